@@ -1,0 +1,37 @@
+import { z } from "zod";
+import { idText, seedField, uniqueIds } from "../common/fields.ts";
+
+/** Ten years: longer times are slips of the hand. */
+const MOST_MINUTES = 5_256_000;
+const minutesField = z.number().min(0).max(MOST_MINUTES);
+
+const stage = z.strictObject({
+  id: idText,
+  hands: minutesField.describe("minutes of hands"),
+  setup: minutesField.default(0),
+  dry: minutesField.default(0),
+  within: minutesField.nullable().default(null).describe("minutes after being dry by which the hands must start"),
+});
+
+const batch = z.strictObject({
+  id: idText,
+  palette: z.string().max(200).default(""),
+  units: z.int().min(0).max(5000),
+  stages: z.array(stage).min(1).max(200).superRefine(uniqueIds("the batch's stages")),
+});
+
+/** Input of `calc run`, times in minutes. */
+export const runIn = z.strictObject({
+  batches: z.array(batch).min(1).max(500).superRefine(uniqueIds("batches")),
+  changeover: minutesField.default(0),
+  drying: z.int().min(0).max(1_000_000).nullable().default(null).describe("drying places; null for unlimited"),
+  windows: z.array(z.tuple([minutesField, minutesField])).max(20_000).nullable().default([]).transform((windows) => windows ?? []),
+  seed: seedField.default(1),
+});
+
+/** Output of `calc run`. */
+export const runOut = z.object({
+  makespan: z.number(),
+  bound: z.number(),
+  moves: z.array(z.object({ batch: z.string(), unit: z.int(), stage: z.string(), start: z.number(), end: z.number() })),
+});

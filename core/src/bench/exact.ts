@@ -1,0 +1,128 @@
+import type { Limits } from "../search/search.ts";
+import { stepAt, type Work } from "./model.ts";
+import { Timetable } from "./timetable.ts";
+
+const MOST_NODES = 120_000;
+const MOST_OPERATIONS = 40;
+
+/** `complete` holds when every order was tried or ruled out: the best is then optimal, and none means there is no plan. */
+export interface ExactAnswer {
+  readonly order: readonly number[] | null;
+  readonly complete: boolean;
+}
+
+/**
+ * Branch and bound over orders, depth first. A prefix is dropped when its own times plus what each unit must still do
+ * reach the best makespan. Where no wet windows bind, a prefix is also dropped when another with the same steps done
+ * and the same last step had every moment at least as early.
+ * @param least makespan to beat
+ */
+export function exactOrder(work: Work, least: number, bound: number, limits: Limits): ExactAnswer {
+  if (work.operations > MOST_OPERATIONS) return { order: null, complete: false };
+  const timetable = new Timetable(work);
+  const loose = work.steps.every((step) => step.within === null);
+  const seen = new Map<string, number[][]>();
+  let best = least;
+  let found: readonly number[] | null = null;
+  let nodes = 0;
+  let cutShort = false;
+
+  const visit = (): void => {
+    nodes += 1;
+    if (nodes > MOST_NODES || (nodes % 256 === 0 && limits.stop())) cutShort = true;
+    if (cutShort || best <= bound) return;
+    if (timetable.length === work.operations) {
+      const makespan = timetable.makespan();
+      if (makespan < best) [best, found] = [makespan, [...timetable.steps()]];
+      return;
+    }
+    if (outlook(work, timetable) >= best) return;
+    if (loose && dominated(work, timetable, seen)) return;
+    const base = timetable.length;
+    const next: { step: number; start: number }[] = [];
+    work.steps.forEach((step, index) => {
+      const ready = step.before < 0 ? step.units : timetable.done(step.before);
+      if (timetable.done(index) >= ready) return;
+      // Wet windows may move anything before them, so every trial starts from a fresh timing of the prefix.
+      const prefix = [...timetable.steps()];
+      if (timetable.append(index, 0)) next.push({ step: index, start: timetable.startAt(base) });
+      restore(timetable, prefix, loose);
+    });
+    next.sort((a, b) => a.start - b.start || a.step - b.step);
+    for (const { step } of next) {
+      const prefix = [...timetable.steps()];
+      if (timetable.append(step, 0)) visit();
+      restore(timetable, prefix, loose);
+    }
+  };
+  visit();
+  return { order: found, complete: !cutShort && !timetable.gaveUp };
+}
+
+function restore(timetable: Timetable, prefix: readonly number[], loose: boolean): void {
+  if (loose) {
+    timetable.truncate(prefix.length);
+    return;
+  }
+  timetable.truncate(0);
+  for (const step of prefix) timetable.append(step, 0);
+}
+
+/** No completion of the prefix ends sooner: hands still to come, and each started unit's own way. */
+function outlook(work: Work, timetable: Timetable): number {
+  let latest = timetable.makespan();
+  let load = 0;
+  let shortest = Infinity;
+  work.steps.forEach((step, index) => {
+    const left = step.units - timetable.done(index);
+    load += left * step.hands;
+    if (left > 0) shortest = Math.min(shortest, step.dry);
+    if (left > 0 && timetable.done(index) === 0 && timetable.last !== index) load += step.setup;
+  });
+  if (load > 0) latest = Math.max(latest, timetable.end + load + shortest);
+  return latest;
+}
+
+function dominated(work: Work, timetable: Timetable, seen: Map<string, number[][]>): boolean {
+  const order = timetable.steps();
+  const done = work.steps.map((_, index) => timetable.done(index));
+  const key = `${done.join(",")}|${String(timetable.last)}`;
+  const moments = [timetable.end];
+  const passed = work.steps.map(() => 0);
+  const drying: number[] = [];
+  order.forEach((index, position) => {
+    const step = stepAt(work, index);
+    const unit = passed[index] ?? 0;
+    passed[index] = unit + 1;
+    const dry = timetable.endAt(position) + step.dry;
+    if (step.after >= 0 ? unit >= timetable.done(step.after) : true) moments.push(dry);
+    if (dry > timetable.end && step.dry > 0) drying.push(dry);
+  });
+  // Sorted from the longest: one prefix's places are all free at least as early as another's.
+  drying.sort((a, b) => b - a);
+  const vector = [...sortedByStep(work, order, moments), ...drying];
+  const before = seen.get(key) ?? [];
+  const worse = before.some((other) => vector.every((moment, index) => (other[index] ?? -Infinity) <= moment) && other.length <= vector.length);
+  if (!worse && before.length < 40) seen.set(key, [...before, vector]);
+  return worse;
+}
+
+/** The moments in the same order for every prefix with the same steps done: the hands first, then step by step. */
+function sortedByStep(work: Work, order: readonly number[], moments: readonly number[]): number[] {
+  const [hands = 0, ...units] = moments;
+  const labelled: { step: number; moment: number }[] = [];
+  let next = 0;
+  const passed = work.steps.map(() => 0);
+  const total = work.steps.map((_, index) => order.filter((each) => each === index).length);
+  for (const index of order) {
+    const step = stepAt(work, index);
+    const unit = passed[index] ?? 0;
+    passed[index] = unit + 1;
+    if (step.after < 0 || unit >= (total[step.after] ?? 0)) {
+      labelled.push({ step: index, moment: units[next] ?? 0 });
+      next += 1;
+    }
+  }
+  labelled.sort((a, b) => a.step - b.step || a.moment - b.moment);
+  return [hands, ...labelled.map((each) => each.moment)];
+}

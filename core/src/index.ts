@@ -1,0 +1,16 @@
+export * from "./measure/length.ts";
+export * from "./measure/minutes.ts";
+export * from "./measure/money.ts";
+export * from "./measure/day.ts";
+export * from "./outcome/outcome.ts";
+export * from "./search/search.ts";
+export * from "./search/linear.ts";
+export * from "./sheets/model.ts";
+export { split } from "./sheets/split.ts";
+export { splitFaults } from "./sheets/verify.ts";
+export type { Move, RunBatch, RunJob, RunPlan, RunStage } from "./bench/model.ts";
+export { run } from "./bench/run.ts";
+export { runFaults } from "./bench/verify.ts";
+export { overmake } from "./finish/overmake.ts";
+export { occasions, type OccasionDay, type OccasionId } from "./season/occasions.ts";
+export { COUNTRIES } from "./season/countries.ts";

@@ -1,0 +1,83 @@
+/** A day in the shop's time zone, `2031-11-08`. Deadlines are days there, whatever the clocks do. */
+export type Day = string & { readonly [dayBrand]: true };
+declare const dayBrand: unique symbol;
+
+const MS_PER_DAY = 86_400_000;
+
+/** Midnight UTC of a day: only for counting days, never a moment in the shop. */
+const serial = (day: Day): number => Date.parse(`${day}T00:00:00Z`);
+
+const fromSerial = (ms: number): Day => new Date(ms).toISOString().slice(0, 10) as Day;
+
+/** Takes a day that a schema has already checked. */
+export const day = (text: string): Day => text as Day;
+
+/** `dayOf(2026, 4, 5)` is 5 April 2026; days past a month's end run into the next. */
+export const dayOf = (year: number, month: number, date: number): Day => fromSerial(Date.UTC(year, month - 1, date));
+
+export const isDay = (text: string): boolean => /^\d{4}-\d{2}-\d{2}$/.test(text) && !Number.isNaN(serial(text as Day)) && fromSerial(serial(text as Day)) === text;
+
+export const addDays = (from: Day, count: number): Day => fromSerial(serial(from) + count * MS_PER_DAY);
+export const daysBetween = (from: Day, to: Day): number => Math.round((serial(to) - serial(from)) / MS_PER_DAY);
+
+/** 0 is Sunday. */
+export const weekdayOf = (on: Day): number => new Date(serial(on)).getUTCDay();
+
+export const yearOf = (on: Day): number => Number(on.slice(0, 4));
+
+/** The day a moment falls on in a time zone. */
+export function dayAt(moment: Date, timeZone: string): Day {
+  const parts = zoneParts(moment, timeZone);
+  return `${parts.year}-${parts.month}-${parts.day}` as Day;
+}
+
+/** Minutes since midnight on the wall clock of a time zone. */
+export function minuteOfDayAt(moment: Date, timeZone: string): number {
+  const parts = zoneParts(moment, timeZone);
+  return Number(parts.hour) * 60 + Number(parts.minute);
+}
+
+/**
+ * The moment at which the wall clock of a zone shows a time on a day. A time that the clocks skip is taken after the
+ * jump; one that comes twice is the first.
+ */
+export function momentAt(on: Day, minuteOfDay: number, timeZone: string): Date {
+  const wall = serial(on) + minuteOfDay * 60_000;
+  const offsetAt = (ms: number): number => {
+    const parts = zoneParts(new Date(ms), timeZone);
+    const shown = Date.UTC(Number(parts.year), Number(parts.month) - 1, Number(parts.day), Number(parts.hour), Number(parts.minute));
+    return shown - Math.floor(ms / 60_000) * 60_000;
+  };
+  // The offset of a day before and a day after bracket any change of the clocks between them.
+  const before = offsetAt(wall - MS_PER_DAY / 2);
+  const after = offsetAt(wall + MS_PER_DAY / 2);
+  const early = wall - Math.max(before, after);
+  const late = wall - Math.min(before, after);
+  if (early + offsetAt(early) === wall) return new Date(early);
+  return new Date(late);
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function zoneParts(moment: Date, timeZone: string): Record<"year" | "month" | "day" | "hour" | "minute", string> {
+  let format = formats.get(timeZone);
+  if (!format) {
+    format = new Intl.DateTimeFormat("en-GB", { timeZone, year: "numeric", month: "2-digit", day: "2-digit", hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+    formats.set(timeZone, format);
+  }
+  const found = { year: "", month: "", day: "", hour: "", minute: "" };
+  for (const part of format.formatToParts(moment)) if (part.type in found) found[part.type as keyof typeof found] = part.value;
+  return found;
+}
+
+const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
+const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
+
+export const monthName = (on: Day): string => MONTHS[Number(on.slice(5, 7)) - 1] ?? "";
+
+/** `Fri 21 Nov`. */
+export const printDay = (on: Day): string => `${WEEKDAYS[weekdayOf(on)] ?? ""} ${String(Number(on.slice(8)))} ${monthName(on).slice(0, 3)}`;
+
+/** `19:30`. */
+export const printTime = (minuteOfDay: number): string =>
+  `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;

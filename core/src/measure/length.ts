@@ -1,0 +1,109 @@
+import { fail, succeed, type Result } from "../outcome/outcome.ts";
+
+/**
+ * A length in whole units of 1/320 mm: the largest unit in which 1/64 in (127) and 1/10 mm (32) are both whole,
+ * so that 8 x 3 1/4 in is exactly 26 in.
+ */
+export type Length = number & { readonly [lengthBrand]: true };
+declare const lengthBrand: unique symbol;
+
+export type LengthSystem = "in" | "cm";
+
+const UNITS_PER_MM = 320;
+const UNITS_PER_INCH = 8128;
+
+/** The longest length that is read: 100 m. Longer ones are slips of the hand. */
+const LONGEST = 100_000 * UNITS_PER_MM;
+
+/** Snaps to the nearest 1/320 mm, once, at reading. */
+export const mm = (millimetres: number): Length => Math.round(millimetres * UNITS_PER_MM) as Length;
+
+/**
+ * `inches(3, 1, 4)` is 3 1/4 in.
+ * @param whole inches, may be decimal
+ */
+export const inches = (whole: number, numerator = 0, denominator = 1): Length =>
+  Math.round((whole + numerator / denominator) * UNITS_PER_INCH) as Length;
+
+/** A number of 1/320 mm, as kept in the database. */
+export const lengthOfUnits = (units: number): Length => Math.round(units) as Length;
+
+export const toMm = (length: Length): number => Math.round((length / UNITS_PER_MM) * 1000) / 1000;
+
+export const plus = (...lengths: readonly Length[]): Length => lengths.reduce<number>((sum, each) => sum + each, 0) as Length;
+export const minus = (from: Length, ...taken: readonly Length[]): Length => (from - plus(...taken)) as Length;
+export const times = (count: number, length: Length): Length => (count * length) as Length;
+export const halfOf = (length: Length): Length => Math.round(length / 2) as Length;
+
+const INCH_MARK = String.raw`(?:in|inch|inches|"|″|”)`;
+const WHOLE_AND_FRACTION = new RegExp(String.raw`^(?:(\d+)[\s-]+)?(\d+)\s*[/⁄]\s*(\d+)\s*(?:${INCH_MARK})?$`, "i");
+const DECIMAL = new RegExp(String.raw`^(\d+(?:[.,]\d+)?|[.,]\d+)\s*(mm|cm|m|${INCH_MARK})?$`, "i");
+const VULGAR: Readonly<Record<string, string>> = {
+  "¼": "1/4", "½": "1/2", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3",
+};
+
+/**
+ * Reads what a maker writes: `4 1/4`, `4.25 in`, `4 1/4"`, `4¼`, `108 mm`, `10.8cm`, `10,8 cm`. A bare number is in
+ * the maker's own system. A fraction is inches in either system.
+ * @fault not-a-length, too-long
+ */
+export function readLength(text: string, system: LengthSystem): Result<Length> {
+  const tidy = text.trim().replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark] ?? ""}`).trim();
+  const fraction = WHOLE_AND_FRACTION.exec(tidy);
+  const length = fraction ? readFraction(fraction) : readDecimal(DECIMAL.exec(tidy), system);
+  if (length === null) {
+    return fail({ code: "not-a-length", path: [], given: text.trim() === "" ? "nothing" : text.trim(), allowed: "a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm" });
+  }
+  if (length > LONGEST) return fail({ code: "too-long", path: [], given: text.trim(), allowed: "at most 100 m" });
+  return succeed(length);
+}
+
+function readFraction(match: RegExpExecArray): Length | null {
+  const denominator = Number(match[3]);
+  return denominator === 0 ? null : inches(Number(match[1] ?? 0), Number(match[2]), denominator);
+}
+
+function readDecimal(match: RegExpExecArray | null, system: LengthSystem): Length | null {
+  if (!match) return null;
+  const amount = Number((match[1] ?? "").replace(",", "."));
+  const unit = match[2]?.toLowerCase() ?? system;
+  if (unit === "mm") return mm(amount);
+  if (unit === "cm") return mm(amount * 10);
+  if (unit === "m") return mm(amount * 1000);
+  return inches(amount);
+}
+
+/** The mark set before a length that was rounded to be printed. */
+export const ROUNDED_MARK = "~";
+
+/**
+ * Prints as makers say it: `4 1/4 in` (nearest 1/16) or `10.8 cm` (nearest half millimetre), with `~` before it when
+ * that is not exactly the length.
+ */
+export const printLength = (length: Length, system: LengthSystem): string => `${printBare(length, system)} ${system}`;
+
+/** The same without the unit, for drawings whose unit is said once. */
+export function printBare(length: Length, system: LengthSystem): string {
+  return system === "in" ? printInches(length) : printCentimetres(length);
+}
+
+/** `4 1/4 × 5 1/2 in`. */
+export const printSize = (width: Length, height: Length, system: LengthSystem): string =>
+  `${printBare(width, system)} × ${printBare(height, system)} ${system}`;
+
+function printInches(length: Length): string {
+  const sixteenths = Math.round(Math.abs(length) / (UNITS_PER_INCH / 16));
+  const exact = sixteenths * (UNITS_PER_INCH / 16) === Math.abs(length);
+  const whole = Math.floor(sixteenths / 16);
+  let [top, bottom] = [sixteenths % 16, 16];
+  while (top > 0 && top % 2 === 0) [top, bottom] = [top / 2, bottom / 2];
+  const part = top === 0 ? "" : `${String(top)}/${String(bottom)}`;
+  const number = whole === 0 && part ? part : `${String(whole)}${part ? ` ${part}` : ""}`;
+  return `${exact ? "" : ROUNDED_MARK}${length < 0 ? "-" : ""}${number}`;
+}
+
+function printCentimetres(length: Length): string {
+  const halfMm = Math.round(length / (UNITS_PER_MM / 2));
+  const exact = halfMm * (UNITS_PER_MM / 2) === length;
+  return `${exact ? "" : ROUNDED_MARK}${String(halfMm / 20)}`;
+}

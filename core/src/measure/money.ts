@@ -1,0 +1,12 @@
+/** An amount in whole minor units (cents, pence) of one currency. */
+export type Money = number & { readonly [moneyBrand]: true };
+declare const moneyBrand: unique symbol;
+
+export const money = (minor: number): Money => Math.round(minor) as Money;
+
+/** `9.60 EUR`: the currency's own number of decimals, by the platform. */
+export function printMoney(amount: Money, currency: string): string {
+  const format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
+  const decimals = format.resolvedOptions().maximumFractionDigits ?? 2;
+  return format.format(amount / 10 ** decimals);
+}

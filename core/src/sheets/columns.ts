@@ -1,0 +1,87 @@
+import type { LinearModel, LinearRow, LinearSolver } from "../search/linear.ts";
+import type { Limits } from "../search/search.ts";
+import { costBound, countBound } from "./bound.ts";
+import { planOf, type BuildSetting, type Plan } from "./build.ts";
+import { countsOf, type Pattern } from "./model.ts";
+
+/** What the master program aims at: the most pieces, or the least cost with at least so many pieces. */
+export type Aim = { readonly kind: "count" } | { readonly kind: "cost"; readonly least: number };
+
+/** Patterns found so far, one per sheet kind and counts. */
+export class PatternPool {
+  private readonly known = new Map<string, Pattern>();
+  constructor(private readonly panels: number) {}
+
+  /** @returns whether it was new */
+  add(pattern: Pattern): boolean {
+    if (pattern.spots.length === 0) return false;
+    const key = `${String(pattern.sheet)}:${countsOf(pattern, this.panels).join(",")}`;
+    if (this.known.has(key)) return false;
+    this.known.set(key, pattern);
+    return true;
+  }
+
+  get patterns(): readonly Pattern[] {
+    return [...this.known.values()];
+  }
+}
+
+/**
+ * The master program of Gilmore and Gomory (Operations Research 9, 1961): columns are how often each pattern is done,
+ * then how many of each panel are placed. Rows: each panel's supply, each limited sheet kind, and the count wanted.
+ */
+function master(setting: BuildSetting, patterns: readonly Pattern[], aim: Aim, whole: boolean): LinearModel {
+  const panels = setting.demand.length;
+  const supply: [number, number][][] = Array.from({ length: panels }, () => []);
+  patterns.forEach((pattern, column) => {
+    countsOf(pattern, panels).forEach((count, panel) => {
+      if (count > 0) supply[panel]?.push([column, count]);
+    });
+  });
+  const placedColumn = (panel: number): number => patterns.length + panel;
+  const rows: LinearRow[] = supply.map((terms, panel) => ({ terms: [...terms, [placedColumn(panel), -1]], least: 0 }));
+  setting.sheets.forEach((sheet, index) => {
+    const terms = patterns.flatMap((pattern, column): [number, number][] => (pattern.sheet === index ? [[column, 1]] : []));
+    if (sheet.count !== null && terms.length > 0) rows.push({ terms, most: sheet.count });
+  });
+  if (aim.kind === "cost") rows.push({ terms: setting.demand.map((_, panel) => [placedColumn(panel), 1]), least: aim.least });
+  return {
+    costs: [...patterns.map((pattern) => (aim.kind === "cost" ? (setting.sheets[pattern.sheet]?.cost ?? 0) : 0)), ...setting.demand.map(() => (aim.kind === "cost" ? 0 : -1))],
+    upper: [...patterns.map(() => Infinity), ...setting.demand],
+    rows,
+    whole,
+  };
+}
+
+const MOST_ROUNDS = 80;
+const MOST_COLUMNS_WHOLE = 1_500;
+
+/**
+ * Column generation: prices from the master program, the best pattern for each sheet kind at those prices, and with it
+ * a true bound, until no pattern is worth its sheet. Each round's prices are drawn half way to the best ones so far.
+ * @returns the best bound: on the cost from below, or on the count from above
+ */
+export function generateColumns(setting: BuildSetting, pool: PatternPool, aim: Aim, solve: LinearSolver, limits: Limits): number {
+  let bound = aim.kind === "cost" ? 0 : Infinity;
+  const panels = setting.demand.length;
+  for (let round = 0; round < MOST_ROUNDS && !limits.stop(); round += 1) {
+    const answer = solve(master(setting, pool.patterns, aim, false), limits.left());
+    if (!answer) return bound;
+    const prices = answer.duals.slice(0, panels).map((dual) => Math.max(0, dual));
+    const found = setting.sheets.map((_, sheet) => setting.splitter.best(sheet, prices));
+    const worths = found.map((each) => each.bound);
+    bound = aim.kind === "cost" ? Math.max(bound, costBound(setting, prices, worths, aim.least)) : Math.min(bound, countBound(setting, prices, worths));
+    const fresh = found.filter((each) => pool.add(each.pattern));
+    if (fresh.length === 0) return bound;
+  }
+  return bound;
+}
+
+/** The best whole numbers of the patterns in the pool. */
+export function wholePlan(setting: BuildSetting, pool: PatternPool, aim: Aim, solve: LinearSolver, seconds: number): Plan | null {
+  const patterns = pool.patterns.slice(0, MOST_COLUMNS_WHOLE);
+  const answer = solve(master(setting, patterns, aim, true), seconds);
+  if (!answer) return null;
+  const uses = patterns.map((pattern, column) => ({ pattern, times: Math.round(answer.values[column] ?? 0) })).filter((use) => use.times > 0);
+  return planOf(setting, uses);
+}

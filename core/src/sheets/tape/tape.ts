@@ -1,0 +1,86 @@
+import { grown, turns, type Parting, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
+
+/** One size of window and the panels that are painted in it. */
+interface Window {
+  readonly width: number;
+  readonly height: number;
+  readonly panels: readonly number[];
+}
+
+/** One regular grid of equal windows per sheet, taped border all round and divider tape between. */
+export function tapeSplitter(job: SplitJob): Splitter {
+  const windows = windowsOf(job);
+  return {
+    variants: Math.max(1, windows.length),
+    best: (sheet, values) => {
+      let bound = 0;
+      let pattern: Pattern = { sheet, spots: [], partings: [] };
+      for (const window of windows) {
+        const panel = window.panels.reduce((most, each) => ((values[each] ?? 0) > (values[most] ?? 0) ? each : most), window.panels[0] ?? 0);
+        const grid = gridOf(job, sheet, window);
+        const value = grid.columns * grid.rows * (values[panel] ?? 0);
+        if (value > bound) {
+          bound = value;
+          pattern = taped(job, sheet, window, Array.from({ length: grid.columns * grid.rows }, () => panel));
+        }
+      }
+      return { pattern, bound };
+    },
+    fill: (sheet, demand, variant) => {
+      const window = windows[variant % windows.length];
+      if (!window) return { sheet, spots: [], partings: [] };
+      const grid = gridOf(job, sheet, window);
+      const wanted = window.panels.flatMap((panel) => new Array<number>(Math.min(demand[panel] ?? 0, grid.columns * grid.rows)).fill(panel));
+      return taped(job, sheet, window, wanted.slice(0, grid.columns * grid.rows));
+    },
+  };
+}
+
+function windowsOf(job: SplitJob): Window[] {
+  const bySize = new Map<string, { width: number; height: number; panels: number[] }>();
+  job.panels.forEach((panel, index) => {
+    for (const turn of turns(job, panel)) {
+      const key = `${String(turn.width)}x${String(turn.height)}`;
+      const window = bySize.get(key) ?? { ...turn, panels: [] };
+      window.panels.push(index);
+      bySize.set(key, window);
+    }
+  });
+  return [...bySize.values()];
+}
+
+function gridOf(job: SplitJob, sheet: number, window: Window): { columns: number; rows: number } {
+  const found = job.sheets[sheet];
+  if (!found) throw new Error(`no sheet ${String(sheet)}`);
+  const size = grown(job, found);
+  return { columns: Math.max(0, Math.floor(size.width / window.width)), rows: Math.max(0, Math.floor(size.height / window.height)) };
+}
+
+/** Windows are filled row by row; dividers are taped, and later cut through, along every row and column in use. */
+function taped(job: SplitJob, sheet: number, window: Window, panels: readonly number[]): Pattern {
+  const grid = gridOf(job, sheet, window);
+  const columns = Math.min(grid.columns, panels.length);
+  const rows = columns === 0 ? 0 : Math.ceil(panels.length / columns);
+  const spots: Spot[] = panels.map((panel, index) => ({
+    panel,
+    x: (index % columns) * window.width,
+    y: Math.floor(index / columns) * window.height,
+    width: window.width,
+    height: window.height,
+  }));
+  const found = job.sheets[sheet];
+  const size = found ? grown(job, found) : { width: 0, height: 0 };
+  const partings: Parting[] = [];
+  for (let row = 1; row <= rows; row += 1) {
+    if (row * window.height < size.height) partings.push({ axis: "y", at: row * window.height, from: 0, to: size.width });
+  }
+  for (let row = 0; row < rows; row += 1) {
+    const inRow = Math.min(columns, panels.length - row * columns);
+    for (let column = 1; column <= inRow; column += 1) {
+      if (column * window.width < size.width) {
+        partings.push({ axis: "x", at: column * window.width, from: row * window.height, to: Math.min(size.height, (row + 1) * window.height) });
+      }
+    }
+  }
+  return { sheet, spots, partings };
+}

@@ -1,0 +1,10 @@
+const transform = { "^.+\\.[tj]sx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" }, module: { type: "es6" }, sourceMaps: "inline" }] };
+const shared = { transform, extensionsToTreatAsEsm: [".ts", ".tsx"], transformIgnorePatterns: ["/node_modules/"], modulePathIgnorePatterns: ["/dist/", "/.data/"] };
+/** Native ESM in three projects: pure code, the server on a private PostgreSQL, the interface in jsdom. */
+export default {
+  projects: [
+    { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,contract,scripts,demo}/**/*.test.ts"] },
+    { ...shared, displayName: "server", testEnvironment: "node", testMatch: ["<rootDir>/server/**/*.test.ts"] },
+    { ...shared, displayName: "web", testEnvironment: "jsdom", testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
+  ],
+};

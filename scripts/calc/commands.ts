@@ -1,0 +1,47 @@
+import { faultsOf, occasionsIn, occasionsOut, overmakeIn, overmakeOut, runIn, runOut, splitFaultsIn, splitIn, splitJobOf, splitOut, splitOutOf } from "@yule/contract";
+import { fail, limitsFor, occasions, overmake, run, split, succeed, type LinearSolver, type Limits, type Result } from "@yule/core";
+import { z } from "zod";
+
+/** What a command may use: how long it may take, by its seed, and the linear engine, loaded only when asked for. */
+export interface CalcSetting {
+  readonly limits: (seed: number) => Limits;
+  readonly solver: () => Promise<LinearSolver>;
+}
+
+export interface Command {
+  readonly schema: object;
+  readonly answer: (input: unknown, setting: CalcSetting) => Promise<Result<unknown>>;
+}
+
+/** Checks the input by its schema, computes, and holds the answer to the schema of the output. */
+function command<In extends z.ZodType, Out extends z.ZodType>(input: In, output: Out, compute: (input: z.output<In>, setting: CalcSetting) => Result<z.input<Out>> | Promise<Result<z.input<Out>>>): Command {
+  return {
+    schema: z.toJSONSchema(input, { io: "input", unrepresentable: "any" }),
+    answer: async (given, setting) => {
+      const read = input.safeParse(given);
+      if (!read.success) return fail(...faultsOf(read.error, given));
+      const result = await compute(read.data, setting);
+      return result.ok ? succeed(output.parse(result.value)) : result;
+    },
+  };
+}
+
+/** Limits that leave a tenth of the time to write the answer. */
+export const limitsOf = (seconds: number, now: () => number): ((seed: number) => Limits) => (seed) => limitsFor(seconds * 0.85, now, seed);
+
+export const COMMANDS: Readonly<Record<string, Command>> = {
+  split: command(splitIn, splitOut, async (input, setting) => {
+    const job = splitJobOf(input);
+    const faults = splitFaultsIn(job);
+    return faults.length > 0 ? fail(...faults) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
+  }),
+  run: command(runIn, runOut, (input, setting) => {
+    const result = run(input, setting.limits(input.seed));
+    return result.ok ? succeed({ ...result.value, moves: result.value.moves.map((move) => ({ ...move })) }) : result;
+  }),
+  overmake: command(overmakeIn, overmakeOut, overmake),
+  occasions: command(occasionsIn, occasionsOut, (input) => {
+    const result = occasions(input.country, input.from, input.to);
+    return result.ok ? succeed({ days: result.value.map((each) => ({ ...each })) }) : result;
+  }),
+};
