@@ -2,7 +2,8 @@ import type { Limits } from "../search/search.ts";
 import { stepAt, type Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
-const MOST_NODES = 120_000;
+/** Operations timed, over all nodes, per step the limits allow: a bound that is the same on every machine. */
+const TIMED_PER_STEP = 50;
 const MOST_OPERATIONS = 40;
 
 /** `complete` holds when every order was tried or ruled out: the best is then optimal, and none means there is no plan. */
@@ -25,11 +26,12 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
   let best = least;
   let found: readonly number[] | null = null;
   let nodes = 0;
+  let timed = 0;
   let cutShort = false;
 
   const visit = (): void => {
     nodes += 1;
-    if (nodes > MOST_NODES || (nodes % 256 === 0 && limits.stop())) cutShort = true;
+    if (timed > TIMED_PER_STEP * limits.steps || (nodes % 64 === 0 && limits.stop())) cutShort = true;
     if (cutShort || best <= bound) return;
     if (timetable.length === work.operations) {
       const makespan = timetable.makespan();
@@ -45,6 +47,7 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
       if (timetable.done(index) >= ready) return;
       // Wet windows may move anything before them, so every trial starts from a fresh timing of the prefix.
       const prefix = [...timetable.steps()];
+      timed += loose ? 1 : base + 1;
       if (timetable.append(index, 0)) next.push({ step: index, start: timetable.startAt(base) });
       restore(timetable, prefix, loose);
     });

@@ -77,7 +77,8 @@ function firstPlan(work: Work, bound: number, limits: Limits): Timetable | null 
   const random = seededRandom(limits.seed);
   const perTaste = work.operations * work.steps.length;
   const rounds = Math.max(2, Math.min(60, Math.floor(TRIALS_IN_ALL / perTaste)));
-  for (let round = 0; (round < rounds || best === null) && round < 5_000 && !limits.stop(); round += 1) {
+  const desperate = Math.max(rounds, Math.min(2_000, Math.floor((8 * TRIALS_IN_ALL) / perTaste)));
+  for (let round = 0; round < (best === null ? desperate : rounds) && !limits.stop(); round += 1) {
     if (best !== null && (best as Timetable).makespan() <= bound) break;
     const noisy = round >= TAILS.length * SETUPS.length * 2;
     const taste: Taste = {

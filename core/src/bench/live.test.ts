@@ -1,0 +1,43 @@
+import { minutes } from "../measure/minutes.ts";
+import { nextMove, unitState, type BenchFact, type LiveStage } from "./live.ts";
+
+const stage = (id: string, hands: number, dry: number, within: number | null = null): LiveStage => ({ id, name: id, hands: minutes(hands), dry: minutes(dry), within: within === null ? null : minutes(within) });
+const route = [stage("wash", 3, 5), stage("drop-in", 1, 30, 4), stage("dots", 2, 0)];
+const at = (minute: number): Date => new Date(Date.UTC(2031, 10, 8, 10, minute));
+const fact = (unit: string, id: string, what: BenchFact["what"], minute: number): BenchFact => ({ unit, stage: id, what, at: at(minute) });
+const state = (facts: BenchFact[], minute: number) => unitState("1", route, facts, at(minute));
+
+test("a unit is wet until its time, then to be caught, then missed", () => {
+  const washed = [fact("1", "wash", "done", 0)];
+  expect(state([], 0).wetness).toEqual({ state: "waiting" });
+  expect(state(washed, 4).wetness).toEqual({ state: "wet", dryAt: at(5) });
+  expect(state(washed, 5).wetness).toEqual({ state: "catch", until: at(9) });
+  expect(state(washed, 10).wetness).toEqual({ state: "missed", since: at(9) });
+});
+
+test("the same fact told by two devices counts at the earlier moment", () => {
+  expect(state([fact("1", "wash", "done", 3), fact("1", "wash", "done", 1)], 4).wetness).toEqual({ state: "wet", dryAt: at(6) });
+});
+
+test("still wet and dry already move the clock", () => {
+  const washed = [fact("1", "wash", "done", 0), fact("1", "drop-in", "done", 6)];
+  expect(state([...washed, fact("1", "drop-in", "still-wet", 35)], 36).wetness).toEqual({ state: "wet", dryAt: at(45) });
+  expect(state([...washed, fact("1", "drop-in", "dry", 20)], 21).wetness).toEqual({ state: "dry" });
+});
+
+test("spoilt is the end of a unit, and all stages done and dry is finished", () => {
+  expect(state([fact("1", "wash", "spoilt", 1)], 2).wetness.state).toBe("spoilt");
+  const all = [fact("1", "wash", "done", 0), fact("1", "drop-in", "done", 6), fact("1", "dots", "done", 40)];
+  expect(state(all, 41).wetness.state).toBe("finished");
+});
+
+test("what is wet goes first, then the same stage on the others, and nothing runs into a wet window", () => {
+  const units = (facts: BenchFact[], minute: number) => ["1", "2"].map((unit) => unitState(unit, route, facts.filter((each) => each.unit === unit), at(minute)));
+  expect(nextMove(route, units([], 0), at(0), null)).toEqual({ kind: "do", stage: 0, units: ["1", "2"], urgent: false });
+  const first = [fact("1", "wash", "done", 0)];
+  expect(nextMove(route, units(first, 1), at(1), 0)).toMatchObject({ kind: "do", stage: 0, units: ["2"] });
+  // At minute 7 a wash of 3 would end after the window closes at 9, so the drop-in comes first.
+  expect(nextMove(route, units(first, 7), at(7), 0)).toEqual({ kind: "do", stage: 1, units: ["1"], urgent: true });
+  const both = [...first, fact("1", "drop-in", "done", 6), fact("2", "wash", "done", 6), fact("2", "drop-in", "done", 12)];
+  expect(nextMove(route, units(both, 20), at(20), 1)).toEqual({ kind: "wait", until: at(36), unit: "1", stage: 2 });
+});

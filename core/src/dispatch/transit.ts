@@ -1,0 +1,39 @@
+import { addDays, weekdayOf, type Day } from "../measure/day.ts";
+import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import type { Money } from "../measure/money.ts";
+
+export type Zone = "inland" | "neighbour" | "overseas";
+
+/** One line of a carrier's table. */
+export interface Transit {
+  readonly zone: Zone;
+  readonly service: string;
+  /** Working days from the day after posting until it is there, on the slow side. */
+  readonly workingDays: number;
+  readonly price: Money;
+  readonly mostGrams: number;
+}
+
+/**
+ * The last day on which something can be posted so that it is there on a day. The carrier moves nothing on Sundays and
+ * its holidays, and takes nothing on them either.
+ */
+export function lastPostingDay(due: Day, transit: Transit, holidays: ReadonlySet<Day>): Day {
+  const works = (day: Day): boolean => weekdayOf(day) !== 0 && !holidays.has(day);
+  let day = due;
+  for (let left = transit.workingDays; left > 0; day = addDays(day, -1)) if (works(day)) left -= 1;
+  while (!works(day)) day = addDays(day, -1);
+  return day;
+}
+
+/** The line for a zone: the cheapest that is there in time when posted today, or else the quickest. */
+export function serviceFor(table: readonly Transit[], zone: Zone, due: Day, today: Day, holidays: ReadonlySet<Day>): Result<Transit & { readonly postBy: Day }> {
+  const lines = table.filter((each) => each.zone === zone).map((each) => ({ ...each, postBy: lastPostingDay(due, each, holidays) }));
+  const [cheapest] = lines.filter((each) => each.postBy >= today).sort((a, b) => a.price - b.price);
+  const [quickest] = [...lines].sort((a, b) => a.workingDays - b.workingDays);
+  const found = cheapest ?? quickest;
+  return found ? succeed(found) : fail({ code: "no-service", path: ["zone"], given: zone, allowed: `a zone the carrier serves: ${[...new Set(table.map((each) => each.zone))].join(", ")}` });
+}
+
+/** Which zone a country is in, seen from another. `neighbours` are those of the shop's own country. */
+export const zoneOf = (country: string, home: string, neighbours: readonly string[]): Zone => (country === home ? "inland" : neighbours.includes(country) ? "neighbour" : "overseas");
