@@ -1,0 +1,79 @@
+import { z } from "zod";
+import { id, name, units, unitsAboveZero, version, wholeMinutes } from "../common/envelope.ts";
+
+export const folds = ["left", "top", "none"] as const;
+export const methods = ["cut", "fold", "tape"] as const;
+
+/** A stack in 1/320 mm. */
+export const stackSchema = z.strictObject({
+  fold: z.enum(folds),
+  width: unitsAboveZero,
+  height: unitsAboveZero,
+  layers: z
+    .array(z.strictObject({ kind: z.enum(["mat", "panel"]), name, width: unitsAboveZero, height: unitsAboveZero, x: units.nullable(), y: units.nullable() }))
+    .min(1)
+    .max(8),
+  envelope: z.strictObject({ width: unitsAboveZero, height: unitsAboveZero }).nullable(),
+  thickness: units,
+});
+
+export const stageKinds = ["prepare", "draw", "mask", "paint", "finish", "assemble"] as const;
+
+const stage = z.strictObject({
+  id,
+  name,
+  kind: z.enum(stageKinds),
+  hands: wholeMinutes,
+  setup: wholeMinutes,
+  dry: wholeMinutes,
+  within: wholeMinutes.nullable(),
+  portable: z.boolean(),
+  note: z.string().max(300).default(""),
+});
+
+const colourway = z.strictObject({
+  id,
+  name,
+  paints: z.array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) })).max(12),
+  pictureId: id.nullable(),
+});
+
+const route = z.array(stage).min(1).max(40).superRefine((stages, context) => {
+  if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: "no wet window on the first stage" });
+});
+
+export const addSeries = z.strictObject({ id, name, palette: z.string().max(40) });
+export const addDesign = z.strictObject({
+  id,
+  seriesId: id,
+  name,
+  stack: stackSchema,
+  method: z.enum(methods),
+  paperId: id.nullable().describe("the store the panels are split from"),
+  cardStockId: id.nullable().describe("the store the bases are cut from"),
+  stages: route,
+  colourways: z.array(colourway).min(1).max(24),
+});
+export const changeStack = z.strictObject({ id, version, stack: stackSchema });
+export const changeRoute = z.strictObject({ id, version, stages: route });
+
+export interface StageRead extends z.output<typeof stage> {
+  readonly position: number;
+}
+export type ColourwayRead = z.output<typeof colourway>;
+export interface DesignRead {
+  readonly id: string;
+  readonly version: number;
+  readonly seriesId: string;
+  readonly name: string;
+  readonly stack: z.output<typeof stackSchema>;
+  readonly method: (typeof methods)[number];
+  readonly paperId: string | null;
+  readonly cardStockId: string | null;
+  readonly stages: readonly StageRead[];
+  readonly colourways: readonly ColourwayRead[];
+}
+export interface DesignsRead {
+  readonly series: readonly { readonly id: string; readonly name: string; readonly palette: string }[];
+  readonly designs: readonly DesignRead[];
+}

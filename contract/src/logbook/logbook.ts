@@ -1,0 +1,23 @@
+import { z } from "zod";
+
+/** Which page of the logbook: what happened before a number, with a word in it. */
+export const logbookQuery = z.object({
+  before: z.coerce.number().int().min(1).optional(),
+  find: z.string().max(100).optional(),
+  most: z.coerce.number().int().min(1).max(200).default(60),
+});
+
+export interface EventRead {
+  readonly seq: number;
+  readonly id: string;
+  readonly at: string;
+  readonly kind: string;
+  readonly subjectKind: string;
+  readonly subjectId: string;
+  readonly summary: string;
+  readonly undoneBy: string | null;
+  readonly undoable: boolean;
+}
+export interface LogbookRead {
+  readonly events: readonly EventRead[];
+}

@@ -1,0 +1,51 @@
+import { z } from "zod";
+import { tellBench } from "../bench/facts.ts";
+import { id, moment } from "../common/envelope.ts";
+import { addDesign, addSeries, changeRoute, changeStack } from "../designs/designs.ts";
+import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
+import { assembleCards, gradePanels } from "../finish/finish.ts";
+import type { EventRead } from "../logbook/logbook.ts";
+import { addNeed, changeNeed, removeNeed, setSessions } from "../season/needs.ts";
+import { splitSheets } from "../sheets/batches.ts";
+import { addStore, buyStore, countStore } from "../stores/stores.ts";
+import { setShop } from "./shop.ts";
+
+/** Every command a maker can give, with the schema of what it says. */
+export const commandSchemas = {
+  "set-shop": setShop,
+  "add-need": addNeed,
+  "change-need": changeNeed,
+  "remove-need": removeNeed,
+  "set-sessions": setSessions,
+  "add-series": addSeries,
+  "add-design": addDesign,
+  "change-stack": changeStack,
+  "change-route": changeRoute,
+  "add-store": addStore,
+  "count-store": countStore,
+  "buy-store": buyStore,
+  "split-sheets": splitSheets,
+  "tell-bench": tellBench,
+  "grade-panels": gradePanels,
+  "assemble-cards": assembleCards,
+  "add-household": addHousehold,
+  "post-need": postNeed,
+  undo: z.strictObject({ eventId: id }),
+} as const;
+
+export type CommandKind = keyof typeof commandSchemas;
+export type CommandPayload<Kind extends CommandKind> = z.output<(typeof commandSchemas)[Kind]>;
+export type CommandInput<Kind extends CommandKind> = z.input<(typeof commandSchemas)[Kind]>;
+
+/** A command as sent. Its id is made by the sender: the same id sent twice is done once. `at` is when it happened there. */
+export const envelope = z.strictObject({ id, kind: z.enum(Object.keys(commandSchemas) as [CommandKind, ...CommandKind[]]), at: moment.optional(), payload: z.unknown() });
+export interface CommandEnvelope<Kind extends CommandKind = CommandKind> {
+  readonly id: string;
+  readonly kind: Kind;
+  readonly at?: string;
+  readonly payload: CommandInput<Kind>;
+}
+
+export interface CommandAnswer {
+  readonly event: EventRead;
+}

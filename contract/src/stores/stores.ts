@@ -1,0 +1,38 @@
+import { z } from "zod";
+import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
+
+export const storeKinds = ["sheet", "card stock", "envelope", "other"] as const;
+const quantity = z.int().min(0).max(1_000_000);
+
+export const addStore = z
+  .strictObject({
+    id,
+    kind: z.enum(storeKinds),
+    name,
+    width: unitsAboveZero.nullable(),
+    height: unitsAboveZero.nullable(),
+    onHand: quantity,
+    pack: z.int().min(1).max(10_000),
+    packCostMinor: z.int().min(0).max(100_000_000),
+    leadDays: z.int().min(0).max(365),
+  })
+  .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), { path: ["width"], message: "a width and a height for sheets and card stock" });
+export const countStore = z.strictObject({ id, version, onHand: quantity });
+export const buyStore = z.strictObject({ id, quantity: quantity.min(1) });
+
+export interface StoreRead {
+  readonly id: string;
+  readonly version: number;
+  readonly kind: (typeof storeKinds)[number];
+  readonly name: string;
+  readonly width: number | null;
+  readonly height: number | null;
+  readonly onHand: number;
+  readonly pack: number;
+  readonly packCostMinor: number;
+  readonly leadDays: number;
+}
+export interface StoresRead {
+  readonly stores: readonly StoreRead[];
+  readonly moves: readonly { readonly storeId: string; readonly quantity: number; readonly why: string; readonly at: string }[];
+}

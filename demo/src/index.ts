@@ -1,0 +1,184 @@
+import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
+import { addDays, dayAt, momentAt, weekdayOf, type Day } from "@yule/core";
+import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
+import { demoHouseholds } from "./households.ts";
+import { idMaker } from "./ids.ts";
+
+/** Everything a demo load sends, in order; pictures first. */
+export interface Demo {
+  readonly pictures: readonly { readonly id: string; readonly bytes: Uint8Array }[];
+  readonly commands: readonly CommandEnvelope[];
+}
+
+const ZONE = "Europe/Dublin";
+const makeId = idMaker(0x1003);
+
+const SESSIONS = [
+  { weekday: 2, from: 19 * 60 + 30, to: 21 * 60 + 30 },
+  { weekday: 3, from: 8 * 60, to: 9 * 60 + 30 },
+  { weekday: 4, from: 19 * 60 + 30, to: 21 * 60 + 30 },
+  { weekday: 6, from: 9 * 60, to: 12 * 60 + 30 },
+  { weekday: 0, from: 14 * 60, to: 16 * 60 },
+] as const;
+
+/** A made-up shop in the middle of its busiest season, around a moment. */
+export function demoCommands(now: Date): Demo {
+  const today = dayAt(now, ZONE);
+  const { designs, pictures } = demoDesigns();
+  const begun = momentAt(addDays(today, -24), 600, ZONE);
+  const commands: CommandEnvelope[] = [];
+  const say = <Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, at: Date = begun): void => {
+    commands.push({ id: makeId(), kind, at: at.toISOString(), payload });
+  };
+  say("set-shop", { name: "Tern Row Cards", lengthSystem: "in", country: "IE", timeZone: ZONE, currency: "EUR" });
+  say("set-sessions", { pattern: SESSIONS.map((session) => ({ id: makeId(), ...session })) });
+  for (const store of Object.values(STORES)) say("add-store", store);
+  for (const series of Object.values(SERIES)) say("add-series", series);
+  for (const { command } of designs) say("add-design", command);
+  const households = demoHouseholds();
+  for (const household of households) say("add-household", household);
+  const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id) };
+  pastNeeds(shop);
+  openNeeds(shop);
+  wetNow(shop);
+  return { pictures, commands };
+}
+
+interface DemoShop {
+  readonly today: Day;
+  readonly now: Date;
+  readonly say: <Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, at?: Date) => void;
+  readonly designs: readonly DemoDesign[];
+  readonly households: readonly string[];
+}
+
+function designOf(shop: DemoShop, name: DesignName): DemoDesign["command"] {
+  const found = shop.designs.find((each) => each.motif === name);
+  if (!found) throw new Error(`no demo design ${name}`);
+  return found.command;
+}
+
+interface NeedPlan {
+  readonly kind: CommandInput<"add-need">["kind"];
+  readonly title: string;
+  readonly design: DesignName;
+  readonly split: readonly number[];
+  readonly inDays: number;
+  readonly zone?: CommandInput<"add-need">["zone"];
+  readonly price?: number;
+  readonly households?: readonly string[];
+}
+
+function addNeed(shop: DemoShop, plan: NeedPlan, at?: Date): CommandInput<"add-need"> {
+  const design = designOf(shop, plan.design);
+  const need: CommandInput<"add-need"> = {
+    id: makeId(),
+    kind: plan.kind,
+    title: plan.title,
+    designId: design.id,
+    due: addDays(shop.today, plan.inDays),
+    zone: plan.zone ?? null,
+    priceMinor: plan.price ?? null,
+    householdIds: [...(plan.households ?? [])],
+    lines: plan.split.flatMap((quantity, index) => (quantity > 0 ? [{ id: makeId(), colourwayId: design.colourways[index]?.id ?? "", quantity }] : [])),
+  };
+  shop.say("add-need", need, at);
+  return need;
+}
+
+/** Three weeks of sessions that are over: split, painted, inspected, assembled and posted. */
+function pastNeeds(shop: DemoShop): void {
+  const plans: readonly NeedPlan[] = [
+    { kind: "order", title: "Windlass Yard order", design: "quince", split: [6, 3], inDays: -11, zone: "inland", price: 4500 },
+    { kind: "commission", title: "Ferry crew thank-yous", design: "bicycle", split: [5, 5], inDays: -6, zone: "inland", price: 6200 },
+    { kind: "shop listing", title: "Shop: moths", design: "moth", split: [6, 4], inDays: -3 },
+  ];
+  plans.forEach((plan, index) => {
+    const start = addDays(shop.today, -22 + index * 6);
+    const need = addNeed(shop, plan, momentAt(start, 8 * 60, ZONE));
+    paintThrough(shop, plan, need, start);
+  });
+}
+
+function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-need">, start: Day): void {
+  const design = designOf(shop, plan.design);
+  const batchId = makeId();
+  let number = 0;
+  const units = need.lines.flatMap((line) => Array.from({ length: line.quantity + 1 }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })));
+  shop.say("split-sheets", { batchId, needId: need.id, uses: [{ storeId: design.paperId ?? "", sheets: design.paperId === STORES.cotton.id ? 1 : 2 }], units }, momentAt(start, 19 * 60 + 35, ZONE));
+  let day = start;
+  let minute = 19 * 60 + 45;
+  for (const stage of design.stages.filter((each) => each.kind !== "assemble")) {
+    if (minute > 21 * 60) [day, minute] = [nextSession(day), 19 * 60 + 40];
+    units.forEach((unit, index) => {
+      const at = momentAt(day, minute + Math.round((index + 1) * Math.max(0.4, stage.hands)), ZONE);
+      shop.say("tell-bench", { batchId, facts: [{ id: makeId(), unitId: unit.id, stageId: stage.id, what: "done", at: at.toISOString() }] }, at);
+    });
+    minute += units.length * stage.hands + 6;
+  }
+  const inspected = nextSession(day);
+  const spoilt = new Set([units[units.length - 1]?.id, units[need.lines[0]?.quantity ?? 0]?.id]);
+  shop.say("grade-panels", { batchId, grades: units.map((unit) => ({ unitId: unit.id, grade: spoilt.has(unit.id) ? (plan.design === "bicycle" ? "scrap" : "stash") : "good" })) }, momentAt(inspected, 20 * 60, ZONE));
+  const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
+  const envelope = design.paperId === STORES.cotton.id ? STORES.squareEnvelopes.id : STORES.longEnvelopes.id;
+  shop.say(
+    "assemble-cards",
+    { needId: need.id, lines: need.lines.map((line) => ({ lineId: line.id, quantity: line.quantity })), uses: [{ storeId: design.cardStockId ?? "", quantity: Math.ceil(cards / 3) }, { storeId: envelope, quantity: cards }] },
+    momentAt(inspected, 20 * 60 + 50, ZONE),
+  );
+  shop.say("post-need", { id: makeId(), needId: need.id, on: addDays(inspected, 1), service: "Letter", costMinor: plan.zone ? 125 : 0 }, momentAt(addDays(inspected, 1), 9 * 60, ZONE));
+}
+
+function nextSession(day: Day): Day {
+  let next = addDays(day, 1);
+  while (!SESSIONS.some((session) => session.weekday === weekdayOf(next))) next = addDays(next, 1);
+  return next;
+}
+
+function openNeeds(shop: DemoShop): void {
+  const list = shop.households.slice(0, 40);
+  const plans: readonly NeedPlan[] = [
+    { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [4, 2, 0], inDays: 5, zone: "inland", price: 3000 },
+    { kind: "commission", title: "Choir leaving gift", design: "quince", split: [8, 4], inDays: 9, zone: "inland", price: 7200 },
+    { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [10, 8], inDays: 10 },
+    { kind: "commission", title: "Night trains for the club", design: "nightTrain", split: [14, 14], inDays: 11, zone: "neighbour", price: 15600 },
+    { kind: "order", title: "Order: two vanes", design: "weatherVane", split: [1, 1], inDays: 12, zone: "inland", price: 1100 },
+    { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 2, 2], inDays: 14 },
+    { kind: "mailing list", title: "Yule list", design: "tidePool", split: [24, 16], inDays: 24, zone: "inland", households: list },
+    { kind: "order", title: "Order from Oudewiel", design: "moth", split: [2, 2], inDays: 17, zone: "neighbour", price: 2200 },
+    { kind: "fair", title: "Kilfarrow market", design: "quince", split: [8, 8], inDays: 19 },
+    { kind: "commission", title: "Harbour office", design: "bicycle", split: [6, 6], inDays: 21, zone: "inland", price: 6900 },
+    { kind: "order", title: "Order: red sails", design: "paperBoat", split: [0, 5, 0], inDays: 22, zone: "inland", price: 2600 },
+    { kind: "own use", title: "Thank-yous", design: "kite", split: [3, 3], inDays: 27 },
+    { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [4, 4], inDays: 30 },
+    { kind: "order", title: "Order from Fathom Point", design: "weatherVane", split: [3, 0], inDays: 33, zone: "overseas", price: 1900 },
+    { kind: "order", title: "Order: one moth", design: "moth", split: [0, 1], inDays: 35, zone: "inland", price: 550 },
+    { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [3, 2], inDays: 40 },
+    { kind: "own use", title: "Birthdays, first quarter", design: "kite", split: [4, 4], inDays: 47 },
+  ];
+  for (const plan of plans) addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));
+}
+
+/** The Ropewalk order lies half painted on the bench: some panels dry, some wet this minute. */
+function wetNow(shop: DemoShop): void {
+  const design = designOf(shop, "nightTrain");
+  const need = addNeed(shop, { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 6, zone: "inland", price: 3500 }, momentAt(addDays(shop.today, -5), 9 * 60, ZONE));
+  const minutesAgo = (minutes: number): Date => new Date(shop.now.getTime() - minutes * 60_000);
+  const batchId = makeId();
+  let number = 0;
+  const units = need.lines.flatMap((line, index) => Array.from({ length: line.quantity + (index === 0 ? 1 : 0) }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })));
+  shop.say("split-sheets", { batchId, needId: need.id, uses: [{ storeId: STORES.cotton.id, sheets: 1 }], units }, minutesAgo(95));
+  const tell = (stage: number, unit: number, what: "done" | "spoilt", ago: number): void => {
+    const at = minutesAgo(ago);
+    shop.say("tell-bench", { batchId, facts: [{ id: makeId(), unitId: units[unit]?.id ?? "", stageId: design.stages[stage]?.id ?? "", what, at: at.toISOString() }] }, at);
+  };
+  units.forEach((_, index) => tell(0, index, "done", 90 - index));
+  units.forEach((_, index) => tell(1, index, "done", 78 - index));
+  tell(2, 0, "done", 21);
+  tell(3, 0, "done", 12);
+  tell(2, 1, "done", 11);
+  tell(2, 2, "done", 6.5);
+  tell(2, 3, "done", 3);
+  tell(2, 4, "done", 1.2);
+  tell(2, 7, "spoilt", 24);
+}

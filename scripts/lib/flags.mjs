@@ -1,0 +1,26 @@
+const ALLOWED = "--empty, --port N, --data DIR";
+
+/** Reads the flags of the start command; one clear line for each that cannot be. */
+export function readFlags(words) {
+  const flags = {};
+  const refuse = (line) => {
+    process.stderr.write(`${line}\n`);
+    process.exit(2);
+  };
+  for (let index = 0; index < words.length; index += 1) {
+    const [name, inline] = words[index].split(/=(.*)/s);
+    const value = () => inline ?? words[(index += 1)];
+    if (name === "--empty") flags.empty = true;
+    else if (name === "--port") {
+      const text = value();
+      const port = Number(text);
+      if (!Number.isInteger(port) || port < 1 || port > 65535 || text === "") refuse(`--port: given ${text ?? "nothing"}, allowed a whole number from 1 to 65535`);
+      flags.port = port;
+    } else if (name === "--data") {
+      const folder = value();
+      if (!folder) refuse("--data: given nothing, allowed a folder");
+      flags.data = folder;
+    } else refuse(`${words[index]}: given as a flag, allowed ${ALLOWED}`);
+  }
+  return flags;
+}

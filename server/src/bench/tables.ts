@@ -1,0 +1,38 @@
+import { boolean, foreignKey, index, integer, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { owned } from "../db/columns.ts";
+import { colourway, design, stage } from "../designs/tables.ts";
+import { need } from "../season/tables.ts";
+
+export const batch = pgTable(
+  "batch",
+  { ...owned, needId: uuid("need_id").notNull(), designId: uuid("design_id").notNull(), startedAt: timestamp("started_at", { withTimezone: true }).notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+  ],
+);
+
+export const unit = pgTable(
+  "unit",
+  { ...owned, batchId: uuid("batch_id").notNull(), colourwayId: uuid("colourway_id").notNull(), number: integer("number").notNull(), grade: text("grade", { enum: ["good", "rescue", "stash", "scrap"] }) },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),
+    foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }),
+    index("unit_by_batch").on(table.shopId, table.batchId),
+  ],
+);
+
+/** Facts append; one taken back stays, retracted. */
+export const benchFact = pgTable(
+  "bench_fact",
+  { ...owned, batchId: uuid("batch_id").notNull(), unitId: uuid("unit_id").notNull(), stageId: uuid("stage_id").notNull(), what: text("what", { enum: ["done", "dry", "still-wet", "spoilt"] }).notNull(), at: timestamp("at", { withTimezone: true }).notNull(), retracted: boolean("retracted").notNull().default(false) },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),
+    foreignKey({ columns: [table.shopId, table.unitId], foreignColumns: [unit.shopId, unit.id] }),
+    foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }),
+    index("bench_fact_by_batch").on(table.shopId, table.batchId),
+  ],
+);

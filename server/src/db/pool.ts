@@ -1,0 +1,38 @@
+import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
+import { migrate } from "drizzle-orm/node-postgres/migrator";
+import { sql } from "drizzle-orm";
+import pg from "pg";
+import * as tables from "./tables.ts";
+
+export type Database = NodePgDatabase<typeof tables> & { readonly $client: pg.Pool };
+export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+
+/** Opens a pool. A server that goes away is an error of the request that meets it, never of the process. */
+export function openDatabase(url: string): Database {
+  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 3000, statement_timeout: 20_000 });
+  pool.on("error", () => undefined);
+  return drizzle(pool, { schema: tables });
+}
+
+/** Any number; every server process of this program asks for the same. */
+const MIGRATION_LOCK = 734_010_266;
+
+/** Brings the tables up to date; processes that start together take turns. */
+export async function migrateDatabase(url: string, folder: string): Promise<void> {
+  const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5000 });
+  await client.connect();
+  try {
+    await client.query("select pg_advisory_lock($1)", [MIGRATION_LOCK]);
+    await migrate(drizzle(client), { migrationsFolder: folder });
+  } finally {
+    await client.end();
+  }
+}
+
+/** Runs as the role that cannot bypass row-level security, for one shop. */
+export async function inShop<T>(database: Database, shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+  return database.transaction(async (tx) => {
+    await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true)`);
+    return work(tx);
+  });
+}

@@ -1,0 +1,110 @@
+import { and, eq, getTableColumns, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
+import type { PgTableWithColumns } from "drizzle-orm/pg-core";
+import type { Change } from "../logbook/tables.ts";
+import type { Transaction } from "./pool.ts";
+import { Refusal } from "./refusal.ts";
+import { batch, benchFact, colourway, design, household, layer, need, needLine, posting, recipient, series, sessionPattern, shop, stage, store, storeMove, unit } from "./tables.ts";
+
+/** The tables that commands write, by the name that stands in the log. */
+const written = { shop, store, storeMove, series, design, layer, stage, colourway, need, needLine, sessionPattern, batch, unit, benchFact, household, recipient, posting } as const;
+export type WrittenTable = keyof typeof written;
+type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;
+type NewRow<Name extends WrittenTable> = Omit<InferInsertModel<(typeof written)[Name]>, "shopId" | "version">;
+type AnyRow = { shopId: string; id: string; version: number } & Record<string, unknown>;
+// One shape for every written table, so that undo can treat them alike; the typed methods below are the only way in.
+// eslint-disable-next-line @typescript-eslint/no-explicit-any
+type AnyTable = PgTableWithColumns<any>;
+
+/** Rows of these only append: taking one back marks it. */
+const LEDGERS: ReadonlySet<WrittenTable> = new Set(["storeMove", "benchFact"]);
+
+/** One command's writing: every row before and after, for the log and for undo. */
+export class Work {
+  readonly changes: Change[] = [];
+
+  constructor(
+    readonly tx: Transaction,
+    readonly shopId: string,
+    readonly at: Date,
+  ) {}
+
+  async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {
+    const full = { ...row, shopId: this.shopId, version: 1 } as unknown as AnyRow;
+    const [made] = (await this.tx.insert(written[name] as AnyTable).values(full).returning()) as AnyRow[];
+    if (made) this.changes.push({ table: name, id: made.id, before: null, after: made });
+  }
+
+  async find<Name extends WrittenTable>(name: Name, id: string): Promise<Row<Name> | null> {
+    return (await this.read(name, id)) as Row<Name> | null;
+  }
+
+  /** Changes a row. With a version, only when it is still that one: else 409 with the row as it is now. */
+  async update<Name extends WrittenTable>(name: Name, id: string, patch: { [Key in keyof NewRow<Name>]?: NewRow<Name>[Key] | undefined }, version?: number): Promise<void> {
+    const before = await this.locked(name, id, version);
+    const after = await this.write(name, id, { ...patch, version: before.version + 1 });
+    this.changes.push({ table: name, id, before, after });
+  }
+
+  async remove<Name extends WrittenTable>(name: Name, id: string, version?: number): Promise<void> {
+    const before = await this.locked(name, id, version);
+    const table = written[name] as AnyTable;
+    await this.tx.delete(table).where(this.is(table, id));
+    this.changes.push({ table: name, id, before, after: null });
+  }
+
+  /** Takes a command back by its changes, last first. @throws 409 when a row was written again since */
+  async takeBack(changes: readonly Change[]): Promise<void> {
+    for (const change of [...changes].reverse()) {
+      const name = change.table as WrittenTable;
+      const table = written[name] as AnyTable;
+      if (change.after === null && change.before) {
+        const row = { ...this.revived(table, change.before), version: Number(change.before.version) + 1 };
+        await this.tx.insert(table).values(row);
+        this.changes.push({ table: name, id: change.id, before: null, after: row });
+        continue;
+      }
+      const now = await this.read(name, change.id);
+      if (!now || now.version !== change.after?.version) throw new Refusal(409, "Something later has changed this, so it cannot be taken back.", [], now);
+      if (change.before) {
+        const after = await this.write(name, change.id, { ...this.revived(table, change.before), version: now.version + 1 });
+        this.changes.push({ table: name, id: change.id, before: now, after });
+      } else if (LEDGERS.has(name)) {
+        const after = await this.write(name, change.id, { retracted: true, version: now.version + 1 });
+        this.changes.push({ table: name, id: change.id, before: now, after });
+      } else {
+        await this.tx.delete(table).where(this.is(table, change.id));
+        this.changes.push({ table: name, id: change.id, before: now, after: null });
+      }
+    }
+  }
+
+  private is(table: AnyTable, id: string) {
+    return and(eq(table.shopId as never, this.shopId), eq(table.id as never, id));
+  }
+
+  private async read(name: WrittenTable, id: string): Promise<AnyRow | null> {
+    const table = written[name] as AnyTable;
+    const [row] = (await this.tx.select().from(table).where(this.is(table, id)).for("update")) as AnyRow[];
+    return row ?? null;
+  }
+
+  private async locked(name: WrittenTable, id: string, version?: number): Promise<AnyRow> {
+    const row = await this.read(name, id);
+    if (!row) throw new Refusal(404, `There is no such ${name}.`);
+    if (version !== undefined && row.version !== version) throw new Refusal(409, "It was changed elsewhere in the meantime.", [], row);
+    return row;
+  }
+
+  private async write(name: WrittenTable, id: string, patch: Record<string, unknown>): Promise<AnyRow> {
+    const table = written[name] as AnyTable;
+    const [row] = (await this.tx.update(table).set(patch).where(this.is(table, id)).returning()) as AnyRow[];
+    if (!row) throw new Error(`${name} ${id} vanished inside its own transaction`);
+    return row;
+  }
+
+  /** Moments come out of the log as text. */
+  private revived(table: AnyTable, row: Record<string, unknown>): Record<string, unknown> {
+    const columns = getTableColumns(table) as Record<string, { dataType: string }>;
+    return Object.fromEntries(Object.entries(row).map(([key, value]) => [key, columns[key]?.dataType === "date" && typeof value === "string" ? new Date(value) : value]));
+  }
+}

@@ -1,0 +1,83 @@
+import type { CommandPayload } from "@yule/contract";
+import { eq, and } from "drizzle-orm";
+import { lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/core";
+import { v7 } from "uuid";
+import { missing, Refusal } from "../db/refusal.ts";
+import type { Work } from "../db/work.ts";
+import type { Done } from "../logbook/run.ts";
+import { layer, stage } from "./tables.ts";
+
+export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {
+  await work.insert("series", said);
+  return { subject: ["series", said.id], summary: `Series ${said.name} begun` };
+}
+
+export async function addDesign(work: Work, said: CommandPayload<"add-design">): Promise<Done> {
+  checkStack(said.stack);
+  if (!(await work.find("series", said.seriesId))) return missing("series", ["seriesId"], said.seriesId);
+  await work.insert("design", { id: said.id, seriesId: said.seriesId, name: said.name, method: said.method, paperId: said.paperId, cardStockId: said.cardStockId, ...faceOf(said.stack) });
+  await insertLayers(work, said.id, said.stack);
+  await insertStages(work, said.id, said.stages);
+  for (const [position, each] of said.colourways.entries()) await work.insert("colourway", { ...each, designId: said.id, position });
+  return { subject: ["design", said.id], summary: `Design ${said.name} with ${String(said.colourways.length)} colourways and ${String(said.stages.length)} stages` };
+}
+
+export async function changeStack(work: Work, said: CommandPayload<"change-stack">): Promise<Done> {
+  checkStack(said.stack);
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  await work.update("design", said.id, faceOf(said.stack), said.version);
+  const old = await work.tx.select({ id: layer.id }).from(layer).where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  for (const each of old) await work.remove("layer", each.id);
+  await insertLayers(work, said.id, said.stack);
+  return { subject: ["design", said.id], summary: `Stack of ${found.name} changed` };
+}
+
+/** Stages keep their ids, so what happened on them stays; a stage that facts name cannot go. */
+export async function changeRoute(work: Work, said: CommandPayload<"change-route">): Promise<Done> {
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  await work.update("design", said.id, { name: found.name }, said.version);
+  const old = await work.tx.select({ id: stage.id }).from(stage).where(and(eq(stage.shopId, work.shopId), eq(stage.designId, said.id)));
+  const known = new Set(old.map((each) => each.id));
+  for (const [position, each] of said.stages.entries()) {
+    if (known.delete(each.id)) await work.update("stage", each.id, { ...each, position });
+    else await work.insert("stage", { ...each, designId: said.id, position });
+  }
+  for (const id of known) await work.remove("stage", id);
+  return { subject: ["design", said.id], summary: `Route of ${found.name} changed: ${String(said.stages.length)} stages` };
+}
+
+type SaidStack = CommandPayload<"change-stack">["stack"];
+
+function checkStack(said: SaidStack): void {
+  const length = (units: number): Length => lengthOfUnits(units);
+  const stack: Stack = {
+    fold: said.fold,
+    width: length(said.width),
+    height: length(said.height),
+    thickness: length(said.thickness),
+    envelope: said.envelope ? { width: length(said.envelope.width), height: length(said.envelope.height) } : null,
+    layers: said.layers.map((each) => ({ ...each, width: length(each.width), height: length(each.height), x: each.x === null ? null : length(each.x), y: each.y === null ? null : length(each.y) })),
+  };
+  // An envelope that is too small is a warning on the screen; a layer that hangs over cannot be made at all.
+  const faults = stackGeometry(stack).faults.filter((fault) => fault.code !== "envelope-too-small");
+  if (faults.length > 0) throw new Refusal(422, "The layers do not lie inside each other.", faults.map((fault) => ({ ...fault, path: ["stack", ...fault.path] })));
+}
+
+const faceOf = (stack: SaidStack) => ({
+  fold: stack.fold,
+  width: stack.width,
+  height: stack.height,
+  thickness: stack.thickness,
+  envelopeWidth: stack.envelope?.width ?? null,
+  envelopeHeight: stack.envelope?.height ?? null,
+});
+
+async function insertLayers(work: Work, designId: string, stack: SaidStack): Promise<void> {
+  for (const [position, each] of stack.layers.entries()) await work.insert("layer", { ...each, id: v7(), designId, position });
+}
+
+async function insertStages(work: Work, designId: string, stages: CommandPayload<"add-design">["stages"]): Promise<void> {
+  for (const [position, each] of stages.entries()) await work.insert("stage", { ...each, designId, position });
+}

@@ -1,0 +1,36 @@
+import type { DesignsRead } from "@yule/contract";
+import { asc } from "drizzle-orm";
+import type { Transaction } from "../db/pool.ts";
+import { colourway, design, layer, series, stage } from "./tables.ts";
+
+export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
+  const [allSeries, designs, layers, stages, colourways] = [
+    await tx.select().from(series).orderBy(asc(series.name)),
+    await tx.select().from(design).orderBy(asc(design.name)),
+    await tx.select().from(layer).orderBy(asc(layer.position)),
+    await tx.select().from(stage).orderBy(asc(stage.position)),
+    await tx.select().from(colourway).orderBy(asc(colourway.position)),
+  ];
+  return {
+    series: allSeries.map(({ id, name, palette }) => ({ id, name, palette })),
+    designs: designs.map((row) => ({
+      id: row.id,
+      version: row.version,
+      seriesId: row.seriesId,
+      name: row.name,
+      method: row.method,
+      paperId: row.paperId,
+      cardStockId: row.cardStockId,
+      stack: {
+        fold: row.fold,
+        width: row.width,
+        height: row.height,
+        thickness: row.thickness,
+        envelope: row.envelopeWidth !== null && row.envelopeHeight !== null ? { width: row.envelopeWidth, height: row.envelopeHeight } : null,
+        layers: layers.filter((each) => each.designId === row.id).map(({ kind, name, width, height, x, y }) => ({ kind, name, width, height, x, y })),
+      },
+      stages: stages.filter((each) => each.designId === row.id).map(({ shopId: _s, version: _v, designId: _d, ...rest }) => rest),
+      colourways: colourways.filter((each) => each.designId === row.id).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
+    })),
+  };
+}

@@ -1,0 +1,82 @@
+import { sql } from "drizzle-orm";
+import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import type { ColourwayRead } from "@yule/contract";
+import { owned } from "../db/columns.ts";
+import { shop } from "../shop/tables.ts";
+import { store } from "../stores/tables.ts";
+
+export const series = pgTable("series", { ...owned, name: text("name").notNull(), palette: text("palette").notNull() }, (table) => [
+  primaryKey({ columns: [table.shopId, table.id] }),
+  foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+]);
+
+export const design = pgTable(
+  "design",
+  {
+    ...owned,
+    seriesId: uuid("series_id").notNull(),
+    name: text("name").notNull(),
+    fold: text("fold", { enum: ["left", "top", "none"] }).notNull(),
+    /** All lengths in 1/320 mm. */
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    thickness: integer("thickness").notNull(),
+    envelopeWidth: integer("envelope_width"),
+    envelopeHeight: integer("envelope_height"),
+    method: text("method", { enum: ["cut", "fold", "tape"] }).notNull(),
+    paperId: uuid("paper_id"),
+    cardStockId: uuid("card_stock_id"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.seriesId], foreignColumns: [series.shopId, series.id] }),
+    foreignKey({ columns: [table.shopId, table.paperId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.cardStockId], foreignColumns: [store.shopId, store.id] }),
+    check("design_size", sql`${table.width} > 0 and ${table.height} > 0 and ${table.thickness} >= 0`),
+  ],
+);
+
+const ofDesign = { ...owned, designId: uuid("design_id").notNull(), position: integer("position").notNull() };
+
+export const layer = pgTable(
+  "layer",
+  { ...ofDesign, kind: text("kind", { enum: ["mat", "panel"] }).notNull(), name: text("name").notNull(), width: integer("width").notNull(), height: integer("height").notNull(), x: integer("x"), y: integer("y") },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    index("layer_by_design").on(table.shopId, table.designId),
+    check("layer_size", sql`${table.width} > 0 and ${table.height} > 0`),
+  ],
+);
+
+export const stage = pgTable(
+  "stage",
+  {
+    ...ofDesign,
+    name: text("name").notNull(),
+    kind: text("kind", { enum: ["prepare", "draw", "mask", "paint", "finish", "assemble"] }).notNull(),
+    /** Minutes. */
+    hands: integer("hands").notNull(),
+    setup: integer("setup").notNull(),
+    dry: integer("dry").notNull(),
+    within: integer("within"),
+    portable: boolean("portable").notNull(),
+    note: text("note").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    index("stage_by_design").on(table.shopId, table.designId),
+    check("stage_times", sql`${table.hands} >= 0 and ${table.setup} >= 0 and ${table.dry} >= 0 and (${table.within} is null or ${table.within} >= 0)`),
+  ],
+);
+
+export const colourway = pgTable(
+  "colourway",
+  { ...ofDesign, name: text("name").notNull(), paints: jsonb("paints").$type<ColourwayRead["paints"]>().notNull(), pictureId: uuid("picture_id") },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    index("colourway_by_design").on(table.shopId, table.designId),
+  ],
+);

@@ -1,0 +1,162 @@
+import { bodyParser } from "@koa/bodyparser";
+import { Router } from "@koa/router";
+import { send } from "@koa/send";
+import { envelope, faultsOf, id as idSchema, logbookQuery } from "@yule/contract";
+import Koa, { type Context } from "koa";
+import compress from "koa-compress";
+import helmet from "koa-helmet";
+import { existsSync } from "node:fs";
+import { join } from "node:path";
+import type { Logger } from "pino";
+import { readBench } from "../bench/reads.ts";
+import { inShop, type Database, type Transaction } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import { readDesigns } from "../designs/reads.ts";
+import { readDispatch } from "../dispatch/reads.ts";
+import { readLogbook } from "../logbook/reads.ts";
+import { runCommand } from "../logbook/run.ts";
+import type { Carrier } from "../outside/carrier.ts";
+import { readSeason } from "../season/reads.ts";
+import { MOST_PICTURE_BYTES, readPicture, savePicture } from "../shop/pictures.ts";
+import { HOME, readShop } from "../shop/reads.ts";
+import { readStores } from "../stores/reads.ts";
+import type { Clock } from "./clock.ts";
+import type { Feed } from "./feed.ts";
+import { problemOf } from "./problem.ts";
+
+export interface AppSetting {
+  readonly database: Database;
+  readonly feed: Feed;
+  readonly clock: Clock;
+  readonly carrier: Carrier;
+  readonly log: Pick<Logger, "error">;
+  /** The built web application, or null when another server delivers it. */
+  readonly webFolder: string | null;
+}
+
+export function makeApp(setting: AppSetting): Koa {
+  const app = new Koa();
+  app.on("error", () => undefined);
+  app.use(async (ctx, next) => {
+    try {
+      await next();
+      if (ctx.status === 404 && ctx.path.startsWith("/api/") && ctx.body === undefined) throw new Refusal(404, `There is no ${ctx.path}.`);
+    } catch (error) {
+      const problem = problemOf(error);
+      if (problem.status >= 500) setting.log.error({ error, path: ctx.path }, problem.title);
+      ctx.status = problem.status;
+      ctx.type = "application/problem+json";
+      ctx.body = JSON.stringify(problem);
+    }
+  });
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        directives: {
+          defaultSrc: ["'self'"],
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+          // The interface's styles are made at run time; nothing else may be inline.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", "data:", "blob:"],
+          workerSrc: ["'self'"],
+          upgradeInsecureRequests: null,
+        },
+      },
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(sameOrigin);
+  app.use(compress({ threshold: 2048, filter: (type) => !/event-stream/.test(type) && /json|text|javascript|css|svg|wasm/.test(type), br: false }));
+  app.use(bodyParser({ jsonLimit: "4mb", enableTypes: ["json"] }));
+  const router = routes(setting);
+  app.use(router.routes());
+  if (setting.webFolder) app.use(webFiles(setting.webFolder));
+  return app;
+}
+
+/** Other sites may not write here, even though no cookie is needed yet. */
+async function sameOrigin(ctx: Context, next: () => Promise<unknown>): Promise<void> {
+  const origin = ctx.get("origin");
+  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && new URL(origin).host !== ctx.host) throw new Refusal(403, "Writing from another site is not allowed.");
+  await next();
+}
+
+function routes({ database, feed, clock, carrier }: AppSetting): Router {
+  const router = new Router({ prefix: "/api" });
+  const read = (path: string, answer: (tx: Transaction, ctx: Context) => Promise<unknown>): void => {
+    router.get(path, async (ctx) => {
+      ctx.set("cache-control", "no-store");
+      ctx.body = await inShop(database, HOME.shopId, (tx) => answer(tx, ctx));
+    });
+  };
+  read("/shop", (tx) => readShop(tx, HOME.accountId, clock.now()));
+  read("/season", readSeason);
+  read("/designs", readDesigns);
+  read("/stores", readStores);
+  read("/bench", readBench);
+  read("/dispatch", (tx) => readDispatch(tx, carrier, clock.now()));
+  read("/logbook", (tx, ctx) => {
+    const query = logbookQuery.safeParse(ctx.query);
+    if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
+    return readLogbook(tx, query.data);
+  });
+  router.post("/commands", async (ctx) => {
+    const given: unknown = ctx.request.body;
+    const parsed = envelope.safeParse(given);
+    if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
+    ctx.body = await runCommand(database, { ...HOME, now: clock.now() }, parsed.data);
+  });
+  router.put("/pictures/:id", async (ctx) => {
+    const id = pictureId(ctx.params.id);
+    const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
+    await inShop(database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, id, bytes, clock.now()));
+    ctx.status = 204;
+  });
+  router.get("/pictures/:id", async (ctx) => {
+    const found = await inShop(database, HOME.shopId, (tx) => readPicture(tx, HOME.shopId, pictureId(ctx.params.id)));
+    if (!found) throw new Refusal(404, "There is no such picture.");
+    ctx.set("cache-control", "private, max-age=31536000, immutable");
+    ctx.set("content-security-policy", "default-src 'none'");
+    ctx.type = found.mediaType;
+    ctx.body = found.bytes;
+  });
+  router.get("/feed", (ctx) => {
+    ctx.type = "text/event-stream";
+    ctx.set("cache-control", "no-store");
+    ctx.status = 200;
+    ctx.req.socket.setTimeout(0);
+    const stream = feed.screen(HOME.shopId);
+    ctx.req.on("close", () => stream.destroy());
+    ctx.body = stream;
+  });
+  return router;
+}
+
+function pictureId(given: string | undefined): string {
+  const parsed = idSchema.safeParse(given);
+  if (!parsed.success) throw new Refusal(404, "There is no such picture.");
+  return parsed.data;
+}
+
+async function bodyBytes(ctx: Context, most: number): Promise<Buffer> {
+  const parts: Buffer[] = [];
+  let size = 0;
+  for await (const part of ctx.req as AsyncIterable<Buffer>) {
+    size += part.length;
+    if (size > most) throw new Refusal(413, "The picture is too large.", [{ code: "too-large", path: ["picture"], given: `more than ${String(most / 1e6)} MB`, allowed: `at most ${String(most / 1e6)} MB` }]);
+    parts.push(part);
+  }
+  return Buffer.concat(parts);
+}
+
+/** The built application; every other address without a dot is one of its views. */
+function webFiles(folder: string) {
+  return async (ctx: Context): Promise<void> => {
+    if (ctx.method !== "GET" && ctx.method !== "HEAD") return;
+    const isFile = /\.[a-z0-9]+$/i.test(ctx.path) && existsSync(join(folder, "." + ctx.path));
+    const hashed = ctx.path.startsWith("/assets/");
+    if (!isFile && hashed) return;
+    await send(ctx, isFile ? ctx.path : "/index.html", { root: folder, immutable: hashed, maxAge: hashed ? 31_536_000_000 : 0 });
+    if (!hashed) ctx.set("cache-control", "no-cache");
+  };
+}

@@ -1,0 +1,44 @@
+import type { Problem } from "@yule/contract";
+import { faultLine } from "@yule/contract";
+import { Refusal } from "../db/refusal.ts";
+
+/** SQLSTATE classes that say the database is away or going, rather than that a query is wrong. */
+const AWAY = /^(08|57P)/;
+const AWAY_CODES = new Set(["ECONNREFUSED", "ECONNRESET", "EPIPE", "ETIMEDOUT"]);
+const DISK_FULL = "53100";
+
+interface Caused {
+  readonly code?: string;
+  readonly cause?: unknown;
+  readonly message?: string;
+  readonly constraint?: string;
+  readonly status?: number;
+  readonly expose?: boolean;
+}
+
+/** The first code in a chain of causes: a SQLSTATE or a system error. */
+function codeOf(error: unknown): { code: string; constraint: string | null } | null {
+  for (let each = error as Caused | undefined; each; each = each.cause as Caused | undefined) {
+    if (each.code) return { code: each.code, constraint: each.constraint ?? null };
+    if (/timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/i.test(each.message ?? "")) return { code: "ECONNREFUSED", constraint: null };
+  }
+  return null;
+}
+
+/** Turns anything thrown into problem details (RFC 9457). What is not meant to be shown becomes a 500 without a word of it. */
+export function problemOf(error: unknown): Problem {
+  const problem = (status: number, title: string, detail: string, more: Partial<Problem> = {}): Problem => ({ type: "about:blank", title, status, detail, errors: [], ...more });
+  if (error instanceof Refusal) {
+    const detail = error.faults.length > 0 ? error.faults.map(faultLine).join("; ") : error.message;
+    return problem(error.status, error.message, detail, { errors: error.faults.map((fault) => ({ ...fault, path: [...fault.path] })), present: error.present });
+  }
+  const found = codeOf(error);
+  if (found && (AWAY.test(found.code) || AWAY_CODES.has(found.code))) return problem(503, "The database is not answering.", "Nothing was lost and nothing was saved. It is tried again by itself.");
+  if (found?.code === DISK_FULL) return problem(507, "No space is left on the disk.", "Nothing was saved. Make room and try again.");
+  if (found?.code === "23503") return problem(422, "Something named here is not in this shop, or is still in use.", `given a link that does not hold (${found.constraint ?? "unknown"}), allowed ids of this shop`);
+  if (found?.code === "23505") return problem(409, "This is there already.", "An id was used a second time for something else.");
+  if (found?.code === "23514") return problem(422, "A figure lies outside what can be.", `the rule ${found.constraint ?? ""} was broken`);
+  const http = error as Caused;
+  if (http.status && http.status < 500 && http.expose) return problem(http.status, "The request cannot be read.", http.message ?? "");
+  return problem(500, "A fault of the program.", "It was written to the server's log. Nothing was saved.");
+}

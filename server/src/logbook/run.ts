@@ -1,0 +1,112 @@
+import { commandSchemas, faultsOf, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead } from "@yule/contract";
+import { and, eq, sql } from "drizzle-orm";
+import type { z } from "zod";
+import { tellBench } from "../bench/commands.ts";
+import { inShop, type Database } from "../db/pool.ts";
+import { missing, Refusal } from "../db/refusal.ts";
+import { Work } from "../db/work.ts";
+import { addDesign, addSeries, changeRoute, changeStack } from "../designs/commands.ts";
+import { addHousehold, postNeed } from "../dispatch/commands.ts";
+import { assembleCards, gradePanels } from "../finish/commands.ts";
+import { addNeed, changeNeed, removeNeed, setSessions } from "../season/commands.ts";
+import { splitSheets } from "../sheets/commands.ts";
+import { setShop } from "../shop/commands.ts";
+import { addStore, buyStore, countStore } from "../stores/commands.ts";
+import { event } from "./tables.ts";
+
+/** What a command did, for the logbook. */
+export interface Done {
+  readonly subject: readonly [kind: string, id: string];
+  readonly summary: string;
+}
+
+type Handler<Kind extends CommandKind> = (work: Work, said: CommandPayload<Kind>, eventId: string) => Promise<Done>;
+
+const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
+  "set-shop": setShop,
+  "add-need": addNeed,
+  "change-need": changeNeed,
+  "remove-need": removeNeed,
+  "set-sessions": setSessions,
+  "add-series": addSeries,
+  "add-design": addDesign,
+  "change-stack": changeStack,
+  "change-route": changeRoute,
+  "add-store": addStore,
+  "count-store": countStore,
+  "buy-store": buyStore,
+  "split-sheets": splitSheets,
+  "tell-bench": tellBench,
+  "grade-panels": gradePanels,
+  "assemble-cards": assembleCards,
+  "add-household": addHousehold,
+  "post-need": postNeed,
+  undo,
+};
+
+/** Who gives a command, and when it reaches the server. */
+export interface Giver {
+  readonly shopId: string;
+  readonly accountId: string;
+  readonly now: Date;
+}
+
+export interface GivenCommand {
+  readonly id: string;
+  readonly kind: CommandKind;
+  readonly at?: string | undefined;
+  readonly payload: unknown;
+}
+
+/** A moment told by a device may be this far ahead of the server's clock; beyond it the device's clock is wrong. */
+const CLOCK_SLACK_MS = 120_000;
+
+/**
+ * Runs one command in one transaction with one row in the log. The same id again answers the same without doing it.
+ * @throws Refusal with what was wrong
+ */
+export async function runCommand(database: Database, giver: Giver, given: GivenCommand): Promise<CommandAnswer> {
+  const schema = commandSchemas[given.kind] as z.ZodType;
+  const read = schema.safeParse(given.payload);
+  if (!read.success) throw new Refusal(422, "Some of what was given cannot be.", faultsOf(read.error, given.payload));
+  const told = given.at ? new Date(given.at) : giver.now;
+  const at = told.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : told;
+  return inShop(database, giver.shopId, async (tx) => {
+    // Two tellings of one command meet here, and the second waits for the first.
+    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
+    const [before] = await tx.select().from(event).where(eq(event.id, given.id));
+    if (before) return { event: eventRead(before) };
+    const work = new Work(tx, giver.shopId, at);
+    const handler = handlers[given.kind] as (work: Work, said: unknown, eventId: string) => Promise<Done>;
+    const done = await handler(work, read.data, given.id);
+    const [row] = await tx
+      .insert(event)
+      .values({ shopId: giver.shopId, id: given.id, accountId: giver.accountId, at, kind: given.kind, subjectKind: done.subject[0], subjectId: done.subject[1], summary: done.summary, payload: given.payload ?? {}, changes: work.changes })
+      .returning();
+    if (!row) throw new Error("the log took no row");
+    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind })})`);
+    return { event: eventRead(row) };
+  });
+}
+
+/** Takes a command back, or an undo: that is redo. */
+async function undo(work: Work, said: CommandPayload<"undo">, eventId: string): Promise<Done> {
+  const [found] = await work.tx.select().from(event).where(and(eq(event.shopId, work.shopId), eq(event.id, said.eventId))).for("update");
+  if (!found) return missing("entry in the logbook", ["eventId"], said.eventId);
+  if (found.undoneBy) throw new Refusal(409, "This was taken back already.");
+  await work.takeBack(found.changes);
+  await work.tx.update(event).set({ undoneBy: eventId }).where(and(eq(event.shopId, work.shopId), eq(event.id, found.id)));
+  return { subject: [found.subjectKind, found.subjectId], summary: found.kind === "undo" ? `Done again: ${found.summary.replace(/^Taken back: /, "")}` : `Taken back: ${found.summary}` };
+}
+
+export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
+  seq: row.seq,
+  id: row.id,
+  at: row.at.toISOString(),
+  kind: row.kind,
+  subjectKind: row.subjectKind,
+  subjectId: row.subjectId,
+  summary: row.summary,
+  undoneBy: row.undoneBy,
+  undoable: row.undoneBy === null && row.changes.length > 0,
+});

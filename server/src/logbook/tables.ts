@@ -1,0 +1,34 @@
+import { bigserial, foreignKey, index, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { account } from "../shop/tables.ts";
+
+/** A row written by a command, before and after. Null before: it was made; null after: it was removed. */
+export interface Change {
+  readonly table: string;
+  readonly id: string;
+  readonly before: Record<string, unknown> | null;
+  readonly after: Record<string, unknown> | null;
+}
+
+/** One row per command: the logbook, undo, the live feed and learning all read it. */
+export const event = pgTable(
+  "event",
+  {
+    shopId: uuid("shop_id").notNull(),
+    id: uuid("id").notNull(),
+    seq: bigserial("seq", { mode: "number" }).notNull(),
+    accountId: uuid("account_id").notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    kind: text("kind").notNull(),
+    subjectKind: text("subject_kind").notNull(),
+    subjectId: uuid("subject_id").notNull(),
+    summary: text("summary").notNull(),
+    payload: jsonb("payload").notNull(),
+    changes: jsonb("changes").$type<readonly Change[]>().notNull(),
+    undoneBy: uuid("undone_by"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.accountId], foreignColumns: [account.shopId, account.id] }),
+    index("event_by_seq").on(table.shopId, table.seq),
+  ],
+);

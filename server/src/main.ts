@@ -1,0 +1,80 @@
+import { demoCommands } from "@yule/demo";
+import { existsSync, readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import pino from "pino";
+import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
+import { clockFrom, type Clock } from "./http/clock.ts";
+import { makeApp } from "./http/app.ts";
+import { Feed } from "./http/feed.ts";
+import { runCommand } from "./logbook/run.ts";
+import { simulatedCarrier } from "./outside/carrier.ts";
+import { savePicture } from "./shop/pictures.ts";
+import { ensureShop, HOME } from "./shop/reads.ts";
+
+/** What the start command passes on. */
+function need(name: string): string {
+  const value = process.env[name];
+  if (!value) throw new Error(`${name} is missing; start with npm start`);
+  return value;
+}
+
+/** Remembers beside the database whether the demo was wanted and when it began, so that a broken load goes on. */
+interface Beginning {
+  readonly demo: boolean;
+  readonly at: string;
+  readonly loaded: boolean;
+}
+
+async function loadDemo(database: Database, clock: Clock, dataFolder: string, fresh: boolean, wanted: boolean): Promise<void> {
+  const file = join(dataFolder, "beginning.json");
+  const known = existsSync(file) ? (JSON.parse(readFileSync(file, "utf8")) as Beginning) : null;
+  const beginning = known ?? { demo: fresh && wanted, at: clock.now().toISOString(), loaded: false };
+  if (!known) writeFileSync(file, JSON.stringify(beginning));
+  if (!beginning.demo || beginning.loaded) return;
+  process.stdout.write("Loading the demo shop ...\n");
+  const now = new Date(beginning.at);
+  const { pictures, commands } = demoCommands(now);
+  await inShop(database, HOME.shopId, async (tx) => {
+    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
+  });
+  for (const command of commands) await runCommand(database, { ...HOME, now }, command);
+  writeFileSync(file, JSON.stringify({ ...beginning, loaded: true }));
+}
+
+const url = need("DATABASE_URL");
+const log = pino({ level: process.env.YULE_LOG ?? "warn" });
+const clock = clockFrom(process.env.YULE_NOW);
+await migrateDatabase(url, need("YULE_MIGRATIONS"));
+const database = openDatabase(url);
+const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
+await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
+const feed = new Feed(url);
+await feed.open();
+const webFolder = process.env.YULE_WEB ?? "";
+const app = makeApp({ database, feed, clock, carrier: simulatedCarrier, log, webFolder: webFolder === "" ? null : webFolder });
+const host = process.env.YULE_HOST ?? "127.0.0.1";
+const server = app.listen(Number(need("YULE_PORT")), host);
+server.on("error", (error: NodeJS.ErrnoException) => {
+  process.stderr.write(error.code === "EADDRINUSE" ? `--port: given ${need("YULE_PORT")}, allowed a port that nothing else uses\n` : `${error.message}\n`);
+  process.exit(3);
+});
+server.on("listening", () => {
+  const address = server.address();
+  const port = typeof address === "object" && address ? address.port : 0;
+  process.stdout.write(`READY http://${host}:${String(port)}\n`);
+  process.send?.({ ready: port });
+});
+
+let closing = false;
+const close = (): void => {
+  if (closing) return;
+  closing = true;
+  server.closeAllConnections();
+  server.close();
+  void feed
+    .close()
+    .then(() => database.$client.end())
+    .finally(() => process.exit(0));
+};
+process.on("SIGTERM", close);
+process.on("SIGINT", close);

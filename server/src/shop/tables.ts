@@ -1,0 +1,31 @@
+import { sql } from "drizzle-orm";
+import { check, foreignKey, integer, pgTable, primaryKey, text, timestamp, uuid, customType } from "drizzle-orm/pg-core";
+
+const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
+
+export const shop = pgTable(
+  "shop",
+  {
+    shopId: uuid("shop_id").notNull(),
+    id: uuid("id").notNull(),
+    version: integer("version").notNull().default(1),
+    name: text("name").notNull(),
+    lengthSystem: text("length_system", { enum: ["in", "cm"] }).notNull(),
+    country: text("country").notNull(),
+    timeZone: text("time_zone").notNull(),
+    currency: text("currency").notNull(),
+  },
+  (table) => [primaryKey({ columns: [table.shopId] }), check("shop_is_its_own", sql`${table.shopId} = ${table.id}`), check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`)],
+);
+
+export const account = pgTable(
+  "account",
+  { shopId: uuid("shop_id").notNull(), id: uuid("id").notNull(), name: text("name").notNull(), role: text("role", { enum: ["maker", "helper"] }).notNull() },
+  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
+);
+
+export const picture = pgTable(
+  "picture",
+  { shopId: uuid("shop_id").notNull(), id: uuid("id").notNull(), mediaType: text("media_type").notNull(), width: integer("width").notNull(), height: integer("height").notNull(), bytes: bytes("bytes").notNull(), at: timestamp("at", { withTimezone: true }).notNull() },
+  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }), check("picture_size", sql`octet_length(${table.bytes}) <= 12000000`)],
+);
