@@ -21,4 +21,5 @@ export * from "./season/plan.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
 export * from "./stores/stock.ts";
-export { cardByCardMakespan } from "./bench/saving.ts";
+export { cardByCardPlan, handsBusy } from "./bench/saving.ts";
+export { cutList, type FenceStep } from "./sheets/cutList.ts";

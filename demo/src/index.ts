@@ -138,31 +138,31 @@ function nextSession(day: Day): Day {
 function openNeeds(shop: DemoShop): void {
   const list = shop.households.slice(0, 40);
   const plans: readonly NeedPlan[] = [
-    { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [4, 2, 0], inDays: 5, zone: "inland", price: 3000 },
-    { kind: "commission", title: "Choir leaving gift", design: "quince", split: [8, 4], inDays: 9, zone: "inland", price: 7200 },
-    { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [10, 8], inDays: 10 },
-    { kind: "commission", title: "Night trains for the club", design: "nightTrain", split: [14, 14], inDays: 11, zone: "neighbour", price: 15600 },
-    { kind: "order", title: "Order: two vanes", design: "weatherVane", split: [1, 1], inDays: 12, zone: "inland", price: 1100 },
-    { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 2, 2], inDays: 14 },
-    { kind: "mailing list", title: "Yule list", design: "tidePool", split: [24, 16], inDays: 24, zone: "inland", households: list },
-    { kind: "order", title: "Order from Oudewiel", design: "moth", split: [2, 2], inDays: 17, zone: "neighbour", price: 2200 },
-    { kind: "fair", title: "Kilfarrow market", design: "quince", split: [8, 8], inDays: 19 },
-    { kind: "commission", title: "Harbour office", design: "bicycle", split: [6, 6], inDays: 21, zone: "inland", price: 6900 },
-    { kind: "order", title: "Order: red sails", design: "paperBoat", split: [0, 5, 0], inDays: 22, zone: "inland", price: 2600 },
-    { kind: "own use", title: "Thank-yous", design: "kite", split: [3, 3], inDays: 27 },
-    { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [4, 4], inDays: 30 },
-    { kind: "order", title: "Order from Fathom Point", design: "weatherVane", split: [3, 0], inDays: 33, zone: "overseas", price: 1900 },
-    { kind: "order", title: "Order: one moth", design: "moth", split: [0, 1], inDays: 35, zone: "inland", price: 550 },
-    { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [3, 2], inDays: 40 },
-    { kind: "own use", title: "Birthdays, first quarter", design: "kite", split: [4, 4], inDays: 47 },
+    { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [2, 1, 0], inDays: 9, zone: "inland", price: 1800 },
+    { kind: "commission", title: "Choir leaving gift", design: "quince", split: [6, 3], inDays: 12, zone: "inland", price: 5400 },
+    { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [6, 5], inDays: 13 },
+    { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [18, 16], inDays: 16, zone: "neighbour", price: 18700 },
+    { kind: "order", title: "Two weather vanes", design: "weatherVane", split: [1, 1], inDays: 21, zone: "inland", price: 1100 },
+    { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 1, 1], inDays: 22 },
+    { kind: "order", title: "Oudewiel order", design: "moth", split: [2, 2], inDays: 28, zone: "neighbour", price: 2200 },
+    { kind: "fair", title: "Kilfarrow market", design: "quince", split: [5, 5], inDays: 25 },
+    { kind: "mailing list", title: "Yule list", design: "tidePool", split: [24, 16], inDays: 36, zone: "inland", households: list },
+    { kind: "commission", title: "Harbour office", design: "bicycle", split: [4, 4], inDays: 38, zone: "inland", price: 4600 },
+    { kind: "order", title: "Red sails", design: "paperBoat", split: [0, 3, 0], inDays: 39, zone: "inland", price: 1600 },
+    { kind: "own use", title: "Thank-yous", design: "kite", split: [2, 2], inDays: 41 },
+    { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [3, 2], inDays: 44 },
+    { kind: "order", title: "Fathom Point order", design: "weatherVane", split: [3, 0], inDays: 52, zone: "overseas", price: 1900 },
+    { kind: "order", title: "One lamp moth", design: "moth", split: [0, 1], inDays: 46, zone: "inland", price: 550 },
+    { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [3, 2], inDays: 50 },
+    { kind: "own use", title: "Birthdays", design: "kite", split: [4, 4], inDays: 58 },
   ];
   for (const plan of plans) addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));
 }
 
-/** The Ropewalk order lies half painted on the bench: some panels dry, some wet this minute. */
+/** The Gull Steps order lies half painted on the bench: some panels dry, some wet this minute. */
 function wetNow(shop: DemoShop): void {
   const design = designOf(shop, "nightTrain");
-  const need = addNeed(shop, { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 6, zone: "inland", price: 3500 }, momentAt(addDays(shop.today, -5), 9 * 60, ZONE));
+  const need = addNeed(shop, { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 8, zone: "inland", price: 3500 }, momentAt(addDays(shop.today, -5), 9 * 60, ZONE));
   const minutesAgo = (minutes: number): Date => new Date(shop.now.getTime() - minutes * 60_000);
   const batchId = makeId();
   let number = 0;

@@ -47,7 +47,8 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   return succeed(planOf(work, timetable, trueBound));
 }
 
-function planOf(work: Work, timetable: Timetable, bound: number): RunPlan {
+/** A timetable as a plan of moves, in minutes. */
+export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan {
   const done = work.steps.map(() => 0);
   const moves = timetable.steps().map((index, position): Move => {
     const step = stepAt(work, index);

@@ -1,0 +1,145 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { printDay, printTime } from "@yule/core";
+import { useEffect } from "react";
+import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { Loading, ProblemNote } from "../kit/states.tsx";
+import { SystemProvider } from "../kit/measure.tsx";
+import { Setup } from "../shop/Setup.tsx";
+import { useDesignsQuery, useShopQuery } from "./api.ts";
+import { useFeed } from "./feed.ts";
+import { AwayLine, Notices } from "./Notices.tsx";
+import { told } from "./notices.ts";
+import { give, undo } from "./outbox.ts";
+import { useOutlook, type Outlook } from "./outlook.ts";
+import { Ribbon } from "./Ribbon.tsx";
+import { eveningSet, showEvening } from "./screen.ts";
+import { useAppDispatch, useAppSelector } from "./store.ts";
+import { VIEWS } from "./views.ts";
+import type { Problem } from "@yule/contract";
+
+/** The frame of every view: head, ribbon, index tabs, sheet of paper. */
+export function Shell() {
+  useFeed();
+  const shop = useShopQuery();
+  const designs = useDesignsQuery();
+  const { outlook, problem } = useOutlook();
+  const { pathname } = useLocation();
+  const thin = pathname.startsWith("/bench");
+  useKeys();
+  useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
+  const empty = designs.data !== undefined && designs.data.designs.length === 0;
+  return (
+    <SystemProvider value={shop.data?.lengthSystem ?? "in"}>
+      <Flex direction="column" minHeight="100%">
+        <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
+          To the verdict
+        </a>
+        <Head outlook={outlook} />
+        <AwayLine />
+        {empty ? (
+          <Setup />
+        ) : (
+          <>
+            {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
+            <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
+              <Tabs outlook={outlook} />
+              <Box as="main" flex="1" minWidth={0} bg="paper" borderStyle="solid" borderColor="hairline" borderWidth="0" borderTopWidth="1px" borderLeftWidth={{ base: 0, lg: "1px" }} borderTopLeftRadius={{ lg: "14px" }} padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}>
+                {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
+              </Box>
+            </Flex>
+          </>
+        )}
+        <Notices />
+      </Flex>
+    </SystemProvider>
+  );
+}
+
+function Head({ outlook }: { outlook: Outlook | null }) {
+  const dispatch = useAppDispatch();
+  const { data: shop } = useShopQuery();
+  const evening = useAppSelector((state) => state.screen.evening);
+  const turn = (): void => {
+    showEvening(!evening);
+    dispatch(eveningSet(!evening));
+  };
+  const system = shop?.lengthSystem ?? "in";
+  return (
+    <Flex as="header" align="center" wrap="wrap" rowGap="0" columnGap={{ base: "10px", md: "18px" }} paddingX="20px" paddingTop="8px" paddingBottom="4px">
+      <Text fontFamily="heading" fontSize="22px" fontWeight={600}>
+        {shop?.name ?? "Yule Stack"}
+      </Text>
+      <Box flex="1" />
+      <Flex role="group" aria-label="Lengths in" border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
+        {(["in", "cm"] as const).map((each) => (
+          <Button key={each} aria-pressed={system === each} variant={system === each ? "solid" : "ghost"} textDecoration="none" borderRadius="0" minHeight="40px" height="40px" minWidth="48px" paddingInline="10px" onClick={() => system !== each && void give("set-shop", { lengthSystem: each }, { quiet: true })}>
+            {each}
+          </Button>
+        ))}
+      </Flex>
+      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening}>
+        {evening ? "☀ day" : "☾ evening"}
+      </Button>
+      <Text color="softInk" display={{ base: "none", md: "block" }}>
+        {outlook ? `${printDay(outlook.today)}, ${printTime(outlook.minute)}` : ""}
+      </Text>
+    </Flex>
+  );
+}
+
+/** How many things in a view ask for attention, and how badly. */
+function calls(outlook: Outlook | null): Readonly<Record<string, { count: number; bad: boolean }>> {
+  if (!outlook) return {};
+  const late = outlook.open.filter((view) => view.outlook.safety === "cannot").length;
+  const post = outlook.open.filter((view) => view.stage === "to post" && view.readyBy <= outlook.today).length;
+  return {
+    season: { count: late, bad: true },
+    finish: { count: outlook.open.filter((view) => view.stage === "to inspect" || view.stage === "to assemble").length, bad: false },
+    dispatch: { count: post, bad: true },
+    stores: { count: outlook.stock.filter(({ outlook: stock }) => stock.missing > 0).length, bad: false },
+  };
+}
+
+function Tabs({ outlook }: { outlook: Outlook | null }) {
+  const called = calls(outlook);
+  return (
+    <Flex as="nav" aria-label="Views" direction={{ base: "row", lg: "column" }} overflowX="auto" width={{ lg: "124px" }} flex="none" paddingTop={{ base: 0, lg: "8px" }} css={{ scrollbarWidth: "none" }}>
+      {VIEWS.map((view) => {
+        const call = called[view.path];
+        return (
+          <NavLink key={view.path} to={`/${view.path}`} style={{ textDecoration: "none", flex: "none" }}>
+            {({ isActive }) => (
+              <Flex minHeight="44px" align="center" paddingLeft={{ base: "12px", lg: "20px" }} paddingRight="8px" gap="8px" justify="space-between" bg={isActive ? "paper" : "transparent"} fontWeight={isActive ? 700 : 500} color={isActive ? "ink" : "softInk"} borderTopLeftRadius="10px" borderTopRightRadius={{ base: "10px", lg: 0 }} borderBottomLeftRadius={{ base: 0, lg: "10px" }} marginRight={{ lg: isActive ? "-1px" : 0 }} position="relative" zIndex={1}>
+                <span>{view.label}</span>
+                {call && call.count > 0 && (
+                  <Box as="span" minWidth="22px" height="22px" borderRadius={call.bad ? "4px" : "11px"} bg={call.bad ? "cannot" : "tight"} color="paper" fontSize="14px" fontWeight={700} textAlign="center" lineHeight="22px" paddingX="4px" aria-label={`${String(call.count)} to see to`}>
+                    {call.count}
+                  </Box>
+                )}
+              </Flex>
+            )}
+          </NavLink>
+        );
+      })}
+    </Flex>
+  );
+}
+
+/** Keys: 1 to 8 for the views, u to take the last thing back. Not while something is being written. */
+function useKeys(): void {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const last = useAppSelector((state) => [...state.outbox.notices].reverse().find((notice) => notice.undo !== null)?.undo ?? null);
+  useEffect(() => {
+    const pressed = (key: KeyboardEvent): void => {
+      const target = key.target as HTMLElement | null;
+      if (key.ctrlKey || key.metaKey || key.altKey || target?.closest("input, textarea, select, [role=dialog]")) return;
+      const view = VIEWS.find((each) => each.key === key.key);
+      if (view) void navigate(`/${view.path}`);
+      if (key.key === "u" && last) void undo(last);
+      if (key.key === "?") dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, + and − on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [navigate, dispatch, last]);
+}

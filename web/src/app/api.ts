@@ -1,0 +1,52 @@
+import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
+import { problemSchema, type BenchRead, type DesignsRead, type DispatchRead, type LogbookRead, type Problem, type SeasonRead, type ShopRead, type StoresRead } from "@yule/contract";
+import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
+import { withWaiting } from "./waiting.ts";
+
+export const OFFLINE: Problem = { type: "about:blank", title: "The server is not answering.", status: 0, detail: "What was read before is shown; what you do is kept and sent when the server is back.", errors: [] };
+
+/** One request to the server. @throws a Problem, with status 0 when nothing answered */
+export async function request(path: string, init?: RequestInit): Promise<unknown> {
+  const answer = await fetch(`/api/${path}`, { ...init, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
+  if (!answer || answer.status === 502 || answer.status === 504) throw OFFLINE;
+  const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
+  if (answer.ok) return body;
+  const problem = problemSchema.safeParse(body);
+  throw problem.success ? problem.data : OFFLINE;
+}
+
+/** Reads the server, keeps what it said, and falls back to what was kept. What waits in the outbox is shown as done. */
+const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
+  try {
+    const data = await request(path);
+    await keepAnswer(path, data).catch(() => undefined);
+    return { data: withWaiting(path, data, await allInOutbox().catch(() => [])) };
+  } catch (thrown) {
+    const problem = thrown as Problem;
+    if (problem.status !== 0 && problem.status !== 503) return { error: problem };
+    const kept = await keptAnswer(path).catch(() => undefined);
+    if (kept === undefined) return { error: problem };
+    return { data: withWaiting(path, kept, await allInOutbox().catch(() => [])) };
+  }
+};
+
+export const api = createApi({
+  reducerPath: "api",
+  baseQuery: read,
+  tagTypes: ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"],
+  endpoints: (build) => ({
+    shop: build.query<ShopRead, void>({ query: () => "shop", providesTags: ["shop"] }),
+    season: build.query<SeasonRead, void>({ query: () => "season", providesTags: ["season"] }),
+    designs: build.query<DesignsRead, void>({ query: () => "designs", providesTags: ["designs"] }),
+    stores: build.query<StoresRead, void>({ query: () => "stores", providesTags: ["stores"] }),
+    bench: build.query<BenchRead, void>({ query: () => "bench", providesTags: ["bench"] }),
+    dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
+    logbook: build.query<LogbookRead, { find: string; before: number | null }>({
+      query: ({ find, before }) => `logbook?most=60${find ? `&find=${encodeURIComponent(find)}` : ""}${before ? `&before=${String(before)}` : ""}`,
+      providesTags: ["logbook"],
+    }),
+  }),
+});
+
+export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useBenchQuery, useDispatchQuery, useLogbookQuery } = api;
+export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"] as const;

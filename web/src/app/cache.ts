@@ -1,0 +1,34 @@
+import type { CommandEnvelope } from "@yule/contract";
+import { openDB, type DBSchema, type IDBPDatabase } from "idb";
+
+/** What a tablet keeps when the server is away: the last answers, and the commands that have not gone up. */
+interface Kept extends DBSchema {
+  answers: { key: string; value: unknown };
+  outbox: { key: number; value: CommandEnvelope };
+}
+
+let opened: Promise<IDBPDatabase<Kept>> | null = null;
+const database = (): Promise<IDBPDatabase<Kept>> => {
+  opened ??= openDB<Kept>("yule-stack", 1, {
+    upgrade: (made) => {
+      made.createObjectStore("answers");
+      made.createObjectStore("outbox", { autoIncrement: true });
+    },
+  });
+  return opened;
+};
+
+export const keepAnswer = async (path: string, answer: unknown): Promise<void> => void (await (await database()).put("answers", answer, path));
+export const keptAnswer = async (path: string): Promise<unknown> => (await database()).get("answers", path);
+
+export const putInOutbox = async (command: CommandEnvelope): Promise<void> => void (await (await database()).add("outbox", command));
+
+/** The oldest waiting command with its place, or null. */
+export async function oldestInOutbox(): Promise<{ key: number; command: CommandEnvelope } | null> {
+  const cursor = await (await database()).transaction("outbox").store.openCursor();
+  return cursor ? { key: cursor.key, command: cursor.value } : null;
+}
+
+export const takeFromOutbox = async (key: number): Promise<void> => (await database()).delete("outbox", key);
+export const outboxCount = async (): Promise<number> => (await database()).count("outbox");
+export const allInOutbox = async (): Promise<readonly CommandEnvelope[]> => (await database()).getAll("outbox");

@@ -1,0 +1,27 @@
+import { useEffect } from "react";
+import { ALL_TAGS, api } from "./api.ts";
+import { reached } from "./notices.ts";
+import { sendAll } from "./outbox.ts";
+import { useAppDispatch } from "./store.ts";
+
+/** Listens for changes made elsewhere and reads anew; when the server comes back, sends what waited. */
+export function useFeed(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const source = new EventSource("/api/feed");
+    const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_TAGS]));
+    let broken = false;
+    source.onmessage = readAnew;
+    source.onopen = () => {
+      dispatch(reached(true));
+      if (broken) readAnew();
+      broken = false;
+      void sendAll();
+    };
+    source.onerror = () => {
+      broken = true;
+      dispatch(reached(false));
+    };
+    return () => source.close();
+  }, [dispatch]);
+}

@@ -1,0 +1,51 @@
+import type { DesignRead, StoreRead } from "@yule/contract";
+import { inches, lengthOfUnits, mm, stackGeometry, type Length, type Stack } from "@yule/core";
+
+/** A design's stack in exact lengths. */
+export function stackOf(design: Pick<DesignRead, "stack">): Stack {
+  const { stack } = design;
+  const place = (units: number | null): Length | null => (units === null ? null : lengthOfUnits(units));
+  return {
+    fold: stack.fold,
+    width: lengthOfUnits(stack.width),
+    height: lengthOfUnits(stack.height),
+    thickness: lengthOfUnits(stack.thickness),
+    envelope: stack.envelope ? { width: lengthOfUnits(stack.envelope.width), height: lengthOfUnits(stack.envelope.height) } : null,
+    layers: stack.layers.map((layer) => ({ ...layer, width: lengthOfUnits(layer.width), height: lengthOfUnits(layer.height), x: place(layer.x), y: place(layer.y) })),
+  };
+}
+
+/** The painted panel of a design: its topmost panel layer, or the card's face. */
+export function panelOf(design: Pick<DesignRead, "stack">): { width: Length; height: Length } {
+  const panel = [...design.stack.layers].reverse().find((layer) => layer.kind === "panel");
+  return { width: lengthOfUnits(panel?.width ?? design.stack.width), height: lengthOfUnits(panel?.height ?? design.stack.height) };
+}
+
+/** Border tape and divider tape are 1/2 in wide, a tear eats up to a millimetre, a knife nothing to speak of. */
+export const LOSSES = { cut: { edge: mm(0), gap: mm(0) }, fold: { edge: mm(0), gap: mm(1) }, tape: { edge: inches(0.5), gap: inches(0.5) } } as const;
+
+const fits = (full: number, piece: number): number => Math.floor(full / piece);
+const grid = (store: StoreRead, width: number, height: number, edge: number, gap: number): number => {
+  const [w, h] = [(store.width ?? 0) - 2 * edge + gap, (store.height ?? 0) - 2 * edge + gap];
+  return Math.max(fits(w, width + gap) * fits(h, height + gap), fits(w, height + gap) * fits(h, width + gap));
+};
+
+/** Panels of one design from one sheet in one plain grid: a floor for reckoning ahead; the split itself does better. */
+export function panelsPerSheet(design: DesignRead, store: StoreRead): number {
+  const panel = panelOf(design);
+  const { edge, gap } = LOSSES[design.method];
+  return grid(store, panel.width, panel.height, edge, gap);
+}
+
+/** Bases, and the mat under each panel, from one sheet of card stock. */
+export function basesPerSheet(design: DesignRead, store: StoreRead): number {
+  const { base } = stackGeometry(stackOf(design));
+  return grid(store, base.width, base.height, 0, 0);
+}
+
+/** The envelope on the shelf that is the design's own size, either way up. */
+export function envelopeFor(design: DesignRead, stores: readonly StoreRead[]): StoreRead | null {
+  const wanted = design.stack.envelope;
+  if (!wanted) return null;
+  return stores.find((store) => store.kind === "envelope" && [store.width, store.height].sort().join() === [wanted.width, wanted.height].sort().join()) ?? null;
+}

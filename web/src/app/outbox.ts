@@ -1,0 +1,81 @@
+import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, Problem } from "@yule/contract";
+import { v7 } from "uuid";
+import { ALL_TAGS, api, request } from "./api.ts";
+import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
+import { reached, told, waits } from "./notices.ts";
+import { store, type AppDispatch } from "./store.ts";
+import { withFacts } from "./waiting.ts";
+
+/** What became of a command: done, refused with what was wrong, or kept until the server is back. */
+export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
+
+const listeners = new Map<string, (sent: Sent) => void>();
+let sending = false;
+let retry: ReturnType<typeof setTimeout> | undefined;
+const RETRY_MS = 2_000;
+
+/**
+ * Gives a command: kept first, so that no reload loses it, then sent in order.
+ * @param quiet tells nothing when it is done, as for taps at the bench
+ */
+export async function give<Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, { quiet = false, at }: { quiet?: boolean; at?: Date } = {}): Promise<Sent> {
+  const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
+  if (command.kind === "tell-bench") store.dispatch(api.util.updateQueryData("bench", undefined, (bench) => withFacts(bench, command as CommandEnvelope<"tell-bench">)));
+  await putInOutbox(command as CommandEnvelope);
+  const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
+  void sendAll();
+  const result = await sent;
+  if (result.state === "done" && !quiet) store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
+  return result;
+}
+
+/** Sends what waits, oldest first, one at a time. */
+export async function sendAll(): Promise<void> {
+  if (sending) return;
+  sending = true;
+  clearTimeout(retry);
+  const { dispatch } = store;
+  try {
+    for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) {
+      dispatch(waits(await outboxCount()));
+      const sent = await sendOne(next.command);
+      if (sent.state === "waiting") {
+        dispatch(reached(false));
+        // Those who wait for an answer are told that it is kept; it goes up later all the same.
+        for (const [id, listener] of listeners) {
+          listener(sent);
+          listeners.delete(id);
+        }
+        retry = setTimeout(() => void sendAll(), RETRY_MS);
+        return;
+      }
+      dispatch(reached(true));
+      await takeFromOutbox(next.key);
+      settle(dispatch, next.command, sent);
+    }
+    dispatch(waits(0));
+  } finally {
+    sending = false;
+  }
+}
+
+async function sendOne(command: CommandEnvelope): Promise<Sent> {
+  try {
+    const answer = (await request("commands", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(command) })) as CommandAnswer;
+    return { state: "done", answer };
+  } catch (thrown) {
+    const problem = thrown as Problem;
+    return problem.status === 0 || problem.status >= 500 ? { state: "waiting" } : { state: "refused", problem };
+  }
+}
+
+function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): void {
+  const listener = listeners.get(command.id);
+  listeners.delete(command.id);
+  listener?.(sent);
+  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "undo")) dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
+  dispatch(api.util.invalidateTags([...ALL_TAGS]));
+}
+
+/** Takes a command back. */
+export const undo = (eventId: string): Promise<Sent> => give("undo", { eventId });

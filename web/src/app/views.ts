@@ -1,0 +1,20 @@
+import type { ComponentType } from "react";
+
+/** A view: its place in the order of the work, its name, and what loads it. Adding one is a line here and a folder. */
+export interface View {
+  readonly path: string;
+  readonly label: string;
+  readonly key: string;
+  readonly load: () => Promise<{ default: ComponentType }>;
+}
+
+export const VIEWS: readonly View[] = [
+  { path: "season", label: "Season", key: "1", load: () => import("../season/SeasonView.tsx") },
+  { path: "designs", label: "Designs", key: "2", load: () => import("../designs/DesignsView.tsx") },
+  { path: "sheets", label: "Sheets", key: "3", load: () => import("../sheets/SheetsView.tsx") },
+  { path: "bench", label: "Bench", key: "4", load: () => import("../bench/BenchView.tsx") },
+  { path: "finish", label: "Finish", key: "5", load: () => import("../finish/FinishView.tsx") },
+  { path: "dispatch", label: "Dispatch", key: "6", load: () => import("../dispatch/DispatchView.tsx") },
+  { path: "stores", label: "Stores", key: "7", load: () => import("../stores/StoresView.tsx") },
+  { path: "logbook", label: "Logbook", key: "8", load: () => import("../logbook/LogbookView.tsx") },
+];

@@ -1,0 +1,104 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { DesignRead } from "@yule/contract";
+import { minutes, printMinutes, stackGeometry } from "@yule/core";
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import { useDesignsQuery } from "../app/api.ts";
+import { stackOf } from "../app/materials.ts";
+import { Picture } from "../app/Picture.tsx";
+import { useView } from "../app/useOutlet.ts";
+import { useMeasure, spoken } from "../kit/measure.tsx";
+import { Figure, Verdict } from "../kit/Verdict.tsx";
+import { CardDrawing } from "./parts/CardDrawing.tsx";
+import { NewDesign } from "./parts/NewDesign.tsx";
+import { RouteStrip } from "./parts/RouteStrip.tsx";
+import { StackForm } from "./parts/StackForm.tsx";
+
+/** Designs: the families on the wall, and one card worked out from envelope to panel with its route. */
+export default function DesignsView() {
+  const { designs } = useView();
+  const [params, setParams] = useSearchParams();
+  const [adding, setAdding] = useState(false);
+  const design = designs.find((each) => each.id === params.get("design")) ?? designs[0];
+  if (!design) return <Verdict>No design yet. The first one shows its card to scale here.</Verdict>;
+  return (
+    <>
+      <DesignVerdict design={design} />
+      <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
+        <Box flex="1" minWidth={0}>
+          <CardDrawing design={design} />
+          <StackForm key={design.id} design={design} />
+        </Box>
+        <Box width={{ base: "100%", xl: "440px" }} flex="none">
+          <RouteStrip design={design} />
+        </Box>
+      </Flex>
+      <Wall chosen={design.id} onChoose={(id) => setParams({ design: id })} />
+      <Button marginTop="20px" variant="outline" onClick={() => setAdding(true)}>
+        New design from a template
+      </Button>
+      {adding && <NewDesign onClose={() => setAdding(false)} onMade={(id) => setParams({ design: id })} />}
+    </>
+  );
+}
+
+function DesignVerdict({ design }: { design: DesignRead }) {
+  const { say, size } = useMeasure();
+  const geometry = stackGeometry(stackOf(design));
+  const [fault] = geometry.faults;
+  const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
+  const hands = design.stages.reduce((sum, stage) => sum + stage.hands, 0);
+  const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);
+  return (
+    <Verdict>
+      {design.name}: cut the base{" "}
+      <Figure why={`The card's face is ${size(stackOf(design).width, stackOf(design).height)} and it folds ${design.stack.fold === "none" ? "nowhere" : `at the ${design.stack.fold}`}, so the flat base is twice as ${design.stack.fold === "top" ? "high" : "wide"}.`}>{size(geometry.base.width, geometry.base.height)}</Figure>
+      {geometry.score !== null && <> and score at {say(geometry.score)}</>}.{" "}
+      {fault ? (
+        <Figure tone="cannot" why={`${spoken(fault.given, say)}; allowed is ${spoken(fault.allowed, say)}.`}>
+          {fault.code === "envelope-too-small" ? "It is too tight in its envelope" : "The layers do not lie inside each other"}
+        </Figure>
+      ) : uneven.length > 0 ? (
+        <Figure tone="tight" why={`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}>
+          The {uneven[0]?.name} lies uneven
+        </Figure>
+      ) : (
+        <Figure tone="safe" why="All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness.">
+          Reveals are even and it fits its envelope
+        </Figure>
+      )}
+      . One card takes <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>{printMinutes(minutes(hands))}</Figure> of hands.
+    </Verdict>
+  );
+}
+
+function Wall({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
+  const { data } = useDesignsQuery();
+  return (
+    <Box marginTop="34px">
+      {data?.series.map((series) => (
+        <Box key={series.id} as="section" marginBottom="20px">
+          <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="10px">
+            {series.name}
+          </Heading>
+          <Flex gap="20px" wrap="wrap" align="flex-end">
+            {data.designs
+              .filter((design) => design.seriesId === series.id)
+              .map((design) => (
+                <button key={design.id} type="button" aria-pressed={design.id === chosen} onClick={() => onChoose(design.id)} style={{ cursor: "pointer", textAlign: "left", font: "inherit", padding: 6, borderRadius: 10, outlineOffset: 3, border: `2px solid ${design.id === chosen ? "var(--chakra-colors-ink)" : "transparent"}` }}>
+                  <Flex gap="8px">
+                    {design.colourways.map((colourway) => (
+                      <Picture key={colourway.id} id={colourway.pictureId} alt={`${design.name}, ${colourway.name}`} width={`${String(Math.round(design.stack.width / 460))}px`} ratio={design.stack.height / design.stack.width} />
+                    ))}
+                  </Flex>
+                  <Text fontWeight={600} marginTop="6px" maxWidth="260px" overflowWrap="anywhere">
+                    {design.name}
+                  </Text>
+                </button>
+              ))}
+          </Flex>
+        </Box>
+      ))}
+    </Box>
+  );
+}

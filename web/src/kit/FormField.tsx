@@ -1,0 +1,35 @@
+import { Field, Input, NativeSelect } from "@chakra-ui/react";
+import type { ComponentProps, ReactNode } from "react";
+import { INPUT } from "./LengthField.tsx";
+
+/** A labelled field with its one clear message. */
+export function FormField({ label, fault, children }: { label: string; fault?: string | undefined; children: ReactNode }) {
+  return (
+    <Field.Root invalid={fault !== undefined}>
+      <Field.Label fontSize="15px" fontWeight={600}>
+        {label}
+      </Field.Label>
+      {children}
+      <Field.ErrorText color="cannot" fontSize="15px">
+        {fault}
+      </Field.ErrorText>
+    </Field.Root>
+  );
+}
+
+export const TextInput = (props: ComponentProps<typeof Input>) => <Input {...INPUT} {...props} />;
+
+export function Choice({ options, ...props }: { options: readonly { value: string; label: string }[] } & ComponentProps<typeof NativeSelect.Field>) {
+  return (
+    <NativeSelect.Root>
+      <NativeSelect.Field {...INPUT} paddingInlineEnd="34px" {...props}>
+        {options.map((option) => (
+          <option key={option.value} value={option.value}>
+            {option.label}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator color="ink" />
+    </NativeSelect.Root>
+  );
+}

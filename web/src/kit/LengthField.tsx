@@ -1,0 +1,41 @@
+import { Field, Input } from "@chakra-ui/react";
+import { faultLine } from "@yule/contract";
+import { readLength, type Length } from "@yule/core";
+import { useEffect, useState } from "react";
+import { useMeasure } from "./measure.tsx";
+
+/** A length as a maker writes it, read when the field is left; the message says what was given and what is allowed. */
+export function LengthField({ label, value, onRead, fault }: { label: string; value: Length; onRead: (length: Length) => void; fault?: string | undefined }) {
+  const { system, bare } = useMeasure();
+  const [text, setText] = useState(bare(value));
+  const [wrong, setWrong] = useState<string | null>(null);
+  useEffect(() => {
+    setText(bare(value));
+    setWrong(null);
+    // The printer of lengths changes with the system alone.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [value, system]);
+  const read = (): void => {
+    // What was printed rounded and not touched is still the exact length.
+    if (text === bare(value)) return setWrong(null);
+    const result = readLength(text, system);
+    if (result.ok && result.value > 0) {
+      setWrong(null);
+      onRead(result.value);
+    } else setWrong(result.ok ? `given ${text}, allowed more than 0` : faultLine({ ...(result.faults[0] ?? { code: "", given: text, allowed: "" }), path: [label] }));
+  };
+  return (
+    <Field.Root invalid={wrong !== null || fault !== undefined} width="auto">
+      <Field.Label fontSize="14px" color="softInk" fontWeight={500}>
+        {label}
+      </Field.Label>
+      <Input value={text} onChange={(change) => setText(change.target.value)} onBlur={read} onKeyDown={(key) => key.key === "Enter" && read()} width="116px" {...INPUT} />
+      <Field.ErrorText color="cannot" fontSize="14px" maxWidth="200px">
+        {wrong ?? fault}
+      </Field.ErrorText>
+    </Field.Root>
+  );
+}
+
+/** How every input looks: a ruled line to write on. */
+export const INPUT = { height: "44px", fontSize: "16px", bg: "paper", color: "ink", border: "1.5px solid", borderColor: "softInk", borderRadius: "8px", paddingInline: "12px" } as const;

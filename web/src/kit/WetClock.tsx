@@ -1,0 +1,45 @@
+import { printClock, minutes, type UnitState } from "@yule/core";
+import { Words } from "./drawing.tsx";
+
+const RADIUS = 30;
+const AROUND = 2 * Math.PI * RADIUS;
+
+/** What a unit's clock says and how it looks: a word or a time, a ring that runs out, and a shape of its own. */
+export function clockFace(state: UnitState, now: Date, dryMinutes: number): { text: string; spoken: string; share: number; kind: string } {
+  const { wetness } = state;
+  const left = (until: Date) => minutes((until.getTime() - now.getTime()) / 60_000);
+  switch (wetness.state) {
+    case "wet":
+      return { text: printClock(left(wetness.dryAt)), spoken: `wet for ${printClock(left(wetness.dryAt))}`, share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)), kind: "wet" };
+    case "catch":
+      return { text: printClock(left(wetness.until)), spoken: `to be caught within ${printClock(left(wetness.until))}`, share: 1, kind: "catch" };
+    case "missed":
+      return { text: "late", spoken: "its wet window has closed", share: 1, kind: "missed" };
+    case "dry":
+      return { text: "dry", spoken: "dry", share: 1, kind: "dry" };
+    case "waiting":
+      return { text: "–", spoken: "not begun", share: 0, kind: "waiting" };
+    case "finished":
+      return { text: "done", spoken: "finished", share: 1, kind: "dry" };
+    case "spoilt":
+      return { text: "✕", spoken: "spoilt", share: 0, kind: "spoilt" };
+  }
+}
+
+const RING: Readonly<Record<string, string>> = { wet: "#6DB1E8", catch: "#F0B23C", missed: "#F27C8D", dry: "#58B49C", waiting: "#51606D", spoilt: "#F27C8D" };
+
+/** The clock of a unit, drawn over its picture; dark in both themes, so that it stands off any paint. */
+export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitState; now: Date; dryMinutes: number; x: number; y: number; size: number }) {
+  const face = clockFace(state, now, dryMinutes);
+  const scale = size / 72;
+  return (
+    <g transform={`translate(${String(x)} ${String(y)}) scale(${String(scale)})`} aria-hidden>
+      <circle r={36} fill="#1D252D" fillOpacity={0.9} />
+      <circle r={RADIUS} fill="none" stroke="#51606D" strokeWidth={5} />
+      <circle r={RADIUS} fill="none" stroke={RING[face.kind]} strokeWidth={face.kind === "catch" ? 6 : 5} strokeDasharray={face.kind === "catch" ? "7 5" : `${String(face.share * AROUND)} ${String(AROUND)}`} transform="rotate(-90)" />
+      <Words anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
+        {face.text}
+      </Words>
+    </g>
+  );
+}

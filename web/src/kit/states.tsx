@@ -1,0 +1,76 @@
+import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
+import type { Safety } from "@yule/core";
+import type { ReactNode } from "react";
+import { faultLine, type Problem } from "@yule/contract";
+
+/** Hatches beside the colours, so that a state is seen without them: dots for tight, stripes for cannot, waves for wet. */
+export const HATCH: Readonly<Record<Safety | "wet", string>> = {
+  safe: "none",
+  tight: "radial-gradient(circle at 2px 2px, rgba(255,255,255,.95) 1.1px, transparent 1.4px) 0 0 / 5px 5px",
+  cannot: "repeating-linear-gradient(135deg, rgba(255,255,255,.75) 0 2px, transparent 2px 6px)",
+  wet: "url(\"data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='14' height='6'%3E%3Cpath d='M0 3q3.5-4 7 0t7 0' fill='none' stroke='white' stroke-width='1.4'/%3E%3C/svg%3E\") 0 0 / 14px 6px",
+};
+
+const FILL = { safe: "safeFill", tight: "tightFill", cannot: "cannotFill" } as const;
+
+/** A small square with a state's colour and texture. */
+export function StateMark({ state, size = 14 }: { state: Safety; size?: number }) {
+  return <Box as="span" display="inline-block" flex="none" width={`${String(size)}px`} height={`${String(size)}px`} borderRadius="3px" bg={FILL[state]} backgroundImage={HATCH[state].split(" 0 0 /")[0]} backgroundSize={HATCH[state].split("/ ")[1]} aria-hidden />;
+}
+
+export function StateWord({ state, children }: { state: Safety; children?: ReactNode }) {
+  return (
+    <Flex as="span" display="inline-flex" align="center" gap="7px" color={state}>
+      <StateMark state={state} />
+      {children ?? state}
+    </Flex>
+  );
+}
+
+const Panel = chakra("div", { base: { border: "1.5px dashed", borderColor: "softInk", borderRadius: "10px", padding: "20px", maxWidth: "560px" } });
+
+/** An empty state teaches: what the view will decide, and the first step. */
+export function Teach({ title, children, step }: { title: string; children: ReactNode; step?: ReactNode }) {
+  return (
+    <Panel>
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
+        {title}
+      </Text>
+      <Box color="softInk" marginBottom={step ? "16px" : 0}>
+        {children}
+      </Box>
+      {step}
+    </Panel>
+  );
+}
+
+/** What went wrong, with each fault's field, what was given and what is allowed. */
+export function ProblemNote({ problem }: { problem: Problem }) {
+  return (
+    <Box role="alert" border="1.5px solid" borderColor="cannot" borderRadius="10px" padding="12px 16px" color="cannot" marginY="12px" maxWidth="640px">
+      <Text fontWeight={700}>{problem.title}</Text>
+      {problem.errors.length === 0 ? <Text>{problem.detail}</Text> : problem.errors.map((fault) => <Text key={`${fault.path.join(".")}${fault.code}`}>{faultLine(fault)}</Text>)}
+    </Box>
+  );
+}
+
+export function Caution({ children }: { children: ReactNode }) {
+  return (
+    <Text fontSize="14px" color="softInk" borderLeft="3px solid" borderColor="tightFill" paddingLeft="10px" marginTop="18px" maxWidth="52em">
+      {children}
+    </Text>
+  );
+}
+
+/** While the season is being read. */
+export function Loading() {
+  return (
+    <Box aria-busy="true" aria-label="Reading the shop">
+      <Skeleton height="34px" width="70%" marginBottom="12px" borderRadius="6px" />
+      <Skeleton height="34px" width="48%" marginBottom="32px" borderRadius="6px" />
+      {[0, 1, 2, 3].map((row) => (
+        <Skeleton key={row} height="48px" marginBottom="12px" borderRadius="6px" />
+      ))}
+    </Box>
+  );
+}

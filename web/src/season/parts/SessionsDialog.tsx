@@ -1,0 +1,85 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { faultsOf, setSessions, faultLine, type CommandInput } from "@yule/contract";
+import { printTime } from "@yule/core";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { useSeasonQuery } from "../../app/api.ts";
+import { give } from "../../app/outbox.ts";
+import { Dialog } from "../../kit/Dialog.tsx";
+import { Choice, TextInput } from "../../kit/FormField.tsx";
+
+type Row = CommandInput<"set-sessions">["pattern"][number];
+export const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
+
+const minuteOf = (time: string): number => {
+  const [hours = "0", mins = "0"] = time.split(":");
+  return Number(hours) * 60 + Number(mins);
+};
+
+/** The rows of a week's sessions, edited in place. */
+export function SessionRows({ rows, onChange }: { rows: readonly Row[]; onChange: (rows: Row[]) => void }) {
+  const put = (index: number, patch: Partial<Row>): void => onChange(rows.map((row, at) => (at === index ? { ...row, ...patch } : row)));
+  return (
+    <Flex direction="column" gap="8px">
+      {rows.map((row, index) => (
+        <Flex key={row.id} gap="8px" align="center" wrap="wrap">
+          <Flex width="150px">
+            <Choice aria-label="Day of the week" value={String(row.weekday)} onChange={(change) => put(index, { weekday: Number(change.target.value) })} options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))} />
+          </Flex>
+          <TextInput aria-label="from" type="time" width="128px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
+          <Text>to</Text>
+          <TextInput aria-label="to" type="time" width="128px" value={printTime(row.to)} onChange={(change) => put(index, { to: minuteOf(change.target.value) })} />
+          <Button variant="ghost" type="button" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
+            remove
+          </Button>
+        </Flex>
+      ))}
+      <Button variant="outline" type="button" alignSelf="flex-start" onClick={() => onChange([...rows, { id: v7(), weekday: 6, from: 540, to: 720 }])}>
+        One more session
+      </Button>
+    </Flex>
+  );
+}
+
+/** What is wrong with a week of sessions, in lines. */
+export function sessionFaults(rows: readonly Row[]): string[] {
+  const input = { pattern: [...rows] };
+  const read = setSessions.safeParse(input);
+  return read.success
+    ? []
+    : faultsOf(read.error, input).map((fault) => {
+        const row = rows[Number(fault.path[1])];
+        const field = fault.path[2];
+        return row && (field === "to" || field === "from") ? faultLine({ ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: printTime(row[field]) }) : faultLine(fault);
+      });
+}
+
+export function SessionsDialog({ onClose }: { onClose: () => void }) {
+  const { data } = useSeasonQuery();
+  const [rows, setRows] = useState<Row[]>([...(data?.sessions ?? [])]);
+  const [faults, setFaults] = useState<string[]>([]);
+  const save = async (): Promise<void> => {
+    const found = sessionFaults(rows);
+    setFaults(found);
+    if (found.length > 0) return;
+    const sent = await give("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else onClose();
+  };
+  return (
+    <Dialog title="When you paint in an ordinary week" onClose={onClose}>
+      <SessionRows rows={rows} onChange={setRows} />
+      {faults.map((fault) => (
+        <Text key={fault} color="cannot" role="alert" marginTop="10px">
+          {fault}
+        </Text>
+      ))}
+      <Flex justify="flex-end" marginTop="18px" gap="10px">
+        <Button variant="outline" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button onClick={() => void save()}>Keep these</Button>
+      </Flex>
+    </Dialog>
+  );
+}
