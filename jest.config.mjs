@@ -1,4 +1,9 @@
-const transform = { "^.+\\.[tj]sx?$": ["@swc/jest", { jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" }, module: { type: "es6" }, sourceMaps: "inline" }] };
+const transform = {
+  "^.+\\.[tj]sx?$": [
+    "@swc/jest",
+    { jsc: { parser: { syntax: "typescript", tsx: true }, transform: { react: { runtime: "automatic" } }, target: "es2022" }, module: { type: "es6" }, sourceMaps: "inline" },
+  ],
+};
 const shared = { transform, extensionsToTreatAsEsm: [".ts", ".tsx"], transformIgnorePatterns: ["/node_modules/"], modulePathIgnorePatterns: ["/dist/", "/.data/"] };
 /** Native ESM in three projects: pure code, the server on a private PostgreSQL, the interface in jsdom. */
 export default {

@@ -16,7 +16,12 @@ export default defineConfig({
         display: "standalone",
         icons: [{ src: "/favicon.svg", sizes: "any", type: "image/svg+xml", purpose: "any" }],
       },
-      workbox: { globPatterns: ["**/*.{js,css,html,svg,woff2,wasm}"], globIgnores: ["**/*{cyrillic,greek,vietnamese}*"], maximumFileSizeToCacheInBytes: 6_000_000, navigateFallbackDenylist: [/^\/api\//] },
+      workbox: {
+        globPatterns: ["**/*.{js,css,html,svg,woff2,wasm}"],
+        globIgnores: ["**/*{cyrillic,greek,vietnamese}*"],
+        maximumFileSizeToCacheInBytes: 6_000_000,
+        navigateFallbackDenylist: [/^\/api\//],
+      },
     }),
   ],
   worker: { format: "es" },

@@ -28,11 +28,31 @@ const PAINTS = {
 type PaintName = keyof typeof PAINTS;
 
 export const STORES = {
-  cotton: { id: makeId(), kind: "sheet", name: "Cotton 300 gsm, 20 × 26", width: inches(20), height: inches(26), onHand: 7, pack: 5, packCostMinor: 2450, leadDays: 6 },
+  cotton: { id: makeId(), kind: "sheet", name: "Cotton 300 gsm, 20 × 26", width: inches(20), height: inches(26), onHand: 13, pack: 5, packCostMinor: 2450, leadDays: 6 },
   halfPaper: { id: makeId(), kind: "sheet", name: "Smooth 250 gsm, A3", width: mm(297), height: mm(420), onHand: 22, pack: 20, packCostMinor: 1680, leadDays: 4 },
   kraft: { id: makeId(), kind: "card stock", name: "Card stock, kraft, 12 × 18", width: inches(12), height: inches(18), onHand: 46, pack: 25, packCostMinor: 1150, leadDays: 5 },
-  slate: { id: makeId(), kind: "card stock", name: "Card stock, slate blue, 12 × 18", width: inches(12), height: inches(18), onHand: 11, pack: 25, packCostMinor: 1290, leadDays: 5 },
-  squareEnvelopes: { id: makeId(), kind: "envelope", name: "Envelopes, square 5 3/4", width: inches(5.75), height: inches(5.75), onHand: 96, pack: 50, packCostMinor: 900, leadDays: 4 },
+  slate: {
+    id: makeId(),
+    kind: "card stock",
+    name: "Card stock, slate blue, 12 × 18",
+    width: inches(12),
+    height: inches(18),
+    onHand: 38,
+    pack: 25,
+    packCostMinor: 1290,
+    leadDays: 5,
+  },
+  squareEnvelopes: {
+    id: makeId(),
+    kind: "envelope",
+    name: "Envelopes, square 5 3/4",
+    width: inches(5.75),
+    height: inches(5.75),
+    onHand: 190,
+    pack: 50,
+    packCostMinor: 900,
+    leadDays: 4,
+  },
   longEnvelopes: { id: makeId(), kind: "envelope", name: "Envelopes C6", width: mm(162), height: mm(114), onHand: 140, pack: 50, packCostMinor: 700, leadDays: 4 },
   masking: { id: makeId(), kind: "other", name: "Masking fluid, 45 ml", width: null, height: null, onHand: 2, pack: 1, packCostMinor: 890, leadDays: 3 },
   tape: { id: makeId(), kind: "other", name: "Artist's tape, metres", width: null, height: null, onHand: 38, pack: 50, packCostMinor: 520, leadDays: 3 },
@@ -44,7 +64,18 @@ export const SERIES = {
   wind: { id: makeId(), name: "Garden wind", palette: "warm" },
 } as const;
 
-const stage = (name: string, kind: Stage["kind"], hands: number, setup: number, dry: number, more: Partial<Stage> = {}): Stage => ({ id: makeId(), name, kind, hands, setup, dry, within: null, portable: false, note: "", ...more });
+const stage = (name: string, kind: Stage["kind"], hands: number, setup: number, dry: number, more: Partial<Stage> = {}): Stage => ({
+  id: makeId(),
+  name,
+  kind,
+  hands,
+  setup,
+  dry,
+  within: null,
+  portable: false,
+  note: "",
+  ...more,
+});
 
 const maskedRoute = (): Stage[] => [
   stage("Sketch", "draw", 1, 3, 0, { portable: true }),
@@ -76,7 +107,10 @@ const squareStack = (mat: Length | null, panel: Length): AddDesign["stack"] => (
   fold: "left",
   width: inches(5.5),
   height: inches(5.5),
-  layers: [...(mat ? [{ kind: "mat" as const, name: "mat", width: mat, height: mat, x: null, y: null }] : []), { kind: "panel" as const, name: "panel", width: panel, height: panel, x: null, y: null }],
+  layers: [
+    ...(mat ? [{ kind: "mat" as const, name: "mat", width: mat, height: mat, x: null, y: null }] : []),
+    { kind: "panel" as const, name: "panel", width: panel, height: panel, x: null, y: null },
+  ],
   envelope: { width: inches(5.75), height: inches(5.75) },
   thickness: mm(1.2),
 });
@@ -101,14 +135,103 @@ interface Plan {
 }
 
 const PLANS: readonly Plan[] = [
-  { motif: "tidePool", name: "Tide pool", series: "shore", tall: false, masked: true, card: "slate", colourways: [["turquoise", "turquoise", "umber", "orange"], ["grey day", "grey", "umber", "madder"]] },
-  { motif: "paperBoat", name: "Paper boat", series: "shore", tall: false, masked: false, card: "slate", colourways: [["blue sail", "prussian", "turquoise", "ultramarine"], ["red sail", "turquoise", "ochre", "madder"], ["yellow sail", "ultramarine", "turquoise", "yellow"]] },
-  { motif: "nightTrain", name: "Night train", series: "night", tall: false, masked: true, card: "slate", colourways: [["dusk blue", "ultramarine", "violet", "yellow"], ["grey", "grey", "prussian", "orange"]] },
-  { motif: "moth", name: "Lamp moth", series: "night", tall: true, masked: false, card: "kraft", colourways: [["ochre", "ochre", "violet", "orange"], ["rose", "rose", "prussian", "yellow"]] },
-  { motif: "bicycle", name: "Bicycle in rain", series: "night", tall: false, masked: false, card: "kraft", colourways: [["red frame", "grey", "prussian", "madder"], ["green frame", "turquoise", "grey", "green"]] },
-  { motif: "kite", name: "Three kites", series: "wind", tall: true, masked: false, card: "kraft", colourways: [["red and blue", "turquoise", "madder", "ultramarine"], ["orange and green", "ultramarine", "orange", "green"]] },
-  { motif: "weatherVane", name: "Weather vane", series: "wind", tall: true, masked: false, card: "kraft", colourways: [["blue whale", "turquoise", "orange", "prussian"], ["evening", "rose", "umber", "violet"]] },
-  { motif: "quince", name: "Quinces", series: "wind", tall: false, masked: false, card: "kraft", colourways: [["ripe", "yellow", "green", "ochre"], ["on slate", "ochre", "green", "grey"]] },
+  {
+    motif: "tidePool",
+    name: "Tide pool",
+    series: "shore",
+    tall: false,
+    masked: true,
+    card: "slate",
+    colourways: [
+      ["turquoise", "turquoise", "umber", "orange"],
+      ["grey day", "grey", "umber", "madder"],
+    ],
+  },
+  {
+    motif: "paperBoat",
+    name: "Paper boat",
+    series: "shore",
+    tall: false,
+    masked: false,
+    card: "slate",
+    colourways: [
+      ["blue sail", "prussian", "turquoise", "ultramarine"],
+      ["red sail", "turquoise", "ochre", "madder"],
+      ["yellow sail", "ultramarine", "turquoise", "yellow"],
+    ],
+  },
+  {
+    motif: "nightTrain",
+    name: "Night train",
+    series: "night",
+    tall: false,
+    masked: true,
+    card: "slate",
+    colourways: [
+      ["dusk blue", "ultramarine", "violet", "yellow"],
+      ["grey", "grey", "prussian", "orange"],
+    ],
+  },
+  {
+    motif: "moth",
+    name: "Lamp moth",
+    series: "night",
+    tall: true,
+    masked: false,
+    card: "kraft",
+    colourways: [
+      ["ochre", "ochre", "violet", "orange"],
+      ["rose", "rose", "prussian", "yellow"],
+    ],
+  },
+  {
+    motif: "bicycle",
+    name: "Bicycle in rain",
+    series: "night",
+    tall: false,
+    masked: false,
+    card: "kraft",
+    colourways: [
+      ["red frame", "grey", "prussian", "madder"],
+      ["green frame", "turquoise", "grey", "green"],
+    ],
+  },
+  {
+    motif: "kite",
+    name: "Three kites",
+    series: "wind",
+    tall: true,
+    masked: false,
+    card: "kraft",
+    colourways: [
+      ["red and blue", "turquoise", "madder", "ultramarine"],
+      ["orange and green", "ultramarine", "orange", "green"],
+    ],
+  },
+  {
+    motif: "weatherVane",
+    name: "Weather vane",
+    series: "wind",
+    tall: true,
+    masked: false,
+    card: "kraft",
+    colourways: [
+      ["blue whale", "turquoise", "orange", "prussian"],
+      ["evening", "rose", "umber", "violet"],
+    ],
+  },
+  {
+    motif: "quince",
+    name: "Quinces",
+    series: "wind",
+    tall: false,
+    masked: false,
+    card: "kraft",
+    colourways: [
+      ["ripe", "yellow", "green", "ochre"],
+      ["on slate", "ochre", "green", "grey"],
+    ],
+  },
 ];
 
 export type DesignName = MotifName;

@@ -1,10 +1,40 @@
 import type { CommandInput } from "@yule/contract";
 import { idMaker } from "./ids.ts";
 
-const FIRST = ["Orla", "Piet", "Maren", "Tavi", "Ines", "Bram", "Sunniva", "Cato", "Elin", "Joss", "Wren", "Anselm", "Nell", "Ivo", "Thea", "Rafe", "Lotte", "Odd", "Mirren", "Kester"];
+const FIRST = [
+  "Orla",
+  "Piet",
+  "Maren",
+  "Tavi",
+  "Ines",
+  "Bram",
+  "Sunniva",
+  "Cato",
+  "Elin",
+  "Joss",
+  "Wren",
+  "Anselm",
+  "Nell",
+  "Ivo",
+  "Thea",
+  "Rafe",
+  "Lotte",
+  "Odd",
+  "Mirren",
+  "Kester",
+];
 const LAST = ["Quill", "Vandermoor", "Saltby", "Aske", "Ferrow", "Tidewell", "Marlock", "Oxenby", "Penhallow", "Strandhus"];
 const STREETS = ["Gull Steps", "Ropewalk", "Old Ferry Road", "Mill Race", "Chalk Lane", "Harbour Row", "Windlass Yard", "Lower Quay"];
-const COUNTRIES: readonly (readonly [string, string])[] = [["IE", "Ballymarsh"], ["IE", "Kilfarrow"], ["IE", "Port Annagh"], ["GB", "Saltcote"], ["DE", "Nordfleth"], ["NL", "Oudewiel"], ["US", "Fathom Point"], ["NZ", "Te Awamutu Bay"]];
+const COUNTRIES: readonly (readonly [string, string])[] = [
+  ["IE", "Ballymarsh"],
+  ["IE", "Kilfarrow"],
+  ["IE", "Port Annagh"],
+  ["GB", "Saltcote"],
+  ["DE", "Nordfleth"],
+  ["NL", "Oudewiel"],
+  ["US", "Fathom Point"],
+  ["NZ", "Te Awamutu Bay"],
+];
 
 /** Forty made-up households in six countries. */
 export function demoHouseholds(): CommandInput<"add-household">[] {

@@ -105,28 +105,48 @@ function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-ne
   const batchId = makeId();
   let number = 0;
   const units = need.lines.flatMap((line) => Array.from({ length: line.quantity + 1 }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })));
-  shop.say("split-sheets", { batchId, needId: need.id, uses: [{ storeId: design.paperId ?? "", sheets: design.paperId === STORES.cotton.id ? 1 : 2 }], units }, momentAt(start, 19 * 60 + 35, ZONE));
-  let day = start;
-  let minute = 19 * 60 + 45;
+  shop.say(
+    "split-sheets",
+    { batchId, needId: need.id, uses: [{ storeId: design.paperId ?? "", sheets: design.paperId === STORES.cotton.id ? 1 : 2 }], units },
+    momentAt(start, 19 * 60 + 35, ZONE),
+  );
+  let [day, minute] = [start, 19 * 60 + 45];
   for (const stage of design.stages.filter((each) => each.kind !== "assemble")) {
     if (minute > 21 * 60) [day, minute] = [nextSession(day), 19 * 60 + 40];
-    units.forEach((unit, index) => {
-      const at = momentAt(day, minute + Math.round((index + 1) * Math.max(0.4, stage.hands)), ZONE);
-      shop.say("tell-bench", { batchId, facts: [{ id: makeId(), unitId: unit.id, stageId: stage.id, what: "done", at: at.toISOString() }] }, at);
-    });
+    const at = (index: number): Date => momentAt(day, minute + Math.round((index + 1) * Math.max(0.4, stage.hands)), ZONE);
+    shop.say(
+      "tell-bench",
+      { batchId, facts: units.map((unit, index) => ({ id: makeId(), unitId: unit.id, stageId: stage.id, what: "done", at: at(index).toISOString() })) },
+      at(units.length - 1),
+    );
     minute += units.length * stage.hands + 6;
   }
   const inspected = nextSession(day);
   const spoilt = new Set([units[units.length - 1]?.id, units[need.lines[0]?.quantity ?? 0]?.id]);
-  shop.say("grade-panels", { batchId, grades: units.map((unit) => ({ unitId: unit.id, grade: spoilt.has(unit.id) ? (plan.design === "bicycle" ? "scrap" : "stash") : "good" })) }, momentAt(inspected, 20 * 60, ZONE));
+  shop.say(
+    "grade-panels",
+    { batchId, grades: units.map((unit) => ({ unitId: unit.id, grade: spoilt.has(unit.id) ? (plan.design === "bicycle" ? "scrap" : "stash") : "good" })) },
+    momentAt(inspected, 20 * 60, ZONE),
+  );
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const envelope = design.paperId === STORES.cotton.id ? STORES.squareEnvelopes.id : STORES.longEnvelopes.id;
   shop.say(
     "assemble-cards",
-    { needId: need.id, lines: need.lines.map((line) => ({ lineId: line.id, quantity: line.quantity })), uses: [{ storeId: design.cardStockId ?? "", quantity: Math.ceil(cards / 3) }, { storeId: envelope, quantity: cards }] },
+    {
+      needId: need.id,
+      lines: need.lines.map((line) => ({ lineId: line.id, quantity: line.quantity })),
+      uses: [
+        { storeId: design.cardStockId ?? "", quantity: Math.ceil(cards / 3) },
+        { storeId: envelope, quantity: cards },
+      ],
+    },
     momentAt(inspected, 20 * 60 + 50, ZONE),
   );
-  shop.say("post-need", { id: makeId(), needId: need.id, on: addDays(inspected, 1), service: "Letter", costMinor: plan.zone ? 125 : 0 }, momentAt(addDays(inspected, 1), 9 * 60, ZONE));
+  shop.say(
+    "post-need",
+    { id: makeId(), needId: need.id, on: addDays(inspected, 1), service: "Letter", costMinor: plan.zone ? 125 : 0 },
+    momentAt(addDays(inspected, 1), 9 * 60, ZONE),
+  );
 }
 
 function nextSession(day: Day): Day {
@@ -141,7 +161,7 @@ function openNeeds(shop: DemoShop): void {
     { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [2, 1, 0], inDays: 9, zone: "inland", price: 1800 },
     { kind: "commission", title: "Choir leaving gift", design: "quince", split: [6, 3], inDays: 12, zone: "inland", price: 5400 },
     { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [6, 5], inDays: 13 },
-    { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [18, 16], inDays: 16, zone: "neighbour", price: 18700 },
+    { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [28, 26], inDays: 16, zone: "neighbour", price: 29700 },
     { kind: "order", title: "Two weather vanes", design: "weatherVane", split: [1, 1], inDays: 21, zone: "inland", price: 1100 },
     { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 1, 1], inDays: 22 },
     { kind: "order", title: "Oudewiel order", design: "moth", split: [2, 2], inDays: 28, zone: "neighbour", price: 2200 },
@@ -162,11 +182,17 @@ function openNeeds(shop: DemoShop): void {
 /** The Gull Steps order lies half painted on the bench: some panels dry, some wet this minute. */
 function wetNow(shop: DemoShop): void {
   const design = designOf(shop, "nightTrain");
-  const need = addNeed(shop, { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 8, zone: "inland", price: 3500 }, momentAt(addDays(shop.today, -5), 9 * 60, ZONE));
+  const need = addNeed(
+    shop,
+    { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 8, zone: "inland", price: 3500 },
+    momentAt(addDays(shop.today, -5), 9 * 60, ZONE),
+  );
   const minutesAgo = (minutes: number): Date => new Date(shop.now.getTime() - minutes * 60_000);
   const batchId = makeId();
   let number = 0;
-  const units = need.lines.flatMap((line, index) => Array.from({ length: line.quantity + (index === 0 ? 1 : 0) }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })));
+  const units = need.lines.flatMap((line, index) =>
+    Array.from({ length: line.quantity + (index === 0 ? 1 : 0) }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })),
+  );
   shop.say("split-sheets", { batchId, needId: need.id, uses: [{ storeId: STORES.cotton.id, sheets: 1 }], units }, minutesAgo(95));
   const tell = (stage: number, unit: number, what: "done" | "spoilt", ago: number): void => {
     const at = minutesAgo(ago);

@@ -14,7 +14,11 @@ export interface Command {
 }
 
 /** Checks the input by its schema, computes, and holds the answer to the schema of the output. */
-function command<In extends z.ZodType, Out extends z.ZodType>(input: In, output: Out, compute: (input: z.output<In>, setting: CalcSetting) => Result<z.input<Out>> | Promise<Result<z.input<Out>>>): Command {
+function command<In extends z.ZodType, Out extends z.ZodType>(
+  input: In,
+  output: Out,
+  compute: (input: z.output<In>, setting: CalcSetting) => Result<z.input<Out>> | Promise<Result<z.input<Out>>>,
+): Command {
   return {
     schema: z.toJSONSchema(input, { io: "input", unrepresentable: "any" }),
     answer: async (given, setting) => {
@@ -27,7 +31,10 @@ function command<In extends z.ZodType, Out extends z.ZodType>(input: In, output:
 }
 
 /** Limits that leave a tenth of the time to write the answer. */
-export const limitsOf = (seconds: number, now: () => number): ((seed: number) => Limits) => (seed) => limitsFor(seconds * 0.85, now, seed);
+export const limitsOf =
+  (seconds: number, now: () => number): ((seed: number) => Limits) =>
+  (seed) =>
+    limitsFor(seconds * 0.85, now, seed);
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
   split: command(splitIn, splitOut, async (input, setting) => {

@@ -3,7 +3,7 @@ import { spawn, spawnSync } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from "node:fs";
 import { createConnection, createServer } from "node:net";
-import { join } from "node:path";
+import { dirname, join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 
 const isRoot = process.getuid?.() === 0;
@@ -108,7 +108,8 @@ export async function startPostgres(folder, { durable = true, port: wanted } = {
   if (bavail * bsize < LEAST_SPACE) fail(`No space is left: ${Math.round((bavail * bsize) / 1e6)} MB free in ${folder}, at least ${LEAST_SPACE / 1024 / 1024} MB are needed.`);
   if (!existsSync(join(cluster, "PG_VERSION"))) {
     rmSync(cluster, { recursive: true, force: true });
-    mkdirSync(cluster, { recursive: true, mode: 0o700 });
+    mkdirSync(dirname(cluster), { recursive: true, mode: 0o755 });
+    mkdirSync(cluster, { mode: 0o700 });
     const password = randomBytes(18).toString("base64url");
     writeFileSync(secret, password, { mode: 0o600 });
     const passwordFile = `${cluster}.password`;
@@ -120,15 +121,42 @@ export async function startPostgres(folder, { durable = true, port: wanted } = {
       chownSync(passwordFile, Number(stdout), Number(group));
     }
     const made = await finished(
-      asPostgres(join(bin, "initdb"), ["-D", cluster, "-U", "postgres", "-E", "UTF8", "--locale=C.UTF-8", "-A", "scram-sha-256", `--pwfile=${passwordFile}`, "--no-instructions", ...(durable ? [] : ["--no-sync"])], { stdio: ["ignore", "ignore", "pipe"], cwd: cluster }),
+      asPostgres(
+        join(bin, "initdb"),
+        [
+          "-D",
+          cluster,
+          "-U",
+          "postgres",
+          "-E",
+          "UTF8",
+          "--locale=C.UTF-8",
+          "-A",
+          "scram-sha-256",
+          `--pwfile=${passwordFile}`,
+          "--no-instructions",
+          ...(durable ? [] : ["--no-sync"]),
+        ],
+        { stdio: ["ignore", "ignore", "pipe"], cwd: cluster },
+      ),
     );
     rmSync(passwordFile, { force: true });
     if (made.code !== 0) fail("The database could not be made:", made.said.trim().split("\n").slice(-4).join("\n"));
   }
   await stopLeftover(cluster);
   const port = wanted ?? (await freePort());
-  const settings = { listen_addresses: "127.0.0.1", port, unix_socket_directories: "", max_connections: 60, ...(durable ? {} : { fsync: "off", synchronous_commit: "off", full_page_writes: "off" }) };
-  const child = asPostgres(join(bin, "postgres"), ["-D", cluster, ...Object.entries(settings).flatMap(([name, value]) => ["-c", `${name}=${value}`])], { stdio: ["ignore", "ignore", "pipe"], cwd: cluster, detached: true });
+  const settings = {
+    listen_addresses: "127.0.0.1",
+    port,
+    unix_socket_directories: "",
+    max_connections: 60,
+    ...(durable ? {} : { fsync: "off", synchronous_commit: "off", full_page_writes: "off" }),
+  };
+  const child = asPostgres(join(bin, "postgres"), ["-D", cluster, ...Object.entries(settings).flatMap(([name, value]) => ["-c", `${name}=${value}`])], {
+    stdio: ["ignore", "ignore", "pipe"],
+    cwd: cluster,
+    detached: true,
+  });
   let said = "";
   let gone = false;
   child.stderr.on("data", (text) => (said = (said + text).slice(-4000)));

@@ -76,5 +76,7 @@ const close = (): void => {
     .then(() => database.$client.end())
     .finally(() => process.exit(0));
 };
+// The start command may be killed outright; then nobody is left to stop this process.
+process.on("disconnect", close);
 process.on("SIGTERM", close);
 process.on("SIGINT", close);

@@ -6,7 +6,10 @@ export const benchFacts = ["done", "dry", "still-wet", "spoilt"] as const;
 /** What happened at the bench. Facts only append; the same fact id is told once. */
 export const tellBench = z.strictObject({
   batchId: id,
-  facts: z.array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment })).min(1).max(500),
+  facts: z
+    .array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment }))
+    .min(1)
+    .max(500),
 });
 
 export const grades = ["good", "rescue", "stash", "scrap"] as const;

@@ -25,7 +25,12 @@ export const runIn = z.strictObject({
   batches: z.array(batch).min(1).max(500).superRefine(uniqueIds("batches")),
   changeover: minutesField.default(0),
   drying: z.int().min(0).max(1_000_000).nullable().default(null).describe("drying places; null for unlimited"),
-  windows: z.array(z.tuple([minutesField, minutesField])).max(20_000).nullable().default([]).transform((windows) => windows ?? []),
+  windows: z
+    .array(z.tuple([minutesField, minutesField]))
+    .max(20_000)
+    .nullable()
+    .default([])
+    .transform((windows) => windows ?? []),
   seed: seedField.default(1),
 });
 

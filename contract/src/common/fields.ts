@@ -7,10 +7,18 @@ export const MOST_PIECES = 1_000_000;
 
 /** Millimetres at the command line, snapped to the nearest 1/320 mm. */
 export const mmField = z.number().min(0).max(LONGEST_MM);
-export const mmAboveZero = z.number().gt(0).max(LONGEST_MM).refine((value) => value <= 0 || mm(value) > 0, { message: "at least 0.002 mm" });
+export const mmAboveZero = z
+  .number()
+  .gt(0)
+  .max(LONGEST_MM)
+  .refine((value) => value <= 0 || mm(value) > 0, { message: "at least 0.002 mm" });
 export const toLength = (value: number): Length => mm(value);
 
-export const moneyField = z.int().min(0).max(1_000_000_000).transform((value): Money => money(value));
+export const moneyField = z
+  .int()
+  .min(0)
+  .max(1_000_000_000)
+  .transform((value): Money => money(value));
 export const countField = z.int().min(1).max(MOST_PIECES);
 export const dayField = z
   .string()

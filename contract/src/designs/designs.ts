@@ -34,13 +34,19 @@ const stage = z.strictObject({
 const colourway = z.strictObject({
   id,
   name,
-  paints: z.array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) })).max(12),
+  paints: z
+    .array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) }))
+    .max(12),
   pictureId: id.nullable(),
 });
 
-const route = z.array(stage).min(1).max(40).superRefine((stages, context) => {
-  if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: "no wet window on the first stage" });
-});
+const route = z
+  .array(stage)
+  .min(1)
+  .max(40)
+  .superRefine((stages, context) => {
+    if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: "no wet window on the first stage" });
+  });
 
 export const addSeries = z.strictObject({ id, name, palette: z.string().max(40) });
 export const addDesign = z.strictObject({

@@ -24,5 +24,11 @@ export interface HouseholdRead {
 export interface DispatchRead {
   readonly households: readonly HouseholdRead[];
   readonly postings: readonly { readonly id: string; readonly needId: string; readonly on: string; readonly service: string; readonly costMinor: number }[];
-  readonly carrier: { readonly name: string; readonly simulated: true; readonly table: readonly Transit[]; readonly holidays: readonly string[]; readonly neighbours: readonly string[] };
+  readonly carrier: {
+    readonly name: string;
+    readonly simulated: true;
+    readonly table: readonly Transit[];
+    readonly holidays: readonly string[];
+    readonly neighbours: readonly string[];
+  };
 }

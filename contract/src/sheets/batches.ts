@@ -5,6 +5,12 @@ import { id } from "../common/envelope.ts";
 export const splitSheets = z.strictObject({
   batchId: id,
   needId: id,
-  uses: z.array(z.strictObject({ storeId: id, sheets: z.int().min(1).max(10_000) })).min(1).max(20),
-  units: z.array(z.strictObject({ id, number: z.int().min(1), colourwayId: id })).min(1).max(5000),
+  uses: z
+    .array(z.strictObject({ storeId: id, sheets: z.int().min(1).max(10_000) }))
+    .min(1)
+    .max(20),
+  units: z
+    .array(z.strictObject({ id, number: z.int().min(1), colourwayId: id }))
+    .min(1)
+    .max(5000),
 });

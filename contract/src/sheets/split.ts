@@ -45,7 +45,16 @@ export function splitJobOf(input: SplitIn): SplitJob {
 export function splitFaultsIn(job: SplitJob): Fault[] {
   const edges = job.sheets.flatMap((each, index): Fault[] => {
     const shortest = Math.min(each.width, each.height);
-    return 2 * job.edge < shortest ? [] : [{ code: "edge-too-wide", path: ["edge"], given: mmText(job.edge), allowed: `less than ${mmText(shortest / 2)}, half of the shorter side of sheets[${String(index)}] (${each.id})` }];
+    return 2 * job.edge < shortest
+      ? []
+      : [
+          {
+            code: "edge-too-wide",
+            path: ["edge"],
+            given: mmText(job.edge),
+            allowed: `less than ${mmText(shortest / 2)}, half of the shorter side of sheets[${String(index)}] (${each.id})`,
+          },
+        ];
   });
   if (edges.length > 0) return edges.slice(0, 1);
   return job.panels.flatMap((each, index): Fault[] => {

@@ -16,9 +16,15 @@ const isTimeZone = (zone: string): boolean => {
 export const setShop = z.strictObject({
   name: name.optional(),
   lengthSystem: z.enum(lengthSystems).optional(),
-  country: z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }).optional(),
+  country: z
+    .string()
+    .refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" })
+    .optional(),
   timeZone: z.string().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
-  currency: z.string().regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" }).optional(),
+  currency: z
+    .string()
+    .regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" })
+    .optional(),
 });
 
 export interface ShopRead {

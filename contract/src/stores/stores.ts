@@ -16,7 +16,10 @@ export const addStore = z
     packCostMinor: z.int().min(0).max(100_000_000),
     leadDays: z.int().min(0).max(365),
   })
-  .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), { path: ["width"], message: "a width and a height for sheets and card stock" });
+  .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), {
+    path: ["width"],
+    message: "a width and a height for sheets and card stock",
+  });
 export const countStore = z.strictObject({ id, version, onHand: quantity });
 export const buyStore = z.strictObject({ id, quantity: quantity.min(1) });
 

@@ -27,7 +27,15 @@ function tooLongForWindows(work: Work): Fault[] {
   return work.steps.flatMap((step, index) => {
     const needed = step.setup + step.hands;
     return needed > longest
-      ? [stageFault(work, index, "longer-than-window", `needs ${minutesText(needed)} together (setup ${minutesText(step.setup)}, hands ${minutesText(step.hands)})`, `at most ${minutesText(longest)}, the longest window`)]
+      ? [
+          stageFault(
+            work,
+            index,
+            "longer-than-window",
+            `needs ${minutesText(needed)} together (setup ${minutesText(step.setup)}, hands ${minutesText(step.hands)})`,
+            `at most ${minutesText(longest)}, the longest window`,
+          ),
+        ]
       : [];
   });
 }
@@ -44,7 +52,15 @@ function wetWindowTooShort(work: Work): Fault[] {
     const latest = stepAt(work, step.before).dry + step.within;
     if (step.setup <= latest) return [];
     const earlier = work.job.batches[step.batch]?.stages[step.stage - 1]?.id ?? "";
-    return [stageFault(work, index, "wet-window-too-short", `must begin within ${minutesText(latest)} of the end of ${earlier}, and its setup takes ${minutesText(step.setup)}`, `a setup of at most ${minutesText(latest)}`)];
+    return [
+      stageFault(
+        work,
+        index,
+        "wet-window-too-short",
+        `must begin within ${minutesText(latest)} of the end of ${earlier}, and its setup takes ${minutesText(step.setup)}`,
+        `a setup of at most ${minutesText(latest)}`,
+      ),
+    ];
   });
 }
 
@@ -77,7 +93,13 @@ export function windowsTooFew(work: Work): Fault {
   const open = work.windows.reduce((sum, [from, to]) => sum + to - from, 0);
   const needed = work.steps.reduce((sum, step) => sum + step.hands * step.units + step.setup, 0);
   const last = work.steps.length - 1;
-  return stageFault(work, last, "windows-too-few", `is left over: all the work takes at least ${minutesText(needed)} of hands and its waits, the windows give ${minutesText(open)}`, "more or longer windows, or fewer units");
+  return stageFault(
+    work,
+    last,
+    "windows-too-few",
+    `is left over: all the work takes at least ${minutesText(needed)} of hands and its waits, the windows give ${minutesText(open)}`,
+    "more or longer windows, or fewer units",
+  );
 }
 
 export const impossible = <T>(faults: readonly Fault[]): Result<T> => fail(...faults);
@@ -87,9 +109,21 @@ export function windowFaults(job: RunJob): Fault[] {
   const faults: Fault[] = [];
   const sorted = job.windows.map(([open, close], index) => ({ open, close, index })).sort((a, b) => a.open - b.open || a.close - b.close);
   sorted.forEach((window, position) => {
-    if (window.close <= window.open) faults.push({ code: "window-ends-before-start", path: ["windows", window.index], given: `${String(window.open)} to ${String(window.close)}`, allowed: "an end after the start" });
+    if (window.close <= window.open)
+      faults.push({
+        code: "window-ends-before-start",
+        path: ["windows", window.index],
+        given: `${String(window.open)} to ${String(window.close)}`,
+        allowed: "an end after the start",
+      });
     const next = sorted[position + 1];
-    if (next && next.open < window.close) faults.push({ code: "windows-overlap", path: ["windows", next.index], given: `${String(next.open)} to ${String(next.close)}`, allowed: `a start at or after ${String(window.close)}, where the window before it ends` });
+    if (next && next.open < window.close)
+      faults.push({
+        code: "windows-overlap",
+        path: ["windows", next.index],
+        given: `${String(next.open)} to ${String(next.close)}`,
+        allowed: `a start at or after ${String(window.close)}, where the window before it ends`,
+      });
   });
   return faults;
 }

@@ -1,7 +1,13 @@
 import { minutes } from "../measure/minutes.ts";
 import { nextMove, unitState, type BenchFact, type LiveStage } from "./live.ts";
 
-const stage = (id: string, hands: number, dry: number, within: number | null = null): LiveStage => ({ id, name: id, hands: minutes(hands), dry: minutes(dry), within: within === null ? null : minutes(within) });
+const stage = (id: string, hands: number, dry: number, within: number | null = null): LiveStage => ({
+  id,
+  name: id,
+  hands: minutes(hands),
+  dry: minutes(dry),
+  within: within === null ? null : minutes(within),
+});
 const route = [stage("wash", 3, 5), stage("drop-in", 1, 30, 4), stage("dots", 2, 0)];
 const at = (minute: number): Date => new Date(Date.UTC(2031, 10, 8, 10, minute));
 const fact = (unit: string, id: string, what: BenchFact["what"], minute: number): BenchFact => ({ unit, stage: id, what, at: at(minute) });
@@ -32,7 +38,15 @@ test("spoilt is the end of a unit, and all stages done and dry is finished", () 
 });
 
 test("what is wet goes first, then the same stage on the others, and nothing runs into a wet window", () => {
-  const units = (facts: BenchFact[], minute: number) => ["1", "2"].map((unit) => unitState(unit, route, facts.filter((each) => each.unit === unit), at(minute)));
+  const units = (facts: BenchFact[], minute: number) =>
+    ["1", "2"].map((unit) =>
+      unitState(
+        unit,
+        route,
+        facts.filter((each) => each.unit === unit),
+        at(minute),
+      ),
+    );
   expect(nextMove(route, units([], 0), at(0), null)).toEqual({ kind: "do", stage: 0, units: ["1", "2"], urgent: false });
   const first = [fact("1", "wash", "done", 0)];
   expect(nextMove(route, units(first, 1), at(1), 0)).toMatchObject({ kind: "do", stage: 0, units: ["2"] });

@@ -48,7 +48,17 @@ test("changing the palette costs, but not before the first move", () => {
 });
 
 test("a wet window is caught, however many units there are", () => {
-  const result = plan(job({ batches: [kite(4)], changeover: 5, drying: 6, windows: [[0, 150], [1440, 1590]] }));
+  const result = plan(
+    job({
+      batches: [kite(4)],
+      changeover: 5,
+      drying: 6,
+      windows: [
+        [0, 150],
+        [1440, 1590],
+      ],
+    }),
+  );
   expect(result.bound).toBe(result.makespan);
 });
 
@@ -63,21 +73,76 @@ test("within 0 means exactly when dry", () => {
 
 test("drying goes on while the room is closed, and one place is used by one unit at a time", () => {
   const batch = { id: "tide", palette: "warm", units: 2, stages: [stage("wash", 10, 0, 600)] };
-  expect(plan(job({ batches: [batch], drying: 1, windows: [[0, 100], [1000, 1100]] })).makespan).toBe(1610);
+  expect(
+    plan(
+      job({
+        batches: [batch],
+        drying: 1,
+        windows: [
+          [0, 100],
+          [1000, 1100],
+        ],
+      }),
+    ).makespan,
+  ).toBe(1610);
 });
 
 test("two windows that touch are still two", () => {
   const batch = { id: "tide", palette: "warm", units: 1, stages: [stage("wash", 60, 0, 0)] };
-  expect(plan(job({ batches: [batch], windows: [[0, 50], [50, 110]] })).moves[0]?.start).toBe(50);
+  expect(
+    plan(
+      job({
+        batches: [batch],
+        windows: [
+          [0, 50],
+          [50, 110],
+        ],
+      }),
+    ).moves[0]?.start,
+  ).toBe(50);
 });
 
 test.each<[string, Partial<RunJob>, string, string]>([
-  ["a stage longer than every window", { batches: [kite(1)], windows: [[0, 8], [20, 28]] }, "longer-than-window", "kite, wash"],
+  [
+    "a stage longer than every window",
+    {
+      batches: [kite(1)],
+      windows: [
+        [0, 8],
+        [20, 28],
+      ],
+    },
+    "longer-than-window",
+    "kite, wash",
+  ],
   ["no drying place", { batches: [kite(1)], drying: 0 }, "no-drying-place", "kite, wash"],
-  ["a wet pair that no windows hold", { batches: [kite(1)], windows: [[0, 20], [100, 120], [200, 220]] }, "pair-fits-no-window", "kite, drop-in"],
+  [
+    "a wet pair that no windows hold",
+    {
+      batches: [kite(1)],
+      windows: [
+        [0, 20],
+        [100, 120],
+        [200, 220],
+      ],
+    },
+    "pair-fits-no-window",
+    "kite, drop-in",
+  ],
   ["a setup longer than the wet window", { batches: [{ ...kite(1), stages: [stage("wash", 5, 0, 2), stage("drop-in", 1, 9, 0, 3)] }] }, "wet-window-too-short", "kite, drop-in"],
   ["too few windows for all the work", { batches: [kite(30)], windows: [[0, 150]] }, "windows-too-few", "kite"],
-  ["windows that overlap", { batches: [kite(1)], windows: [[0, 50], [40, 90]] }, "windows-overlap", "40 to 90"],
+  [
+    "windows that overlap",
+    {
+      batches: [kite(1)],
+      windows: [
+        [0, 50],
+        [40, 90],
+      ],
+    },
+    "windows-overlap",
+    "40 to 90",
+  ],
 ])("%s is impossible, and says which stage", (_, more, code, named) => {
   const fault = blame(job(more));
   expect(fault?.code).toBe(code);
@@ -86,7 +151,17 @@ test.each<[string, Partial<RunJob>, string, string]>([
 
 test("three stages of 40 min do not go into two windows of 60, although the minutes would do", () => {
   const batch = { id: "boat", palette: "warm", units: 3, stages: [stage("ink", 40, 0, 0)] };
-  expect(blame(job({ batches: [batch], windows: [[0, 60], [100, 160]] }))?.code).toBe("windows-too-few");
+  expect(
+    blame(
+      job({
+        batches: [batch],
+        windows: [
+          [0, 60],
+          [100, 160],
+        ],
+      }),
+    )?.code,
+  ).toBe("windows-too-few");
 });
 
 const anyJob = fc
@@ -98,7 +173,15 @@ const anyJob = fc
       fc.record({
         palette: fc.constantFrom("warm", "cool"),
         units: fc.integer({ min: 1, max: 4 }),
-        stages: fc.array(fc.record({ hands: fc.integer({ min: 1, max: 9 }), setup: fc.integer({ min: 0, max: 4 }), dry: fc.integer({ min: 0, max: 40 }), within: fc.option(fc.integer({ min: 4, max: 12 }), { nil: null, freq: 3 }) }), { minLength: 1, maxLength: 4 }),
+        stages: fc.array(
+          fc.record({
+            hands: fc.integer({ min: 1, max: 9 }),
+            setup: fc.integer({ min: 0, max: 4 }),
+            dry: fc.integer({ min: 0, max: 40 }),
+            within: fc.option(fc.integer({ min: 4, max: 12 }), { nil: null, freq: 3 }),
+          }),
+          { minLength: 1, maxLength: 4 },
+        ),
       }),
       { minLength: 1, maxLength: 3 },
     ),
@@ -158,7 +241,12 @@ function exhaustive(of: RunJob): number {
 test("small jobs come out as trying every order would have it, and are proven", () => {
   fc.assert(
     fc.property(anyJob, (any) => {
-      const small = { ...any, drying: null, windows: [], batches: any.batches.slice(0, 2).map((batch) => ({ ...batch, units: Math.min(batch.units, 2), stages: batch.stages.slice(0, 2).map((one) => ({ ...one, within: null })) })) };
+      const small = {
+        ...any,
+        drying: null,
+        windows: [],
+        batches: any.batches.slice(0, 2).map((batch) => ({ ...batch, units: Math.min(batch.units, 2), stages: batch.stages.slice(0, 2).map((one) => ({ ...one, within: null })) })),
+      };
       const result = plan(small);
       expect(result.makespan).toBeCloseTo(exhaustive(small), 6);
       expect(result.bound).toBeCloseTo(result.makespan, 6);

@@ -42,7 +42,9 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   }
   const timetable = order ? Timetable.of(work, order) : null;
   if (!timetable) {
-    return impossible([stageFault(work, work.steps.length - 1, "not-found-in-time", "no plan was found in the time given, and none was ruled out", "more seconds, or wider windows")]);
+    return impossible([
+      stageFault(work, work.steps.length - 1, "not-found-in-time", "no plan was found in the time given, and none was ruled out", "more seconds, or wider windows"),
+    ]);
   }
   return succeed(planOf(work, timetable, trueBound));
 }
@@ -68,28 +70,23 @@ const TRIALS_IN_ALL = 400_000;
 
 /** The best of several tastes; where windows run out, ever more random ones until time is up. */
 function firstPlan(work: Work, bound: number, limits: Limits): Timetable | null {
-  let best: Timetable | null = null;
-  const offer = (timetable: Timetable | null): void => {
-    if (timetable && (best === null || timetable.makespan() < best.makespan())) best = timetable;
-  };
-  const still = (): number => 0;
-  offer(batchByBatch(work));
-  offer(cardByCard(work));
+  const better = (found: Timetable | null, than: Timetable | null): Timetable | null => (found && (!than || found.makespan() < than.makespan()) ? found : than);
+  let best = better(cardByCard(work), batchByBatch(work));
   const random = seededRandom(limits.seed);
   const perTaste = work.operations * work.steps.length;
   const rounds = Math.max(2, Math.min(60, Math.floor(TRIALS_IN_ALL / perTaste)));
   const desperate = Math.max(rounds, Math.min(2_000, Math.floor((8 * TRIALS_IN_ALL) / perTaste)));
-  for (let round = 0; round < (best === null ? desperate : rounds) && !limits.stop(); round += 1) {
-    if (best !== null && (best as Timetable).makespan() <= bound) break;
+  for (let round = 0; round < (best ? rounds : desperate) && !limits.stop(); round += 1) {
+    if (best && best.makespan() <= bound) break;
     const noisy = round >= TAILS.length * SETUPS.length * 2;
     const taste: Taste = {
       idle: 1,
       setup: SETUPS[round % SETUPS.length] ?? 1,
       tail: TAILS[Math.floor(round / SETUPS.length) % TAILS.length] ?? 0.1,
-      noise: noisy ? () => random() * 2 : still,
+      noise: noisy ? () => random() * 2 : () => 0,
       wide: Math.floor(round / (TAILS.length * SETUPS.length)) % 2 === 0,
     };
-    offer(construct(work, taste, limits.stop));
+    best = better(construct(work, taste, limits.stop), best);
   }
   return best;
 }

@@ -32,8 +32,11 @@ export function serviceFor(table: readonly Transit[], zone: Zone, due: Day, toda
   const [cheapest] = lines.filter((each) => each.postBy >= today).sort((a, b) => a.price - b.price);
   const [quickest] = [...lines].sort((a, b) => a.workingDays - b.workingDays);
   const found = cheapest ?? quickest;
-  return found ? succeed(found) : fail({ code: "no-service", path: ["zone"], given: zone, allowed: `a zone the carrier serves: ${[...new Set(table.map((each) => each.zone))].join(", ")}` });
+  return found
+    ? succeed(found)
+    : fail({ code: "no-service", path: ["zone"], given: zone, allowed: `a zone the carrier serves: ${[...new Set(table.map((each) => each.zone))].join(", ")}` });
 }
 
 /** Which zone a country is in, seen from another. `neighbours` are those of the shop's own country. */
-export const zoneOf = (country: string, home: string, neighbours: readonly string[]): Zone => (country === home ? "inland" : neighbours.includes(country) ? "neighbour" : "overseas");
+export const zoneOf = (country: string, home: string, neighbours: readonly string[]): Zone =>
+  country === home ? "inland" : neighbours.includes(country) ? "neighbour" : "overseas";

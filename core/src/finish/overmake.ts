@@ -50,7 +50,12 @@ export function overmake(question: OvermakeQuestion): Result<Overmake> {
       sum /= 1e250;
     }
   }
-  return fail({ code: "too-many", path: ["confidence"], given: String(confidence), allowed: `a confidence that ${String(MOST)} panels can reach with this record of good and bad` });
+  return fail({
+    code: "too-many",
+    path: ["confidence"],
+    given: String(confidence),
+    allowed: `a confidence that ${String(MOST)} panels can reach with this record of good and bad`,
+  });
 }
 
 const productOfGood = (a: number, b: number, need: number): number => {

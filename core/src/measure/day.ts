@@ -79,5 +79,4 @@ export const monthName = (on: Day): string => MONTHS[Number(on.slice(5, 7)) - 1]
 export const printDay = (on: Day): string => `${WEEKDAYS[weekdayOf(on)] ?? ""} ${String(Number(on.slice(8)))} ${monthName(on).slice(0, 3)}`;
 
 /** `19:30`. */
-export const printTime = (minuteOfDay: number): string =>
-  `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;
+export const printTime = (minuteOfDay: number): string => `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;

@@ -22,8 +22,7 @@ export const mm = (millimetres: number): Length => Math.round(millimetres * UNIT
  * `inches(3, 1, 4)` is 3 1/4 in.
  * @param whole inches, may be decimal
  */
-export const inches = (whole: number, numerator = 0, denominator = 1): Length =>
-  Math.round((whole + numerator / denominator) * UNITS_PER_INCH) as Length;
+export const inches = (whole: number, numerator = 0, denominator = 1): Length => Math.round((whole + numerator / denominator) * UNITS_PER_INCH) as Length;
 
 /** A number of 1/320 mm, as kept in the database. */
 export const lengthOfUnits = (units: number): Length => Math.round(units) as Length;
@@ -39,7 +38,15 @@ const INCH_MARK = String.raw`(?:in|inch|inches|"|″|”)`;
 const WHOLE_AND_FRACTION = new RegExp(String.raw`^(?:(\d+)[\s-]+)?(\d+)\s*[/⁄]\s*(\d+)\s*(?:${INCH_MARK})?$`, "i");
 const DECIMAL = new RegExp(String.raw`^(\d+(?:[.,]\d+)?|[.,]\d+)\s*(mm|cm|m|${INCH_MARK})?$`, "i");
 const VULGAR: Readonly<Record<string, string>> = {
-  "¼": "1/4", "½": "1/2", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3",
+  "¼": "1/4",
+  "½": "1/2",
+  "¾": "3/4",
+  "⅛": "1/8",
+  "⅜": "3/8",
+  "⅝": "5/8",
+  "⅞": "7/8",
+  "⅓": "1/3",
+  "⅔": "2/3",
 };
 
 /**
@@ -48,7 +55,10 @@ const VULGAR: Readonly<Record<string, string>> = {
  * @fault not-a-length, too-long
  */
 export function readLength(text: string, system: LengthSystem): Result<Length> {
-  const tidy = text.trim().replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark] ?? ""}`).trim();
+  const tidy = text
+    .trim()
+    .replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark] ?? ""}`)
+    .trim();
   const fraction = WHOLE_AND_FRACTION.exec(tidy);
   const length = fraction ? readFraction(fraction) : readDecimal(DECIMAL.exec(tidy), system);
   if (length === null) {
@@ -88,8 +98,7 @@ export function printBare(length: Length, system: LengthSystem): string {
 }
 
 /** `4 1/4 × 5 1/2 in`. */
-export const printSize = (width: Length, height: Length, system: LengthSystem): string =>
-  `${printBare(width, system)} × ${printBare(height, system)} ${system}`;
+export const printSize = (width: Length, height: Length, system: LengthSystem): string => `${printBare(width, system)} × ${printBare(height, system)} ${system}`;
 
 function printInches(length: Length): string {
   const sixteenths = Math.round(Math.abs(length) / (UNITS_PER_INCH / 16));

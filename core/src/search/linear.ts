@@ -26,7 +26,10 @@ export type LinearSolver = (model: LinearModel, seconds: number) => LinearAnswer
 
 /** The part of a loaded HiGHS module that is used. HiGHS: Huangfu and Hall, Math. Prog. Comp. 10 (2018). */
 export interface HighsModule {
-  solve(problem: string, options?: Record<string, unknown>): {
+  solve(
+    problem: string,
+    options?: Record<string, unknown>,
+  ): {
     Status: string;
     Columns: Record<string, { Primal?: number }>;
     Rows: readonly { Name?: string; Dual?: number }[];

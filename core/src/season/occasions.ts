@@ -64,7 +64,10 @@ export function occasions(country: string, from: Day, to: Day): Result<readonly 
   const code = country.toUpperCase();
   if (!COUNTRIES.has(code)) faults.push({ code: "unknown-country", path: ["country"], given: country, allowed: "an ISO 3166 code of two letters, such as GB or US" });
   const [first, last] = [dayOf(FIRST_YEAR, 1, 1), dayOf(LAST_YEAR, 12, 31)];
-  for (const [path, given] of [["from", from], ["to", to]] as const) {
+  for (const [path, given] of [
+    ["from", from],
+    ["to", to],
+  ] as const) {
     if (given < first || given > last) faults.push({ code: "outside-years", path: [path], given, allowed: `a day from ${first} to ${last}` });
   }
   if (to < from) faults.push({ code: "backwards", path: ["to"], given: to, allowed: `a day at or after ${from}` });

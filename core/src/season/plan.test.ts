@@ -31,6 +31,12 @@ test("what does not fit is short by its minutes", () => {
   expect(late).toMatchObject({ safety: "cannot", spare: -30, startBy: null });
 });
 
+test("what is late already leaves alone what still fits", () => {
+  const plan = seasonPlan([need("kites", 60, "2031-11-04"), need("trains", 900, "2031-11-08")], weeks(1), monday);
+  expect(plan.needs.map((each) => each.safety)).toEqual(["tight", "cannot"]);
+  expect(plan.needs[0]?.startBy).toBe("2031-11-04");
+});
+
 test("drying that lasts days moves the latest start forward", () => {
   const [slow] = seasonPlan([need("tides", 60, "2031-11-15", 3)], weeks(2), monday).needs;
   expect(slow?.startBy).toBe("2031-11-11");
@@ -51,8 +57,14 @@ test("a later day never makes a need less safe, and sessions are never overfille
 });
 
 test("windows count real minutes over the change of the clocks", () => {
-  const night = [{ weekday: 6, from: 1200, to: 1260 }, { weekday: 0, from: 600, to: 660 }];
+  const night = [
+    { weekday: 6, from: 1200, to: 1260 },
+    { weekday: 0, from: 600, to: 660 },
+  ];
   const sessions = sessionsBetween(night, day("2031-10-25"), day("2031-10-26"));
   const windows = sessionWindows(sessions, new Date("2031-10-25T18:00:00Z"), "Europe/Berlin");
-  expect(windows).toEqual([[0, 60], [15 * 60, 16 * 60]]);
+  expect(windows).toEqual([
+    [0, 60],
+    [15 * 60, 16 * 60],
+  ]);
 });

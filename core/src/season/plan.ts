@@ -45,15 +45,20 @@ const TIGHT_DAYS = 2;
  */
 export function seasonPlan(needs: readonly NeedLoad[], sessions: readonly Session[], today: Day): SeasonPlan {
   const byDay = [...needs].sort((a, b) => (a.readyBy < b.readyBy ? -1 : a.readyBy > b.readyBy ? 1 : a.id < b.id ? -1 : 1));
-  const starts = latestStarts(byDay, sessions);
   const { filled, spare } = fillForwards(byDay, sessions);
+  // What is late already begins at once; it does not push what still fits out of its sessions.
+  const starts = latestStarts(
+    byDay.filter((need) => (spare.get(need.id) ?? 0) >= 0),
+    sessions,
+  );
   const outlooks = new Map(
     byDay.map((need) => {
       const left = spare.get(need.id) ?? minutes(0);
       const capacityStart = starts.get(need.id) ?? null;
       const latestForDrying = addDays(need.readyBy, -need.waitingDays);
       const start = capacityStart !== null && latestForDrying < capacityStart ? lastSessionDay(sessions, latestForDrying) : capacityStart;
-      const safety: Safety = need.hands <= 0 ? "safe" : start === null || left < 0 ? "cannot" : left < need.hands * TIGHT_SHARE || start <= addDays(today, TIGHT_DAYS) ? "tight" : "safe";
+      const safety: Safety =
+        need.hands <= 0 ? "safe" : start === null || left < 0 ? "cannot" : left < need.hands * TIGHT_SHARE || start <= addDays(today, TIGHT_DAYS) ? "tight" : "safe";
       return [need.id, { id: need.id, hands: need.hands, startBy: start, safety, spare: left }] as const;
     }),
   );

@@ -48,7 +48,10 @@ const from = (year: number, rule: DayRule): DatedRule => ({ from: year, rule });
 
 /** Mother's Day by country, as kept today; earlier rules where they differ and are known. */
 export const MOTHERS_DAY = table([
-  ["US CA AU NZ DE AT CH BE NL IT DK FI IS EE LV CZ SK GR HR CY MT TR JP CN HK MO TW SG MY PH IN BD LK BR CL CO PE UY VE EC CU JM BB BS TT BZ GY SR ZA ZW ZM KE UG TZ GH BW NA LR PR GU VI AS MP BQ CW AW SX LI NF UA MM BM GD LC AG DM KN VC AI KY TC VG FJ PG WS TO CX CC CK NU TK", always(sunday(2, 5))],
+  [
+    "US CA AU NZ DE AT CH BE NL IT DK FI IS EE LV CZ SK GR HR CY MT TR JP CN HK MO TW SG MY PH IN BD LK BR CL CO PE UY VE EC CU JM BB BS TT BZ GY SR ZA ZW ZM KE UG TZ GH BW NA LR PR GU VI AS MP BQ CW AW SX LI NF UA MM BM GD LC AG DM KN VC AI KY TC VG FJ PG WS TO CX CC CK NU TK",
+    always(sunday(2, 5)),
+  ],
   ["GB IE NG IM JE GG GI", always({ kind: "easter", days: -21 })],
   ["FR GP MQ GF RE YT PM BL MF WF PF NC MC", always({ kind: "french-mothers" })],
   ["SE DZ TN MA MU HT DO", always({ kind: "last", weekday: 0, month: 5 })],
@@ -81,7 +84,10 @@ export const MOTHERS_DAY = table([
 
 /** Father's Day by country. */
 export const FATHERS_DAY = table([
-  ["US CA GB IE IM JE GG GI FR GP MQ GF RE YT PM BL MF WF PF NC MC NL CZ SK HU GR CY MT TR JP CN HK MO SG MY PH IN BD LK PK MX AR CL CO PE EC VE PY CR CU PA JM BB BS TT BZ GY SR ZA ZW ZM KE NG GH TZ UG NA MU PR GU VI AS MP BQ AW UA BG AL BM GD LC AG DM KN VC AI KY TC VG", always(sunday(3, 6))],
+  [
+    "US CA GB IE IM JE GG GI FR GP MQ GF RE YT PM BL MF WF PF NC MC NL CZ SK HU GR CY MT TR JP CN HK MO SG MY PH IN BD LK PK MX AR CL CO PE EC VE PY CR CU PA JM BB BS TT BZ GY SR ZA ZW ZM KE NG GH TZ UG NA MU PR GU VI AS MP BQ AW UA BG AL BM GD LC AG DM KN VC AI KY TC VG",
+    always(sunday(3, 6)),
+  ],
   ["AU NZ NF FJ PG CK NU TK CX CC", always(sunday(1, 9))],
   ["DE", always({ kind: "easter", days: 39 })],
   ["AT BE", always(sunday(2, 6))],

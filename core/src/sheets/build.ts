@@ -34,7 +34,6 @@ export function buildPlan(setting: BuildSetting, worth: readonly number[], varia
   const left = [...demand];
   const sheetsLeft = sheets.map((sheet) => sheet.count ?? Infinity);
   const uses: Use[] = [];
-  let cost = 0;
   let ended: Plan | null = null;
   for (;;) {
     const wanted = left.reduce((sum, count) => sum + count, 0);
@@ -61,7 +60,6 @@ export function buildPlan(setting: BuildSetting, worth: readonly number[], varia
     uses.push({ pattern: chosen, times });
     counts.forEach((count, panel) => (left[panel] = (left[panel] ?? 0) - count * times));
     sheetsLeft[chosen.sheet] = (sheetsLeft[chosen.sheet] ?? 0) - times;
-    cost += times * (sheets[chosen.sheet]?.cost ?? 0);
   }
   const whole = planOf(setting, uses);
   return ended && betterPlan(ended, whole) ? ended : whole;

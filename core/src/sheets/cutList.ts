@@ -19,14 +19,22 @@ export function cutList(job: SplitJob, sheet: Sheet, layout: Layout): FenceStep[
   layout.cuts.forEach((cut, index) => {
     const across = cut.axis === "x";
     const held = hand.find((rect) =>
-      across ? rect.x < cut.at && cut.at < rect.x + rect.width && rect.y <= cut.from && cut.to <= rect.y + rect.height + job.gap : rect.y < cut.at && cut.at < rect.y + rect.height && rect.x <= cut.from && cut.to <= rect.x + rect.width + job.gap,
+      across
+        ? rect.x < cut.at && cut.at < rect.x + rect.width && rect.y <= cut.from && cut.to <= rect.y + rect.height + job.gap
+        : rect.y < cut.at && cut.at < rect.y + rect.height && rect.x <= cut.from && cut.to <= rect.x + rect.width + job.gap,
     );
     if (!held) return;
     const fence = (cut.at - (across ? held.x : held.y)) as Length;
     const rest = cut.at + job.gap;
     const [near, far]: [Rect, Rect] = across
-      ? [{ ...held, width: fence }, { ...held, x: rest as Length, width: (held.x + held.width - rest) as Length }]
-      : [{ ...held, height: fence }, { ...held, y: rest as Length, height: (held.y + held.height - rest) as Length }];
+      ? [
+          { ...held, width: fence },
+          { ...held, x: rest as Length, width: (held.x + held.width - rest) as Length },
+        ]
+      : [
+          { ...held, height: fence },
+          { ...held, y: rest as Length, height: (held.y + held.height - rest) as Length },
+        ];
     hand = [...hand.filter((rect) => rect !== held), near, far];
     const last = steps[steps.length - 1];
     if (last && last.fence === fence && last.axis === cut.axis) steps[steps.length - 1] = { ...last, times: last.times + 1 };

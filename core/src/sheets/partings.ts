@@ -40,10 +40,16 @@ const same = (a: Region, b: Region): boolean => a.x === b.x && a.y === b.y && a.
 function halves(region: Region, cut: Parting): [Region, Region] {
   if (cut.axis === "x") {
     const width = cut.at - region.x;
-    return [{ ...region, width }, { ...region, x: cut.at, width: region.width - width }];
+    return [
+      { ...region, width },
+      { ...region, x: cut.at, width: region.width - width },
+    ];
   }
   const height = cut.at - region.y;
-  return [{ ...region, height }, { ...region, y: cut.at, height: region.height - height }];
+  return [
+    { ...region, height },
+    { ...region, y: cut.at, height: region.height - height },
+  ];
 }
 
 function bestCut(region: Region, spots: readonly Spot[]): Parting | null {

@@ -48,7 +48,8 @@ test("a tear eats into every half, so pieces of the full half do not come out", 
 });
 
 test("the gap is lost between pieces, not at the rim", () => {
-  const taped = (width: number) => split(job({ sheets: [sheet(mm(width), mm(120), 1)], panels: [panel(mm(100), mm(100), 3, false)], method: "tape", gap: mm(6), edge: mm(10) }), still, solve);
+  const taped = (width: number) =>
+    split(job({ sheets: [sheet(mm(width), mm(120), 1)], panels: [panel(mm(100), mm(100), 3, false)], method: "tape", gap: mm(6), edge: mm(10) }), still, solve);
   expect(taped(332).unplaced).toEqual([]);
   expect(taped(331.9).unplaced).toEqual([{ panel: "A", count: 1 }]);
 });
@@ -65,7 +66,11 @@ test("with too few sheets the small panels go first, since more of them fit", ()
 });
 
 test("a cheaper mix of two sheet sizes is found and proven", () => {
-  const answer = split(job({ sheets: [sheet(mm(400), mm(300), null, 420, "full"), sheet(mm(200), mm(300), null, 230, "half")], panels: [panel(mm(100), mm(100), 18)] }), still, solve);
+  const answer = split(
+    job({ sheets: [sheet(mm(400), mm(300), null, 420, "full"), sheet(mm(200), mm(300), null, 230, "half")], panels: [panel(mm(100), mm(100), 18)] }),
+    still,
+    solve,
+  );
   expect(answer).toMatchObject({ cost: 650, lowerBound: 650, proven: true });
 });
 
@@ -85,8 +90,19 @@ test("a million panels are answered by repeated layouts", () => {
 const anyJob = fc
   .record({
     method: fc.constantFrom<SplitMethod>("cut", "fold", "tape"),
-    sheets: fc.array(fc.record({ width: fc.integer({ min: 150, max: 500 }), height: fc.integer({ min: 150, max: 500 }), count: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }), cost: fc.integer({ min: 0, max: 500 }) }), { minLength: 1, maxLength: 2 }),
-    panels: fc.array(fc.record({ width: fc.integer({ min: 40, max: 140 }), height: fc.integer({ min: 40, max: 140 }), count: fc.integer({ min: 1, max: 9 }), turn: fc.boolean() }), { minLength: 1, maxLength: 4 }),
+    sheets: fc.array(
+      fc.record({
+        width: fc.integer({ min: 150, max: 500 }),
+        height: fc.integer({ min: 150, max: 500 }),
+        count: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
+        cost: fc.integer({ min: 0, max: 500 }),
+      }),
+      { minLength: 1, maxLength: 2 },
+    ),
+    panels: fc.array(
+      fc.record({ width: fc.integer({ min: 40, max: 140 }), height: fc.integer({ min: 40, max: 140 }), count: fc.integer({ min: 1, max: 9 }), turn: fc.boolean() }),
+      { minLength: 1, maxLength: 4 },
+    ),
     edge: fc.integer({ min: 0, max: 10 }),
     gap: fc.integer({ min: 0, max: 6 }),
     thirds: fc.boolean(),

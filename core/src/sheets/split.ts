@@ -38,7 +38,13 @@ export function split(job: SplitJob, limits: Limits, solve: LinearSolver): Split
   const area = usable.panels.map((panel) => (panel.width + job.gap) * (panel.height + job.gap));
   const roomy = usable.sheets.map((sheet) => grown(usable, sheet).width * grown(usable, sheet).height);
   const perArea = Math.min(...usable.sheets.map((sheet, index) => sheet.cost / Math.max(1, roomy[index] ?? 1)));
-  const bestBound = (found: Plan): number => costBound(setting, area.map((each) => each * perArea), roomy.map((each) => each * perArea), found.placed);
+  const bestBound = (found: Plan): number =>
+    costBound(
+      setting,
+      area.map((each) => each * perArea),
+      roomy.map((each) => each * perArea),
+      found.placed,
+    );
   let bound = bestBound(plan);
   const isProven = (): boolean => roundedUp(bound, usable.sheets, plan.cost) === plan.cost && plan.placed >= most;
   for (let round = 0; round < 3 && !isProven() && !limits.stop(); round += 1) {
@@ -88,7 +94,13 @@ function seedPool(setting: BuildSetting, pool: PatternPool, limits: Limits): voi
   setting.sheets.forEach((_, sheet) => {
     if (setting.demand.length > 40) return;
     setting.demand.forEach((_count, only) => {
-      if (!limits.stop()) pool.add(setting.splitter.best(sheet, setting.demand.map((_each, panel) => (panel === only ? 1 : 0))).pattern);
+      if (!limits.stop())
+        pool.add(
+          setting.splitter.best(
+            sheet,
+            setting.demand.map((_each, panel) => (panel === only ? 1 : 0)),
+          ).pattern,
+        );
     });
   });
 }

@@ -79,7 +79,6 @@ function isGrid(pieces: readonly Piece[], gap: number): boolean {
   if (!first) return true;
   const [left, top] = [Math.min(...pieces.map((piece) => piece.x)), Math.min(...pieces.map((piece) => piece.y))];
   return pieces.every(
-    (piece) =>
-      piece.width === first.width && piece.height === first.height && (piece.x - left) % (first.width + gap) === 0 && (piece.y - top) % (first.height + gap) === 0,
+    (piece) => piece.width === first.width && piece.height === first.height && (piece.x - left) % (first.width + gap) === 0 && (piece.y - top) % (first.height + gap) === 0,
   );
 }

@@ -1,5 +1,5 @@
 import { seededRandom } from "@yule/core";
-import { below, box, circle, join, line, oval, Paper, polygon, ring, without, type Colour } from "./paper.ts";
+import { below, box, circle, join, line, oval, type Paper, polygon, ring, without, type Colour } from "./paper.ts";
 
 /** Paints a motif with a colourway's colours: main, second, accent. `tall` is height over width. */
 export type Motif = (paper: Paper, colours: readonly [Colour, Colour, Colour], tall: number) => void;
@@ -15,11 +15,21 @@ const tidePool: Motif = (paper, [water, rock, star], tall) => {
   paper.wash(oval(0.58, tall * 0.45, 0.22, tall * 0.15, -0.3), water, { strength: 0.4, rough: 0.03 });
   const arms = [0, 1, 2, 3, 4].map((arm) => {
     const angle = (arm / 5) * Math.PI * 2 - 0.5;
-    return polygon([0.4 + Math.cos(angle + 1.2) * 0.04, tall * 0.58 + Math.sin(angle + 1.2) * 0.04], [0.4 + Math.cos(angle) * 0.15, tall * 0.58 + Math.sin(angle) * 0.15], [0.4 + Math.cos(angle - 1.2) * 0.04, tall * 0.58 + Math.sin(angle - 1.2) * 0.04]);
+    return polygon(
+      [0.4 + Math.cos(angle + 1.2) * 0.04, tall * 0.58 + Math.sin(angle + 1.2) * 0.04],
+      [0.4 + Math.cos(angle) * 0.15, tall * 0.58 + Math.sin(angle) * 0.15],
+      [0.4 + Math.cos(angle - 1.2) * 0.04, tall * 0.58 + Math.sin(angle - 1.2) * 0.04],
+    );
   });
   paper.opaque(join(circle(0.4, tall * 0.58, 0.045), ...arms), WHITE, 0.8);
   paper.wash(join(circle(0.4, tall * 0.58, 0.045), ...arms), star, { strength: 0.9, rough: 0.005 });
-  for (const [x, y, r] of [[0.66, 0.38, 0.035], [0.7, 0.48, 0.022], [0.62, 0.66, 0.028], [0.54, 0.36, 0.018]] as const) paper.wash(ring(x, y * tall, r, 0.012), INK, { strength: 0.5 });
+  for (const [x, y, r] of [
+    [0.66, 0.38, 0.035],
+    [0.7, 0.48, 0.022],
+    [0.62, 0.66, 0.028],
+    [0.54, 0.36, 0.018],
+  ] as const)
+    paper.wash(ring(x, y * tall, r, 0.012), INK, { strength: 0.5 });
   paper.splatter(rock, 26, 5);
 };
 
@@ -32,15 +42,27 @@ const paperBoat: Motif = (paper, [sea, sky, boat], tall) => {
   paper.wash(polygon([0.5, tall * 0.62], [0.8, tall * 0.56], [0.67, tall * 0.73], [0.5, tall * 0.73]), boat, { strength: 0.7 });
   paper.wash(polygon([0.2, tall * 0.56], [0.5, tall * 0.62], [0.5, tall * 0.73], [0.33, tall * 0.73]), boat, { strength: 0.3 });
   [0.7, 0.78, 0.88].forEach((level, index) => {
-    paper.wash(below((x) => tall * (level + 0.015 * Math.sin(x * 22 + index * 2))), sea, { strength: 0.34 + index * 0.1, rough: 0.012, rim: 0.5 });
+    paper.wash(
+      below((x) => tall * (level + 0.015 * Math.sin(x * 22 + index * 2))),
+      sea,
+      { strength: 0.34 + index * 0.1, rough: 0.012, rim: 0.5 },
+    );
   });
 };
 
 const nightTrain: Motif = (paper, [night, hill, window], tall) => {
   paper.wash(box(0, 0, 1, tall), night, { strength: 0.95, graded: [1.15, 0.5], rough: 0.004 });
   paper.opaque(circle(0.76, tall * 0.2, 0.07), WHITE, 0.85);
-  paper.wash(below((x) => tall * (0.56 + 0.06 * Math.sin(x * 5 + 1))), hill, { strength: 0.7, rough: 0.01 });
-  paper.wash(below((x) => tall * (0.74 + 0.03 * Math.sin(x * 7))), night, { strength: 0.85, rough: 0.01 });
+  paper.wash(
+    below((x) => tall * (0.56 + 0.06 * Math.sin(x * 5 + 1))),
+    hill,
+    { strength: 0.7, rough: 0.01 },
+  );
+  paper.wash(
+    below((x) => tall * (0.74 + 0.03 * Math.sin(x * 7))),
+    night,
+    { strength: 0.85, rough: 0.01 },
+  );
   const cars = [0.05, 0.32, 0.59].map((x) => box(x, tall * 0.6, 0.25, 0.12, 0.02));
   const engine = join(box(0.86, tall * 0.6 + 0.02, 0.2, 0.1, 0.03));
   paper.opaque(join(...cars, engine), INK, 0.92);
@@ -70,7 +92,11 @@ const moth: Motif = (paper, [wing, dusk, eye], tall) => {
 
 const kite: Motif = (paper, [sky, sail, tail], tall) => {
   paper.wash(box(0, 0, 1, tall), sky, { strength: 0.5, graded: [1, 0.2] });
-  const kites = [[0.34, 0.3, 0.17], [0.68, 0.52, 0.11], [0.52, 0.16, 0.07]] as const;
+  const kites = [
+    [0.34, 0.3, 0.17],
+    [0.68, 0.52, 0.11],
+    [0.52, 0.16, 0.07],
+  ] as const;
   kites.forEach(([x, y, s], index) => {
     const top: readonly [number, number] = [x + s * 0.35, y * tall - s];
     const left: readonly [number, number] = [x - s * 0.75, y * tall - s * 0.15];
@@ -81,14 +107,24 @@ const kite: Motif = (paper, [sky, sail, tail], tall) => {
     paper.wash(polygon(top, bottom, left), index === 1 ? tail : sail, { strength: 0.5, rough: 0.005 });
     const [bx, by] = bottom;
     paper.wash(line(0.007, [bx, by], [bx - 0.03, by + s * 0.5], [bx + 0.02, by + s], [bx - 0.02, by + s * 1.5]), INK, { strength: 0.7, rough: 0.003 });
-    for (const step of [0.5, 1, 1.5]) paper.wash(oval(bx + (step === 1 ? 0.02 : -0.025), by + s * step, s * 0.14, s * 0.07, 0.5), index === 1 ? sail : tail, { strength: 0.9, rough: 0.003 });
+    for (const step of [0.5, 1, 1.5])
+      paper.wash(oval(bx + (step === 1 ? 0.02 : -0.025), by + s * step, s * 0.14, s * 0.07, 0.5), index === 1 ? sail : tail, { strength: 0.9, rough: 0.003 });
   });
-  paper.wash(below((x) => tall * (0.9 + 0.02 * Math.sin(x * 9))), tail, { strength: 0.35, rough: 0.02 });
+  paper.wash(
+    below((x) => tall * (0.9 + 0.02 * Math.sin(x * 9))),
+    tail,
+    { strength: 0.35, rough: 0.02 },
+  );
 };
 
 const weatherVane: Motif = (paper, [sky, roof, bird], tall) => {
   paper.wash(box(0, 0, 1, tall), sky, { strength: 0.5, graded: [1.1, 0.3] });
-  for (const [x, y, r] of [[0.2, 0.24, 0.1], [0.3, 0.27, 0.12], [0.78, 0.36, 0.09]] as const) paper.opaque(oval(x, y * tall, r * 1.5, r * 0.6), WHITE, 0.55);
+  for (const [x, y, r] of [
+    [0.2, 0.24, 0.1],
+    [0.3, 0.27, 0.12],
+    [0.78, 0.36, 0.09],
+  ] as const)
+    paper.opaque(oval(x, y * tall, r * 1.5, r * 0.6), WHITE, 0.55);
   paper.wash(polygon([0.02, tall], [0.5, tall * 0.74], [0.98, tall]), roof, { strength: 0.8, rough: 0.01 });
   paper.wash(line(0.016, [0.5, tall * 0.76], [0.5, tall * 0.34]), INK, { strength: 0.85, rough: 0.003 });
   paper.wash(line(0.012, [0.3, tall * 0.58], [0.7, tall * 0.58]), INK, { strength: 0.85, rough: 0.003 });
@@ -103,13 +139,22 @@ const weatherVane: Motif = (paper, [sky, roof, bird], tall) => {
 
 const quince: Motif = (paper, [fruit, leaf, ground], tall) => {
   paper.wash(box(0, 0, 1, tall), ground, { strength: 0.3, graded: [0.4, 1.1] });
-  for (const [x, y, r] of [[0.36, 0.62, 0.19], [0.64, 0.56, 0.2], [0.52, 0.78, 0.15]] as const) {
+  for (const [x, y, r] of [
+    [0.36, 0.62, 0.19],
+    [0.64, 0.56, 0.2],
+    [0.52, 0.78, 0.15],
+  ] as const) {
     paper.opaque(join(circle(x, y * tall, r), oval(x + 0.02, y * tall - r * 0.8, r * 0.55, r * 0.5)), WHITE, 0.7);
     paper.wash(join(circle(x, y * tall, r), oval(x + 0.02, y * tall - r * 0.8, r * 0.55, r * 0.5)), fruit, { strength: 0.75, rough: 0.012, rim: 0.4 });
     paper.wash(oval(x + r * 0.35, y * tall + r * 0.25, r * 0.5, r * 0.6, 0.5), fruit, { strength: 0.45, rough: 0.03 });
     paper.opaque(oval(x - r * 0.4, y * tall - r * 0.35, r * 0.14, r * 0.24, 0.6), WHITE, 0.45);
   }
-  for (const [x, y, turn] of [[0.28, 0.34, 0.6], [0.5, 0.28, -0.3], [0.74, 0.26, -0.8], [0.86, 0.42, 0.3]] as const) {
+  for (const [x, y, turn] of [
+    [0.28, 0.34, 0.6],
+    [0.5, 0.28, -0.3],
+    [0.74, 0.26, -0.8],
+    [0.86, 0.42, 0.3],
+  ] as const) {
     paper.wash(oval(x, y * tall, 0.13, 0.055, turn), leaf, { strength: 0.75, rough: 0.01, rim: 0.6 });
     paper.opaque(line(0.004, [x - 0.1 * Math.cos(turn), y * tall - 0.1 * Math.sin(turn)], [x + 0.1 * Math.cos(turn), y * tall + 0.1 * Math.sin(turn)]), WHITE, 0.6);
   }
@@ -118,7 +163,11 @@ const quince: Motif = (paper, [fruit, leaf, ground], tall) => {
 
 const bicycle: Motif = (paper, [rain, street, frame], tall) => {
   paper.wash(box(0, 0, 1, tall), rain, { strength: 0.6, graded: [1, 0.35] });
-  paper.wash(below(() => tall * 0.78), street, { strength: 0.6, rough: 0.015 });
+  paper.wash(
+    below(() => tall * 0.78),
+    street,
+    { strength: 0.6, rough: 0.015 },
+  );
   const [y, r] = [tall * 0.66, 0.15];
   paper.opaque(join(ring(0.3, y, r, 0.03), ring(0.72, y, r, 0.03)), WHITE, 0.75);
   paper.wash(join(ring(0.3, y, r, 0.022), ring(0.72, y, r, 0.022)), INK, { strength: 0.9, rough: 0.004 });

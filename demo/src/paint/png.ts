@@ -25,5 +25,10 @@ export function png(width: number, height: number, rgb: Uint8Array): Buffer {
   header.set([8, 2, 0, 0, 0], 8);
   const rows = Buffer.alloc(height * (1 + width * 3));
   for (let y = 0; y < height; y += 1) rows.set(rgb.subarray(y * width * 3, (y + 1) * width * 3), y * (1 + width * 3) + 1);
-  return Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), chunk("IHDR", header), chunk("IDAT", deflateSync(rows, { level: 7 })), chunk("IEND", Buffer.alloc(0))]);
+  return Buffer.concat([
+    Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]),
+    chunk("IHDR", header),
+    chunk("IDAT", deflateSync(rows, { level: 7 })),
+    chunk("IEND", Buffer.alloc(0)),
+  ]);
 }

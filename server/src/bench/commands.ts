@@ -10,9 +10,23 @@ const SAID = { done: "done", dry: "dry already", "still-wet": "still wet", spoil
 
 /** Facts never conflict: one that is known already, told again by another device, is left as it is. */
 export async function tellBench(work: Work, said: CommandPayload<"tell-bench">): Promise<Done> {
-  const units = await work.tx.select().from(unit).where(and(eq(unit.shopId, work.shopId), eq(unit.batchId, said.batchId)));
+  const units = await work.tx
+    .select()
+    .from(unit)
+    .where(and(eq(unit.shopId, work.shopId), eq(unit.batchId, said.batchId)));
   if (units.length === 0) return missing("batch", ["batchId"], said.batchId);
-  const known = await work.tx.select({ id: benchFact.id }).from(benchFact).where(and(eq(benchFact.shopId, work.shopId), inArray(benchFact.id, said.facts.map((fact) => fact.id))));
+  const known = await work.tx
+    .select({ id: benchFact.id })
+    .from(benchFact)
+    .where(
+      and(
+        eq(benchFact.shopId, work.shopId),
+        inArray(
+          benchFact.id,
+          said.facts.map((fact) => fact.id),
+        ),
+      ),
+    );
   const told = new Set(known.map((fact) => fact.id));
   for (const [index, fact] of said.facts.entries()) {
     if (told.has(fact.id)) continue;
@@ -20,7 +34,12 @@ export async function tellBench(work: Work, said: CommandPayload<"tell-bench">):
     await work.insert("benchFact", { ...fact, at: new Date(fact.at), batchId: said.batchId });
   }
   const first = said.facts[0];
-  const [named] = first ? await work.tx.select({ name: stage.name }).from(stage).where(and(eq(stage.shopId, work.shopId), eq(stage.id, first.stageId))) : [];
+  const [named] = first
+    ? await work.tx
+        .select({ name: stage.name })
+        .from(stage)
+        .where(and(eq(stage.shopId, work.shopId), eq(stage.id, first.stageId)))
+    : [];
   const numbers = said.facts.map((fact) => units.find((each) => each.id === fact.unitId)?.number ?? 0).sort((a, b) => a - b);
   return { subject: ["batch", said.batchId], summary: `${named?.name ?? ""} ${first ? SAID[first.what] : ""}: ${numbers.length === 1 ? "panel" : "panels"} ${numbers.join(", ")}` };
 }

@@ -15,7 +15,13 @@ export const batch = pgTable(
 
 export const unit = pgTable(
   "unit",
-  { ...owned, batchId: uuid("batch_id").notNull(), colourwayId: uuid("colourway_id").notNull(), number: integer("number").notNull(), grade: text("grade", { enum: ["good", "rescue", "stash", "scrap"] }) },
+  {
+    ...owned,
+    batchId: uuid("batch_id").notNull(),
+    colourwayId: uuid("colourway_id").notNull(),
+    number: integer("number").notNull(),
+    grade: text("grade", { enum: ["good", "rescue", "stash", "scrap"] }),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),
@@ -27,7 +33,15 @@ export const unit = pgTable(
 /** Facts append; one taken back stays, retracted. */
 export const benchFact = pgTable(
   "bench_fact",
-  { ...owned, batchId: uuid("batch_id").notNull(), unitId: uuid("unit_id").notNull(), stageId: uuid("stage_id").notNull(), what: text("what", { enum: ["done", "dry", "still-wet", "spoilt"] }).notNull(), at: timestamp("at", { withTimezone: true }).notNull(), retracted: boolean("retracted").notNull().default(false) },
+  {
+    ...owned,
+    batchId: uuid("batch_id").notNull(),
+    unitId: uuid("unit_id").notNull(),
+    stageId: uuid("stage_id").notNull(),
+    what: text("what", { enum: ["done", "dry", "still-wet", "spoilt"] }).notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    retracted: boolean("retracted").notNull().default(false),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),

@@ -6,7 +6,7 @@ export class Refusal extends Error {
   readonly faults: readonly Fault[];
   readonly present: unknown;
 
-  constructor(status: number, message: string, faults: readonly Fault[] = [], present: unknown = undefined) {
+  constructor(status: number, message: string, faults: readonly Fault[] = [], present?: unknown) {
     super(message);
     this.status = status;
     this.faults = faults;

@@ -3,7 +3,25 @@ import type { PgTableWithColumns } from "drizzle-orm/pg-core";
 import type { Change } from "../logbook/tables.ts";
 import type { Transaction } from "./pool.ts";
 import { Refusal } from "./refusal.ts";
-import { batch, benchFact, colourway, design, household, layer, need, needLine, posting, recipient, series, sessionPattern, shop, stage, store, storeMove, unit } from "./tables.ts";
+import {
+  batch,
+  benchFact,
+  colourway,
+  design,
+  household,
+  layer,
+  need,
+  needLine,
+  posting,
+  recipient,
+  series,
+  sessionPattern,
+  shop,
+  stage,
+  store,
+  storeMove,
+  unit,
+} from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
 const written = { shop, store, storeMove, series, design, layer, stage, colourway, need, needLine, sessionPattern, batch, unit, benchFact, household, recipient, posting } as const;
@@ -30,7 +48,10 @@ export class Work {
 
   async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {
     const full = { ...row, shopId: this.shopId, version: 1 } as unknown as AnyRow;
-    const [made] = (await this.tx.insert(written[name] as AnyTable).values(full).returning()) as AnyRow[];
+    const [made] = (await this.tx
+      .insert(written[name] as AnyTable)
+      .values(full)
+      .returning()) as AnyRow[];
     if (made) this.changes.push({ table: name, id: made.id, before: null, after: made });
   }
 
@@ -45,7 +66,7 @@ export class Work {
     this.changes.push({ table: name, id, before, after });
   }
 
-  async remove<Name extends WrittenTable>(name: Name, id: string, version?: number): Promise<void> {
+  async remove(name: WrittenTable, id: string, version?: number): Promise<void> {
     const before = await this.locked(name, id, version);
     const table = written[name] as AnyTable;
     await this.tx.delete(table).where(this.is(table, id));

@@ -15,7 +15,15 @@ export async function addSeries(work: Work, said: CommandPayload<"add-series">):
 export async function addDesign(work: Work, said: CommandPayload<"add-design">): Promise<Done> {
   checkStack(said.stack);
   if (!(await work.find("series", said.seriesId))) return missing("series", ["seriesId"], said.seriesId);
-  await work.insert("design", { id: said.id, seriesId: said.seriesId, name: said.name, method: said.method, paperId: said.paperId, cardStockId: said.cardStockId, ...faceOf(said.stack) });
+  await work.insert("design", {
+    id: said.id,
+    seriesId: said.seriesId,
+    name: said.name,
+    method: said.method,
+    paperId: said.paperId,
+    cardStockId: said.cardStockId,
+    ...faceOf(said.stack),
+  });
   await insertLayers(work, said.id, said.stack);
   await insertStages(work, said.id, said.stages);
   for (const [position, each] of said.colourways.entries()) await work.insert("colourway", { ...each, designId: said.id, position });
@@ -27,7 +35,10 @@ export async function changeStack(work: Work, said: CommandPayload<"change-stack
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
   await work.update("design", said.id, faceOf(said.stack), said.version);
-  const old = await work.tx.select({ id: layer.id }).from(layer).where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  const old = await work.tx
+    .select({ id: layer.id })
+    .from(layer)
+    .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
   for (const each of old) await work.remove("layer", each.id);
   await insertLayers(work, said.id, said.stack);
   return { subject: ["design", said.id], summary: `Stack of ${found.name} changed` };
@@ -38,7 +49,10 @@ export async function changeRoute(work: Work, said: CommandPayload<"change-route
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
   await work.update("design", said.id, { name: found.name }, said.version);
-  const old = await work.tx.select({ id: stage.id }).from(stage).where(and(eq(stage.shopId, work.shopId), eq(stage.designId, said.id)));
+  const old = await work.tx
+    .select({ id: stage.id })
+    .from(stage)
+    .where(and(eq(stage.shopId, work.shopId), eq(stage.designId, said.id)));
   const known = new Set(old.map((each) => each.id));
   for (const [position, each] of said.stages.entries()) {
     if (known.delete(each.id)) await work.update("stage", each.id, { ...each, position });
@@ -58,11 +72,22 @@ function checkStack(said: SaidStack): void {
     height: length(said.height),
     thickness: length(said.thickness),
     envelope: said.envelope ? { width: length(said.envelope.width), height: length(said.envelope.height) } : null,
-    layers: said.layers.map((each) => ({ ...each, width: length(each.width), height: length(each.height), x: each.x === null ? null : length(each.x), y: each.y === null ? null : length(each.y) })),
+    layers: said.layers.map((each) => ({
+      ...each,
+      width: length(each.width),
+      height: length(each.height),
+      x: each.x === null ? null : length(each.x),
+      y: each.y === null ? null : length(each.y),
+    })),
   };
   // An envelope that is too small is a warning on the screen; a layer that hangs over cannot be made at all.
   const faults = stackGeometry(stack).faults.filter((fault) => fault.code !== "envelope-too-small");
-  if (faults.length > 0) throw new Refusal(422, "The layers do not lie inside each other.", faults.map((fault) => ({ ...fault, path: ["stack", ...fault.path] })));
+  if (faults.length > 0)
+    throw new Refusal(
+      422,
+      "The layers do not lie inside each other.",
+      faults.map((fault) => ({ ...fault, path: ["stack", ...fault.path] })),
+    );
 }
 
 const faceOf = (stack: SaidStack) => ({

@@ -40,7 +40,15 @@ const ofDesign = { ...owned, designId: uuid("design_id").notNull(), position: in
 
 export const layer = pgTable(
   "layer",
-  { ...ofDesign, kind: text("kind", { enum: ["mat", "panel"] }).notNull(), name: text("name").notNull(), width: integer("width").notNull(), height: integer("height").notNull(), x: integer("x"), y: integer("y") },
+  {
+    ...ofDesign,
+    kind: text("kind", { enum: ["mat", "panel"] }).notNull(),
+    name: text("name").notNull(),
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    x: integer("x"),
+    y: integer("y"),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),

@@ -14,10 +14,17 @@ export async function addHousehold(work: Work, said: CommandPayload<"add-househo
 export async function postNeed(work: Work, said: CommandPayload<"post-need">): Promise<Done> {
   const need = await work.find("need", said.needId);
   if (!need) return missing("need", ["needId"], said.needId);
-  const lines = await work.tx.select().from(needLine).where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId)));
+  const lines = await work.tx
+    .select()
+    .from(needLine)
+    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId)));
   const lacking = lines.reduce((sum, line) => sum + line.quantity - line.assembled, 0);
-  if (lacking > 0) refuse({ code: "not-finished", path: ["needId"], given: `${need.title}, ${String(lacking)} cards not assembled`, allowed: "a need whose cards are all assembled" });
-  const [before] = await work.tx.select({ id: posting.id }).from(posting).where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
+  if (lacking > 0)
+    refuse({ code: "not-finished", path: ["needId"], given: `${need.title}, ${String(lacking)} cards not assembled`, allowed: "a need whose cards are all assembled" });
+  const [before] = await work.tx
+    .select({ id: posting.id })
+    .from(posting)
+    .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
   if (before) refuse({ code: "posted", path: ["needId"], given: need.title, allowed: "a need that was not posted yet" });
   await work.insert("posting", said);
   return { subject: ["need", said.needId], summary: `${need.title} ${need.zone === null ? "handed over" : `posted by ${said.service}`} on ${said.on}` };

@@ -16,6 +16,12 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
   return {
     households: households.map(({ id, name, address, country, neutral }) => ({ id, name, address, country, neutral, needIds: needsOf.get(id) ?? [] })),
     postings: postings.map(({ id, needId, on, service, costMinor }) => ({ id, needId, on, service, costMinor })),
-    carrier: { name: carrier.name, simulated: true, table: carrier.table, holidays: carrier.holidays(dayAt(now, home?.timeZone ?? "UTC")), neighbours: NEIGHBOURS[home?.country ?? ""] ?? [] },
+    carrier: {
+      name: carrier.name,
+      simulated: true,
+      table: carrier.table,
+      holidays: carrier.holidays(dayAt(now, home?.timeZone ?? "UTC")),
+      neighbours: NEIGHBOURS[home?.country ?? ""] ?? [],
+    },
   };
 }

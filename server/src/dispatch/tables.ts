@@ -11,20 +11,22 @@ export const household = pgTable(
 );
 
 /** Which households a need goes to. */
-export const recipient = pgTable(
-  "recipient",
-  { ...owned, needId: uuid("need_id").notNull(), householdId: uuid("household_id").notNull() },
-  (table) => [
-    primaryKey({ columns: [table.shopId, table.id] }),
-    foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
-    foreignKey({ columns: [table.shopId, table.householdId], foreignColumns: [household.shopId, household.id] }),
-    index("recipient_by_need").on(table.shopId, table.needId),
-  ],
-);
+export const recipient = pgTable("recipient", { ...owned, needId: uuid("need_id").notNull(), householdId: uuid("household_id").notNull() }, (table) => [
+  primaryKey({ columns: [table.shopId, table.id] }),
+  foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
+  foreignKey({ columns: [table.shopId, table.householdId], foreignColumns: [household.shopId, household.id] }),
+  index("recipient_by_need").on(table.shopId, table.needId),
+]);
 
 export const posting = pgTable(
   "posting",
-  { ...owned, needId: uuid("need_id").notNull(), on: date("posted_on", { mode: "string" }).notNull(), service: text("service").notNull(), costMinor: integer("cost_minor").notNull() },
+  {
+    ...owned,
+    needId: uuid("need_id").notNull(),
+    on: date("posted_on", { mode: "string" }).notNull(),
+    service: text("service").notNull(),
+    costMinor: integer("cost_minor").notNull(),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),

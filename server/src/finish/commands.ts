@@ -20,15 +20,34 @@ export async function gradePanels(work: Work, said: CommandPayload<"grade-panels
 export async function assembleCards(work: Work, said: CommandPayload<"assemble-cards">): Promise<Done> {
   const need = await work.find("need", said.needId);
   if (!need) return missing("need", ["needId"], said.needId);
-  const good = await work.tx.select({ colourwayId: unit.colourwayId }).from(unit).innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId))).where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.needId), eq(unit.grade, "good")));
+  const good = await work.tx
+    .select({ colourwayId: unit.colourwayId })
+    .from(unit)
+    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
+    .where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.needId), eq(unit.grade, "good")));
   let cards = 0;
   for (const [index, line] of said.lines.entries()) {
     const found = await work.find("needLine", line.lineId);
     if (!found || found.needId !== said.needId) return missing("line of this need", ["lines", index, "lineId"], line.lineId);
-    const lines = await work.tx.select().from(needLine).where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId), eq(needLine.colourwayId, found.colourwayId)));
+    const lines = await work.tx
+      .select()
+      .from(needLine)
+      .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId), eq(needLine.colourwayId, found.colourwayId)));
     const free = good.filter((each) => each.colourwayId === found.colourwayId).length - lines.reduce((sum, each) => sum + each.assembled, 0);
-    if (line.quantity > free) refuse({ code: "not-enough-panels", path: ["lines", index, "quantity"], given: String(line.quantity), allowed: `at most ${String(Math.max(0, free))}, the good panels not yet in a card` });
-    if (found.assembled + line.quantity > found.quantity) refuse({ code: "more-than-needed", path: ["lines", index, "quantity"], given: String(line.quantity), allowed: `at most ${String(found.quantity - found.assembled)}, what the need still lacks` });
+    if (line.quantity > free)
+      refuse({
+        code: "not-enough-panels",
+        path: ["lines", index, "quantity"],
+        given: String(line.quantity),
+        allowed: `at most ${String(Math.max(0, free))}, the good panels not yet in a card`,
+      });
+    if (found.assembled + line.quantity > found.quantity)
+      refuse({
+        code: "more-than-needed",
+        path: ["lines", index, "quantity"],
+        given: String(line.quantity),
+        allowed: `at most ${String(found.quantity - found.assembled)}, what the need still lacks`,
+      });
     await work.update("needLine", line.lineId, { assembled: found.assembled + line.quantity });
     cards += line.quantity;
   }

@@ -143,7 +143,10 @@ async function bodyBytes(ctx: Context, most: number): Promise<Buffer> {
   let size = 0;
   for await (const part of ctx.req as AsyncIterable<Buffer>) {
     size += part.length;
-    if (size > most) throw new Refusal(413, "The picture is too large.", [{ code: "too-large", path: ["picture"], given: `more than ${String(most / 1e6)} MB`, allowed: `at most ${String(most / 1e6)} MB` }]);
+    if (size > most)
+      throw new Refusal(413, "The picture is too large.", [
+        { code: "too-large", path: ["picture"], given: `more than ${String(most / 1e6)} MB`, allowed: `at most ${String(most / 1e6)} MB` },
+      ]);
     parts.push(part);
   }
   return Buffer.concat(parts);

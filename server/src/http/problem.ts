@@ -13,14 +13,14 @@ interface Caused {
   readonly message?: string;
   readonly constraint?: string;
   readonly status?: number;
-  readonly expose?: boolean;
 }
 
 /** The first code in a chain of causes: a SQLSTATE or a system error. */
 function codeOf(error: unknown): { code: string; constraint: string | null } | null {
   for (let each = error as Caused | undefined; each; each = each.cause as Caused | undefined) {
     if (each.code) return { code: each.code, constraint: each.constraint ?? null };
-    if (/timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/i.test(each.message ?? "")) return { code: "ECONNREFUSED", constraint: null };
+    if (/timeout exceeded when trying to connect|Connection terminated|Client has encountered a connection error/i.test(each.message ?? ""))
+      return { code: "ECONNREFUSED", constraint: null };
   }
   return null;
 }
@@ -33,12 +33,18 @@ export function problemOf(error: unknown): Problem {
     return problem(error.status, error.message, detail, { errors: error.faults.map((fault) => ({ ...fault, path: [...fault.path] })), present: error.present });
   }
   const found = codeOf(error);
-  if (found && (AWAY.test(found.code) || AWAY_CODES.has(found.code))) return problem(503, "The database is not answering.", "Nothing was lost and nothing was saved. It is tried again by itself.");
+  if (found && (AWAY.test(found.code) || AWAY_CODES.has(found.code)))
+    return problem(503, "The database is not answering.", "Nothing was lost and nothing was saved. It is tried again by itself.");
   if (found?.code === DISK_FULL) return problem(507, "No space is left on the disk.", "Nothing was saved. Make room and try again.");
-  if (found?.code === "23503") return problem(422, "Something named here is not in this shop, or is still in use.", `given a link that does not hold (${found.constraint ?? "unknown"}), allowed ids of this shop`);
+  if (found?.code === "23503")
+    return problem(
+      422,
+      "Something named here is not in this shop, or is still in use.",
+      `given a link that does not hold (${found.constraint ?? "unknown"}), allowed ids of this shop`,
+    );
   if (found?.code === "23505") return problem(409, "This is there already.", "An id was used a second time for something else.");
   if (found?.code === "23514") return problem(422, "A figure lies outside what can be.", `the rule ${found.constraint ?? ""} was broken`);
   const http = error as Caused;
-  if (http.status && http.status < 500 && http.expose) return problem(http.status, "The request cannot be read.", http.message ?? "");
+  if (http.status && http.status >= 400 && http.status < 500) return problem(http.status, "The request cannot be read.", http.message ?? "");
   return problem(500, "A fault of the program.", "It was written to the server's log. Nothing was saved.");
 }

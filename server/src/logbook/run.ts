@@ -81,7 +81,18 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
     const done = await handler(work, read.data, given.id);
     const [row] = await tx
       .insert(event)
-      .values({ shopId: giver.shopId, id: given.id, accountId: giver.accountId, at, kind: given.kind, subjectKind: done.subject[0], subjectId: done.subject[1], summary: done.summary, payload: given.payload ?? {}, changes: work.changes })
+      .values({
+        shopId: giver.shopId,
+        id: given.id,
+        accountId: giver.accountId,
+        at,
+        kind: given.kind,
+        subjectKind: done.subject[0],
+        subjectId: done.subject[1],
+        summary: done.summary,
+        payload: given.payload ?? {},
+        changes: work.changes,
+      })
       .returning();
     if (!row) throw new Error("the log took no row");
     await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind })})`);
@@ -91,12 +102,22 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
 
 /** Takes a command back, or an undo: that is redo. */
 async function undo(work: Work, said: CommandPayload<"undo">, eventId: string): Promise<Done> {
-  const [found] = await work.tx.select().from(event).where(and(eq(event.shopId, work.shopId), eq(event.id, said.eventId))).for("update");
+  const [found] = await work.tx
+    .select()
+    .from(event)
+    .where(and(eq(event.shopId, work.shopId), eq(event.id, said.eventId)))
+    .for("update");
   if (!found) return missing("entry in the logbook", ["eventId"], said.eventId);
   if (found.undoneBy) throw new Refusal(409, "This was taken back already.");
   await work.takeBack(found.changes);
-  await work.tx.update(event).set({ undoneBy: eventId }).where(and(eq(event.shopId, work.shopId), eq(event.id, found.id)));
-  return { subject: [found.subjectKind, found.subjectId], summary: found.kind === "undo" ? `Done again: ${found.summary.replace(/^Taken back: /, "")}` : `Taken back: ${found.summary}` };
+  await work.tx
+    .update(event)
+    .set({ undoneBy: eventId })
+    .where(and(eq(event.shopId, work.shopId), eq(event.id, found.id)));
+  return {
+    subject: [found.subjectKind, found.subjectId],
+    summary: found.kind === "undo" ? `Done again: ${found.summary.replace(/^Taken back: /, "")}` : `Taken back: ${found.summary}`,
+  };
 }
 
 export const eventRead = (row: typeof event.$inferSelect): EventRead => ({

@@ -28,12 +28,16 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
   await work.update("need", said.id, { ...(said.title ? { title: said.title } : {}), ...(said.due ? { due: said.due } : {}) }, said.version);
   if (said.lines) {
     await checkColourways(work, found.designId, said.lines);
-    const old = await work.tx.select().from(needLine).where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.id)));
+    const old = await work.tx
+      .select()
+      .from(needLine)
+      .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.id)));
     const known = new Map(old.map((line) => [line.id, line]));
     for (const [index, line] of said.lines.entries()) {
       const before = known.get(line.id);
       known.delete(line.id);
-      if (before && line.quantity < before.assembled) refuse({ code: "fewer-than-made", path: ["lines", index, "quantity"], given: String(line.quantity), allowed: `at least ${String(before.assembled)}, already assembled` });
+      if (before && line.quantity < before.assembled)
+        refuse({ code: "fewer-than-made", path: ["lines", index, "quantity"], given: String(line.quantity), allowed: `at least ${String(before.assembled)}, already assembled` });
       if (before) await work.update("needLine", line.id, { quantity: line.quantity, colourwayId: line.colourwayId });
       else await work.insert("needLine", { ...line, needId: said.id, assembled: 0 });
     }
@@ -45,11 +49,21 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
 export async function removeNeed(work: Work, said: CommandPayload<"remove-need">): Promise<Done> {
   const found = await work.find("need", said.id);
   if (!found) return missing("need", ["id"], said.id);
-  const [begun] = await work.tx.select({ id: batch.id }).from(batch).where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.id))).limit(1);
+  const [begun] = await work.tx
+    .select({ id: batch.id })
+    .from(batch)
+    .where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.id)))
+    .limit(1);
   if (begun) refuse({ code: "begun", path: ["id"], given: found.title, allowed: "a need without panels on the bench" });
-  const lines = await work.tx.select({ id: needLine.id }).from(needLine).where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.id)));
+  const lines = await work.tx
+    .select({ id: needLine.id })
+    .from(needLine)
+    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.id)));
   for (const line of lines) await work.remove("needLine", line.id);
-  const households = await work.tx.select({ id: recipient.id }).from(recipient).where(and(eq(recipient.shopId, work.shopId), eq(recipient.needId, said.id)));
+  const households = await work.tx
+    .select({ id: recipient.id })
+    .from(recipient)
+    .where(and(eq(recipient.shopId, work.shopId), eq(recipient.needId, said.id)));
   for (const each of households) await work.remove("recipient", each.id);
   await work.remove("need", said.id, said.version);
   return { subject: ["need", said.id], summary: `${found.title} removed` };
@@ -70,7 +84,10 @@ async function checkDue(work: Work, due: string): Promise<void> {
 }
 
 async function checkColourways(work: Work, designId: string, lines: readonly { colourwayId: string }[]): Promise<void> {
-  const known = await work.tx.select({ id: colourway.id }).from(colourway).where(and(eq(colourway.shopId, work.shopId), eq(colourway.designId, designId)));
+  const known = await work.tx
+    .select({ id: colourway.id })
+    .from(colourway)
+    .where(and(eq(colourway.shopId, work.shopId), eq(colourway.designId, designId)));
   lines.forEach((line, index) => {
     if (!known.some((each) => each.id === line.colourwayId)) missing("colourway of this design", ["lines", index, "colourwayId"], line.colourwayId);
   });

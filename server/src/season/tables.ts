@@ -24,7 +24,13 @@ export const need = pgTable(
 
 export const needLine = pgTable(
   "need_line",
-  { ...owned, needId: uuid("need_id").notNull(), colourwayId: uuid("colourway_id").notNull(), quantity: integer("quantity").notNull(), assembled: integer("assembled").notNull().default(0) },
+  {
+    ...owned,
+    needId: uuid("need_id").notNull(),
+    colourwayId: uuid("colourway_id").notNull(),
+    quantity: integer("quantity").notNull(),
+    assembled: integer("assembled").notNull().default(0),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),

@@ -4,5 +4,10 @@ import type { Done } from "../logbook/run.ts";
 
 export async function setShop(work: Work, said: CommandPayload<"set-shop">): Promise<Done> {
   await work.update("shop", work.shopId, said);
-  return { subject: ["shop", work.shopId], summary: `The shop was set: ${Object.entries(said).map(([key, value]) => `${key} ${value}`).join(", ")}` };
+  return {
+    subject: ["shop", work.shopId],
+    summary: `The shop was set: ${Object.entries(said)
+      .map(([key, value]) => `${key} ${String(value)}`)
+      .join(", ")}`,
+  };
 }

@@ -12,7 +12,7 @@ export function pictureHeader(bytes: Buffer): { mediaType: string; width: number
     return { mediaType: "image/png", width: bytes.readUInt32BE(16), height: bytes.readUInt32BE(20) };
   }
   if (bytes.length < 4 || bytes.readUInt16BE(0) !== 0xffd8) return null;
-  for (let at = 2; at + 9 < bytes.length; ) {
+  for (let at = 2; at + 9 < bytes.length;) {
     if (bytes[at] !== 0xff) return null;
     const marker = bytes[at + 1] ?? 0;
     const isFrame = marker >= 0xc0 && marker <= 0xcf && ![0xc4, 0xc8, 0xcc].includes(marker);
@@ -24,14 +24,25 @@ export function pictureHeader(bytes: Buffer): { mediaType: string; width: number
 
 export async function savePicture(tx: Transaction, shopId: string, id: string, bytes: Buffer, at: Date): Promise<void> {
   const header = pictureHeader(bytes);
-  if (!header) throw new Refusal(415, "This is not a picture that can be read.", [{ code: "not-a-picture", path: ["picture"], given: `${String(bytes.length)} bytes of something else`, allowed: "a PNG or JPEG picture" }]);
+  if (!header)
+    throw new Refusal(415, "This is not a picture that can be read.", [
+      { code: "not-a-picture", path: ["picture"], given: `${String(bytes.length)} bytes of something else`, allowed: "a PNG or JPEG picture" },
+    ]);
   if (header.width * header.height > MOST_PIXELS || header.width === 0 || header.height === 0) {
-    throw new Refusal(413, "The picture is too large.", [{ code: "too-many-pixels", path: ["picture"], given: `${String(header.width)} × ${String(header.height)} pixels`, allowed: "at most 50 megapixels" }]);
+    throw new Refusal(413, "The picture is too large.", [
+      { code: "too-many-pixels", path: ["picture"], given: `${String(header.width)} × ${String(header.height)} pixels`, allowed: "at most 50 megapixels" },
+    ]);
   }
-  await tx.insert(picture).values({ shopId, id, bytes, at, ...header }).onConflictDoNothing();
+  await tx
+    .insert(picture)
+    .values({ shopId, id, bytes, at, ...header })
+    .onConflictDoNothing();
 }
 
 export async function readPicture(tx: Transaction, shopId: string, id: string): Promise<{ mediaType: string; bytes: Buffer } | null> {
-  const [row] = await tx.select().from(picture).where(and(eq(picture.shopId, shopId), eq(picture.id, id)));
+  const [row] = await tx
+    .select()
+    .from(picture)
+    .where(and(eq(picture.shopId, shopId), eq(picture.id, id)));
   return row ?? null;
 }

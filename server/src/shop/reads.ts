@@ -10,13 +10,27 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
   const [row] = await tx.select().from(shop);
   const [who] = await tx.select().from(account).where(eq(account.id, accountId));
   if (!row || !who) throw new Error("the shop has no row");
-  return { id: row.id, version: row.version, name: row.name, lengthSystem: row.lengthSystem, country: row.country, timeZone: row.timeZone, currency: row.currency, now: now.toISOString(), account: { id: who.id, name: who.name, role: who.role } };
+  return {
+    id: row.id,
+    version: row.version,
+    name: row.name,
+    lengthSystem: row.lengthSystem,
+    country: row.country,
+    timeZone: row.timeZone,
+    currency: row.currency,
+    now: now.toISOString(),
+    account: { id: who.id, name: who.name, role: who.role },
+  };
 }
 
 /** Makes the shop and its maker when they are not there. @returns whether they were made now */
 export async function ensureShop(database: Database, timeZone: string): Promise<boolean> {
   return inShop(database, HOME.shopId, async (tx) => {
-    const made = await tx.insert(shop).values({ shopId: HOME.shopId, id: HOME.shopId, name: "My card table", lengthSystem: "in", country: "US", timeZone, currency: "USD" }).onConflictDoNothing().returning();
+    const made = await tx
+      .insert(shop)
+      .values({ shopId: HOME.shopId, id: HOME.shopId, name: "My card table", lengthSystem: "in", country: "US", timeZone, currency: "USD" })
+      .onConflictDoNothing()
+      .returning();
     await tx.insert(account).values({ shopId: HOME.shopId, id: HOME.accountId, name: "Maker", role: "maker" }).onConflictDoNothing();
     return made.length > 0;
   });

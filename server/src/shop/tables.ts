@@ -15,7 +15,11 @@ export const shop = pgTable(
     timeZone: text("time_zone").notNull(),
     currency: text("currency").notNull(),
   },
-  (table) => [primaryKey({ columns: [table.shopId] }), check("shop_is_its_own", sql`${table.shopId} = ${table.id}`), check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`)],
+  (table) => [
+    primaryKey({ columns: [table.shopId] }),
+    check("shop_is_its_own", sql`${table.shopId} = ${table.id}`),
+    check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`),
+  ],
 );
 
 export const account = pgTable(
@@ -26,6 +30,18 @@ export const account = pgTable(
 
 export const picture = pgTable(
   "picture",
-  { shopId: uuid("shop_id").notNull(), id: uuid("id").notNull(), mediaType: text("media_type").notNull(), width: integer("width").notNull(), height: integer("height").notNull(), bytes: bytes("bytes").notNull(), at: timestamp("at", { withTimezone: true }).notNull() },
-  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }), check("picture_size", sql`octet_length(${table.bytes}) <= 12000000`)],
+  {
+    shopId: uuid("shop_id").notNull(),
+    id: uuid("id").notNull(),
+    mediaType: text("media_type").notNull(),
+    width: integer("width").notNull(),
+    height: integer("height").notNull(),
+    bytes: bytes("bytes").notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    check("picture_size", sql`octet_length(${table.bytes}) <= 12000000`),
+  ],
 );

@@ -28,7 +28,12 @@ export async function takeFromStore(work: Work, storeId: string, quantity: numbe
   const found = await work.find("store", storeId);
   if (!found) return missing("store", path, storeId);
   if (quantity > found.onHand) {
-    return refuse({ code: "not-enough", path, given: `${String(quantity)} of ${found.name}`, allowed: `at most ${String(found.onHand)}, what is on the shelf (${String(quantity - found.onHand)} short)` });
+    return refuse({
+      code: "not-enough",
+      path,
+      given: `${String(quantity)} of ${found.name}`,
+      allowed: `at most ${String(found.onHand)}, what is on the shelf (${String(quantity - found.onHand)} short)`,
+    });
   }
   await work.update("store", storeId, { onHand: found.onHand - quantity });
   await work.insert("storeMove", { id: v7(), storeId, quantity: -quantity, why, at: work.at });

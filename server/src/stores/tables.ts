@@ -29,7 +29,14 @@ export const store = pgTable(
 /** The ledger. A move that was undone stays, retracted. */
 export const storeMove = pgTable(
   "store_move",
-  { ...owned, storeId: uuid("store_id").notNull(), quantity: integer("quantity").notNull(), why: text("why").notNull(), at: timestamp("at", { withTimezone: true }).notNull(), retracted: boolean("retracted").notNull().default(false) },
+  {
+    ...owned,
+    storeId: uuid("store_id").notNull(),
+    quantity: integer("quantity").notNull(),
+    why: text("why").notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    retracted: boolean("retracted").notNull().default(false),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [store.shopId, store.id] }),

@@ -13,7 +13,20 @@ function NoticeLine({ notice }: { notice: Notice }) {
     return () => clearTimeout(timer);
   }, [dispatch, notice.id]);
   return (
-    <Flex role="status" bg="ink" color="paper" borderRadius="10px" paddingLeft="16px" paddingRight="6px" minHeight="52px" align="center" gap="12px" maxWidth="min(560px, 94vw)" border={notice.bad ? "2px solid" : "none"} borderColor="cannot">
+    <Flex
+      role="status"
+      bg="ink"
+      color="paper"
+      borderRadius="10px"
+      paddingLeft="16px"
+      paddingRight="6px"
+      minHeight="52px"
+      align="center"
+      gap="12px"
+      maxWidth="min(560px, 94vw)"
+      border={notice.bad ? "2px solid" : "none"}
+      borderColor="cannot"
+    >
       <Text flex="1" paddingY="8px">
         {notice.text}
       </Text>
@@ -22,7 +35,15 @@ function NoticeLine({ notice }: { notice: Notice }) {
           Undo
         </Button>
       )}
-      <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} textDecoration="none" aria-label="Close this note" minWidth="44px" onClick={() => dispatch(dismissed(notice.id))}>
+      <Button
+        variant="ghost"
+        color="paper"
+        _hover={{ bg: "softInk" }}
+        textDecoration="none"
+        aria-label="Close this note"
+        minWidth="44px"
+        onClick={() => dispatch(dismissed(notice.id))}
+      >
         ✕
       </Button>
     </Flex>
@@ -47,7 +68,9 @@ export function AwayLine() {
   if (online && waiting === 0) return null;
   return (
     <Box role="status" bg="tightFill" color="#1D252D" paddingX="20px" paddingY="8px" fontWeight={600}>
-      {online ? `Sending ${String(waiting)} …` : `The server is away. You can go on; ${waiting === 0 ? "nothing waits to be sent" : waiting === 1 ? "1 entry is kept and will be sent" : `${String(waiting)} entries are kept and will be sent`}.`}
+      {online
+        ? `Sending ${String(waiting)} …`
+        : `The server is away. You can go on; ${waiting === 0 ? "nothing waits to be sent" : waiting === 1 ? "1 entry is kept and will be sent" : `${String(waiting)} entries are kept and will be sent`}.`}
     </Box>
   );
 }

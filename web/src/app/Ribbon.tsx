@@ -59,7 +59,14 @@ function PaperTag({ tag, thin }: { tag: HungTag; thin: boolean }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
   const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}`;
-  const common = { role: "link", tabIndex: 0, "aria-label": words, onClick: open, onKeyDown: (key: React.KeyboardEvent) => key.key === "Enter" && open(), style: { cursor: "pointer" } } as const;
+  const common = {
+    role: "link",
+    tabIndex: 0,
+    "aria-label": words,
+    onClick: open,
+    onKeyDown: (key: React.KeyboardEvent) => key.key === "Enter" && open(),
+    style: { cursor: "pointer" },
+  } as const;
   if (thin || tag.row === null) {
     const y = thin ? RULER + 5 : ROWS[0] - 20;
     return (
@@ -74,7 +81,13 @@ function PaperTag({ tag, thin }: { tag: HungTag; thin: boolean }) {
   return (
     <g {...common}>
       <title>{words}</title>
-      <path d={`M${String(x + 9)} ${String(y)} H${String(x + TAG_WIDTH - 9)} L${String(x + TAG_WIDTH)} ${String(y + 9)} V${String(y + TAG_HEIGHT)} H${String(x)} V${String(y + 9)}Z`} fill={PAPER} stroke={INK} strokeWidth={1} strokeDasharray={tag.safety === "runs out" ? "4 3" : undefined} />
+      <path
+        d={`M${String(x + 9)} ${String(y)} H${String(x + TAG_WIDTH - 9)} L${String(x + TAG_WIDTH)} ${String(y + 9)} V${String(y + TAG_HEIGHT)} H${String(x)} V${String(y + 9)}Z`}
+        fill={PAPER}
+        stroke={INK}
+        strokeWidth={1}
+        strokeDasharray={tag.safety === "runs out" ? "4 3" : undefined}
+      />
       <rect x={x + 0.5} y={y + TAG_HEIGHT - 6} width={TAG_WIDTH - 1} height={6} fill={FILLS[tag.safety]} />
       <circle cx={Math.max(x + 14, Math.min(x + TAG_WIDTH - 14, tag.x))} cy={y + 6} r={2.6} fill="var(--chakra-colors-table)" stroke={INK} />
       <Words x={x + TAG_WIDTH / 2} y={y + 21} anchor="middle" size={14} weight={700} fill={INK}>
@@ -98,7 +111,14 @@ export function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
   const height = thin ? RULER + 26 : lowest;
   const todayX = (daysBetween(ruler.first, outlook.today) + outlook.minute / 1440) * ruler.pixelsPerDay;
   return (
-    <Box ref={ref} as="nav" aria-label="Season ribbon" position="relative" onKeyDown={(key) => (key.key === "+" || key.key === "-") && dispatch(ribbonZoomed(key.key === "+" ? 1 : -1))} onWheel={(wheel) => wheel.ctrlKey && dispatch(ribbonZoomed(wheel.deltaY < 0 ? 1 : -1))}>
+    <Box
+      ref={ref}
+      as="nav"
+      aria-label="Season ribbon"
+      position="relative"
+      onKeyDown={(key) => (key.key === "+" || key.key === "-") && dispatch(ribbonZoomed(key.key === "+" ? 1 : -1))}
+      onWheel={(wheel) => wheel.ctrlKey && dispatch(ribbonZoomed(wheel.deltaY < 0 ? 1 : -1))}
+    >
       <svg width={width} height={height} style={{ display: "block", fontFamily: "inherit" }}>
         <Hatches />
         <rect x={0} y={EDGE} width={width} height={RULER - EDGE} fill="var(--chakra-colors-ruler)" />
@@ -106,25 +126,34 @@ export function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
         <line x1={0} x2={width} y1={RULER} y2={RULER} stroke={INK} strokeOpacity={0.5} />
         {ruler.ticks.map((tick) => (
           <g key={tick.x}>
-            <line x1={tick.x} x2={tick.x} y1={tick.kind === "month" ? EDGE : RULER - (tick.kind === "week" ? 15 : 7)} y2={RULER} stroke={INK} strokeOpacity={tick.kind === "day" ? 0.35 : 0.85} strokeWidth={tick.kind === "month" ? 1.5 : 1} />
+            <line
+              x1={tick.x}
+              x2={tick.x}
+              y1={tick.kind === "month" ? EDGE : RULER - (tick.kind === "week" ? 15 : 7)}
+              y2={RULER}
+              stroke={INK}
+              strokeOpacity={tick.kind === "day" ? 0.35 : 0.85}
+              strokeWidth={tick.kind === "month" ? 1.5 : 1}
+            />
             <Words x={tick.x + 5} y={EDGE + (tick.kind === "month" ? 15 : 17)} size={14} weight={tick.kind === "month" ? 700 : 500} fill={INK}>
               {tick.label}
             </Words>
           </g>
         ))}
-        {!thin && outlook.sessions.map((session, index) => {
-          const x = (daysBetween(ruler.first, session.day) + session.from / 1440) * ruler.pixelsPerDay;
-          const share = (outlook.plan.filled[index] ?? 0) / Math.max(1, session.length);
-          const wide = Math.max(6, Math.min(18, ruler.pixelsPerDay * 0.7));
-          if (x > width) return null;
-          return (
-            <g key={`${session.day}${String(session.from)}`}>
-              <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(outlook.plan.filled[index] ?? session.length)} planned`}</title>
-              <rect x={x} y={RULER + 3} width={wide} height={13} rx={3} fill={PAPER} stroke={INK} strokeOpacity={0.55} />
-              <rect x={x + 1} y={RULER + 4 + 11 * (1 - share)} width={wide - 2} height={11 * share} rx={2} fill={INK} fillOpacity={0.62} />
-            </g>
-          );
-        })}
+        {!thin &&
+          outlook.sessions.map((session, index) => {
+            const x = (daysBetween(ruler.first, session.day) + session.from / 1440) * ruler.pixelsPerDay;
+            const share = (outlook.plan.filled[index] ?? 0) / Math.max(1, session.length);
+            const wide = Math.max(6, Math.min(18, ruler.pixelsPerDay * 0.7));
+            if (x > width) return null;
+            return (
+              <g key={`${session.day}${String(session.from)}`}>
+                <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(outlook.plan.filled[index] ?? session.length)} planned`}</title>
+                <rect x={x} y={RULER + 3} width={wide} height={13} rx={3} fill={PAPER} stroke={INK} strokeOpacity={0.55} />
+                <rect x={x + 1} y={RULER + 4 + 11 * (1 - share)} width={wide - 2} height={11 * share} rx={2} fill={INK} fillOpacity={0.62} />
+              </g>
+            );
+          })}
         {!thin && hung.map((tag) => tag.row !== null && <line key={tag.id} x1={tag.x} x2={tag.x} y1={RULER} y2={ROWS[tag.row] + 6} stroke={INK} strokeWidth={1} />)}
         {hung.map((tag) => (
           <PaperTag key={tag.id} tag={tag} thin={thin} />
@@ -166,12 +195,25 @@ function RibbonTable({ outlook }: { outlook: Outlook }) {
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content bg="paper" color="ink" border="1.5px solid" borderColor="ink" borderRadius="8px" boxShadow="none" padding="12px 16px" width="min(440px, 92vw)" maxHeight="60vh" overflowY="auto">
-            {outlook.open.length === 0 ? "Nothing is owed." : outlook.open.map((view) => (
-              <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
-                {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
-              </Box>
-            ))}
+          <Popover.Content
+            bg="paper"
+            color="ink"
+            border="1.5px solid"
+            borderColor="ink"
+            borderRadius="8px"
+            boxShadow="none"
+            padding="12px 16px"
+            width="min(440px, 92vw)"
+            maxHeight="60vh"
+            overflowY="auto"
+          >
+            {outlook.open.length === 0
+              ? "Nothing is owed."
+              : outlook.open.map((view) => (
+                  <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
+                    {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
+                  </Box>
+                ))}
           </Popover.Content>
         </Popover.Positioner>
       </Portal>

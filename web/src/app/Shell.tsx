@@ -43,7 +43,19 @@ export function Shell() {
             {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
             <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
               <Tabs outlook={outlook} />
-              <Box as="main" flex="1" minWidth={0} bg="paper" borderStyle="solid" borderColor="hairline" borderWidth="0" borderTopWidth="1px" borderLeftWidth={{ base: 0, lg: "1px" }} borderTopLeftRadius={{ lg: "14px" }} padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}>
+              <Box
+                as="main"
+                flex="1"
+                minWidth={0}
+                bg="paper"
+                borderStyle="solid"
+                borderColor="hairline"
+                borderWidth="0"
+                borderTopWidth="1px"
+                borderLeftWidth={{ base: 0, lg: "1px" }}
+                borderTopLeftRadius={{ lg: "14px" }}
+                padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
+              >
                 {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
               </Box>
             </Flex>
@@ -72,7 +84,18 @@ function Head({ outlook }: { outlook: Outlook | null }) {
       <Box flex="1" />
       <Flex role="group" aria-label="Lengths in" border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
         {(["in", "cm"] as const).map((each) => (
-          <Button key={each} aria-pressed={system === each} variant={system === each ? "solid" : "ghost"} textDecoration="none" borderRadius="0" minHeight="40px" height="40px" minWidth="48px" paddingInline="10px" onClick={() => system !== each && void give("set-shop", { lengthSystem: each }, { quiet: true })}>
+          <Button
+            key={each}
+            aria-pressed={system === each}
+            variant={system === each ? "solid" : "ghost"}
+            textDecoration="none"
+            borderRadius="0"
+            minHeight="40px"
+            height="40px"
+            minWidth="48px"
+            paddingInline="10px"
+            onClick={() => system !== each && void give("set-shop", { lengthSystem: each }, { quiet: true })}
+          >
             {each}
           </Button>
         ))}
@@ -103,16 +126,54 @@ function calls(outlook: Outlook | null): Readonly<Record<string, { count: number
 function Tabs({ outlook }: { outlook: Outlook | null }) {
   const called = calls(outlook);
   return (
-    <Flex as="nav" aria-label="Views" direction={{ base: "row", lg: "column" }} overflowX="auto" width={{ lg: "124px" }} flex="none" paddingTop={{ base: 0, lg: "8px" }} css={{ scrollbarWidth: "none" }}>
+    <Flex
+      as="nav"
+      aria-label="Views"
+      direction={{ base: "row", lg: "column" }}
+      overflowX="auto"
+      width={{ lg: "124px" }}
+      flex="none"
+      paddingTop={{ base: 0, lg: "8px" }}
+      css={{ scrollbarWidth: "none" }}
+    >
       {VIEWS.map((view) => {
         const call = called[view.path];
         return (
           <NavLink key={view.path} to={`/${view.path}`} style={{ textDecoration: "none", flex: "none" }}>
             {({ isActive }) => (
-              <Flex minHeight="44px" align="center" paddingLeft={{ base: "12px", lg: "20px" }} paddingRight="8px" gap="8px" justify="space-between" bg={isActive ? "paper" : "transparent"} fontWeight={isActive ? 700 : 500} color={isActive ? "ink" : "softInk"} borderTopLeftRadius="10px" borderTopRightRadius={{ base: "10px", lg: 0 }} borderBottomLeftRadius={{ base: 0, lg: "10px" }} marginRight={{ lg: isActive ? "-1px" : 0 }} position="relative" zIndex={1}>
+              <Flex
+                minHeight="44px"
+                align="center"
+                paddingLeft={{ base: "12px", lg: "20px" }}
+                paddingRight="8px"
+                gap="8px"
+                justify="space-between"
+                bg={isActive ? "paper" : "transparent"}
+                fontWeight={isActive ? 700 : 500}
+                color={isActive ? "ink" : "softInk"}
+                borderTopLeftRadius="10px"
+                borderTopRightRadius={{ base: "10px", lg: 0 }}
+                borderBottomLeftRadius={{ base: 0, lg: "10px" }}
+                marginRight={{ lg: isActive ? "-1px" : 0 }}
+                position="relative"
+                zIndex={1}
+              >
                 <span>{view.label}</span>
                 {call && call.count > 0 && (
-                  <Box as="span" minWidth="22px" height="22px" borderRadius={call.bad ? "4px" : "11px"} bg={call.bad ? "cannot" : "tight"} color="paper" fontSize="14px" fontWeight={700} textAlign="center" lineHeight="22px" paddingX="4px" aria-label={`${String(call.count)} to see to`}>
+                  <Box
+                    as="span"
+                    minWidth="22px"
+                    height="22px"
+                    borderRadius={call.bad ? "4px" : "11px"}
+                    bg={call.bad ? "cannot" : "tight"}
+                    color="paper"
+                    fontSize="14px"
+                    fontWeight={700}
+                    textAlign="center"
+                    lineHeight="22px"
+                    paddingX="4px"
+                    aria-label={`${String(call.count)} to see to`}
+                  >
                     {call.count}
                   </Box>
                 )}
@@ -137,7 +198,8 @@ function useKeys(): void {
       const view = VIEWS.find((each) => each.key === key.key);
       if (view) void navigate(`/${view.path}`);
       if (key.key === "u" && last) void undo(last);
-      if (key.key === "?") dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, + and − on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+      if (key.key === "?")
+        dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, + and − on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);

@@ -1,18 +1,44 @@
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
-import { problemSchema, type BenchRead, type DesignsRead, type DispatchRead, type LogbookRead, type Problem, type SeasonRead, type ShopRead, type StoresRead } from "@yule/contract";
+import {
+  problemSchema,
+  type BenchRead,
+  type DesignsRead,
+  type DispatchRead,
+  type LogbookRead,
+  type Problem,
+  type SeasonRead,
+  type ShopRead,
+  type StoresRead,
+} from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { withWaiting } from "./waiting.ts";
 
-export const OFFLINE: Problem = { type: "about:blank", title: "The server is not answering.", status: 0, detail: "What was read before is shown; what you do is kept and sent when the server is back.", errors: [] };
+export const OFFLINE: Problem = {
+  type: "about:blank",
+  title: "The server is not answering.",
+  status: 0,
+  detail: "What was read before is shown; what you do is kept and sent when the server is back.",
+  errors: [],
+};
 
-/** One request to the server. @throws a Problem, with status 0 when nothing answered */
+/** What a request throws: a problem the server told, or that nothing answered. */
+export class ProblemError extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.title);
+  }
+}
+
+/** The problem in something that was caught. What is no problem of ours counts as the server being away. */
+export const problemIn = (caught: unknown): Problem => (caught instanceof ProblemError ? caught.problem : OFFLINE);
+
+/** One request to the server. @throws ProblemError, with status 0 when nothing answered */
 export async function request(path: string, init?: RequestInit): Promise<unknown> {
   const answer = await fetch(`/api/${path}`, { ...init, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
-  if (!answer || answer.status === 502 || answer.status === 504) throw OFFLINE;
+  if (!answer || answer.status === 502 || answer.status === 504) throw new ProblemError(OFFLINE);
   const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
   if (answer.ok) return body;
   const problem = problemSchema.safeParse(body);
-  throw problem.success ? problem.data : OFFLINE;
+  throw new ProblemError(problem.success ? problem.data : OFFLINE);
 }
 
 /** Reads the server, keeps what it said, and falls back to what was kept. What waits in the outbox is shown as done. */
@@ -22,7 +48,7 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
     await keepAnswer(path, data).catch(() => undefined);
     return { data: withWaiting(path, data, await allInOutbox().catch(() => [])) };
   } catch (thrown) {
-    const problem = thrown as Problem;
+    const problem = problemIn(thrown);
     if (problem.status !== 0 && problem.status !== 503) return { error: problem };
     const kept = await keptAnswer(path).catch(() => undefined);
     if (kept === undefined) return { error: problem };

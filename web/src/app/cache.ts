@@ -18,10 +18,14 @@ const database = (): Promise<IDBPDatabase<Kept>> => {
   return opened;
 };
 
-export const keepAnswer = async (path: string, answer: unknown): Promise<void> => void (await (await database()).put("answers", answer, path));
+export const keepAnswer = async (path: string, answer: unknown): Promise<void> => {
+  await (await database()).put("answers", answer, path);
+};
 export const keptAnswer = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 
-export const putInOutbox = async (command: CommandEnvelope): Promise<void> => void (await (await database()).add("outbox", command));
+export const putInOutbox = async (command: CommandEnvelope): Promise<void> => {
+  await (await database()).add("outbox", command);
+};
 
 /** The oldest waiting command with its place, or null. */
 export async function oldestInOutbox(): Promise<{ key: number; command: CommandEnvelope } | null> {

@@ -14,9 +14,11 @@ interface OutboxState {
   readonly notices: readonly Notice[];
 }
 
+const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [] };
+
 export const outboxSlice = createSlice({
   name: "outbox",
-  initialState: { waiting: 0, online: true, notices: [] } as OutboxState,
+  initialState: NOTHING_YET,
   reducers: {
     waits: (state, action: PayloadAction<number>) => ({ ...state, waiting: action.payload }),
     reached: (state, action: PayloadAction<boolean>) => ({ ...state, online: action.payload }),

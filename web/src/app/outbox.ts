@@ -1,6 +1,6 @@
 import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, Problem } from "@yule/contract";
 import { v7 } from "uuid";
-import { ALL_TAGS, api, request } from "./api.ts";
+import { ALL_TAGS, api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { reached, told, waits } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
@@ -21,11 +21,12 @@ const RETRY_MS = 2_000;
 export async function give<Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, { quiet = false, at }: { quiet?: boolean; at?: Date } = {}): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
   if (command.kind === "tell-bench") store.dispatch(api.util.updateQueryData("bench", undefined, (bench) => withFacts(bench, command as CommandEnvelope<"tell-bench">)));
-  await putInOutbox(command as CommandEnvelope);
+  await putInOutbox(command);
   const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
   void sendAll();
   const result = await sent;
-  if (result.state === "done" && !quiet) store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
+  if (result.state === "done" && !quiet)
+    store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
   return result;
 }
 
@@ -64,7 +65,7 @@ async function sendOne(command: CommandEnvelope): Promise<Sent> {
     const answer = (await request("commands", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(command) })) as CommandAnswer;
     return { state: "done", answer };
   } catch (thrown) {
-    const problem = thrown as Problem;
+    const problem = problemIn(thrown);
     return problem.status === 0 || problem.status >= 500 ? { state: "waiting" } : { state: "refused", problem };
   }
 }
@@ -73,7 +74,8 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   const listener = listeners.get(command.id);
   listeners.delete(command.id);
   listener?.(sent);
-  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "undo")) dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
+  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "undo"))
+    dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
   dispatch(api.util.invalidateTags([...ALL_TAGS]));
 }
 

@@ -1,5 +1,24 @@
 import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
-import { addDays, day, minutes, nightsIn, overmake, seasonPlan, serviceFor, sessionsBetween, sessionsLeft, stockOutlook, type Day, type Minutes, type NeedOutlook, type Safety, type SeasonPlan, type Session, type StockOutlook, type Transit } from "@yule/core";
+import {
+  addDays,
+  day,
+  minutes,
+  nightsIn,
+  overmake,
+  seasonPlan,
+  serviceFor,
+  sessionsBetween,
+  sessionsLeft,
+  stockOutlook,
+  type Day,
+  type Minutes,
+  type NeedOutlook,
+  type Safety,
+  type SeasonPlan,
+  type Session,
+  type StockOutlook,
+  type Transit,
+} from "@yule/core";
 import { useMemo } from "react";
 import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "./api.ts";
 import { useToday } from "./clock.ts";
@@ -64,7 +83,19 @@ export function useOutlook(): { outlook: Outlook | null; problem: unknown } {
   const { today, minute, now } = useToday();
   const outlook = useMemo(() => {
     if (!shop.data || !season.data || !designs.data || !stores.data || !bench.data || !dispatch.data) return null;
-    return workOut({ shop: shop.data, needs: season.data.needs, pattern: season.data.sessions, designs: designs.data.designs, stores: stores.data.stores, batches: bench.data.batches, yields: bench.data.yields, dispatch: dispatch.data, today, minute, now });
+    return workOut({
+      shop: shop.data,
+      needs: season.data.needs,
+      pattern: season.data.sessions,
+      designs: designs.data.designs,
+      stores: stores.data.stores,
+      batches: bench.data.batches,
+      yields: bench.data.yields,
+      dispatch: dispatch.data,
+      today,
+      minute,
+      now,
+    });
   }, [shop.data, season.data, designs.data, stores.data, bench.data, dispatch.data, today, minute, now]);
   return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
 }
@@ -116,7 +147,13 @@ function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<st
   const batches = told.batches.filter((batch) => batch.needId === need.id);
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const assembled = need.lines.reduce((sum, line) => sum + line.assembled, 0);
-  const units = batches.flatMap((batch) => batch.units.map((unit) => ({ unit, spoilt: batch.facts.some((fact) => fact.unitId === unit.id && fact.what === "spoilt"), facts: batch.facts.filter((fact) => fact.unitId === unit.id && fact.what === "done") })));
+  const units = batches.flatMap((batch) =>
+    batch.units.map((unit) => ({
+      unit,
+      spoilt: batch.facts.some((fact) => fact.unitId === unit.id && fact.what === "spoilt"),
+      facts: batch.facts.filter((fact) => fact.unitId === unit.id && fact.what === "done"),
+    })),
+  );
   const good = units.filter(({ unit }) => unit.grade === "good").length;
   const coming = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt).length;
   const record = yields.get(design.id) ?? { good: 0, bad: 0 };
@@ -129,13 +166,38 @@ function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<st
   });
   const painted = units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.length >= paintingStages(design).length).length;
   const due = day(need.due);
-  const stage: NeedStage = need.postedOn !== null ? "done" : assembled >= cards ? "to post" : good - assembled > 0 && good >= cards ? "to assemble" : coming > 0 && painted === coming ? "to inspect" : batches.length > 0 ? "on the bench" : "not begun";
+  const stage: NeedStage =
+    need.postedOn !== null
+      ? "done"
+      : assembled >= cards
+        ? "to post"
+        : good - assembled > 0 && good >= cards
+          ? "to assemble"
+          : coming > 0 && painted === coming
+            ? "to inspect"
+            : batches.length > 0
+              ? "on the bench"
+              : "not begun";
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   // The cheapest service is only as good as the days it leaves for the work.
   const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(loadOf)) : 1);
   const service = need.zone === null ? null : serviceFor(told.dispatch.carrier.table, need.zone, due, readyAtBest, holidays);
   const post = service?.ok ? service.value : null;
-  return { need, design, cards, batches, assembled, good, coming, toPaint, post, readyBy: post?.postBy ?? due, stage, hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, units, fresh, cards - assembled), nights: stage === "not begun" ? nightsIn(design.stages.map(loadOf)) : 0 };
+  return {
+    need,
+    design,
+    cards,
+    batches,
+    assembled,
+    good,
+    coming,
+    toPaint,
+    post,
+    readyBy: post?.postBy ?? due,
+    stage,
+    hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, units, fresh, cards - assembled),
+    nights: stage === "not begun" ? nightsIn(design.stages.map(loadOf)) : 0,
+  };
 }
 
 export const loadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });

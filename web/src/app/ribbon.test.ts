@@ -1,7 +1,15 @@
 import { day } from "@yule/core";
 import { hang, rulerOf, TAG_WIDTH, type Tag } from "./ribbon.ts";
 
-const tag = (index: number, safety: Tag["safety"] = "safe", x = index * 30): Tag => ({ id: String(index), title: "Kites", detail: "12 cards", day: day("2031-11-08"), x, safety, to: "/season" });
+const tag = (index: number, safety: Tag["safety"] = "safe", x = index * 30): Tag => ({
+  id: String(index),
+  title: "Kites",
+  detail: "12 cards",
+  day: day("2031-11-08"),
+  x,
+  safety,
+  to: "/season",
+});
 
 test("a ruler has a tick a day, months by name and today a little from the left", () => {
   const ruler = rulerOf(day("2031-11-08"), 7, 1280);
@@ -12,7 +20,10 @@ test("a ruler has a tick a day, months by name and today a little from the left"
 });
 
 test("forty needs in four weeks never touch: two heights, and pegs for the rest", () => {
-  const hung = hang(Array.from({ length: 40 }, (_, index) => tag(index, index === 20 ? "cannot" : "safe")), 1280);
+  const hung = hang(
+    Array.from({ length: 40 }, (_, index) => tag(index, index === 20 ? "cannot" : "safe")),
+    1280,
+  );
   for (const a of hung) {
     for (const b of hung) {
       if (a !== b && a.row !== null && a.row === b.row) expect(Math.abs(a.left - b.left)).toBeGreaterThanOrEqual(TAG_WIDTH);

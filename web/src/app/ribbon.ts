@@ -49,8 +49,30 @@ export function tagsOf(outlook: Outlook, ruler: Ruler): Tag[] {
   const at = (day: Day): number => (daysBetween(ruler.first, day) + 0.5) * ruler.pixelsPerDay;
   const needs = outlook.needs
     .filter((view) => view.stage !== "done" || daysBetween(outlook.today, view.readyBy) > -10)
-    .map((view): Tag => ({ id: view.need.id, title: view.need.title, detail: view.stage === "done" ? "posted" : `${String(view.cards)} cards`, day: view.readyBy, x: at(view.readyBy), safety: view.outlook.safety, to: `/season?need=${view.need.id}` }));
-  const empty = outlook.stock.flatMap(({ store, outlook: stock }): Tag[] => (stock.runsOut ? [{ id: store.id, title: `${store.name.split(",")[0] ?? ""} runs out`, detail: `${String(stock.missing)} short`, day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on, x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on), safety: "runs out", to: "/stores" }] : []));
+    .map((view): Tag => ({
+      id: view.need.id,
+      title: view.need.title,
+      detail: view.stage === "done" ? "posted" : `${String(view.cards)} cards`,
+      day: view.readyBy,
+      x: at(view.readyBy),
+      safety: view.outlook.safety,
+      to: `/season?need=${view.need.id}`,
+    }));
+  const empty = outlook.stock.flatMap(({ store, outlook: stock }): Tag[] =>
+    stock.runsOut
+      ? [
+          {
+            id: store.id,
+            title: `${store.name.split(",")[0] ?? ""} runs out`,
+            detail: `${String(stock.missing)} short`,
+            day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
+            x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on),
+            safety: "runs out",
+            to: "/stores",
+          },
+        ]
+      : [],
+  );
   return [...needs, ...empty].filter((tag) => tag.x >= 0 && tag.x <= ruler.days * ruler.pixelsPerDay).sort((a, b) => a.x - b.x);
 }
 

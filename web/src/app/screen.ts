@@ -8,9 +8,11 @@ interface ScreenState {
 
 export const RIBBON_WEEKS = [2, 4, 7, 12, 26, 53] as const;
 
+const FIRST_SIGHT: ScreenState = { evening: typeof document !== "undefined" && document.documentElement.classList.contains("dark"), ribbonWeeks: 7 };
+
 export const screenSlice = createSlice({
   name: "screen",
-  initialState: { evening: typeof document !== "undefined" && document.documentElement.classList.contains("dark"), ribbonWeeks: 7 } as ScreenState,
+  initialState: FIRST_SIGHT,
   reducers: {
     eveningSet: (state, action: PayloadAction<boolean>) => ({ ...state, evening: action.payload }),
     ribbonZoomed: (state, action: PayloadAction<1 | -1>) => {

@@ -11,8 +11,17 @@ const engine = (): Promise<LinearSolver> => {
 
 /** The solvers, away from the thread that draws. */
 const solver = {
-  split: async (job: SplitJob, seconds: number) => split(job, limitsFor(seconds, () => performance.now()), await engine()),
-  run: (job: RunJob, seconds: number, steps: number) => run(job, limitsFor(seconds, () => performance.now(), 1, steps)),
+  split: async (job: SplitJob, seconds: number) =>
+    split(
+      job,
+      limitsFor(seconds, () => performance.now()),
+      await engine(),
+    ),
+  run: (job: RunJob, seconds: number, steps: number) =>
+    run(
+      job,
+      limitsFor(seconds, () => performance.now(), 1, steps),
+    ),
 };
 export type SolverApi = typeof solver;
 

@@ -1,14 +1,37 @@
 import { createSystem, defaultConfig, defineConfig, defineRecipe } from "@chakra-ui/react";
 
 const button = defineRecipe({
-  base: { borderRadius: "8px", fontWeight: 700, fontSize: "16px", minHeight: "44px", paddingInline: "18px", cursor: "pointer", transition: "background 120ms, color 120ms", _focusVisible: { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" }, _disabled: { opacity: 0.5, cursor: "not-allowed" } },
+  base: {
+    borderRadius: "8px",
+    fontWeight: 700,
+    fontSize: "16px",
+    minHeight: "44px",
+    paddingInline: "18px",
+    cursor: "pointer",
+    transition: "background 120ms, color 120ms",
+    _focusVisible: { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
+    _disabled: { opacity: 0.5, cursor: "not-allowed" },
+  },
   variants: {
     variant: {
       solid: { bg: "ink", color: "paper", _hover: { bg: "softInk" } },
       outline: { bg: "transparent", color: "ink", border: "1.5px solid", borderColor: "ink", _hover: { bg: "table" } },
-      ghost: { bg: "transparent", color: "ink", paddingInline: "8px", fontWeight: 600, textDecoration: "underline", textUnderlineOffset: "4px", textDecorationStyle: "dotted", _hover: { bg: "table" } },
+      ghost: {
+        bg: "transparent",
+        color: "ink",
+        paddingInline: "8px",
+        fontWeight: 600,
+        textDecoration: "underline",
+        textUnderlineOffset: "4px",
+        textDecorationStyle: "dotted",
+        _hover: { bg: "table" },
+      },
     },
-    size: { md: { fontSize: "16px", lineHeight: 1.2, height: "auto" }, sm: { minHeight: "44px", height: "auto", fontSize: "15px", lineHeight: 1.2, paddingInline: "12px" }, xl: { minHeight: "64px", height: "auto", fontSize: "22px", lineHeight: 1.2 } },
+    size: {
+      md: { textStyle: "plain", fontSize: "16px", lineHeight: 1.2, height: "auto" },
+      sm: { textStyle: "plain", minHeight: "44px", height: "auto", fontSize: "15px", lineHeight: 1.2, paddingInline: "12px" },
+      xl: { textStyle: "plain", minHeight: "64px", height: "auto", fontSize: "22px", lineHeight: 1.2 },
+    },
   },
   defaultVariants: { variant: "solid", size: "md" },
 });

@@ -30,7 +30,8 @@ export default function BenchView() {
       <>
         <Verdict>The bench is clear. Split sheets for a need, and its panels lie here.</Verdict>
         <Teach title="Nothing is on the bench" step={<Button onClick={() => void navigate("/sheets")}>Split sheets</Button>}>
-          With panels on the board, this page says what to do now, counts each panel&apos;s wet time, warns before a wet window closes, and plans the moves so that drying hides behind work.
+          With panels on the board, this page says what to do now, counts each panel&apos;s wet time, warns before a wet window closes, and plans the moves so that drying hides
+          behind work.
         </Teach>
       </>
     );
@@ -41,7 +42,12 @@ export default function BenchView() {
       {lying.length > 1 && (
         <Flex align="center" gap="12px" marginTop="20px" maxWidth="420px">
           <Text flex="none">On the board</Text>
-          <Choice aria-label="Which batch" value={found.view.need.id} onChange={(change) => setParams({ need: change.target.value })} options={lying.map(({ view, batch }) => ({ value: view.need.id, label: `${view.need.title}, ${String(batch.units.length)} panels` }))} />
+          <Choice
+            aria-label="Which batch"
+            value={found.view.need.id}
+            onChange={(change) => setParams({ need: change.target.value })}
+            options={lying.map(({ view, batch }) => ({ value: view.need.id, label: `${view.need.title}, ${String(batch.units.length)} panels` }))}
+          />
         </Flex>
       )}
     </>
@@ -73,7 +79,10 @@ function LiveBench({ view, batch, outlook }: { view: NeedView; batch: BatchRead;
         <BenchVerdict move={move} states={states} batch={batch} route={route} now={now} outlook={outlook} endsAt={planned?.endsAt ?? null} />
         <Board batch={batch} design={view.design} states={states} now={now} move={move} chosen={chosen} onChoose={(unit) => setChosen(unit === chosen ? null : unit)} />
         {planned && <Saving planned={planned} timeZone={outlook.shop.timeZone} />}
-        <Caution>Bone dry before the next layer, before unmasking, before the tape comes off. A heat tool burns and must not touch wet masking fluid. Keep drying panels away from flames and pets; do not lick brushes.</Caution>
+        <Caution>
+          Bone dry before the next layer, before unmasking, before the tape comes off. A heat tool burns and must not touch wet masking fluid. Keep drying panels away from flames
+          and pets; do not lick brushes.
+        </Caution>
       </Box>
       <Box width={{ base: "100%", lg: "372px" }} flex="none" order={{ base: -1, lg: 0 }}>
         {finished ? (
@@ -81,7 +90,17 @@ function LiveBench({ view, batch, outlook }: { view: NeedView; batch: BatchRead;
             Look at them side by side, and grade each.
           </Teach>
         ) : (
-          <NowCard move={move} chosen={chosen} route={route} design={view.design} batch={batch} states={states} now={now} onTell={tell} onUndo={lastFact ? () => void undoLast() : null} />
+          <NowCard
+            move={move}
+            chosen={chosen}
+            route={route}
+            design={view.design}
+            batch={batch}
+            states={states}
+            now={now}
+            onTell={tell}
+            onUndo={lastFact ? () => void undoLast() : null}
+          />
         )}
         {planned && <RunList lines={planned.lines} design={view.design} timeZone={outlook.shop.timeZone} now={now} endsAt={planned.endsAt} />}
       </Box>
@@ -118,7 +137,10 @@ function Saving({ planned, timeZone }: { planned: { saved: Minutes; aloneEndsAt:
   return (
     <Text marginTop="12px">
       Stage by stage saves{" "}
-      <Figure tone="safe" why="Card by card, every stage is set up again for each panel, and the hands wait out its drying. Stage by stage, the drying of the first is over when the last is done. Both are planned into the same sessions by the same rules.">
+      <Figure
+        tone="safe"
+        why="Card by card, every stage is set up again for each panel, and the hands wait out its drying. Stage by stage, the drying of the first is over when the last is done. Both are planned into the same sessions by the same rules."
+      >
         {printMinutes(planned.saved)} of hands
       </Figure>{" "}
       against card by card
@@ -140,10 +162,31 @@ function useRunSheet(view: NeedView, batch: BatchRead, states: readonly UnitStat
   if (!value?.plan) return null;
   const saving = savingOf(value.job, value.plan);
   const after = (time: number): Date => new Date(value.since.getTime() + time * 60_000);
-  return { lines: runSheet(value.plan, view.design, value.since), saved: saving.hands, aloneEndsAt: saving.cardByCard === null ? null : after(saving.cardByCard), endsAt: new Date(value.since.getTime() + value.plan.makespan * 60_000) };
+  return {
+    lines: runSheet(value.plan, view.design, value.since),
+    saved: saving.hands,
+    aloneEndsAt: saving.cardByCard === null ? null : after(saving.cardByCard),
+    endsAt: new Date(value.since.getTime() + value.plan.makespan * 60_000),
+  };
 }
 
-function BenchVerdict({ move, states, batch, route, now, outlook, endsAt }: { move: NextMove; states: readonly UnitState[]; batch: BatchRead; route: ReturnType<typeof liveRoute>; now: Date; outlook: Outlook; endsAt: Date | null }) {
+function BenchVerdict({
+  move,
+  states,
+  batch,
+  route,
+  now,
+  outlook,
+  endsAt,
+}: {
+  move: NextMove;
+  states: readonly UnitState[];
+  batch: BatchRead;
+  route: ReturnType<typeof liveRoute>;
+  now: Date;
+  outlook: Outlook;
+  endsAt: Date | null;
+}) {
   const number = (id: string): number => batch.units.find((unit) => unit.id === id)?.number ?? 0;
   const wet = states.filter((state) => state.wetness.state === "wet");
   const nextCatch = wet.filter((state) => route[state.done]?.within != null && state.dryAt).sort((a, b) => (a.dryAt?.getTime() ?? 0) - (b.dryAt?.getTime() ?? 0))[0];
@@ -165,7 +208,10 @@ function BenchVerdict({ move, states, batch, route, now, outlook, endsAt }: { mo
       {nextCatch && until && !(move.kind === "do" && move.urgent) && (
         <>
           , then{" "}
-          <Figure tone="tight" why={`${route[nextCatch.done]?.name ?? ""} must begin within ${printMinutes(route[nextCatch.done]?.within ?? minutes(0))} of the moment the layer below has settled, at ${clock(nextCatch.dryAt ?? now)}.`}>
+          <Figure
+            tone="tight"
+            why={`${route[nextCatch.done]?.name ?? ""} must begin within ${printMinutes(route[nextCatch.done]?.within ?? minutes(0))} of the moment the layer below has settled, at ${clock(nextCatch.dryAt ?? now)}.`}
+          >
             catch {number(nextCatch.unit)} before {clock(until)}
           </Figure>
         </>

@@ -1,15 +1,46 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { cardByCardPlan, handsBusy, minutes, nextMove, sessionWindows, unitState, type BenchFact, type LiveStage, type Minutes, type NextMove, type RunJob, type RunPlan, type Session, type UnitState } from "@yule/core";
+import {
+  cardByCardPlan,
+  handsBusy,
+  minutes,
+  nextMove,
+  sessionWindows,
+  unitState,
+  type BenchFact,
+  type LiveStage,
+  type Minutes,
+  type NextMove,
+  type RunJob,
+  type RunPlan,
+  type Session,
+  type UnitState,
+} from "@yule/core";
 import { paintingStages } from "../app/outlook.ts";
 
-export const liveRoute = (design: DesignRead): LiveStage[] => paintingStages(design).map((stage) => ({ id: stage.id, name: stage.name, hands: minutes(stage.hands), dry: minutes(stage.dry), within: stage.within === null ? null : minutes(stage.within) }));
+export const liveRoute = (design: DesignRead): LiveStage[] =>
+  paintingStages(design).map((stage) => ({
+    id: stage.id,
+    name: stage.name,
+    hands: minutes(stage.hands),
+    dry: minutes(stage.dry),
+    within: stage.within === null ? null : minutes(stage.within),
+  }));
 
 export const factsOf = (batch: BatchRead): BenchFact[] => batch.facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what: fact.what, at: new Date(fact.at) }));
 
 /** Every panel of a batch as it stands now; those graded already are off the bench. */
 export function unitStates(batch: BatchRead, route: readonly LiveStage[], now: Date): UnitState[] {
   const facts = factsOf(batch);
-  return batch.units.filter((unit) => unit.grade === null).map((unit) => unitState(unit.id, route, facts.filter((fact) => fact.unit === unit.id), now));
+  return batch.units
+    .filter((unit) => unit.grade === null)
+    .map((unit) =>
+      unitState(
+        unit.id,
+        route,
+        facts.filter((fact) => fact.unit === unit.id),
+        now,
+      ),
+    );
 }
 
 /** The stage at which the hands last were. */
@@ -19,7 +50,8 @@ export function lastStageOf(batch: BatchRead, route: readonly LiveStage[]): numb
   return index < 0 ? null : index;
 }
 
-export const moveNow = (batch: BatchRead, route: readonly LiveStage[], states: readonly UnitState[], now: Date): NextMove => nextMove(route, states, now, lastStageOf(batch, route));
+export const moveNow = (batch: BatchRead, route: readonly LiveStage[], states: readonly UnitState[], now: Date): NextMove =>
+  nextMove(route, states, now, lastStageOf(batch, route));
 
 /** Stage that stands for the drying that is still going on when a plan begins. */
 const STILL_DRYING = "still drying";

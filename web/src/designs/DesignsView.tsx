@@ -52,14 +52,21 @@ function DesignVerdict({ design }: { design: DesignRead }) {
   return (
     <Verdict>
       {design.name}: cut the base{" "}
-      <Figure why={`The card's face is ${size(stackOf(design).width, stackOf(design).height)} and it folds ${design.stack.fold === "none" ? "nowhere" : `at the ${design.stack.fold}`}, so the flat base is twice as ${design.stack.fold === "top" ? "high" : "wide"}.`}>{size(geometry.base.width, geometry.base.height)}</Figure>
+      <Figure
+        why={`The card's face is ${size(stackOf(design).width, stackOf(design).height)} and it folds ${design.stack.fold === "none" ? "nowhere" : `at the ${design.stack.fold}`}, so the flat base is twice as ${design.stack.fold === "top" ? "high" : "wide"}.`}
+      >
+        {size(geometry.base.width, geometry.base.height)}
+      </Figure>
       {geometry.score !== null && <> and score at {say(geometry.score)}</>}.{" "}
       {fault ? (
         <Figure tone="cannot" why={`${spoken(fault.given, say)}; allowed is ${spoken(fault.allowed, say)}.`}>
           {fault.code === "envelope-too-small" ? "It is too tight in its envelope" : "The layers do not lie inside each other"}
         </Figure>
       ) : uneven.length > 0 ? (
-        <Figure tone="tight" why={`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}>
+        <Figure
+          tone="tight"
+          why={`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}
+        >
           The {uneven[0]?.name} lies uneven
         </Figure>
       ) : (
@@ -67,7 +74,11 @@ function DesignVerdict({ design }: { design: DesignRead }) {
           Reveals are even and it fits its envelope
         </Figure>
       )}
-      . One card takes <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>{printMinutes(minutes(hands))}</Figure> of hands.
+      . One card takes{" "}
+      <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>
+        {printMinutes(minutes(hands))}
+      </Figure>{" "}
+      of hands.
     </Verdict>
   );
 }
@@ -85,10 +96,30 @@ function Wall({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => 
             {data.designs
               .filter((design) => design.seriesId === series.id)
               .map((design) => (
-                <button key={design.id} type="button" aria-pressed={design.id === chosen} onClick={() => onChoose(design.id)} style={{ cursor: "pointer", textAlign: "left", font: "inherit", padding: 6, borderRadius: 10, outlineOffset: 3, border: `2px solid ${design.id === chosen ? "var(--chakra-colors-ink)" : "transparent"}` }}>
+                <button
+                  key={design.id}
+                  type="button"
+                  aria-pressed={design.id === chosen}
+                  onClick={() => onChoose(design.id)}
+                  style={{
+                    cursor: "pointer",
+                    textAlign: "left",
+                    font: "inherit",
+                    padding: 6,
+                    borderRadius: 10,
+                    outlineOffset: 3,
+                    border: `2px solid ${design.id === chosen ? "var(--chakra-colors-ink)" : "transparent"}`,
+                  }}
+                >
                   <Flex gap="8px">
                     {design.colourways.map((colourway) => (
-                      <Picture key={colourway.id} id={colourway.pictureId} alt={`${design.name}, ${colourway.name}`} width={`${String(Math.round(design.stack.width / 460))}px`} ratio={design.stack.height / design.stack.width} />
+                      <Picture
+                        key={colourway.id}
+                        id={colourway.pictureId}
+                        alt={`${design.name}, ${colourway.name}`}
+                        width={`${String(Math.round(design.stack.width / 460))}px`}
+                        ratio={design.stack.height / design.stack.width}
+                      />
                     ))}
                   </Flex>
                   <Text fontWeight={600} marginTop="6px" maxWidth="260px" overflowWrap="anywhere">

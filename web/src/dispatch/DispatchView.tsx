@@ -60,7 +60,15 @@ function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
   const cost = view.post ? view.post.price * (view.need.households > 0 ? view.need.households : 1) : 0;
   const post = (): void => void give("post-need", { id: v7(), needId: view.need.id, on: outlook.today, service: view.post?.service ?? "by hand", costMinor: cost });
   return (
-    <Grid role="row" templateColumns={{ base: "1fr auto", md: "minmax(200px, 2fr) 1.1fr 1.6fr 1fr 150px" }} columnGap="14px" alignItems="center" paddingY="9px" borderTop="1px solid" borderColor="hairline">
+    <Grid
+      role="row"
+      templateColumns={{ base: "1fr auto", md: "minmax(200px, 2fr) 1.1fr 1.6fr 1fr 150px" }}
+      columnGap="14px"
+      alignItems="center"
+      paddingY="9px"
+      borderTop="1px solid"
+      borderColor="hairline"
+    >
       <Box role="cell" minWidth={0}>
         <Text fontWeight={700} overflowWrap="anywhere">
           {view.need.title}

@@ -28,7 +28,9 @@ export default function FinishView() {
     return (
       <>
         <Verdict>No panels wait to be inspected.</Verdict>
-        <Teach title="Nothing to finish yet">When panels are painted, grade them here. The page says whether enough are good, or how many more to paint, and turns good panels into cards.</Teach>
+        <Teach title="Nothing to finish yet">
+          When panels are painted, grade them here. The page says whether enough are good, or how many more to paint, and turns good panels into cards.
+        </Teach>
       </>
     );
   }
@@ -42,7 +44,12 @@ export default function FinishView() {
       {begun.length > 1 && (
         <Flex align="center" gap="12px" marginTop="20px" maxWidth="420px">
           <Text flex="none">Inspect</Text>
-          <Choice aria-label="Inspect which need" value={view.need.id} onChange={(change) => setParams({ need: change.target.value })} options={begun.map((each) => ({ value: each.need.id, label: `${each.need.title}, ${String(each.cards)} cards` }))} />
+          <Choice
+            aria-label="Inspect which need"
+            value={view.need.id}
+            onChange={(change) => setParams({ need: change.target.value })}
+            options={begun.map((each) => ({ value: each.need.id, label: `${each.need.title}, ${String(each.cards)} cards` }))}
+          />
         </Flex>
       )}
     </>
@@ -58,14 +65,22 @@ function FinishVerdict({ view }: { view: NeedView }) {
     <>
       <Verdict>
         {view.need.title}:{" "}
-        <Figure tone={enough ? "safe" : missing > 0 ? "cannot" : "ink"} why={view.need.lines.map((line) => `${colourwayOf(view.design, line.colourwayId)?.name ?? ""}: ${String(line.quantity)} wanted, ${String(goodOf(view, line.colourwayId))} good`).join("; ")}>
+        <Figure
+          tone={enough ? "safe" : missing > 0 ? "cannot" : "ink"}
+          why={view.need.lines
+            .map((line) => `${colourwayOf(view.design, line.colourwayId)?.name ?? ""}: ${String(line.quantity)} wanted, ${String(goodOf(view, line.colourwayId))} good`)
+            .join("; ")}
+        >
           {view.good} of {view.cards} are good
         </Figure>
-        {enough ? ", that is enough." : view.coming > 0 ? `, and ${String(view.coming)} are still to be judged.` : "."}{" "}
+        {enough ? ", that is enough." : view.coming > 0 ? `, and ${String(view.coming)} are still ${view.stage === "on the bench" ? "on the bench" : "to be judged"}.` : "."}{" "}
         {missing > 0 && (
           <>
             Paint{" "}
-            <Figure tone="cannot" why={`${view.toPaint.map((each) => `${String(each.quantity)} of ${colourwayOf(view.design, each.colourwayId)?.name ?? ""}`).join(" and ")} are missing. With the record of this design, ${String(make)} panels give that many good ones with ${String(CONFIDENCE * 10)} in 10.`}>
+            <Figure
+              tone="cannot"
+              why={`${view.toPaint.map((each) => `${String(each.quantity)} of ${colourwayOf(view.design, each.colourwayId)?.name ?? ""}`).join(" and ")} are missing. With the record of this design, ${String(make)} panels give that many good ones with ${String(CONFIDENCE * 10)} in 10.`}
+            >
               {make} more
             </Figure>
             .
@@ -81,7 +96,8 @@ function FinishVerdict({ view }: { view: NeedView }) {
   );
 }
 
-const goodOf = (view: NeedView, colourwayId: string): number => view.batches.reduce((sum, batch) => sum + batch.units.filter((unit) => unit.grade === "good" && unit.colourwayId === colourwayId).length, 0);
+const goodOf = (view: NeedView, colourwayId: string): number =>
+  view.batches.reduce((sum, batch) => sum + batch.units.filter((unit) => unit.grade === "good" && unit.colourwayId === colourwayId).length, 0);
 
 function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   const panel = panelOf(view.design);
@@ -91,7 +107,16 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   return (
     <Box as="section" aria-label="Panels to judge" marginTop="10px">
       {waiting.length > 0 && (
-        <Button variant="outline" marginBottom="14px" onClick={() => grade(waiting.map((unit) => unit.id), "good")}>
+        <Button
+          variant="outline"
+          marginBottom="14px"
+          onClick={() =>
+            grade(
+              waiting.map((unit) => unit.id),
+              "good",
+            )
+          }
+        >
           The {waiting.length} that are left are good
         </Button>
       )}
@@ -111,7 +136,17 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
               {!isSpoilt && (
                 <Flex role="group" aria-label={`Grade panel ${String(unit.number)}`} gap="4px">
                   {GRADES.map((each) => (
-                    <Button key={each.grade} flex="1" paddingInline="0" minWidth={0} variant={unit.grade === each.grade ? "solid" : "outline"} aria-pressed={unit.grade === each.grade} aria-label={each.word} title={each.word} onClick={() => grade([unit.id], each.grade)}>
+                    <Button
+                      key={each.grade}
+                      flex="1"
+                      paddingInline="0"
+                      minWidth={0}
+                      variant={unit.grade === each.grade ? "solid" : "outline"}
+                      aria-pressed={unit.grade === each.grade}
+                      aria-label={each.word}
+                      title={each.word}
+                      onClick={() => grade([unit.id], each.grade)}
+                    >
                       {each.mark}
                     </Button>
                   ))}
@@ -139,7 +174,10 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
   if (cards === 0) return view.assembled > 0 ? <Text marginBottom="12px">{view.assembled} cards are assembled.</Text> : null;
   const cardStock = outlook.stores.find((store) => store.id === view.design.cardStockId);
   const envelope = envelopeFor(view.design, outlook.stores);
-  const uses = [...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(view.design, cardStock))) }] : []), ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : [])];
+  const uses = [
+    ...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(view.design, cardStock))) }] : []),
+    ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : []),
+  ];
   const assemble = async (): Promise<void> => {
     const sent = await give("assemble-cards", { needId: view.need.id, lines, uses });
     setProblem(sent.state === "refused" ? sent.problem : null);
@@ -151,7 +189,9 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
           Assemble {cards} {cards === 1 ? "card" : "cards"}
         </Button>
         <Text color="softInk" maxWidth="30em">
-          {uses.length === 0 ? "Takes nothing from the stores." : `Takes ${uses.map((use) => `${String(use.quantity)} of ${outlook.stores.find((store) => store.id === use.storeId)?.name ?? ""}`).join(" and ")}. Inside words before gluing; glitter last.`}
+          {uses.length === 0
+            ? "Takes nothing from the stores."
+            : `Takes ${uses.map((use) => `${String(use.quantity)} of ${outlook.stores.find((store) => store.id === use.storeId)?.name ?? ""}`).join(" and ")}. Inside words before gluing; glitter last.`}
         </Text>
       </Flex>
       {problem && <ProblemNote problem={problem} />}

@@ -38,4 +38,13 @@ export function LengthField({ label, value, onRead, fault }: { label: string; va
 }
 
 /** How every input looks: a ruled line to write on. */
-export const INPUT = { height: "44px", fontSize: "16px", bg: "paper", color: "ink", border: "1.5px solid", borderColor: "softInk", borderRadius: "8px", paddingInline: "12px" } as const;
+export const INPUT = {
+  height: "44px",
+  fontSize: "16px",
+  bg: "paper",
+  color: "ink",
+  border: "1.5px solid",
+  borderColor: "softInk",
+  borderRadius: "8px",
+  paddingInline: "12px",
+} as const;

@@ -2,7 +2,17 @@ import { Box, Heading, Popover, Portal, Text, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 const FigureButton = chakra("button", {
-  base: { font: "inherit", letterSpacing: "inherit", cursor: "pointer", borderBottom: "2px dotted", borderColor: "currentColor", lineHeight: 1.15, paddingInline: "1px", borderRadius: 0, textAlign: "inherit" },
+  base: {
+    font: "inherit",
+    letterSpacing: "inherit",
+    cursor: "pointer",
+    borderBottom: "2px dotted",
+    borderColor: "currentColor",
+    lineHeight: 1.15,
+    paddingInline: "1px",
+    borderRadius: 0,
+    textAlign: "inherit",
+  },
 });
 
 export type Tone = "ink" | "safe" | "tight" | "cannot" | "wet";
@@ -18,7 +28,17 @@ export function Figure({ children, why, tone = "ink" }: { children: ReactNode; w
       </Popover.Trigger>
       <Portal>
         <Popover.Positioner>
-          <Popover.Content bg="paper" color="ink" border="1.5px solid" borderColor="ink" borderRadius="8px" boxShadow="none" padding="16px" width="min(420px, 92vw)" fontSize="16px">
+          <Popover.Content
+            bg="paper"
+            color="ink"
+            border="1.5px solid"
+            borderColor="ink"
+            borderRadius="8px"
+            boxShadow="none"
+            padding="16px"
+            width="min(420px, 92vw)"
+            fontSize="16px"
+          >
             <Text fontWeight={700} marginBottom="6px">
               Why
             </Text>
@@ -33,7 +53,19 @@ export function Figure({ children, why, tone = "ink" }: { children: ReactNode; w
 /** What the view decides today. It is read out first. */
 export function Verdict({ children }: { children: ReactNode }) {
   return (
-    <Heading as="h1" id="verdict" tabIndex={-1} fontWeight={500} fontSize={{ base: "22px", md: "28px" }} lineHeight={1.28} letterSpacing="-0.01em" maxWidth="33em" textWrap="pretty" marginBottom="18px" _focusVisible={{ outline: "none" }}>
+    <Heading
+      as="h1"
+      id="verdict"
+      tabIndex={-1}
+      fontWeight={500}
+      fontSize={{ base: "22px", md: "28px" }}
+      lineHeight={1.28}
+      letterSpacing="-0.01em"
+      maxWidth="33em"
+      textWrap="pretty"
+      marginBottom="18px"
+      _focusVisible={{ outline: "none" }}
+    >
       {children}
     </Heading>
   );

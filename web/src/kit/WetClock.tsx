@@ -10,7 +10,12 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
   const left = (until: Date) => minutes((until.getTime() - now.getTime()) / 60_000);
   switch (wetness.state) {
     case "wet":
-      return { text: printClock(left(wetness.dryAt)), spoken: `wet for ${printClock(left(wetness.dryAt))}`, share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)), kind: "wet" };
+      return {
+        text: printClock(left(wetness.dryAt)),
+        spoken: `wet for ${printClock(left(wetness.dryAt))}`,
+        share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)),
+        kind: "wet",
+      };
     case "catch":
       return { text: printClock(left(wetness.until)), spoken: `to be caught within ${printClock(left(wetness.until))}`, share: 1, kind: "catch" };
     case "missed":
@@ -36,7 +41,14 @@ export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitSt
     <g transform={`translate(${String(x)} ${String(y)}) scale(${String(scale)})`} aria-hidden>
       <circle r={36} fill="#1D252D" fillOpacity={0.9} />
       <circle r={RADIUS} fill="none" stroke="#51606D" strokeWidth={5} />
-      <circle r={RADIUS} fill="none" stroke={RING[face.kind]} strokeWidth={face.kind === "catch" ? 6 : 5} strokeDasharray={face.kind === "catch" ? "7 5" : `${String(face.share * AROUND)} ${String(AROUND)}`} transform="rotate(-90)" />
+      <circle
+        r={RADIUS}
+        fill="none"
+        stroke={RING[face.kind]}
+        strokeWidth={face.kind === "catch" ? 6 : 5}
+        strokeDasharray={face.kind === "catch" ? "7 5" : `${String(face.share * AROUND)} ${String(AROUND)}`}
+        transform="rotate(-90)"
+      />
       <Words anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
         {face.text}
       </Words>

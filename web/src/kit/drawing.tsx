@@ -82,12 +82,33 @@ export function NumberMark({ x, y, number, unit }: { x: number; y: number; numbe
  * A drawing to scale. Its inside is drawn in true units; `children` gets the size of one pixel in them, so that lines
  * and words keep their size whatever the scale.
  */
-export function ScaleDrawing({ width, height, margin = 46, most = 560, mostHeight = 470, label, children }: { width: number; height: number; margin?: number; most?: number; mostHeight?: number; label: string; children: (unit: number) => ReactNode }) {
+export function ScaleDrawing({
+  width,
+  height,
+  margin = 46,
+  most = 560,
+  mostHeight = 470,
+  label,
+  children,
+}: {
+  width: number;
+  height: number;
+  margin?: number;
+  most?: number;
+  mostHeight?: number;
+  label: string;
+  children: (unit: number) => ReactNode;
+}) {
   const unit = Math.max(width / (most - 2 * margin), height / (mostHeight - 2 * margin));
   const pad = margin * unit;
   const [w, h] = [width + 2 * pad, height + 2 * pad];
   return (
-    <svg role="img" aria-label={label} viewBox={`${String(-pad)} ${String(-pad)} ${String(w)} ${String(h)}`} style={{ width: `${String(w / unit)}px`, maxWidth: "100%", height: "auto", display: "block", fontFamily: "inherit" }}>
+    <svg
+      role="img"
+      aria-label={label}
+      viewBox={`${String(-pad)} ${String(-pad)} ${String(w)} ${String(h)}`}
+      style={{ width: `${String(w / unit)}px`, maxWidth: "100%", height: "auto", display: "block", fontFamily: "inherit" }}
+    >
       {children(unit)}
     </svg>
   );

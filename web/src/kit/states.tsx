@@ -15,7 +15,20 @@ const FILL = { safe: "safeFill", tight: "tightFill", cannot: "cannotFill" } as c
 
 /** A small square with a state's colour and texture. */
 export function StateMark({ state, size = 14 }: { state: Safety; size?: number }) {
-  return <Box as="span" display="inline-block" flex="none" width={`${String(size)}px`} height={`${String(size)}px`} borderRadius="3px" bg={FILL[state]} backgroundImage={HATCH[state].split(" 0 0 /")[0]} backgroundSize={HATCH[state].split("/ ")[1]} aria-hidden />;
+  return (
+    <Box
+      as="span"
+      display="inline-block"
+      flex="none"
+      width={`${String(size)}px`}
+      height={`${String(size)}px`}
+      borderRadius="3px"
+      bg={FILL[state]}
+      backgroundImage={HATCH[state].split(" 0 0 /")[0]}
+      backgroundSize={HATCH[state].split("/ ")[1]}
+      aria-hidden
+    />
+  );
 }
 
 export function StateWord({ state, children }: { state: Safety; children?: ReactNode }) {

@@ -28,7 +28,13 @@ export default function LogbookView() {
         ) : (
           <>
             Of {judged} panels judged so far,{" "}
-            <Figure why={yields.map(([id, record]) => `${outlook.designs.find((design) => design.id === id)?.name ?? ""}: ${String(record.good)} good, ${String(record.bad)} not`).join("; ")}>{good} were good</Figure>
+            <Figure
+              why={yields
+                .map(([id, record]) => `${outlook.designs.find((design) => design.id === id)?.name ?? ""}: ${String(record.good)} good, ${String(record.bad)} not`)
+                .join("; ")}
+            >
+              {good} were good
+            </Figure>
             {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs went out in time`}.
           </>
         )}

@@ -35,7 +35,9 @@ export default function SeasonView() {
         </Button>
       </Flex>
       {outlook.open.length === 0 ? (
-        <Teach title="Nothing is owed">Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.</Teach>
+        <Teach title="Nothing is owed">
+          Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.
+        </Teach>
       ) : (
         <NeedTable needs={[...outlook.open].sort(byUrgency)} chosen={chosen?.need.id ?? null} onChoose={(id) => setParams({ need: id })} />
       )}
@@ -54,11 +56,17 @@ function SeasonVerdict({ outlook }: { outlook: Outlook }) {
   const { open, plan } = outlook;
   const late = open.filter((view) => view.outlook.safety === "cannot").sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1));
   const [first] = late;
-  const next = [...open].filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null).sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
+  const next = [...open]
+    .filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null)
+    .sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
   const cards = open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
   if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
   const total = (
-    <Figure why={`${String(cards)} cards are still to be made for ${String(open.length)} needs. Each stage counts its hands time for every panel and its setup once per batch; a few panels more than cards are painted so that enough are good.`}>{printMinutes(plan.hands)}</Figure>
+    <Figure
+      why={`${String(cards)} cards are still to be made for ${String(open.length)} needs. Each stage counts its hands time for every panel and its setup once per batch; a few panels more than cards are painted so that enough are good.`}
+    >
+      {printMinutes(plan.hands)}
+    </Figure>
   );
   if (first) {
     return (
@@ -69,10 +77,10 @@ function SeasonVerdict({ outlook }: { outlook: Outlook }) {
         cannot be ready by {printDay(first.readyBy)}: {first.outlook.spare < 0 ? "it is " : "its drying needs more nights than are left"}
         {first.outlook.spare < 0 && (
           <Figure tone="cannot" why={whyLate(first)}>
-            {printMinutes(minutes(-first.outlook.spare))} short
+            {printMinutes(minutes(0 - first.outlook.spare))} short
           </Figure>
         )}
-        . {late.length > 1 ? `So are ${String(late.length - 1)} more. ` : ""}All in all {total} of hands are owed.
+        . {late.length > 1 ? `Nor can ${String(late.length - 1)} more. ` : ""}All in all {total} of hands are owed.
       </Verdict>
     );
   }
@@ -84,7 +92,10 @@ function SeasonVerdict({ outlook }: { outlook: Outlook }) {
         <>
           {" "}
           Begin {next.need.title} by{" "}
-          <Figure tone={next.outlook.safety === "tight" ? "tight" : "safe"} why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which it can begin.`}>
+          <Figure
+            tone={next.outlook.safety === "tight" ? "tight" : "safe"}
+            why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which it can begin.`}
+          >
             {printDay(next.outlook.startBy ?? next.readyBy)}
           </Figure>{" "}
           at the latest.
@@ -95,7 +106,7 @@ function SeasonVerdict({ outlook }: { outlook: Outlook }) {
 }
 
 const whyLate = (view: NeedView): string =>
-  `Until ${printDay(view.readyBy)} your sessions hold ${printMinutes(minutes(Math.max(0, -view.outlook.spare)))} less than it and all that is due before it take. It needs ${printMinutes(view.outlook.hands)} itself. A session more, fewer cards or a later day would change it.`;
+  `Until ${printDay(view.readyBy)} your sessions hold ${printMinutes(minutes(Math.max(0, 0 - view.outlook.spare)))} less than it and all that is due before it take. It needs ${printMinutes(view.outlook.hands)} itself. A session more, fewer cards or a later day would change it.`;
 
 function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; chosen: string | null; onChoose: (id: string) => void }) {
   const navigate = useNavigate();
@@ -110,9 +121,27 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
         ))}
       </Grid>
       {needs.map((view) => (
-        <Grid key={view.need.id} role="row" aria-selected={view.need.id === chosen} templateColumns={columns} columnGap="14px" rowGap="2px" alignItems="center" paddingX="8px" paddingY="9px" borderTop="1px solid" borderColor="hairline" bg={view.need.id === chosen ? "table" : "transparent"} borderRadius={view.need.id === chosen ? "8px" : 0}>
+        <Grid
+          key={view.need.id}
+          role="row"
+          aria-selected={view.need.id === chosen}
+          templateColumns={columns}
+          columnGap="14px"
+          rowGap="2px"
+          alignItems="center"
+          paddingX="8px"
+          paddingY="9px"
+          borderTop="1px solid"
+          borderColor="hairline"
+          bg={view.need.id === chosen ? "table" : "transparent"}
+          borderRadius={view.need.id === chosen ? "8px" : 0}
+        >
           <Box role="cell" minWidth={0}>
-            <button type="button" onClick={() => onChoose(view.need.id)} style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}>
+            <button
+              type="button"
+              onClick={() => onChoose(view.need.id)}
+              style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
+            >
               {view.need.title}
             </button>
             <Text color="softInk" fontSize="15px">
@@ -125,7 +154,7 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
             {printMinutes(view.outlook.hands)}
           </Text>
           <Text role="cell" display={{ base: "none", md: "block" }}>
-            {view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "too late"}
+            {view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}
           </Text>
           <Box role="cell">
             <StateWord state={view.outlook.safety} />

@@ -25,13 +25,16 @@ const METHODS: readonly SplitMethod[] = ["cut", "fold", "tape"];
 export default function SheetsView() {
   const outlook = useView();
   const [params, setParams] = useSearchParams();
-  const wanting = outlook.open.filter((view) => view.toPaint.length > 0);
+  // What is begun nowhere comes before what lacks a panel or two.
+  const wanting = [...outlook.open].filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
   const view = outlook.open.find((each) => each.need.id === params.get("need")) ?? wanting[0];
   if (!view) {
     return (
       <>
         <Verdict>Nothing has to be split.</Verdict>
-        <Teach title="No panels are missing">When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.</Teach>
+        <Teach title="No panels are missing">
+          When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.
+        </Teach>
       </>
     );
   }
@@ -41,7 +44,12 @@ export default function SheetsView() {
       {wanting.length > 1 && (
         <Flex align="center" gap="12px" marginTop="26px" maxWidth="420px">
           <Text flex="none">Split for</Text>
-          <Choice aria-label="Split for which need" value={view.need.id} onChange={(change) => setParams({ need: change.target.value })} options={wanting.map((each) => ({ value: each.need.id, label: `${each.need.title}, ${String(each.cards)} cards` }))} />
+          <Choice
+            aria-label="Split for which need"
+            value={view.need.id}
+            onChange={(change) => setParams({ need: change.target.value })}
+            options={wanting.map((each) => ({ value: each.need.id, label: `${each.need.title}, ${String(each.cards)} cards` }))}
+          />
         </Flex>
       )}
     </>
@@ -67,8 +75,12 @@ function SplitPlan({ view, outlook }: { view: NeedView; outlook: Outlook }) {
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
       <Box flex="1" minWidth={0}>
         {split ? <SplitVerdict view={view} outlook={outlook} split={split} job={job} /> : <Verdict>This panel does not come out of any sheet this way.</Verdict>}
-        {impossible.length > 0 && <ProblemNote problem={{ type: "", title: "It cannot be split so", status: 422, detail: "", errors: impossible.map((fault) => ({ ...fault, path: [...fault.path] })) }} />}
-        {split?.layouts.map((layout, index) => <SheetDrawing key={`${layout.sheet}${String(index)}`} job={job} layout={layout} design={view.design} />)}
+        {impossible.length > 0 && (
+          <ProblemNote problem={{ type: "", title: "It cannot be split so", status: 422, detail: "", errors: impossible.map((fault) => ({ ...fault, path: [...fault.path] })) }} />
+        )}
+        {split?.layouts.map((layout, index) => (
+          <SheetDrawing key={`${layout.sheet}${String(index)}`} job={job} layout={layout} design={view.design} />
+        ))}
       </Box>
       <Box width={{ base: "100%", xl: "360px" }} flex="none">
         <Flex gap="8px" role="group" aria-label="Way of splitting" marginBottom="18px">
@@ -99,11 +111,20 @@ function SplitVerdict({ view, outlook, split, job }: { view: NeedView; outlook: 
   const record = outlook.yields.get(view.design.id);
   return (
     <Verdict>
-      {split.sheetsUsed === 1 ? "One sheet" : `${String(split.sheetsUsed)} sheets`} of {store ? size(lengthOfUnits(store.width ?? 0), lengthOfUnits(store.height ?? 0)) : ""} {split.sheetsUsed === 1 ? "gives" : "give"} all{" "}
-      <Figure why={`${String(view.cards)} cards are wanted. With ${String(record?.good ?? 0)} good and ${String(record?.bad ?? 0)} bad panels seen so far (and a first guess of nine in ten), ${String(count)} panels of ${size(panel.width, panel.height)} give enough good ones in each colourway with 9 in 10.`}>{`${String(count)} panels`}</Figure>
+      {split.sheetsUsed === 1 ? "One sheet" : `${String(split.sheetsUsed)} sheets`} of {store ? size(lengthOfUnits(store.width ?? 0), lengthOfUnits(store.height ?? 0)) : ""}{" "}
+      {split.sheetsUsed === 1 ? "gives" : "give"}
+      {count > 1 ? " all" : ""}{" "}
+      <Figure
+        why={`${String(view.cards)} cards are wanted. With ${String(record?.good ?? 0)} good and ${String(record?.bad ?? 0)} bad panels seen so far (and a first guess of nine in ten), ${String(count)} panels of ${size(panel.width, panel.height)} give enough good ones in each colourway with 9 in 10.`}
+      >
+        {count === 1 ? "1 panel" : `${String(count)} panels`}
+      </Figure>
       , and{" "}
       {split.proven ? (
-        <Figure tone="safe" why={`No way of splitting costs less than ${String(split.lowerBound)} minor units, and this costs exactly that: proven by a bound over all edge-to-edge layouts.`}>
+        <Figure
+          tone="safe"
+          why={`No way of splitting costs less than ${String(split.lowerBound)} minor units, and this costs exactly that: proven by a bound over all edge-to-edge layouts.`}
+        >
           no plan needs less
         </Figure>
       ) : (
@@ -113,7 +134,15 @@ function SplitVerdict({ view, outlook, split, job }: { view: NeedView; outlook: 
       )}
       .{" "}
       {missing > 0 && (
-        <Figure tone="cannot" why={used.map((each) => `${outlook.stores.find((one) => one.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(outlook.stores.find((one) => one.id === each.id)?.onHand ?? 0)} on the shelf`).join("; ")}>
+        <Figure
+          tone="cannot"
+          why={used
+            .map(
+              (each) =>
+                `${outlook.stores.find((one) => one.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(outlook.stores.find((one) => one.id === each.id)?.onHand ?? 0)} on the shelf`,
+            )
+            .join("; ")}
+        >
           {missing === 1 ? "1 sheet is missing" : `${String(missing)} sheets are missing`}
         </Figure>
       )}
@@ -132,7 +161,23 @@ function MethodCard({ method, split, chosen, onChoose }: { method: SplitMethod; 
   const cuts = split?.layouts.reduce((sum, layout) => sum + layout.cuts.length * layout.times, 0) ?? 0;
   const pieces = split?.layouts.reduce((sum, layout) => sum + layout.pieces.length * layout.times, 0) ?? 0;
   return (
-    <button type="button" aria-pressed={chosen} onClick={onChoose} disabled={!split} style={{ flex: 1, minWidth: 0, textAlign: "left", font: "inherit", cursor: split ? "pointer" : "not-allowed", padding: "10px 12px", borderRadius: 10, border: `${chosen ? 2 : 1}px solid ${chosen ? "var(--chakra-colors-ink)" : "var(--chakra-colors-soft-ink)"}`, opacity: split ? 1 : 0.6 }}>
+    <button
+      type="button"
+      aria-pressed={chosen}
+      onClick={onChoose}
+      disabled={!split}
+      style={{
+        flex: 1,
+        minWidth: 0,
+        textAlign: "left",
+        font: "inherit",
+        cursor: split ? "pointer" : "not-allowed",
+        padding: "10px 12px",
+        borderRadius: 10,
+        border: `${String(chosen ? 2 : 1)}px solid ${chosen ? "var(--chakra-colors-ink)" : "var(--chakra-colors-soft-ink)"}`,
+        opacity: split ? 1 : 0.6,
+      }}
+    >
       <Text fontWeight={700}>{METHOD_WORDS[method].name}</Text>
       <Text fontSize="15px">{split ? (split.sheetsUsed === 1 ? "1 sheet" : `${String(split.sheetsUsed)} sheets`) : "does not fit"}</Text>
       {split && (
@@ -152,7 +197,12 @@ function TakeSheets({ view, outlook, split, extra, onExtra }: { view: NeedView; 
     let number = 0;
     const spare = Array.from({ length: extra }, (_, index) => view.need.lines[index % view.need.lines.length]?.colourwayId ?? "");
     const colourways = [...view.toPaint.flatMap((each) => new Array<string>(each.make).fill(each.colourwayId)), ...spare];
-    const sent = await give("split-sheets", { batchId: v7(), needId: view.need.id, uses: usedSheets(split).map((each) => ({ storeId: each.id, sheets: each.sheets })), units: colourways.map((colourwayId) => ({ id: v7(), number: (number += 1), colourwayId })) });
+    const sent = await give("split-sheets", {
+      batchId: v7(),
+      needId: view.need.id,
+      uses: usedSheets(split).map((each) => ({ storeId: each.id, sheets: each.sheets })),
+      units: colourways.map((colourwayId) => ({ id: v7(), number: (number += 1), colourwayId })),
+    });
     if (sent.state === "refused") setProblem(sent.problem);
     else void navigate(`/bench?need=${view.need.id}`);
   };

@@ -21,7 +21,13 @@ export function splitJobFor(view: NeedView, stores: readonly StoreRead[], method
     edge: losses.edge,
     gap: losses.gap,
     panels: count > 0 ? [{ id: view.design.name, ...panel, count, turn: true }] : [],
-    sheets: sheetsFor(view.design, stores).map((store) => ({ id: store.id, width: lengthOfUnits(store.width ?? 0), height: lengthOfUnits(store.height ?? 0), count: null, cost: money(Math.round(store.packCostMinor / store.pack)) })),
+    sheets: sheetsFor(view.design, stores).map((store) => ({
+      id: store.id,
+      width: lengthOfUnits(store.width ?? 0),
+      height: lengthOfUnits(store.height ?? 0),
+      count: null,
+      cost: money(Math.round(store.packCostMinor / store.pack)),
+    })),
   };
 }
 

@@ -40,7 +40,13 @@ interface Answers {
   readonly posted: boolean;
 }
 
-const QUESTIONS = ["Where do you paint, and how do you measure?", "When do you paint in an ordinary week?", "Which paper lies on the shelf?", "What is the first design?", "Who is waiting for the first cards?"] as const;
+const QUESTIONS = [
+  "Where do you paint, and how do you measure?",
+  "When do you paint in an ordinary week?",
+  "Which paper lies on the shelf?",
+  "What is the first design?",
+  "Who is waiting for the first cards?",
+] as const;
 
 /** An empty shop is set up by five plain questions, and ends in the first verdict. */
 export function Setup() {
@@ -120,7 +126,14 @@ function Question({ step, answers, put }: { step: number; answers: Answers; put:
           <Choice value={answers.country} onChange={(change) => put({ country: change.target.value })} options={COUNTRY_OPTIONS} />
         </FormField>
         <FormField label="Lengths">
-          <Choice value={answers.system} onChange={(change) => put({ system: change.target.value as "in" | "cm" })} options={[{ value: "in", label: "inches, as fractions" }, { value: "cm", label: "centimetres" }]} />
+          <Choice
+            value={answers.system}
+            onChange={(change) => put({ system: change.target.value as "in" | "cm" })}
+            options={[
+              { value: "in", label: "inches, as fractions" },
+              { value: "cm", label: "centimetres" },
+            ]}
+          />
         </FormField>
       </Flex>
     );
@@ -150,7 +163,11 @@ function Question({ step, answers, put }: { step: number; answers: Answers; put:
           <TextInput value={answers.designName} onChange={(change) => put({ designName: change.target.value })} placeholder="Paper boats" autoFocus />
         </FormField>
         <FormField label="Begins as">
-          <Choice value={answers.template} onChange={(change) => put({ template: change.target.value })} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
+          <Choice
+            value={answers.template}
+            onChange={(change) => put({ template: change.target.value })}
+            options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))}
+          />
           <Text color="softInk">{TEMPLATES.find((each) => each.key === answers.template)?.says}</Text>
         </FormField>
         <FormField label="Colourways, parted by commas">
@@ -167,7 +184,12 @@ function Question({ step, answers, put }: { step: number; answers: Answers; put:
       <Flex gap="14px" wrap="wrap">
         {names.map((name, index) => (
           <FormField key={name} label={`Cards, ${name}`}>
-            <TextInput width="160px" inputMode="numeric" value={answers.quantities[index] ?? ""} onChange={(change) => put({ quantities: names.map((_, at) => (at === index ? change.target.value : (answers.quantities[at] ?? ""))) })} />
+            <TextInput
+              width="160px"
+              inputMode="numeric"
+              value={answers.quantities[index] ?? ""}
+              onChange={(change) => put({ quantities: names.map((_, at) => (at === index ? change.target.value : (answers.quantities[at] ?? ""))) })}
+            />
           </FormField>
         ))}
       </Flex>
@@ -175,7 +197,14 @@ function Question({ step, answers, put }: { step: number; answers: Answers; put:
         <TextInput type="date" value={answers.due} onChange={(change) => put({ due: change.target.value })} />
       </FormField>
       <FormField label="How it goes">
-        <Choice value={answers.posted ? "inland" : ""} onChange={(change) => put({ posted: change.target.value === "inland" })} options={[{ value: "inland", label: "inland post" }, { value: "", label: "handed over" }]} />
+        <Choice
+          value={answers.posted ? "inland" : ""}
+          onChange={(change) => put({ posted: change.target.value === "inland" })}
+          options={[
+            { value: "inland", label: "inland post" },
+            { value: "", label: "handed over" },
+          ]}
+        />
       </FormField>
     </Flex>
   );
@@ -210,13 +239,45 @@ async function makeShop(answers: Answers, timeZone: string): Promise<string | nu
   const colourways = colourwaysOf(answers.colourways);
   const card = answers.system === "in" ? { name: "Card stock 12 × 18", width: inches(12), height: inches(18) } : { name: "Card stock 32 × 45", width: mm(320), height: mm(450) };
   const made = [
-    await give("set-shop", { ...(answers.shopName.trim() ? { name: answers.shopName } : {}), country: answers.country, lengthSystem: answers.system, timeZone, currency: CURRENCIES[answers.country] ?? "EUR" }, { quiet: true }),
+    await give(
+      "set-shop",
+      {
+        ...(answers.shopName.trim() ? { name: answers.shopName } : {}),
+        country: answers.country,
+        lengthSystem: answers.system,
+        timeZone,
+        currency: CURRENCIES[answers.country] ?? "EUR",
+      },
+      { quiet: true },
+    ),
     await give("set-sessions", { pattern: answers.sessions.map((each) => ({ ...each, id: v7() })) }, { quiet: true }),
-    await give("add-store", { id: paperId, kind: "sheet", name: answers.paper.name, width: answers.paper.width, height: answers.paper.height, onHand: count(answers.paper.count), pack: 5, packCostMinor: 0, leadDays: 5 }, { quiet: true }),
+    await give(
+      "add-store",
+      {
+        id: paperId,
+        kind: "sheet",
+        name: answers.paper.name,
+        width: answers.paper.width,
+        height: answers.paper.height,
+        onHand: count(answers.paper.count),
+        pack: 5,
+        packCostMinor: 0,
+        leadDays: 5,
+      },
+      { quiet: true },
+    ),
     await give("add-store", { id: baseId, kind: "card stock", ...card, onHand: 25, pack: 25, packCostMinor: 0, leadDays: 5 }, { quiet: true }),
     await give("add-series", { id: seriesId, name: "First series", palette: "mixed" }, { quiet: true }),
     await give("add-design", { id: designId, seriesId, name: answers.designName, paperId, cardStockId: baseId, colourways, ...template.make() }, { quiet: true }),
-    await give("add-need", { id: v7(), kind: "commission", title: answers.title, designId, due: answers.due, zone: answers.posted ? "inland" : null, lines: colourways.flatMap((each, index) => (count(answers.quantities[index]) > 0 ? [{ id: v7(), colourwayId: each.id, quantity: count(answers.quantities[index]) }] : [])) }),
+    await give("add-need", {
+      id: v7(),
+      kind: "commission",
+      title: answers.title,
+      designId,
+      due: answers.due,
+      zone: answers.posted ? "inland" : null,
+      lines: colourways.flatMap((each, index) => (count(answers.quantities[index]) > 0 ? [{ id: v7(), colourwayId: each.id, quantity: count(answers.quantities[index]) }] : [])),
+    }),
   ];
   const refused = made.find((sent) => sent.state === "refused");
   return refused?.state === "refused" ? refused.problem.detail : null;

@@ -43,11 +43,17 @@ function StoresVerdict({ outlook }: { outlook: Outlook }) {
   return (
     <Verdict>
       {first.store.name} runs out{" "}
-      <Figure tone="cannot" why={`${String(first.store.onHand)} lie there; the open needs take ${String(first.outlook.wanted)}. ${first.outlook.runsOut?.need ?? ""} is the first to find too few.`}>
+      <Figure
+        tone="cannot"
+        why={`${String(first.store.onHand)} lie there; the open needs take ${String(first.outlook.wanted)}. ${first.outlook.runsOut?.need ?? ""} is the first to find too few.`}
+      >
         {on <= outlook.today ? "now" : `on ${printDay(on)}`}
       </Figure>
       : order{" "}
-      <Figure why={`${String(first.outlook.missing)} are missing and it comes in packs of ${String(first.store.pack)}.`}>{first.outlook.packs === 1 ? "1 pack" : `${String(first.outlook.packs)} packs`}</Figure> {orderBy <= outlook.today ? "today" : `by ${printDay(orderBy)}`}
+      <Figure why={`${String(first.outlook.missing)} are missing and it comes in packs of ${String(first.store.pack)}.`}>
+        {first.outlook.packs === 1 ? "1 pack" : `${String(first.outlook.packs)} packs`}
+      </Figure>{" "}
+      {orderBy <= outlook.today ? "today" : `by ${printDay(orderBy)}`}
       {short.length > 1 ? `; ${String(short.length - 1)} more will not last` : ""}.
     </Verdict>
   );
@@ -57,7 +63,16 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
   const [counting, setCounting] = useState(false);
   const safety = stock.missing > 0 ? "cannot" : stock.wanted > 0 && store.onHand - stock.wanted < stock.wanted * 0.2 ? "tight" : "safe";
   return (
-    <Grid role="row" templateColumns={{ base: "40px 1fr auto", md: "40px minmax(220px, 2fr) 1fr 1fr 1.3fr 290px" }} columnGap="14px" rowGap="6px" alignItems="center" paddingY="9px" borderTop="1px solid" borderColor="hairline">
+    <Grid
+      role="row"
+      templateColumns={{ base: "40px 1fr auto", md: "40px minmax(220px, 2fr) 1fr 1fr 1.3fr 290px" }}
+      columnGap="14px"
+      rowGap="6px"
+      alignItems="center"
+      paddingY="9px"
+      borderTop="1px solid"
+      borderColor="hairline"
+    >
       <SheetMark store={store} />
       <Box role="cell" minWidth={0}>
         <Text fontWeight={700} overflowWrap="anywhere">
@@ -72,7 +87,13 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
         {stock.wanted} wanted
       </Text>
       <Box role="cell" display={{ base: "none", md: "block" }}>
-        <StateWord state={safety}>{safety === "cannot" ? `${String(stock.missing)} short${stock.runsOut && stock.runsOut.on > today ? `, ${printDay(stock.runsOut.on)}` : ""}` : safety === "tight" ? "just enough" : "enough"}</StateWord>
+        <StateWord state={safety}>
+          {safety === "cannot"
+            ? `${String(stock.missing)} short${stock.runsOut && stock.runsOut.on > today ? `, ${printDay(stock.runsOut.on)}` : ""}`
+            : safety === "tight"
+              ? "just enough"
+              : "enough"}
+        </StateWord>
       </Box>
       <Flex role="cell" gap="8px" gridColumn={{ base: "2 / -1", md: "auto" }}>
         {counting ? (
@@ -82,7 +103,11 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
             <Button size="sm" variant="outline" onClick={() => setCounting(true)}>
               Count
             </Button>
-            <Button size="sm" variant={stock.missing > 0 ? "solid" : "outline"} onClick={() => void give("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}>
+            <Button
+              size="sm"
+              variant={stock.missing > 0 ? "solid" : "outline"}
+              onClick={() => void give("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}
+            >
               {store.pack * Math.max(1, stock.packs)} bought
             </Button>
           </>
@@ -99,7 +124,14 @@ function SheetMark({ store }: { store: StoreRead }) {
   return (
     <Box role="cell" aria-hidden>
       <svg width={40} height={40}>
-        <rect x={1} y={1} width={Math.max(4, store.width * scale)} height={Math.max(4, store.height * scale)} fill={store.kind === "card stock" ? (store.name.includes("slate") ? "#8296A6" : "#C7A878") : "#FDFBF5"} stroke="var(--chakra-colors-ink)" />
+        <rect
+          x={1}
+          y={1}
+          width={Math.max(4, store.width * scale)}
+          height={Math.max(4, store.height * scale)}
+          fill={store.kind === "card stock" ? (store.name.includes("slate") ? "#8296A6" : "#C7A878") : "#FDFBF5"}
+          stroke="var(--chakra-colors-ink)"
+        />
       </svg>
     </Box>
   );
@@ -112,13 +144,26 @@ function CountField({ store, onDone }: { store: StoreRead; onDone: () => void })
     const onHand = Number(text);
     if (text.trim() === "" || !Number.isInteger(onHand) || onHand < 0) return setFault(`${store.name}: given ${text}, allowed a whole number, at least 0`);
     const sent = await give("count-store", { id: store.id, version: store.version, onHand });
-    if (sent.state === "refused") setFault(sent.problem.status === 409 ? `It was changed meanwhile; now ${String((sent.problem.present as { onHand?: number } | undefined)?.onHand ?? "")} are there` : sent.problem.detail);
+    if (sent.state === "refused")
+      setFault(
+        sent.problem.status === 409
+          ? `It was changed meanwhile; now ${String((sent.problem.present as { onHand?: number } | undefined)?.onHand ?? "")} are there`
+          : sent.problem.detail,
+      );
     else onDone();
   };
   return (
     <Box>
       <Flex gap="8px">
-        <TextInput aria-label={`Counted, ${store.name}`} width="90px" value={text} onChange={(change) => setText(change.target.value)} inputMode="numeric" autoFocus onKeyDown={(key) => key.key === "Enter" && void keep()} />
+        <TextInput
+          aria-label={`Counted, ${store.name}`}
+          width="90px"
+          value={text}
+          onChange={(change) => setText(change.target.value)}
+          inputMode="numeric"
+          autoFocus
+          onKeyDown={(key) => key.key === "Enter" && void keep()}
+        />
         <Button size="sm" onClick={() => void keep()}>
           Keep
         </Button>
@@ -144,7 +189,17 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
   const [faults, setFaults] = useState<string[]>([]);
   const sized = kind !== "other";
   const save = async (): Promise<void> => {
-    const store = { id: v7(), kind, name, width: sized ? size.width : null, height: sized ? size.height : null, onHand: Number(figures.onHand), pack: Number(figures.pack), packCostMinor: 0, leadDays: Number(figures.leadDays) };
+    const store = {
+      id: v7(),
+      kind,
+      name,
+      width: sized ? size.width : null,
+      height: sized ? size.height : null,
+      onHand: Number(figures.onHand),
+      pack: Number(figures.pack),
+      packCostMinor: 0,
+      leadDays: Number(figures.leadDays),
+    };
     const read = addStore.safeParse(store);
     if (!read.success) return setFaults(faultsOf(read.error, store).map(faultLine));
     const sent = await give("add-store", store);
@@ -158,7 +213,11 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
           <TextInput value={name} onChange={(change) => setName(change.target.value)} placeholder="Cotton 300 gsm" autoFocus />
         </FormField>
         <FormField label="Kind">
-          <Choice value={kind} onChange={(change) => setKind(change.target.value as (typeof storeKinds)[number])} options={storeKinds.map((each) => ({ value: each, label: each }))} />
+          <Choice
+            value={kind}
+            onChange={(change) => setKind(change.target.value as (typeof storeKinds)[number])}
+            options={storeKinds.map((each) => ({ value: each, label: each }))}
+          />
         </FormField>
         {sized && (
           <Flex gap="14px">

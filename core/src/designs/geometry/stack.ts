@@ -65,7 +65,11 @@ export function stackGeometry(stack: Stack): StackGeometry {
     return placed;
   });
   const base =
-    stack.fold === "left" ? { width: times(2, stack.width), height: stack.height } : stack.fold === "top" ? { width: stack.width, height: times(2, stack.height) } : { width: stack.width, height: stack.height };
+    stack.fold === "left"
+      ? { width: times(2, stack.width), height: stack.height }
+      : stack.fold === "top"
+        ? { width: stack.width, height: times(2, stack.height) }
+        : { width: stack.width, height: stack.height };
   const score = stack.fold === "left" ? stack.width : stack.fold === "top" ? stack.height : null;
   const clearance = stack.envelope ? clearanceIn(stack, stack.envelope) : null;
   if (clearance) faults.push(...clearanceFaults(clearance));
@@ -89,10 +93,20 @@ function placeLayer(layer: Layer, below: { x: Length; y: Length; width: Length; 
 function layerFaults(layer: Layer, placed: PlacedLayer, below: { name: string; width: Length; height: Length }, index: number): Fault[] {
   const over = (["width", "height"] as const).filter((side) => layer[side] > below[side]);
   if (over.length > 0) {
-    return over.map((side) => ({ code: "layer-too-large", path: ["layers", index, side], given: `${layer.name} ${lengthText(layer[side])}`, allowed: `at most ${lengthText(below[side])}, the ${side} of the ${below.name} below it` }));
+    return over.map((side) => ({
+      code: "layer-too-large",
+      path: ["layers", index, side],
+      given: `${layer.name} ${lengthText(layer[side])}`,
+      allowed: `at most ${lengthText(below[side])}, the ${side} of the ${below.name} below it`,
+    }));
   }
   const slipped = Object.entries(placed.reveal).filter(([side, reveal]) => side !== "even" && Number(reveal) < 0);
-  return slipped.map(([side, reveal]) => ({ code: "reveal-negative", path: ["layers", index], given: `${layer.name} over the ${side} side of the ${below.name} by ${lengthText(-Number(reveal))}`, allowed: "a place inside the layer below" }));
+  return slipped.map(([side, reveal]) => ({
+    code: "reveal-negative",
+    path: ["layers", index],
+    given: `${layer.name} over the ${side} side of the ${below.name} by ${lengthText(-Number(reveal))}`,
+    allowed: "a place inside the layer below",
+  }));
 }
 
 function clearanceIn(stack: Stack, envelope: { width: Length; height: Length }): { width: Length; height: Length } {
@@ -104,7 +118,12 @@ function clearanceIn(stack: Stack, envelope: { width: Length; height: Length }):
 function clearanceFaults(clearance: { width: Length; height: Length }): Fault[] {
   return (["width", "height"] as const)
     .filter((side) => clearance[side] < LEAST_CLEARANCE)
-    .map((side) => ({ code: "envelope-too-small", path: ["envelope", side], given: `${lengthText(clearance[side])} of room`, allowed: `at least ${lengthText(LEAST_CLEARANCE)} beyond the card and its thickness` }));
+    .map((side) => ({
+      code: "envelope-too-small",
+      path: ["envelope", side],
+      given: `${lengthText(clearance[side])} of room`,
+      allowed: `at least ${lengthText(LEAST_CLEARANCE)} beyond the card and its thickness`,
+    }));
 }
 
 /** Faults carry lengths as `#units`; the contract prints them in the maker's own system. */

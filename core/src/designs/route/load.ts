@@ -8,7 +8,8 @@ export interface StageLoad {
 }
 
 /** Hands time of a route for so many units, painted stage by stage: each setup once. */
-export const handsForBatch = (route: readonly StageLoad[], units: number): Minutes => minutes(units === 0 ? 0 : route.reduce((sum, stage) => sum + stage.setup + stage.hands * units, 0));
+export const handsForBatch = (route: readonly StageLoad[], units: number): Minutes =>
+  minutes(units === 0 ? 0 : route.reduce((sum, stage) => sum + stage.setup + stage.hands * units, 0));
 
 /** The same, card by card: each setup again for each card. */
 export const handsCardByCard = (route: readonly StageLoad[], units: number): Minutes => minutes(route.reduce((sum, stage) => sum + (stage.setup + stage.hands) * units, 0));

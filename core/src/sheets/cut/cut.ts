@@ -50,7 +50,12 @@ function makeTables(job: SplitJob, sheet: number): SheetTables {
   const mostSteps = Math.max(STEPS_LEAST, STEPS_IN_ALL / (job.panels.length * job.sheets.length));
   for (let coarseness = 1; coarseness <= Math.max(size.width, size.height); coarseness = coarseness === 1 ? firstCoarse(size) : coarseness * 2) {
     const table = (round: (length: number) => number): CutTable | null =>
-      CutTable.of(Math.floor(size.width / coarseness), Math.floor(size.height / coarseness), tablePieces(job, (length) => round(length / coarseness)), mostSteps);
+      CutTable.of(
+        Math.floor(size.width / coarseness),
+        Math.floor(size.height / coarseness),
+        tablePieces(job, (length) => round(length / coarseness)),
+        mostSteps,
+      );
     // Pieces rounded up give patterns that fit; rounded down, a value that no real pattern exceeds.
     const patterns = table(Math.ceil);
     if (!patterns) continue;

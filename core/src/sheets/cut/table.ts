@@ -42,8 +42,16 @@ export class CutTable {
   /** @returns null when the raster is so fine that filling it would take more than `mostSteps` */
   static of(width: number, height: number, pieces: readonly TablePiece[], mostSteps: number): CutTable | null {
     const fitting = pieces.filter((piece) => piece.width <= width && piece.height <= height);
-    const xs = rasterPoints(width, fitting.map((piece) => ({ length: piece.width, count: piece.count })), MOST_POINTS);
-    const ys = rasterPoints(height, fitting.map((piece) => ({ length: piece.height, count: piece.count })), MOST_POINTS);
+    const xs = rasterPoints(
+      width,
+      fitting.map((piece) => ({ length: piece.width, count: piece.count })),
+      MOST_POINTS,
+    );
+    const ys = rasterPoints(
+      height,
+      fitting.map((piece) => ({ length: piece.height, count: piece.count })),
+      MOST_POINTS,
+    );
     if (!xs || !ys) return null;
     const steps = xs.length * ys.length * ((xs.length + ys.length) / 4 + fitting.length);
     return steps > mostSteps ? null : new CutTable(xs, ys, fitting);
@@ -120,11 +128,11 @@ export class CutTable {
         return;
       case CUT_X:
         this.collect(this.restX[i * this.xs.length + index] ?? 0, j, x, y, found);
-        this.collect(index, j, x + ((this.xs[this.restX[i * this.xs.length + index] ?? 0]) ?? 0), y, found);
+        this.collect(index, j, x + (this.xs[this.restX[i * this.xs.length + index] ?? 0] ?? 0), y, found);
         return;
       case CUT_Y:
         this.collect(i, this.restY[j * this.ys.length + index] ?? 0, x, y, found);
-        this.collect(i, index, x, y + ((this.ys[this.restY[j * this.ys.length + index] ?? 0]) ?? 0), found);
+        this.collect(i, index, x, y + (this.ys[this.restY[j * this.ys.length + index] ?? 0] ?? 0), found);
         return;
       default:
         return;

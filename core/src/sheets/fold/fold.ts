@@ -97,9 +97,7 @@ function patternOf(folding: Folding, sheet: number, useOf: (fold: Fold) => Use):
 
 function foldsOf(fold: Fold, axis: "x" | "y", parts: number): Fold[] {
   return Array.from({ length: parts }, (_, part) =>
-    axis === "x"
-      ? { ...fold, acrossX: fold.acrossX * parts, stepX: fold.stepX * parts + part }
-      : { ...fold, acrossY: fold.acrossY * parts, stepY: fold.stepY * parts + part },
+    axis === "x" ? { ...fold, acrossX: fold.acrossX * parts, stepX: fold.stepX * parts + part } : { ...fold, acrossY: fold.acrossY * parts, stepY: fold.stepY * parts + part },
   );
 }
 
@@ -123,7 +121,7 @@ function fillByHalving(job: SplitJob, sheet: number, demand: readonly number[], 
       let fold = fitting.reduce<Fold | null>((smallest, each) => (smallest && smallest.acrossX * smallest.acrossY >= each.acrossX * each.acrossY ? smallest : each), null);
       if (!fold) break;
       free.splice(free.indexOf(fold), 1);
-      for (let again = true; again; ) {
+      for (let again = true; again;) {
         again = false;
         for (const [count, axis] of counts.flatMap((count) => axes.map((axis) => [count, axis] as const))) {
           const [first, ...rest]: Fold[] = foldsOf(fold, axis, count);

@@ -21,7 +21,12 @@ export function tapeSplitter(job: SplitJob): Splitter {
         const value = grid.columns * grid.rows * (values[panel] ?? 0);
         if (value > bound) {
           bound = value;
-          pattern = taped(job, sheet, window, Array.from({ length: grid.columns * grid.rows }, () => panel));
+          pattern = taped(
+            job,
+            sheet,
+            window,
+            Array.from({ length: grid.columns * grid.rows }, () => panel),
+          );
         }
       }
       return { pattern, bound };

@@ -27,12 +27,23 @@ export function NowCard({ move, chosen, route, design, batch, states, now, onTel
   const [first, ...rest] = move.kind === "do" ? move.units : [];
   const colourway = design.colourways.find((each) => each.id === batch.units.find((unit) => unit.id === first)?.colourwayId);
   return (
-    <Box bg="ink" color="paper" borderRadius="14px" padding="18px" outline={move.kind === "do" && move.urgent ? "4px dashed" : undefined} outlineColor="tightFill" outlineOffset="-4px" aria-live="polite">
+    <Box
+      bg="ink"
+      color="paper"
+      borderRadius="14px"
+      padding="18px"
+      outline={move.kind === "do" && move.urgent ? "4px dashed" : undefined}
+      outlineColor="tightFill"
+      outlineOffset="-4px"
+      aria-live="polite"
+    >
       <Text fontSize="15px" opacity={0.85}>
         {move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}
       </Text>
       <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-        {move.kind === "wait" ? `${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} to wait` : `${stage?.name ?? ""}, panel ${String(first ? number(first) : 0)}`}
+        {move.kind === "wait"
+          ? `${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} to wait`
+          : `${stage?.name ?? ""}, panel ${String(first ? number(first) : 0)}`}
       </Text>
       <Text marginBottom="14px" minHeight="24px">
         {move.kind === "wait" ? `Panel ${String(number(move.unit))} is drying.` : [colourway?.name, colourway?.paints[0]?.name, detail?.note].filter(Boolean).join(", ")}
@@ -44,7 +55,15 @@ export function NowCard({ move, chosen, route, design, batch, states, now, onTel
           </Button>
           <Flex gap="10px" marginTop="10px">
             {rest.length > 0 && (
-              <Button flex="1" variant="outline" color="paper" borderColor="paper" _hover={{ bg: "softInk" }} minHeight="54px" onClick={() => onTell("done", move.units, move.stage)}>
+              <Button
+                flex="1"
+                variant="outline"
+                color="paper"
+                borderColor="paper"
+                _hover={{ bg: "softInk" }}
+                minHeight="54px"
+                onClick={() => onTell("done", move.units, move.stage)}
+              >
                 All {move.units.length} done
               </Button>
             )}

@@ -28,7 +28,27 @@ export function CardDrawing({ design }: { design: DesignRead }) {
           <>
             <rect x={0} y={0} width={base.width} height={base.height} fill="#E4DAC6" stroke={INK} strokeWidth={unit} />
             {score !== null &&
-              (stack.fold === "left" ? <line x1={score} x2={score} y1={-8 * unit} y2={base.height + 8 * unit} stroke={RED} strokeWidth={1.5 * unit} strokeDasharray={`${String(7 * unit)} ${String(4 * unit)}`} /> : <line y1={score} y2={score} x1={-8 * unit} x2={base.width + 8 * unit} stroke={RED} strokeWidth={1.5 * unit} strokeDasharray={`${String(7 * unit)} ${String(4 * unit)}`} />)}
+              (stack.fold === "left" ? (
+                <line
+                  x1={score}
+                  x2={score}
+                  y1={-8 * unit}
+                  y2={base.height + 8 * unit}
+                  stroke={RED}
+                  strokeWidth={1.5 * unit}
+                  strokeDasharray={`${String(7 * unit)} ${String(4 * unit)}`}
+                />
+              ) : (
+                <line
+                  y1={score}
+                  y2={score}
+                  x1={-8 * unit}
+                  x2={base.width + 8 * unit}
+                  stroke={RED}
+                  strokeWidth={1.5 * unit}
+                  strokeDasharray={`${String(7 * unit)} ${String(4 * unit)}`}
+                />
+              ))}
             {score !== null && (
               <Words x={stack.fold === "left" ? score / 2 : base.width / 2} y={stack.fold === "left" ? base.height / 2 : score / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
                 back
@@ -36,8 +56,18 @@ export function CardDrawing({ design }: { design: DesignRead }) {
             )}
             {layers.map((layer, index) => (
               <g key={`${layer.name}${String(index)}`}>
-                <rect x={faceX + layer.x} y={faceY + layer.y} width={layer.width} height={layer.height} fill={layer.kind === "panel" ? "#FBF8F0" : (MAT[index] ?? MAT[0])} stroke="#22303C" strokeWidth={0.8 * unit} />
-                {layer.kind === "panel" && picture && <image href={picture} x={faceX + layer.x} y={faceY + layer.y} width={layer.width} height={layer.height} preserveAspectRatio="xMidYMid slice" />}
+                <rect
+                  x={faceX + layer.x}
+                  y={faceY + layer.y}
+                  width={layer.width}
+                  height={layer.height}
+                  fill={layer.kind === "panel" ? "#FBF8F0" : (MAT[index] ?? MAT[0])}
+                  stroke="#22303C"
+                  strokeWidth={0.8 * unit}
+                />
+                {layer.kind === "panel" && picture && (
+                  <image href={picture} x={faceX + layer.x} y={faceY + layer.y} width={layer.width} height={layer.height} preserveAspectRatio="xMidYMid slice" />
+                )}
               </g>
             ))}
             {layers.map((layer, index) => {
@@ -69,10 +99,31 @@ export function CardDrawing({ design }: { design: DesignRead }) {
       </ScaleDrawing>
       <Flex gap="8px" wrap="wrap" marginTop="6px" role="group" aria-label="Colourways">
         {design.colourways.map((each, index) => (
-          <button key={each.id} type="button" aria-pressed={index === colourway} onClick={() => setColourway(index)} style={{ minHeight: 44, padding: "4px 12px", borderRadius: 8, cursor: "pointer", font: "inherit", display: "flex", alignItems: "center", gap: 8, border: `1.5px solid ${index === colourway ? INK : HAIR}`, background: PAPER }}>
+          <button
+            key={each.id}
+            type="button"
+            aria-pressed={index === colourway}
+            onClick={() => setColourway(index)}
+            style={{
+              minHeight: 44,
+              padding: "4px 12px",
+              borderRadius: 8,
+              cursor: "pointer",
+              font: "inherit",
+              display: "flex",
+              alignItems: "center",
+              gap: 8,
+              border: `1.5px solid ${index === colourway ? INK : HAIR}`,
+              background: PAPER,
+            }}
+          >
             <span style={{ display: "flex" }}>
               {each.paints.map((paint) => (
-                <span key={paint.hex} title={`${paint.name}, ${paint.pigments}`} style={{ width: 18, height: 18, borderRadius: 9, background: paint.hex, marginLeft: -5, border: `1px solid ${PAPER}` }} />
+                <span
+                  key={paint.hex}
+                  title={`${paint.name}, ${paint.pigments}`}
+                  style={{ width: 18, height: 18, borderRadius: 9, background: paint.hex, marginLeft: -5, border: `1px solid ${PAPER}` }}
+                />
               ))}
             </span>
             {each.name}

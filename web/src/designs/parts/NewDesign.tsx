@@ -11,7 +11,10 @@ import { TEMPLATES } from "../templates.ts";
 
 /** The colourways named in one line, parted by commas. */
 export const colourwaysOf = (line: string): CommandInput<"add-design">["colourways"] => {
-  const names = line.split(",").map((name) => name.trim()).filter((name) => name !== "");
+  const names = line
+    .split(",")
+    .map((name) => name.trim())
+    .filter((name) => name !== "");
   return (names.length > 0 ? names : ["as painted"]).map((name) => ({ id: v7(), name, paints: [], pictureId: null }));
 };
 
@@ -28,7 +31,15 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
   const make = async (): Promise<void> => {
     if (!template) return;
     const id = v7();
-    const sent = await give("add-design", { id, seriesId, name, paperId: store("sheet"), cardStockId: store("card stock"), colourways: colourwaysOf(colourways), ...template.make() });
+    const sent = await give("add-design", {
+      id,
+      seriesId,
+      name,
+      paperId: store("sheet"),
+      cardStockId: store("card stock"),
+      colourways: colourwaysOf(colourways),
+      ...template.make(),
+    });
     if (sent.state === "refused") setProblem(sent.problem);
     else {
       onMade(id);
@@ -42,7 +53,11 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
           <TextInput value={name} onChange={(change) => setName(change.target.value)} autoFocus />
         </FormField>
         <FormField label="Series">
-          <Choice value={seriesId} onChange={(change) => setSeriesId(change.target.value)} options={(designs.data?.series ?? []).map((series) => ({ value: series.id, label: series.name }))} />
+          <Choice
+            value={seriesId}
+            onChange={(change) => setSeriesId(change.target.value)}
+            options={(designs.data?.series ?? []).map((series) => ({ value: series.id, label: series.name }))}
+          />
         </FormField>
         <FormField label="Begins as">
           <Choice value={key} onChange={(change) => setKey(change.target.value)} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />

@@ -36,7 +36,14 @@ export function RouteStrip({ design }: { design: DesignRead }) {
             )}
             {stage.dry > 0 && (
               <Flex align="center" gap="8px" marginTop="3px">
-                <Box height="9px" width={`${String(Math.max(14, (Math.min(60, stage.dry) / longest) * 190))}px`} bg="wet" borderRadius="2px" backgroundImage="url(&quot;data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='14' height='7'%3E%3Cpath d='M0 3.5q3.5-4 7 0t7 0' fill='none' stroke='white' stroke-opacity='.75' stroke-width='1.2'/%3E%3C/svg%3E&quot;)" aria-hidden />
+                <Box
+                  height="9px"
+                  width={`${String(Math.max(14, (Math.min(60, stage.dry) / longest) * 190))}px`}
+                  bg="wet"
+                  borderRadius="2px"
+                  backgroundImage="url(&quot;data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='14' height='7'%3E%3Cpath d='M0 3.5q3.5-4 7 0t7 0' fill='none' stroke='white' stroke-opacity='.75' stroke-width='1.2'/%3E%3C/svg%3E&quot;)"
+                  aria-hidden
+                />
                 <Text fontSize="14px" color="wet">
                   dries {stage.dry >= 360 ? "overnight" : printMinutes(minutes(stage.dry))}
                 </Text>
@@ -45,7 +52,11 @@ export function RouteStrip({ design }: { design: DesignRead }) {
           </Box>
         </Flex>
       ))}
-      {cautions && <Caution>Masking fluid holds ammonia and often natural latex: open a window, mind allergies, and never use a heat tool on it while it is wet. Follow the product&apos;s label.</Caution>}
+      {cautions && (
+        <Caution>
+          Masking fluid holds ammonia and often natural latex: open a window, mind allergies, and never use a heat tool on it while it is wet. Follow the product&apos;s label.
+        </Caution>
+      )}
       <Caution>Some pigments hold cobalt, nickel or other metals: read the label, and do not eat, drink or lick brushes at the bench.</Caution>
     </Box>
   );

@@ -20,7 +20,8 @@ export function StackForm({ design }: { design: DesignRead }) {
     const fault = geometry.faults.find((each) => each.path[1] === index && (each.path[2] === side || each.path.length === 2));
     return fault && `given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`;
   };
-  const putLayer = (index: number, patch: { width?: Length; height?: Length }): void => setStack({ ...stack, layers: stack.layers.map((layer, at) => (at === index ? { ...layer, ...patch } : layer)) });
+  const putLayer = (index: number, patch: { width?: Length; height?: Length }): void =>
+    setStack({ ...stack, layers: stack.layers.map((layer, at) => (at === index ? { ...layer, ...patch } : layer)) });
   const save = async (version: number): Promise<void> => {
     const sent = await give("change-stack", { id: design.id, version, stack });
     setStale(sent.state === "refused" && sent.problem.status === 409 ? design.stack : null);
@@ -55,7 +56,8 @@ export function StackForm({ design }: { design: DesignRead }) {
       {stale && (
         <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
           <Text marginBottom="8px">
-            These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(stale.width), system)} wide; yours is {printLength(lengthOfUnits(stack.width), system)}.
+            These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(stale.width), system)} wide; yours is{" "}
+            {printLength(lengthOfUnits(stack.width), system)}.
           </Text>
           <Flex gap="10px">
             <Button onClick={() => void save(design.version)}>Keep mine</Button>

@@ -20,7 +20,12 @@ function chainOf(view: NeedView): Link[] {
     return { name: stage.name.toLowerCase(), says: stage.dry >= 360 ? "overnight" : printMinutes(minutes(hands)), wet: stage.dry > 0, size: hands };
   });
   const done = view.stage === "to post" ? [] : stages;
-  return [{ name: "begin", says: view.outlook.startBy ? printDay(view.outlook.startBy) : "–", wet: false, size: 0 }, ...done, ...(post ? [{ name: "post by", says: printDay(post.postBy), wet: false, size: 0 }] : []), { name: need.zone === null ? "hand over" : "there", says: printDay(day(need.due)), wet: false, size: 0 }];
+  return [
+    { name: "begin", says: view.outlook.startBy ? printDay(view.outlook.startBy) : "–", wet: false, size: 0 },
+    ...done,
+    ...(post ? [{ name: "post by", says: printDay(post.postBy), wet: false, size: 0 }] : []),
+    { name: need.zone === null ? "hand over" : "there", says: printDay(day(need.due)), wet: false, size: 0 },
+  ];
 }
 
 export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook }) {
@@ -66,7 +71,11 @@ export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook 
             const last = index === links.length - 1;
             return (
               <g key={`${link.name}-${String(index)}`}>
-                {last ? <rect x={x - 9} y={15} width={18} height={18} fill={`var(--chakra-colors-${view.outlook.safety}-fill)`} stroke={INK} /> : <circle cx={x} cy={24} r={5 + 7 * Math.sqrt(link.size / largest)} fill={PAPER} stroke={INK} strokeWidth={1.5} />}
+                {last ? (
+                  <rect x={x - 9} y={15} width={18} height={18} fill={`var(--chakra-colors-${view.outlook.safety}-fill)`} stroke={INK} />
+                ) : (
+                  <circle cx={x} cy={24} r={5 + 7 * Math.sqrt(link.size / largest)} fill={PAPER} stroke={INK} strokeWidth={1.5} />
+                )}
                 <Words x={x} y={58} anchor="middle" size={14} weight={600} fill={INK}>
                   {link.name.length > 12 ? `${link.name.slice(0, 11)}…` : link.name}
                   <title>{link.name}</title>

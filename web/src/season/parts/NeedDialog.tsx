@@ -24,7 +24,9 @@ interface NeedForm {
 export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Problem | null>(null);
-  const { register, handleSubmit, watch, setError, formState } = useForm<NeedForm>({ defaultValues: { title: "", kind: "commission", designId: outlook.designs[0]?.id ?? "", due: addDays(outlook.today, 14), zone: "inland", quantities: [] } });
+  const { register, handleSubmit, watch, setError, clearErrors, formState } = useForm<NeedForm>({
+    defaultValues: { title: "", kind: "commission", designId: outlook.designs[0]?.id ?? "", due: addDays(outlook.today, 14), zone: "inland", quantities: [] },
+  });
   const design = outlook.designs.find((each) => each.id === watch("designId")) ?? outlook.designs[0];
   const save = async (form: NeedForm): Promise<void> => {
     if (!design) return;
@@ -42,7 +44,7 @@ export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: ()
   const faultOf = (name: keyof NeedForm): string | undefined => (formState.errors[name] as { message?: string } | undefined)?.message;
   return (
     <Dialog title="A need" onClose={onClose}>
-      <form onSubmit={(event) => void handleSubmit(save)(event)} noValidate>
+      <form onSubmit={(event) => (clearErrors(), void handleSubmit(save)(event))} noValidate>
         <Flex direction="column" gap="14px">
           <FormField label="For whom or for what" fault={faultOf("title")}>
             <TextInput {...register("title")} placeholder="Harbour office, twelve cards" autoFocus />
@@ -103,12 +105,26 @@ export function needOf(form: NeedForm, colourways: readonly { id: string; name: 
   const lines = colourways.flatMap((colourway, index) => {
     const text = (form.quantities[index] ?? "").trim();
     const quantity = text === "" ? 0 : Number(text);
-    if (!Number.isInteger(quantity) || quantity < 0 || quantity > 10_000) faults.push({ field: `quantities.${String(index) as `${number}`}` as FieldFault["field"], message: `cards, ${colourway.name}: given ${text}, allowed a whole number from 0 to 10000` });
+    if (!Number.isInteger(quantity) || quantity < 0 || quantity > 10_000)
+      faults.push({
+        field: `quantities.${String(index) as `${number}`}` as FieldFault["field"],
+        message: `cards, ${colourway.name}: given ${text}, allowed a whole number from 0 to 10000`,
+      });
     return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
   });
   if (faults.length === 0 && lines.length === 0) faults.push({ field: "quantities", message: "cards: given 0, allowed at least 1 in some colourway" });
-  const need: CommandInput<"add-need"> = { id: v7(), kind: form.kind, title: form.title, designId: form.designId, due: form.due, zone: form.zone === "" ? null : (form.zone as "inland"), lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }] };
+  const need: CommandInput<"add-need"> = {
+    id: v7(),
+    kind: form.kind,
+    title: form.title,
+    designId: form.designId,
+    due: form.due,
+    zone: form.zone === "" ? null : (form.zone as "inland"),
+    lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }],
+  };
   const read = addNeed.safeParse(need);
-  if (!read.success) for (const fault of faultsOf(read.error, need)) faults.push({ field: (fault.path[0] === "title" || fault.path[0] === "due" ? fault.path[0] : "quantities"), message: faultLine(fault) });
+  if (!read.success)
+    for (const fault of faultsOf(read.error, need))
+      faults.push({ field: fault.path[0] === "title" || fault.path[0] === "due" ? fault.path[0] : "quantities", message: faultLine(fault) });
   return { need: faults.length === 0 ? need : null, faults };
 }

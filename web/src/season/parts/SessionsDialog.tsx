@@ -24,7 +24,12 @@ export function SessionRows({ rows, onChange }: { rows: readonly Row[]; onChange
       {rows.map((row, index) => (
         <Flex key={row.id} gap="8px" align="center" wrap="wrap">
           <Flex width="150px">
-            <Choice aria-label="Day of the week" value={String(row.weekday)} onChange={(change) => put(index, { weekday: Number(change.target.value) })} options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))} />
+            <Choice
+              aria-label="Day of the week"
+              value={String(row.weekday)}
+              onChange={(change) => put(index, { weekday: Number(change.target.value) })}
+              options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))}
+            />
           </Flex>
           <TextInput aria-label="from" type="time" width="128px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
           <Text>to</Text>
@@ -50,7 +55,9 @@ export function sessionFaults(rows: readonly Row[]): string[] {
     : faultsOf(read.error, input).map((fault) => {
         const row = rows[Number(fault.path[1])];
         const field = fault.path[2];
-        return row && (field === "to" || field === "from") ? faultLine({ ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: printTime(row[field]) }) : faultLine(fault);
+        return row && (field === "to" || field === "from")
+          ? faultLine({ ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: printTime(row[field]) })
+          : faultLine(fault);
       });
 }
 

@@ -15,23 +15,54 @@ export function SheetDrawing({ job, layout, design }: { job: SplitJob; layout: L
   const label = `Sheet ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} panels, ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
-      <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} most={640} mostHeight={layout.times > 1 || job.sheets.length === 1 ? 470 : 400} label={label}>
+      <ScaleDrawing width={sheet.width} height={sheet.height} margin={62} most={680} mostHeight={500} label={label}>
         {(unit) => (
           <>
-            <rect x={0} y={0} width={sheet.width} height={sheet.height} fill="#FDFBF5" stroke={INK} strokeWidth={1.2 * unit} style={{ filter: "drop-shadow(0 1px 1px rgba(34,48,60,.3))" }} />
+            <rect
+              x={0}
+              y={0}
+              width={sheet.width}
+              height={sheet.height}
+              fill="#FDFBF5"
+              stroke={INK}
+              strokeWidth={1.2 * unit}
+              style={{ filter: "drop-shadow(0 1px 1px rgba(34,48,60,.3))" }}
+            />
             {job.edge > 0 && (
-              <rect x={job.edge / 2} y={job.edge / 2} width={sheet.width - job.edge} height={sheet.height - job.edge} fill="none" stroke="var(--chakra-colors-tape)" strokeWidth={job.edge} />
+              <rect
+                x={job.edge / 2}
+                y={job.edge / 2}
+                width={sheet.width - job.edge}
+                height={sheet.height - job.edge}
+                fill="none"
+                stroke="var(--chakra-colors-tape)"
+                strokeWidth={job.edge}
+              />
             )}
             {layout.offcuts.map((offcut) => (
               <g key={`${String(offcut.x)}-${String(offcut.y)}`}>
-                <rect x={offcut.x} y={offcut.y} width={offcut.width} height={offcut.height} fill="#F1E9D8" stroke="#7d7360" strokeWidth={unit} strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`} />
+                <rect
+                  x={offcut.x}
+                  y={offcut.y}
+                  width={offcut.width}
+                  height={offcut.height}
+                  fill="#F1E9D8"
+                  stroke="#7d7360"
+                  strokeWidth={unit}
+                  strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`}
+                />
                 {offcut.width > 74 * unit && offcut.height > 22 * unit && (
                   <Words x={offcut.x + offcut.width / 2} y={offcut.y + offcut.height / 2 + 5 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
                     {`left ${bare(offcut.width)} × ${bare(offcut.height)}`}
                   </Words>
                 )}
                 {offcut.width <= 74 * unit && offcut.height > 130 * unit && offcut.width > 18 * unit && (
-                  <Words transform={`translate(${String(offcut.x + offcut.width / 2 + 5 * unit)} ${String(offcut.y + offcut.height / 2)}) rotate(-90)`} size={14 * unit} anchor="middle" fill="#4E5B66">
+                  <Words
+                    transform={`translate(${String(offcut.x + offcut.width / 2 + 5 * unit)} ${String(offcut.y + offcut.height / 2)}) rotate(-90)`}
+                    size={14 * unit}
+                    anchor="middle"
+                    fill="#4E5B66"
+                  >
                     {`left ${bare(offcut.width)} × ${bare(offcut.height)}`}
                   </Words>
                 )}
@@ -46,7 +77,16 @@ export function SheetDrawing({ job, layout, design }: { job: SplitJob; layout: L
               </g>
             ))}
             {layout.cuts.map((cut, index) => (
-              <line key={`cut${String(index)}`} x1={cut.axis === "x" ? cut.at : cut.from} x2={cut.axis === "x" ? cut.at : cut.to} y1={cut.axis === "x" ? cut.from : cut.at} y2={cut.axis === "x" ? cut.to : cut.at} stroke={RED} strokeWidth={1.6 * unit} strokeDasharray={job.method === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`} />
+              <line
+                key={`cut${String(index)}`}
+                x1={cut.axis === "x" ? cut.at : cut.from}
+                x2={cut.axis === "x" ? cut.at : cut.to}
+                y1={cut.axis === "x" ? cut.from : cut.at}
+                y2={cut.axis === "x" ? cut.to : cut.at}
+                stroke={RED}
+                strokeWidth={1.6 * unit}
+                strokeDasharray={job.method === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
+              />
             ))}
             {marked &&
               layout.cuts.map((cut, index) => {

@@ -1,0 +1,57 @@
+import AxeBuilder from "@axe-core/playwright";
+import { expect, test } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+let shop: RunningShop;
+test.beforeAll(async () => {
+  shop = await startShop();
+});
+test.afterAll(() => shop.close());
+
+const VIEWS = ["season", "designs", "sheets", "bench", "finish", "dispatch", "stores", "logbook"];
+
+for (const theme of ["day", "evening"] as const) {
+  for (const view of VIEWS) {
+    test(`${view} by ${theme} opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA`, async ({ browser }) => {
+      const errors: string[] = [];
+      const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, colorScheme: theme === "evening" ? "dark" : "light", serviceWorkers: "block" });
+      const page = await openPage(context, errors);
+      await page.goto(`${shop.url}/${view}`);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/\w.{12,}/);
+      await page.waitForTimeout(400);
+      const sideways = await page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+      expect(sideways).toBeLessThanOrEqual(0);
+      const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag21aa", "wcag22aa"]).analyze();
+      expect(
+        violations.map(
+          (each) =>
+            `${each.id}: ${each.nodes
+              .map((node) => node.target.join(" "))
+              .slice(0, 3)
+              .join("; ")}`,
+        ),
+      ).toEqual([]);
+      expect(errors).toEqual([]);
+      await context.close();
+    });
+  }
+}
+
+test("the keys lead through the views, and a figure tells its why", async ({ page }) => {
+  await page.goto(`${shop.url}/season`);
+  await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
+  await page.keyboard.press("7");
+  await expect(page).toHaveURL(/stores/);
+  await page.keyboard.press("1");
+  await page.getByRole("button", { name: /Why .*short/ }).click();
+  await expect(page.getByText(/your sessions hold .* less than it/)).toBeVisible();
+});
+
+test("one switch turns every length into centimetres", async ({ page }) => {
+  await page.goto(`${shop.url}/designs`);
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("11 × 5 1/2 in");
+  await page.getByRole("button", { name: "cm", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("~27.95 × ~13.95 cm");
+  await page.getByRole("button", { name: "in", exact: true }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("11 × 5 1/2 in");
+});

@@ -1,0 +1,148 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+const errors: string[] = [];
+let shop: RunningShop;
+test.afterEach(async () => {
+  await shop.close();
+  expect(errors.splice(0)).toEqual([]);
+});
+
+const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
+const view = (page: Page, name: string) => page.getByRole("navigation", { name: "Views" }).getByRole("link", { name });
+
+/** The rest of the journey, from a need that the season knows to the post. */
+async function paintAndPost(page: Page, { need, design }: { need: string; design: string }): Promise<void> {
+  const row = page.getByRole("row", { name: new RegExp(need) });
+  await expect(row).toContainText(/\d h \d\d|\d+ min/);
+  await expect(row).toContainText(/safe|tight/);
+
+  await view(page, "Designs").click();
+  await page
+    .getByRole("button", { name: new RegExp(design) })
+    .last()
+    .click();
+  await expect(verdict(page)).toContainText(`${design}: cut the base 11 × 5 1/2 in and score at 5 1/2 in`);
+  await expect(verdict(page)).toContainText("Reveals are even and it fits its envelope");
+  await expect(
+    page.getByRole("img", { name: new RegExp(`${design} to scale: base 11 × 5 1/2 in, scored at 5 1/2 in, mat 5 × 5 in with reveal 1/4 in, panel 4 1/2 × 4 1/2 in`) }),
+  ).toBeVisible();
+  await expect(page.getByRole("region", { name: "Route" }).getByRole("heading", { name: /Route, (8|9|10|11|12) stages/ })).toBeVisible();
+
+  await view(page, "Season").click();
+  await row.getByRole("button", { name: "split sheets" }).click();
+  await expect(verdict(page)).toContainText(/(One sheet|\d sheets) of 20 × 26 in gives? all \d\d panels, and no plan needs less/);
+  await expect(page.getByRole("img", { name: /Sheet 20 × 26 in/ }).first()).toBeVisible();
+  await expect(page.getByRole("region", { name: "Cut list" })).toContainText("fence");
+  await page.getByRole("button", { name: /Split: take/ }).click();
+
+  await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
+  await expect(page.getByRole("region", { name: "Run sheet" })).toContainText(/All dry/, { timeout: 20_000 });
+  await expect(page.getByText(/Stage by stage saves/)).toBeVisible();
+  await page.getByRole("button", { name: "Spoilt" }).click();
+  await paintAll(page);
+
+  await page.getByRole("link", { name: "Inspect them in Finish" }).click();
+  await page.getByRole("button", { name: /that are left are good/ }).click();
+  await expect(verdict(page)).toContainText("that is enough");
+  await page.getByRole("button", { name: "Assemble 12 cards" }).click();
+  await expect(page.getByText(/12 cards assembled for/)).toBeVisible();
+
+  await view(page, "Dispatch").click();
+  await expect(verdict(page)).toContainText(`${need} is ready to go`);
+  await page
+    .getByRole("row", { name: new RegExp(need) })
+    .getByRole("button", { name: "Posted today" })
+    .click();
+  await expect(page.getByText(new RegExp(`${need} posted by`))).toBeVisible();
+  await view(page, "Logbook").click();
+  await page.getByRole("searchbox").fill(need);
+  await expect(page.getByText(new RegExp(`${need} posted by .* on 2031-11-08`)).first()).toBeVisible();
+  await expect(page.getByText(new RegExp(`split into \\d+ panels for ${need}`))).toBeVisible();
+}
+
+/** Taps through every stage; where there is nothing for the hands, time passes. */
+async function paintAll(page: Page): Promise<void> {
+  for (let turn = 0; turn < 90; turn += 1) {
+    if (await page.getByRole("link", { name: "Inspect them in Finish" }).isVisible()) return;
+    const before = await verdict(page).innerText();
+    const all = page.getByRole("button", { name: /^All \d+ done$/ });
+    const done = page.getByRole("button", { name: "Done", exact: true });
+    if (await page.getByRole("button", { name: "Dry already" }).isVisible()) await page.clock.fastForward("04:00:00");
+    else if (await all.isVisible()) await all.click();
+    else if (await done.isVisible()) await done.click();
+    await expect
+      .poll(async () => (await page.getByRole("link", { name: "Inspect them in Finish" }).isVisible()) || (await verdict(page).innerText()) !== before, { timeout: 4_000 })
+      .toBe(true)
+      .catch(() => undefined);
+  }
+  throw new Error("the batch never came to its end");
+}
+
+test("a commission goes from owed to posted in the demo shop, and each step takes from the stores", async ({ context }) => {
+  shop = await startShop();
+  const page = await openPage(context, errors);
+  await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
+  await page.goto(`${shop.url}/stores`);
+  const cotton = page.getByRole("row", { name: /Cotton 300 gsm/ });
+  await expect(cotton).toBeVisible();
+  const before = Number(/(\d+) there/.exec(await cotton.innerText())?.[1]);
+  await expect(page.getByRole("navigation", { name: "Season ribbon" }).getByRole("link", { name: /Cotton .* runs out/ })).toBeVisible();
+
+  await view(page, "Season").click();
+  await expect(verdict(page)).toContainText("Night trains, club cannot be ready by");
+  await page.getByRole("button", { name: "Add a need" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByRole("button", { name: "Add it" }).click();
+  await expect(dialog.getByText('title: given "", allowed at least 1 characters')).toBeVisible();
+  await expect(dialog.getByText("cards: given 0, allowed at least 1 in some colourway")).toBeVisible();
+  await dialog.getByLabel("For whom or for what").fill("Ferry office twelve");
+  await dialog.getByLabel("Design").selectOption({ label: "Quinces" });
+  await dialog.getByLabel("Cards, ripe").fill("8");
+  await dialog.getByLabel("Cards, on slate").fill("4");
+  await dialog.getByLabel("There by").fill("2031-11-01");
+  await dialog.getByRole("button", { name: "Add it" }).click();
+  await expect(dialog.getByText("due: given 2031-11-01, allowed today, 2031-11-08, or later")).toBeVisible();
+  await dialog.getByLabel("There by").fill("2031-12-19");
+  await dialog.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("Ferry office twelve: 12 × Quinces by 2031-12-19")).toBeVisible();
+
+  await paintAndPost(page, { need: "Ferry office twelve", design: "Quinces" });
+
+  await expect(page.getByRole("navigation", { name: "Season ribbon" }).getByRole("link", { name: /Ferry office twelve, posted, .*, safe/ })).toHaveCount(1);
+  await view(page, "Stores").click();
+  await expect(cotton).toContainText(/\d+ there/);
+  expect(Number(/(\d+) there/.exec(await cotton.innerText())?.[1])).toBeLessThan(before);
+});
+
+test("an empty shop is set up by five questions, ends in a verdict, and takes the same way", async ({ context }) => {
+  shop = await startShop({ empty: true });
+  const page = await openPage(context, errors);
+  await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
+  await page.goto(shop.url);
+  await expect(verdict(page)).toHaveText("Where do you paint, and how do you measure?");
+  await page.getByLabel("Name of your shop or table").fill("Kitchen table");
+  await page.getByLabel("Lengths", { exact: true }).selectOption("in");
+  await page.getByRole("button", { name: "Next" }).click();
+  await expect(verdict(page)).toHaveText("When do you paint in an ordinary week?");
+  await page.getByLabel("to", { exact: true }).first().fill("18:00");
+  await page.getByRole("button", { name: "Next" }).click();
+  await expect(page.getByRole("alert")).toHaveText("Tuesday, to: given 18:00, allowed a time after the start");
+  await page.getByLabel("to", { exact: true }).first().fill("21:30");
+  await page.getByRole("button", { name: "Next" }).click();
+  await page.getByLabel("sheet width").fill("20 furlongs");
+  await page.getByLabel("sheet height").click();
+  await expect(page.getByText("sheet width: given 20 furlongs, allowed a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm")).toBeVisible();
+  await page.getByLabel("sheet width").fill("20");
+  await page.getByRole("button", { name: "Next" }).click();
+  await page.getByLabel("Name of the design").fill("Paper lantern");
+  await page.getByLabel("Colourways, parted by commas").fill("blue, red");
+  await page.getByRole("button", { name: "Next" }).click();
+  await page.getByLabel("For whom or for what").fill("First commission");
+  await page.getByLabel("Cards, blue").fill("8");
+  await page.getByLabel("Cards, red").fill("4");
+  await page.getByLabel("There by").fill("2031-12-19");
+  await page.getByRole("button", { name: "Say what it takes" }).click();
+  await expect(verdict(page)).toContainText(/All that is owed fits: \d h \d\d of hands. Begin First commission by/);
+  await paintAndPost(page, { need: "First commission", design: "Paper lantern" });
+});

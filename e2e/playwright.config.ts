@@ -1,0 +1,14 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM } from "../scripts/chromium.ts";
+
+export default defineConfig({
+  testDir: ".",
+  testMatch: "*.spec.ts",
+  workers: 1,
+  retries: 0,
+  timeout: 150_000,
+  expect: { timeout: 12_000 },
+  outputDir: "../test-results",
+  reporter: [["list"], ["json", { outputFile: "../test-results/e2e.json" }]],
+  use: { viewport: { width: 1280, height: 800 }, launchOptions: CHROMIUM, serviceWorkers: "block", colorScheme: "light", locale: "en-US" },
+});

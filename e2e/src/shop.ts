@@ -1,0 +1,71 @@
+import type { BrowserContext, Page } from "@playwright/test";
+import { spawn, type ChildProcess } from "node:child_process";
+import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+
+const root = join(import.meta.dirname, "../..");
+export const NOW = "2031-11-08T10:04:00Z";
+
+/** A shop started by its one command, in a folder of its own. */
+export interface RunningShop {
+  url: string;
+  readonly folder: string;
+  readonly kill: (signal: NodeJS.Signals) => Promise<void>;
+  readonly again: () => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+export async function startShop({ empty = false }: { empty?: boolean } = {}): Promise<RunningShop> {
+  const folder = mkdtempSync(join(tmpdir(), "yule-e2e-"));
+  chmodSync(folder, 0o755);
+  let child: ChildProcess | null = null;
+  const start = (port: string | null) =>
+    new Promise<string>((resolve, reject) => {
+      const words = [join(root, "scripts/start.mjs"), "--data", folder, ...(empty ? ["--empty"] : []), ...(port ? ["--port", port] : [])];
+      const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW };
+      delete env.DATABASE_URL;
+      const made = spawn("node", words, { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
+      child = made;
+      let said = "";
+      const hear = (text: Buffer): void => {
+        said += text.toString();
+        const ready = /ready at (\S+)/.exec(said);
+        if (ready?.[1]) resolve(ready[1]);
+      };
+      made.stdout.on("data", hear);
+      made.stderr.on("data", hear);
+      made.once("exit", () => reject(new Error(`the shop did not start: ${said}`)));
+    });
+  const kill = async (signal: NodeJS.Signals): Promise<void> => {
+    const running = child;
+    if (!running || running.exitCode !== null || running.signalCode !== null) return;
+    const gone = new Promise((resolve) => running.once("exit", resolve));
+    running.kill(signal);
+    await gone;
+  };
+  const shop: RunningShop = {
+    url: await start(null),
+    folder,
+    kill,
+    again: async () => {
+      shop.url = await start(new URL(shop.url).port);
+    },
+    close: async () => {
+      await kill("SIGTERM");
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  return shop;
+}
+
+/** A page that fails the test when the browser reports an error. */
+export async function openPage(context: BrowserContext, errors: string[]): Promise<Page> {
+  const page = await context.newPage();
+  page.on("pageerror", (error) => errors.push(String(error)));
+  page.on("console", (message) => {
+    // Requests that the test itself lets fail are not errors of the page.
+    if (message.type() === "error" && !/Failed to load resource|ERR_/.test(message.text())) errors.push(message.text());
+  });
+  return page;
+}

@@ -1,0 +1,125 @@
+import { v7 } from "uuid";
+import type { CommandAnswer, CommandInput, CommandKind, Problem } from "@yule/contract";
+import { inches, mm } from "@yule/core";
+import { once } from "node:events";
+import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import type { Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
+import { makeApp } from "./http/app.ts";
+import { Feed } from "./http/feed.ts";
+import { simulatedCarrier } from "./outside/carrier.ts";
+import { ensureShop } from "./shop/reads.ts";
+
+interface RunningPostgres {
+  readonly url: string;
+  readonly port: number;
+  readonly stop: () => Promise<void>;
+}
+type StartPostgres = (folder: string, options?: { durable?: boolean; port?: number }) => Promise<RunningPostgres>;
+
+/** A server on a private PostgreSQL, for tests: real requests, a pinned clock. */
+export interface TestShop {
+  readonly base: string;
+  readonly url: string;
+  readonly database: Database;
+  readonly folder: string;
+  postgres: RunningPostgres;
+  readonly startPostgres: StartPostgres;
+  readonly close: () => Promise<void>;
+  readonly get: <T>(path: string) => Promise<T>;
+  readonly send: (body: unknown) => Promise<{ status: number; body: CommandAnswer & Problem }>;
+  readonly give: <Kind extends CommandKind>(
+    kind: Kind,
+    payload: CommandInput<Kind>,
+    more?: { id?: string; at?: string },
+  ) => Promise<{ status: number; body: CommandAnswer & Problem }>;
+}
+
+export const NOW = "2031-11-08T10:04:00Z";
+
+export async function openTestShop(): Promise<TestShop> {
+  const { startPostgres } = (await import(new URL("../../scripts/lib/postgres.mjs", import.meta.url).href)) as { startPostgres: StartPostgres };
+  const folder = mkdtempSync(join(tmpdir(), "yule-test-"));
+  // The unprivileged user that runs PostgreSQL must be able to enter it.
+  chmodSync(folder, 0o755);
+  const postgres = await startPostgres(folder, { durable: false });
+  await migrateDatabase(postgres.url, join(import.meta.dirname, "../migrations"));
+  const database = openDatabase(postgres.url);
+  await ensureShop(database, "UTC");
+  const feed = new Feed(postgres.url);
+  await feed.open();
+  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, carrier: simulatedCarrier, log: { error: () => undefined }, webFolder: null });
+  const server: Server = app.listen(0, "127.0.0.1");
+  if (!server.listening) await once(server, "listening");
+  const base = `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api`;
+  const send: TestShop["send"] = async (body) => {
+    const answer = await fetch(`${base}/commands`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    return { status: answer.status, body: (await answer.json()) as CommandAnswer & Problem };
+  };
+  const shop: TestShop = {
+    base,
+    url: postgres.url,
+    database,
+    folder,
+    postgres,
+    startPostgres,
+    get: async <T>(path: string) => (await (await fetch(`${base}/${path}`)).json()) as T,
+    send,
+    give: (kind, payload, more = {}) => send({ id: more.id ?? v7(), kind, payload, ...(more.at ? { at: more.at } : {}) }),
+    close: async () => {
+      server.closeAllConnections();
+      server.close();
+      await feed.close();
+      await database.$client.end();
+      await shop.postgres.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+  return shop;
+}
+
+/** A shop with paper, a design in two colourways and a need for three cards. */
+export async function furnish(shop: TestShop) {
+  const ids = { paper: v7(), series: v7(), design: v7(), blue: v7(), red: v7(), wash: v7(), dots: v7(), need: v7(), blueLine: v7(), redLine: v7() };
+  await shop.give("add-store", { id: ids.paper, kind: "sheet", name: "Cotton", width: inches(20), height: inches(26), onHand: 3, pack: 5, packCostMinor: 1000, leadDays: 4 });
+  await shop.give("add-series", { id: ids.series, name: "Shore", palette: "cool" });
+  const stage = (id: string, name: string, dry: number) => ({ id, name, kind: "paint" as const, hands: 3, setup: 2, dry, within: null, portable: false });
+  await shop.give("add-design", {
+    id: ids.design,
+    seriesId: ids.series,
+    name: "Tide pool",
+    method: "cut",
+    paperId: ids.paper,
+    cardStockId: null,
+    stack: {
+      fold: "left",
+      width: inches(5.5),
+      height: inches(5.5),
+      layers: [{ kind: "panel", name: "panel", width: inches(4.5), height: inches(4.5), x: null, y: null }],
+      envelope: null,
+      thickness: mm(1),
+    },
+    stages: [stage(ids.wash, "Wash", 20), stage(ids.dots, "Dots", 0)],
+    colourways: [
+      { id: ids.blue, name: "blue", paints: [], pictureId: null },
+      { id: ids.red, name: "red", paints: [], pictureId: null },
+    ],
+  });
+  const need = {
+    id: ids.need,
+    kind: "commission" as const,
+    title: "Harbour office",
+    designId: ids.design,
+    due: "2031-11-20",
+    zone: "inland" as const,
+    lines: [
+      { id: ids.blueLine, colourwayId: ids.blue, quantity: 2 },
+      { id: ids.redLine, colourwayId: ids.red, quantity: 1 },
+    ],
+  };
+  const answer = await shop.give("add-need", need);
+  return { ids, need, answer };
+}
