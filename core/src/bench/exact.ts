@@ -27,12 +27,12 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
   let found: readonly number[] | null = null;
   let nodes = 0;
   let timed = 0;
-  let cutShort = false;
+  const cut = { short: false };
 
   const visit = (): void => {
     nodes += 1;
-    if (timed > TIMED_PER_STEP * limits.steps || (nodes % 64 === 0 && limits.stop())) cutShort = true;
-    if (cutShort || best <= bound) return;
+    if (timed > TIMED_PER_STEP * limits.steps || (nodes % 64 === 0 && limits.stop())) cut.short = true;
+    if (cut.short || best <= bound) return;
     if (timetable.length === work.operations) {
       const makespan = timetable.makespan();
       if (makespan < best) [best, found] = [makespan, [...timetable.steps()]];
@@ -59,7 +59,7 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
     }
   };
   visit();
-  return { order: found, complete: !cutShort && !timetable.gaveUp };
+  return { order: found, complete: !cut.short && !timetable.gaveUp };
 }
 
 function restore(timetable: Timetable, prefix: readonly number[], loose: boolean): void {

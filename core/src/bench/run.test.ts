@@ -210,13 +210,12 @@ function exhaustive(of: RunJob): number {
   const next = of.batches.map((batch) => new Array<number>(batch.units).fill(0));
   const ready = of.batches.map((batch) => new Array<number>(batch.units).fill(0));
   const visit = (free: number, last: string, palette: string | null, latest: number): void => {
-    let finished = true;
+    if (of.batches.every((batch, b) => next[b]?.every((position) => position >= batch.stages.length))) best = Math.min(best, latest);
     of.batches.forEach((batch, b) => {
       for (let unit = 0; unit < batch.units; unit += 1) {
         const position = next[b]?.[unit] ?? 0;
         const one = batch.stages[position];
         if (!one) continue;
-        finished = false;
         const key = `${batch.id}/${one.id}`;
         const prepare = key === last ? 0 : one.setup + (palette !== null && palette !== batch.palette ? of.changeover : 0);
         const start = Math.max(free + prepare, ready[b]?.[unit] ?? 0);
@@ -232,7 +231,6 @@ function exhaustive(of: RunJob): number {
         nextRow[unit] = position;
       }
     });
-    if (finished) best = Math.min(best, latest);
   };
   visit(0, "", null, 0);
   return best;

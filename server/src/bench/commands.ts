@@ -3,7 +3,7 @@ import { and, eq, inArray } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import { stage } from "../db/tables.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { benchFact, unit } from "./tables.ts";
 
 const SAID = { done: "done", dry: "dry already", "still-wet": "still wet", spoilt: "spoilt" } as const;

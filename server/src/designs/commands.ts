@@ -4,7 +4,7 @@ import { lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/cor
 import { v7 } from "uuid";
 import { missing, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { layer, stage } from "./tables.ts";
 
 export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {

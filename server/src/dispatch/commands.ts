@@ -3,7 +3,7 @@ import { and, eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import { needLine } from "../db/tables.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { posting } from "./tables.ts";
 
 export async function addHousehold(work: Work, said: CommandPayload<"add-household">): Promise<Done> {

@@ -3,7 +3,7 @@ import { and, eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import { batch, needLine, unit } from "../db/tables.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
 export async function gradePanels(work: Work, said: CommandPayload<"grade-panels">): Promise<Done> {

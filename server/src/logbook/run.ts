@@ -12,13 +12,8 @@ import { addNeed, changeNeed, removeNeed, setSessions } from "../season/commands
 import { splitSheets } from "../sheets/commands.ts";
 import { setShop } from "../shop/commands.ts";
 import { addStore, buyStore, countStore } from "../stores/commands.ts";
+import type { Done } from "./done.ts";
 import { event } from "./tables.ts";
-
-/** What a command did, for the logbook. */
-export interface Done {
-  readonly subject: readonly [kind: string, id: string];
-  readonly summary: string;
-}
 
 type Handler<Kind extends CommandKind> = (work: Work, said: CommandPayload<Kind>, eventId: string) => Promise<Done>;
 

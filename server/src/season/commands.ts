@@ -4,7 +4,7 @@ import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { batch, colourway, recipient } from "../db/tables.ts";
 import { needLine, sessionPattern } from "./tables.ts";
 

@@ -1,7 +1,7 @@
 import type { CommandPayload } from "@yule/contract";
 import { missing } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
 export async function splitSheets(work: Work, said: CommandPayload<"split-sheets">): Promise<Done> {

@@ -1,6 +1,6 @@
 import type { CommandPayload } from "@yule/contract";
 import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 
 export async function setShop(work: Work, said: CommandPayload<"set-shop">): Promise<Done> {
   await work.update("shop", work.shopId, said);

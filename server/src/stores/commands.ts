@@ -2,7 +2,7 @@ import type { CommandPayload } from "@yule/contract";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/run.ts";
+import type { Done } from "../logbook/done.ts";
 
 export async function addStore(work: Work, said: CommandPayload<"add-store">): Promise<Done> {
   await work.insert("store", said);

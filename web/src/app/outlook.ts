@@ -13,7 +13,6 @@ import {
   type Day,
   type Minutes,
   type NeedOutlook,
-  type Safety,
   type SeasonPlan,
   type Session,
   type StockOutlook,
@@ -231,5 +230,3 @@ function stockOf(stores: readonly StoreRead[], open: readonly NeedView[]): Outlo
     return { store, outlook: stockOutlook({ id: store.id, onHand: store.onHand, uses, pack: store.pack }) };
   });
 }
-
-export const SAFETY_WORDS: Readonly<Record<Safety, string>> = { safe: "safe", tight: "tight", cannot: "cannot" };

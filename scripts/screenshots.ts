@@ -1,0 +1,42 @@
+import { chromium } from "@playwright/test";
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { startShop } from "../e2e/src/shop.ts";
+import { CHROMIUM } from "./chromium.ts";
+
+/** One picture of each main view, from the demo with its clock pinned. */
+const PICTURES = [
+  { name: "season", path: "/season" },
+  { name: "designs", path: "/designs" },
+  { name: "sheets", path: "/sheets", need: "Night trains, club" },
+  { name: "bench", path: "/bench" },
+  { name: "bench-evening", path: "/bench", evening: true },
+  { name: "finish", path: "/finish" },
+  { name: "dispatch", path: "/dispatch" },
+  { name: "stores", path: "/stores" },
+  { name: "logbook", path: "/logbook" },
+  { name: "season-tablet", path: "/season", width: 820, height: 1180 },
+] as const;
+
+const folder = join(import.meta.dirname, "../docs/screenshots");
+mkdirSync(folder, { recursive: true });
+const shop = await startShop();
+const browser = await chromium.launch(CHROMIUM);
+try {
+  const { needs } = (await (await fetch(`${shop.url}/api/season`)).json()) as { needs: { id: string; title: string }[] };
+  for (const picture of PICTURES) {
+    const [width, height] = "width" in picture ? [picture.width, picture.height] : [1280, 800];
+    const context = await browser.newContext({ viewport: { width, height }, colorScheme: "evening" in picture ? "dark" : "light", serviceWorkers: "block" });
+    const page = await context.newPage();
+    await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
+    const need = "need" in picture ? `?need=${needs.find((each) => each.title === picture.need)?.id ?? ""}` : "";
+    await page.goto(`${shop.url}${picture.path}${need}`);
+    await page.getByRole("heading", { level: 1 }).waitFor();
+    await page.waitForTimeout(2500);
+    await page.screenshot({ path: join(folder, `${picture.name}.png`) });
+    await context.close();
+  }
+} finally {
+  await browser.close();
+  await shop.close();
+}
