@@ -1,0 +1,117 @@
+import { chromium } from "@playwright/test";
+import { CHROMIUM } from "../chromium.ts";
+import { startShop } from "../../e2e/src/shop.ts";
+import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { cpus, tmpdir } from "node:os";
+import { join } from "node:path";
+import { spawnSync } from "node:child_process";
+import { gzipSync } from "node:zlib";
+
+/** Measures what docs/architecture.md promises, with the demo, and writes docs/benchmarks.md. Nothing fails on a slow day. */
+interface Row {
+  readonly what: string;
+  readonly budget: string;
+  readonly median: number;
+  readonly worst: number;
+  readonly unit: string;
+}
+
+const root = join(import.meta.dirname, "../..");
+const rows: Row[] = [];
+const quantile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))] ?? NaN;
+const note = (what: string, budget: string, values: readonly number[], unit = "ms"): void => {
+  rows.push({ what, budget, median: quantile(values, 0.5), worst: quantile(values, 0.95), unit });
+  process.stdout.write(`${what}: ${quantile(values, 0.5).toFixed(0)} ${unit} (budget ${budget})\n`);
+};
+
+const shop = await startShop();
+const reads = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"];
+for (const path of reads) {
+  const times: number[] = [];
+  for (let turn = 0; turn < 60; turn += 1) {
+    const from = performance.now();
+    await (await fetch(`${shop.url}/api/${path}`)).arrayBuffer();
+    times.push(performance.now() - from);
+  }
+  note(`GET /api/${path}, 95th of 100 in the second column`, "30 ms", times);
+}
+
+const browser = await chromium.launch(CHROMIUM);
+const first: number[] = [];
+const later: number[] = [];
+const taps: number[] = [];
+for (let turn = 0; turn < 5; turn += 1) {
+  const context = await browser.newContext({ serviceWorkers: "block", viewport: { width: 1280, height: 800 } });
+  const page = await context.newPage();
+  const from = performance.now();
+  await page.goto(`${shop.url}/season`, { waitUntil: "commit" });
+  await page.getByRole("button", { name: "Add a need" }).waitFor();
+  first.push(performance.now() - from);
+  for (const view of ["Designs", "Stores", "Dispatch", "Logbook", "Finish", "Bench"]) {
+    // Timed inside the page, from the press to the first frame with the new verdict.
+    later.push(
+      await page.evaluate(async (name) => {
+        const before = document.querySelector("h1")?.textContent;
+        const link = [...document.querySelectorAll("nav a")].find((each) => each.textContent.startsWith(name)) as HTMLElement | undefined;
+        const start = performance.now();
+        link?.click();
+        while (document.querySelector("h1")?.textContent === before) await new Promise((done) => requestAnimationFrame(done));
+        return performance.now() - start;
+      }, view),
+    );
+  }
+  for (let tap = 0; tap < 2; tap += 1) {
+    await page.getByRole("button", { name: "Done", exact: true }).waitFor();
+    taps.push(
+      await page.evaluate(async () => {
+        const said = () => document.querySelector("h1")?.textContent;
+        const before = said();
+        const start = performance.now();
+        ([...document.querySelectorAll("button")].find((each) => each.textContent === "Done") as HTMLElement | undefined)?.click();
+        while (said() === before && performance.now() - start < 2000) await new Promise((done) => requestAnimationFrame(done));
+        return performance.now() - start;
+      }),
+    );
+    await page.waitForTimeout(300);
+  }
+  await context.close();
+}
+await browser.close();
+note("First view usable, new browser profile", "1000 ms", first);
+note("A later view", "150 ms", later);
+note("A tap on the bench answered", "50 ms", taps);
+
+const restarts: number[] = [];
+for (let turn = 0; turn < 3; turn += 1) {
+  await shop.kill("SIGTERM");
+  const from = performance.now();
+  await shop.again();
+  restarts.push(performance.now() - from);
+}
+note("npm start to ready, existing database (PostgreSQL included)", "2000 ms", restarts);
+await shop.close();
+
+const assets = join(root, "dist/web/assets");
+const html = readFileSync(join(root, "dist/web/index.html"), "utf8");
+const initial = readdirSync(assets).filter((name) => name.endsWith(".js") && html.includes(name));
+note("JavaScript before the first view, gzip", "300 kB", [initial.reduce((sum, name) => sum + gzipSync(readFileSync(join(assets, name))).length, 0) / 1000], "kB");
+
+const calc = (name: string, input: unknown): number => {
+  const from = performance.now();
+  spawnSync("node", ["scripts/calc.mjs", name], { cwd: root, input: JSON.stringify(input) });
+  return performance.now() - from;
+};
+const panels = (kinds: number) => Array.from({ length: kinds }, (_, index) => ({ id: `p${String(index)}`, width: 60 + 17 * index, height: 50 + 13 * index, count: 6 + index }));
+for (const kinds of [1, 3, 8])
+  note(
+    `calc split, ${String(kinds)} kinds of panel, process and all`,
+    "2500 ms",
+    [1, 2, 3].map(() => calc("split", { sheets: [{ id: "s", width: 660.4, height: 508, cost: 420 }], panels: panels(kinds) })),
+  );
+
+mkdirSync(tmpdir(), { recursive: true });
+const table = rows.map((row) => `| ${row.what} | ${row.budget} | ${row.median.toFixed(0)} ${row.unit} | ${row.worst.toFixed(0)} ${row.unit} |`).join("\n");
+writeFileSync(
+  join(root, "docs/benchmarks.md"),
+  `# Benchmarks\n\nMeasured by \`npm run bench\` with the demo shop on ${String(cpus().length)} cores, Node ${process.version}. Median, and the value that 95 of 100 stay below.\n\n| what | budget | median | 95 of 100 |\n| --- | --- | --- | --- |\n${table}\n`,
+);
