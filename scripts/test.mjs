@@ -36,7 +36,7 @@ step("lint", bin("eslint"), [".", "--max-warnings", "0"]);
 step("types", "node", [join(root, "node_modules/typescript/bin/tsc"), "-p", "."]);
 step("import direction", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "core/src", "contract/src", "server/src", "web/src", "demo/src", "scripts", "e2e"]);
 step("dead code", bin("knip"), []);
-step("unit and server tests", bin("jest"), ["--json", "--outputFile=test-results/jest.json", "--silent"], {
+step("unit and server tests", bin("jest"), ["--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
   env: { JEST_ESM: "1", NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
   count: json("test-results/jest.json", (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites })),
 });

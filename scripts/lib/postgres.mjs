@@ -2,7 +2,7 @@
 import { spawn, spawnSync } from "node:child_process";
 import { randomBytes } from "node:crypto";
 import { chmodSync, chownSync, existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statfsSync, writeFileSync } from "node:fs";
-import { createConnection, createServer } from "node:net";
+import { createServer } from "node:net";
 import { dirname, join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 
@@ -64,12 +64,14 @@ export function freePort() {
   });
 }
 
-const answers = (port) =>
-  new Promise((resolve) => {
-    const socket = createConnection({ port, host: "127.0.0.1" });
-    socket.once("connect", () => resolve(socket.end() && true));
-    socket.once("error", () => resolve(false));
-  });
+/** PostgreSQL writes into its own file when it takes connections; its port is open a little before that. */
+const isReady = (cluster) => {
+  try {
+    return /^ready\s*$/m.test(readFileSync(join(cluster, "postmaster.pid"), "utf8"));
+  } catch {
+    return false;
+  }
+};
 
 /** As an unprivileged user when started by root: PostgreSQL refuses to run as root. */
 function asPostgres(program, args, options) {
@@ -161,7 +163,7 @@ export async function startPostgres(folder, { durable = true, port: wanted } = {
   let gone = false;
   child.stderr.on("data", (text) => (said = (said + text).slice(-4000)));
   child.once("exit", () => (gone = true));
-  for (let tries = 0; !(await answers(port)); tries += 1) {
+  for (let tries = 0; !isReady(cluster); tries += 1) {
     if (gone || tries > 600) fail("The database did not start:", said.trim().split("\n").slice(-4).join("\n"));
     await wait(25);
   }

@@ -42,16 +42,19 @@ test("drying that lasts days moves the latest start forward", () => {
   expect(slow?.startBy).toBe("2031-11-11");
 });
 
-test("a later day never makes a need less safe, and sessions are never overfilled", () => {
-  const rank = { cannot: 0, tight: 1, safe: 2 };
+test("where all fits, a later day for one need keeps it so, and sessions are never overfilled", () => {
+  const anyLoads = fc.array(fc.record({ hands: fc.integer({ min: 0, max: 300 }), days: fc.integer({ min: 0, max: 40 }) }), { minLength: 1, maxLength: 6 });
   fc.assert(
-    fc.property(fc.array(fc.record({ hands: fc.integer({ min: 0, max: 400 }), days: fc.integer({ min: 0, max: 40 }) }), { minLength: 1, maxLength: 6 }), (loads) => {
-      const sessions = weeks(5);
+    fc.property(anyLoads, fc.nat(), (loads, choice) => {
+      const sessions = weeks(8);
       const needs = loads.map((load, index) => need(String(index), load.hands, addDays(monday, load.days)));
       const before = seasonPlan(needs, sessions, monday);
-      before.filled.forEach((filled, index) => expect(filled).toBeLessThanOrEqual(sessions[index]?.length ?? 0));
-      const loosened = needs.map((each, index) => (index === 0 ? { ...each, readyBy: addDays(each.readyBy, 7) } : each));
-      expect(rank[seasonPlan(loosened, sessions, monday).needs[0]?.safety ?? "safe"]).toBeGreaterThanOrEqual(rank[before.needs[0]?.safety ?? "cannot"]);
+      before.filled.forEach((filled, index) => {
+        expect(filled).toBeLessThanOrEqual(sessions[index]?.length ?? 0);
+      });
+      fc.pre(before.needs.every((each) => each.safety !== "cannot"));
+      const loosened = needs.map((each, index) => (index === choice % needs.length ? { ...each, readyBy: addDays(each.readyBy, 7) } : each));
+      expect(seasonPlan(loosened, sessions, monday).needs.every((each) => each.safety !== "cannot")).toBe(true);
     }),
   );
 });
