@@ -1,0 +1,86 @@
+import { faultLine } from "@yule/contract";
+import { limitsFor } from "@yule/core";
+import { highsSolver, type HighsModule } from "@yule/core";
+import { createRequire } from "node:module";
+import { COMMANDS, type CalcSetting } from "./commands.ts";
+
+const setting: CalcSetting = {
+  limits: (seed) => ({ ...limitsFor(1, () => 0, seed), stop: () => false, left: () => 5, steps: 300 }),
+  solver: async () => highsSolver(await (createRequire(import.meta.url)("highs") as () => Promise<HighsModule>)()),
+};
+const answer = async (name: string, input: unknown): Promise<unknown> => {
+  const result = await COMMANDS[name]?.answer(input, setting);
+  return result?.ok ? result.value : result?.faults.map(faultLine);
+};
+
+const sheet = { id: "full", width: 660.4, height: 508, count: null, cost: 420 };
+const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
+const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
+const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
+
+test.each(["split", "run", "overmake", "occasions"])("%s prints the JSON Schema of its input", (name) => {
+  expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
+});
+
+test("good input is answered in the same units, and the same input the same way", async () => {
+  const input = { sheets: [sheet], panels: [panel], edge: 0, gap: 0, method: "cut" };
+  expect(await answer("split", input)).toMatchObject({ sheetsUsed: 1, cost: 420, lowerBound: 420, proven: true, unplaced: [], layouts: [{ sheet: "full", times: 1 }] });
+  expect(await answer("split", input)).toEqual(await answer("split", input));
+  expect(await answer("run", job({}))).toMatchObject({
+    makespan: 44,
+    bound: 44,
+    moves: [
+      { batch: "kite", unit: 0, stage: "wash", start: 4, end: 9 },
+      { unit: 1, start: 9 },
+    ],
+  });
+  expect(await answer("overmake", { need: 1, good: 0, bad: 0, confidence: 0.9, prior: [1, 1] })).toMatchObject({ make: 9 });
+  expect(await answer("occasions", { country: "GB", from: "2026-04-01", to: "2026-04-30" })).toEqual({
+    days: [
+      { date: "2026-04-05", id: "easter", name: "Easter Sunday" },
+      { date: "2026-04-12", id: "easter-orthodox", name: "Orthodox Easter Sunday" },
+    ],
+  });
+});
+
+test.each<[string, string, unknown, string[]]>([
+  ["a count below one", "split", { sheets: [sheet], panels: [{ ...panel, count: -2 }] }, ["panels[0].count: given -2, allowed at least 1"]],
+  [
+    "a panel that is too large, by how much and on which side",
+    "split",
+    { sheets: [sheet], panels: [{ ...panel, width: 660.797 }] },
+    ["panels[0]: given A of 660.797 mm x 82.55 mm, too large for every sheet: over the nearest, full, in width by 0.397 mm, allowed at most 660.4 mm x 508 mm on full"],
+  ],
+  [
+    "edges that eat the sheet",
+    "split",
+    { sheets: [sheet], panels: [panel], edge: 254 },
+    ["edge: given 254 mm, allowed less than 254 mm, half of the shorter side of sheets[0] (full)"],
+  ],
+  ["an id twice", "split", { sheets: [sheet, sheet], panels: [panel] }, ['sheets[1].id: given "full", allowed an id that no other of sheets has']],
+  ["a field nobody knows", "split", { sheets: [sheet], panels: [panel], kerf: 2 }, ["kerf: given 2, allowed no field of this name"]],
+  ["an unknown method", "split", { sheets: [sheet], panels: [panel], method: "saw" }, ['method: given "saw", allowed one of cut, fold, tape']],
+  [
+    "a window that is too short",
+    "run",
+    job({ windows: [[0, 8]] }),
+    ["batches[0].stages[0]: given kite, wash: needs 9 min together (setup 4 min, hands 5 min), allowed at most 8 min, the longest window"],
+  ],
+  [
+    "windows that overlap",
+    "run",
+    job({
+      windows: [
+        [0, 50],
+        [40, 90],
+      ],
+    }),
+    ["windows[1]: given 40 to 90, allowed a start at or after 50, where the window before it ends"],
+  ],
+  ["a confidence of one", "overmake", { need: 3, good: 1, bad: 0, confidence: 1 }, ["confidence: given 1, allowed less than 1"]],
+  ["29 February of a plain year", "occasions", { country: "GB", from: "2027-02-29", to: "2027-03-01" }, ['from: given "2027-02-29", allowed a day such as 2031-11-08']],
+  ["an unknown country", "occasions", { country: "ZZ", from: "2027-02-01", to: "2027-03-01" }, ["country: given ZZ, allowed an ISO 3166 code of two letters, such as GB or US"]],
+  ["no object at all", "run", 7, ["input: given 7, allowed an object"]],
+])("%s is one clear line", async (_, name, input, lines) => {
+  expect(await answer(name, input)).toEqual(lines);
+});
