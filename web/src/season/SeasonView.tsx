@@ -124,7 +124,7 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
         <Grid
           key={view.need.id}
           role="row"
-          aria-selected={view.need.id === chosen}
+          aria-current={view.need.id === chosen ? "true" : undefined}
           templateColumns={columns}
           columnGap="14px"
           rowGap="2px"
