@@ -29,7 +29,14 @@ export function LengthField({ label, value, onRead, fault }: { label: string; va
       <Field.Label fontSize="14px" color="softInk" fontWeight={500}>
         {label}
       </Field.Label>
-      <Input value={text} onChange={(change) => setText(change.target.value)} onBlur={read} onKeyDown={(key) => key.key === "Enter" && read()} width="116px" {...INPUT} />
+      <Input
+        value={text}
+        onChange={(change) => (setText(change.target.value), setWrong(null))}
+        onBlur={read}
+        onKeyDown={(key) => key.key === "Enter" && read()}
+        width="116px"
+        {...INPUT}
+      />
       <Field.ErrorText color="cannot" fontSize="14px" maxWidth="200px">
         {wrong ?? fault}
       </Field.ErrorText>

@@ -22,7 +22,7 @@ export function Figure({ children, why, tone = "ink" }: { children: ReactNode; w
   return (
     <Popover.Root positioning={{ placement: "bottom-start" }} lazyMount unmountOnExit>
       <Popover.Trigger asChild>
-        <FigureButton type="button" color={tone} aria-label={`Why ${typeof children === "string" ? children : "this figure"}?`}>
+        <FigureButton type="button" color={tone} title="Why?">
           {children}
         </FigureButton>
       </Popover.Trigger>

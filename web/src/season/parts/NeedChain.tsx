@@ -50,7 +50,7 @@ export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook 
           </Button>
         )}
       </Flex>
-      <Box overflowX="auto" paddingBottom="8px">
+      <Box overflowX="auto" paddingBottom="8px" tabIndex={0} role="group" aria-label="The chain, stage by stage">
         <svg width={width} height={86} style={{ display: "block", fontFamily: "inherit" }} role="img" aria-label={links.map((link) => `${link.name} ${link.says}`).join(", ")}>
           <line x1={step / 2} x2={width - step / 2} y1={24} y2={24} stroke={INK} />
           {links.map((link, index) => {
