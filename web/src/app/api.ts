@@ -36,7 +36,8 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
   const answer = await fetch(`/api/${path}`, { ...init, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
   if (!answer || answer.status === 502 || answer.status === 504) throw new ProblemError(OFFLINE);
   const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
-  if (answer.ok) return body;
+  // An answer that broke off on its way is no answer.
+  if (answer.ok && (body !== null || answer.status === 204)) return body;
   const problem = problemSchema.safeParse(body);
   throw new ProblemError(problem.success ? problem.data : OFFLINE);
 }
