@@ -61,12 +61,12 @@ for (let turn = 0; turn < 5; turn += 1) {
     );
   }
   for (let tap = 0; tap < 2; tap += 1) {
-    await page.getByRole("button", { name: "Done", exact: true }).waitFor();
+    await page.getByRole("button", { name: /^(Done|Dry already)$/ }).waitFor();
     taps.push(
       await page.evaluate(async () => {
         const before = document.querySelector("h1")?.textContent;
         const start = performance.now();
-        ([...document.querySelectorAll("button")].find((each) => each.textContent === "Done") as HTMLElement | undefined)?.click();
+        ([...document.querySelectorAll("button")].find((each) => each.textContent === "Done" || each.textContent === "Dry already") as HTMLElement | undefined)?.click();
         while (document.querySelector("h1")?.textContent === before && performance.now() - start < 2000) await new Promise((done) => requestAnimationFrame(done));
         return performance.now() - start;
       }),
