@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Popover, Portal, VisuallyHidden } from "@chakra-ui/react";
+import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 import { daysBetween, printDay, printMinutes, printTime } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
+import { Popup } from "../kit/Popup.tsx";
 import { HAIR, INK, PAPER, Words } from "../kit/drawing.tsx";
 import type { Outlook } from "./outlook.ts";
 import { hang, rulerOf, tagsOf, TAG_WIDTH, type HungTag } from "./ribbon.ts";
@@ -187,36 +188,21 @@ function ZoomButton({ sign, label, onPress }: { sign: string; label: string; onP
 /** The ribbon's days as a list, for those who cannot read a ruler. */
 function RibbonTable({ outlook }: { outlook: Outlook }) {
   return (
-    <Popover.Root lazyMount unmountOnExit positioning={{ placement: "bottom-end" }}>
-      <Popover.Trigger asChild>
+    <Popup
+      placement="bottom-end"
+      trigger={
         <Button variant="ghost" aria-label="The ribbon as a list" minHeight="32px" height="32px" minWidth="36px" paddingInline="0" textDecoration="none" bg="ruler">
           ≡
         </Button>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content
-            bg="paper"
-            color="ink"
-            border="1.5px solid"
-            borderColor="ink"
-            borderRadius="8px"
-            boxShadow="none"
-            padding="12px 16px"
-            width="min(440px, 92vw)"
-            maxHeight="60vh"
-            overflowY="auto"
-          >
-            {outlook.open.length === 0
-              ? "Nothing is owed."
-              : outlook.open.map((view) => (
-                  <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
-                    {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
-                  </Box>
-                ))}
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      }
+    >
+      {outlook.open.length === 0
+        ? "Nothing is owed."
+        : outlook.open.map((view) => (
+            <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
+              {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
+            </Box>
+          ))}
+    </Popup>
   );
 }

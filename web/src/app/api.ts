@@ -11,6 +11,7 @@ import {
   type StoresRead,
 } from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
+import { ALL_TAGS } from "./tags.ts";
 import { withWaiting } from "./waiting.ts";
 
 export const OFFLINE: Problem = {
@@ -60,7 +61,7 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
 export const api = createApi({
   reducerPath: "api",
   baseQuery: read,
-  tagTypes: ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"],
+  tagTypes: ALL_TAGS,
   endpoints: (build) => ({
     shop: build.query<ShopRead, void>({ query: () => "shop", providesTags: ["shop"] }),
     season: build.query<SeasonRead, void>({ query: () => "season", providesTags: ["season"] }),
@@ -76,4 +77,3 @@ export const api = createApi({
 });
 
 export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useBenchQuery, useDispatchQuery, useLogbookQuery } = api;
-export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"] as const;

@@ -1,8 +1,9 @@
 import { useEffect } from "react";
-import { ALL_TAGS, api } from "./api.ts";
+import { api } from "./api.ts";
 import { reached } from "./notices.ts";
-import { sendAll } from "./outbox.ts";
+import { isOwn, sendAll } from "./outbox.ts";
 import { useAppDispatch } from "./store.ts";
+import { tagsTouchedBy, ALL_TAGS } from "./tags.ts";
 
 /** Listens for changes made elsewhere and reads anew; when the server comes back, sends what waited. */
 export function useFeed(): void {
@@ -11,7 +12,10 @@ export function useFeed(): void {
     const source = new EventSource("/api/feed");
     const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_TAGS]));
     let broken = false;
-    source.onmessage = readAnew;
+    source.onmessage = ({ data }: MessageEvent<string>) => {
+      const note = JSON.parse(data) as { seq: number; kind: string };
+      if (!isOwn(note.seq)) dispatch(api.util.invalidateTags(tagsTouchedBy(note.kind)));
+    };
     source.onopen = () => {
       dispatch(reached(true));
       if (broken) readAnew();

@@ -1,9 +1,10 @@
-import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, Problem } from "@yule/contract";
+import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, LogbookRead, Problem } from "@yule/contract";
 import { v7 } from "uuid";
-import { ALL_TAGS, api, problemIn, request } from "./api.ts";
+import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { reached, told, waits } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
+import { tagsTouchedBy } from "./tags.ts";
 import { withFacts } from "./waiting.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
@@ -14,13 +15,20 @@ let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 const RETRY_MS = 2_000;
 
+/** Nothing answered, or the server, its database or its disk cannot just now. Anything else would be refused again, and must not hold up what waits behind it. */
+const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504, 507]);
+
+/** What this screen did itself and has read anew already; the feed tells it once more. */
+const ownSeqs = new Set<number>();
+export const isOwn = (seq: number): boolean => ownSeqs.delete(seq);
+
 /**
  * Gives a command: kept first, so that no reload loses it, then sent in order.
  * @param quiet tells nothing when it is done, as for taps at the bench
  */
 export async function give<Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, { quiet = false, at }: { quiet?: boolean; at?: Date } = {}): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
-  if (command.kind === "tell-bench") store.dispatch(api.util.updateQueryData("bench", undefined, (bench) => withFacts(bench, command as CommandEnvelope<"tell-bench">)));
+  if (command.kind === "tell-bench") showAtOnce(command as CommandEnvelope<"tell-bench">);
   await putInOutbox(command);
   const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
   void sendAll();
@@ -28,6 +36,12 @@ export async function give<Kind extends CommandKind>(kind: Kind, payload: Comman
   if (result.state === "done" && !quiet)
     store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
   return result;
+}
+
+/** A tap is shown before anything is kept or sent. The plain answer is used: a draft of it would be walked through whole. */
+function showAtOnce(command: CommandEnvelope<"tell-bench">): void {
+  const { data } = api.endpoints.bench.select()(store.getState());
+  if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withFacts(data, command)));
 }
 
 /** Sends what waits, oldest first, one at a time. */
@@ -66,7 +80,7 @@ async function sendOne(command: CommandEnvelope): Promise<Sent> {
     return { state: "done", answer };
   } catch (thrown) {
     const problem = problemIn(thrown);
-    return problem.status === 0 || problem.status >= 500 ? { state: "waiting" } : { state: "refused", problem };
+    return AWAY.has(problem.status) ? { state: "waiting" } : { state: "refused", problem };
   }
 }
 
@@ -76,8 +90,20 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   listener?.(sent);
   if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "undo"))
     dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
-  dispatch(api.util.invalidateTags([...ALL_TAGS]));
+  if (sent.state === "done") ownSeqs.add(sent.answer.event.seq);
+  dispatch(api.util.invalidateTags(tagsTouchedBy(command.kind)));
 }
 
 /** Takes a command back. */
 export const undo = (eventId: string): Promise<Sent> => give("undo", { eventId });
+
+/** Takes the last tap at the bench back, whichever device told it. Without the server there is nothing to ask. */
+export async function undoLastTap(): Promise<void> {
+  try {
+    const { events } = (await request("logbook?most=20")) as LogbookRead;
+    const last = events.find((event) => event.kind === "tell-bench" && event.undoable);
+    if (last) await undo(last.id);
+  } catch (thrown) {
+    store.dispatch(told({ id: v7(), text: problemIn(thrown).title, undo: null, bad: true }));
+  }
+}

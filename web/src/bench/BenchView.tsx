@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { presentMoment, useNow } from "../app/clock.ts";
-import { give, undo } from "../app/outbox.ts";
+import { give, undoLastTap } from "../app/outbox.ts";
 import { paintingStages, type NeedView, type Outlook } from "../app/outlook.ts";
 import { solver, useSolved } from "../app/solver.ts";
 import { useView } from "../app/useOutlet.ts";
@@ -99,22 +99,13 @@ function LiveBench({ view, batch, outlook }: { view: NeedView; batch: BatchRead;
             states={states}
             now={now}
             onTell={tell}
-            onUndo={lastFact ? () => void undoLast() : null}
+            onUndo={lastFact ? () => void undoLastTap() : null}
           />
         )}
         {planned && <RunList lines={planned.lines} design={view.design} timeZone={outlook.shop.timeZone} now={now} endsAt={planned.endsAt} />}
       </Box>
     </Flex>
   );
-}
-
-/** Takes the last tap back, whichever device told it. */
-async function undoLast(): Promise<void> {
-  const answer = await fetch("/api/logbook?most=20").catch(() => null);
-  if (!answer?.ok) return;
-  const { events } = (await answer.json()) as { events: { id: string; kind: string; undoable: boolean }[] };
-  const last = events.find((event) => event.kind === "tell-bench" && event.undoable);
-  if (last) await undo(last.id);
 }
 
 function useSpace(done: () => void): void {

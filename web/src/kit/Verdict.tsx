@@ -1,5 +1,6 @@
-import { Box, Heading, Popover, Portal, Text, chakra } from "@chakra-ui/react";
+import { Box, Heading, Text, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { Popup } from "./Popup.tsx";
 
 const FigureButton = chakra("button", {
   base: {
@@ -20,33 +21,18 @@ export type Tone = "ink" | "safe" | "tight" | "cannot" | "wet";
 /** A figure of the verdict that can be pressed for its why: the rule, the numbers, what would change it. */
 export function Figure({ children, why, tone = "ink" }: { children: ReactNode; why: ReactNode; tone?: Tone }) {
   return (
-    <Popover.Root positioning={{ placement: "bottom-start" }} lazyMount unmountOnExit>
-      <Popover.Trigger asChild>
+    <Popup
+      trigger={
         <FigureButton type="button" color={tone} title="Why?">
           {children}
         </FigureButton>
-      </Popover.Trigger>
-      <Portal>
-        <Popover.Positioner>
-          <Popover.Content
-            bg="paper"
-            color="ink"
-            border="1.5px solid"
-            borderColor="ink"
-            borderRadius="8px"
-            boxShadow="none"
-            padding="16px"
-            width="min(420px, 92vw)"
-            fontSize="16px"
-          >
-            <Text fontWeight={700} marginBottom="6px">
-              Why
-            </Text>
-            <Box>{why}</Box>
-          </Popover.Content>
-        </Popover.Positioner>
-      </Portal>
-    </Popover.Root>
+      }
+    >
+      <Text fontWeight={700} marginBottom="6px">
+        Why
+      </Text>
+      <Box>{why}</Box>
+    </Popup>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { printDay, printMinutes, minutes, daysBetween } from "@yule/core";
+import { printDay, printMinutes, minutes } from "@yule/core";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { NeedView, Outlook } from "../app/outlook.ts";
@@ -169,5 +169,3 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
     </Box>
   );
 }
-
-export const daysUntil = (outlook: Outlook, view: NeedView): number => daysBetween(outlook.today, view.readyBy);

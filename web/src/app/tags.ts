@@ -1,0 +1,33 @@
+import type { CommandKind } from "@yule/contract";
+
+/** What a read is called, so that a command can say which reads it makes stale. */
+export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"] as const;
+export type Tag = (typeof ALL_TAGS)[number];
+
+const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
+  "set-shop": ALL_TAGS,
+  "add-need": ["season", "dispatch"],
+  "change-need": ["season"],
+  "remove-need": ["season", "dispatch"],
+  "set-sessions": ["season"],
+  "add-series": ["designs"],
+  "add-design": ["designs"],
+  "change-stack": ["designs"],
+  "change-route": ["designs"],
+  "add-store": ["stores"],
+  "count-store": ["stores"],
+  "buy-store": ["stores"],
+  "split-sheets": ["stores", "bench"],
+  "tell-bench": ["bench"],
+  "grade-panels": ["bench"],
+  "assemble-cards": ["season", "stores"],
+  "add-household": ["dispatch"],
+  "post-need": ["season", "dispatch"],
+  undo: ALL_TAGS,
+};
+
+/** The reads that a command makes stale. A kind this version does not know touches everything. */
+export function tagsTouchedBy(kind: string): Tag[] {
+  const touched = (TOUCHED as Partial<Record<string, readonly Tag[]>>)[kind] ?? ALL_TAGS;
+  return [...new Set<Tag>([...touched, "logbook"])];
+}
