@@ -8,6 +8,7 @@ import { createBrowserRouter, Navigate } from "react-router";
 import { RouterProvider } from "react-router/dom";
 import { registerSW } from "virtual:pwa-register";
 import { Loading } from "../kit/states.tsx";
+import { api } from "./api.ts";
 import { sendAll } from "./outbox.ts";
 import { Shell } from "./Shell.tsx";
 import { store } from "./store.ts";
@@ -27,7 +28,11 @@ const router = createBrowserRouter([
   },
 ]);
 
-registerSW({ immediate: true });
+// The reads are asked for before anything is drawn, so that both wait for the same moment.
+const { shop, season, designs, stores, bench, dispatch } = api.endpoints;
+for (const read of [shop.initiate(), season.initiate(), designs.initiate(), stores.initiate(), bench.initiate(), dispatch.initiate()])
+  void store.dispatch(read as ReturnType<typeof shop.initiate>);
+registerSW({ immediate: false });
 // What a closed browser left in the outbox goes up first.
 void sendAll();
 
