@@ -10,6 +10,6 @@ export default {
   projects: [
     { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,contract,scripts,demo}/**/*.test.ts"] },
     { ...shared, displayName: "server", testEnvironment: "node", testMatch: ["<rootDir>/server/**/*.test.ts"] },
-    { ...shared, displayName: "web", testEnvironment: "jsdom", testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
+    { ...shared, displayName: "web", testEnvironment: "jsdom", setupFiles: ["<rootDir>/web/jest.setup.mjs"], testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
   ],
 };

@@ -1,0 +1,123 @@
+import { expect, test } from "@playwright/test";
+import { spawn, spawnSync } from "node:child_process";
+import { createServer } from "node:net";
+import { join } from "node:path";
+import { startShop, type RunningShop } from "./src/shop.ts";
+
+const root = join(import.meta.dirname, "..");
+const start = (...words: string[]) => spawnSync("node", ["scripts/start.mjs", ...words], { cwd: root, encoding: "utf8", timeout: 60_000 });
+const alive = async (url: string): Promise<boolean> => (await fetch(`${url}/api/shop`).catch(() => null))?.ok ?? false;
+
+let shop: RunningShop | null = null;
+test.afterEach(async () => {
+  await shop?.close();
+  shop = null;
+});
+
+test("a second start says where the first one runs", async () => {
+  shop = await startShop({ empty: true });
+  const second = start("--data", shop.folder);
+  expect(second.stdout).toContain(`Yule Stack is running already at ${shop.url}`);
+  expect(second.status).toBe(0);
+});
+
+test("Ctrl-C and kill -9 both leave a shop that starts again with all it had", async () => {
+  shop = await startShop({ empty: true });
+  const give = async (name: string) => {
+    const id = `01936b5c-0000-7000-8000-${String(Date.now()).slice(-12)}`;
+    return fetch(`${shop?.url ?? ""}/api/commands`, {
+      method: "POST",
+      headers: { "content-type": "application/json" },
+      body: JSON.stringify({ id, kind: "set-shop", payload: { name } }),
+    });
+  };
+  const name = async (): Promise<string> => ((await (await fetch(`${shop?.url ?? ""}/api/shop`)).json()) as { name: string }).name;
+  expect((await give("Before the kill")).status).toBe(200);
+  const { url } = shop;
+  await shop.kill("SIGKILL");
+  await expect.poll(() => alive(url)).toBe(false);
+  await shop.again();
+  expect(await name()).toBe("Before the kill");
+  expect((await give("Before Ctrl-C")).status).toBe(200);
+  await shop.kill("SIGINT");
+  expect(await alive(url)).toBe(false);
+  await shop.again();
+  expect(await name()).toBe("Before Ctrl-C");
+});
+
+test("a PostgreSQL that dies under the server is started again, and requests recover without a restart", async () => {
+  shop = await startShop({ empty: true });
+  const { folder, url } = shop;
+  spawnSync("pkill", ["-9", "-f", `postgres -D ${folder}`]);
+  await expect.poll(async () => (await fetch(`${url}/api/season`).catch(() => null))?.status ?? 0, { timeout: 20_000 }).toBe(200);
+});
+
+test.describe("bad flags get one clear line each", () => {
+  for (const [words, line] of [
+    [["--port", "eighty"], "--port: given eighty, allowed a whole number from 1 to 65535"],
+    [["--port", "70000"], "--port: given 70000, allowed a whole number from 1 to 65535"],
+    [["--port"], "--port: given nothing, allowed a whole number from 1 to 65535"],
+    [["--data"], "--data: given nothing, allowed a folder"],
+    [["--fast"], "--fast: given as a flag, allowed --empty, --port N, --data DIR"],
+  ] as const) {
+    test(words.join(" "), () => {
+      const refused = start(...words);
+      expect(refused.stderr.trim()).toBe(line);
+      expect(refused.status).toBe(2);
+    });
+  }
+
+  test("a port that something else uses", async () => {
+    const server = createServer();
+    await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
+    const address = server.address();
+    const port = String(typeof address === "object" && address ? address.port : 0);
+    shop = await startShop({ empty: true });
+    await shop.kill("SIGINT");
+    const refused = start("--data", shop.folder, "--port", port);
+    server.close();
+    expect(refused.stderr).toContain(`--port: given ${port}, allowed a port that nothing else uses`);
+    expect(refused.status).not.toBe(0);
+  });
+
+  test("the command line of the core: flags, names, text that is not JSON", () => {
+    const calc = (input: string, ...words: string[]) => {
+      const done = spawnSync("npm", ["run", "-s", "calc", "--", ...words], { cwd: root, encoding: "utf8", input });
+      return {
+        status: done.status,
+        out: done.stdout,
+        line: done.stderr
+          .trim()
+          .split("\n")
+          .filter((each) => !each.startsWith("npm warn"))
+          .join("\n"),
+      };
+    };
+    expect(calc("", "split", "--seconds", "0")).toEqual({ status: 2, out: "", line: "--seconds: given 0, allowed a number above 0 and at most 600" });
+    expect(calc("", "slice")).toEqual({ status: 2, out: "", line: "name: given slice, allowed one of split, run, overmake, occasions" });
+    expect(calc("", "split")).toEqual({ status: 2, out: "", line: "input: given nothing, allowed JSON" });
+    expect(calc("{", "run").line).toMatch(/^input: given text that is not JSON \(.*\), allowed JSON$/);
+    expect(JSON.parse(calc("", "run", "--schema").out)).toMatchObject({ type: "object" });
+    expect(calc('{"need":0,"confidence":0.9}', "overmake")).toEqual({ status: 0, out: '{"make":0,"chance":1}\n', line: "" });
+  });
+});
+
+test("a database of her own is used when she names one", async () => {
+  const { startPostgres } = (await import("../scripts/lib/postgres.mjs" as string)) as {
+    startPostgres: (folder: string, options: object) => Promise<{ url: string; stop: () => Promise<void> }>;
+  };
+  shop = await startShop({ empty: true });
+  await shop.kill("SIGINT");
+  const own = await startPostgres(join(shop.folder, "own"), { durable: false });
+  const child = spawn("node", ["scripts/start.mjs", "--empty", "--data", join(shop.folder, "hers")], { cwd: root, env: { ...process.env, DATABASE_URL: own.url } });
+  const url = await new Promise<string>((resolve) =>
+    child.stdout.on("data", (text: Buffer) => {
+      const ready = /ready at (\S+)/.exec(text.toString());
+      if (ready?.[1]) resolve(ready[1]);
+    }),
+  );
+  expect(await alive(url)).toBe(true);
+  child.kill("SIGINT");
+  await new Promise((resolve) => child.once("exit", resolve));
+  await own.stop();
+});

@@ -1,0 +1,35 @@
+import { needOf } from "./NeedDialog.tsx";
+import { sessionFaults } from "./SessionsDialog.tsx";
+
+const colourways = [
+  { id: "01936b5c-0000-7000-8000-000000000001", name: "blue" },
+  { id: "01936b5c-0000-7000-8000-000000000002", name: "red" },
+];
+const form = { title: "Office", kind: "commission" as const, designId: "01936b5c-0000-7000-8000-000000000003", due: "2031-12-19", zone: "inland", quantities: ["8", "4"] };
+
+test("a filled form becomes a need with a line per colourway that has cards", () => {
+  const { need, faults } = needOf({ ...form, quantities: ["8", ""] }, colourways);
+  expect(faults).toEqual([]);
+  expect(need).toMatchObject({ title: "Office", zone: "inland", lines: [{ colourwayId: colourways[0]?.id, quantity: 8 }] });
+  expect(needOf({ ...form, zone: "" }, colourways).need?.zone).toBeNull();
+});
+
+test.each([
+  [{ quantities: ["2.5", "1"] }, "quantities.0", "cards, blue: given 2.5, allowed a whole number from 0 to 10000"],
+  [{ quantities: ["-3", "1"] }, "quantities.0", "cards, blue: given -3, allowed a whole number from 0 to 10000"],
+  [{ quantities: ["1", "many"] }, "quantities.1", "cards, red: given many, allowed a whole number from 0 to 10000"],
+  [{ quantities: [] }, "quantities", "cards: given 0, allowed at least 1 in some colourway"],
+  [{ title: "  " }, "title", 'title: given "  ", allowed at least 1 characters'],
+  [{ due: "soon" }, "due", 'due: given "soon", allowed a day such as 2031-11-08'],
+])("%j is told at its field", (wrong, field, message) => {
+  const { need, faults } = needOf({ ...form, ...wrong }, colourways);
+  expect(need).toBeNull();
+  expect(faults).toContainEqual({ field, message });
+});
+
+test("sessions are told by their day, in the maker's time", () => {
+  const row = (weekday: number, from: number, to: number) => ({ id: colourways[0]?.id ?? "", weekday, from, to });
+  expect(sessionFaults([row(2, 1170, 1260)])).toEqual([]);
+  expect(sessionFaults([row(2, 1170, 1080)])).toEqual(["Tuesday, to: given 18:00, allowed a time after the start"]);
+  expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)])).toEqual(["Saturday, from: given 11:40, allowed a session that does not overlap another on its day"]);
+});
