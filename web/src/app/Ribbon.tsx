@@ -198,11 +198,13 @@ function RibbonTable({ outlook }: { outlook: Outlook }) {
     >
       {outlook.open.length === 0
         ? "Nothing is owed."
-        : outlook.open.map((view) => (
-            <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
-              {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
-            </Box>
-          ))}
+        : [...outlook.open]
+            .sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1))
+            .map((view) => (
+              <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
+                {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
+              </Box>
+            ))}
     </Popup>
   );
 }

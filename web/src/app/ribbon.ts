@@ -52,7 +52,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler): Tag[] {
     .map((view): Tag => ({
       id: view.need.id,
       title: view.need.title,
-      detail: view.stage === "done" ? "posted" : `${String(view.cards)} cards`,
+      detail: view.stage === "done" ? "posted" : view.cards === 1 ? "1 card" : `${String(view.cards)} cards`,
       day: view.readyBy,
       x: at(view.readyBy),
       safety: view.outlook.safety,

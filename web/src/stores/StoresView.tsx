@@ -65,7 +65,7 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
   return (
     <Grid
       role="row"
-      templateColumns={{ base: "40px 1fr auto", md: "40px minmax(220px, 2fr) 1fr 1fr 1.3fr 290px" }}
+      templateColumns={{ base: "40px 1fr auto", md: "40px minmax(150px, 1.6fr) 0.8fr 0.9fr 1.7fr 190px", xl: "40px minmax(220px, 2fr) 1fr 1fr 1.5fr 270px" }}
       columnGap="14px"
       rowGap="6px"
       alignItems="center"
