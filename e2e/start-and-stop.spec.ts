@@ -103,7 +103,7 @@ test.describe("bad flags get one clear line each", () => {
 });
 
 test("a database of her own is used when she names one", async () => {
-  const { startPostgres } = (await import("../scripts/lib/postgres.mjs" as string)) as {
+  const { startPostgres } = (await import(new URL("../scripts/lib/postgres.mjs", import.meta.url).href)) as {
     startPostgres: (folder: string, options: object) => Promise<{ url: string; stop: () => Promise<void> }>;
   };
   shop = await startShop({ empty: true });

@@ -3,7 +3,7 @@ import { withWaiting } from "./waiting.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
 const bench: BenchRead = { yields: [], batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", units: [], facts: [fact("1")] }] };
-const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench", payload: { batchId: "b", facts: ids.map(fact) } }) as CommandEnvelope;
+const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench", payload: { batchId: "b", facts: ids.map(fact) } });
 const factsOf = (answer: unknown): string[] => (answer as BenchRead).batches[0]?.facts.map((each) => each.id) ?? [];
 
 test("taps that have not gone up are shown, in order, each once", () => {

@@ -1,9 +1,9 @@
-import type { UnitState, Wetness } from "@yule/core";
+import type { Wetness } from "@yule/core";
 import { clockFace } from "./WetClock.tsx";
 
 const now = new Date("2031-11-08T10:00:00Z");
 const after = (minutes: number): Date => new Date(now.getTime() + minutes * 60_000);
-const face = (wetness: Wetness) => clockFace({ unit: "1", done: 1, wetness, dryAt: null } as UnitState, now, 30);
+const face = (wetness: Wetness) => clockFace({ unit: "1", done: 1, wetness, dryAt: null }, now, 30);
 
 test.each<[Wetness, string, string]>([
   [{ state: "waiting" }, "–", "not begun"],
