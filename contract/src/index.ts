@@ -1,4 +1,5 @@
 export * from "./common/fault.ts";
+export * from "./common/faultLine.ts";
 export * from "./common/fields.ts";
 export * from "./common/envelope.ts";
 export * from "./sheets/split.ts";

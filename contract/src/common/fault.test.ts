@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { splitIn } from "../sheets/split.ts";
-import { faultLine, faultsOf, pathText } from "./fault.ts";
+import { faultsOf } from "./fault.ts";
+import { faultLine, pathText } from "./faultLine.ts";
 
 const lines = (schema: z.ZodType, input: unknown): string[] => {
   const read = schema.safeParse(input);

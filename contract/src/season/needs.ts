@@ -1,8 +1,8 @@
 import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
-import { id, name, version } from "../common/envelope.ts";
+import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 
-export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use"] as const;
+export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] as const;
 export type NeedKind = (typeof needKinds)[number];
 export const zones = ["inland", "neighbour", "overseas"] as const;
 
@@ -12,6 +12,29 @@ const lines = z
   .min(1)
   .max(50);
 
+const money = z.int().min(0).max(100_000_000);
+
+/** What some kinds of need have and others do not; all of it may be left out. */
+const details = {
+  priceMinor: money.nullable().default(null),
+  depositMinor: money.nullable().default(null),
+  proofWanted: z.boolean().default(false).describe("a commission that is shown before it is painted"),
+  neutralCards: z.int().min(0).max(MOST_CARDS).default(0).describe("how many of the cards must carry neutral words"),
+  occasion: z.string().max(40).nullable().default(null).describe("the occasion it is for, as its id or a name"),
+  setUpFrom: z.int().min(0).max(1440).nullable().default(null).describe("minute of the day at which a fair may be set up"),
+  tableLength: unitsAboveZero.nullable().default(null).describe("length of the table at a fair, 1/320 mm"),
+  photoOn: dayField.nullable().default(null).describe("the day a listing is photographed"),
+  liveBy: dayField.nullable().default(null).describe("the day a listing must be up"),
+  service: z.string().max(60).nullable().default(null).describe("the carrier's service chosen; null for the cheapest in time"),
+  print: z.boolean().default(false).describe("one master is painted and the rest printed"),
+  heat: z.boolean().default(false).describe("washes are dried with the heat tool"),
+  skipped: z.array(id).max(40).default([]).describe("stages of the route that are left out for this need"),
+};
+/** The same without what is put in when it is left out: a change says only what changes. */
+const changedDetails = Object.fromEntries(Object.entries(details).map(([key, field]) => [key, field.unwrap().optional()])) as {
+  [Key in keyof typeof details]: z.ZodOptional<ReturnType<(typeof details)[Key]["unwrap"]>>;
+};
+
 export const addNeed = z.strictObject({
   id,
   kind: z.enum(needKinds),
@@ -19,27 +42,81 @@ export const addNeed = z.strictObject({
   designId: id,
   due: dayField,
   zone: z.enum(zones).nullable().default(null).describe("where it is posted to; null when it is handed over"),
-  priceMinor: z.int().min(0).max(100_000_000).nullable().default(null),
   householdIds: z.array(id).max(2000).default([]),
   lines,
+  ...details,
 });
 
-export const changeNeed = z.strictObject({ id, version, title: name.optional(), due: dayField.optional(), lines: lines.optional() });
+/** Many at once, from a file or a table: all of them or none. */
+export const addNeeds = z.strictObject({ needs: z.array(addNeed).min(1).max(500) });
+
+export const changeNeed = z.strictObject({
+  id,
+  version,
+  title: name.optional(),
+  due: dayField.optional(),
+  zone: z.enum(zones).nullable().optional(),
+  lines: lines.optional(),
+  ...changedDetails,
+});
 export const removeNeed = z.strictObject({ id, version });
 
+export const people = ["maker", "helper"] as const;
 const minuteOfDay = z.int().min(0).max(1440);
 export const setSessions = z.strictObject({
   pattern: z
-    .array(z.strictObject({ id, weekday: z.int().min(0).max(6), from: minuteOfDay, to: minuteOfDay }))
+    .array(z.strictObject({ id, weekday: z.int().min(0).max(6), from: minuteOfDay, to: minuteOfDay, who: z.enum(people).default("maker"), light: z.boolean().default(false) }))
     .max(40)
     .superRefine((pattern, context) => {
       pattern.forEach((each, index) => {
         if (each.to <= each.from) context.addIssue({ code: "custom", path: [index, "to"], message: "a time after the start" });
-        const other = pattern.findIndex((one, at) => at !== index && one.weekday === each.weekday && one.from < each.to && each.from < one.to);
+        const other = pattern.findIndex((one, at) => at !== index && one.weekday === each.weekday && one.who === each.who && one.from < each.to && each.from < one.to);
         if (other > index) context.addIssue({ code: "custom", path: [other, "from"], message: "a session that does not overlap another on its day" });
       });
     }),
 });
+
+export const sessionChangeKinds = ["extra", "away", "busy"] as const;
+/** What differs from the ordinary weeks: an extra session, days away, a busy hour. */
+export const addSessionChange = z
+  .strictObject({
+    id,
+    what: z.enum(sessionChangeKinds),
+    title: z.string().max(120).default(""),
+    first: dayField,
+    last: dayField,
+    from: minuteOfDay.nullable().default(null),
+    to: minuteOfDay.nullable().default(null),
+    who: z.enum(people).default("maker"),
+    light: z.boolean().default(false),
+  })
+  .superRefine((change, context) => {
+    if (change.last < change.first) context.addIssue({ code: "custom", path: ["last"], message: `a day not before ${change.first}` });
+    if (change.what === "extra" && (change.from === null || change.to === null)) context.addIssue({ code: "custom", path: ["from"], message: "times for an extra session" });
+    if ((change.from === null) !== (change.to === null)) context.addIssue({ code: "custom", path: ["to"], message: "both times or neither" });
+    if (change.from !== null && change.to !== null && change.to <= change.from) context.addIssue({ code: "custom", path: ["to"], message: "a time after the start" });
+  });
+export const addSessionChanges = z.strictObject({ changes: z.array(addSessionChange).min(1).max(1000) });
+export const removeSessionChange = z.strictObject({ id, version });
+
+export const ownOccasionKinds = ["birthday", "anniversary", "wedding", "school", "other"] as const;
+/** A day of her own. Without a year it comes back every year; 29 February is kept on the 28th in other years. */
+export const addOwnOccasion = z
+  .strictObject({
+    id,
+    title: name,
+    kind: z.enum(ownOccasionKinds),
+    year: z.int().min(1900).max(2199).nullable().default(null),
+    month: z.int().min(1).max(12),
+    date: z.int().min(1).max(31),
+    householdId: id.nullable().default(null),
+    weeksAhead: z.int().min(0).max(52).default(0).describe("how many weeks before it a listing must be up"),
+  })
+  .superRefine((occasion, context) => {
+    const days = new Date(Date.UTC(occasion.year ?? 2028, occasion.month, 0)).getUTCDate();
+    if (occasion.date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month` });
+  });
+export const removeOwnOccasion = z.strictObject({ id, version });
 
 export interface NeedRead {
   readonly id: string;
@@ -50,12 +127,50 @@ export interface NeedRead {
   readonly due: string;
   readonly zone: (typeof zones)[number] | null;
   readonly priceMinor: number | null;
+  readonly depositMinor: number | null;
+  readonly proofWanted: boolean;
+  readonly neutralCards: number;
+  readonly occasion: string | null;
+  readonly setUpFrom: number | null;
+  readonly tableLength: number | null;
+  readonly photoOn: string | null;
+  readonly liveBy: string | null;
+  readonly service: string | null;
+  readonly print: boolean;
+  readonly heat: boolean;
+  readonly skipped: readonly string[];
   readonly lines: readonly { readonly id: string; readonly colourwayId: string; readonly quantity: number; readonly assembled: number }[];
   readonly households: number;
   readonly postedOn: string | null;
 }
 
+export interface SessionChangeRead {
+  readonly id: string;
+  readonly version: number;
+  readonly what: (typeof sessionChangeKinds)[number];
+  readonly title: string;
+  readonly first: string;
+  readonly last: string;
+  readonly from: number | null;
+  readonly to: number | null;
+  readonly who: (typeof people)[number];
+  readonly light: boolean;
+}
+
+export interface OwnOccasionRead extends z.output<typeof addOwnOccasion> {
+  readonly version: number;
+}
+
 export interface SeasonRead {
   readonly needs: readonly NeedRead[];
-  readonly sessions: readonly { readonly id: string; readonly weekday: number; readonly from: number; readonly to: number }[];
+  readonly sessions: readonly {
+    readonly id: string;
+    readonly weekday: number;
+    readonly from: number;
+    readonly to: number;
+    readonly who: (typeof people)[number];
+    readonly light: boolean;
+  }[];
+  readonly changes: readonly SessionChangeRead[];
+  readonly ownOccasions: readonly OwnOccasionRead[];
 }

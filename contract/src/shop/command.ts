@@ -5,10 +5,21 @@ import { addDesign, addSeries, changeRoute, changeStack } from "../designs/desig
 import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
-import { addNeed, changeNeed, removeNeed, setSessions } from "../season/needs.ts";
+import {
+  addNeed,
+  addNeeds,
+  addOwnOccasion,
+  addSessionChange,
+  addSessionChanges,
+  changeNeed,
+  removeNeed,
+  removeOwnOccasion,
+  removeSessionChange,
+  setSessions,
+} from "../season/needs.ts";
 import { splitSheets } from "../sheets/batches.ts";
 import { addStore, buyStore, countStore } from "../stores/stores.ts";
-import { setShop } from "./shop.ts";
+import { setCalendarAddress, setShop } from "./shop.ts";
 
 /** Every command a maker can give, with the schema of what it says. */
 export const commandSchemas = {
@@ -16,7 +27,14 @@ export const commandSchemas = {
   "add-need": addNeed,
   "change-need": changeNeed,
   "remove-need": removeNeed,
+  "add-needs": addNeeds,
   "set-sessions": setSessions,
+  "add-session-change": addSessionChange,
+  "add-session-changes": addSessionChanges,
+  "remove-session-change": removeSessionChange,
+  "add-own-occasion": addOwnOccasion,
+  "remove-own-occasion": removeOwnOccasion,
+  "set-calendar-address": setCalendarAddress,
   "add-series": addSeries,
   "add-design": addDesign,
   "change-stack": changeStack,

@@ -13,19 +13,27 @@ const isTimeZone = (zone: string): boolean => {
   }
 };
 
+export const helperWork = ["prepare", "draw", "mask", "paint", "finish", "assemble", "pack"] as const;
+const country = z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
+
 export const setShop = z.strictObject({
   name: name.optional(),
   lengthSystem: z.enum(lengthSystems).optional(),
-  country: z
-    .string()
-    .refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" })
-    .optional(),
+  country: country.optional(),
   timeZone: z.string().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
   currency: z
     .string()
     .regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" })
     .optional(),
+  lateAfter: z.int().min(0).max(1440).optional().describe("minute of the day past which a session is late at night"),
+  dryingPlaces: z.int().min(1).max(10_000).nullable().optional(),
+  changeover: z.int().min(0).max(120).optional().describe("minutes for fresh water and a clean palette between designs"),
+  helperMay: z.array(z.enum(helperWork)).max(10).optional(),
+  occasionCountries: z.array(country).max(20).optional().describe("further countries whose occasions are shown"),
 });
+
+/** Opens or withdraws the address at which a calendar program may read the season. */
+export const setCalendarAddress = z.strictObject({ open: z.boolean() });
 
 export interface ShopRead {
   readonly id: string;
@@ -35,6 +43,13 @@ export interface ShopRead {
   readonly country: string;
   readonly timeZone: string;
   readonly currency: string;
+  readonly lateAfter: number;
+  readonly dryingPlaces: number | null;
+  readonly changeover: number;
+  readonly helperMay: readonly (typeof helperWork)[number][];
+  readonly occasionCountries: readonly string[];
+  /** The secret part of the calendar address; null while it is closed. */
+  readonly calendarSecret: string | null;
   /** The server's clock when it answered. */
   readonly now: string;
   readonly account: { readonly id: string; readonly name: string; readonly role: "maker" | "helper" };

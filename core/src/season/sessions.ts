@@ -6,6 +6,30 @@ export interface SessionPattern {
   readonly weekday: number;
   readonly from: number;
   readonly to: number;
+  readonly who?: Who | undefined;
+  /** Kept for light work. */
+  readonly light?: boolean | undefined;
+}
+
+export type Who = "maker" | "helper";
+
+/** What differs from the ordinary weeks. Minutes are null where whole days are meant. */
+export interface SessionChange {
+  readonly what: "extra" | "away" | "busy";
+  readonly first: Day;
+  readonly last: Day;
+  readonly from: number | null;
+  readonly to: number | null;
+  readonly who: Who;
+  readonly light: boolean;
+}
+
+/** A session as it will really be kept. */
+export interface KeptSession extends Session {
+  readonly who: Who;
+  readonly light: boolean;
+  /** Goes on late at night. */
+  readonly late: boolean;
 }
 
 export interface Session {
@@ -25,8 +49,49 @@ export function sessionsBetween(pattern: readonly SessionPattern[], first: Day, 
   return found;
 }
 
+/** Shorter rests of a session than this are not worth setting out for. */
+const LEAST_MINUTES = 10;
+
+/**
+ * The ordinary weeks with what differs: extra sessions are added, days away and busy times cut out. What an extra
+ * session shares with an ordinary one of the same person counts once.
+ * @param lateAfter minute of the day past which a session counts as late at night
+ */
+export function keptSessions(pattern: readonly SessionPattern[], changes: readonly SessionChange[], first: Day, last: Day, lateAfter: number): KeptSession[] {
+  const kept: KeptSession[] = [];
+  for (let day = first; day <= last; day = addDays(day, 1)) {
+    const here = changes.filter((change) => change.first <= day && day <= change.last);
+    for (const who of ["maker", "helper"] as const) {
+      const ordinary = pattern
+        .filter((each) => each.weekday === weekdayOf(day) && (each.who ?? "maker") === who)
+        .map((each) => ({ from: each.from, to: each.to, light: each.light ?? false }));
+      const extra = here.filter((change) => change.what === "extra" && change.who === who).map((change) => ({ from: change.from ?? 0, to: change.to ?? 0, light: change.light }));
+      const gone = here.filter((change) => change.what !== "extra" && change.who === who).map((change) => ({ from: change.from ?? 0, to: change.to ?? 1440 }));
+      const wanted = [...ordinary, ...extra.flatMap((each) => without(each, ordinary))];
+      const open = wanted.flatMap((each) => without(each, gone)).filter((each) => each.to - each.from >= LEAST_MINUTES);
+      kept.push(...open.map((each) => ({ day, ...each, length: minutes(each.to - each.from), who, late: each.to > lateAfter })));
+    }
+  }
+  return kept.sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.from - b.from || (a.who < b.who ? 1 : -1)));
+}
+
+/** A stretch of time less others. */
+function without<T extends { from: number; to: number }>(stretch: T, others: readonly { from: number; to: number }[]): T[] {
+  return others.reduce<T[]>(
+    (left, other) =>
+      left.flatMap((each) => {
+        if (other.to <= each.from || other.from >= each.to) return [each];
+        return [
+          { ...each, to: Math.max(each.from, other.from) },
+          { ...each, from: Math.min(each.to, other.to) },
+        ].filter((rest) => rest.to > rest.from);
+      }),
+    [stretch],
+  );
+}
+
 /** What is left of the sessions from a moment on: those past are gone, the running one is shortened. */
-export function sessionsLeft(sessions: readonly Session[], today: Day, minuteOfDay: number): Session[] {
+export function sessionsLeft<Kept extends Session>(sessions: readonly Kept[], today: Day, minuteOfDay: number): Kept[] {
   return sessions.flatMap((session) => {
     if (session.day > today) return [session];
     if (session.day < today || session.to <= minuteOfDay) return [];

@@ -16,6 +16,8 @@ export interface StockOutlook {
   readonly missing: number;
   /** The day on which it runs out and for which need, or null. */
   readonly runsOut: { readonly on: Day; readonly need: string } | null;
+  /** Every need that would be left short. */
+  readonly short: readonly string[];
   /** Packs to buy. */
   readonly packs: number;
 }
@@ -25,10 +27,12 @@ export function stockOutlook(line: StockLine): StockOutlook {
   const uses = [...line.uses].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
   let left = line.onHand;
   let runsOut: StockOutlook["runsOut"] = null;
+  const short: string[] = [];
   for (const use of uses) {
     left -= use.quantity;
+    if (left < 0) short.push(use.need);
     if (left < 0 && !runsOut) runsOut = { on: use.on, need: use.need };
   }
   const missing = Math.max(0, -left);
-  return { id: line.id, wanted: line.onHand - left, missing, runsOut, packs: Math.ceil(missing / Math.max(1, line.pack)) };
+  return { id: line.id, wanted: line.onHand - left, missing, runsOut, short, packs: Math.ceil(missing / Math.max(1, line.pack)) };
 }

@@ -1,0 +1,62 @@
+import { addDays, type Day } from "../measure/day.ts";
+import { minutes } from "../measure/minutes.ts";
+import type { OwedNeed, SeasonFacts } from "./facts.ts";
+import type { KeptSession, Who } from "./sessions.ts";
+
+/** One thing that could be otherwise: for a remedy that is tried, and for the sandbox. */
+export type SeasonChange =
+  | { readonly kind: "session"; readonly day: Day; readonly from: number; readonly to: number; readonly who: Who }
+  | { readonly kind: "no session"; readonly day: Day; readonly from: number; readonly to: number }
+  | { readonly kind: "cards"; readonly need: string; readonly cards: number }
+  | { readonly kind: "skip"; readonly need: string; readonly stage: string }
+  | { readonly kind: "print"; readonly need: string }
+  | { readonly kind: "heat"; readonly need: string }
+  | { readonly kind: "post"; readonly need: string; readonly service: string; readonly readyBy: Day; readonly costMinor: number }
+  | { readonly kind: "later"; readonly need: string; readonly days: number };
+
+/** The facts as they would be after a change. */
+export function withChange(facts: SeasonFacts, change: SeasonChange): SeasonFacts {
+  switch (change.kind) {
+    case "session": {
+      const session: KeptSession = { day: change.day, from: change.from, to: change.to, length: minutes(change.to - change.from), who: change.who, light: false, late: false };
+      return { ...facts, sessions: [...facts.sessions, session].sort((a, b) => (a.day < b.day ? -1 : a.day > b.day ? 1 : a.from - b.from)) };
+    }
+    case "no session":
+      return {
+        ...facts,
+        sessions: facts.sessions.filter((session) => session.who !== "maker" || session.day !== change.day || session.to <= change.from || session.from >= change.to),
+      };
+    case "cards":
+      return onNeed(facts, change.need, (need) => fewer(need, change.cards));
+    case "skip":
+      return onNeed(facts, change.need, (need) => ({ ...need, skipped: [...need.skipped, change.stage] }));
+    case "print":
+      return onNeed(facts, change.need, (need) => ({ ...need, print: true }));
+    case "heat":
+      return onNeed(facts, change.need, (need) => ({ ...need, heat: true }));
+    case "post":
+      return onNeed(facts, change.need, (need) => ({ ...need, readyBy: change.readyBy }));
+    case "later":
+      return onNeed(facts, change.need, (need) => ({ ...need, readyBy: addDays(need.readyBy, change.days) }));
+  }
+}
+
+const onNeed = (facts: SeasonFacts, id: string, alter: (need: OwedNeed) => OwedNeed): SeasonFacts => ({
+  ...facts,
+  needs: facts.needs.map((need) => (need.id === id ? alter(need) : need)),
+});
+
+/** A need with so many cards still to make: panels in hand are kept, panels not begun become fewer or more. */
+function fewer(need: OwedNeed, cards: number): OwedNeed {
+  const share = need.cards > 0 ? cards / need.cards : 1;
+  const fresh = Math.max(0, Math.round(need.fresh + (cards - need.cards) * (need.fresh > 0 ? Math.max(1, need.fresh / Math.max(1, need.cards)) : 0)));
+  const gone = need.fresh - fresh;
+  return {
+    ...need,
+    cards,
+    fresh,
+    sheets: Math.ceil(need.sheets * (need.fresh > 0 ? fresh / need.fresh : 1)),
+    parcels: need.parcels > 1 ? Math.ceil(need.parcels * share) : need.parcels,
+    stages: need.stages.map((stage) => ({ ...stage, left: Math.max(0, stage.kind === "assemble" ? Math.round(stage.left * share) : stage.left - gone) })),
+  };
+}

@@ -1,0 +1,188 @@
+import { addDays, day } from "../measure/day.ts";
+import { limitsFor } from "../search/search.ts";
+import { withChange } from "./changes.ts";
+import { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts } from "./facts.ts";
+import { movedNeeds, remedies } from "./remedies.ts";
+import { keptSessions, type SessionChange } from "./sessions.ts";
+import { planWork } from "./schedule/planWork.ts";
+import { seasonFaults } from "./schedule/verify.ts";
+
+const monday = day("2031-11-03");
+const stage = (id: string, part: Partial<OwedStage> = {}): OwedStage => ({
+  id,
+  name: id,
+  kind: "paint",
+  hands: 5,
+  setup: 3,
+  dry: 30,
+  within: null,
+  portable: false,
+  left: 10,
+  ...part,
+});
+const owed = (part: Partial<OwedNeed> = {}): OwedNeed => ({
+  id: "kites",
+  design: "kite",
+  palette: "kite",
+  title: "Kites",
+  cards: 9,
+  fresh: 10,
+  coming: 0,
+  sheets: 2,
+  stages: [stage("wash"), stage("dots", { hands: 2 }), stage("mount", { kind: "assemble", left: 9, dry: 20 })],
+  parcels: 1,
+  readyBy: addDays(monday, 12),
+  movable: true,
+  suppliesOn: null,
+  heat: false,
+  print: false,
+  skipped: [],
+  ...part,
+});
+const pattern = [
+  { weekday: 2, from: 1170, to: 1290 },
+  { weekday: 6, from: 540, to: 720 },
+];
+const facts = (needs: readonly OwedNeed[], part: Partial<SeasonFacts> = {}): SeasonFacts => ({
+  needs,
+  sessions: keptSessions(pattern, [], monday, addDays(monday, 60), 1300),
+  since: new Date("2031-11-03T08:00:00Z"),
+  today: monday,
+  timeZone: "UTC",
+  changeover: 5,
+  drying: null,
+  helperMay: ["assemble", "pack"],
+  ...part,
+});
+const names = (need: OwedNeed): string[] => stepsOf(need).map((step) => `${String(step.units)} ${step.name}`);
+const limits = () => ({ ...limitsFor(60, () => 0), steps: 60 });
+const planOf = (told: SeasonFacts) => planWork(seasonJobOf(told), limits()).plan;
+
+test("a need not begun is split, tested, painted, flattened overnight, assembled and packed", () => {
+  expect(names(owed())).toEqual(["2 Split sheets", "1 Test colours", "10 wash", "10 dots", "10 Flatten under books", "9 mount", "1 Address and pack"]);
+  expect(names(owed({ parcels: 0, stages: [stage("wash"), stage("books", { kind: "finish", hands: 0, dry: 480 })] }))).not.toContain("10 Flatten under books");
+});
+
+test("a wet-in-wet pair is planned as one, panel by panel", () => {
+  const [, , wash] = stepsOf(owed({ stages: [stage("wash", { dry: 2 }), stage("drop in", { within: 3, hands: 2, setup: 1, dry: 40 })] }));
+  expect(wash).toMatchObject({ name: "wash, then drop in", hands: 7, setup: 6, dry: 40, units: 10 });
+});
+
+test("heat dries washes at the cost of hands, but neither masking fluid nor a night under books", () => {
+  const steps = stepsOf(owed({ heat: true, stages: [stage("mask", { kind: "mask" }), stage("wash"), stage("books", { kind: "finish", dry: 480 })] }));
+  expect(steps.filter((step) => step.kind !== "prepare").map((step) => [step.name, step.hands, step.dry])).toEqual(
+    expect.arrayContaining([
+      ["mask", 5, 30],
+      ["wash", 8, 0],
+      ["books", 5, 480],
+    ]),
+  );
+});
+
+test("printed, one master is painted and the cards are copied; a stage left out is not there", () => {
+  expect(names(owed({ print: true }))).toEqual([
+    "1 Split sheets",
+    "1 Test colours",
+    "1 wash",
+    "1 dots",
+    "1 Flatten under books",
+    "9 Scan and print",
+    "9 mount",
+    "1 Address and pack",
+  ]);
+  expect(names(owed({ skipped: ["dots"] })).join()).not.toContain("dots");
+});
+
+test("panels begun anew beside a batch under way catch up before its next stage and do not hold it up", () => {
+  const steps = stepsOf(owed({ fresh: 1, coming: 6, stages: [stage("sketch", { left: 1, dry: 60 }), stage("wash", { left: 7 }), stage("dots", { left: 7 })] }));
+  expect(steps[0]).toMatchObject({ name: "wash", units: 7, setup: 3 + 8 });
+});
+
+test("days are told by the shop's clock, also when it is put back", () => {
+  const told = facts([owed()], {
+    today: day("2031-10-24"),
+    since: new Date("2031-10-24T08:00:00Z"),
+    timeZone: "Europe/Berlin",
+    sessions: keptSessions(pattern, [], day("2031-10-24"), day("2031-11-02"), 1300),
+  });
+  const job = seasonJobOf(told);
+  const [, sunday] = [job.dayEnds[1], job.dayEnds[2]];
+  // Sunday 26 October 2031 has 25 hours there.
+  expect((sunday ?? 0) - (job.dayEnds[1] ?? 0)).toBe(25 * 60);
+});
+
+describe("kept sessions", () => {
+  const change = (part: Partial<SessionChange>): SessionChange => ({ what: "extra", first: monday, last: monday, from: 600, to: 660, who: "maker", light: false, ...part });
+  const on = (changes: readonly SessionChange[], of = pattern) =>
+    keptSessions(of, changes, monday, addDays(monday, 6), 1280).map(
+      (each) => `${each.day.slice(8)} ${String(each.from)}-${String(each.to)}${each.who === "helper" ? " helper" : ""}${each.late ? " late" : ""}`,
+    );
+  test("an extra session is added, a day away is taken out, a busy hour is cut out", () => {
+    expect(on([])).toEqual(["04 1170-1290 late", "08 540-720"]);
+    expect(on([change({})])).toContain("03 600-660");
+    expect(on([change({ what: "away", first: day("2031-11-07"), last: day("2031-11-09"), from: null, to: null })])).toEqual(["04 1170-1290 late"]);
+    expect(on([change({ what: "busy", first: day("2031-11-08"), last: day("2031-11-08"), from: 600, to: 630 })])).toEqual(["04 1170-1290 late", "08 540-600", "08 630-720"]);
+  });
+  test("what an extra session shares with an ordinary one counts once, and a helper's hours are her own", () => {
+    expect(on([change({ first: day("2031-11-08"), last: day("2031-11-08"), from: 500, to: 600 })])).toEqual(["04 1170-1290 late", "08 500-540", "08 540-720"]);
+    expect(on([change({ first: day("2031-11-08"), last: day("2031-11-08"), from: 540, to: 720, who: "helper" })])).toContain("08 540-720 helper");
+  });
+});
+
+test("each change does what it says to the facts", () => {
+  const told = facts([owed()]);
+  const [need] = withChange(told, { kind: "cards", need: "kites", cards: 4 }).needs;
+  expect(need?.cards).toBe(4);
+  expect(need?.fresh).toBeLessThan(6);
+  expect(need?.stages.map((each) => each.left)).toEqual([need?.fresh, need?.fresh, 4]);
+  expect(withChange(told, { kind: "later", need: "kites", days: 3 }).needs[0]?.readyBy).toBe(addDays(monday, 15));
+  expect(withChange(told, { kind: "session", day: addDays(monday, 2), from: 540, to: 600, who: "maker" }).sessions[1]?.day).toBe(addDays(monday, 2));
+  expect(withChange(told, { kind: "no session", day: addDays(monday, 1), from: 1170, to: 1290 }).sessions[0]?.day).toBe(addDays(monday, 5));
+});
+
+test("when it does not fit, every remedy was planned: what it says stays late is what its plan has", () => {
+  const told = facts([
+    owed({
+      fresh: 30,
+      cards: 28,
+      readyBy: addDays(monday, 8),
+      stages: [stage("wash", { left: 30 }), stage("dots", { left: 30, hands: 2 }), stage("mount", { kind: "assemble", left: 28 })],
+    }),
+  ]);
+  const plan = planOf(told);
+  expect(plan.score.lateDays).toBeGreaterThan(0);
+  const found = remedies(told, plan, [], limits, () => false);
+  expect(found.length).toBeGreaterThanOrEqual(2);
+  for (const remedy of found) {
+    expect(remedy.after).toBeLessThan(remedy.before);
+    const changed = remedy.changes.reduce(withChange, told);
+    const again = planWork(seasonJobOf(changed), limits(), plan.choice).plan;
+    expect(again.score.lateDays).toBe(remedy.after);
+    expect(seasonFaults(seasonJobOf(changed), again)).toEqual([]);
+  }
+  expect(found.map((remedy) => remedy.after)).toEqual([...found.map((remedy) => remedy.after)].sort((a, b) => a - b));
+  expect(found.flatMap((remedy) => remedy.changes.map((change) => change.kind))).toEqual(expect.arrayContaining(["cards", "later"]));
+});
+
+test("a fair is not asked to wait", () => {
+  const told = facts([
+    owed({ fresh: 30, cards: 28, movable: false, readyBy: addDays(monday, 8), stages: [stage("wash", { left: 30 }), stage("mount", { kind: "assemble", left: 28 })] }),
+  ]);
+  const found = remedies(told, planOf(told), [], limits, () => false);
+  expect(found.flatMap((remedy) => remedy.changes.map((change) => change.kind))).not.toContain("later");
+});
+
+test("where all is in time nothing must give", () => {
+  const told = facts([owed()]);
+  expect(remedies(told, planOf(told), [], limits, () => false)).toEqual([]);
+});
+
+test("what moved between two plans is told by days", () => {
+  const before = facts([owed()]);
+  const after = facts([owed()], { sessions: before.sessions.slice(1) });
+  const days = (told: SeasonFacts) => told.sessions.map((session) => session.day);
+  const moved = movedNeeds({ plan: planOf(before), days: days(before) }, { plan: planOf(after), days: days(after) });
+  expect(moved).toHaveLength(1);
+  expect(moved[0]?.from).toContain("2031-11-04");
+  expect(movedNeeds({ plan: planOf(before), days: days(before) }, { plan: planOf(before), days: days(before) })).toEqual([]);
+});

@@ -1,0 +1,322 @@
+import {
+  dayIndexOf,
+  lagAfter,
+  sessionAllows,
+  type NeedFinish,
+  type PlanChoice,
+  type SeasonJob,
+  type SeasonWorkPlan,
+  type WorkBlock,
+  type WorkNeed,
+  type WorkSession,
+  type WorkStep,
+} from "./model.ts";
+
+const NEAR = 1e-9;
+
+/** A batch to paint, or a need to finish: steps in a fixed order. A class, so that the search's inner loop meets one shape. */
+class Chain {
+  step = 0;
+  /** Units of the running step already done. */
+  done = 0;
+  ready: number;
+  firstStart = -1;
+  finished = 0;
+
+  constructor(
+    readonly needs: readonly string[],
+    readonly steps: readonly WorkStep[],
+    readonly palette: string,
+    readonly rank: number,
+    /** The chain that must be done before. */
+    readonly after: Chain | null,
+    release: number,
+  ) {
+    this.ready = release;
+  }
+}
+
+interface Hands {
+  readonly who: "maker" | "helper";
+  readonly sessions: readonly number[];
+  at: number;
+  next: number;
+  chain: Chain | null;
+  step: number;
+  palette: string | null;
+}
+
+interface Rack {
+  readonly until: number;
+  readonly units: number;
+}
+
+/**
+ * Makes the plan that a choice of order stands for, by serial list scheduling: whenever hands are free, the most
+ * pressing piece of work that is ready is taken up, so that drying hides behind work (Kolisch 1996, without delay).
+ * Whole units only; what a session cannot hold goes on in the next.
+ */
+export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
+  const { chains, batches } = chainsOf(job, choice);
+  const free = new Set(choice.free);
+  const hands = (["maker", "helper"] as const)
+    .map((who): Hands => ({
+      who,
+      sessions: job.sessions.flatMap((session, index) => (session.who === who && !free.has(index) ? [index] : [])),
+      at: 0,
+      next: 0,
+      chain: null,
+      step: -1,
+      palette: null,
+    }))
+    .filter((each) => each.sessions.length > 0);
+  const blocks: WorkBlock[] = [];
+  const queue = new Queue(chains);
+  let rack: Rack[] = [];
+  let changeovers = 0;
+  const usedLate = new Set<number>();
+  for (let one = earliest(job, hands); one && queue.left > 0; one = earliest(job, hands)) {
+    const sessionIndex = one.sessions[one.next] ?? 0;
+    const session = job.sessions[sessionIndex];
+    if (!session) break;
+    if (rack.length > 0) rack = rack.filter((each) => each.until > one.at);
+    queue.wake(one.at);
+    const found = pick(job, queue, one, session, rack, choice);
+    const chain = found.chain;
+    const step = chain?.steps[chain.step];
+    if (!chain || !step) {
+      const later = Math.min(found.later, othersAct(hands, one));
+      if (later < session.close) one.at = later;
+      else {
+        one.next += 1;
+        one.at = 0;
+      }
+      continue;
+    }
+    const start = one.at + found.setup;
+    const end = start + found.units * step.hands;
+    if (found.changes) changeovers += 1;
+    if (session.late) usedLate.add(sessionIndex);
+    blocks.push({ session: sessionIndex, needs: chain.needs, step: step.id, name: step.name, units: found.units, setup: found.setup, start, end });
+    if (chain.firstStart < 0) chain.firstStart = one.at;
+    one.at = end;
+    one.chain = chain;
+    one.step = chain.step;
+    if (isAtBoard(step)) one.palette = chain.palette;
+    chain.done += found.units;
+    if (step.rack && step.dry > 0) rack.push({ until: end + step.dry, units: found.units });
+    if (chain.done >= step.units) {
+      chain.ready = end + lagAfter(step, chain.steps[chain.step + 1]);
+      chain.finished = end + step.dry;
+      chain.step += 1;
+      chain.done = 0;
+      skipEmpty(chain);
+    } else chain.ready = end;
+    queue.putBack(chain);
+  }
+  const byNeed = new Map<string, Chain[]>();
+  for (const chain of chains) for (const id of chain.needs) byNeed.set(id, [...(byNeed.get(id) ?? []), chain]);
+  const needs = job.needs.map((need) => finishOf(job, need, byNeed.get(need.id) ?? []));
+  return {
+    blocks,
+    needs,
+    score: { lateDays: needs.reduce((sum, each) => sum + each.lateDays, 0), lateSessions: usedLate.size, changeovers },
+    batches,
+    choice,
+  };
+}
+
+/** Steps without hands only let time pass. */
+function skipEmpty(chain: Chain): void {
+  for (let step = chain.steps[chain.step]; step && step.units * step.hands + step.setup === 0; step = chain.steps[chain.step]) {
+    chain.ready += step.dry;
+    chain.finished = Math.max(chain.finished, chain.ready);
+    chain.step += 1;
+  }
+}
+
+function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batches: string[][] } {
+  const rank = new Map(choice.order.map((id, index) => [id, index]));
+  const joined = new Set(choice.joined);
+  const byDue = [...job.needs].sort((a, b) => a.due - b.due || (a.id < b.id ? -1 : 1));
+  const open = new Map<string, WorkNeed[]>();
+  const groups: WorkNeed[][] = [];
+  for (const need of byDue) {
+    const group = open.get(need.design);
+    if (group && joined.has(need.id) && sameRoute(group[0], need)) group.push(need);
+    else {
+      const fresh = [need];
+      groups.push(fresh);
+      open.set(need.design, fresh);
+    }
+  }
+  const chains: Chain[] = [];
+  for (const group of groups) {
+    const [first] = group;
+    if (!first) continue;
+    const release = Math.max(...group.map((need) => need.release));
+    const ids = group.map((need) => need.id);
+    const paint = group.length === 1 ? first.paint : first.paint.map((step, index) => ({ ...step, units: group.reduce((sum, need) => sum + (need.paint[index]?.units ?? 0), 0) }));
+    const batch = new Chain(ids, paint, first.palette, Math.min(...ids.map((id) => rank.get(id) ?? Infinity)), null, release);
+    chains.push(batch);
+    // Cards that are begun are finished before new panels of the same rank.
+    for (const need of group) chains.push(new Chain([need.id], need.finish, need.palette, (rank.get(need.id) ?? Infinity) - 0.5, batch, release));
+  }
+  return { chains, batches: groups.filter((group) => group.length > 1).map((group) => group.map((need) => need.id)) };
+}
+
+/** Only panels that go through the same stages from where they stand can be painted together. */
+export const sameRoute = (a: WorkNeed | undefined, b: WorkNeed): boolean =>
+  a !== undefined &&
+  a.palette === b.palette &&
+  a.paint.length === b.paint.length &&
+  a.paint.length > 0 &&
+  a.paint.every((step, index) => step.id === b.paint[index]?.id && step.hands === b.paint[index].hands);
+
+/** The hands that are free first, brought into their next open session. */
+function earliest(job: SeasonJob, hands: readonly Hands[]): Hands | null {
+  let best: Hands | null = null;
+  for (const each of hands) {
+    let session = job.sessions[each.sessions[each.next] ?? -1];
+    while (session && each.at >= session.close - NEAR) {
+      each.next += 1;
+      session = job.sessions[each.sessions[each.next] ?? -1];
+    }
+    if (!session) continue;
+    each.at = Math.max(each.at, session.open);
+    if (!best || each.at < best.at) best = each;
+  }
+  return best;
+}
+
+/** The chains by how they stand: ready now in the order of their rank, drying until a moment, or waiting for their batch. */
+class Queue {
+  /** Ready now, most pressing first. */
+  readonly ready: Chain[] = [];
+  left: number;
+  private drying: Chain[] = [];
+
+  constructor(private readonly chains: readonly Chain[]) {
+    this.left = chains.length;
+    for (const chain of chains) skipEmpty(chain);
+    for (const chain of chains) if (chain.after === null && !this.close(chain)) this.drying.push(chain);
+  }
+
+  /** Takes up what is dry by now. */
+  wake(at: number): void {
+    if (!this.drying.some((chain) => chain.ready <= at + NEAR)) return;
+    for (const chain of this.drying) if (chain.ready <= at + NEAR) this.insert(chain);
+    this.drying = this.drying.filter((chain) => chain.ready > at + NEAR);
+  }
+
+  /** The next moment at which something drying is dry. */
+  nextDry(): number {
+    let next = Infinity;
+    for (const chain of this.drying) if (chain.ready < next) next = chain.ready;
+    return next;
+  }
+
+  /** The next moment at which something of a palette is dry. */
+  nextDryOf(palette: string | null): number {
+    let next = Infinity;
+    for (const chain of this.drying) if (chain.palette === palette && chain.ready < next && isAtBoard(chain.steps[chain.step])) next = chain.ready;
+    return next;
+  }
+
+  /** After work on a chain it dries, or is done and lets go what waited for it. */
+  putBack(chain: Chain): void {
+    this.ready.splice(this.ready.indexOf(chain), 1);
+    if (!this.close(chain)) this.drying.push(chain);
+  }
+
+  private close(chain: Chain): boolean {
+    if (chain.step < chain.steps.length) return false;
+    this.left -= 1;
+    for (const other of this.chains) {
+      if (other.after !== chain) continue;
+      other.ready = Math.max(other.ready, chain.finished);
+      skipEmpty(other);
+      if (!this.close(other)) this.drying.push(other);
+    }
+    return true;
+  }
+
+  private insert(chain: Chain): void {
+    let [low, high] = [0, this.ready.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((this.ready[middle]?.rank ?? 0) > chain.rank) high = middle;
+      else low = middle + 1;
+    }
+    this.ready.splice(low, 0, chain);
+  }
+}
+
+/** When other hands may next have made something ready. */
+function othersAct(hands: readonly Hands[], one: Hands): number {
+  let next = Infinity;
+  for (const each of hands) if (each !== one && each.next < each.sessions.length) next = Math.min(next, Math.max(each.at, one.at + 1));
+  return next;
+}
+
+interface Picked {
+  readonly chain: Chain | null;
+  readonly units: number;
+  readonly setup: number;
+  readonly changes: boolean;
+  /** When something else may be ready. */
+  readonly later: number;
+}
+
+/** Water and palette matter at the board, not for cards and parcels. */
+const isAtBoard = (step: WorkStep | undefined): boolean => step !== undefined && step.kind !== "pack" && step.kind !== "assemble";
+
+/** The most pressing piece of work that fits, or within `reach` of it one of the palette that is out. */
+function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, rack: readonly Rack[], { reach, patience }: PlanChoice): Picked {
+  let onRack = 0;
+  for (const each of rack) onRack += each.units;
+  let later = queue.nextDry();
+  let best: Picked | null = null;
+  let seen = 0;
+  for (const chain of queue.ready) {
+    const step = chain.steps[chain.step];
+    if (!step || !sessionAllows(job, session, step)) continue;
+    const changes = one.palette !== null && one.palette !== chain.palette && isAtBoard(step);
+    const setup = (one.chain === chain && one.step === chain.step ? 0 : step.setup) + (changes ? job.changeover : 0);
+    const places = job.drying === null || !step.rack || step.dry === 0 ? Infinity : job.drying - onRack;
+    if (places <= 0) {
+      for (const each of rack) if (each.until < later) later = each.until;
+      continue;
+    }
+    const room = session.close - one.at - setup + NEAR;
+    const units = Math.min(step.units - chain.done, places, step.hands > 0 ? Math.floor(room / step.hands) : room >= 0 ? Infinity : 0);
+    if (units < 1) continue;
+    seen += 1;
+    if (best === null || !changes) best = { chain, units, setup, changes, later };
+    if (!changes || seen > reach) break;
+  }
+  if (best?.changes && patience > 0) {
+    const soon = queue.nextDryOf(one.palette);
+    if (soon <= one.at + patience && soon < session.close) return { ...best, chain: null, later: soon };
+  }
+  return best ?? { chain: null, units: 0, setup: 0, changes: false, later };
+}
+
+function finishOf(job: SeasonJob, need: WorkNeed, own: readonly Chain[]): NeedFinish {
+  const starts = own.flatMap((chain) => (chain.firstStart >= 0 ? [chain.firstStart] : []));
+  const left = own.reduce(
+    (sum, chain) => sum + chain.steps.slice(chain.step).reduce((rest, step, index) => rest + step.hands * (step.units - (index === 0 ? chain.done : 0)), 0),
+    0,
+  );
+  const done = own.every((chain) => chain.step >= chain.steps.length);
+  const at = done ? Math.max(0, ...own.map((chain) => chain.finished)) : null;
+  const day = at !== null ? dayIndexOf(job, at) : daysBeyond(job, left);
+  return { id: need.id, day, lateDays: Math.max(0, day - need.due), at, firstStart: starts.length > 0 ? Math.min(...starts) : null };
+}
+
+/** Work past the last session is reckoned at the pace of the sessions there are. */
+function daysBeyond(job: SeasonJob, left: number): number {
+  const horizon = job.dayEnds.length;
+  const held = job.sessions.reduce((sum, session) => sum + session.close - session.open, 0);
+  return horizon + Math.max(1, Math.ceil(left / Math.max(1, held / Math.max(1, horizon))));
+}
