@@ -9,9 +9,14 @@ export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 
 /** Opens a pool. A server that goes away is an error of the request that meets it, never of the process. */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, connectionTimeoutMillis: 3000, statement_timeout: 20_000 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, idleTimeoutMillis: 600_000, connectionTimeoutMillis: 3000, statement_timeout: 20_000 });
   pool.on("error", () => undefined);
   return drizzle(pool, { schema: tables });
+}
+
+/** Opens as many connections as one screen's reads use, so that the first screen does not wait for them. */
+export async function warm(database: Database): Promise<void> {
+  await Promise.all(Array.from({ length: 6 }, () => database.$client.query("select 1").catch(() => null)));
 }
 
 /** Any number; every server process of this program asks for the same. */

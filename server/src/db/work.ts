@@ -12,9 +12,11 @@ import {
   layer,
   need,
   needLine,
+  ownOccasion,
   posting,
   recipient,
   series,
+  sessionChange,
   sessionPattern,
   shop,
   stage,
@@ -24,7 +26,27 @@ import {
 } from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
-const written = { shop, store, storeMove, series, design, layer, stage, colourway, need, needLine, sessionPattern, batch, unit, benchFact, household, recipient, posting } as const;
+const written = {
+  shop,
+  store,
+  storeMove,
+  series,
+  design,
+  layer,
+  stage,
+  colourway,
+  need,
+  needLine,
+  sessionPattern,
+  sessionChange,
+  ownOccasion,
+  batch,
+  unit,
+  benchFact,
+  household,
+  recipient,
+  posting,
+} as const;
 export type WrittenTable = keyof typeof written;
 type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;
 type NewRow<Name extends WrittenTable> = Omit<InferInsertModel<(typeof written)[Name]>, "shopId" | "version">;

@@ -33,7 +33,10 @@ export async function assembleCards(work: Work, said: CommandPayload<"assemble-c
       .select()
       .from(needLine)
       .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId), eq(needLine.colourwayId, found.colourwayId)));
-    const free = good.filter((each) => each.colourwayId === found.colourwayId).length - lines.reduce((sum, each) => sum + each.assembled, 0);
+    const panels = good.filter((each) => each.colourwayId === found.colourwayId).length;
+    // One good master is enough for any number of printed cards.
+    const makes = need.print && panels > 0 ? Infinity : panels;
+    const free = makes - lines.reduce((sum, each) => sum + each.assembled, 0);
     if (line.quantity > free)
       refuse({
         code: "not-enough-panels",

@@ -17,12 +17,13 @@ import { readLogbook } from "../logbook/reads.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Carrier } from "../outside/carrier.ts";
 import { readSeason } from "../season/reads.ts";
+import { seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
 import { readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
-import { problemOf } from "./problem.ts";
+import { forLog, problemOf } from "./problem.ts";
 
 export interface AppSetting {
   readonly database: Database;
@@ -43,7 +44,7 @@ export function makeApp(setting: AppSetting): Koa {
       if (ctx.status === 404 && ctx.path.startsWith("/api/") && ctx.body === undefined) throw new Refusal(404, `There is no ${ctx.path}.`);
     } catch (error) {
       const problem = problemOf(error);
-      if (problem.status >= 500) setting.log.error({ error, path: ctx.path }, problem.title);
+      if (problem.status >= 500) setting.log.error({ ...forLog(error), path: ctx.path }, problem.title);
       ctx.status = problem.status;
       ctx.type = "application/problem+json";
       ctx.body = JSON.stringify(problem);
@@ -120,6 +121,13 @@ function routes({ database, feed, clock, carrier }: AppSetting): Router {
     ctx.type = found.mediaType;
     ctx.body = found.bytes;
   });
+  router.get("/calendar/:secret", async (ctx) => {
+    const found = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), carrier));
+    if (found === null) throw new Refusal(404, `There is no ${ctx.path}.`);
+    ctx.type = "text/calendar; charset=utf-8";
+    ctx.set("cache-control", "private, no-cache");
+    ctx.body = found;
+  });
   router.get("/feed", (ctx) => {
     ctx.type = "text/event-stream";
     ctx.set("cache-control", "no-store");
@@ -159,6 +167,7 @@ function webFiles(folder: string) {
     const isFile = /\.[a-z0-9]+$/i.test(ctx.path) && existsSync(join(folder, "." + ctx.path));
     const hashed = ctx.path.startsWith("/assets/");
     if (!isFile && hashed) return;
+    // The start command leaves a packed copy beside each file; packing again for every screen takes longer than sending.
     await send(ctx, isFile ? ctx.path : "/index.html", { root: folder, immutable: hashed, maxAge: hashed ? 31_536_000_000 : 0 });
     if (!hashed) ctx.set("cache-control", "no-cache");
   };

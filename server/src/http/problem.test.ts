@@ -1,7 +1,7 @@
 import { Refusal } from "../db/refusal.ts";
 import { pictureHeader } from "../shop/pictures.ts";
 import { clockFrom } from "./clock.ts";
-import { problemOf } from "./problem.ts";
+import { forLog, problemOf } from "./problem.ts";
 
 const coded = (code: string, more: object = {}): Error => Object.assign(new Error("secret words of the driver"), { code, ...more });
 const wrapped = (cause: Error): Error => new Error("Failed query: select secret", { cause });
@@ -39,4 +39,13 @@ test("a JPEG tells its size behind other segments; broken ones are no pictures",
   expect(pictureHeader(Buffer.from([0xff, 0xd8, 0x00, 0x00, 0, 0, 0, 0, 0, 0, 0, 0]))).toBeNull();
   expect(pictureHeader(Buffer.alloc(0))).toBeNull();
   expect(pictureHeader(Buffer.from("GIF89a and more of it, and more"))).toBeNull();
+});
+
+test("the log keeps codes and the statement, never what was being written", () => {
+  const cause = Object.assign(new Error("could not extend file"), { code: "53100" });
+  const kept = forLog(
+    Object.assign(new Error("Failed query: insert ... params: the maker's picture", { cause }), { query: "insert into picture", params: ["the maker's picture"] }),
+  );
+  expect(kept).toMatchObject({ code: "53100", message: "could not extend file", query: "insert into picture" });
+  expect(JSON.stringify(kept)).not.toContain("the maker's picture");
 });

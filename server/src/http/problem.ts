@@ -48,3 +48,11 @@ export function problemOf(error: unknown): Problem {
   if (http.status && http.status >= 400 && http.status < 500) return problem(http.status, "The request cannot be read.", http.message ?? "");
   return problem(500, "A fault of the program.", "It was written to the server's log. Nothing was saved.");
 }
+
+/** What the log keeps of a fault: its codes and the place, never the values that were being written. They are the maker's own, and may be whole pictures. */
+export function forLog(error: unknown): Record<string, unknown> {
+  let root = error as Caused & { stack?: string };
+  while (root.cause) root = root.cause;
+  const query = (error as { query?: unknown }).query;
+  return { message: root.message, code: root.code, constraint: root.constraint, stack: root.stack?.split("\n").slice(1), ...(typeof query === "string" && { query }) };
+}

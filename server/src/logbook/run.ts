@@ -8,9 +8,20 @@ import { Work } from "../db/work.ts";
 import { addDesign, addSeries, changeRoute, changeStack } from "../designs/commands.ts";
 import { addHousehold, postNeed } from "../dispatch/commands.ts";
 import { assembleCards, gradePanels } from "../finish/commands.ts";
-import { addNeed, changeNeed, removeNeed, setSessions } from "../season/commands.ts";
+import {
+  addNeed,
+  addNeeds,
+  addOwnOccasion,
+  addSessionChange,
+  addSessionChanges,
+  changeNeed,
+  removeNeed,
+  removeOwnOccasion,
+  removeSessionChange,
+  setSessions,
+} from "../season/commands.ts";
 import { splitSheets } from "../sheets/commands.ts";
-import { setShop } from "../shop/commands.ts";
+import { setCalendarAddress, setShop } from "../shop/commands.ts";
 import { addStore, buyStore, countStore } from "../stores/commands.ts";
 import type { Done } from "./done.ts";
 import { event } from "./tables.ts";
@@ -22,7 +33,14 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "add-need": addNeed,
   "change-need": changeNeed,
   "remove-need": removeNeed,
+  "add-needs": addNeeds,
   "set-sessions": setSessions,
+  "add-session-change": addSessionChange,
+  "add-session-changes": addSessionChanges,
+  "remove-session-change": removeSessionChange,
+  "add-own-occasion": addOwnOccasion,
+  "remove-own-occasion": removeOwnOccasion,
+  "set-calendar-address": setCalendarAddress,
   "add-series": addSeries,
   "add-design": addDesign,
   "change-stack": changeStack,

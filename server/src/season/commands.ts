@@ -1,11 +1,12 @@
 import type { CommandPayload } from "@yule/contract";
-import { dayAt } from "@yule/core";
+import { dayAt, printTime } from "@yule/core";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
-import { missing, refuse } from "../db/refusal.ts";
+import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
-import { batch, colourway, recipient } from "../db/tables.ts";
+import { batch, colourway, recipient, stage } from "../db/tables.ts";
+import { simulatedCarrier } from "../outside/carrier.ts";
 import { needLine, sessionPattern } from "./tables.ts";
 
 export async function addNeed(work: Work, said: CommandPayload<"add-need">): Promise<Done> {
@@ -13,6 +14,8 @@ export async function addNeed(work: Work, said: CommandPayload<"add-need">): Pro
   if (!found) return missing("design", ["designId"], said.designId);
   await checkDue(work, said.due);
   await checkColourways(work, said.designId, said.lines);
+  await checkSkipped(work, said.designId, said.skipped);
+  if (said.service !== null) checkService(said.zone, said.service);
   const { lines, householdIds, ...row } = said;
   await work.insert("need", row);
   for (const line of lines) await work.insert("needLine", { ...line, needId: said.id, assembled: 0 });
@@ -21,11 +24,32 @@ export async function addNeed(work: Work, said: CommandPayload<"add-need">): Pro
   return { subject: ["need", said.id], summary: `${said.title}: ${String(cards)} × ${found.name} by ${said.due}` };
 }
 
+/** All or nothing: the first fault names its row, and nothing of the file is kept. */
+export async function addNeeds(work: Work, said: CommandPayload<"add-needs">): Promise<Done> {
+  for (const [index, each] of said.needs.entries()) {
+    try {
+      await addNeed(work, each);
+    } catch (thrown) {
+      if (!(thrown instanceof Refusal)) throw thrown;
+      throw new Refusal(
+        thrown.status,
+        thrown.message,
+        thrown.faults.map((fault) => ({ ...fault, path: ["needs", index, ...fault.path] })),
+      );
+    }
+  }
+  return { subject: ["need", said.needs[0]?.id ?? work.shopId], summary: `${String(said.needs.length)} needs added together` };
+}
+
 export async function changeNeed(work: Work, said: CommandPayload<"change-need">): Promise<Done> {
   const found = await work.find("need", said.id);
   if (!found) return missing("need", ["id"], said.id);
   if (said.due && said.due !== found.due) await checkDue(work, said.due);
-  await work.update("need", said.id, { ...(said.title ? { title: said.title } : {}), ...(said.due ? { due: said.due } : {}) }, said.version);
+  if (said.skipped) await checkSkipped(work, found.designId, said.skipped);
+  const zone = said.zone === undefined ? found.zone : said.zone;
+  if (said.service) checkService(zone, said.service);
+  const { id: _id, version, lines: _lines, ...changed } = said;
+  await work.update("need", said.id, changed, version);
   if (said.lines) {
     await checkColourways(work, found.designId, said.lines);
     const old = await work.tx
@@ -43,7 +67,21 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
     }
     for (const id of known.keys()) await work.remove("needLine", id);
   }
-  return { subject: ["need", said.id], summary: `${found.title} changed${said.due ? `, now due ${said.due}` : ""}` };
+  return { subject: ["need", said.id], summary: `${found.title} changed${whatChanged(said)}` };
+}
+
+/** The change in the maker's words. */
+function whatChanged(said: CommandPayload<"change-need">): string {
+  const cards = said.lines?.reduce((sum, line) => sum + line.quantity, 0);
+  const words = [
+    said.due && `now due ${said.due}`,
+    cards !== undefined && `now ${String(cards)} cards`,
+    said.print !== undefined && (said.print ? "printed from one master" : "painted card by card"),
+    said.heat !== undefined && (said.heat ? "dried with the heat tool" : "dried by air"),
+    said.service !== undefined && (said.service === null ? "posted the cheapest way in time" : `posted as ${said.service}`),
+    said.skipped && (said.skipped.length > 0 ? `${String(said.skipped.length)} stages left out` : "with its whole route"),
+  ].filter((word) => typeof word === "string" && word !== "");
+  return words.length > 0 ? `: ${words.join(", ")}` : "";
 }
 
 export async function removeNeed(work: Work, said: CommandPayload<"remove-need">): Promise<Done> {
@@ -91,4 +129,64 @@ async function checkColourways(work: Work, designId: string, lines: readonly { c
   lines.forEach((line, index) => {
     if (!known.some((each) => each.id === line.colourwayId)) missing("colourway of this design", ["lines", index, "colourwayId"], line.colourwayId);
   });
+}
+
+export async function addSessionChange(work: Work, said: CommandPayload<"add-session-change">): Promise<Done> {
+  await work.insert("sessionChange", said);
+  return { subject: ["shop", work.shopId], summary: changeWords(said) };
+}
+
+export async function addSessionChanges(work: Work, said: CommandPayload<"add-session-changes">): Promise<Done> {
+  for (const each of said.changes) await work.insert("sessionChange", each);
+  const [first] = said.changes;
+  return {
+    subject: ["shop", work.shopId],
+    summary: said.changes.length === 1 && first ? changeWords(first) : `${String(said.changes.length)} times that differ from the ordinary week`,
+  };
+}
+
+export async function removeSessionChange(work: Work, said: CommandPayload<"remove-session-change">): Promise<Done> {
+  const found = await work.find("sessionChange", said.id);
+  if (!found) return missing("change of sessions", ["id"], said.id);
+  await work.remove("sessionChange", said.id, said.version);
+  return { subject: ["shop", work.shopId], summary: `No longer: ${changeWords(found)}` };
+}
+
+type ToldChange = Pick<CommandPayload<"add-session-change">, "what" | "title" | "from" | "to" | "who"> & { readonly first: string; readonly last: string };
+
+function changeWords(change: ToldChange): string {
+  const times = change.from !== null && change.to !== null ? `, ${printTime(change.from)} to ${printTime(change.to)}` : "";
+  const days = change.first === change.last ? change.first : `${change.first} to ${change.last}`;
+  const what = { extra: change.who === "helper" ? "Help" : "An extra session", away: "Away", busy: "Busy" }[change.what];
+  return `${what} ${days}${times}${change.title ? `: ${change.title}` : ""}`;
+}
+
+export async function addOwnOccasion(work: Work, said: CommandPayload<"add-own-occasion">): Promise<Done> {
+  if (said.householdId !== null && !(await work.find("household", said.householdId))) return missing("household", ["householdId"], said.householdId);
+  await work.insert("ownOccasion", said);
+  return { subject: ["shop", work.shopId], summary: `${said.title} is kept on ${String(said.date)}.${String(said.month)}.${said.year === null ? "" : String(said.year)}` };
+}
+
+export async function removeOwnOccasion(work: Work, said: CommandPayload<"remove-own-occasion">): Promise<Done> {
+  const found = await work.find("ownOccasion", said.id);
+  if (!found) return missing("occasion", ["id"], said.id);
+  await work.remove("ownOccasion", said.id, said.version);
+  return { subject: ["shop", work.shopId], summary: `${found.title} is kept no longer` };
+}
+
+async function checkSkipped(work: Work, designId: string, skipped: readonly string[]): Promise<void> {
+  if (skipped.length === 0) return;
+  const stages = await work.tx
+    .select({ id: stage.id })
+    .from(stage)
+    .where(and(eq(stage.shopId, work.shopId), eq(stage.designId, designId)));
+  skipped.forEach((id, index) => {
+    if (!stages.some((each) => each.id === id)) missing("stage of this design", ["skipped", index], id);
+  });
+  if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: "every stage", allowed: "a route with at least one stage left" });
+}
+
+function checkService(zone: string | null, service: string): void {
+  const offered = simulatedCarrier.table.filter((line) => line.zone === zone).map((line) => line.service);
+  if (!offered.includes(service)) refuse({ code: "no-service", path: ["service"], given: service, allowed: offered.length > 0 ? offered.join(", ") : "none: it is handed over" });
 }

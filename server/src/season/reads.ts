@@ -2,7 +2,7 @@ import type { SeasonRead } from "@yule/contract";
 import { asc } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { posting, recipient } from "../db/tables.ts";
-import { need, needLine, sessionPattern } from "./tables.ts";
+import { need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
 
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const needs = await tx.select().from(need).orderBy(asc(need.due), asc(need.id));
@@ -10,20 +10,17 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const households = await tx.select({ needId: recipient.needId }).from(recipient);
   const postings = await tx.select({ needId: posting.needId, on: posting.on }).from(posting);
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
+  const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
+  const ownOccasions = await tx.select().from(ownOccasion).orderBy(asc(ownOccasion.month), asc(ownOccasion.date));
   return {
-    needs: needs.map((row) => ({
-      id: row.id,
-      version: row.version,
-      kind: row.kind,
-      title: row.title,
-      designId: row.designId,
-      due: row.due,
-      zone: row.zone,
-      priceMinor: row.priceMinor,
+    needs: needs.map(({ shopId: _shop, ...row }) => ({
+      ...row,
       lines: lines.filter((line) => line.needId === row.id).map(({ id, colourwayId, quantity, assembled }) => ({ id, colourwayId, quantity, assembled })),
       households: households.filter((each) => each.needId === row.id).length,
       postedOn: postings.find((each) => each.needId === row.id)?.on ?? null,
     })),
-    sessions: sessions.map(({ id, weekday, from, to }) => ({ id, weekday, from, to })),
+    sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
+    changes: changes.map(({ shopId: _shop, ...change }) => change),
+    ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
   };
 }

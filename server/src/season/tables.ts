@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, date, foreignKey, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design } from "../designs/tables.ts";
 import { shop } from "../shop/tables.ts";
@@ -8,17 +8,30 @@ export const need = pgTable(
   "need",
   {
     ...owned,
-    kind: text("kind", { enum: ["commission", "order", "mailing list", "fair", "shop listing", "own use"] }).notNull(),
+    kind: text("kind", { enum: ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] }).notNull(),
     title: text("title").notNull(),
     designId: uuid("design_id").notNull(),
     due: date("due", { mode: "string" }).notNull(),
     zone: text("zone", { enum: ["inland", "neighbour", "overseas"] }),
     priceMinor: integer("price_minor"),
+    depositMinor: integer("deposit_minor"),
+    proofWanted: boolean("proof_wanted").notNull().default(false),
+    neutralCards: integer("neutral_cards").notNull().default(0),
+    occasion: text("occasion"),
+    setUpFrom: integer("set_up_from"),
+    tableLength: integer("table_length"),
+    photoOn: date("photo_on", { mode: "string" }),
+    liveBy: date("live_by", { mode: "string" }),
+    service: text("service"),
+    print: boolean("print").notNull().default(false),
+    heat: boolean("heat").notNull().default(false),
+    skipped: uuid("skipped").array().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     index("need_by_due").on(table.shopId, table.due),
+    check("need_money", sql`coalesce(${table.priceMinor}, 0) >= 0 and coalesce(${table.depositMinor}, 0) >= 0 and ${table.neutralCards} >= 0`),
   ],
 );
 
@@ -42,10 +55,65 @@ export const needLine = pgTable(
 
 export const sessionPattern = pgTable(
   "session_pattern",
-  { ...owned, weekday: integer("weekday").notNull(), from: integer("from_minute").notNull(), to: integer("to_minute").notNull() },
+  {
+    ...owned,
+    weekday: integer("weekday").notNull(),
+    from: integer("from_minute").notNull(),
+    to: integer("to_minute").notNull(),
+    who: text("who", { enum: ["maker", "helper"] })
+      .notNull()
+      .default("maker"),
+    light: boolean("light").notNull().default(false),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     check("session_times", sql`${table.weekday} between 0 and 6 and ${table.from} >= 0 and ${table.to} > ${table.from} and ${table.to} <= 1440`),
+  ],
+);
+
+export const sessionChange = pgTable(
+  "session_change",
+  {
+    ...owned,
+    what: text("what", { enum: ["extra", "away", "busy"] }).notNull(),
+    title: text("title").notNull().default(""),
+    first: date("first_day", { mode: "string" }).notNull(),
+    last: date("last_day", { mode: "string" }).notNull(),
+    from: integer("from_minute"),
+    to: integer("to_minute"),
+    who: text("who", { enum: ["maker", "helper"] })
+      .notNull()
+      .default("maker"),
+    light: boolean("light").notNull().default(false),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    index("session_change_by_day").on(table.shopId, table.first),
+    check(
+      "session_change_times",
+      sql`${table.last} >= ${table.first} and (${table.from} is null) = (${table.to} is null) and (${table.from} is null or (${table.from} >= 0 and ${table.to} > ${table.from} and ${table.to} <= 1440))`,
+    ),
+    check("session_change_what", sql`${table.what} in ('extra', 'away', 'busy') and (${table.what} <> 'extra' or ${table.from} is not null)`),
+  ],
+);
+
+export const ownOccasion = pgTable(
+  "own_occasion",
+  {
+    ...owned,
+    title: text("title").notNull(),
+    kind: text("kind", { enum: ["birthday", "anniversary", "wedding", "school", "other"] }).notNull(),
+    year: integer("year"),
+    month: integer("month").notNull(),
+    date: integer("date_of_month").notNull(),
+    householdId: uuid("household_id"),
+    weeksAhead: integer("weeks_ahead").notNull().default(0),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    check("own_occasion_day", sql`${table.month} between 1 and 12 and ${table.date} between 1 and 31 and ${table.weeksAhead} between 0 and 52`),
   ],
 );

@@ -18,6 +18,12 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     country: row.country,
     timeZone: row.timeZone,
     currency: row.currency,
+    lateAfter: row.lateAfter,
+    dryingPlaces: row.dryingPlaces,
+    changeover: row.changeover,
+    helperMay: row.helperMay as ShopRead["helperMay"],
+    occasionCountries: row.occasionCountries,
+    calendarSecret: row.calendarSecret,
     now: now.toISOString(),
     account: { id: who.id, name: who.name, role: who.role },
   };

@@ -14,10 +14,17 @@ export const shop = pgTable(
     country: text("country").notNull(),
     timeZone: text("time_zone").notNull(),
     currency: text("currency").notNull(),
+    lateAfter: integer("late_after").notNull().default(1290),
+    dryingPlaces: integer("drying_places"),
+    changeover: integer("changeover").notNull().default(5),
+    helperMay: text("helper_may").array().notNull().default(["prepare", "assemble", "pack"]),
+    occasionCountries: text("occasion_countries").array().notNull().default([]),
+    calendarSecret: text("calendar_secret"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId] }),
     check("shop_is_its_own", sql`${table.shopId} = ${table.id}`),
+    check("shop_late_after", sql`${table.lateAfter} between 0 and 1440 and coalesce(${table.dryingPlaces}, 1) > 0 and ${table.changeover} >= 0`),
     check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`),
   ],
 );

@@ -1,0 +1,51 @@
+import { addDays, day, dayAt, keptSessions, momentAt, serviceFor, type Day, type SessionChange } from "@yule/core";
+import ical, { ICalCalendarMethod } from "ical-generator";
+import { timingSafeEqual } from "node:crypto";
+import type { Transaction } from "../db/pool.ts";
+import type { Carrier } from "../outside/carrier.ts";
+import { shop } from "../shop/tables.ts";
+import { readSeason } from "./reads.ts";
+
+const SESSIONS_AHEAD = 60;
+
+/**
+ * The season as iCalendar (RFC 5545): what is due, the last posting days, the sessions to come. Days are days, sessions
+ * are moments, so that a calendar in any time zone shows them right over a change of the clocks.
+ * @returns null when the secret is not the one given out
+ */
+export async function seasonCalendar(tx: Transaction, secret: string, now: Date, carrier: Carrier): Promise<string | null> {
+  const [row] = await tx.select().from(shop);
+  if (!row?.calendarSecret || !sameSecret(row.calendarSecret, secret)) return null;
+  const season = await readSeason(tx);
+  const today = dayAt(now, row.timeZone);
+  const calendar = ical({ name: `${row.name}, season`, method: ICalCalendarMethod.PUBLISH, prodId: { company: "Yule Stack", product: "season", language: "EN" } });
+  const allDay = (id: string, on: Day, summary: string): void => {
+    const start = new Date(`${on}T00:00:00Z`);
+    calendar.createEvent({ id, start, end: new Date(`${addDays(on, 1)}T00:00:00Z`), allDay: true, timezone: "UTC", summary, stamp: now });
+  };
+  const holidays = new Set(carrier.holidays(today));
+  for (const need of season.needs.filter((each) => each.postedOn === null)) {
+    const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
+    allDay(`${need.id}-due`, day(need.due), `Due: ${need.title}, ${String(cards)} cards`);
+    if (need.zone === null) continue;
+    const table = need.service === null ? carrier.table : carrier.table.filter((line) => line.service === need.service);
+    const post = serviceFor(table, need.zone, day(need.due), today, holidays);
+    if (post.ok) allDay(`${need.id}-post`, post.value.postBy, `Last day to post: ${need.title} (${post.value.service})`);
+  }
+  const changes = season.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
+  for (const session of keptSessions(season.sessions, changes, today, addDays(today, SESSIONS_AHEAD), row.lateAfter))
+    calendar.createEvent({
+      id: `session-${session.day}-${String(session.from)}-${session.who}`,
+      start: momentAt(session.day, session.from, row.timeZone),
+      end: momentAt(session.day, session.to, row.timeZone),
+      summary: session.who === "helper" ? "Help at the card table" : "At the card table",
+      stamp: now,
+    });
+  return calendar.toString();
+}
+
+/** In the same time whatever is wrong with it. */
+function sameSecret(known: string, given: string): boolean {
+  const [a, b] = [Buffer.from(known), Buffer.from(given)];
+  return a.length === b.length && timingSafeEqual(a, b);
+}
