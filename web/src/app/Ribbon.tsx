@@ -1,11 +1,13 @@
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
-import { daysBetween, printDay, printMinutes, printTime } from "@yule/core";
-import { useEffect, useRef, useState } from "react";
+import { daysBetween, minutes, printDay, printMinutes, printTime, type KeptSession } from "@yule/core";
+import { memo, useEffect, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { Popup } from "../kit/Popup.tsx";
 import { HAIR, INK, PAPER, Words } from "../kit/drawing.tsx";
 import type { Outlook } from "./outlook.ts";
 import { hang, rulerOf, tagsOf, TAG_WIDTH, type HungTag } from "./ribbon.ts";
+import { rowOf } from "../season/needRow.ts";
+import { usePlanned, type Planned } from "../season/planned.ts";
 import { ribbonZoomed } from "./screen.ts";
 import { useAppDispatch, useAppSelector } from "./store.ts";
 
@@ -59,7 +61,7 @@ const short = (text: string): string => (text.length > 16 ? `${text.slice(0, 15)
 function PaperTag({ tag, thin }: { tag: HungTag; thin: boolean }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
-  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}`;
+  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}${tag.chance === null ? "" : `, ${String(Math.round(tag.chance * 100))} in 100`}`;
   const common = {
     role: "link",
     tabIndex: 0,
@@ -89,7 +91,7 @@ function PaperTag({ tag, thin }: { tag: HungTag; thin: boolean }) {
         strokeWidth={1}
         strokeDasharray={tag.safety === "runs out" ? "4 3" : undefined}
       />
-      <rect x={x + 0.5} y={y + TAG_HEIGHT - 6} width={TAG_WIDTH - 1} height={6} fill={FILLS[tag.safety]} />
+      <OddsStrip tag={tag} x={x} y={y + TAG_HEIGHT - 6} />
       <circle cx={Math.max(x + 14, Math.min(x + TAG_WIDTH - 14, tag.x))} cy={y + 6} r={2.6} fill="var(--chakra-colors-table)" stroke={INK} />
       <Words x={x + TAG_WIDTH / 2} y={y + 21} anchor="middle" size={14} weight={700} fill={INK}>
         {short(tag.title)}
@@ -101,13 +103,48 @@ function PaperTag({ tag, thin }: { tag: HungTag; thin: boolean }) {
   );
 }
 
+/** The foot of a tag: its state, and of ten parts as many filled as its chance of being in time. */
+function OddsStrip({ tag, x, y }: { tag: HungTag; x: number; y: number }) {
+  const parts = tag.chance === null || tag.safety === "cannot" ? 10 : Math.round(tag.chance * 10);
+  return (
+    <>
+      <rect x={x + 0.5} y={y} width={((TAG_WIDTH - 1) * parts) / 10} height={6} fill={FILLS[tag.safety]} />
+      {tag.chance !== null &&
+        Array.from({ length: 9 }, (_, index) => (
+          <line key={index} x1={x + ((index + 1) * TAG_WIDTH) / 10} x2={x + ((index + 1) * TAG_WIDTH) / 10} y1={y} y2={y + 6} stroke={PAPER} strokeWidth={1.5} />
+        ))}
+    </>
+  );
+}
+
+const keyOf = (session: KeptSession): string => `${session.day}/${String(session.to)}/${session.who}`;
+
+/**
+ * Minutes planned into each session, by its day, end and person: these stay while the running one is shortened. Before
+ * the plan is there, as the hours alone fill them.
+ */
+function usedMinutes(outlook: Outlook, planned: Planned | null): Map<string, number> {
+  if (!planned) return new Map(outlook.sessions.map((session, index) => [keyOf(session), outlook.plan.filled[index] ?? 0]));
+  const used = new Map<string, number>();
+  for (const block of planned.answer.plan.blocks) {
+    const session = planned.facts.sessions[block.session];
+    if (session) used.set(keyOf(session), (used.get(keyOf(session)) ?? 0) + block.setup + block.end - block.start);
+  }
+  return used;
+}
+
 /** The season drawn like a ruler. On the bench it is a thin strip. */
-export function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
+export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
   const dispatch = useAppDispatch();
   const weeks = useAppSelector((state) => state.screen.ribbonWeeks);
   const [ref, width] = useWidth();
   const ruler = rulerOf(outlook.today, weeks, width);
-  const hung = hang(tagsOf(outlook, ruler), width);
+  const planned = usePlanned();
+  const hung = hang(
+    tagsOf(outlook, ruler, (view) => rowOf(view, planned)),
+    width,
+  );
+  const used = usedMinutes(outlook, planned);
   const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? ROWS[0] : ROWS[tag.row] + TAG_HEIGHT + 6)));
   const height = thin ? RULER + 26 : lowest;
   const todayX = (daysBetween(ruler.first, outlook.today) + outlook.minute / 1440) * ruler.pixelsPerDay;
@@ -142,14 +179,15 @@ export function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
           </g>
         ))}
         {!thin &&
-          outlook.sessions.map((session, index) => {
+          outlook.allSessions.map((session) => {
+            const filled = used.get(keyOf(session)) ?? 0;
             const x = (daysBetween(ruler.first, session.day) + session.from / 1440) * ruler.pixelsPerDay;
-            const share = (outlook.plan.filled[index] ?? 0) / Math.max(1, session.length);
+            const share = Math.min(1, filled / Math.max(1, session.length));
             const wide = Math.max(6, Math.min(18, ruler.pixelsPerDay * 0.7));
             if (x > width) return null;
             return (
-              <g key={`${session.day}${String(session.from)}`}>
-                <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(outlook.plan.filled[index] ?? session.length)} planned`}</title>
+              <g key={`${session.day}${String(session.from)}${session.who}`}>
+                <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(minutes(Math.round(filled)))} planned`}</title>
                 <rect x={x} y={RULER + 3} width={wide} height={13} rx={3} fill={PAPER} stroke={INK} strokeOpacity={0.55} />
                 <rect x={x + 1} y={RULER + 4 + 11 * (1 - share)} width={wide - 2} height={11 * share} rx={2} fill={INK} fillOpacity={0.62} />
               </g>
@@ -175,7 +213,7 @@ export function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
       </VisuallyHidden>
     </Box>
   );
-}
+});
 
 function ZoomButton({ sign, label, onPress }: { sign: string; label: string; onPress: () => void }) {
   return (
@@ -187,6 +225,7 @@ function ZoomButton({ sign, label, onPress }: { sign: string; label: string; onP
 
 /** The ribbon's days as a list, for those who cannot read a ruler. */
 function RibbonTable({ outlook }: { outlook: Outlook }) {
+  const planned = usePlanned();
   return (
     <Popup
       placement="bottom-end"
@@ -200,9 +239,11 @@ function RibbonTable({ outlook }: { outlook: Outlook }) {
         ? "Nothing is owed."
         : [...outlook.open]
             .sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1))
-            .map((view) => (
+            .map((view) => ({ view, row: rowOf(view, planned) }))
+            .map(({ view, row }) => (
               <Box key={view.need.id} paddingY="6px" borderBottom="1px solid" borderColor="hairline">
-                {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {view.outlook.safety}
+                {printDay(view.readyBy)}: <Link to={`/season?need=${view.need.id}`}>{view.need.title}</Link>, {view.cards} cards, {row.safety}
+                {row.chance === null ? "" : `, ${String(Math.round(row.chance * 100))} in 100`}
               </Box>
             ))}
     </Popup>

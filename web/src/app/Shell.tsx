@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { printDay, printTime } from "@yule/core";
-import { useEffect } from "react";
+import { lazy, memo, Suspense, useEffect, useLayoutEffect } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { SystemProvider } from "../kit/measure.tsx";
-import { Setup } from "../shop/Setup.tsx";
+import { rowOf } from "../season/needRow.ts";
+import { PlannedProvider, usePlanned, usePlannedSeason, type Planned } from "../season/planned.ts";
 import { useDesignsQuery, useShopQuery } from "./api.ts";
 import { useFeed } from "./feed.ts";
 import { AwayLine, Notices } from "./Notices.tsx";
@@ -17,6 +18,9 @@ import { useAppDispatch, useAppSelector } from "./store.ts";
 import { VIEWS } from "./views.ts";
 import type { Problem } from "@yule/contract";
 
+/** Met once in the life of a shop. */
+const Setup = lazy(async () => ({ default: (await import("../shop/Setup.tsx")).Setup }));
+
 /** The frame of every view: head, ribbon, index tabs, sheet of paper. */
 export function Shell() {
   useFeed();
@@ -25,49 +29,54 @@ export function Shell() {
   const { outlook, problem } = useOutlook();
   const { pathname } = useLocation();
   const thin = pathname.startsWith("/bench");
+  const planned = usePlannedSeason(outlook, pathname.startsWith("/season"));
   useKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   return (
     <SystemProvider value={shop.data?.lengthSystem ?? "in"}>
-      <Flex direction="column" minHeight="100%">
-        <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
-          To the verdict
-        </a>
-        <Head outlook={outlook} />
-        <AwayLine />
-        {empty ? (
-          <Setup />
-        ) : (
-          <>
-            {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
-            <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
-              <Tabs outlook={outlook} />
-              <Box
-                as="main"
-                flex="1"
-                minWidth={0}
-                bg="paper"
-                borderStyle="solid"
-                borderColor="hairline"
-                borderWidth="0"
-                borderTopWidth="1px"
-                borderLeftWidth={{ base: 0, lg: "1px" }}
-                borderTopLeftRadius={{ lg: "14px" }}
-                padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
-              >
-                {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
-              </Box>
-            </Flex>
-          </>
-        )}
-        <Notices />
-      </Flex>
+      <PlannedProvider value={planned}>
+        <Flex direction="column" minHeight="100%">
+          <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
+            To the verdict
+          </a>
+          <Head outlook={outlook} />
+          <AwayLine />
+          {empty ? (
+            <Suspense fallback={<Loading />}>
+              <Setup />
+            </Suspense>
+          ) : (
+            <>
+              {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
+              <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
+                <Tabs outlook={outlook} />
+                <Box
+                  as="main"
+                  flex="1"
+                  minWidth={0}
+                  bg="paper"
+                  borderStyle="solid"
+                  borderColor="hairline"
+                  borderWidth="0"
+                  borderTopWidth="1px"
+                  borderLeftWidth={{ base: 0, lg: "1px" }}
+                  borderTopLeftRadius={{ lg: "14px" }}
+                  padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
+                >
+                  {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
+                </Box>
+              </Flex>
+            </>
+          )}
+          <Notices />
+        </Flex>
+      </PlannedProvider>
     </SystemProvider>
   );
 }
 
-function Head({ outlook }: { outlook: Outlook | null }) {
+const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
   const dispatch = useAppDispatch();
   const { data: shop } = useShopQuery();
   const evening = useAppSelector((state) => state.screen.evening);
@@ -108,12 +117,12 @@ function Head({ outlook }: { outlook: Outlook | null }) {
       </Text>
     </Flex>
   );
-}
+});
 
 /** How many things in a view ask for attention, and how badly. */
-function calls(outlook: Outlook | null): Readonly<Record<string, { count: number; bad: boolean }>> {
+function calls(outlook: Outlook | null, planned: Planned | null): Readonly<Record<string, { count: number; bad: boolean }>> {
   if (!outlook) return {};
-  const late = outlook.open.filter((view) => view.outlook.safety === "cannot").length;
+  const late = outlook.open.filter((view) => rowOf(view, planned).safety === "cannot").length;
   const post = outlook.open.filter((view) => view.stage === "to post" && view.readyBy <= outlook.today).length;
   return {
     season: { count: late, bad: true },
@@ -123,8 +132,8 @@ function calls(outlook: Outlook | null): Readonly<Record<string, { count: number
   };
 }
 
-function Tabs({ outlook }: { outlook: Outlook | null }) {
-  const called = calls(outlook);
+const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
+  const called = calls(outlook, usePlanned());
   return (
     <Flex
       as="nav"
@@ -184,14 +193,15 @@ function Tabs({ outlook }: { outlook: Outlook | null }) {
       })}
     </Flex>
   );
-}
+});
 
 /** Keys: 1 to 8 for the views, u to take the last thing back. Not while something is being written. */
 function useKeys(): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const last = useAppSelector((state) => [...state.outbox.notices].reverse().find((notice) => notice.undo !== null)?.undo ?? null);
-  useEffect(() => {
+  // Before the first paint: a key pressed as soon as the verdict is there must count.
+  useLayoutEffect(() => {
     const pressed = (key: KeyboardEvent): void => {
       const target = key.target as HTMLElement | null;
       if (key.ctrlKey || key.metaKey || key.altKey || target?.closest("input, textarea, select, [role=dialog]")) return;

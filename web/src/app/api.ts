@@ -1,15 +1,5 @@
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
-import {
-  problemSchema,
-  type BenchRead,
-  type DesignsRead,
-  type DispatchRead,
-  type LogbookRead,
-  type Problem,
-  type SeasonRead,
-  type ShopRead,
-  type StoresRead,
-} from "@yule/contract";
+import type { BenchRead, DesignsRead, DispatchRead, LogbookRead, Problem, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { ALL_TAGS } from "./tags.ts";
 import { withWaiting } from "./waiting.ts";
@@ -39,6 +29,8 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
   const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
   // An answer that broke off on its way is no answer.
   if (answer.ok && (body !== null || answer.status === 204)) return body;
+  // Read only when something went wrong, so that the schemas do not stand before the first view.
+  const { problemSchema } = await import("@yule/contract");
   const problem = problemSchema.safeParse(body);
   throw new ProblemError(problem.success ? problem.data : OFFLINE);
 }
@@ -47,7 +39,8 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
 const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   try {
     const data = await request(path);
-    await keepAnswer(path, data).catch(() => undefined);
+    // Kept beside the way, not on it: the disk of a tablet is slow and the maker waits for the answer only.
+    void keepAnswer(path, data).catch(() => undefined);
     return { data: withWaiting(path, data, await allInOutbox().catch(() => [])) };
   } catch (thrown) {
     const problem = problemIn(thrown);

@@ -28,16 +28,20 @@ const router = createBrowserRouter([
   },
 ]);
 
-// The reads are asked for before anything is drawn, so that both wait for the same moment.
+// The reads and the view are asked for before anything is drawn, so that all wait for the same moment.
 const { shop, season, designs, stores, bench, dispatch } = api.endpoints;
-for (const read of [shop.initiate(), season.initiate(), designs.initiate(), stores.initiate(), bench.initiate(), dispatch.initiate()])
-  void store.dispatch(read as ReturnType<typeof shop.initiate>);
+const reads = [shop.initiate(), season.initiate(), designs.initiate(), stores.initiate(), bench.initiate(), dispatch.initiate()].map((read) =>
+  store.dispatch(read as ReturnType<typeof shop.initiate>),
+);
+const view = VIEWS.find((each) => location.pathname.startsWith(`/${each.path}`)) ?? VIEWS[0];
+const ready = Promise.allSettled([...reads, view?.load()]);
 registerSW({ immediate: false });
 // What a closed browser left in the outbox goes up first.
 void sendAll();
 
-const root = document.getElementById("root");
-if (root) {
+const draw = (): void => {
+  const root = document.getElementById("root");
+  if (!root) return;
   createRoot(root).render(
     <StrictMode>
       <Provider store={store}>
@@ -47,4 +51,6 @@ if (root) {
       </Provider>
     </StrictMode>,
   );
-}
+};
+// Drawing the empty frame first and everything again a blink later takes longer than waiting for that blink.
+void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(draw);

@@ -1,4 +1,4 @@
-import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead } from "@yule/contract";
 import {
   addDays,
   day,
@@ -7,18 +7,19 @@ import {
   overmake,
   seasonPlan,
   serviceFor,
-  sessionsBetween,
+  keptSessions,
   sessionsLeft,
   stockOutlook,
   type Day,
   type Minutes,
   type NeedOutlook,
   type SeasonPlan,
-  type Session,
+  type KeptSession,
+  type SessionChange,
   type StockOutlook,
   type Transit,
 } from "@yule/core";
-import { useMemo } from "react";
+import { useDeferredValue, useMemo } from "react";
 import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "./api.ts";
 import { useToday } from "./clock.ts";
 import { envelopeFor, panelsPerSheet, basesPerSheet } from "./materials.ts";
@@ -32,6 +33,7 @@ const DAYS_TO_PAINT = 2;
 
 /** How far ahead sessions are planned. */
 const HORIZON_DAYS = 120;
+const MOST_DAYS_AHEAD = 400;
 
 export type NeedStage = "not begun" | "on the bench" | "to inspect" | "to assemble" | "to post" | "done";
 
@@ -45,6 +47,8 @@ export interface NeedView {
   readonly good: number;
   /** Panels on the bench that are neither spoilt nor graded. */
   readonly coming: number;
+  /** Panels on the bench that have gone through a stage, by its id. */
+  readonly doneAt: ReadonlyMap<string, number>;
   /** Panels to paint so that enough are good, per line of the need; nothing for those with a batch. */
   readonly toPaint: readonly { readonly colourwayId: string; readonly quantity: number; readonly make: number }[];
   readonly post: (Transit & { readonly postBy: Day }) | null;
@@ -60,7 +64,14 @@ export interface Outlook {
   readonly now: Date;
   readonly needs: readonly NeedView[];
   readonly open: readonly NeedView[];
-  readonly sessions: readonly Session[];
+  /** The maker's own sessions that are still to come. */
+  readonly sessions: readonly KeptSession[];
+  /** Those of the helper too. */
+  readonly allSessions: readonly KeptSession[];
+  /** The ordinary week, and what differs from it. */
+  readonly pattern: SeasonRead["sessions"];
+  readonly changes: SeasonRead["changes"];
+  readonly batches: readonly BatchRead[];
   readonly plan: SeasonPlan;
   readonly designs: readonly DesignRead[];
   readonly stores: readonly StoreRead[];
@@ -80,29 +91,33 @@ export function useOutlook(): { outlook: Outlook | null; problem: unknown } {
   const bench = useBenchQuery();
   const dispatch = useDispatchQuery();
   const { today, minute, now } = useToday();
+  // A tap at the bench must be answered at once; what it means for the whole season may follow a moment later.
+  const told = useDeferredValue(bench.data);
   const outlook = useMemo(() => {
-    if (!shop.data || !season.data || !designs.data || !stores.data || !bench.data || !dispatch.data) return null;
+    if (!shop.data || !season.data || !designs.data || !stores.data || !told || !dispatch.data) return null;
     return workOut({
       shop: shop.data,
       needs: season.data.needs,
       pattern: season.data.sessions,
+      changes: season.data.changes,
       designs: designs.data.designs,
       stores: stores.data.stores,
-      batches: bench.data.batches,
-      yields: bench.data.yields,
+      batches: told.batches,
+      yields: told.yields,
       dispatch: dispatch.data,
       today,
       minute,
       now,
     });
-  }, [shop.data, season.data, designs.data, stores.data, bench.data, dispatch.data, today, minute, now]);
+  }, [shop.data, season.data, designs.data, stores.data, told, dispatch.data, today, minute, now]);
   return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
 }
 
 interface Told {
   readonly shop: ShopRead;
   readonly needs: readonly NeedRead[];
-  readonly pattern: readonly { weekday: number; from: number; to: number }[];
+  readonly pattern: SeasonRead["sessions"];
+  readonly changes: SeasonRead["changes"];
   readonly designs: readonly DesignRead[];
   readonly stores: readonly StoreRead[];
   readonly batches: readonly BatchRead[];
@@ -117,10 +132,11 @@ interface Told {
 export function workOut(told: Told): Outlook {
   const yields = new Map(told.yields.map((each) => [each.designId, each]));
   const holidays = new Set(told.dispatch.carrier.holidays.map(day));
-  const sessions = sessionsLeft(sessionsBetween(told.pattern, told.today, addDays(told.today, HORIZON_DAYS)), told.today, told.minute);
+  const allSessions = sessionsAhead(told);
+  const sessions = allSessions.filter((session) => session.who === "maker");
   const bare = told.needs.flatMap((need) => {
     const design = told.designs.find((each) => each.id === need.designId);
-    return design ? [bareView(told, need, design, yields, holidays)] : [];
+    return design ? [bareView(told, need, withoutSkipped(design, need.skipped), yields, holidays)] : [];
   });
   const plan = seasonPlan(
     bare.map((each) => ({ id: each.need.id, hands: each.hands, readyBy: each.readyBy, waitingDays: each.nights })),
@@ -133,13 +149,32 @@ export function workOut(told: Told): Outlook {
     return { ...view, outlook: safeToPost(view.stage, outlook, view.readyBy, told.today) };
   });
   const open = needs.filter((each) => each.stage !== "done");
-  return { ...told, needs, open, sessions, plan, yields, stock: stockOf(told.stores, open) };
+  return { ...told, needs, open, sessions, allSessions, plan, yields, stock: stockOf(told.stores, open) };
+}
+
+/** Sessions to come, until the last need is due and some weeks beyond. */
+function sessionsAhead(told: Pick<Told, "pattern" | "changes" | "today" | "minute" | "shop" | "needs">): KeptSession[] {
+  const lastDue = told.needs.reduce<Day>((latest, need) => (need.due > latest ? day(need.due) : latest), told.today);
+  const until = [addDays(told.today, HORIZON_DAYS), addDays(lastDue, 14)].sort()[1] ?? told.today;
+  const latest = addDays(told.today, MOST_DAYS_AHEAD);
+  const changes = told.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
+  return sessionsLeft(keptSessions(told.pattern, changes, told.today, until < latest ? until : latest, told.shop.lateAfter), told.today, told.minute);
 }
 
 /** A need whose cards are made is safe as long as its day has not passed. */
 function safeToPost(stage: NeedStage, outlook: NeedOutlook, readyBy: Day, today: Day): NeedOutlook {
   if (stage === "done") return { ...outlook, safety: "safe" };
   return stage === "to post" ? { ...outlook, safety: readyBy < today ? "cannot" : readyBy === today ? "tight" : "safe" } : outlook;
+}
+
+/** A design as it is made for a need that leaves stages out. */
+const withoutSkipped = (design: DesignRead, skipped: readonly string[]): DesignRead =>
+  skipped.length === 0 ? design : { ...design, stages: design.stages.filter((stage) => !skipped.includes(stage.id)) };
+
+/** Good cards a colourway's panels give: each its own, or any number printed from one master. */
+export function cardsFrom(need: NeedRead, colourwayId: string, goodPanels: number): number {
+  if (!need.print || goodPanels === 0) return goodPanels;
+  return need.lines.reduce((sum, line) => sum + (line.colourwayId === colourwayId ? line.quantity : 0), 0);
 }
 
 function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<string, { good: number; bad: number }>, holidays: ReadonlySet<Day>) {
@@ -153,12 +188,15 @@ function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<st
       facts: batch.facts.filter((fact) => fact.unitId === unit.id && fact.what === "done"),
     })),
   );
-  const good = units.filter(({ unit }) => unit.grade === "good").length;
+  const good = [...new Set(need.lines.map((line) => line.colourwayId))].reduce(
+    (sum, id) => sum + cardsFrom(need, id, units.filter(({ unit }) => unit.grade === "good" && unit.colourwayId === id).length),
+    0,
+  );
   const coming = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt).length;
   const record = yields.get(design.id) ?? { good: 0, bad: 0 };
   const toPaint = need.lines.flatMap((line) => {
     const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || unit.grade === "good")).length;
-    const missing = line.quantity - there;
+    const missing = (need.print ? 1 : line.quantity) - there;
     if (missing <= 0) return [];
     const answer = overmake({ need: missing, good: record.good, bad: record.bad, confidence: CONFIDENCE, prior: FIRST_GUESS });
     return [{ colourwayId: line.colourwayId, quantity: missing, make: answer.ok ? answer.value.make : missing }];
@@ -180,7 +218,8 @@ function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<st
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   // The cheapest service is only as good as the days it leaves for the work.
   const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(loadOf)) : 1);
-  const service = need.zone === null ? null : serviceFor(told.dispatch.carrier.table, need.zone, due, readyAtBest, holidays);
+  const table = need.service === null ? told.dispatch.carrier.table : told.dispatch.carrier.table.filter((line) => line.service === need.service);
+  const service = need.zone === null ? null : serviceFor(table, need.zone, due, readyAtBest, holidays);
   const post = service?.ok ? service.value : null;
   return {
     need,
@@ -190,6 +229,9 @@ function bareView(told: Told, need: NeedRead, design: DesignRead, yields: Map<st
     assembled,
     good,
     coming,
+    doneAt: new Map(
+      design.stages.map((stage) => [stage.id, units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.some((fact) => fact.stageId === stage.id)).length]),
+    ),
     toPaint,
     post,
     readyBy: post?.postBy ?? due,

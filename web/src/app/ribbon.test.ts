@@ -8,6 +8,7 @@ const tag = (index: number, safety: Tag["safety"] = "safe", x = index * 30): Tag
   day: day("2031-11-08"),
   x,
   safety,
+  chance: null,
   to: "/season",
 });
 

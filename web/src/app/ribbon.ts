@@ -1,5 +1,5 @@
 import { addDays, daysBetween, monthName, weekdayOf, type Day, type Safety } from "@yule/core";
-import type { Outlook } from "./outlook.ts";
+import type { NeedView, Outlook } from "./outlook.ts";
 
 export interface Tag {
   readonly id: string;
@@ -8,6 +8,8 @@ export interface Tag {
   readonly day: Day;
   readonly x: number;
   readonly safety: Safety | "last post" | "runs out";
+  /** Chance of being in time; null before the season is planned and where there is none. */
+  readonly chance: number | null;
   readonly to: string;
 }
 
@@ -45,7 +47,7 @@ export function rulerOf(today: Day, weeks: number, width: number): Ruler {
 }
 
 /** Everything that hangs from the ruler: open needs, last posting days and what runs out. */
-export function tagsOf(outlook: Outlook, ruler: Ruler): Tag[] {
+export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: Safety; readonly chance: number | null }): Tag[] {
   const at = (day: Day): number => (daysBetween(ruler.first, day) + 0.5) * ruler.pixelsPerDay;
   const needs = outlook.needs
     .filter((view) => view.stage !== "done" || daysBetween(outlook.today, view.readyBy) > -10)
@@ -55,7 +57,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler): Tag[] {
       detail: view.stage === "done" ? "posted" : view.cards === 1 ? "1 card" : `${String(view.cards)} cards`,
       day: view.readyBy,
       x: at(view.readyBy),
-      safety: view.outlook.safety,
+      ...(view.stage === "done" ? { safety: view.outlook.safety, chance: null } : stand(view)),
       to: `/season?need=${view.need.id}`,
     }));
   const empty = outlook.stock.flatMap(({ store, outlook: stock }): Tag[] =>
@@ -68,6 +70,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler): Tag[] {
             day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
             x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on),
             safety: "runs out",
+            chance: null,
             to: "/stores",
           },
         ]

@@ -4,6 +4,7 @@ import { dayAt, minuteOfDayAt, minutes, printClock, printDay, printMinutes, prin
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
+import { useBenchQuery } from "../app/api.ts";
 import { presentMoment, useNow } from "../app/clock.ts";
 import { give, undoLastTap } from "../app/outbox.ts";
 import { paintingStages, type NeedView, type Outlook } from "../app/outlook.ts";
@@ -56,8 +57,10 @@ export default function BenchView() {
 
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
-function LiveBench({ view, batch, outlook }: { view: NeedView; batch: BatchRead; outlook: Outlook }) {
+function LiveBench({ view, batch: told, outlook }: { view: NeedView; batch: BatchRead; outlook: Outlook }) {
   const now = useNow(1000);
+  // The batch itself, ahead of the outlook on the season, which follows a tap a moment later.
+  const batch = useBenchQuery().data?.batches.find((each) => each.id === told.id) ?? told;
   const [chosen, setChosen] = useState<string | null>(null);
   const route = liveRoute(view.design);
   const states = unitStates(batch, route, now);
@@ -148,17 +151,18 @@ function useRunSheet(view: NeedView, batch: BatchRead, states: readonly UnitStat
     const since = presentMoment();
     const job = restJob(view.design, states, outlook.sessions, since, outlook.shop.timeZone);
     const answer = await solver().run(job, 0.8, 2_000);
-    return { job, since, plan: answer.ok ? answer.value : null };
+    if (!answer.ok) return null;
+    // Once for each plan: the clocks draw the view anew every second.
+    const saving = savingOf(job, answer.value);
+    const after = (time: number): Date => new Date(since.getTime() + time * 60_000);
+    return {
+      lines: runSheet(answer.value, view.design, since),
+      saved: saving.hands,
+      aloneEndsAt: saving.cardByCard === null ? null : after(saving.cardByCard),
+      endsAt: after(answer.value.makespan),
+    };
   });
-  if (!value?.plan) return null;
-  const saving = savingOf(value.job, value.plan);
-  const after = (time: number): Date => new Date(value.since.getTime() + time * 60_000);
-  return {
-    lines: runSheet(value.plan, view.design, value.since),
-    saved: saving.hands,
-    aloneEndsAt: saving.cardByCard === null ? null : after(saving.cardByCard),
-    endsAt: new Date(value.since.getTime() + value.plan.makespan * 60_000),
-  };
+  return value;
 }
 
 function BenchVerdict({

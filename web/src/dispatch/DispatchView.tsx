@@ -6,6 +6,8 @@ import type { NeedView, Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { StateWord, Teach } from "../kit/states.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
+import { rowOf } from "../season/needRow.ts";
+import { usePlanned } from "../season/planned.ts";
 
 /** Dispatch: what must be posted by when, and what goes today. */
 export default function DispatchView() {
@@ -29,6 +31,7 @@ export default function DispatchView() {
 }
 
 function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {
+  const planned = usePlanned();
   const ready = open.filter((view) => view.stage === "to post");
   const today = ready.filter((view) => view.readyBy <= outlook.today);
   const [next] = open;
@@ -47,7 +50,7 @@ function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly N
         "Nothing is ready to go yet. "
       )}
       Next to go is {next.need.title}, by{" "}
-      <Figure tone={next.outlook.safety} why={why}>
+      <Figure tone={rowOf(next, planned).safety} why={why}>
         {printDay(next.readyBy)}
       </Figure>
       .
@@ -56,6 +59,7 @@ function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly N
 }
 
 function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
+  const planned = usePlanned();
   const ready = view.stage === "to post";
   const cost = view.post ? view.post.price * (view.need.households > 0 ? view.need.households : 1) : 0;
   const post = (): void => void give("post-need", { id: v7(), needId: view.need.id, on: outlook.today, service: view.post?.service ?? "by hand", costMinor: cost });
@@ -80,7 +84,7 @@ function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
       </Box>
       <Box role="cell">
         <Text>{printDay(view.readyBy)}</Text>
-        <StateWord state={view.outlook.safety} />
+        <StateWord state={rowOf(view, planned).safety} />
       </Box>
       <Text role="cell" display={{ base: "none", md: "block" }}>
         {view.post ? `${view.post.service}, ${printMoney(money(cost), outlook.shop.currency)}` : "handed over"}

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
-import { CONFIDENCE, colourwayOf, type NeedView, type Outlook } from "../app/outlook.ts";
+import { CONFIDENCE, cardsFrom, colourwayOf, type NeedView, type Outlook } from "../app/outlook.ts";
 import { Picture } from "../app/Picture.tsx";
 import { useView } from "../app/useOutlet.ts";
 import { Choice } from "../kit/FormField.tsx";
@@ -97,7 +97,11 @@ function FinishVerdict({ view }: { view: NeedView }) {
 }
 
 const goodOf = (view: NeedView, colourwayId: string): number =>
-  view.batches.reduce((sum, batch) => sum + batch.units.filter((unit) => unit.grade === "good" && unit.colourwayId === colourwayId).length, 0);
+  cardsFrom(
+    view.need,
+    colourwayId,
+    view.batches.reduce((sum, batch) => sum + batch.units.filter((unit) => unit.grade === "good" && unit.colourwayId === colourwayId).length, 0),
+  );
 
 function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   const panel = panelOf(view.design);

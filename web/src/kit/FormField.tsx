@@ -1,4 +1,4 @@
-import { Field, Input, NativeSelect } from "@chakra-ui/react";
+import { Box, Field, Input, NativeSelect, Text } from "@chakra-ui/react";
 import type { ComponentProps, ReactNode } from "react";
 import { INPUT } from "./LengthField.tsx";
 
@@ -31,5 +31,30 @@ export function Choice({ options, ...props }: { options: readonly { value: strin
       </NativeSelect.Field>
       <NativeSelect.Indicator color="ink" />
     </NativeSelect.Root>
+  );
+}
+
+/** A box to tick with its words, large enough for a thumb. */
+export function Tick({ children, ...props }: ComponentProps<"input">) {
+  return (
+    <label style={{ display: "flex", gap: 8, alignItems: "center", minHeight: 44 }}>
+      <input type="checkbox" style={{ width: 20, height: 20 }} {...props} />
+      {children}
+    </label>
+  );
+}
+
+const MOST_FAULTS = 12;
+
+/** What was wrong, a line each, read out at once. */
+export function FaultLines({ faults }: { faults: readonly string[] }) {
+  return faults.length === 0 ? null : (
+    <Box marginTop="8px">
+      {faults.slice(0, MOST_FAULTS).map((fault) => (
+        <Text key={fault} color="cannot" role="alert">
+          {fault}
+        </Text>
+      ))}
+    </Box>
   );
 }

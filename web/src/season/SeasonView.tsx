@@ -1,14 +1,25 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { printDay, printMinutes, minutes } from "@yule/core";
-import { useState } from "react";
+import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
+import { lazy, Suspense, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import type { NeedView, Outlook } from "../app/outlook.ts";
+import type { NeedView } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { StateWord, Teach } from "../kit/states.tsx";
-import { Figure, Verdict } from "../kit/Verdict.tsx";
+import { rowOf, type NeedRow } from "./needRow.ts";
 import { NeedChain } from "./parts/NeedChain.tsx";
-import { NeedDialog } from "./parts/NeedDialog.tsx";
-import { SessionsDialog } from "./parts/SessionsDialog.tsx";
+import { Odds } from "./parts/Odds.tsx";
+import { QuickLine } from "./parts/QuickLine.tsx";
+import { Remedies } from "./parts/Remedies.tsx";
+import { SeasonVerdict } from "./parts/SeasonVerdict.tsx";
+import { SessionPlan } from "./parts/SessionPlan.tsx";
+import { WhatIf } from "./parts/WhatIf.tsx";
+import { usePlanned } from "./planned.ts";
+
+// The forms bring their rules with them; the verdict does not wait for either.
+const NeedDialog = lazy(async () => ({ default: (await import("./parts/NeedDialog.tsx")).NeedDialog }));
+const ImportDialog = lazy(async () => ({ default: (await import("./parts/ImportDialog.tsx")).ImportDialog }));
+const OccasionsDialog = lazy(async () => ({ default: (await import("./parts/OccasionsDialog.tsx")).OccasionsDialog }));
+const SessionsDialog = lazy(async () => ({ default: (await import("./parts/SessionsDialog.tsx")).SessionsDialog }));
 
 const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> = {
   "not begun": { label: "split sheets", to: "/sheets" },
@@ -19,19 +30,44 @@ const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> =
   done: { label: "done", to: "/logbook" },
 };
 
-/** Season: what is owed, by when, and whether it fits the sessions she keeps. */
+/** Season: what is owed, by when, whether it fits the sessions she keeps, how likely it is in time, and what must give. */
 export default function SeasonView() {
   const outlook = useView();
+  const planned = usePlanned();
   const [params, setParams] = useSearchParams();
-  const [dialog, setDialog] = useState<"need" | "sessions" | null>(null);
-  const chosen = outlook.open.find((view) => view.need.id === params.get("need")) ?? worst(outlook);
+  const [dialog, setDialog] = useState<"need" | "sessions" | "table" | "occasions" | null>(null);
+  const [quick, setQuick] = useState<QuickNeed | null>(null);
+  const [trial, setTrial] = useState<readonly SeasonChange[]>([]);
+  const rows = outlook.open.map((view): NeedRow => rowOf(view, planned)).sort(byUrgency);
+  const chosen = rows.find(({ view }) => view.need.id === params.get("need")) ?? rows[0];
   return (
     <>
-      <SeasonVerdict outlook={outlook} />
+      <SeasonVerdict outlook={outlook} rows={rows} planned={planned} />
       <Flex gap="10px" wrap="wrap" marginBottom="18px">
-        <Button onClick={() => setDialog("need")}>Add a need</Button>
+        <QuickLine
+          outlook={outlook}
+          onRead={(read) => {
+            setQuick(read);
+            setDialog("need");
+          }}
+        />
+        <Button
+          variant="outline"
+          onClick={() => {
+            setQuick(null);
+            setDialog("need");
+          }}
+        >
+          Add a need
+        </Button>
+        <Button variant="outline" onClick={() => setDialog("table")}>
+          From a table
+        </Button>
         <Button variant="outline" onClick={() => setDialog("sessions")}>
           Sessions
+        </Button>
+        <Button variant="outline" onClick={() => setDialog("occasions")}>
+          Occasions
         </Button>
       </Flex>
       {outlook.open.length === 0 ? (
@@ -39,94 +75,50 @@ export default function SeasonView() {
           Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.
         </Teach>
       ) : (
-        <NeedTable needs={[...outlook.open].sort(byUrgency)} chosen={chosen?.need.id ?? null} onChoose={(id) => setParams({ need: id })} />
+        <Flex gap={{ base: "24px", xl: "34px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
+          <Box flex="1" minWidth={0} width="100%">
+            {trial.length > 0 && <WhatIf trial={trial} outlook={outlook} planned={planned} onChange={setTrial} />}
+            {planned?.remedies && trial.length === 0 && <Remedies remedies={planned.remedies} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
+            <NeedTable rows={rows} chosen={chosen?.view.need.id ?? null} onChoose={(id) => setParams({ need: id })} />
+            {chosen && <NeedChain row={chosen} outlook={outlook} onTry={(change) => setTrial([...trial, change])} />}
+          </Box>
+          <Box width={{ base: "100%", xl: "286px" }} flex="none">
+            {planned ? <SessionPlan planned={planned} outlook={outlook} /> : <Text color="softInk">Putting the work into your sessions …</Text>}
+          </Box>
+        </Flex>
       )}
-      {chosen && <NeedChain view={chosen} outlook={outlook} />}
-      {dialog === "need" && <NeedDialog outlook={outlook} onClose={() => setDialog(null)} />}
-      {dialog === "sessions" && <SessionsDialog onClose={() => setDialog(null)} />}
+      <Suspense fallback={null}>
+        {dialog === "need" && <NeedDialog outlook={outlook} read={quick} onClose={() => setDialog(null)} />}
+        {dialog === "occasions" && <OccasionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "table" && <ImportDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "sessions" && <SessionsDialog onClose={() => setDialog(null)} />}
+      </Suspense>
     </>
   );
 }
 
 const RANK = { cannot: 0, tight: 1, safe: 2 };
-const byUrgency = (a: NeedView, b: NeedView): number => RANK[a.outlook.safety] - RANK[b.outlook.safety] || (a.readyBy < b.readyBy ? -1 : 1);
-const worst = (outlook: Outlook): NeedView | null => [...outlook.open].sort(byUrgency)[0] ?? null;
+const byUrgency = (a: NeedRow, b: NeedRow): number => RANK[a.safety] - RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
 
-function SeasonVerdict({ outlook }: { outlook: Outlook }) {
-  const { open, plan } = outlook;
-  const late = open.filter((view) => view.outlook.safety === "cannot").sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1));
-  const [first] = late;
-  const next = [...open]
-    .filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null)
-    .sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
-  const cards = open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
-  if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
-  const total = (
-    <Figure
-      why={`${String(cards)} cards are still to be made for ${String(open.length)} needs. Each stage counts its hands time for every panel and its setup once per batch; a few panels more than cards are painted so that enough are good.`}
-    >
-      {printMinutes(plan.hands)}
-    </Figure>
-  );
-  if (first) {
-    return (
-      <Verdict>
-        <Figure tone="cannot" why={whyLate(first)}>
-          {first.need.title}
-        </Figure>{" "}
-        cannot be ready by {printDay(first.readyBy)}: {first.outlook.spare < 0 ? "it is " : "its drying needs more nights than are left"}
-        {first.outlook.spare < 0 && (
-          <Figure tone="cannot" why={whyLate(first)}>
-            {printMinutes(minutes(0 - first.outlook.spare))} short
-          </Figure>
-        )}
-        . {late.length > 1 ? `Nor can ${String(late.length - 1)} more. ` : ""}All in all {total} of hands are owed.
-      </Verdict>
-    );
-  }
-  return (
-    <Verdict>
-      All {open.length === 1 ? "" : `${String(open.length)} `}
-      {open.length === 1 ? "that is owed fits" : "needs fit"}: {total} of hands.
-      {next && (
-        <>
-          {" "}
-          Begin {next.need.title} by{" "}
-          <Figure
-            tone={next.outlook.safety === "tight" ? "tight" : "safe"}
-            why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which it can begin.`}
-          >
-            {printDay(next.outlook.startBy ?? next.readyBy)}
-          </Figure>{" "}
-          at the latest.
-        </>
-      )}
-    </Verdict>
-  );
-}
-
-const whyLate = (view: NeedView): string =>
-  `Until ${printDay(view.readyBy)} your sessions hold ${printMinutes(minutes(Math.max(0, 0 - view.outlook.spare)))} less than it and all that is due before it take. It needs ${printMinutes(view.outlook.hands)} itself. A session more, fewer cards or a later day would change it.`;
-
-function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; chosen: string | null; onChoose: (id: string) => void }) {
+function NeedTable({ rows, chosen, onChoose }: { rows: readonly NeedRow[]; chosen: string | null; onChoose: (id: string) => void }) {
   const navigate = useNavigate();
-  const columns = { base: "1fr auto", md: "minmax(190px, 2.2fr) 1fr 1fr 1fr 1fr 132px" };
+  const columns = { base: "1fr auto", md: "minmax(130px, 1fr) 90px 62px 90px 84px 110px 112px" };
   return (
     <Box role="table" aria-label="Needs" maxWidth="1060px">
-      <Grid role="row" templateColumns={columns} columnGap="14px" paddingX="8px" paddingBottom="8px" color="softInk" display={{ base: "none", md: "grid" }}>
-        {["Need", "Ready by", "Hands left", "Begin by", "Stands", ""].map((head) => (
+      <Grid role="row" templateColumns={columns} columnGap="10px" paddingX="8px" paddingBottom="8px" color="softInk" display={{ base: "none", md: "grid" }}>
+        {["Need", "Ready by", "Hands", "Begin by", "Stands", "In time", ""].map((head) => (
           <Text key={head} role="columnheader">
             {head}
           </Text>
         ))}
       </Grid>
-      {needs.map((view) => (
+      {rows.map(({ view, safety, lateDays, chance }) => (
         <Grid
           key={view.need.id}
           role="row"
           aria-current={view.need.id === chosen ? "true" : undefined}
           templateColumns={columns}
-          columnGap="14px"
+          columnGap="10px"
           rowGap="2px"
           alignItems="center"
           paddingX="8px"
@@ -149,7 +141,9 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
               {view.post ? `, ${view.need.zone ?? ""} post` : ""}
             </Text>
           </Box>
-          <Text role="cell">{printDay(view.readyBy)}</Text>
+          <Text role="cell" whiteSpace="nowrap">
+            {printDay(view.readyBy)}
+          </Text>
           <Text role="cell" display={{ base: "none", md: "block" }}>
             {printMinutes(view.outlook.hands)}
           </Text>
@@ -157,7 +151,15 @@ function NeedTable({ needs, chosen, onChoose }: { needs: readonly NeedView[]; ch
             {view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}
           </Text>
           <Box role="cell">
-            <StateWord state={view.outlook.safety} />
+            <StateWord state={safety} />
+            {lateDays > 0 && (
+              <Text fontSize="15px" color="cannot">
+                {lateDays} {lateDays === 1 ? "day" : "days"} late
+              </Text>
+            )}
+          </Box>
+          <Box role="cell" display={{ base: "none", md: "block" }} fontSize="15px">
+            {chance === null ? <span aria-hidden="true">–</span> : <Odds chance={chance} />}
           </Box>
           <Box role="cell">
             <Button size="sm" variant="outline" width="100%" paddingInline="6px" onClick={() => void navigate(`${STEP[view.stage].to}?need=${view.need.id}`)}>

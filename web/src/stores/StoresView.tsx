@@ -7,7 +7,7 @@ import { give } from "../app/outbox.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { Dialog } from "../kit/Dialog.tsx";
-import { Choice, FormField, TextInput } from "../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
 import { LengthField } from "../kit/LengthField.tsx";
 import { useMeasure } from "../kit/measure.tsx";
 import { StateWord } from "../kit/states.tsx";
@@ -232,11 +232,7 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
             </FormField>
           ))}
         </Flex>
-        {faults.map((fault) => (
-          <Text key={fault} role="alert" color="cannot">
-            {fault}
-          </Text>
-        ))}
+        <FaultLines faults={faults} />
         <Flex justify="flex-end">
           <Button onClick={() => void save()}>Put it there</Button>
         </Flex>

@@ -1,8 +1,9 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addDays, day, minutes, nightsIn, printDay, printMinutes } from "@yule/core";
+import { day, minutes, nightsIn, printDay, printMinutes, type SeasonChange } from "@yule/core";
 import { give } from "../../app/outbox.ts";
 import { loadOf, type NeedView, type Outlook } from "../../app/outlook.ts";
 import { INK, PAPER, Words } from "../../kit/drawing.tsx";
+import type { NeedRow } from "../needRow.ts";
 
 interface Link {
   readonly name: string;
@@ -28,7 +29,7 @@ function chainOf(view: NeedView): Link[] {
   ];
 }
 
-export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook }) {
+export function NeedChain({ row: { view, safety }, outlook, onTry }: { row: NeedRow; outlook: Outlook; onTry: (change: SeasonChange) => void }) {
   const links = chainOf(view);
   const largest = Math.max(1, ...links.map((link) => link.size));
   const step = 86;
@@ -41,8 +42,11 @@ export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook 
         <Text fontWeight={700}>{view.need.title}, from the shelf to its day</Text>
         <Text color="softInk">{nights > 0 ? `${String(nights)} night${nights === 1 ? "" : "s"} of flattening lie in between` : ""}</Text>
         <Box flex="1" />
-        <Button size="sm" variant="outline" onClick={() => void give("change-need", { id: view.need.id, version: view.need.version, due: addDays(day(view.need.due), 3) })}>
-          Three days later
+        <Button size="sm" variant="outline" onClick={() => onTry({ kind: "later", need: view.need.id, days: 3 })}>
+          Three days later?
+        </Button>
+        <Button size="sm" variant="outline" onClick={() => onTry({ kind: "cards", need: view.need.id, cards: Math.max(0, Math.round((view.cards - view.assembled) * 0.75)) })}>
+          A quarter fewer?
         </Button>
         {!begun && (
           <Button size="sm" variant="outline" onClick={() => void give("remove-need", { id: view.need.id, version: view.need.version })}>
@@ -72,7 +76,7 @@ export function NeedChain({ view, outlook }: { view: NeedView; outlook: Outlook 
             return (
               <g key={`${link.name}-${String(index)}`}>
                 {last ? (
-                  <rect x={x - 9} y={15} width={18} height={18} fill={`var(--chakra-colors-${view.outlook.safety}-fill)`} stroke={INK} />
+                  <rect x={x - 9} y={15} width={18} height={18} fill={`var(--chakra-colors-${safety}-fill)`} stroke={INK} />
                 ) : (
                   <circle cx={x} cy={24} r={5 + 7 * Math.sqrt(link.size / largest)} fill={PAPER} stroke={INK} strokeWidth={1.5} />
                 )}

@@ -5,7 +5,21 @@ const colourways = [
   { id: "01936b5c-0000-7000-8000-000000000001", name: "blue" },
   { id: "01936b5c-0000-7000-8000-000000000002", name: "red" },
 ];
-const form = { title: "Office", kind: "commission" as const, designId: "01936b5c-0000-7000-8000-000000000003", due: "2031-12-19", zone: "inland", quantities: ["8", "4"] };
+const form = {
+  title: "Office",
+  kind: "commission" as const,
+  designId: "01936b5c-0000-7000-8000-000000000003",
+  due: "2031-12-19",
+  zone: "inland",
+  quantities: ["8", "4"],
+  price: "",
+  deposit: "",
+  proofWanted: false,
+  neutral: "",
+  setUp: "",
+  photoOn: "",
+  liveBy: "",
+};
 
 test("a filled form becomes a need with a line per colourway that has cards", () => {
   const { need, faults } = needOf({ ...form, quantities: ["8", ""] }, colourways);
@@ -32,4 +46,12 @@ test("sessions are told by their day, in the maker's time", () => {
   expect(sessionFaults([row(2, 1170, 1260)])).toEqual([]);
   expect(sessionFaults([row(2, 1170, 1080)])).toEqual(["Tuesday, to: given 18:00, allowed a time after the start"]);
   expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)])).toEqual(["Saturday, from: given 11:40, allowed a session that does not overlap another on its day"]);
+});
+
+test("money and the fields of a kind are read, and belong to that kind alone", () => {
+  const told = { ...form, quantities: ["8", ""], price: "12,5", deposit: "3", proofWanted: true, neutral: "2", setUp: "08:30", liveBy: "2031-12-01" };
+  expect(needOf(told, colourways).need).toMatchObject({ priceMinor: 1250, depositMinor: 300, proofWanted: true, neutralCards: 0, setUpFrom: null, liveBy: null });
+  expect(needOf({ ...told, kind: "fair" }, colourways).need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
+  expect(needOf({ ...told, kind: "mailing list" }, colourways, [form.designId]).need).toMatchObject({ neutralCards: 2, householdIds: [form.designId] });
+  expect(needOf({ ...told, price: "a lot" }, colourways).faults).toContainEqual({ field: "price", message: "price: given a lot, allowed an amount such as 12.50" });
 });

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addNeed, faultsOf, faultLine, needKinds, zones, type CommandInput, type Problem } from "@yule/contract";
-import { addDays } from "@yule/core";
+import { addDays, type QuickNeed } from "@yule/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -8,8 +8,9 @@ import { v7 } from "uuid";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
-import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
+import { minuteOf } from "../times.ts";
 
 interface NeedForm {
   title: string;
@@ -18,27 +19,58 @@ interface NeedForm {
   due: string;
   zone: string;
   quantities: string[];
+  price: string;
+  deposit: string;
+  proofWanted: boolean;
+  neutral: string;
+  setUp: string;
+  photoOn: string;
+  liveBy: string;
+}
+
+/** A form as it opens: empty, or as a quick line was read. */
+function firstForm(outlook: Outlook, read: QuickNeed | null): NeedForm {
+  const design = outlook.designs.find((each) => each.id === read?.designId) ?? outlook.designs[0];
+  return {
+    title: read?.title ?? "",
+    kind: read?.kind ?? "commission",
+    designId: design?.id ?? "",
+    due: read?.due ?? addDays(outlook.today, 14),
+    zone: read?.kind === "fair" || read?.kind === "stash" || read?.kind === "own use" ? "" : "inland",
+    quantities: (design?.colourways ?? []).map((colourway) => {
+      const quantity = read?.lines.find((line) => line.colourwayId === colourway.id)?.quantity;
+      return quantity === undefined ? "" : String(quantity);
+    }),
+    price: "",
+    deposit: "",
+    proofWanted: false,
+    neutral: "",
+    setUp: "",
+    photoOn: "",
+    liveBy: "",
+  };
 }
 
 /** A new need, checked by the same schema as the server's. */
-export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read: QuickNeed | null; onClose: () => void }) {
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Problem | null>(null);
   const { register, handleSubmit, watch, setError, clearErrors, formState } = useForm<NeedForm>({
-    defaultValues: { title: "", kind: "commission", designId: outlook.designs[0]?.id ?? "", due: addDays(outlook.today, 14), zone: "inland", quantities: [] },
+    defaultValues: firstForm(outlook, read),
   });
+  const kind = watch("kind");
   const design = outlook.designs.find((each) => each.id === watch("designId")) ?? outlook.designs[0];
   const save = async (form: NeedForm): Promise<void> => {
     if (!design) return;
-    const read = needOf(form, design.colourways);
-    const faults = read.faults.length > 0 ? read.faults : dueFaults(form.due, outlook.today);
+    const { need, faults: found } = needOf(form, design.colourways, form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : []);
+    const faults = found.length > 0 ? found : dueFaults(form.due, outlook.today);
     for (const fault of faults) setError(fault.field, { message: fault.message });
-    if (faults.length > 0 || !read.need) return;
-    const sent = await give("add-need", read.need);
+    if (faults.length > 0 || !need) return;
+    const sent = await give("add-need", need);
     if (sent.state === "refused") setProblem(sent.problem);
     else {
       onClose();
-      void navigate(`/season?need=${read.need.id}`);
+      void navigate(`/season?need=${need.id}`);
     }
   };
   const faultOf = (name: keyof NeedForm): string | undefined => (formState.errors[name] as { message?: string } | undefined)?.message;
@@ -64,11 +96,7 @@ export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: ()
               </FormField>
             ))}
           </Flex>
-          {faultOf("quantities") && (
-            <Text color="cannot" role="alert">
-              {faultOf("quantities")}
-            </Text>
-          )}
+          <FaultLines faults={[faultOf("quantities") ?? []].flat()} />
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
             <FormField label="There by" fault={faultOf("due")}>
               <TextInput type="date" {...register("due")} />
@@ -77,6 +105,41 @@ export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: ()
               <Choice {...register("zone")} options={[{ value: "", label: "handed over" }, ...zones.map((zone) => ({ value: zone, label: `${zone} post` }))]} />
             </FormField>
           </Flex>
+          {read && read.doubts.length > 0 && <Text color="tight">The line left open: {read.doubts.join(", ")}.</Text>}
+          {kind === "mailing list" && <Text color="softInk">It goes to all {outlook.dispatch.households.length} households in your books; so many cards are wanted.</Text>}
+          <Flex gap="14px" direction={{ base: "column", md: "row" }}>
+            {(kind === "commission" || kind === "order") && (
+              <FormField label={`Price, ${outlook.shop.currency}`} fault={faultOf("price")}>
+                <TextInput {...register("price")} inputMode="decimal" placeholder="none yet" />
+              </FormField>
+            )}
+            {kind === "commission" && (
+              <FormField label={`Deposit, ${outlook.shop.currency}`} fault={faultOf("deposit")}>
+                <TextInput {...register("deposit")} inputMode="decimal" placeholder="none" />
+              </FormField>
+            )}
+            {kind === "mailing list" && (
+              <FormField label="Of these with neutral words" fault={faultOf("neutral")}>
+                <TextInput {...register("neutral")} inputMode="numeric" placeholder="0" />
+              </FormField>
+            )}
+            {kind === "fair" && (
+              <FormField label="May be set up from" fault={faultOf("setUp")}>
+                <TextInput type="time" {...register("setUp")} />
+              </FormField>
+            )}
+            {kind === "shop listing" && (
+              <>
+                <FormField label="Photographed on" fault={faultOf("photoOn")}>
+                  <TextInput type="date" {...register("photoOn")} />
+                </FormField>
+                <FormField label="Live by" fault={faultOf("liveBy")}>
+                  <TextInput type="date" {...register("liveBy")} />
+                </FormField>
+              </>
+            )}
+          </Flex>
+          {kind === "commission" && <Tick {...register("proofWanted")}>A proof is wanted before it is painted</Tick>}
           {problem && <ProblemNote problem={problem} />}
           <Flex gap="10px" justify="flex-end">
             <Button variant="outline" type="button" onClick={onClose}>
@@ -92,6 +155,24 @@ export function NeedDialog({ outlook, onClose }: { outlook: Outlook; onClose: ()
   );
 }
 
+/** `12.50` or `12,50` in minor units; nothing is none. */
+function moneyIn(text: string, field: "price" | "deposit", faults: FieldFault[]): number | null {
+  const told = text.trim().replace(",", ".");
+  if (told === "") return null;
+  if (!/^\d{1,6}(\.\d{1,2})?$/.test(told)) {
+    faults.push({ field, message: `${field}: given ${text}, allowed an amount such as 12.50` });
+    return null;
+  }
+  return Math.round(Number(told) * 100);
+}
+
+function countIn(text: string, field: "neutral", faults: FieldFault[]): number {
+  const told = text.trim();
+  if (/^\d{0,5}$/.test(told)) return Number(told);
+  faults.push({ field, message: `neutral words: given ${text}, allowed a whole number from 0 to 10000` });
+  return 0;
+}
+
 interface FieldFault {
   readonly field: keyof NeedForm | `quantities.${number}`;
   readonly message: string;
@@ -100,7 +181,11 @@ interface FieldFault {
 const dueFaults = (due: string, today: string): FieldFault[] => (due < today ? [{ field: "due", message: `due: given ${due}, allowed today, ${today}, or later` }] : []);
 
 /** Reads the form into a command, or says which field is wrong. */
-export function needOf(form: NeedForm, colourways: readonly { id: string; name: string }[]): { need: CommandInput<"add-need"> | null; faults: FieldFault[] } {
+export function needOf(
+  form: NeedForm,
+  colourways: readonly { id: string; name: string }[],
+  householdIds: readonly string[] = [],
+): { need: CommandInput<"add-need"> | null; faults: FieldFault[] } {
   const faults: FieldFault[] = [];
   const lines = colourways.flatMap((colourway, index) => {
     const text = (form.quantities[index] ?? "").trim();
@@ -120,6 +205,14 @@ export function needOf(form: NeedForm, colourways: readonly { id: string; name: 
     designId: form.designId,
     due: form.due,
     zone: form.zone === "" ? null : (form.zone as "inland"),
+    householdIds: [...householdIds],
+    priceMinor: moneyIn(form.price, "price", faults),
+    depositMinor: form.kind === "commission" ? moneyIn(form.deposit, "deposit", faults) : null,
+    proofWanted: form.kind === "commission" && form.proofWanted,
+    neutralCards: form.kind === "mailing list" ? countIn(form.neutral, "neutral", faults) : 0,
+    setUpFrom: form.kind === "fair" && form.setUp !== "" ? minuteOf(form.setUp) : null,
+    photoOn: form.kind === "shop listing" && form.photoOn !== "" ? form.photoOn : null,
+    liveBy: form.kind === "shop listing" && form.liveBy !== "" ? form.liveBy : null,
     lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }],
   };
   const read = addNeed.safeParse(need);

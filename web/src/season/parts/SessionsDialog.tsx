@@ -6,24 +6,22 @@ import { v7 } from "uuid";
 import { useSeasonQuery } from "../../app/api.ts";
 import { give } from "../../app/outbox.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
-import { Choice, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FaultLines, TextInput, Tick } from "../../kit/FormField.tsx";
+import { minuteOf, WHOSE } from "../times.ts";
+import { Habits } from "./Habits.tsx";
+import { SessionChanges } from "./SessionChanges.tsx";
 
 type Row = CommandInput<"set-sessions">["pattern"][number];
 export const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
 
-const minuteOf = (time: string): number => {
-  const [hours = "0", mins = "0"] = time.split(":");
-  return Number(hours) * 60 + Number(mins);
-};
-
 /** The rows of a week's sessions, edited in place. */
-export function SessionRows({ rows, onChange }: { rows: readonly Row[]; onChange: (rows: Row[]) => void }) {
+export function SessionRows({ rows, onChange, withWho = false }: { rows: readonly Row[]; onChange: (rows: Row[]) => void; withWho?: boolean }) {
   const put = (index: number, patch: Partial<Row>): void => onChange(rows.map((row, at) => (at === index ? { ...row, ...patch } : row)));
   return (
     <Flex direction="column" gap="8px">
       {rows.map((row, index) => (
         <Flex key={row.id} gap="8px" align="center" wrap="wrap">
-          <Flex width="150px">
+          <Flex width="146px">
             <Choice
               aria-label="Day of the week"
               value={String(row.weekday)}
@@ -31,9 +29,19 @@ export function SessionRows({ rows, onChange }: { rows: readonly Row[]; onChange
               options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))}
             />
           </Flex>
-          <TextInput aria-label="from" type="time" width="128px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
+          <TextInput aria-label="from" type="time" width="124px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
           <Text>to</Text>
-          <TextInput aria-label="to" type="time" width="128px" value={printTime(row.to)} onChange={(change) => put(index, { to: minuteOf(change.target.value) })} />
+          <TextInput aria-label="to" type="time" width="124px" value={printTime(row.to)} onChange={(change) => put(index, { to: minuteOf(change.target.value) })} />
+          {withWho && (
+            <Flex width="128px">
+              <Choice aria-label="Whose hands" value={row.who ?? "maker"} onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })} options={WHOSE} />
+            </Flex>
+          )}
+          {withWho && (
+            <Tick checked={row.light ?? false} onChange={(change) => put(index, { light: change.target.checked })}>
+              light work only
+            </Tick>
+          )}
           <Button variant="ghost" type="button" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
             remove
           </Button>
@@ -74,19 +82,17 @@ export function SessionsDialog({ onClose }: { onClose: () => void }) {
     else onClose();
   };
   return (
-    <Dialog title="When you paint in an ordinary week" onClose={onClose}>
-      <SessionRows rows={rows} onChange={setRows} />
-      {faults.map((fault) => (
-        <Text key={fault} color="cannot" role="alert" marginTop="10px">
-          {fault}
-        </Text>
-      ))}
+    <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
+      <SessionRows rows={rows} onChange={setRows} withWho />
+      <FaultLines faults={faults} />
       <Flex justify="flex-end" marginTop="18px" gap="10px">
         <Button variant="outline" onClick={onClose}>
           Leave it
         </Button>
-        <Button onClick={() => void save()}>Keep these</Button>
+        <Button onClick={() => void save()}>Keep this week</Button>
       </Flex>
+      <SessionChanges />
+      <Habits />
     </Dialog>
   );
 }

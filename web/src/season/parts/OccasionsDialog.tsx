@@ -1,0 +1,155 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { addOwnOccasion, faultLine, faultsOf, ownOccasionKinds, type CommandInput } from "@yule/contract";
+import { COUNTRIES, comingOccasions, daysBetween, printDay } from "@yule/core";
+import { useMemo, useState } from "react";
+import { v7 } from "uuid";
+import { useSeasonQuery } from "../../app/api.ts";
+import { give } from "../../app/outbox.ts";
+import type { Outlook } from "../../app/outlook.ts";
+import { Dialog } from "../../kit/Dialog.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
+
+const countryName = (code: string): string => new Intl.DisplayNames(["en"], { type: "region" }).of(code) ?? code;
+
+/** The year's occasions in several countries at once and the maker's own days, each with the day its listing must be up. */
+export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const { data } = useSeasonQuery();
+  const { shop, today } = outlook;
+  const countries = [shop.country, ...shop.occasionCountries];
+  const coming = useMemo(() => comingOccasions([shop.country, ...shop.occasionCountries], data?.ownOccasions ?? [], today), [shop, data, today]);
+  const others = [...COUNTRIES].filter((code) => !countries.includes(code)).map((code) => ({ value: code, label: countryName(code) }));
+  const soon = coming.filter((each) => each.listBy !== null && each.listBy >= today)[0];
+  return (
+    <Dialog title="Occasions of the year to come" wide onClose={onClose}>
+      {soon?.listBy && (
+        <Text fontSize="18px" marginBottom="12px">
+          Next to list: <b>{soon.name}</b>, up by {printDay(soon.listBy)}, in {weeks(daysBetween(today, soon.listBy))}.
+        </Text>
+      )}
+      <Flex gap="8px" wrap="wrap" align="center" marginBottom="12px">
+        {shop.occasionCountries.map((code) => (
+          <Button
+            key={code}
+            size="sm"
+            variant="outline"
+            onClick={() => void give("set-shop", { occasionCountries: shop.occasionCountries.filter((each) => each !== code) }, { quiet: true })}
+          >
+            {countryName(code)} ✕
+          </Button>
+        ))}
+        <Box width="220px">
+          <Choice
+            aria-label="One more country"
+            value=""
+            onChange={(change) => change.target.value !== "" && void give("set-shop", { occasionCountries: [...shop.occasionCountries, change.target.value] }, { quiet: true })}
+            options={[{ value: "", label: "one more country …" }, ...others.sort((a, b) => a.label.localeCompare(b.label))]}
+          />
+        </Box>
+      </Flex>
+      <Box maxHeight="300px" overflowY="auto" tabIndex={0} role="group" aria-label="Coming occasions">
+        {coming.map((each) => (
+          <Flex key={each.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="12px" align="baseline">
+            <Text width="150px" flex="none">
+              {printDay(each.on)} {each.on.slice(0, 4)}
+            </Text>
+            <Box flex="1" minWidth={0}>
+              <Text fontWeight={700} overflowWrap="anywhere">
+                {each.name}
+              </Text>
+              <Text color="softInk" fontSize="15px">
+                {each.countries.length === 0 ? "your own" : countries.length > 1 ? each.countries.map(countryName).join(", ") : ""}
+                {each.listBy
+                  ? `${each.countries.length === 0 || countries.length > 1 ? "; " : ""}list by ${printDay(each.listBy)}${each.listBy < today ? ", which is past" : ""}`
+                  : ""}
+              </Text>
+            </Box>
+            {each.countries.length === 0 && <RemoveOwn id={each.id.split("/")[0] ?? ""} />}
+          </Flex>
+        ))}
+      </Box>
+      <OwnForm outlook={outlook} />
+    </Dialog>
+  );
+}
+
+const weeks = (days: number): string => (days < 14 ? `${String(days)} days` : `${String(Math.floor(days / 7))} weeks`);
+
+function RemoveOwn({ id }: { id: string }) {
+  const { data } = useSeasonQuery();
+  const found = data?.ownOccasions.find((each) => each.id === id);
+  if (!found) return null;
+  return (
+    <Button variant="ghost" onClick={() => void give("remove-own-occasion", { id, version: found.version })}>
+      remove
+    </Button>
+  );
+}
+
+function OwnForm({ outlook }: { outlook: Outlook }) {
+  const [form, setForm] = useState({ title: "", kind: "birthday" as (typeof ownOccasionKinds)[number], on: "", yearly: true, household: "", weeks: "" });
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const add = async (): Promise<void> => {
+    const [year = "", month = "", date = ""] = form.on.split("-");
+    const occasion: CommandInput<"add-own-occasion"> = {
+      id: v7(),
+      title: form.title,
+      kind: form.kind,
+      year: form.yearly ? null : Number(year),
+      month: Number(month),
+      date: Number(date),
+      householdId: form.household === "" ? null : form.household,
+      weeksAhead: form.weeks === "" ? 0 : Number(form.weeks),
+    };
+    if (form.on === "") return setFaults(["day: given nothing, allowed a day such as 2031-11-08"]);
+    const read = addOwnOccasion.safeParse(occasion);
+    setFaults(read.success ? [] : faultsOf(read.error, occasion).map(faultLine));
+    if (!read.success) return;
+    const sent = await give("add-own-occasion", occasion);
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else setForm({ ...form, title: "", on: "" });
+  };
+  return (
+    <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
+      <Flex gap="10px" wrap="wrap" align="flex-end">
+        <Box flex="1" minWidth="180px">
+          <FormField label="A day of your own">
+            <TextInput value={form.title} onChange={(change) => setForm({ ...form, title: change.target.value })} placeholder="Ida's birthday" />
+          </FormField>
+        </Box>
+        <Box width="140px">
+          <FormField label="What it is">
+            <Choice
+              value={form.kind}
+              onChange={(change) => setForm({ ...form, kind: change.target.value as (typeof ownOccasionKinds)[number] })}
+              options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))}
+            />
+          </FormField>
+        </Box>
+        <Box width="160px">
+          <FormField label="Day">
+            <TextInput type="date" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
+          </FormField>
+        </Box>
+        <Box width="180px">
+          <FormField label="Household">
+            <Choice
+              value={form.household}
+              onChange={(change) => setForm({ ...form, household: change.target.value })}
+              options={[{ value: "", label: "none" }, ...outlook.dispatch.households.map((each) => ({ value: each.id, label: each.name }))]}
+            />
+          </FormField>
+        </Box>
+        <Box width="150px">
+          <FormField label="List weeks ahead">
+            <TextInput inputMode="numeric" placeholder="not listed" value={form.weeks} onChange={(change) => setForm({ ...form, weeks: change.target.value })} />
+          </FormField>
+        </Box>
+        <Tick checked={form.yearly} onChange={(change) => setForm({ ...form, yearly: change.target.checked })}>
+          every year
+        </Tick>
+        <Button onClick={() => void add()}>Keep it</Button>
+      </Flex>
+      <FaultLines faults={faults} />
+    </Box>
+  );
+}
