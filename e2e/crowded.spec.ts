@@ -72,10 +72,10 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   await page.getByRole("button", { name: "Sessions" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "One more session" }).click();
-  await dialog.getByRole("button", { name: "Keep these" }).click();
+  await dialog.getByRole("button", { name: "Keep this week" }).click();
   await expect(dialog.getByRole("alert")).toContainText(/Saturday, from: given 09:00, allowed a session that does not overlap another on its day/);
   await dialog.getByLabel("Day of the week").last().selectOption("Monday");
-  await dialog.getByRole("button", { name: "Keep these" }).click();
+  await dialog.getByRole("button", { name: "Keep this week" }).click();
   await expect(page.getByText("6 sessions a week")).toBeVisible();
   await expect(verdict(page)).not.toHaveText(before);
   await page.keyboard.press("u");

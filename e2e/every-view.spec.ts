@@ -43,8 +43,8 @@ test("the keys lead through the views, and a figure tells its why", async ({ pag
   await page.keyboard.press("7");
   await expect(page).toHaveURL(/stores/);
   await page.keyboard.press("1");
-  await page.getByRole("button", { name: /short$/ }).click();
-  await expect(page.getByText(/your sessions hold .* less than it/)).toBeVisible();
+  await page.getByRole("button", { name: /days late$/ }).click();
+  await expect(page.getByText(/it is ready on .* instead of/)).toBeVisible();
 });
 
 test("one switch turns every length into centimetres", async ({ page }) => {

@@ -39,9 +39,10 @@ test.describe("with the server gone", () => {
       await expect(page.getByRole("heading", { level: 1 })).not.toHaveText(before);
     }
     await expect(page.getByText(/3 entries are kept and will be sent/)).toBeVisible();
-    const said = await page.getByRole("heading", { level: 1 }).innerText();
+    // What is to be done stands; the clocks run on, and the end of the plan comes a moment after it.
+    const said = (await page.getByRole("heading", { level: 1 }).innerText()).replace(/\s+/g, " ").split(/\.?\s*(?:All dry|\d+:\d\d left)/)[0] ?? "";
     await page.reload();
-    await expect(page.getByRole("heading", { level: 1 })).toHaveText(said.replace(/\s+/g, " "));
+    await expect(page.getByRole("heading", { level: 1 })).toContainText(said);
     await shop.again();
     await expect(page.getByText(/entries are kept/)).toHaveCount(0, { timeout: 20_000 });
     await expect.poll(factCount).toBe(before + 3);

@@ -32,6 +32,8 @@ try {
     const need = "need" in picture ? `?need=${needs.find((each) => each.title === picture.need)?.id ?? ""}` : "";
     await page.goto(`${shop.url}${picture.path}${need}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
+    // In Season the plan, its odds and what would help come one after another.
+    if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
     await page.screenshot({ path: join(folder, `${picture.name}.png`) });
     await context.close();

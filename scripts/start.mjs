@@ -1,7 +1,8 @@
 // One command for everything: packages, database, build, demo, server.
 import { fork } from "node:child_process";
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
+import { gzipSync } from "node:zlib";
 import { bundled, ensurePackages, newestUnder, root } from "./lib/packages.mjs";
 import { fail, startPostgres } from "./lib/postgres.mjs";
 import { readFlags } from "./lib/flags.mjs";
@@ -85,9 +86,23 @@ async function findRunning() {
 
 async function buildWeb() {
   const built = join(root, "dist/web/index.html");
-  const { statSync } = await import("node:fs");
   if (existsSync(built) && statSync(built).mtimeMs > newestUnder(["core/src", "contract/src", "web"])) return;
   process.stdout.write("Building the application (once) ...\n");
   const { build } = await import("vite");
-  await build({ root: join(root, "web"), configFile: join(root, "web/vite.config.ts"), logLevel: "warn" });
+  try {
+    await build({ root: join(root, "web"), configFile: join(root, "web/vite.config.ts"), logLevel: "error" });
+  } catch (error) {
+    if (["EACCES", "EROFS", "ENOSPC"].includes(error.code))
+      fail(`The application could not be built (${error.code}): the project's folder must have room and be writable by this user.`);
+    throw error;
+  }
+  packBeside(join(root, "dist/web"));
+}
+
+/** Leaves a gzip copy beside each text file, so that the server packs nothing while a screen waits. */
+function packBeside(folder) {
+  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
+    const path = join(entry.parentPath ?? entry.path, entry.name);
+    if (entry.isFile() && /\.(js|css|svg|wasm|html)$/.test(entry.name)) writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }));
+  }
 }

@@ -161,7 +161,7 @@ function openNeeds(shop: DemoShop): void {
     { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [2, 1, 0], inDays: 9, zone: "inland", price: 1800 },
     { kind: "commission", title: "Choir leaving gift", design: "quince", split: [6, 3], inDays: 12, zone: "inland", price: 5400 },
     { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [6, 5], inDays: 13 },
-    { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [28, 26], inDays: 16, zone: "neighbour", price: 29700 },
+    { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [24, 22], inDays: 16, zone: "neighbour", price: 25300 },
     { kind: "order", title: "Two weather vanes", design: "weatherVane", split: [1, 1], inDays: 21, zone: "inland", price: 1100 },
     { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 1, 1], inDays: 22 },
     { kind: "order", title: "Oudewiel order", design: "moth", split: [2, 2], inDays: 28, zone: "neighbour", price: 2200 },

@@ -1,5 +1,7 @@
 import { chromium } from "@playwright/test";
 import { CHROMIUM } from "../chromium.ts";
+import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
+import { largeSeason } from "../../core/src/season/schedule/examples.ts";
 import { startShop } from "../../e2e/src/shop.ts";
 import { readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { cpus } from "node:os";
@@ -107,6 +109,42 @@ for (const kinds of [1, 3, 8])
     "2500 ms",
     [1, 2, 3].map(() => calc("split", { sheets: [{ id: "s", width: 660.4, height: 508, cost: 420 }], panels: panels(kinds) })),
   );
+
+const half = largeSeason(60, 40, 26, 0.55, 1);
+const planTimes = [1, 2, 3].map((seed) => {
+  let first = 0;
+  const from = performance.now();
+  const now = (): number => performance.now();
+  const answer = planWork(half, limitsFor(5, now, seed, 1e9), null, () => {
+    first ||= performance.now() - from;
+  });
+  return { first, answer };
+});
+note(
+  "Season of 60 needs, 40 designs, 26 weeks: first plan",
+  "300 ms",
+  planTimes.map((each) => each.first),
+);
+note(
+  "The same after 5 s: days late above the bound",
+  "3 %",
+  planTimes.map(({ answer }) => answer.plan.score.lateDays - answer.bound.lateDays),
+  "days",
+);
+const thirty = largeSeason(30, 20, 16, 0.6, 1);
+const thirtyPlan = planWork(
+  thirty,
+  limitsFor(1, () => performance.now()),
+).plan;
+const oddsFrom = performance.now();
+odds(
+  thirty,
+  thirtyPlan,
+  GUESSED_SPREADS,
+  thirty.needs.map((need) => ({ id: need.id, cards: 1, units: 2, good: 9, bad: 1, posted: true })),
+  { seed: 1, runs: 10_000, stop: () => false },
+);
+note("Odds of 30 needs, 10,000 times, and what matters most", "2000 ms", [performance.now() - oddsFrom]);
 
 const table = rows.map((row) => `| ${row.what} | ${row.budget} | ${row.median.toFixed(0)} ${row.unit} | ${row.worst.toFixed(0)} ${row.unit} |`).join("\n");
 writeFileSync(

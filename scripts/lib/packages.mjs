@@ -1,22 +1,43 @@
 // Runs before any package is there, so it uses nothing but Node.
 import { spawnSync } from "node:child_process";
-import { existsSync, readdirSync, statSync } from "node:fs";
+import { existsSync, readFileSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 import { fileURLToPath } from "node:url";
 
 export const root = fileURLToPath(new URL("../..", import.meta.url));
 
-/** Installs the node packages of the lock file when they are missing or older than it. Says so on stderr. */
+/** Installs the node packages of the lock file when one is missing or of another version. Says so on stderr. */
 export function ensurePackages() {
-  const mark = join(root, "node_modules/.package-lock.json");
-  if (existsSync(mark) && statSync(mark).mtimeMs + 1000 >= statSync(join(root, "package.json")).mtimeMs && existsSync(join(root, "node_modules/esbuild"))) return;
-  if (existsSync(mark) && existsSync(join(root, "node_modules/esbuild"))) return;
+  if (packagesAgree(readLock(join(root, "package-lock.json")), readLock(join(root, "node_modules/.package-lock.json")))) return;
   process.stderr.write("Installing the node packages (once) ...\n");
   const done = spawnSync("npm", ["ci", "--no-fund", "--no-audit", "--loglevel=error"], { cwd: root, stdio: ["ignore", 2, 2] });
   if (done.status !== 0) {
     process.stderr.write("The node packages could not be installed. npm says why above; with a network, run `npm ci` and start again.\n");
     process.exit(1);
   }
+}
+
+/** @returns the packages of a lock file by their path, or null when it cannot be read */
+function readLock(path) {
+  try {
+    return JSON.parse(readFileSync(path, "utf8")).packages;
+  } catch {
+    return null;
+  }
+}
+
+/**
+ * Whether what is installed is what the lock file asks for. Optional packages may be absent: each serves one platform.
+ * @param {Record<string, {version?: string, optional?: boolean, devOptional?: boolean, link?: boolean}> | null} wanted
+ * @param {Record<string, {version?: string}> | null} there
+ */
+export function packagesAgree(wanted, there) {
+  if (!wanted || !there) return false;
+  return Object.entries(wanted).every(([path, { version, optional, devOptional, link }]) => {
+    if (!path.startsWith("node_modules/") || link) return true;
+    const found = there[path];
+    return found ? found.version === version : Boolean(optional ?? devOptional);
+  });
 }
 
 /** The latest change of any source under the folders, as milliseconds. */

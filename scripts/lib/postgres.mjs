@@ -37,9 +37,10 @@ export function aptInstall(packages, why) {
     return spawnSync(first, rest, { stdio: ["ignore", "ignore", "pipe"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } });
   };
   // Without this Debian's package makes and starts a cluster of its own, which nobody asked for.
-  if (packages.includes("postgresql") && isRoot && !existsSync("/etc/postgresql-common/createcluster.conf")) {
-    mkdirSync("/etc/postgresql-common", { recursive: true });
-    writeFileSync("/etc/postgresql-common/createcluster.conf", "create_main_cluster = false\n");
+  if (packages.includes("postgresql")) {
+    const own =
+      "test -e /etc/postgresql-common/createcluster.conf || { mkdir -p /etc/postgresql-common && echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.conf; }";
+    spawnSync(sudo ? "sudo" : "sh", sudo ? ["-n", "sh", "-c", own] : ["-c", own], { stdio: "ignore" });
   }
   command(["update"]);
   const done = command(["install", "--no-install-recommends", ...packages]);

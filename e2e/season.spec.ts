@@ -1,0 +1,85 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+test.use({ serviceWorkers: "block" });
+let shop: RunningShop;
+let page: Page;
+const errors: string[] = [];
+test.beforeEach(async ({ context }) => {
+  shop = await startShop();
+  page = await openPage(context, errors);
+  await page.goto(`${shop.url}/season`);
+});
+test.afterEach(async () => {
+  await shop.close();
+  expect(errors).toEqual([]);
+});
+
+const help = () => page.getByRole("region", { name: "What would help" });
+
+test("what would help is planned through, seen first beside the real plan, done with one tap and undone with one", async () => {
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot be ready by Mon 17 Nov: it will be", { timeout: 30_000 });
+  await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order");
+  const print = help().getByRole("group").filter({ hasText: "paint one master and print the rest" });
+  await print.getByRole("button", { name: "See it first" }).click({ timeout: 40_000 });
+  const trial = page.getByRole("region", { name: "What if" });
+  await expect(trial.getByText("with this").locator("..")).toContainText(/nothing late|days? late in all/, { timeout: 20_000 });
+  await trial.getByRole("button", { name: "Throw it away" }).click();
+  await expect(trial).toHaveCount(0);
+  await print.getByRole("button", { name: "Do it" }).click({ timeout: 30_000 });
+  await expect(page.getByText("Night trains, club changed: printed from one master")).toBeVisible();
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Night trains, club cannot", { timeout: 30_000 });
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot", { timeout: 30_000 });
+});
+
+test("one line becomes a need that is confirmed, and a table becomes many or none", async () => {
+  const line = page.getByLabel("A need in one line");
+  await line.fill("9 quinces for the quay café by 12 December, 6 ripe 3 on slate");
+  await expect(page.getByText("order · Quay café · Quinces · 6 ripe, 3 on slate · by Fri 12 Dec")).toBeVisible();
+  await line.press("Enter");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByLabel("For whom or for what")).toHaveValue("Quay café");
+  await expect(dialog.getByLabel("Cards, ripe")).toHaveValue("6");
+  await dialog.getByRole("button", { name: "Add it" }).click();
+  await expect(page.getByText("Quay café: 9 × Quinces by 2031-12-12")).toBeVisible();
+
+  await page.getByRole("button", { name: "From a table" }).click();
+  const rows = dialog.getByLabel("Rows");
+  await rows.fill("title,kind,design,cards,due\nPier,order,Quinces,2 ripe,2031-12-20\nMole,order,Quinces,2 green,2031-12-20");
+  await expect(dialog.getByRole("alert")).toHaveText("row 3, cards: given 2 green, allowed counts with colourways, such as 6 ripe; 6 on slate");
+  await expect(dialog.getByRole("button", { name: "Add all" })).toBeDisabled();
+  await rows.fill("title,kind,design,cards,due\nPier,order,Quinces,2 ripe,2031-12-20\nMole,order,Quinces,2 on slate,2031-12-20");
+  await dialog.getByRole("button", { name: "Add all 2, 4 cards" }).click();
+  await expect(page.getByText("2 needs added together")).toBeVisible();
+  await expect(page.getByRole("table", { name: "Needs" })).toContainText("Mole");
+});
+
+test("days away and occasions of other countries are kept, and a calendar address is made and withdrawn", async () => {
+  await page.getByRole("button", { name: "Sessions" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("What", { exact: true }).selectOption("away");
+  await dialog.getByLabel("On, or from").fill("2031-11-20");
+  await dialog.getByLabel("Until").fill("2031-11-19");
+  await dialog.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(dialog.getByRole("alert")).toHaveText('last: given "2031-11-19", allowed a day not before 2031-11-20');
+  await dialog.getByLabel("Until").fill("2031-11-22");
+  await dialog.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(dialog.getByText("Thu 20 Nov to Sat 22 Nov: away")).toBeVisible();
+  await dialog.getByRole("button", { name: "Make an address" }).click();
+  const address = await dialog.getByText(/api\/calendar\//).innerText();
+  expect((await page.request.get(address)).status()).toBe(200);
+  await dialog.getByRole("button", { name: "Withdraw it" }).click();
+  await expect(dialog.getByRole("button", { name: "Make an address" })).toBeVisible();
+  errors.length = 0;
+  expect((await page.request.get(address)).status()).toBe(404);
+  await page.keyboard.press("Escape");
+
+  await page.getByRole("button", { name: "Occasions" }).click();
+  await dialog.getByLabel("One more country").selectOption("US");
+  await expect(dialog.getByText("Thanksgiving")).toBeVisible();
+  await dialog.getByLabel("A day of your own", { exact: true }).fill("Ida's birthday");
+  await dialog.getByLabel("Day", { exact: true }).fill("2032-02-29");
+  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await expect(dialog.getByRole("group", { name: "Coming occasions" })).toContainText("Ida's birthday");
+});
