@@ -2,6 +2,7 @@ import { demoCommands } from "@yule/demo";
 import type { BenchRead, DesignsRead, DispatchRead, LogbookRead, SeasonRead, StoresRead } from "@yule/contract";
 import { inShop } from "./db/pool.ts";
 import { runCommand } from "./logbook/run.ts";
+import { simulatedOutside } from "./outside/outside.ts";
 import { pictureHeader, savePicture } from "./shop/pictures.ts";
 import { HOME } from "./shop/reads.ts";
 import { NOW, openTestShop, type TestShop } from "./testing.ts";
@@ -20,7 +21,7 @@ test("the demo loads through the contract, twice without doubling, and is a busy
     for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
   });
   // A load that was broken off goes on where it stopped.
-  for (const command of [...commands.slice(0, 100), ...commands]) await runCommand(shop.database, { ...HOME, now }, command);
+  for (const command of [...commands.slice(0, 100), ...commands]) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
   const { needs } = await shop.get<SeasonRead>("season");
   expect(needs.length).toBeGreaterThanOrEqual(20);
   expect(needs.filter((need) => need.kind === "fair")).toHaveLength(2);

@@ -7,7 +7,7 @@ import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { runCommand } from "./logbook/run.ts";
-import { simulatedCarrier } from "./outside/carrier.ts";
+import { simulatedOutside } from "./outside/outside.ts";
 import { savePicture } from "./shop/pictures.ts";
 import { ensureShop, HOME } from "./shop/reads.ts";
 
@@ -37,7 +37,7 @@ async function loadDemo(database: Database, clock: Clock, dataFolder: string, fr
   await inShop(database, HOME.shopId, async (tx) => {
     for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
   });
-  for (const command of commands) await runCommand(database, { ...HOME, now }, command);
+  for (const command of commands) await runCommand(database, { ...HOME, now, outside: simulatedOutside }, command);
   writeFileSync(file, JSON.stringify({ ...beginning, loaded: true }));
 }
 
@@ -51,7 +51,7 @@ await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY
 const feed = new Feed(url);
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
-const app = makeApp({ database, feed, clock, carrier: simulatedCarrier, log, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({ database, feed, clock, outside: simulatedOutside, log, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {

@@ -10,7 +10,7 @@ import { join } from "node:path";
 import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
-import { simulatedCarrier } from "./outside/carrier.ts";
+import { simulatedOutside } from "./outside/outside.ts";
 import { ensureShop } from "./shop/reads.ts";
 
 interface RunningPostgres {
@@ -51,7 +51,7 @@ export async function openTestShop(): Promise<TestShop> {
   await ensureShop(database, "UTC");
   const feed = new Feed(postgres.url);
   await feed.open();
-  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, carrier: simulatedCarrier, log: { error: () => undefined }, webFolder: null });
+  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, outside: simulatedOutside, log: { error: () => undefined }, webFolder: null });
   const server: Server = app.listen(0, "127.0.0.1");
   if (!server.listening) await once(server, "listening");
   const base = `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api`;

@@ -20,6 +20,8 @@ export interface UnitRead {
   readonly number: number;
   readonly colourwayId: string;
   readonly grade: Grade | null;
+  /** The need it was given to out of the stash; null for the one it was painted for. */
+  readonly servesNeedId: string | null;
 }
 export interface BatchRead {
   readonly id: string;

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
+import type { LessonRead } from "./lessons.ts";
 
 export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] as const;
 export type NeedKind = (typeof needKinds)[number];
@@ -29,6 +30,8 @@ const details = {
   print: z.boolean().default(false).describe("one master is painted and the rest printed"),
   heat: z.boolean().default(false).describe("washes are dried with the heat tool"),
   skipped: z.array(id).max(40).default([]).describe("stages of the route that are left out for this need"),
+  orderRef: z.string().max(80).nullable().default(null).describe("the number of the order in the shop's feed, taken once"),
+  copiedFrom: id.nullable().default(null).describe("the need of an earlier season that it was copied from"),
 };
 /** The same without what is put in when it is left out: a change says only what changes. */
 const changedDetails = Object.fromEntries(Object.entries(details).map(([key, field]) => [key, field.unwrap().optional()])) as {
@@ -60,6 +63,25 @@ export const changeNeed = z.strictObject({
   ...changedDetails,
 });
 export const removeNeed = z.strictObject({ id, version });
+
+/** Panels of the stash and cards left over from an earlier need, given to this one before anything is painted. */
+export const serveNeed = z.strictObject({
+  needId: id,
+  unitIds: z.array(id).max(5000).default([]),
+  lines: z
+    .array(z.strictObject({ lineId: id, quantity: countField.max(MOST_CARDS) }))
+    .max(50)
+    .default([]),
+});
+
+/** What came of a need that is done: of its cards so many were sold and given; the rest is left over. */
+export const tellOutcome = z.strictObject({
+  needId: id,
+  lines: z
+    .array(z.strictObject({ lineId: id, sold: z.int().min(0).max(MOST_CARDS), given: z.int().min(0).max(MOST_CARDS) }))
+    .min(1)
+    .max(50),
+});
 
 export const people = ["maker", "helper"] as const;
 const minuteOfDay = z.int().min(0).max(1440);
@@ -139,9 +161,24 @@ export interface NeedRead {
   readonly print: boolean;
   readonly heat: boolean;
   readonly skipped: readonly string[];
-  readonly lines: readonly { readonly id: string; readonly colourwayId: string; readonly quantity: number; readonly assembled: number }[];
+  readonly orderRef: string | null;
+  readonly copiedFrom: string | null;
+  readonly lines: readonly NeedLineRead[];
   readonly households: number;
   readonly postedOn: string | null;
+}
+
+export interface NeedLineRead {
+  readonly id: string;
+  readonly colourwayId: string;
+  readonly quantity: number;
+  readonly assembled: number;
+  /** Of the assembled, cards that were left over from an earlier need. */
+  readonly fromLeft: number;
+  /** What came of them; null until it was told. */
+  readonly sold: number | null;
+  readonly given: number | null;
+  readonly leftOver: number | null;
 }
 
 export interface SessionChangeRead {
@@ -173,4 +210,5 @@ export interface SeasonRead {
   }[];
   readonly changes: readonly SessionChangeRead[];
   readonly ownOccasions: readonly OwnOccasionRead[];
+  readonly lessons: readonly LessonRead[];
 }

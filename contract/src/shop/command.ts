@@ -5,6 +5,7 @@ import { addDesign, addSeries, changeRoute, changeStack } from "../designs/desig
 import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
+import { noteLesson, removeLesson } from "../season/lessons.ts";
 import {
   addNeed,
   addNeeds,
@@ -15,7 +16,9 @@ import {
   removeNeed,
   removeOwnOccasion,
   removeSessionChange,
+  serveNeed,
   setSessions,
+  tellOutcome,
 } from "../season/needs.ts";
 import { splitSheets } from "../sheets/batches.ts";
 import { addStore, buyStore, countStore } from "../stores/stores.ts";
@@ -28,6 +31,10 @@ export const commandSchemas = {
   "change-need": changeNeed,
   "remove-need": removeNeed,
   "add-needs": addNeeds,
+  "serve-need": serveNeed,
+  "tell-outcome": tellOutcome,
+  "note-lesson": noteLesson,
+  "remove-lesson": removeLesson,
   "set-sessions": setSessions,
   "add-session-change": addSessionChange,
   "add-session-changes": addSessionChanges,

@@ -1,6 +1,7 @@
 import { COUNTRIES } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
+import { placeField } from "../season/holidays.ts";
 
 export const lengthSystems = ["in", "cm"] as const;
 
@@ -29,7 +30,8 @@ export const setShop = z.strictObject({
   dryingPlaces: z.int().min(1).max(10_000).nullable().optional(),
   changeover: z.int().min(0).max(120).optional().describe("minutes for fresh water and a clean palette between designs"),
   helperMay: z.array(z.enum(helperWork)).max(10).optional(),
-  occasionCountries: z.array(country).max(20).optional().describe("further countries whose occasions are shown"),
+  region: z.string().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
+  occasionCountries: z.array(placeField).max(20).optional().describe("further countries and regions whose occasions are shown"),
 });
 
 /** Opens or withdraws the address at which a calendar program may read the season. */
@@ -41,6 +43,7 @@ export interface ShopRead {
   readonly name: string;
   readonly lengthSystem: (typeof lengthSystems)[number];
   readonly country: string;
+  readonly region: string | null;
   readonly timeZone: string;
   readonly currency: string;
   readonly lateAfter: number;

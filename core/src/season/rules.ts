@@ -79,7 +79,9 @@ export const MOTHERS_DAY = table([
   ["RU", from(1998, { kind: "last", weekday: 0, month: 11 })],
   ["BY", always(fixed(10, 14))],
   ["LU", always(sunday(2, 6))],
-  ["NP", always(sunday(2, 5))],
+  ["NP SM", always(sunday(2, 5))],
+  ["MW", always(fixed(10, 15))],
+  ["SS", from(2012, { kind: "weekday", nth: 1, weekday: 1, month: 7 })],
 ]);
 
 /** Father's Day by country. */

@@ -22,7 +22,7 @@ export async function readBench(tx: Transaction): Promise<BenchRead> {
       needId: row.needId,
       designId: row.designId,
       startedAt: row.startedAt.toISOString(),
-      units: units.filter((each) => each.batchId === row.id).map(({ id, number, colourwayId, grade }) => ({ id, number, colourwayId, grade })),
+      units: units.filter((each) => each.batchId === row.id).map(({ id, number, colourwayId, grade, servesNeedId }) => ({ id, number, colourwayId, grade, servesNeedId })),
       facts: facts.filter((each) => each.batchId === row.id).map(({ id, unitId, stageId, what, at }) => ({ id, unitId, stageId, what, at: at.toISOString() })),
     })),
     yields,

@@ -21,11 +21,13 @@ export const unit = pgTable(
     colourwayId: uuid("colourway_id").notNull(),
     number: integer("number").notNull(),
     grade: text("grade", { enum: ["good", "rescue", "stash", "scrap"] }),
+    servesNeedId: uuid("serves_need_id"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),
     foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }),
+    foreignKey({ columns: [table.shopId, table.servesNeedId], foreignColumns: [need.shopId, need.id] }),
     index("unit_by_batch").on(table.shopId, table.batchId),
   ],
 );

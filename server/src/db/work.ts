@@ -1,6 +1,7 @@
 import { and, eq, getTableColumns, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
 import type { PgTableWithColumns } from "drizzle-orm/pg-core";
 import type { Change } from "../logbook/tables.ts";
+import type { Outside } from "../outside/outside.ts";
 import type { Transaction } from "./pool.ts";
 import { Refusal } from "./refusal.ts";
 import {
@@ -10,6 +11,7 @@ import {
   design,
   household,
   layer,
+  lesson,
   need,
   needLine,
   ownOccasion,
@@ -40,6 +42,7 @@ const written = {
   sessionPattern,
   sessionChange,
   ownOccasion,
+  lesson,
   batch,
   unit,
   benchFact,
@@ -66,6 +69,7 @@ export class Work {
     readonly tx: Transaction,
     readonly shopId: string,
     readonly at: Date,
+    readonly outside: Outside,
   ) {}
 
   async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {

@@ -1,5 +1,5 @@
 import type { CommandPayload } from "@yule/contract";
-import { and, eq } from "drizzle-orm";
+import { and, eq, or } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import { batch, needLine, unit } from "../db/tables.ts";
@@ -24,7 +24,7 @@ export async function assembleCards(work: Work, said: CommandPayload<"assemble-c
     .select({ colourwayId: unit.colourwayId })
     .from(unit)
     .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
-    .where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.needId), eq(unit.grade, "good")));
+    .where(and(eq(batch.shopId, work.shopId), or(and(eq(batch.needId, said.needId), eq(unit.grade, "good")), eq(unit.servesNeedId, said.needId))));
   let cards = 0;
   for (const [index, line] of said.lines.entries()) {
     const found = await work.find("needLine", line.lineId);
@@ -36,7 +36,7 @@ export async function assembleCards(work: Work, said: CommandPayload<"assemble-c
     const panels = good.filter((each) => each.colourwayId === found.colourwayId).length;
     // One good master is enough for any number of printed cards.
     const makes = need.print && panels > 0 ? Infinity : panels;
-    const free = makes - lines.reduce((sum, each) => sum + each.assembled, 0);
+    const free = makes - lines.reduce((sum, each) => sum + each.assembled - each.fromLeft, 0);
     if (line.quantity > free)
       refuse({
         code: "not-enough-panels",

@@ -1,7 +1,7 @@
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
-import { envelope, faultsOf, id as idSchema, logbookQuery } from "@yule/contract";
+import { envelope, faultsOf, holidaysQuery, id as idSchema, logbookQuery } from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
 import helmet from "koa-helmet";
@@ -15,7 +15,9 @@ import { readDesigns } from "../designs/reads.ts";
 import { readDispatch } from "../dispatch/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
 import { runCommand } from "../logbook/run.ts";
-import type { Carrier } from "../outside/carrier.ts";
+import type { Outside } from "../outside/outside.ts";
+import { readHolidays } from "../season/holidays.ts";
+import { readOrders } from "../season/orders.ts";
 import { readSeason } from "../season/reads.ts";
 import { seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture } from "../shop/pictures.ts";
@@ -29,7 +31,7 @@ export interface AppSetting {
   readonly database: Database;
   readonly feed: Feed;
   readonly clock: Clock;
-  readonly carrier: Carrier;
+  readonly outside: Outside;
   readonly log: Pick<Logger, "error">;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
@@ -82,7 +84,7 @@ async function sameOrigin(ctx: Context, next: () => Promise<unknown>): Promise<v
   await next();
 }
 
-function routes({ database, feed, clock, carrier }: AppSetting): Router {
+function routes({ database, feed, clock, outside }: AppSetting): Router {
   const router = new Router({ prefix: "/api" });
   const read = (path: string, answer: (tx: Transaction, ctx: Context) => Promise<unknown>): void => {
     router.get(path, async (ctx) => {
@@ -95,7 +97,14 @@ function routes({ database, feed, clock, carrier }: AppSetting): Router {
   read("/designs", readDesigns);
   read("/stores", readStores);
   read("/bench", readBench);
-  read("/dispatch", (tx) => readDispatch(tx, carrier, clock.now()));
+  read("/dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()));
+  read("/orders", (tx) => readOrders(tx, outside.orders, clock.now()));
+  router.get("/holidays", async (ctx) => {
+    const query = holidaysQuery.safeParse(ctx.query);
+    if (!query.success) throw new Refusal(422, "These places are not known.", faultsOf(query.error, ctx.query));
+    ctx.set("cache-control", "private, max-age=3600");
+    ctx.body = await readHolidays(query.data.places, query.data.from);
+  });
   read("/logbook", (tx, ctx) => {
     const query = logbookQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
@@ -105,7 +114,7 @@ function routes({ database, feed, clock, carrier }: AppSetting): Router {
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
-    ctx.body = await runCommand(database, { ...HOME, now: clock.now() }, parsed.data);
+    ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
   });
   router.put("/pictures/:id", async (ctx) => {
     const id = pictureId(ctx.params.id);
@@ -122,7 +131,7 @@ function routes({ database, feed, clock, carrier }: AppSetting): Router {
     ctx.body = found.bytes;
   });
   router.get("/calendar/:secret", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), carrier));
+    const found = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), outside.carrier));
     if (found === null) throw new Refusal(404, `There is no ${ctx.path}.`);
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "private, no-cache");

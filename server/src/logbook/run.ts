@@ -20,6 +20,9 @@ import {
   removeSessionChange,
   setSessions,
 } from "../season/commands.ts";
+import { noteLesson, removeLesson } from "../season/lessons.ts";
+import { serveNeed, tellOutcome } from "../season/serving.ts";
+import type { Outside } from "../outside/outside.ts";
 import { splitSheets } from "../sheets/commands.ts";
 import { setCalendarAddress, setShop } from "../shop/commands.ts";
 import { addStore, buyStore, countStore } from "../stores/commands.ts";
@@ -34,6 +37,10 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "change-need": changeNeed,
   "remove-need": removeNeed,
   "add-needs": addNeeds,
+  "serve-need": serveNeed,
+  "tell-outcome": tellOutcome,
+  "note-lesson": noteLesson,
+  "remove-lesson": removeLesson,
   "set-sessions": setSessions,
   "add-session-change": addSessionChange,
   "add-session-changes": addSessionChanges,
@@ -62,6 +69,7 @@ export interface Giver {
   readonly shopId: string;
   readonly accountId: string;
   readonly now: Date;
+  readonly outside: Outside;
 }
 
 export interface GivenCommand {
@@ -89,7 +97,7 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
     const [before] = await tx.select().from(event).where(eq(event.id, given.id));
     if (before) return { event: eventRead(before) };
-    const work = new Work(tx, giver.shopId, at);
+    const work = new Work(tx, giver.shopId, at, giver.outside);
     const handler = handlers[given.kind] as (work: Work, said: unknown, eventId: string) => Promise<Done>;
     const done = await handler(work, read.data, given.id);
     const [row] = await tx

@@ -5,9 +5,8 @@ import { v7 } from "uuid";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
-import { batch, colourway, recipient, stage } from "../db/tables.ts";
-import { simulatedCarrier } from "../outside/carrier.ts";
-import { needLine, sessionPattern } from "./tables.ts";
+import { batch, colourway, recipient, stage, unit } from "../db/tables.ts";
+import { need, needLine, sessionPattern } from "./tables.ts";
 
 export async function addNeed(work: Work, said: CommandPayload<"add-need">): Promise<Done> {
   const found = await work.find("design", said.designId);
@@ -15,13 +14,23 @@ export async function addNeed(work: Work, said: CommandPayload<"add-need">): Pro
   await checkDue(work, said.due);
   await checkColourways(work, said.designId, said.lines);
   await checkSkipped(work, said.designId, said.skipped);
-  if (said.service !== null) checkService(said.zone, said.service);
+  if (said.service !== null) checkService(work, said.zone, said.service);
+  if (said.orderRef !== null) await checkOrder(work, said.orderRef);
   const { lines, householdIds, ...row } = said;
   await work.insert("need", row);
   for (const line of lines) await work.insert("needLine", { ...line, needId: said.id, assembled: 0 });
   for (const householdId of householdIds) await work.insert("recipient", { id: v7(), needId: said.id, householdId });
   const cards = lines.reduce((sum, line) => sum + line.quantity, 0);
   return { subject: ["need", said.id], summary: `${said.title}: ${String(cards)} × ${found.name} by ${said.due}` };
+}
+
+/** An order of the feed becomes one need, however often it is sent. */
+async function checkOrder(work: Work, orderRef: string): Promise<void> {
+  const [taken] = await work.tx
+    .select({ title: need.title })
+    .from(need)
+    .where(and(eq(need.shopId, work.shopId), eq(need.orderRef, orderRef)));
+  if (taken) refuse({ code: "order-taken", path: ["orderRef"], given: orderRef, allowed: `an order not taken yet: this one is ${taken.title}` });
 }
 
 /** All or nothing: the first fault names its row, and nothing of the file is kept. */
@@ -47,7 +56,7 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
   if (said.due && said.due !== found.due) await checkDue(work, said.due);
   if (said.skipped) await checkSkipped(work, found.designId, said.skipped);
   const zone = said.zone === undefined ? found.zone : said.zone;
-  if (said.service) checkService(zone, said.service);
+  if (said.service) checkService(work, zone, said.service);
   const { id: _id, version, lines: _lines, ...changed } = said;
   await work.update("need", said.id, changed, version);
   if (said.lines) {
@@ -103,6 +112,12 @@ export async function removeNeed(work: Work, said: CommandPayload<"remove-need">
     .from(recipient)
     .where(and(eq(recipient.shopId, work.shopId), eq(recipient.needId, said.id)));
   for (const each of households) await work.remove("recipient", each.id);
+  // Panels of the stash that were given to it go back there.
+  const given = await work.tx
+    .select({ id: unit.id })
+    .from(unit)
+    .where(and(eq(unit.shopId, work.shopId), eq(unit.servesNeedId, said.id)));
+  for (const each of given) await work.update("unit", each.id, { servesNeedId: null });
   await work.remove("need", said.id, said.version);
   return { subject: ["need", said.id], summary: `${found.title} removed` };
 }
@@ -186,7 +201,7 @@ async function checkSkipped(work: Work, designId: string, skipped: readonly stri
   if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: "every stage", allowed: "a route with at least one stage left" });
 }
 
-function checkService(zone: string | null, service: string): void {
-  const offered = simulatedCarrier.table.filter((line) => line.zone === zone).map((line) => line.service);
+function checkService(work: Work, zone: string | null, service: string): void {
+  const offered = work.outside.carrier.table.filter((line) => line.zone === zone).map((line) => line.service);
   if (!offered.includes(service)) refuse({ code: "no-service", path: ["service"], given: service, allowed: offered.length > 0 ? offered.join(", ") : "none: it is handed over" });
 }

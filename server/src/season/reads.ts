@@ -2,7 +2,7 @@ import type { SeasonRead } from "@yule/contract";
 import { asc } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { posting, recipient } from "../db/tables.ts";
-import { need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
+import { lesson, need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
 
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const needs = await tx.select().from(need).orderBy(asc(need.due), asc(need.id));
@@ -12,15 +12,17 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
   const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
   const ownOccasions = await tx.select().from(ownOccasion).orderBy(asc(ownOccasion.month), asc(ownOccasion.date));
+  const lessons = await tx.select().from(lesson).orderBy(asc(lesson.notedOn), asc(lesson.id));
   return {
     needs: needs.map(({ shopId: _shop, ...row }) => ({
       ...row,
-      lines: lines.filter((line) => line.needId === row.id).map(({ id, colourwayId, quantity, assembled }) => ({ id, colourwayId, quantity, assembled })),
+      lines: lines.filter((line) => line.needId === row.id).map(({ shopId: _owner, needId: _need, version: _version, ...line }) => line),
       households: households.filter((each) => each.needId === row.id).length,
       postedOn: postings.find((each) => each.needId === row.id)?.on ?? null,
     })),
     sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
     changes: changes.map(({ shopId: _shop, ...change }) => change),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
+    lessons: lessons.map(({ shopId: _shop, ...noted }) => noted),
   };
 }

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design } from "../designs/tables.ts";
 import { shop } from "../shop/tables.ts";
@@ -26,11 +26,14 @@ export const need = pgTable(
     print: boolean("print").notNull().default(false),
     heat: boolean("heat").notNull().default(false),
     skipped: uuid("skipped").array().notNull().default([]),
+    orderRef: text("order_ref"),
+    copiedFrom: uuid("copied_from"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     index("need_by_due").on(table.shopId, table.due),
+    unique("need_order_taken_once").on(table.shopId, table.orderRef),
     check("need_money", sql`coalesce(${table.priceMinor}, 0) >= 0 and coalesce(${table.depositMinor}, 0) >= 0 and ${table.neutralCards} >= 0`),
   ],
 );
@@ -43,13 +46,24 @@ export const needLine = pgTable(
     colourwayId: uuid("colourway_id").notNull(),
     quantity: integer("quantity").notNull(),
     assembled: integer("assembled").notNull().default(0),
+    fromLeft: integer("from_left").notNull().default(0),
+    sold: integer("sold"),
+    given: integer("given"),
+    leftOver: integer("left_over"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
     foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }),
     index("need_line_by_need").on(table.shopId, table.needId),
-    check("need_line_quantity", sql`${table.quantity} > 0 and ${table.assembled} >= 0 and ${table.assembled} <= ${table.quantity}`),
+    check(
+      "need_line_quantity",
+      sql`${table.quantity} > 0 and ${table.assembled} >= 0 and ${table.assembled} <= ${table.quantity} and ${table.fromLeft} between 0 and ${table.assembled}`,
+    ),
+    check(
+      "need_line_outcome",
+      sql`(${table.sold} is null) = (${table.leftOver} is null) and (${table.given} is null) = (${table.leftOver} is null) and (${table.leftOver} is null or (${table.sold} >= 0 and ${table.given} >= 0 and ${table.leftOver} >= 0 and ${table.sold} + ${table.given} + ${table.leftOver} = ${table.assembled}))`,
+    ),
   ],
 );
 
@@ -115,5 +129,23 @@ export const ownOccasion = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     check("own_occasion_day", sql`${table.month} between 1 and 12 and ${table.date} between 1 and 31 and ${table.weeksAhead} between 0 and 52`),
+  ],
+);
+
+export const lesson = pgTable(
+  "lesson",
+  {
+    ...owned,
+    text: text("text").notNull(),
+    moment: text("moment", { enum: ["planning", "splitting", "painting", "finishing", "sending"] }).notNull(),
+    designId: uuid("design_id"),
+    occasion: text("occasion"),
+    notedOn: date("noted_on", { mode: "string" }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    check("lesson_moment", sql`${table.moment} in ('planning', 'splitting', 'painting', 'finishing', 'sending') and length(${table.text}) between 1 and 400`),
   ],
 );

@@ -16,6 +16,7 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     name: row.name,
     lengthSystem: row.lengthSystem,
     country: row.country,
+    region: row.region,
     timeZone: row.timeZone,
     currency: row.currency,
     lateAfter: row.lateAfter,

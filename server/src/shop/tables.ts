@@ -12,6 +12,7 @@ export const shop = pgTable(
     name: text("name").notNull(),
     lengthSystem: text("length_system", { enum: ["in", "cm"] }).notNull(),
     country: text("country").notNull(),
+    region: text("region"),
     timeZone: text("time_zone").notNull(),
     currency: text("currency").notNull(),
     lateAfter: integer("late_after").notNull().default(1290),

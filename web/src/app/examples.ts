@@ -1,4 +1,4 @@
-import type { BatchRead, DesignRead, DispatchRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
 import { day, inches, mm, money } from "@yule/core";
 import { workOut } from "./outlook.ts";
 
@@ -45,6 +45,16 @@ export const paper: StoreRead = {
   packCostMinor: 100,
   leadDays: 3,
 };
+export const line = (id: string, colourwayId: string, quantity: number, assembled = 0): NeedLineRead => ({
+  id,
+  colourwayId,
+  quantity,
+  assembled,
+  fromLeft: 0,
+  sold: null,
+  given: null,
+  leftOver: null,
+});
 export const need: NeedRead = {
   id: "n",
   version: 1,
@@ -66,11 +76,13 @@ export const need: NeedRead = {
   print: false,
   heat: false,
   skipped: [],
-  lines: [{ id: "l", colourwayId: "blue", quantity: 6, assembled: 0 }],
+  orderRef: null,
+  copiedFrom: null,
+  lines: [line("l", "blue", 6)],
   households: 0,
   postedOn: null,
 };
-export const unit = (number: number, grade: "good" | "scrap" | null = null) => ({ id: `u${String(number)}`, number, colourwayId: "blue", grade });
+export const unit = (number: number, grade: Grade | null = null) => ({ id: `u${String(number)}`, number, colourwayId: "blue", grade, servesNeedId: null });
 export const batch = (units: BatchRead["units"], facts: BatchRead["facts"] = []): BatchRead => ({
   id: "b",
   needId: "n",
@@ -97,6 +109,8 @@ export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[]
     needs,
     pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
     changes: [],
+    lessons: [],
+    ownOccasions: [],
     designs: [design],
     stores: [paper],
     batches,

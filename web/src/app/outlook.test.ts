@@ -1,5 +1,5 @@
 import type { BatchRead, NeedRead } from "@yule/contract";
-import { batch, design, need, paper, season, unit } from "./examples.ts";
+import { batch, design, line, need, paper, season, unit } from "./examples.ts";
 import { panelsPerSheet } from "./materials.ts";
 
 const only = (needs: readonly NeedRead[], batches: readonly BatchRead[] = []) => {
@@ -61,7 +61,7 @@ test("with no paper on the shelf the stores say how many packs, and for which ne
 });
 
 test("more than the sessions hold cannot be, and says by how much", () => {
-  const many = { ...need, lines: [{ id: "l", colourwayId: "blue", quantity: 200, assembled: 0 }] };
+  const many = { ...need, lines: [line("l", "blue", 200)] };
   const view = only([many]);
   expect(view.outlook.safety).toBe("cannot");
   expect(view.outlook.spare).toBeLessThan(-600);

@@ -1,5 +1,6 @@
 import { addDays, daysBetween, monthName, weekdayOf, type Day, type Safety } from "@yule/core";
-import type { NeedView, Outlook } from "./outlook.ts";
+import type { NeedView } from "./needView.ts";
+import type { Outlook } from "./outlook.ts";
 
 export interface Tag {
   readonly id: string;

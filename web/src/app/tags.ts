@@ -1,15 +1,19 @@
 import type { CommandKind } from "@yule/contract";
 
 /** What a read is called, so that a command can say which reads it makes stale. */
-export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"] as const;
+export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook", "orders"] as const;
 export type Tag = (typeof ALL_TAGS)[number];
 
 const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "set-shop": ALL_TAGS,
-  "add-need": ["season", "dispatch"],
+  "add-need": ["season", "dispatch", "orders"],
   "change-need": ["season"],
-  "remove-need": ["season", "dispatch"],
-  "add-needs": ["season", "dispatch"],
+  "remove-need": ["season", "dispatch", "orders", "bench"],
+  "add-needs": ["season", "dispatch", "orders"],
+  "serve-need": ["season", "bench"],
+  "tell-outcome": ["season"],
+  "note-lesson": ["season"],
+  "remove-lesson": ["season"],
   "set-sessions": ["season"],
   "add-session-change": ["season"],
   "add-session-changes": ["season"],

@@ -15,7 +15,7 @@ import {
   type Session,
   type UnitState,
 } from "@yule/core";
-import { paintingStages } from "../app/outlook.ts";
+import { paintingStages } from "../app/needView.ts";
 
 export const liveRoute = (design: DesignRead): LiveStage[] =>
   paintingStages(design).map((stage) => ({

@@ -4,7 +4,8 @@ import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
-import { CONFIDENCE, cardsFrom, colourwayOf, type NeedView, type Outlook } from "../app/outlook.ts";
+import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
+import type { Outlook } from "../app/outlook.ts";
 import { Picture } from "../app/Picture.tsx";
 import { useView } from "../app/useOutlet.ts";
 import { Choice } from "../kit/FormField.tsx";
@@ -22,7 +23,7 @@ const GRADES: readonly { grade: Grade; word: string; mark: string }[] = [
 export default function FinishView() {
   const outlook = useView();
   const [params, setParams] = useSearchParams();
-  const begun = outlook.open.filter((view) => view.batches.length > 0 && view.stage !== "to post");
+  const begun = outlook.open.filter((view) => (view.batches.length > 0 || view.good > view.assembled) && view.stage !== "to post");
   const view = begun.find((each) => each.need.id === params.get("need")) ?? begun.find((each) => each.stage === "to inspect" || each.stage === "to assemble") ?? begun[0];
   if (!view) {
     return (
@@ -96,12 +97,7 @@ function FinishVerdict({ view }: { view: NeedView }) {
   );
 }
 
-const goodOf = (view: NeedView, colourwayId: string): number =>
-  cardsFrom(
-    view.need,
-    colourwayId,
-    view.batches.reduce((sum, batch) => sum + batch.units.filter((unit) => unit.grade === "good" && unit.colourwayId === colourwayId).length, 0),
-  );
+const goodOf = (view: NeedView, colourwayId: string): number => view.goodBy.get(colourwayId) ?? 0;
 
 function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   const panel = panelOf(view.design);

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
 import { lazy, Suspense, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import type { NeedView } from "../app/outlook.ts";
+import type { NeedView } from "../app/needView.ts";
 import { useView } from "../app/useOutlet.ts";
 import { StateWord, Teach } from "../kit/states.tsx";
 import { rowOf, type NeedRow } from "./needRow.ts";

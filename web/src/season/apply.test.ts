@@ -1,8 +1,8 @@
 import { day, type Remedy } from "@yule/core";
-import { need, season } from "../app/examples.ts";
+import { line, need, season } from "../app/examples.ts";
 import { commandsOf, costWords, linesFor, wordsOf } from "./apply.ts";
 
-const two = { ...need, lines: [...need.lines, { id: "m", colourwayId: "red", quantity: 3, assembled: 2 }] };
+const two = { ...need, lines: [...need.lines, line("m", "red", 3, 2)] };
 const outlook = season([two]);
 const [view] = outlook.needs;
 if (!view) throw new Error("the need was lost");

@@ -2,7 +2,8 @@ import type { CommandInput, CommandKind } from "@yule/contract";
 import { addDays, day, printDay, printMinutes, printTime, minutes, type Remedy, type SeasonChange } from "@yule/core";
 import { v7 } from "uuid";
 import { give } from "../app/outbox.ts";
-import type { NeedView, Outlook } from "../app/outlook.ts";
+import type { NeedView } from "../app/needView.ts";
+import type { Outlook } from "../app/outlook.ts";
 
 interface Said<Kind extends CommandKind = "change-need" | "add-session-change"> {
   readonly kind: Kind;

@@ -1,5 +1,6 @@
 import { addDays, day, GUESSED_SPREADS, learn, serviceFor, weekdayOf, type Day, type NeedOdds, type OwedNeed, type QuickerPost, type SeasonFacts, type Spreads } from "@yule/core";
-import { FIRST_GUESS, type NeedView, type Outlook } from "../app/outlook.ts";
+import { FIRST_GUESS, type NeedView } from "../app/needView.ts";
+import type { Outlook } from "../app/outlook.ts";
 import { panelsPerSheet } from "../app/materials.ts";
 
 /** The season as the planner is told of it: every open need with what is still to be done. */

@@ -1,12 +1,12 @@
 import { limitsFor, planWork, seasonJobOf } from "@yule/core";
-import { need, season } from "../app/examples.ts";
+import { line, need, season } from "../app/examples.ts";
 import { factsOf } from "./facts.ts";
 import { rowOf } from "./needRow.ts";
 import type { Planned } from "./planned.ts";
 import { fillWords, sessionSheets } from "./sessionSheet.ts";
 
 const plannedOf = (cards: number, part: Partial<Planned> = {}) => {
-  const outlook = season([{ ...need, due: "2031-12-20", lines: [{ id: "l", colourwayId: "blue", quantity: cards, assembled: 0 }] }]);
+  const outlook = season([{ ...need, due: "2031-12-20", lines: [line("l", "blue", cards)] }]);
   const facts = factsOf(outlook, outlook.now);
   const answer = planWork(seasonJobOf(facts), { ...limitsFor(60, () => 0), steps: 40 });
   const [view] = outlook.needs;

@@ -1,5 +1,5 @@
 import type { Safety } from "@yule/core";
-import type { NeedView } from "../app/outlook.ts";
+import type { NeedView } from "../app/needView.ts";
 import type { Planned } from "./planned.ts";
 
 /** A need with what the plan says of it, once there is one. */

@@ -1,7 +1,7 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
 import { lengthOfUnits, money, type SplitJob, type SplitMethod } from "@yule/core";
 import { LOSSES, panelOf } from "../app/materials.ts";
-import type { NeedView } from "../app/outlook.ts";
+import type { NeedView } from "../app/needView.ts";
 
 /** The sheets a design's panels may be split from: its own paper first, or every sheet on the shelf when it names none. */
 export const sheetsFor = (design: DesignRead, stores: readonly StoreRead[]): StoreRead[] => {

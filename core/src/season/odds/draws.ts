@@ -1,28 +1,46 @@
 /** Draws from the usual distributions, from a stream of numbers in [0, 1). */
 
-/** Standard normal, by the polar method (Marsaglia and Bray 1964). */
-export const normalDraw = (random: () => number): number => normalStream(random)();
+const LAYERS = 128;
+/** Where the tail begins, and the area of each layer, for 128 layers. */
+const TAIL = 3.442619855899;
+const AREA = 9.91256303526217e-3;
+const EDGES = layerEdges();
+const RATIOS = Float64Array.from({ length: LAYERS }, (_, index) => (EDGES[index + 1] ?? 0) / (EDGES[index] ?? 1));
 
-/** A stream of standard normals; the method makes two at a time, and both are used. */
-export function normalStream(random: () => number): () => number {
-  let spare = NaN;
-  return () => {
-    if (!Number.isNaN(spare)) {
-      const kept = spare;
-      spare = NaN;
-      return kept;
-    }
-    for (;;) {
-      const u = 2 * random() - 1;
-      const v = 2 * random() - 1;
-      const s = u * u + v * v;
-      if (s > 0 && s < 1) {
-        const stretch = Math.sqrt((-2 * Math.log(s)) / s);
-        spare = v * stretch;
-        return u * stretch;
-      }
-    }
-  };
+function layerEdges(): Float64Array {
+  const edges = new Float64Array(LAYERS + 1);
+  let density = Math.exp(-0.5 * TAIL * TAIL);
+  edges[0] = AREA / density;
+  edges[1] = TAIL;
+  for (let index = 2; index < LAYERS; index += 1) {
+    const edge = Math.sqrt(-2 * Math.log(AREA / (edges[index - 1] ?? 1) + density));
+    edges[index] = edge;
+    density = Math.exp(-0.5 * edge * edge);
+  }
+  return edges;
+}
+
+/** Standard normal, by the ziggurat (Marsaglia and Tsang 2000, with the layer drawn apart as Doornik 2005 asks). */
+export function normalDraw(random: () => number): number {
+  for (;;) {
+    const u = 2 * random() - 1;
+    const layer = (random() * LAYERS) | 0;
+    const edge = EDGES[layer] ?? 0;
+    if ((u < 0 ? -u : u) < (RATIOS[layer] ?? 0)) return u * edge;
+    if (layer === 0) return u < 0 ? -tailDraw(random) : tailDraw(random);
+    const x = u * edge;
+    const below = EDGES[layer + 1] ?? 0;
+    const low = Math.exp(-0.5 * (edge * edge - x * x));
+    const high = Math.exp(-0.5 * (below * below - x * x));
+    if (high + random() * (low - high) < 1) return x;
+  }
+}
+
+function tailDraw(random: () => number): number {
+  for (;;) {
+    const x = -Math.log(random() + 1e-300) / TAIL;
+    if (-2 * Math.log(random() + 1e-300) >= x * x) return TAIL + x;
+  }
 }
 
 /** Gamma of a shape, scale 1 (Marsaglia and Tsang 2000). */
@@ -42,10 +60,19 @@ export function betaDraw(a: number, b: number, random: () => number): number {
   return x / (x + gammaDraw(b, random));
 }
 
-/** How many of `count` succeed; above 60 by the normal curve, which is near enough there. */
+/** How many of `count` succeed: by inversion (Kachitvichyanukul and Schmeiser 1988, BINV); above 60 by the normal curve, which is near enough there. */
 export function binomialDraw(count: number, chance: number, random: () => number): number {
   if (count > 60) return Math.max(0, Math.min(count, Math.round(count * chance + Math.sqrt(count * chance * (1 - chance)) * normalDraw(random))));
-  let successes = 0;
-  for (let index = 0; index < count; index += 1) if (random() < chance) successes += 1;
-  return successes;
+  // The rarer of the two is counted: the walk is as long as its number.
+  const rare = Math.min(chance, 1 - chance);
+  const ratio = rare / (1 - rare);
+  let left = random();
+  let weight = (1 - rare) ** count;
+  let found = 0;
+  while (left > weight && found < count) {
+    left -= weight;
+    found += 1;
+    weight *= ((count - found + 1) / found) * ratio;
+  }
+  return chance <= 0.5 ? found : count - found;
 }

@@ -2,7 +2,7 @@ import { limitsFor, seededRandom } from "../../search/search.ts";
 import { largeSeason, need, season, session, step } from "../schedule/examples.ts";
 import { planWork } from "../schedule/planWork.ts";
 import type { SeasonJob } from "../schedule/model.ts";
-import { betaDraw, binomialDraw, gammaDraw, normalStream } from "./draws.ts";
+import { betaDraw, binomialDraw, gammaDraw, normalDraw } from "./draws.ts";
 import { GUESSED_SPREADS } from "./guesses.ts";
 import { forecast, odds, type NeedOdds, type Spreads } from "./odds.ts";
 import { drawTruth, guess, learn, typicalRatio, type Spread } from "./spread.ts";
@@ -77,7 +77,7 @@ test("times seen replace the guess: after fifty sessions a third slower, a third
 
 test("forecasts said with 80 in 100 come true 80 times in 100, in shops whose spreads are known", () => {
   const random = seededRandom(77);
-  const normal = normalStream(random);
+  const normal = (): number => normalDraw(random);
   const prior = guess(1.1, 0.3);
   // Days of a minute, so that the day of finishing is told finely.
   const job: SeasonJob = {
@@ -104,10 +104,17 @@ test("forecasts said with 80 in 100 come true 80 times in 100, in shops whose sp
 
 test("draws have the means and spreads of their distributions", () => {
   const random = seededRandom(3);
-  const normal = normalStream(random);
+  const normal = (): number => normalDraw(random);
   const mean = (draw: () => number): number => Array.from({ length: 20_000 }, draw).reduce((sum, each) => sum + each, 0) / 20_000;
   expect(mean(normal)).toBeCloseTo(0, 1);
   expect(mean(() => normal() ** 2)).toBeCloseTo(1, 1);
+  // Shares beyond one, two and three deviations, the last from the tail's edge on.
+  expect(mean(() => (Math.abs(normal()) > 1 ? 1 : 0))).toBeCloseTo(0.3173, 1);
+  expect(mean(() => (normal() > 2 ? 1 : 0))).toBeCloseTo(0.0228, 2);
+  expect(mean(() => (normal() < -2 ? 1 : 0))).toBeCloseTo(0.0228, 2);
+  const far = Array.from({ length: 200_000 }, normal).filter((each) => Math.abs(each) > 3.4427).length;
+  expect(far).toBeGreaterThan(75);
+  expect(far).toBeLessThan(160);
   expect(mean(() => gammaDraw(3, random))).toBeCloseTo(3, 1);
   expect(mean(() => gammaDraw(0.5, random))).toBeCloseTo(0.5, 1);
   expect(mean(() => betaDraw(9, 1, random))).toBeCloseTo(0.9, 2);

@@ -1,8 +1,8 @@
 import { seededRandom } from "../../search/search.ts";
 import { dayIndexOf, type SeasonJob, type SeasonWorkPlan } from "../schedule/model.ts";
 import { courseOf, type Course } from "./course.ts";
-import { betaDraw, binomialDraw, normalStream } from "./draws.ts";
-import { playOnce } from "./playing.ts";
+import { betaDraw, binomialDraw, normalDraw } from "./draws.ts";
+import { Playing, type Draws } from "./playing.ts";
 import { drawTruth, type Spread } from "./spread.ts";
 
 /** Everything that may come otherwise than planned. */
@@ -84,43 +84,33 @@ interface Played {
 
 function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly NeedOdds[], limits: OddsLimits, without: Uncertainty | null): Played {
   const random = seededRandom(limits.seed);
-  const normal = normalStream(random);
   const told = job.needs.map((need) => needs.find((each) => each.id === need.id));
+  const playing = new Playing(course, job.needs.length, random);
   const days = job.needs.map(() => new Int32Array(limits.runs));
   const seasonDays = new Int32Array(limits.runs);
   const inTime = new Float64Array(job.needs.length);
   let allInTime = 0;
   let runs = 0;
-  const minutes = new Float64Array(course.pieces.length);
-  const drying = new Float64Array(course.pieces.length);
-  const finished = new Float64Array(job.needs.length);
-  const extra = new Float64Array(job.needs.length);
   for (; runs < limits.runs; runs += 1) {
     if ((runs & 127) === 127 && limits.stop()) break;
-    const hands = without === "hands" ? null : drawTruth(spreads.hands, random);
-    const dry = without === "drying" ? null : drawTruth(spreads.drying, random);
-    const handsTypical = Math.exp(spreads.hands.mean);
-    const dryTypical = Math.exp(spreads.drying.mean);
-    course.pieces.forEach((piece, at) => {
-      minutes[at] = piece.minutes * (hands ? Math.exp(hands.mean + hands.sd * normal()) : handsTypical);
-      drying[at] = piece.lag === 0 && piece.dry === 0 ? 1 : dry ? Math.exp(dry.mean + dry.sd * normal()) : dryTypical;
-    });
-    told.forEach((each, at) => {
-      extra[at] = each ? missingAfterInspection(each, without === "yield", random) : 0;
-    });
-    const lost = without === "interruptions" ? 0 : betaDraw(spreads.sessions.lost, spreads.sessions.kept, random);
-    const supplies = without === "supplies" ? 0 : daysLate(spreads.supplies, random) * 1440;
-    playOnce(course, minutes, drying, extra, lost, supplies, finished, random);
+    drawTimes(course, playing.draws, spreads, without, random);
+    for (let at = 0; at < told.length; at += 1) {
+      const each = told[at];
+      playing.draws.extra[at] = each ? missingAfterInspection(each, without === "yield", random) : 0;
+    }
+    playing.draws.lost = without === "interruptions" ? 0 : betaDraw(spreads.sessions.lost, spreads.sessions.kept, random);
+    playing.draws.supplies = without === "supplies" ? 0 : daysLate(spreads.supplies, random) * 1440;
+    playing.run();
     let late = false;
     let lastDay = 0;
-    for (const [at, need] of job.needs.entries()) {
-      const day = Math.max(dayIndexOf(job, finished[at] ?? 0), course.beyond[at] ?? 0);
+    for (let at = 0; at < told.length; at += 1) {
+      const day = Math.max(dayIndexOf(job, playing.finished[at] ?? 0), course.beyond[at] ?? 0);
       const posted = told[at]?.posted && without !== "post" ? daysLate(spreads.post, random) : 0;
       // Posted as soon as it is ready: what was finished early may travel longer.
-      const good = day + posted <= need.due;
-      if (good) inTime[at] = (inTime[at] ?? 0) + 1;
+      if (day + posted <= (job.needs[at]?.due ?? 0)) inTime[at] = (inTime[at] ?? 0) + 1;
       else late = true;
-      days[at]?.fill(day, runs, runs + 1);
+      const own = days[at];
+      if (own) own[runs] = day;
       lastDay = Math.max(lastDay, day);
     }
     seasonDays[runs] = lastDay;
@@ -134,6 +124,19 @@ function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly 
     by: quantiles(seasonDays, runs),
     onTime: inTime.reduce((sum, each) => sum + each, 0) / count,
   };
+}
+
+/** One truth for the shop in this run, and around it a time for each piece. What has nothing to dry is not drawn. */
+function drawTimes(course: Course, draws: Draws, spreads: Spreads, without: Uncertainty | null, random: () => number): void {
+  const hands = without === "hands" ? { mean: spreads.hands.mean, sd: 0 } : drawTruth(spreads.hands, random);
+  const dry = without === "drying" ? { mean: spreads.drying.mean, sd: 0 } : drawTruth(spreads.drying, random);
+  const { pieces } = course;
+  for (let at = 0; at < pieces.length; at += 1) {
+    const piece = pieces[at];
+    if (!piece) continue;
+    draws.minutes[at] = piece.minutes * Math.exp(hands.mean + hands.sd * normalDraw(random));
+    draws.drying[at] = piece.lag === 0 && piece.dry === 0 ? 1 : Math.exp(dry.mean + dry.sd * normalDraw(random));
+  }
 }
 
 /** Panels to paint again because too few came out good. */

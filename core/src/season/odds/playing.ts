@@ -1,134 +1,200 @@
-import type { Course, PlayedChain } from "./course.ts";
+import type { Course } from "./course.ts";
 
 /** How many of the next blocks the hands look through when the planned one is not dry yet. */
 const LOOK_AHEAD = 6;
 
-/** Plays the plan once; `finished` gets the minute at which each need is done. */
-export function playOnce(
-  course: Course,
-  minutes: Float64Array,
-  drying: Float64Array,
-  extra: Float64Array,
-  lost: number,
-  supplies: number,
-  finished: Float64Array,
-  random: () => number,
-): void {
-  const ready = new Float64Array(course.chains.length);
-  course.chains.forEach((chain, index) => {
-    ready[index] = chain.after >= 0 ? Infinity : chain.release > 0 ? chain.release + supplies : 0;
-  });
-  const started = new Uint8Array(course.chains.length);
-  const done = new Uint8Array(course.pieces.length);
-  finished.fill(0);
-  const hands = [0, 1].map((who) => new PlayedHands(course.order[who] ?? [], course.sessions[who] ?? [], lost, random));
-  for (;;) {
-    const [maker, helper] = hands;
-    const one = !maker || maker.isDone ? helper : !helper || helper.isDone || maker.at <= helper.at ? maker : helper;
-    if (!one || one.isDone) return;
-    const found = one.look(course, ready, done);
-    if (found < 0) {
-      // What waits for something the plan itself never came to is beyond the sessions anyway.
-      if (one.session > one.sessions.length + 400) return;
-      const other = one === maker ? helper : maker;
-      const wake = Math.max(one.at + 1, Math.min(one.wakesAt, other && !other.isDone ? other.at : Infinity));
-      if (wake < one.close) one.at = wake;
-      else one.nextSession();
-      continue;
-    }
-    const piece = course.pieces[found];
-    const chain = course.chains[piece?.chain ?? 0];
-    if (!piece || !chain) return;
-    done[found] = 1;
-    one.passDone(done);
-    let left = minutes[found] ?? 0;
-    if (chain.last && !started[piece.chain]) {
-      started[piece.chain] = 1;
-      left += paintedAgain(chain, extra) * chain.paintMinutes;
-    }
-    one.work(left);
-    const factor = drying[found] ?? 1;
-    ready[piece.chain] = one.at + piece.lag * factor;
-    if (!piece.ends) continue;
-    const dryAt = one.at + piece.dry * factor;
-    for (const need of chain.needs) finished[need] = Math.max(finished[need] ?? 0, dryAt);
-    if (!piece.closes) continue;
-    for (const index of chain.followers) {
-      const other = course.chains[index];
-      if (other) ready[index] = Math.max(other.release, dryAt + (paintedAgain(other, extra) > 0 ? other.paintDry : 0));
-    }
-  }
+/** What is drawn before a run: the plan itself stays as it is. */
+export interface Draws {
+  /** Minutes of hands of each piece. */
+  readonly minutes: Float64Array;
+  /** How many times as long as planned each piece dries. */
+  readonly drying: Float64Array;
+  /** Panels of each need that are painted again. */
+  readonly extra: Float64Array;
+  /** The chance that a session is lost. */
+  lost: number;
+  /** Minutes that what was ordered comes later than it should. */
+  supplies: number;
 }
 
-const paintedAgain = (chain: PlayedChain, extra: Float64Array): number => {
-  let units = 0;
-  for (const need of chain.needs) units += extra[need] ?? 0;
-  return units;
-};
+/** A plan that is played again and again, in arrays that are made once. */
+export class Playing {
+  readonly draws: Draws;
+  /** The minute at which each need was done in the last run. */
+  readonly finished: Float64Array;
+  private readonly lags: Float64Array;
+  private readonly dries: Float64Array;
+  private readonly chainOf: Int32Array;
+  private readonly done: Uint8Array;
+  private readonly ready: Float64Array;
+  private readonly started: Uint8Array;
+  private readonly maker: PlayedHands;
+  private readonly helper: PlayedHands;
+
+  constructor(
+    private readonly course: Course,
+    needs: number,
+    private readonly random: () => number,
+  ) {
+    const { pieces, chains } = course;
+    this.draws = { minutes: new Float64Array(pieces.length), drying: new Float64Array(pieces.length), extra: new Float64Array(needs), lost: 0, supplies: 0 };
+    this.finished = new Float64Array(needs);
+    this.lags = Float64Array.from(pieces, (piece) => piece.lag);
+    this.dries = Float64Array.from(pieces, (piece) => piece.dry);
+    this.chainOf = Int32Array.from(pieces, (piece) => piece.chain);
+    this.done = new Uint8Array(pieces.length);
+    this.ready = new Float64Array(chains.length);
+    this.started = new Uint8Array(chains.length);
+    this.maker = new PlayedHands(course, 0, this.chainOf);
+    this.helper = new PlayedHands(course, 1, this.chainOf);
+  }
+
+  /** Plays the plan once with what was drawn. */
+  run(): void {
+    const { course, ready, done, finished, draws, maker, helper, random } = this;
+    for (let index = 0; index < course.chains.length; index += 1) {
+      const chain = course.chains[index];
+      ready[index] = !chain || chain.after >= 0 ? Infinity : chain.release > 0 ? chain.release + draws.supplies : 0;
+    }
+    this.started.fill(0);
+    done.fill(0);
+    finished.fill(0);
+    maker.begin(draws.lost, random);
+    helper.begin(draws.lost, random);
+    for (;;) {
+      const one = maker.isDone ? helper : helper.isDone || maker.at <= helper.at ? maker : helper;
+      if (one.isDone) return;
+      const found = one.look(ready, done);
+      if (found >= 0) {
+        this.workOn(found, one);
+        continue;
+      }
+      // What waits for something the plan itself never came to is beyond the sessions anyway.
+      if (one.isLost) return;
+      const other = one === maker ? helper : maker;
+      const wake = Math.max(one.at + 1, Math.min(one.wakesAt, other.isDone ? Infinity : other.at));
+      if (wake < one.close) one.at = wake;
+      else one.nextSession(draws.lost, random);
+    }
+  }
+
+  private workOn(found: number, one: PlayedHands): void {
+    const { course, ready, done, finished, draws } = this;
+    const place = this.chainOf[found] ?? 0;
+    const chain = course.chains[place];
+    if (!chain) throw new Error("a piece of no chain");
+    done[found] = 1;
+    one.passDone(done);
+    let left = draws.minutes[found] ?? 0;
+    if (chain.last && this.started[place] === 0) {
+      this.started[place] = 1;
+      left += this.paintedAgain(place) * chain.paintMinutes;
+    }
+    one.work(left, draws.lost, this.random);
+    const factor = draws.drying[found] ?? 1;
+    ready[place] = one.at + (this.lags[found] ?? 0) * factor;
+    const piece = course.pieces[found];
+    if (!piece?.ends) return;
+    const dryAt = one.at + (this.dries[found] ?? 0) * factor;
+    for (const need of chain.needs) finished[need] = Math.max(finished[need] ?? 0, dryAt);
+    if (!piece.closes) return;
+    for (const index of chain.followers) {
+      const other = course.chains[index];
+      if (other) ready[index] = Math.max(other.release, dryAt + (this.paintedAgain(index) > 0 ? other.paintDry : 0));
+    }
+  }
+
+  private paintedAgain(chain: number): number {
+    let units = 0;
+    for (const need of this.course.chains[chain]?.needs ?? []) units += this.draws.extra[need] ?? 0;
+    return units;
+  }
+}
 
 /** One person's hands while the plan is played: where in her sessions she is, and what of her list is done. */
 class PlayedHands {
   at = 0;
   close = 0;
-  session = -1;
   /** When the first of what was looked at will be dry. */
   wakesAt = Infinity;
+  private session = -1;
   private head = 0;
+  private readonly list: Int32Array;
+  private readonly opens: Float64Array;
+  private readonly closes: Float64Array;
   private readonly seen = new Int32Array(LOOK_AHEAD);
 
   constructor(
-    readonly list: readonly number[],
-    readonly sessions: Course["sessions"][number],
-    private readonly lost: number,
-    private readonly random: () => number,
+    course: Course,
+    who: 0 | 1,
+    private readonly chainOf: Int32Array,
   ) {
-    if (list.length > 0) this.nextSession();
+    const sessions = course.sessions[who] ?? [];
+    this.list = Int32Array.from(course.order[who] ?? []);
+    this.opens = Float64Array.from(sessions, (session) => session.open);
+    this.closes = Float64Array.from(sessions, (session) => session.close);
   }
 
   get isDone(): boolean {
     return this.head >= this.list.length;
   }
 
-  nextSession(): void {
-    do this.session += 1;
-    while (this.session < this.sessions.length && this.random() < this.lost);
-    const session = this.sessions[this.session];
-    // Past the last session she goes on, an hour and a half each day.
-    if (!session) this.at = Math.max(this.at, this.close) + 1350;
-    else this.at = Math.max(this.at, session.open);
-    this.close = session ? session.close : this.at + 90;
+  get isLost(): boolean {
+    return this.session > this.opens.length + 400;
   }
 
-  work(minutes: number): void {
+  begin(lost: number, random: () => number): void {
+    this.at = 0;
+    this.close = 0;
+    this.session = -1;
+    this.head = 0;
+    if (this.list.length > 0) this.nextSession(lost, random);
+  }
+
+  nextSession(lost: number, random: () => number): void {
+    do this.session += 1;
+    while (this.session < this.opens.length && random() < lost);
+    // Past the last session she goes on, an hour and a half each day.
+    if (this.session >= this.opens.length) {
+      this.at = Math.max(this.at, this.close) + 1350;
+      this.close = this.at + 90;
+    } else {
+      this.at = Math.max(this.at, this.opens[this.session] ?? 0);
+      this.close = this.closes[this.session] ?? 0;
+    }
+  }
+
+  work(minutes: number, lost: number, random: () => number): void {
     let left = minutes;
     while (left > this.close - this.at) {
       left -= Math.max(0, this.close - this.at);
       this.at = this.close;
-      this.nextSession();
+      this.nextSession(lost, random);
     }
     this.at += left;
   }
 
   /** The first of the next pieces that is dry, or -1. A chain's own pieces keep their order. */
-  look(course: Course, ready: Float64Array, done: Uint8Array): number {
+  look(ready: Float64Array, done: Uint8Array): number {
+    const { list, chainOf, seen } = this;
     let count = 0;
     this.wakesAt = Infinity;
-    for (let place = this.head; place < this.list.length && count < LOOK_AHEAD; place += 1) {
-      const at = this.list[place] ?? 0;
-      if (done[at]) continue;
-      const chain = course.pieces[at]?.chain ?? 0;
+    for (let place = this.head; place < list.length && count < LOOK_AHEAD; place += 1) {
+      const at = list[place] ?? 0;
+      if (done[at] !== 0) continue;
+      const chain = chainOf[at] ?? 0;
       let known = false;
-      for (let index = 0; index < count; index += 1) if (this.seen[index] === chain) known = true;
+      for (let index = 0; index < count; index += 1) if (seen[index] === chain) known = true;
       const when = ready[chain] ?? 0;
       if (!known && when <= this.at) return at;
       if (!known && when < this.wakesAt) this.wakesAt = when;
-      this.seen[count] = chain;
+      seen[count] = chain;
       count += 1;
     }
     return -1;
   }
 
   passDone(done: Uint8Array): void {
-    while (this.head < this.list.length && done[this.list[this.head] ?? 0]) this.head += 1;
+    while (this.head < this.list.length && done[this.list[this.head] ?? 0] !== 0) this.head += 1;
   }
 }

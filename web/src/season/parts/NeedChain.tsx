@@ -1,7 +1,8 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { day, minutes, nightsIn, printDay, printMinutes, type SeasonChange } from "@yule/core";
 import { give } from "../../app/outbox.ts";
-import { loadOf, type NeedView, type Outlook } from "../../app/outlook.ts";
+import { loadOf, type NeedView } from "../../app/needView.ts";
+import type { Outlook } from "../../app/outlook.ts";
 import { INK, PAPER, Words } from "../../kit/drawing.tsx";
 import type { NeedRow } from "../needRow.ts";
 

@@ -1,7 +1,8 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { day, printDay, readQuickNeed, type QuickNeed } from "@yule/core";
 import { useState } from "react";
-import { colourwayOf, type Outlook } from "../../app/outlook.ts";
+import { colourwayOf } from "../../app/needView.ts";
+import type { Outlook } from "../../app/outlook.ts";
 import { TextInput } from "../../kit/FormField.tsx";
 
 /** Countries that write the month first. */

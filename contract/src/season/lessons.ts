@@ -1,0 +1,27 @@
+import { z } from "zod";
+import { id, version } from "../common/envelope.ts";
+
+/** When a lesson matters: while a season is planned, sheets are split, panels painted, cards finished, parcels sent. */
+export const lessonMoments = ["planning", "splitting", "painting", "finishing", "sending"] as const;
+export type LessonMoment = (typeof lessonMoments)[number];
+
+/** What was learned the hard way, to be said again at the moment it matters. About a design, an occasion, or everything. */
+export const noteLesson = z.strictObject({
+  id,
+  text: z.string().trim().min(1).max(400),
+  moment: z.enum(lessonMoments),
+  designId: id.nullable().default(null),
+  occasion: z.string().max(40).nullable().default(null),
+});
+export const removeLesson = z.strictObject({ id, version });
+
+export interface LessonRead {
+  readonly id: string;
+  readonly version: number;
+  readonly text: string;
+  readonly moment: LessonMoment;
+  readonly designId: string | null;
+  readonly occasion: string | null;
+  /** The day it was noted. */
+  readonly notedOn: string;
+}

@@ -1,0 +1,115 @@
+import type { CommandPayload } from "@yule/contract";
+import { and, eq, sql } from "drizzle-orm";
+import { missing, refuse } from "../db/refusal.ts";
+import type { Work } from "../db/work.ts";
+import { batch, needLine, posting } from "../db/tables.ts";
+import type { Done } from "../logbook/done.ts";
+
+/** Gives a need what is there already: panels of the stash to be assembled for it, and finished cards that were left over. */
+export async function serveNeed(work: Work, said: CommandPayload<"serve-need">): Promise<Done> {
+  const found = await work.find("need", said.needId);
+  if (!found) return missing("need", ["needId"], said.needId);
+  if (said.unitIds.length + said.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: "nothing", allowed: "panels of the stash, or cards left over" });
+  const lines = await linesOf(work, said.needId);
+  for (const [index, unitId] of said.unitIds.entries()) await givePanel(work, said.needId, unitId, lines, ["unitIds", index]);
+  let cards = 0;
+  for (const [index, line] of said.lines.entries()) {
+    const own = lines.find((each) => each.id === line.lineId);
+    if (!own) return missing("line of this need", ["lines", index, "lineId"], line.lineId);
+    await giveCards(work, own, line.quantity, ["lines", index, "quantity"]);
+    cards += line.quantity;
+  }
+  const panels = said.unitIds.length;
+  const words = [panels > 0 && `${String(panels)} ${panels === 1 ? "panel" : "panels"} of the stash`, cards > 0 && `${String(cards)} left-over ${cards === 1 ? "card" : "cards"}`];
+  return { subject: ["need", said.needId], summary: `${words.filter(Boolean).join(" and ")} given to ${found.title}` };
+}
+
+type Line = typeof needLine.$inferSelect;
+
+const linesOf = (work: Work, needId: string): Promise<Line[]> =>
+  work.tx
+    .select()
+    .from(needLine)
+    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, needId)))
+    .for("update");
+
+async function givePanel(work: Work, needId: string, unitId: string, lines: readonly Line[], path: (string | number)[]): Promise<void> {
+  const panel = await work.find("unit", unitId);
+  if (!panel) return missing("panel", path, unitId);
+  const [home] = await work.tx
+    .select()
+    .from(batch)
+    .where(and(eq(batch.shopId, work.shopId), eq(batch.id, panel.batchId)));
+  if (panel.grade !== "stash" || panel.servesNeedId !== null)
+    refuse({
+      code: "not-in-stash",
+      path,
+      given: `panel ${String(panel.number)}, ${panel.servesNeedId === null ? (panel.grade ?? "not judged") : "given away already"}`,
+      allowed: "a panel of the stash",
+    });
+  if (!home || !lines.some((line) => line.colourwayId === panel.colourwayId))
+    refuse({ code: "other-colourway", path, given: `panel ${String(panel.number)}`, allowed: "a panel of a design and colourway that the need asks for" });
+  await work.update("unit", unitId, { servesNeedId: needId });
+}
+
+/** Cards of one colourway that were left over and not given to another need since. */
+export async function leftOverCards(work: Work, colourwayId: string): Promise<number> {
+  const [sum] = await work.tx
+    .select({ free: sql`coalesce(sum(coalesce(${needLine.leftOver}, 0) - ${needLine.fromLeft}), 0)`.mapWith(Number) })
+    .from(needLine)
+    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.colourwayId, colourwayId)));
+  return sum?.free ?? 0;
+}
+
+async function giveCards(work: Work, line: Line, quantity: number, path: (string | number)[]): Promise<void> {
+  // Two needs that reach for the same cards meet here.
+  await work.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${line.colourwayId}`}, 0))`);
+  const free = await leftOverCards(work, line.colourwayId);
+  const lacking = line.quantity - line.assembled;
+  const most = Math.max(0, Math.min(free, lacking));
+  if (quantity > most)
+    refuse({
+      code: free < lacking ? "not-left-over" : "more-than-needed",
+      path,
+      given: String(quantity),
+      allowed: `at most ${String(most)}, ${free < lacking ? "left over" : "what the need still lacks"}`,
+    });
+  await work.update("needLine", line.id, { assembled: line.assembled + quantity, fromLeft: line.fromLeft + quantity });
+}
+
+/** What came of a need that is done. What was neither sold nor given is left over and can serve another. */
+export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome">): Promise<Done> {
+  const found = await work.find("need", said.needId);
+  if (!found) return missing("need", ["needId"], said.needId);
+  const [gone] = await work.tx
+    .select({ id: posting.id })
+    .from(posting)
+    .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
+  if (!gone) refuse({ code: "not-done", path: ["needId"], given: found.title, allowed: "a need that was posted or handed over" });
+  const lines = await linesOf(work, said.needId);
+  let [sold, left] = [0, 0];
+  for (const [index, told] of said.lines.entries()) {
+    const line = lines.find((each) => each.id === told.lineId);
+    if (!line) return missing("line of this need", ["lines", index, "lineId"], told.lineId);
+    const rest = line.assembled - told.sold - told.given;
+    if (rest < 0)
+      refuse({
+        code: "more-than-made",
+        path: ["lines", index, "sold"],
+        given: `${String(told.sold)} sold and ${String(told.given)} given`,
+        allowed: `together at most ${String(line.assembled)}, the cards made`,
+      });
+    await checkStillLeft(work, line, rest, ["lines", index, "sold"]);
+    await work.update("needLine", line.id, { sold: told.sold, given: told.given, leftOver: rest });
+    sold += told.sold;
+    left += rest;
+  }
+  return { subject: ["need", said.needId], summary: `${found.title}: ${String(sold)} sold, ${String(left)} left over` };
+}
+
+/** Cards said to be left over may serve another need by now: the count cannot go below what was given on. */
+async function checkStillLeft(work: Work, line: Line, left: number, path: (string | number)[]): Promise<void> {
+  const free = await leftOverCards(work, line.colourwayId);
+  const givenOn = (line.leftOver ?? 0) - free;
+  if (left < givenOn) refuse({ code: "given-on", path, given: `${String(left)} left over`, allowed: `at least ${String(givenOn)}, which serve another need already` });
+}
