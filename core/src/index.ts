@@ -34,6 +34,7 @@ export { withChange, type SeasonChange } from "./season/changes.ts";
 export { movedNeeds, remedies, type QuickerPost, type Remedy } from "./season/remedies.ts";
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";
 export { comingOccasions, type ComingOccasion } from "./season/ownOccasions.ts";
+export { latestSteps, type LatestStep } from "./season/latestSteps.ts";
 export * from "./season/serving.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/sessionLength.ts";

@@ -37,8 +37,9 @@ export function demoCommands(now: Date): Demo {
   for (const { command } of designs) say("add-design", command);
   const households = demoHouseholds();
   for (const household of households) say("add-household", household);
-  const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id) };
+  const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null };
   pastNeeds(shop);
+  whatCameOfIt(shop);
   openNeeds(shop);
   wetNow(shop);
   return { pictures, commands };
@@ -50,6 +51,8 @@ interface DemoShop {
   readonly say: <Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, at?: Date) => void;
   readonly designs: readonly DemoDesign[];
   readonly households: readonly string[];
+  /** The listing that is over. */
+  listed: CommandInput<"add-need"> | null;
 }
 
 function designOf(shop: DemoShop, name: DesignName): DemoDesign["command"] {
@@ -67,6 +70,7 @@ interface NeedPlan {
   readonly zone?: CommandInput<"add-need">["zone"];
   readonly price?: number;
   readonly households?: readonly string[];
+  readonly occasion?: string;
 }
 
 function addNeed(shop: DemoShop, plan: NeedPlan, at?: Date): CommandInput<"add-need"> {
@@ -80,6 +84,7 @@ function addNeed(shop: DemoShop, plan: NeedPlan, at?: Date): CommandInput<"add-n
     zone: plan.zone ?? null,
     priceMinor: plan.price ?? null,
     householdIds: [...(plan.households ?? [])],
+    occasion: plan.occasion ?? null,
     lines: plan.split.flatMap((quantity, index) => (quantity > 0 ? [{ id: makeId(), colourwayId: design.colourways[index]?.id ?? "", quantity }] : [])),
   };
   shop.say("add-need", need, at);
@@ -97,7 +102,24 @@ function pastNeeds(shop: DemoShop): void {
     const start = addDays(shop.today, -22 + index * 6);
     const need = addNeed(shop, plan, momentAt(start, 8 * 60, ZONE));
     paintThrough(shop, plan, need, start);
+    if (plan.kind === "shop listing") shop.listed = need;
   });
+}
+
+/** Of the listed moths some were sold and some are left over; and what was learned on the way. */
+function whatCameOfIt(shop: DemoShop): void {
+  const moths = shop.listed;
+  if (!moths) throw new Error("the listed moths were not made");
+  const told = momentAt(addDays(shop.today, -1), 9 * 60, ZONE);
+  const sold = [4, 3];
+  shop.say("tell-outcome", { needId: moths.id, lines: moths.lines.map((line, index) => ({ lineId: line.id, sold: sold[index] ?? 0, given: 0 })) }, told);
+  const lessons = [
+    { moment: "painting", design: "nightTrain", text: "The drop-in goes from the signal lamp outwards, or the dark runs into the windows." },
+    { moment: "splitting", design: "nightTrain", text: "Rough side up: the smooth side lets the lamp glow bleed." },
+    { moment: "finishing", design: "moth", text: "Put the ochre ones on the slate mat, never on black." },
+    { moment: "planning", design: "tidePool", text: "Last year the list went out two days late: split its sheets before the fair." },
+  ] as const;
+  for (const { moment, design, text } of lessons) shop.say("note-lesson", { id: makeId(), text, moment, designId: designOf(shop, design).id }, told);
 }
 
 function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-need">, start: Day): void {
@@ -166,11 +188,11 @@ function openNeeds(shop: DemoShop): void {
     { kind: "shop listing", title: "Shop: paper boats", design: "paperBoat", split: [2, 1, 1], inDays: 22 },
     { kind: "order", title: "Oudewiel order", design: "moth", split: [2, 2], inDays: 28, zone: "neighbour", price: 2200 },
     { kind: "fair", title: "Kilfarrow market", design: "quince", split: [5, 5], inDays: 25 },
-    { kind: "mailing list", title: "Yule list", design: "tidePool", split: [24, 16], inDays: 36, zone: "inland", households: list },
+    { kind: "mailing list", title: "Yule list", design: "tidePool", split: [24, 16], inDays: 36, zone: "inland", households: list, occasion: "yule" },
     { kind: "commission", title: "Harbour office", design: "bicycle", split: [4, 4], inDays: 38, zone: "inland", price: 4600 },
     { kind: "order", title: "Red sails", design: "paperBoat", split: [0, 3, 0], inDays: 39, zone: "inland", price: 1600 },
     { kind: "own use", title: "Thank-yous", design: "kite", split: [2, 2], inDays: 41 },
-    { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [3, 2], inDays: 44 },
+    { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [3, 2], inDays: 44, occasion: "new-year" },
     { kind: "order", title: "Fathom Point order", design: "weatherVane", split: [3, 0], inDays: 52, zone: "overseas", price: 1900 },
     { kind: "order", title: "One lamp moth", design: "moth", split: [0, 1], inDays: 46, zone: "inland", price: 550 },
     { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [3, 2], inDays: 50 },

@@ -138,6 +138,8 @@ export const addOwnOccasion = z
     const days = new Date(Date.UTC(occasion.year ?? 2028, occasion.month, 0)).getUTCDate();
     if (occasion.date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month` });
   });
+/** Many at once, from a calendar: all of them or none. */
+export const addOwnOccasions = z.strictObject({ occasions: z.array(addOwnOccasion).min(1).max(500) });
 export const removeOwnOccasion = z.strictObject({ id, version });
 
 export interface NeedRead {

@@ -8,11 +8,12 @@ export type SeasonChange =
   | { readonly kind: "session"; readonly day: Day; readonly from: number; readonly to: number; readonly who: Who }
   | { readonly kind: "no session"; readonly day: Day; readonly from: number; readonly to: number }
   | { readonly kind: "cards"; readonly need: string; readonly cards: number }
-  | { readonly kind: "skip"; readonly need: string; readonly stage: string }
-  | { readonly kind: "print"; readonly need: string }
-  | { readonly kind: "heat"; readonly need: string }
+  | { readonly kind: "skip"; readonly need: string; readonly stage: string; readonly on: boolean }
+  | { readonly kind: "print"; readonly need: string; readonly on: boolean }
+  | { readonly kind: "heat"; readonly need: string; readonly on: boolean }
   | { readonly kind: "post"; readonly need: string; readonly service: string; readonly readyBy: Day; readonly costMinor: number }
-  | { readonly kind: "later"; readonly need: string; readonly days: number };
+  /** So many days later, or sooner below zero. With `readyBy` where the post decides what that leaves; else as many days. */
+  | { readonly kind: "later"; readonly need: string; readonly days: number; readonly readyBy?: Day };
 
 /** The facts as they would be after a change. */
 export function withChange(facts: SeasonFacts, change: SeasonChange): SeasonFacts {
@@ -29,15 +30,15 @@ export function withChange(facts: SeasonFacts, change: SeasonChange): SeasonFact
     case "cards":
       return onNeed(facts, change.need, (need) => fewer(need, change.cards));
     case "skip":
-      return onNeed(facts, change.need, (need) => ({ ...need, skipped: [...need.skipped, change.stage] }));
+      return onNeed(facts, change.need, (need) => ({ ...need, skipped: change.on ? [...need.skipped, change.stage] : need.skipped.filter((stage) => stage !== change.stage) }));
     case "print":
-      return onNeed(facts, change.need, (need) => ({ ...need, print: true }));
+      return onNeed(facts, change.need, (need) => (change.on ? { ...need, print: true } : painted(need)));
     case "heat":
-      return onNeed(facts, change.need, (need) => ({ ...need, heat: true }));
+      return onNeed(facts, change.need, (need) => ({ ...need, heat: change.on }));
     case "post":
       return onNeed(facts, change.need, (need) => ({ ...need, readyBy: change.readyBy }));
     case "later":
-      return onNeed(facts, change.need, (need) => ({ ...need, readyBy: addDays(need.readyBy, change.days) }));
+      return onNeed(facts, change.need, (need) => ({ ...need, readyBy: change.readyBy ?? addDays(need.readyBy, change.days) }));
   }
 }
 
@@ -45,6 +46,19 @@ const onNeed = (facts: SeasonFacts, id: string, alter: (need: OwedNeed) => OwedN
   ...facts,
   needs: facts.needs.map((need) => (need.id === id ? alter(need) : need)),
 });
+
+/** A need that was to be printed, painted card by card after all: a panel for each card. */
+function painted(need: OwedNeed): OwedNeed {
+  const fresh = Math.max(need.fresh, need.cards - need.coming);
+  const more = fresh - need.fresh;
+  return {
+    ...need,
+    print: false,
+    fresh,
+    sheets: Math.max(need.sheets, Math.ceil((need.sheets * fresh) / Math.max(1, need.fresh))),
+    stages: need.stages.map((stage) => (stage.kind === "assemble" ? stage : { ...stage, left: stage.left + more })),
+  };
+}
 
 /** A need with so many cards still to make: panels in hand are kept, panels not begun become fewer or more. */
 function fewer(need: OwedNeed, cards: number): OwedNeed {

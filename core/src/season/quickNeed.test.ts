@@ -37,6 +37,7 @@ test("one line is read into a whole need", () => {
       { colourwayId: "r", quantity: 12 },
     ],
     due: "2032-05-02",
+    occasion: null,
     doubts: [],
   });
 });
@@ -80,4 +81,16 @@ test("what is not said or does not agree is a doubt, never a guess in silence", 
     { colourwayId: "s", quantity: 2 },
     { colourwayId: "h", quantity: 4 },
   ]);
+});
+
+test.each([
+  ["6 kites for Mother's Day by 3 March", "mothers-day"],
+  ["6 kites for Mothers Day by 3 March", "mothers-day"],
+  ["6 kites for the Easter market by 20 March", "easter"],
+  ["6 kites for orthodox Easter by 20 March", "easter-orthodox"],
+  ["6 kites for lunar New Year by 20 January", "lunar-new-year"],
+  ["6 kites for New Year by 28 December", "new-year"],
+  ["6 kites for the harbour office by 28 December", null],
+])("%s is for %s", (line, occasion) => {
+  expect(read(line).occasion).toBe(occasion);
 });

@@ -1,3 +1,4 @@
+import type { OccasionId } from "./occasions.ts";
 import { addDays, dayOf, isDay, weekdayOf, yearOf, type Day } from "../measure/day.ts";
 
 /** What a quick line may name. */
@@ -18,6 +19,8 @@ export interface QuickNeed {
   readonly cards: number | null;
   readonly lines: readonly { readonly colourwayId: string; readonly quantity: number }[];
   readonly due: Day | null;
+  /** The occasion named in it, such as `easter`. */
+  readonly occasion: OccasionId | null;
   /** What to look at before it is added, in words. */
   readonly doubts: readonly string[];
 }
@@ -31,6 +34,19 @@ const KINDS: readonly (readonly [RegExp, QuickKind])[] = [
   [/\blisting\b|\bshop\b/, "shop listing"],
   [/\bstash\b/, "stash"],
   [/\bmyself\b|\bown use\b/, "own use"],
+];
+const OCCASIONS: readonly (readonly [RegExp, OccasionId])[] = [
+  [/\bmother'?s'? day\b|\bmothering sunday\b/, "mothers-day"],
+  [/\bfather'?s'? day\b/, "fathers-day"],
+  [/\bvalentine'?s?\b/, "valentines-day"],
+  [/\bthanksgiving\b/, "thanksgiving"],
+  [/\bhanukkah\b|\bchanukah\b/, "hanukkah"],
+  [/\borthodox easter\b/, "easter-orthodox"],
+  [/\beaster\b/, "easter"],
+  [/\blunar new year\b/, "lunar-new-year"],
+  [/\bnew year\b/, "new-year"],
+  [/\bsolstice\b/, "winter-solstice"],
+  [/\byule\b/, "yule"],
 ];
 const DATE_WORDS = "(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*";
 
@@ -59,6 +75,7 @@ export function readQuickNeed(line: string, book: QuickBook): QuickNeed {
     cards,
     lines,
     due: dated?.day ?? null,
+    occasion: OCCASIONS.find(([words]) => words.test(text.toLowerCase()))?.[1] ?? null,
     doubts,
   };
 }

@@ -101,9 +101,9 @@ function candidates(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly str
   return [
     ...openSlots(facts, lastDue),
     ...needs.flatMap((need): SeasonChange[] => [
-      ...(need.heat ? [] : [{ kind: "heat" as const, need: need.id }]),
-      ...(need.print || need.fresh < 2 ? [] : [{ kind: "print" as const, need: need.id }]),
-      ...skippable(need).map((stage) => ({ kind: "skip" as const, need: need.id, stage })),
+      ...(need.heat ? [] : [{ kind: "heat" as const, need: need.id, on: true }]),
+      ...(need.print || need.fresh < 2 ? [] : [{ kind: "print" as const, need: need.id, on: true }]),
+      ...skippable(need).map((stage) => ({ kind: "skip" as const, need: need.id, stage, on: true })),
       ...(need.movable ? [{ kind: "later" as const, need: need.id, days: plan.needs.find((each) => each.id === need.id)?.lateDays ?? 1 }] : []),
     ]),
     ...quicker.filter((each) => late.includes(each.need)).map((each) => ({ kind: "post" as const, ...each })),

@@ -182,6 +182,11 @@ export async function addOwnOccasion(work: Work, said: CommandPayload<"add-own-o
   return { subject: ["shop", work.shopId], summary: `${said.title} is kept on ${String(said.date)}.${String(said.month)}.${said.year === null ? "" : String(said.year)}` };
 }
 
+export async function addOwnOccasions(work: Work, said: CommandPayload<"add-own-occasions">): Promise<Done> {
+  for (const each of said.occasions) await addOwnOccasion(work, each);
+  return { subject: ["shop", work.shopId], summary: `${String(said.occasions.length)} days of her own are kept` };
+}
+
 export async function removeOwnOccasion(work: Work, said: CommandPayload<"remove-own-occasion">): Promise<Done> {
   const found = await work.find("ownOccasion", said.id);
   if (!found) return missing("occasion", ["id"], said.id);

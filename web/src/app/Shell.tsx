@@ -12,7 +12,7 @@ import { AwayLine, Notices } from "./Notices.tsx";
 import { told } from "./notices.ts";
 import { give, undo } from "./outbox.ts";
 import { useOutlook, type Outlook } from "./outlook.ts";
-import { Ribbon } from "./Ribbon.tsx";
+import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "./screen.ts";
 import { useAppDispatch, useAppSelector } from "./store.ts";
 import { VIEWS } from "./views.ts";
@@ -209,7 +209,7 @@ function useKeys(): void {
       if (view) void navigate(`/${view.path}`);
       if (key.key === "u" && last) void undo(last);
       if (key.key === "?")
-        dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, + and − on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+        dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);

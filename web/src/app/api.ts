@@ -1,5 +1,5 @@
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
-import type { BenchRead, DesignsRead, DispatchRead, LogbookRead, Problem, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
+import type { BenchRead, DesignsRead, DispatchRead, HolidaysRead, LogbookRead, OrdersRead, Problem, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { ALL_TAGS } from "./tags.ts";
 import { withWaiting } from "./waiting.ts";
@@ -61,6 +61,8 @@ export const api = createApi({
     designs: build.query<DesignsRead, void>({ query: () => "designs", providesTags: ["designs"] }),
     stores: build.query<StoresRead, void>({ query: () => "stores", providesTags: ["stores"] }),
     bench: build.query<BenchRead, void>({ query: () => "bench", providesTags: ["bench"] }),
+    orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
+    holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
     logbook: build.query<LogbookRead, { find: string; before: number | null }>({
       query: ({ find, before }) => `logbook?most=60${find ? `&find=${encodeURIComponent(find)}` : ""}${before ? `&before=${String(before)}` : ""}`,
@@ -69,4 +71,4 @@ export const api = createApi({
   }),
 });
 
-export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useBenchQuery, useDispatchQuery, useLogbookQuery } = api;
+export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useBenchQuery, useDispatchQuery, useHolidaysQuery, useLogbookQuery, useOrdersQuery } = api;

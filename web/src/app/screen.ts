@@ -1,27 +1,33 @@
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
+import { aroundToday, panned, zoomed, type Stretch } from "./ribbon/ruler.ts";
 
 /** What belongs to this screen and to no shop: theme, how much of the season the ribbon shows. */
 interface ScreenState {
   readonly evening: boolean;
-  readonly ribbonWeeks: number;
+  readonly ribbon: Stretch;
 }
 
-export const RIBBON_WEEKS = [2, 4, 7, 12, 26, 53] as const;
+const FIRST_DAYS = 49;
+/** One press or one notch of the wheel. */
+const STEP = 1.6;
 
-const FIRST_SIGHT: ScreenState = { evening: typeof document !== "undefined" && document.documentElement.classList.contains("dark"), ribbonWeeks: 7 };
+const FIRST_SIGHT: ScreenState = { evening: typeof document !== "undefined" && document.documentElement.classList.contains("dark"), ribbon: aroundToday(FIRST_DAYS) };
 
 export const screenSlice = createSlice({
   name: "screen",
   initialState: FIRST_SIGHT,
   reducers: {
     eveningSet: (state, action: PayloadAction<boolean>) => ({ ...state, evening: action.payload }),
-    ribbonZoomed: (state, action: PayloadAction<1 | -1>) => {
-      const at = RIBBON_WEEKS.findIndex((weeks) => weeks === state.ribbonWeeks);
-      return { ...state, ribbonWeeks: RIBBON_WEEKS[Math.max(0, Math.min(RIBBON_WEEKS.length - 1, at - action.payload))] ?? 7 };
-    },
+    ribbonZoomed: (state, { payload }: PayloadAction<{ by: 1 | -1; share?: number }>) => ({
+      ...state,
+      ribbon: zoomed(state.ribbon, payload.by > 0 ? 1 / STEP : STEP, payload.share ?? 0.2),
+    }),
+    ribbonShown: (state, { payload }: PayloadAction<Stretch>) => ({ ...state, ribbon: payload }),
+    ribbonPanned: (state, { payload }: PayloadAction<number>) => ({ ...state, ribbon: panned(state.ribbon, payload) }),
+    ribbonBack: (state) => ({ ...state, ribbon: aroundToday(FIRST_DAYS) }),
   },
 });
-export const { eveningSet, ribbonZoomed } = screenSlice.actions;
+export const { eveningSet, ribbonBack, ribbonPanned, ribbonShown, ribbonZoomed } = screenSlice.actions;
 
 export function showEvening(evening: boolean): void {
   document.documentElement.classList.toggle("dark", evening);

@@ -19,6 +19,7 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "add-session-changes": ["season"],
   "remove-session-change": ["season"],
   "add-own-occasion": ["season"],
+  "add-own-occasions": ["season"],
   "remove-own-occasion": ["season"],
   "set-calendar-address": ["shop"],
   "add-series": ["designs"],

@@ -6,6 +6,7 @@ import { Link, useNavigate, useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { useBenchQuery } from "../app/api.ts";
 import { presentMoment, useNow } from "../app/clock.ts";
+import { Lessons } from "../app/Lessons.tsx";
 import { give, undoLastTap } from "../app/outbox.ts";
 import { paintingStages, type NeedView } from "../app/needView.ts";
 import type { Outlook } from "../app/outlook.ts";
@@ -81,6 +82,7 @@ function LiveBench({ view, batch: told, outlook }: { view: NeedView; batch: Batc
     <Flex direction={{ base: "column", lg: "row" }} gap={{ base: "18px", lg: "30px" }} align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
         <BenchVerdict move={move} states={states} batch={batch} route={route} now={now} outlook={outlook} endsAt={planned?.endsAt ?? null} />
+        <Lessons outlook={outlook} moment="painting" designs={[view.design.id]} />
         <Board batch={batch} design={view.design} states={states} now={now} move={move} chosen={chosen} onChoose={(unit) => setChosen(unit === chosen ? null : unit)} />
         {planned && <Saving planned={planned} timeZone={outlook.shop.timeZone} />}
         <Caution>

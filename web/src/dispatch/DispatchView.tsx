@@ -3,6 +3,7 @@ import { money, printDay, printMoney, zoneOf, type Zone } from "@yule/core";
 import { v7 } from "uuid";
 import { give } from "../app/outbox.ts";
 import type { NeedView } from "../app/needView.ts";
+import { Lessons } from "../app/Lessons.tsx";
 import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { StateWord, Teach } from "../kit/states.tsx";
@@ -17,6 +18,7 @@ export default function DispatchView() {
   return (
     <>
       <DispatchVerdict outlook={outlook} open={open} />
+      <Lessons outlook={outlook} moment="sending" designs={open.map((view) => view.design.id)} occasions={open.flatMap((view) => view.need.occasion ?? [])} />
       {open.length === 0 ? (
         <Teach title="Nothing is to be sent">Each need shows here with its last posting day, by the slow side of the carrier&apos;s table.</Teach>
       ) : (

@@ -5,6 +5,7 @@ import { useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
+import { Lessons } from "../app/Lessons.tsx";
 import type { Outlook } from "../app/outlook.ts";
 import { Picture } from "../app/Picture.tsx";
 import { useView } from "../app/useOutlet.ts";
@@ -38,6 +39,7 @@ export default function FinishView() {
   return (
     <>
       <FinishVerdict view={view} />
+      <Lessons outlook={outlook} moment="finishing" designs={[view.design.id]} />
       <Assemble key={view.need.id} view={view} outlook={outlook} />
       {view.batches.map((batch) => (
         <Inspect key={batch.id} view={view} batch={batch} />

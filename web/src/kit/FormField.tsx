@@ -1,4 +1,4 @@
-import { Box, Field, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, chakra, Field, Input, NativeSelect, Text } from "@chakra-ui/react";
 import type { ComponentProps, ReactNode } from "react";
 import { INPUT } from "./LengthField.tsx";
 
@@ -38,9 +38,41 @@ export function Choice({ options, ...props }: { options: readonly { value: strin
 export function Tick({ children, ...props }: ComponentProps<"input">) {
   return (
     <label style={{ display: "flex", gap: 8, alignItems: "center", minHeight: 44 }}>
-      <input type="checkbox" style={{ width: 20, height: 20 }} {...props} />
+      <input type="checkbox" style={{ width: 20, height: 20, accentColor: "var(--chakra-colors-ink)" }} {...props} />
       {children}
     </label>
+  );
+}
+
+/** A file to choose, looking like any other button; the file itself is read by whoever asks. */
+export function FilePick({ children, accept, onPick }: { children: ReactNode; accept: string; onPick: (file: File) => void }) {
+  return (
+    <chakra.label
+      display="inline-flex"
+      alignItems="center"
+      minHeight="44px"
+      paddingInline="18px"
+      border="1.5px solid"
+      borderColor="ink"
+      borderRadius="8px"
+      fontWeight={600}
+      cursor="pointer"
+      position="relative"
+      _focusWithin={{ outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" }}
+    >
+      {children}
+      <input
+        type="file"
+        accept={accept}
+        style={{ position: "absolute", inset: 0, opacity: 0, cursor: "pointer", width: "100%" }}
+        onChange={(change) => {
+          const file = change.target.files?.[0];
+          // The same file can be chosen again after it was mended.
+          change.target.value = "";
+          if (file) onPick(file);
+        }}
+      />
+    </chakra.label>
   );
 }
 

@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, printDay, printTime } from "@yule/core";
 import { useDeferredValue, useState } from "react";
 import { useLogbookQuery } from "../app/api.ts";
+import { NoteLesson } from "../app/NoteLesson.tsx";
 import { undo } from "../app/outbox.ts";
 import { useView } from "../app/useOutlet.ts";
 import { TextInput } from "../kit/FormField.tsx";
@@ -39,6 +40,9 @@ export default function LogbookView() {
           </>
         )}
       </Verdict>
+      <Box maxWidth="860px" marginBottom="10px">
+        <NoteLesson designId={null} designName={null} />
+      </Box>
       <Flex maxWidth="420px" marginBottom="14px">
         <TextInput type="search" aria-label="Find in the logbook" placeholder="find a word" value={find} onChange={(change) => (setFind(change.target.value), setBefore(null))} />
       </Flex>

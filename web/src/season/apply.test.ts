@@ -11,8 +11,8 @@ test("all that changes on one need is one command, so that the second does not m
   const said = commandsOf(
     [
       { kind: "later", need: "n", days: 3 },
-      { kind: "skip", need: "n", stage: "dots" },
-      { kind: "print", need: "n" },
+      { kind: "skip", need: "n", stage: "dots", on: true },
+      { kind: "print", need: "n", on: true },
       { kind: "session", day: day("2031-11-10"), from: 1170, to: 1290, who: "helper" },
     ],
     outlook,
@@ -26,11 +26,11 @@ test("all that changes on one need is one command, so that the second does not m
 test("stages left out and days add up; a need that is gone is left out", () => {
   const said = commandsOf(
     [
-      { kind: "skip", need: "n", stage: "wash" },
-      { kind: "skip", need: "n", stage: "dots" },
+      { kind: "skip", need: "n", stage: "wash", on: true },
+      { kind: "skip", need: "n", stage: "dots", on: true },
       { kind: "later", need: "n", days: 2 },
       { kind: "later", need: "n", days: 1 },
-      { kind: "heat", need: "gone" },
+      { kind: "heat", need: "gone", on: true },
     ],
     outlook,
   );
@@ -49,7 +49,7 @@ test("changes and their costs read as a maker says them", () => {
   expect(wordsOf({ kind: "cards", need: "n", cards: 4 }, outlook)).toBe("Office: 6 cards instead of 9");
   expect(wordsOf({ kind: "session", day: day("2031-11-10"), from: 1170, to: 1290, who: "maker" }, outlook)).toBe("Paint on Mon 10 Nov, 19:30 to 21:30");
   expect(wordsOf({ kind: "later", need: "n", days: 1 }, outlook)).toBe("Office: ask for 1 more day, Fri 21 Nov");
-  expect(wordsOf({ kind: "skip", need: "n", stage: "dots" }, outlook)).toBe("Office: leave out “dots”");
+  expect(wordsOf({ kind: "skip", need: "n", stage: "dots", on: true }, outlook)).toBe("Office: leave out “dots”");
   const remedy = (costs: Partial<Remedy["costs"]>): Remedy => ({ changes: [], before: 3, after: 0, repairs: [], costs: { minutes: 0, cards: 0, minor: 0, days: 0, ...costs } });
   const money = (minor: number): string => `€${(minor / 100).toFixed(2)}`;
   expect(costWords(remedy({ minutes: 120, minor: 225 }), money)).toBe("2 h more of your time, €2.25 more postage");

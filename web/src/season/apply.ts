@@ -43,11 +43,11 @@ function patchOf(change: NeedChange, view: NeedView, before: Partial<CommandInpu
     case "cards":
       return { lines: linesFor(view, change.cards + view.assembled) };
     case "skip":
-      return { skipped: [...(before.skipped ?? view.need.skipped), change.stage] };
+      return { skipped: [...(before.skipped ?? view.need.skipped).filter((stage) => stage !== change.stage), ...(change.on ? [change.stage] : [])] };
     case "print":
-      return { print: true };
+      return { print: change.on };
     case "heat":
-      return { heat: true };
+      return { heat: change.on };
     case "post":
       return { service: change.service };
     case "later":
@@ -93,17 +93,23 @@ export function wordsOf(change: SeasonChange, outlook: Outlook): string {
     case "cards":
       return `${title}: ${String(change.cards + (view?.assembled ?? 0))} cards instead of ${String(view?.cards ?? 0)}`;
     case "skip":
-      return `${title}: leave out “${view?.design.stages.find((stage) => stage.id === change.stage)?.name.toLowerCase() ?? "a stage"}”`;
+      return `${title}: ${change.on ? "leave out" : "do"} “${stageName(change.stage, outlook)}”`;
     case "print":
-      return `${title}: paint one master and print the rest`;
+      return `${title}: ${change.on ? "paint one master and print the rest" : "paint every card"}`;
     case "heat":
-      return `${title}: dry with the heat tool`;
+      return `${title}: dry ${change.on ? "with the heat tool" : "by air"}`;
     case "post":
       return `${title}: post as ${change.service}, by ${printDay(change.readyBy)}`;
     case "later":
-      return `${title}: ask for ${String(change.days)} more day${change.days === 1 ? "" : "s"}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
+      return `${title}: ${change.days < 0 ? `${String(-change.days)} day${change.days === -1 ? "" : "s"} sooner` : `ask for ${String(change.days)} more day${change.days === 1 ? "" : "s"}`}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
   }
 }
+
+const stageName = (id: string, outlook: Outlook): string =>
+  outlook.designs
+    .flatMap((design) => design.stages)
+    .find((stage) => stage.id === id)
+    ?.name.toLowerCase() ?? "a stage";
 
 /** What a remedy costs, in words; what it spares is said as such. */
 export function costWords(remedy: Remedy, money: (minor: number) => string): string {

@@ -20,6 +20,7 @@ export function factsOf(outlook: Outlook, since: Date): SeasonFacts {
 
 function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
   const { design, need } = view;
+  const whole = outlook.designs.find((each) => each.id === design.id) ?? design;
   const fresh = view.toPaint.reduce((sum, each) => sum + each.make, 0);
   const cards = view.cards - view.assembled;
   const paper = outlook.stores.find((store) => store.id === design.paperId);
@@ -32,7 +33,8 @@ function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
     fresh,
     coming: view.coming,
     sheets: paper ? Math.ceil(fresh / Math.max(1, panelsPerSheet(design, paper))) : fresh > 0 ? 1 : 0,
-    stages: design.stages.map((stage) => ({
+    // The whole route: what is left out for this need is told apart, so that it can be taken in again.
+    stages: whole.stages.map((stage) => ({
       id: stage.id,
       name: stage.name,
       kind: stage.kind,

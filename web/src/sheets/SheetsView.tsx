@@ -7,6 +7,7 @@ import { v7 } from "uuid";
 import { panelOf } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import type { NeedView } from "../app/needView.ts";
+import { Lessons } from "../app/Lessons.tsx";
 import type { Outlook } from "../app/outlook.ts";
 import { solver, useSolved } from "../app/solver.ts";
 import { useView } from "../app/useOutlet.ts";
@@ -79,6 +80,7 @@ function SplitPlan({ view, outlook }: { view: NeedView; outlook: Outlook }) {
         {impossible.length > 0 && (
           <ProblemNote problem={{ type: "", title: "It cannot be split so", status: 422, detail: "", errors: impossible.map((fault) => ({ ...fault, path: [...fault.path] })) }} />
         )}
+        <Lessons outlook={outlook} moment="splitting" designs={[view.design.id]} />
         {split?.layouts.map((layout, index) => (
           <SheetDrawing key={`${layout.sheet}${String(index)}`} job={job} layout={layout} design={view.design} />
         ))}

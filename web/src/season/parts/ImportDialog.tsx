@@ -3,7 +3,7 @@ import { useMemo, useState } from "react";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
-import { FaultLines } from "../../kit/FormField.tsx";
+import { FaultLines, FilePick } from "../../kit/FormField.tsx";
 import { COLUMNS, readNeedsCsv, writeNeedsCsv } from "../needsCsv.ts";
 
 const MOST_BYTES = 1_000_000;
@@ -13,8 +13,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   const [text, setText] = useState("");
   const [refused, setRefused] = useState<string | null>(null);
   const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.designs)), [text, outlook.designs]);
-  const open = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const open = async (file: File): Promise<void> => {
     if (file.size > MOST_BYTES) setRefused(`file: given ${String(Math.round(file.size / 1000))} kB, allowed at most ${String(MOST_BYTES / 1000)} kB`);
     else setText(await file.text());
   };
@@ -31,7 +30,9 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
         Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: {COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.
       </Text>
       <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
-        <input type="file" accept=".csv,text/csv,text/plain" aria-label="A file" onChange={(change) => void open(change.target.files?.[0])} />
+        <FilePick accept=".csv,text/csv,text/plain" onPick={(file) => void open(file)}>
+          Open a CSV file
+        </FilePick>
         <Button
           size="sm"
           variant="outline"

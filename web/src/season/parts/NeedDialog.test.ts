@@ -17,15 +17,17 @@ const form = {
   proofWanted: false,
   neutral: "",
   setUp: "",
+  table: "",
+  occasion: "",
   photoOn: "",
   liveBy: "",
 };
 
 test("a filled form becomes a need with a line per colourway that has cards", () => {
-  const { need, faults } = needOf({ ...form, quantities: ["8", ""] }, colourways);
+  const { need, faults } = needOf({ ...form, quantities: ["8", ""] }, colourways, "in");
   expect(faults).toEqual([]);
   expect(need).toMatchObject({ title: "Office", zone: "inland", lines: [{ colourwayId: colourways[0]?.id, quantity: 8 }] });
-  expect(needOf({ ...form, zone: "" }, colourways).need?.zone).toBeNull();
+  expect(needOf({ ...form, zone: "" }, colourways, "in").need?.zone).toBeNull();
 });
 
 test.each([
@@ -36,7 +38,7 @@ test.each([
   [{ title: "  " }, "title", 'title: given "  ", allowed at least 1 characters'],
   [{ due: "soon" }, "due", 'due: given "soon", allowed a day such as 2031-11-08'],
 ])("%j is told at its field", (wrong, field, message) => {
-  const { need, faults } = needOf({ ...form, ...wrong }, colourways);
+  const { need, faults } = needOf({ ...form, ...wrong }, colourways, "in");
   expect(need).toBeNull();
   expect(faults).toContainEqual({ field, message });
 });
@@ -50,8 +52,13 @@ test("sessions are told by their day, in the maker's time", () => {
 
 test("money and the fields of a kind are read, and belong to that kind alone", () => {
   const told = { ...form, quantities: ["8", ""], price: "12,5", deposit: "3", proofWanted: true, neutral: "2", setUp: "08:30", liveBy: "2031-12-01" };
-  expect(needOf(told, colourways).need).toMatchObject({ priceMinor: 1250, depositMinor: 300, proofWanted: true, neutralCards: 0, setUpFrom: null, liveBy: null });
-  expect(needOf({ ...told, kind: "fair" }, colourways).need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
-  expect(needOf({ ...told, kind: "mailing list" }, colourways, [form.designId]).need).toMatchObject({ neutralCards: 2, householdIds: [form.designId] });
-  expect(needOf({ ...told, price: "a lot" }, colourways).faults).toContainEqual({ field: "price", message: "price: given a lot, allowed an amount such as 12.50" });
+  expect(needOf(told, colourways, "in").need).toMatchObject({ priceMinor: 1250, depositMinor: 300, proofWanted: true, neutralCards: 0, setUpFrom: null, liveBy: null });
+  expect(needOf({ ...told, kind: "fair" }, colourways, "in").need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
+  expect(needOf({ ...told, kind: "mailing list" }, colourways, "in", [form.designId]).need).toMatchObject({ neutralCards: 2, householdIds: [form.designId] });
+  expect(needOf({ ...told, kind: "fair", table: "6 ft", occasion: "yule" }, colourways, "in").faults).toContainEqual({
+    field: "table",
+    message: "table: given 6 ft, allowed a length such as 72 in",
+  });
+  expect(needOf({ ...told, kind: "fair", table: "180 cm", occasion: "yule" }, colourways, "in").need).toMatchObject({ tableLength: 576_000, occasion: "yule" });
+  expect(needOf({ ...told, price: "a lot" }, colourways, "in").faults).toContainEqual({ field: "price", message: "price: given a lot, allowed an amount such as 12.50" });
 });

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addNeed, faultsOf, faultLine, needKinds, zones, type CommandInput, type Problem } from "@yule/contract";
-import { addDays, type QuickNeed } from "@yule/core";
+import { addDays, comingOccasions, readLength, type LengthSystem, type QuickNeed } from "@yule/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -9,6 +9,7 @@ import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
+import { useMeasure } from "../../kit/measure.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { minuteOf } from "../times.ts";
 
@@ -24,6 +25,8 @@ interface NeedForm {
   proofWanted: boolean;
   neutral: string;
   setUp: string;
+  table: string;
+  occasion: string;
   photoOn: string;
   liveBy: string;
 }
@@ -46,6 +49,8 @@ function firstForm(outlook: Outlook, read: QuickNeed | null): NeedForm {
     proofWanted: false,
     neutral: "",
     setUp: "",
+    table: "",
+    occasion: read?.occasion ?? "",
     photoOn: "",
     liveBy: "",
   };
@@ -54,6 +59,7 @@ function firstForm(outlook: Outlook, read: QuickNeed | null): NeedForm {
 /** A new need, checked by the same schema as the server's. */
 export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read: QuickNeed | null; onClose: () => void }) {
   const navigate = useNavigate();
+  const { system } = useMeasure();
   const [problem, setProblem] = useState<Problem | null>(null);
   const { register, handleSubmit, watch, setError, clearErrors, formState } = useForm<NeedForm>({
     defaultValues: firstForm(outlook, read),
@@ -62,7 +68,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
   const design = outlook.designs.find((each) => each.id === watch("designId")) ?? outlook.designs[0];
   const save = async (form: NeedForm): Promise<void> => {
     if (!design) return;
-    const { need, faults: found } = needOf(form, design.colourways, form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : []);
+    const { need, faults: found } = needOf(form, design.colourways, system, form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : []);
     const faults = found.length > 0 ? found : dueFaults(form.due, outlook.today);
     for (const fault of faults) setError(fault.field, { message: fault.message });
     if (faults.length > 0 || !need) return;
@@ -105,6 +111,9 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
               <Choice {...register("zone")} options={[{ value: "", label: "handed over" }, ...zones.map((zone) => ({ value: zone, label: `${zone} post` }))]} />
             </FormField>
           </Flex>
+          <FormField label="Occasion" fault={faultOf("occasion")}>
+            <Choice {...register("occasion")} options={[{ value: "", label: "none" }, ...occasionChoices(outlook)]} />
+          </FormField>
           {read && read.doubts.length > 0 && <Text color="tight">The line left open: {read.doubts.join(", ")}.</Text>}
           {kind === "mailing list" && <Text color="softInk">It goes to all {outlook.dispatch.households.length} households in your books; so many cards are wanted.</Text>}
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
@@ -124,9 +133,14 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
               </FormField>
             )}
             {kind === "fair" && (
-              <FormField label="May be set up from" fault={faultOf("setUp")}>
-                <TextInput type="time" {...register("setUp")} />
-              </FormField>
+              <>
+                <FormField label="May be set up from" fault={faultOf("setUp")}>
+                  <TextInput type="time" {...register("setUp")} />
+                </FormField>
+                <FormField label="Length of the table" fault={faultOf("table")}>
+                  <TextInput {...register("table")} placeholder={system === "in" ? "72 in" : "180 cm"} />
+                </FormField>
+              </>
             )}
             {kind === "shop listing" && (
               <>
@@ -153,6 +167,22 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
       </form>
     </Dialog>
   );
+}
+
+/** Occasions a need can be for: those of the year that her countries keep, and her own. */
+function occasionChoices(outlook: Outlook): { value: string; label: string }[] {
+  const coming = comingOccasions([outlook.shop.country, ...outlook.shop.occasionCountries.map((place) => place.slice(0, 2))], [], outlook.today);
+  const common = new Map(coming.map((each) => [each.id.split("/")[0] ?? each.id, each.name]));
+  return [...[...common].map(([value, label]) => ({ value, label })), ...outlook.ownOccasions.map((own) => ({ value: own.id, label: own.title }))];
+}
+
+/** A table's length in 1/320 mm; nothing is none. */
+function tableIn(text: string, system: LengthSystem, faults: FieldFault[]): number | null {
+  if (text.trim() === "") return null;
+  const read = readLength(text, system);
+  if (read.ok && read.value > 0) return read.value;
+  faults.push({ field: "table", message: `table: given ${text}, allowed a length such as ${system === "in" ? "72 in" : "180 cm"}` });
+  return null;
 }
 
 /** `12.50` or `12,50` in minor units; nothing is none. */
@@ -184,6 +214,7 @@ const dueFaults = (due: string, today: string): FieldFault[] => (due < today ? [
 export function needOf(
   form: NeedForm,
   colourways: readonly { id: string; name: string }[],
+  system: LengthSystem,
   householdIds: readonly string[] = [],
 ): { need: CommandInput<"add-need"> | null; faults: FieldFault[] } {
   const faults: FieldFault[] = [];
@@ -211,6 +242,8 @@ export function needOf(
     proofWanted: form.kind === "commission" && form.proofWanted,
     neutralCards: form.kind === "mailing list" ? countIn(form.neutral, "neutral", faults) : 0,
     setUpFrom: form.kind === "fair" && form.setUp !== "" ? minuteOf(form.setUp) : null,
+    tableLength: form.kind === "fair" ? tableIn(form.table, system, faults) : null,
+    occasion: form.occasion === "" ? null : form.occasion,
     photoOn: form.kind === "shop listing" && form.photoOn !== "" ? form.photoOn : null,
     liveBy: form.kind === "shop listing" && form.liveBy !== "" ? form.liveBy : null,
     lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }],

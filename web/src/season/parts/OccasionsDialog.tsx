@@ -1,24 +1,45 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOwnOccasion, faultLine, faultsOf, ownOccasionKinds, type CommandInput } from "@yule/contract";
-import { COUNTRIES, comingOccasions, daysBetween, printDay } from "@yule/core";
+import { comingOccasions, day, daysBetween, printDay, type Day } from "@yule/core";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
-import { useSeasonQuery } from "../../app/api.ts";
+import { useHolidaysQuery, useSeasonQuery } from "../../app/api.ts";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
+import { countryName, placeName } from "../places.ts";
+import { Birthdays } from "./Birthdays.tsx";
+import { Places } from "./Places.tsx";
 
-const countryName = (code: string): string => new Intl.DisplayNames(["en"], { type: "region" }).of(code) ?? code;
-
-/** The year's occasions in several countries at once and the maker's own days, each with the day its listing must be up. */
+/** The year's occasions in several countries and regions at once and the maker's own days, each with the day its listing must be up. */
 export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const { data } = useSeasonQuery();
   const { shop, today } = outlook;
-  const countries = [shop.country, ...shop.occasionCountries];
-  const coming = useMemo(() => comingOccasions([shop.country, ...shop.occasionCountries], data?.ownOccasions ?? [], today), [shop, data, today]);
-  const others = [...COUNTRIES].filter((code) => !countries.includes(code)).map((code) => ({ value: code, label: countryName(code) }));
+  const [withDays, setWithDays] = useState(false);
+  const home = shop.region === null ? shop.country : `${shop.country}-${shop.region}`;
+  const places = [home, ...shop.occasionCountries];
+  const holidays = useHolidaysQuery({ places, from: today });
+  const regions = holidays.data?.regions ?? {};
+  const countries = [...new Set(places.map((place) => place.slice(0, 2)))];
+  const coming = useMemo(() => comingOccasions(countries, data?.ownOccasions ?? [], today), [countries.join(), data, today]); // eslint-disable-line react-hooks/exhaustive-deps
+  const days = withDays ? (holidays.data?.days ?? []) : [];
   const soon = coming.filter((each) => each.listBy !== null && each.listBy >= today)[0];
+  const lines = [
+    ...coming.map((each): Line => ({
+      ...each,
+      where: each.countries.length === 0 ? "your own" : countries.length > 1 ? each.countries.map(countryName).join(", ") : "",
+      own: each.countries.length === 0,
+    })),
+    ...days.map((each): Line => ({
+      id: `${each.on}/${each.name}`,
+      on: day(each.on),
+      name: each.name,
+      listBy: null,
+      where: `${each.isPublic ? "public holiday" : "kept"} in ${each.places.map((place) => placeName(place, regions)).join("; ")}`,
+      own: false,
+    })),
+  ].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
   return (
     <Dialog title="Occasions of the year to come" wide onClose={onClose}>
       {soon?.listBy && (
@@ -26,28 +47,13 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
           Next to list: <b>{soon.name}</b>, up by {printDay(soon.listBy)}, in {weeks(daysBetween(today, soon.listBy))}.
         </Text>
       )}
-      <Flex gap="8px" wrap="wrap" align="center" marginBottom="12px">
-        {shop.occasionCountries.map((code) => (
-          <Button
-            key={code}
-            size="sm"
-            variant="outline"
-            onClick={() => void give("set-shop", { occasionCountries: shop.occasionCountries.filter((each) => each !== code) }, { quiet: true })}
-          >
-            {countryName(code)} ✕
-          </Button>
-        ))}
-        <Box width="220px">
-          <Choice
-            aria-label="One more country"
-            value=""
-            onChange={(change) => change.target.value !== "" && void give("set-shop", { occasionCountries: [...shop.occasionCountries, change.target.value] }, { quiet: true })}
-            options={[{ value: "", label: "one more country …" }, ...others.sort((a, b) => a.label.localeCompare(b.label))]}
-          />
-        </Box>
-      </Flex>
+      <Places outlook={outlook} regions={regions} />
+      <Tick checked={withDays} onChange={(change) => setWithDays(change.target.checked)}>
+        public holidays and other days kept there too
+      </Tick>
+      {withDays && holidays.error && !holidays.data && <Text color="softInk">These come when the server answers.</Text>}
       <Box maxHeight="300px" overflowY="auto" tabIndex={0} role="group" aria-label="Coming occasions">
-        {coming.map((each) => (
+        {lines.map((each) => (
           <Flex key={each.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="12px" align="baseline">
             <Text width="150px" flex="none">
               {printDay(each.on)} {each.on.slice(0, 4)}
@@ -57,19 +63,26 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
                 {each.name}
               </Text>
               <Text color="softInk" fontSize="15px">
-                {each.countries.length === 0 ? "your own" : countries.length > 1 ? each.countries.map(countryName).join(", ") : ""}
-                {each.listBy
-                  ? `${each.countries.length === 0 || countries.length > 1 ? "; " : ""}list by ${printDay(each.listBy)}${each.listBy < today ? ", which is past" : ""}`
-                  : ""}
+                {[each.where, each.listBy && `list by ${printDay(each.listBy)}${each.listBy < today ? ", which is past" : ""}`].filter(Boolean).join("; ")}
               </Text>
             </Box>
-            {each.countries.length === 0 && <RemoveOwn id={each.id.split("/")[0] ?? ""} />}
+            {each.own && <RemoveOwn id={each.id.split("/")[0] ?? ""} />}
           </Flex>
         ))}
       </Box>
       <OwnForm outlook={outlook} />
+      <Birthdays outlook={outlook} />
     </Dialog>
   );
+}
+
+interface Line {
+  readonly id: string;
+  readonly on: Day;
+  readonly name: string;
+  readonly listBy: Day | null;
+  readonly where: string;
+  readonly own: boolean;
 }
 
 const weeks = (days: number): string => (days < 14 ? `${String(days)} days` : `${String(Math.floor(days / 7))} weeks`);

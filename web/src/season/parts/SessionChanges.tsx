@@ -6,7 +6,7 @@ import { v7 } from "uuid";
 import { useSeasonQuery } from "../../app/api.ts";
 import { useToday } from "../../app/clock.ts";
 import { give } from "../../app/outbox.ts";
-import { Choice, FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, FilePick } from "../../kit/FormField.tsx";
 import { busyTimesIn } from "../busyTimes.ts";
 import { minuteOf, WHOSE } from "../times.ts";
 
@@ -56,8 +56,7 @@ export function SessionChanges() {
     const sent = await give("add-session-change", change);
     if (sent.state === "refused") setFaults([sent.problem.detail]);
   };
-  const openCalendar = async (file: File | undefined): Promise<void> => {
-    if (!file) return;
+  const openCalendar = async (file: File): Promise<void> => {
     const read = busyTimesIn(await file.text(), timeZone, today);
     setFaults(read.faults);
     setFound(read.faults.length > 0 ? null : read.busy);
@@ -126,9 +125,9 @@ export function SessionChanges() {
         </Button>
       </Flex>
       <Flex gap="10px" align="center" wrap="wrap" marginTop="12px">
-        <label>
-          Busy times from a calendar file (.ics) <input type="file" accept=".ics,text/calendar" onChange={(change) => void openCalendar(change.target.files?.[0])} />
-        </label>
+        <FilePick accept=".ics,text/calendar" onPick={(file) => void openCalendar(file)}>
+          Busy times from a calendar file
+        </FilePick>
         {found && (
           <Button
             size="sm"

@@ -1,14 +1,26 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, printTime } from "@yule/core";
+import { day, isDay, printDay, printTime, type SeasonChange } from "@yule/core";
 import { useState } from "react";
 import type { Outlook } from "../../app/outlook.ts";
+import { Choice, FaultLines, TextInput } from "../../kit/FormField.tsx";
 import type { Planned } from "../planned.ts";
 import { fillWords, sessionSheets, type SessionSheet } from "../sessionSheet.ts";
+import { minuteOf, WHOSE } from "../times.ts";
 
 const FIRST_SHOWN = 5;
 
 /** What each session to come is for. */
-export function SessionPlan({ planned, outlook }: { planned: Planned; outlook: Outlook }) {
+export function SessionPlan({
+  planned,
+  outlook,
+  trial,
+  onTry,
+}: {
+  planned: Planned;
+  outlook: Outlook;
+  trial: readonly SeasonChange[];
+  onTry: (trial: readonly SeasonChange[]) => void;
+}) {
   const [all, setAll] = useState(false);
   const sheets = sessionSheets(planned.facts, planned.answer.plan);
   const last = sheets.reduce((latest, sheet, index) => (sheet.used > 0 ? index : latest), -1);
@@ -32,8 +44,9 @@ export function SessionPlan({ planned, outlook }: { planned: Planned; outlook: O
       )}
       {shown.length === 0 && <Text color="softInk">Nothing is left to put into a session.</Text>}
       {shown.map((sheet) => (
-        <Sheet key={sheet.index} sheet={sheet} title={title} />
+        <Sheet key={sheet.index} sheet={sheet} title={title} onFree={() => onTry([...trial, { kind: "no session", day: day(sheet.day), from: sheet.from, to: sheet.to }])} />
       ))}
+      <OneMore outlook={outlook} trial={trial} onTry={onTry} />
       {planning.length > FIRST_SHOWN && (
         <Button variant="ghost" onClick={() => setAll(!all)}>
           {all ? "Show the next five" : `All ${String(planning.length)} sessions`}
@@ -43,7 +56,7 @@ export function SessionPlan({ planned, outlook }: { planned: Planned; outlook: O
   );
 }
 
-function Sheet({ sheet, title }: { sheet: SessionSheet; title: (id: string) => string }) {
+function Sheet({ sheet, title, onFree }: { sheet: SessionSheet; title: (id: string) => string; onFree: () => void }) {
   const share = Math.min(1, sheet.used / Math.max(1, sheet.length));
   return (
     <Box borderTop="1px solid" borderColor="hairline" paddingY="8px">
@@ -65,6 +78,43 @@ function Sheet({ sheet, title }: { sheet: SessionSheet; title: (id: string) => s
           {line.needs.map(title).join(" + ")}: {line.name.charAt(0).toLowerCase() + line.name.slice(1)}
         </Text>
       ))}
+      {sheet.who === "maker" && (
+        <Button variant="ghost" size="sm" paddingInline="0" onClick={onFree} aria-label={`What if ${printDay(day(sheet.day))}, ${printTime(sheet.from)} were free?`}>
+          what if it were free?
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** One more session, planned through before it is kept. */
+function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly SeasonChange[]; onTry: (trial: readonly SeasonChange[]) => void }) {
+  const [form, setForm] = useState({ on: "", from: "19:30", to: "21:00", who: "maker" });
+  const [fault, setFault] = useState<string | null>(null);
+  const add = (): void => {
+    if (!isDay(form.on) || form.on < outlook.today) return setFault(`day: given ${form.on === "" ? "nothing" : form.on}, allowed today, ${outlook.today}, or later`);
+    const [from, to] = [minuteOf(form.from), minuteOf(form.to)];
+    if (to <= from) return setFault(`to: given ${form.to}, allowed a time after ${form.from}`);
+    setFault(null);
+    onTry([...trial, { kind: "session", day: day(form.on), from, to, who: form.who as "maker" | "helper" }]);
+  };
+  return (
+    <Box as="section" aria-label="One more session" borderTop="1px solid" borderColor="hairline" paddingTop="8px" marginTop="4px">
+      <Text fontWeight={600} marginBottom="4px">
+        What if you painted once more?
+      </Text>
+      <Flex gap="8px" wrap="wrap" align="center">
+        <TextInput aria-label="on" type="date" width="160px" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
+        <Flex width="112px">
+          <Choice aria-label="Whose hands" value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
+        </Flex>
+        <TextInput aria-label="from" type="time" width="132px" value={form.from} onChange={(change) => setForm({ ...form, from: change.target.value })} />
+        <TextInput aria-label="to" type="time" width="132px" value={form.to} onChange={(change) => setForm({ ...form, to: change.target.value })} />
+        <Button size="sm" variant="outline" onClick={add}>
+          See it
+        </Button>
+      </Flex>
+      {fault && <FaultLines faults={[fault]} />}
     </Box>
   );
 }

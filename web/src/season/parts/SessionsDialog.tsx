@@ -1,10 +1,11 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { faultsOf, setSessions, faultLine, type CommandInput } from "@yule/contract";
-import { printTime } from "@yule/core";
+import { minutes, printMinutes, printTime } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useSeasonQuery } from "../../app/api.ts";
 import { give } from "../../app/outbox.ts";
+import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { Choice, FaultLines, TextInput, Tick } from "../../kit/FormField.tsx";
 import { minuteOf, WHOSE } from "../times.ts";
@@ -54,6 +55,25 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
   );
 }
 
+/** What the bench has shown of how long they last; the plan counts with it. */
+function Learned({ outlook }: { outlook: Outlook }) {
+  const differing = outlook.pattern.flatMap((each) => {
+    const learned = outlook.lengths.get(each.id);
+    return learned && learned.minutes !== each.to - each.from ? [{ each, learned }] : [];
+  });
+  return differing.length === 0 ? null : (
+    <Text marginTop="12px">
+      {differing
+        .map(
+          ({ each, learned }) =>
+            `${WEEKDAYS[each.weekday] ?? ""} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
+        )
+        .join("; ")}
+      . The plan counts with that.
+    </Text>
+  );
+}
+
 /** What is wrong with a week of sessions, in lines. */
 export function sessionFaults(rows: readonly Row[]): string[] {
   const input = { pattern: [...rows] };
@@ -69,7 +89,7 @@ export function sessionFaults(rows: readonly Row[]): string[] {
       });
 }
 
-export function SessionsDialog({ onClose }: { onClose: () => void }) {
+export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const { data } = useSeasonQuery();
   const [rows, setRows] = useState<Row[]>([...(data?.sessions ?? [])]);
   const [faults, setFaults] = useState<string[]>([]);
@@ -84,6 +104,7 @@ export function SessionsDialog({ onClose }: { onClose: () => void }) {
   return (
     <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
       <SessionRows rows={rows} onChange={setRows} withWho />
+      <Learned outlook={outlook} />
       <FaultLines faults={faults} />
       <Flex justify="flex-end" marginTop="18px" gap="10px">
         <Button variant="outline" onClick={onClose}>

@@ -1,14 +1,12 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { withChange, type OddsAnswer, type SeasonAnswer, type SeasonChange } from "@yule/core";
-import { useEffect, useRef, useState } from "react";
+import type { SeasonChange } from "@yule/core";
 import type { Outlook } from "../../app/outlook.ts";
 import { applyChanges, wordsOf } from "../apply.ts";
-import { oddsOf, spreadsOf } from "../facts.ts";
-import { Desk, type Planned } from "../planned.ts";
+import type { Planned } from "../planned.ts";
+import { changedNeeds, useTrial, type Tried } from "../trial.ts";
 import { Odds } from "./Odds.tsx";
 
-const TRIAL_SECONDS = 0.6;
-const TRIAL_RUNS = 2_000;
+const MOST_SHOWN = 4;
 
 /** The sandbox: changes that are planned through beside the real plan, to be kept or thrown away. Nothing is saved before. */
 export function WhatIf({
@@ -22,24 +20,7 @@ export function WhatIf({
   planned: Planned | null;
   onChange: (trial: readonly SeasonChange[]) => void;
 }) {
-  const [tried, setTried] = useState<{ answer: SeasonAnswer; odds: OddsAnswer } | null>(null);
-  const desk = useRef(new Desk());
-  useEffect(() => {
-    if (!planned) return undefined;
-    let wanted = true;
-    const current = desk.current;
-    const work = async (): Promise<void> => {
-      const facts = trial.reduce(withChange, planned.facts);
-      const answer = await current.ask().plan(facts, planned.answer.plan.choice, TRIAL_SECONDS);
-      const odds = await current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), TRIAL_RUNS);
-      if (wanted) setTried({ answer, odds });
-    };
-    void work();
-    return () => {
-      wanted = false;
-      current.clear();
-    };
-  }, [trial, planned, outlook]);
+  const tried = useTrial(trial, outlook, planned);
   const keep = (): void => {
     void applyChanges(trial, outlook);
     onChange([]);
@@ -60,19 +41,10 @@ export function WhatIf({
         </Flex>
       ))}
       <Flex gap="28px" wrap="wrap" marginY="10px" role="status">
-        <Box>
-          <Text color="softInk" fontSize="15px">
-            as it is
-          </Text>
-          <Said late={planned?.answer.plan.score.lateDays} chance={planned?.odds?.season} />
-        </Box>
-        <Box>
-          <Text color="softInk" fontSize="15px">
-            with this
-          </Text>
-          <Said late={tried?.answer.plan.score.lateDays} chance={tried?.odds.season} />
-        </Box>
+        <Side title="as it is" late={planned?.answer.plan.score.lateDays} chance={planned?.odds?.season} />
+        <Side title="with this" late={tried?.answer.plan.score.lateDays} chance={tried?.odds.season} />
       </Flex>
+      {planned && tried && <Changed planned={planned} tried={tried} outlook={outlook} />}
       <Flex gap="10px">
         <Button onClick={keep}>Keep it</Button>
         <Button variant="outline" onClick={() => onChange([])}>
@@ -83,11 +55,34 @@ export function WhatIf({
   );
 }
 
-function Said({ late, chance }: { late: number | undefined; chance: number | undefined }) {
+function Side({ title, late, chance }: { title: string; late: number | undefined; chance: number | undefined }) {
   return (
-    <Flex gap="14px" align="center" fontFamily="heading" fontSize="20px">
-      <span>{late === undefined ? "…" : late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}</span>
-      {chance !== undefined && <Odds chance={chance} />}
-    </Flex>
+    <Box>
+      <Text color="softInk" fontSize="15px">
+        {title}
+      </Text>
+      <Flex gap="14px" align="center" fontFamily="heading" fontSize="20px">
+        <span>{late === undefined ? "…" : late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}</span>
+        {chance !== undefined && <Odds chance={chance} />}
+      </Flex>
+    </Box>
+  );
+}
+
+/** Which needs it makes better or worse, the most first. */
+function Changed({ planned, tried, outlook }: { planned: Planned; tried: Tried; outlook: Outlook }) {
+  const changed = changedNeeds(planned, tried);
+  if (changed.length === 0) return <Text marginBottom="10px">No single need becomes likelier or less likely by it.</Text>;
+  const stand = (late: number, chance: number | null): string =>
+    late > 0 ? `${String(late)} ${late === 1 ? "day" : "days"} late` : chance === null ? "in time" : `${String(Math.round(chance * 100))} in 100`;
+  return (
+    <Box as="ul" listStyleType="none" marginBottom="10px" fontSize="15px">
+      {changed.slice(0, MOST_SHOWN).map((each) => (
+        <li key={each.id}>
+          <b>{outlook.open.find((view) => view.need.id === each.id)?.need.title}</b>: {stand(each.lateBefore, each.before)} → {stand(each.lateAfter, each.after)}
+        </li>
+      ))}
+      {changed.length > MOST_SHOWN && <li>and {changed.length - MOST_SHOWN} more</li>}
+    </Box>
   );
 }

@@ -1,0 +1,236 @@
+import fontkit from "@pdf-lib/fontkit";
+import { addDays, day, daysBetween, minutes, monthName, printDay, printMinutes, printTime, weekdayOf, type Day } from "@yule/core";
+import { PDFDocument, rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
+import type { Outlook } from "../app/outlook.ts";
+import type { NeedRow } from "./needRow.ts";
+import type { Planned } from "./planned.ts";
+import { fillWords, sessionSheets, type SessionSheet } from "./sessionSheet.ts";
+
+/**
+ * The files of the shipped families as WOFF, each in two parts: common letters, and those of other languages. The newer
+ * format of the pages will not do: put into a PDF it is not a font that other readers know.
+ */
+export interface SheetFonts {
+  readonly text: readonly Uint8Array[];
+  readonly strong: readonly Uint8Array[];
+  readonly heading: readonly Uint8Array[];
+}
+
+/** A4 on its side, in points. */
+const [WIDE, HIGH, EDGE] = [841.89, 595.28, 34];
+const INK = rgb(0.13, 0.12, 0.1);
+const SOFT = rgb(0.36, 0.33, 0.29);
+const LINE = rgb(0.72, 0.68, 0.6);
+const TONE: Readonly<Record<NeedRow["safety"], RGB>> = { safe: rgb(0.28, 0.45, 0.33), tight: rgb(0.72, 0.48, 0.1), cannot: rgb(0.68, 0.18, 0.14) };
+const MOST_DAYS = 182;
+const SIDE = 214;
+
+/**
+ * The season as one page for the wall: a ruler of days with every due day on it, the needs with their days, and what the
+ * next sessions are for. Whatever does not fit in the smallest readable letters is counted in a last line.
+ */
+export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], planned: Planned | null, fonts: SheetFonts): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  file.registerFontkit(fontkit);
+  file.setTitle(`${outlook.shop.name}, season from ${outlook.today}`);
+  file.setCreationDate(outlook.now);
+  file.setModificationDate(outlook.now);
+  const embed = (parts: readonly Uint8Array[]): Promise<PDFFont[]> => Promise.all(parts.map((part) => file.embedFont(part, { subset: true })));
+  const pen = new Pen(file.addPage([WIDE, HIGH]), await embed(fonts.text), await embed(fonts.strong), await embed(fonts.heading));
+  const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
+  pen.heading(EDGE, HIGH - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20);
+  pen.text(EDGE, HIGH - EDGE - 34, summary(outlook, inOrder, planned), 11, SOFT, WIDE - 2 * EDGE);
+  drawRuler(pen, outlook, inOrder, HIGH - EDGE - 52);
+  drawNeeds(pen, inOrder, HIGH - EDGE - 138);
+  drawSessions(pen, outlook, planned, HIGH - EDGE - 138);
+  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, SOFT, WIDE - 2 * EDGE);
+  return file.save();
+}
+
+function summary(outlook: Outlook, rows: readonly NeedRow[], planned: Planned | null): string {
+  const late = rows.filter((row) => row.safety === "cannot").length;
+  const cards = outlook.open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
+  const odds = planned?.odds ? `; all in time ${String(Math.round(planned.odds.season * 100))} in 100` : "";
+  return `${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${late === 0 ? `Nothing is late${odds}.` : `${String(late)} cannot be in time.`}`;
+}
+
+/** Days from today to the last due day, a peg with its number at each day by which something must be ready. */
+function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: number): void {
+  const last = rows.reduce<Day>((latest, row) => (day(row.view.need.due) > latest ? day(row.view.need.due) : latest), addDays(outlook.today, 13));
+  const days = Math.min(MOST_DAYS, daysBetween(outlook.today, last) + 2);
+  const across = (WIDE - 2 * EDGE) / days;
+  const at = (on: Day): number => EDGE + (daysBetween(outlook.today, on) + 0.5) * across;
+  pen.line(EDGE, top - 18, WIDE - EDGE, top - 18, INK, 1);
+  for (let index = 0; index < days; index += 1) {
+    const on = addDays(outlook.today, index);
+    const first = on.endsWith("-01");
+    const monday = weekdayOf(on) === 1;
+    if (across < 4 && !monday && !first && index > 0) continue;
+    const x = EDGE + index * across;
+    // The month that is going on is named too, where the next does not begin at once.
+    if (index === 0 && Number(on.slice(8)) < 26) pen.text(x + 3, top - 2, monthName(on), 9, INK, 60);
+    pen.line(x, top - 18, x, top - 18 + (first ? 18 : monday ? 9 : 4), first ? INK : SOFT, first ? 1 : 0.6);
+    if (first) pen.text(x + 3, top - 8, monthName(on), 9, INK, 60);
+    else if (monday && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, SOFT, 20);
+  }
+  const pegs = pegsOf(rows, at).filter((peg) => peg.x <= WIDE - EDGE);
+  for (const { x, level } of pegs) pen.line(x, top - 18, x, top - 30 - level * PEG, LINE, 0.6);
+  for (const { x, level, row, number } of pegs) pen.peg(x, top - 30 - level * PEG, row.safety, String(number));
+}
+
+const PEG = 13;
+const MOST_LEVELS = 4;
+/** A peg for each need; those of one day, or too near to each other, hang below one another. */
+function pegsOf(rows: readonly NeedRow[], at: (on: Day) => number): { x: number; level: number; row: NeedRow; number: number }[] {
+  const taken: number[] = [];
+  return rows.map((row, index) => {
+    const x = at(row.view.readyBy);
+    let level = taken.findIndex((right) => x - right > PEG);
+    if (level < 0) level = taken.length < MOST_LEVELS ? taken.push(-Infinity) - 1 : MOST_LEVELS - 1;
+    taken[level] = x;
+    return { x, level, row, number: index + 1 };
+  });
+}
+
+function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
+  const right = WIDE - EDGE - SIDE - 22;
+  const room = top - EDGE - 8;
+  const step = Math.max(11, Math.min(17, room / (rows.length + 1)));
+  const fit = Math.floor(room / step) - 1;
+  const size = Math.min(10.5, step * 0.72);
+  const columns = [EDGE, EDGE + 20, EDGE + 196, EDGE + 312, EDGE + 378, EDGE + 444, right] as const;
+  ["", "Need", "Cards", "Begin by", "Ready by", "In time"].forEach((head, index) => pen.text(columns[index] ?? EDGE, top - 10, head, 8, SOFT, 120));
+  rows.slice(0, fit).forEach((row, index) => {
+    const { view } = row;
+    const y = top - 10 - (index + 1) * step;
+    pen.line(EDGE, y + step - 3.5, right, y + step - 3.5, LINE, 0.4);
+    const begin = view.outlook.hands <= 0 ? "ready" : view.outlook.startBy === null ? "at once" : printDay(view.outlook.startBy);
+    const stands = row.lateDays > 0 ? `${String(row.lateDays)} days late` : row.chance === null ? row.safety : `${String(Math.round(row.chance * 100))} in 100`;
+    pen.text(columns[0], y, String(index + 1), size, SOFT, 18);
+    pen.strong(columns[1], y, view.need.title, size, INK, columns[2] - columns[1] - 6);
+    pen.text(columns[2], y, `${String(view.cards)} × ${view.design.name}`, size, INK, columns[3] - columns[2] - 6);
+    pen.text(columns[3], y, begin, size, INK, 62);
+    pen.text(columns[4], y, printDay(view.readyBy), size, INK, 62);
+    pen.text(columns[5], y, stands, size, TONE[row.safety], right - columns[5]);
+  });
+  if (rows.length > fit) pen.text(EDGE + 20, top - 10 - (fit + 1) * step, `and ${String(rows.length - fit)} more, due later`, size, SOFT, 300);
+  if (rows.length === 0) pen.text(EDGE, top - 26, "Nothing is owed.", 11, INK, 300);
+}
+
+function drawSessions(pen: Pen, outlook: Outlook, planned: Planned | null, top: number): void {
+  const left = WIDE - EDGE - SIDE;
+  pen.text(left, top - 10, "The next sessions", 8, SOFT, SIDE);
+  const sheets = planned ? sessionSheets(planned.facts, planned.answer.plan).filter((sheet) => sheet.used > 0) : [];
+  let y = top - 26;
+  for (const sheet of sheets) {
+    const lines = shortLines(sheet, outlook);
+    if (y - 12 * (lines.length + 1) < EDGE) break;
+    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)} to ${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 10, INK, 142);
+    pen.text(left + 144, y, fillWords(sheet), 8, SOFT, SIDE - 144);
+    y -= 12;
+    for (const line of lines) {
+      pen.text(left, y, line, 8.5, SOFT, SIDE);
+      y -= 11;
+    }
+    pen.line(left, y + 5, WIDE - EDGE, y + 5, LINE, 0.4);
+    y -= 6;
+  }
+}
+
+const MOST_LINES = 5;
+/** What a session is for, by need. */
+function shortLines(sheet: SessionSheet, outlook: Outlook): string[] {
+  const title = (id: string): string => outlook.open.find((view) => view.need.id === id)?.need.title ?? "";
+  const spent = new Map<string, number>();
+  for (const line of sheet.lines) {
+    const titles = line.needs.map(title).join(" + ");
+    spent.set(titles, (spent.get(titles) ?? 0) + line.minutes);
+  }
+  const lines = [...spent].map(([titles, time]) => `${titles}, ${printMinutes(minutes(Math.round(time)))}`);
+  return lines.length <= MOST_LINES ? lines : [...lines.slice(0, MOST_LINES - 1), `and ${String(lines.length - MOST_LINES + 1)} more`];
+}
+
+/** Writes and draws on the page; a letter that the first part of a family lacks is taken from the second. */
+class Pen {
+  constructor(
+    private readonly page: PDFPage,
+    private readonly family: readonly PDFFont[],
+    private readonly strongs: readonly PDFFont[],
+    private readonly headings: readonly PDFFont[],
+  ) {}
+
+  heading(x: number, y: number, text: string, size: number): void {
+    this.write(this.headings, x, y, text, size, INK, WIDE - 2 * EDGE);
+  }
+
+  text(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    this.write(this.family, x, y, text, size, colour, most);
+  }
+
+  strong(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    this.write(this.strongs, x, y, text, size, colour, most);
+  }
+
+  line(x1: number, y1: number, x2: number, y2: number, colour: RGB, thickness: number): void {
+    this.page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, color: colour, thickness });
+  }
+
+  /** A numbered peg whose shape tells the state without its colour: round is safe, square tight, a diamond cannot be. */
+  peg(x: number, y: number, safety: NeedRow["safety"], number: string): void {
+    const colour = TONE[safety];
+    if (safety === "safe") this.page.drawCircle({ x, y, size: 5.5, color: colour });
+    else if (safety === "tight") this.page.drawRectangle({ x: x - 5, y: y - 5, width: 10, height: 10, color: colour });
+    else this.page.drawSvgPath("M0 -7 L7 0 L0 7 L-7 0 Z", { x, y, color: colour });
+    const width = this.widthOf(this.strongs, number, 6.5);
+    this.write(this.strongs, x - width / 2, y - 2.3, number, 6.5, rgb(1, 1, 1), 20);
+  }
+
+  private write(fonts: readonly PDFFont[], x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    let said = text;
+    while (said.length > 1 && this.widthOf(fonts, said, size) > most) said = `${said.replace(/…$/, "").slice(0, -1).trimEnd()}…`;
+    let at = x;
+    for (const { font, part } of runsOf(fonts, said)) {
+      this.page.drawText(part, { x: at, y, size, font, color: colour });
+      at += widthIn(font, part) * size;
+    }
+  }
+
+  private widthOf(fonts: readonly PDFFont[], text: string, size: number): number {
+    return runsOf(fonts, text).reduce((sum, { font, part }) => sum + widthIn(font, part) * size, 0);
+  }
+}
+
+/** A text in stretches of letters that one font has; what none has becomes a question mark. */
+function runsOf(fonts: readonly PDFFont[], text: string): { font: PDFFont; part: string }[] {
+  const runs: { font: PDFFont; part: string }[] = [];
+  for (const letter of text) {
+    const font = fonts.find((each) => letters(each).has(letter.codePointAt(0) ?? 0)) ?? fonts[0];
+    if (!font) return [];
+    const shown = letters(font).has(letter.codePointAt(0) ?? 0) ? letter : "?";
+    const last = runs[runs.length - 1];
+    if (last?.font === font) last.part += shown;
+    else runs.push({ font, part: shown });
+  }
+  return runs;
+}
+
+const known = new WeakMap<PDFFont, ReadonlySet<number>>();
+function letters(font: PDFFont): ReadonlySet<number> {
+  const found = known.get(font) ?? new Set(font.getCharacterSet());
+  known.set(font, found);
+  return found;
+}
+
+const widths = new WeakMap<PDFFont, Map<string, number>>();
+/** Width of a text at size 1, letter by letter: asked for again and again while a text is cut to its column. */
+function widthIn(font: PDFFont, text: string): number {
+  const known = widths.get(font) ?? new Map<string, number>();
+  widths.set(font, known);
+  let sum = 0;
+  for (const letter of text) {
+    const width = known.get(letter) ?? font.widthOfTextAtSize(letter, 1);
+    known.set(letter, width);
+    sum += width;
+  }
+  return sum;
+}
