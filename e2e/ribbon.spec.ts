@@ -1,0 +1,72 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+test.use({ serviceWorkers: "block" });
+let shop: RunningShop;
+let page: Page;
+const errors: string[] = [];
+// One shop for all of them: none stands in another's way.
+test.beforeAll(async () => {
+  shop = await startShop();
+});
+test.afterAll(() => shop.close());
+test.beforeEach(async ({ context }) => {
+  page = await openPage(context, errors);
+  await page.goto(`${shop.url}/season`);
+  await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order", { timeout: 30_000 });
+});
+test.afterEach(() => {
+  expect(errors.splice(0)).toEqual([]);
+});
+
+const ribbon = () => page.getByRole("navigation", { name: "Season ribbon" });
+const fair = () => ribbon().getByRole("link", { name: /^Kilfarrow market, / });
+const middleOf = async (): Promise<{ x: number; y: number }> => {
+  const box = await fair().boundingBox();
+  if (!box) throw new Error("the tag is not on the ribbon");
+  return { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+};
+
+test("a day that is pulled along the ribbon says what it would mean before it is let go; Escape leaves it, letting go keeps it", async () => {
+  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+  const pixelsPerDay = (page.viewportSize()?.width ?? 1280) / 49;
+  const pull = async (days: number): Promise<void> => {
+    const { x, y } = await middleOf();
+    await page.mouse.move(x, y);
+    await page.mouse.down();
+    await page.mouse.move(x + pixelsPerDay * days, y, { steps: 6 });
+  };
+  await pull(5);
+  const bubble = ribbon().getByRole("status");
+  await expect(bubble).toContainText("Kilfarrow market: Mon 8 Dec");
+  await expect(bubble).toContainText(/all in time \d+ in 100/, { timeout: 15_000 });
+  await page.keyboard.press("Escape");
+  await page.mouse.up();
+  await expect(bubble).toHaveCount(0);
+  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+  await pull(2);
+  await expect(bubble).toContainText("Fri 5 Dec");
+  await page.mouse.up();
+  await expect(fair()).toHaveAttribute("aria-label", /Fri 5 Dec/);
+  // The press that ended the pull opened nothing.
+  expect(new URL(page.url()).search).toBe("");
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+});
+
+test("the ribbon goes from a day to a year by wheel and keys, and back home", async () => {
+  const names = () => ribbon().locator("svg text").allTextContents();
+  const { y } = await middleOf();
+  await page.mouse.move(300, y);
+  for (let notch = 0; notch < 12; notch += 1) await page.mouse.wheel(0, -120);
+  await expect.poll(names).toContain("10:00");
+  for (let notch = 0; notch < 16; notch += 1) await page.mouse.wheel(0, 120);
+  await expect.poll(names).toContain("May");
+  await ribbon().getByRole("button", { name: "The ribbon as a list" }).focus();
+  await page.keyboard.press("Home");
+  await expect.poll(names).not.toContain("May");
+  await page.keyboard.press("ArrowRight");
+  await page.keyboard.press("+");
+  await page.keyboard.press("+");
+  await expect.poll(async () => (await names()).filter((name) => /^\d+$/.test(name)).length).toBeGreaterThan(10);
+});
