@@ -88,12 +88,12 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): Planne
     const work = async (): Promise<void> => {
       const old = before.current;
       const start = old?.answer.plan.choice ?? keptChoice();
-      const first = await desk.current.ask().plan(facts, start, FIRST_SECONDS);
+      const first = await desk.current.ask().plan(facts, start, FIRST_SECONDS, true);
       const movedTo = (answer: SeasonAnswer) => (old ? movedNeeds({ plan: old.answer.plan, days: daysOf(old.facts) }, { plan: answer.plan, days: daysOf(facts) }) : []);
       // The odds of before stand until those of the new plan are there.
       const shown = { facts, answer: first, settled: first.plan.score.lateDays === 0, odds: old?.odds ?? null, remedies: null, moved: movedTo(first) };
       show(shown);
-      const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await desk.current.ask().plan(facts, first.plan.choice, MORE_SECONDS);
+      const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await desk.current.ask().plan(facts, first.plan.choice, MORE_SECONDS, start !== null);
       const told = { ...shown, answer, settled: true, moved: movedTo(answer) };
       show(told);
       const odds = await desk.current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), ODDS_RUNS);

@@ -23,7 +23,9 @@ const TRIAL_STEPS = 40;
 const REMEDIES_SECONDS = 12;
 
 const season = {
-  plan: (facts: SeasonFacts, start: PlanChoice | null, seconds: number): SeasonAnswer => planWork(seasonJobOf(facts), limitsFor(seconds, now, 1, 1e9), start),
+  /** @param keep whether the plan of the choice stands and is held on to, or is only where the search begins */
+  plan: (facts: SeasonFacts, start: PlanChoice | null, seconds: number, keep: boolean): SeasonAnswer =>
+    planWork(seasonJobOf(facts), limitsFor(seconds, now, 1, 1e9), start, undefined, keep),
   odds: (facts: SeasonFacts, plan: SeasonWorkPlan, spreads: Spreads, needs: readonly NeedOdds[], runs: number): OddsAnswer =>
     odds(seasonJobOf(facts), plan, spreads, needs, { seed: 1, runs, stop: () => false }),
   remedies: (facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[]): Remedy[] => {

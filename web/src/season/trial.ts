@@ -27,7 +27,7 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
     const current = desk.current;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
-      const answer = await current.ask().plan(facts, planned.answer.plan.choice, seconds);
+      const answer = await current.ask().plan(facts, planned.answer.plan.choice, seconds, true);
       const odds = await current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), TRIAL_RUNS);
       if (wanted) setTried({ trial, facts, answer, odds });
     };

@@ -1,11 +1,32 @@
 import { decode } from "./decode.ts";
-import { dayIndexOf, stepHands, workOf, type PlanScore, type SeasonJob, type WorkNeed } from "./model.ts";
+import { dayIndexOf, stepHands, workOf, type PlanScore, type SeasonJob, type WorkNeed, type WorkStep } from "./model.ts";
 
-/** Least hands time any plan spends on a need: setups only where no other need of its design could share them. */
-function leastHands(job: SeasonJob, need: WorkNeed): number {
-  const alone = job.needs.filter((each) => each.design === need.design).length === 1;
-  const setups = alone ? [...need.paint, ...need.finish].reduce((sum, step) => sum + (stepHands(step) > 0 ? step.setup : 0), 0) : 0;
-  return workOf(need) + setups;
+const setupsOf = (steps: readonly WorkStep[]): number => steps.reduce((sum, step) => sum + (stepHands(step) > 0 ? step.setup : 0), 0);
+
+/** Setups of painting that each design costs at least once, however its needs are joined. */
+function sharedSetups(needs: readonly WorkNeed[]): Map<string, number> {
+  const least = new Map<string, number>();
+  for (const need of needs) {
+    if (need.paint.every((step) => stepHands(step) === 0)) continue;
+    least.set(need.design, Math.min(least.get(need.design) ?? Infinity, setupsOf(need.paint)));
+  }
+  return least;
+}
+
+/**
+ * Least hands time that any plan spends on each need. Finishing is its own, setups and all. The setups of painting are
+ * spent at least once in each design, by the first of its needs that is done: put on the largest of those that may begin
+ * at the same time, they delay no other more than they must.
+ */
+function leastHands(job: SeasonJob): Map<string, number> {
+  const least = new Map(job.needs.map((need) => [need.id, workOf(need) + setupsOf(need.finish)]));
+  for (const [design, setups] of sharedSetups(job.needs)) {
+    const group = job.needs.filter((need) => need.design === design && need.paint.some((step) => stepHands(step) > 0));
+    if (group.some((need) => need.release !== group[0]?.release)) continue;
+    const largest = group.reduce<WorkNeed | null>((most, need) => (most === null || (least.get(need.id) ?? 0) > (least.get(most.id) ?? 0) ? need : most), null);
+    if (largest) least.set(largest.id, (least.get(largest.id) ?? 0) + setups);
+  }
+  return least;
 }
 
 /**
@@ -29,9 +50,10 @@ export function boundOf(job: SeasonJob): PlanScore {
 
 /** Shortest remaining time first on all hands taken as one, and its completions in order against the due days in order. */
 function machineLateDays(job: SeasonJob): number {
-  const work = job.needs.map((need) => ({ left: leastHands(job, need), release: need.release })).filter((each) => each.left > 0);
+  const least = leastHands(job);
+  const work = job.needs.map((need) => ({ left: least.get(need.id) ?? 0, release: need.release })).filter((each) => each.left > 0);
   const dues = job.needs
-    .filter((need) => leastHands(job, need) > 0)
+    .filter((need) => (least.get(need.id) ?? 0) > 0)
     .map((need) => need.due)
     .sort((a, b) => a - b);
   const ends: number[] = [];
@@ -61,10 +83,15 @@ function machineLateDays(job: SeasonJob): number {
 /** For each due day: what must be done by then, less what the other sessions hold, has to go into late ones. */
 function leastLateSessions(job: SeasonJob): number {
   // What is due after the last known day may be done after it too.
+  const people = new Set(job.sessions.map((session) => session.who)).size;
   const dues = [...new Set(job.needs.map((need) => need.due))].filter((due) => due < job.dayEnds.length).sort((a, b) => a - b);
   let most = 0;
   for (const due of dues) {
-    const owed = job.needs.filter((need) => need.due <= due).reduce((sum, need) => sum + leastHands(job, need), 0);
+    const owed = leastMinutes(
+      job,
+      job.needs.filter((need) => need.due <= due),
+      people,
+    );
     const before = job.sessions.filter((session) => session.day <= due);
     const held = before.filter((session) => !session.late).reduce((sum, session) => sum + session.close - session.open, 0);
     let missing = owed - held;
@@ -77,4 +104,12 @@ function leastLateSessions(job: SeasonJob): number {
     most = Math.max(most, count);
   }
   return most;
+}
+
+/** Minutes of hands that some needs take together at the least: their work, each setup once, fresh water for each palette but the first of each person. */
+function leastMinutes(job: SeasonJob, needs: readonly WorkNeed[], people: number): number {
+  const work = needs.reduce((sum, need) => sum + workOf(need) + setupsOf(need.finish), 0);
+  const setups = [...sharedSetups(needs).values()].reduce((sum, each) => sum + each, 0);
+  const palettes = new Set(needs.filter((need) => need.paint.some((step) => stepHands(step) > 0)).map((need) => need.palette)).size;
+  return work + setups + Math.max(0, palettes - people) * job.changeover;
 }

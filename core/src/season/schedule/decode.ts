@@ -22,6 +22,8 @@ class Chain {
   ready: number;
   firstStart = -1;
   finished = 0;
+  /** Chains that wait for this one. */
+  readonly followers: Chain[] = [];
 
   constructor(
     readonly needs: readonly string[],
@@ -33,6 +35,7 @@ class Chain {
     release: number,
   ) {
     this.ready = release;
+    after?.followers.push(this);
   }
 }
 
@@ -46,9 +49,29 @@ interface Hands {
   palette: string | null;
 }
 
-interface Rack {
-  readonly until: number;
-  readonly units: number;
+/** Units that dry in places of the rack, and until when. */
+class Rack {
+  units = 0;
+  /** When the next of them are dry. */
+  soonest = Infinity;
+  private lying: { readonly until: number; readonly units: number }[] = [];
+
+  put(until: number, units: number): void {
+    this.lying.push({ until, units });
+    this.units += units;
+    if (until < this.soonest) this.soonest = until;
+  }
+
+  clear(at: number): void {
+    if (this.soonest > at) return;
+    this.lying = this.lying.filter((each) => each.until > at);
+    this.units = 0;
+    this.soonest = Infinity;
+    for (const each of this.lying) {
+      this.units += each.units;
+      if (each.until < this.soonest) this.soonest = each.until;
+    }
+  }
 }
 
 /**
@@ -72,14 +95,14 @@ export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
     .filter((each) => each.sessions.length > 0);
   const blocks: WorkBlock[] = [];
   const queue = new Queue(chains);
-  let rack: Rack[] = [];
+  const rack = new Rack();
   let changeovers = 0;
   const usedLate = new Set<number>();
   for (let one = earliest(job, hands); one && queue.left > 0; one = earliest(job, hands)) {
     const sessionIndex = one.sessions[one.next] ?? 0;
     const session = job.sessions[sessionIndex];
     if (!session) break;
-    if (rack.length > 0) rack = rack.filter((each) => each.until > one.at);
+    rack.clear(one.at);
     queue.wake(one.at);
     const found = pick(job, queue, one, session, rack, choice);
     const chain = found.chain;
@@ -104,7 +127,7 @@ export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
     one.step = chain.step;
     if (isAtBoard(step)) one.palette = chain.palette;
     chain.done += found.units;
-    if (step.rack && step.dry > 0) rack.push({ until: end + step.dry, units: found.units });
+    if (step.rack && step.dry > 0) rack.put(end + step.dry, found.units);
     if (chain.done >= step.units) {
       chain.ready = end + lagAfter(step, chain.steps[chain.step + 1]);
       chain.finished = end + step.dry;
@@ -196,7 +219,7 @@ class Queue {
   left: number;
   private drying: Chain[] = [];
 
-  constructor(private readonly chains: readonly Chain[]) {
+  constructor(chains: readonly Chain[]) {
     this.left = chains.length;
     for (const chain of chains) skipEmpty(chain);
     for (const chain of chains) if (chain.after === null && !this.close(chain)) this.drying.push(chain);
@@ -232,8 +255,7 @@ class Queue {
   private close(chain: Chain): boolean {
     if (chain.step < chain.steps.length) return false;
     this.left -= 1;
-    for (const other of this.chains) {
-      if (other.after !== chain) continue;
+    for (const other of chain.followers) {
       other.ready = Math.max(other.ready, chain.finished);
       skipEmpty(other);
       if (!this.close(other)) this.drying.push(other);
@@ -272,9 +294,7 @@ interface Picked {
 const isAtBoard = (step: WorkStep | undefined): boolean => step !== undefined && step.kind !== "pack" && step.kind !== "assemble";
 
 /** The most pressing piece of work that fits, or within `reach` of it one of the palette that is out. */
-function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, rack: readonly Rack[], { reach, patience }: PlanChoice): Picked {
-  let onRack = 0;
-  for (const each of rack) onRack += each.units;
+function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, rack: Rack, { reach, patience }: PlanChoice): Picked {
   let later = queue.nextDry();
   let best: Picked | null = null;
   let seen = 0;
@@ -283,9 +303,9 @@ function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, ra
     if (!step || !sessionAllows(job, session, step)) continue;
     const changes = one.palette !== null && one.palette !== chain.palette && isAtBoard(step);
     const setup = (one.chain === chain && one.step === chain.step ? 0 : step.setup) + (changes ? job.changeover : 0);
-    const places = job.drying === null || !step.rack || step.dry === 0 ? Infinity : job.drying - onRack;
+    const places = job.drying === null || !step.rack || step.dry === 0 ? Infinity : job.drying - rack.units;
     if (places <= 0) {
-      for (const each of rack) if (each.until < later) later = each.until;
+      if (rack.soonest < later) later = rack.soonest;
       continue;
     }
     const room = session.close - one.at - setup + NEAR;
@@ -304,15 +324,14 @@ function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, ra
 
 function finishOf(job: SeasonJob, need: WorkNeed, own: readonly Chain[]): NeedFinish {
   const starts = own.flatMap((chain) => (chain.firstStart >= 0 ? [chain.firstStart] : []));
-  const left = own.reduce(
-    (sum, chain) => sum + chain.steps.slice(chain.step).reduce((rest, step, index) => rest + step.hands * (step.units - (index === 0 ? chain.done : 0)), 0),
-    0,
-  );
   const done = own.every((chain) => chain.step >= chain.steps.length);
   const at = done ? Math.max(0, ...own.map((chain) => chain.finished)) : null;
-  const day = at !== null ? dayIndexOf(job, at) : daysBeyond(job, left);
+  const day = at !== null ? dayIndexOf(job, at) : daysBeyond(job, handsLeft(own));
   return { id: need.id, day, lateDays: Math.max(0, day - need.due), at, firstStart: starts.length > 0 ? Math.min(...starts) : null };
 }
+
+const handsLeft = (own: readonly Chain[]): number =>
+  own.reduce((sum, chain) => sum + chain.steps.slice(chain.step).reduce((rest, step, index) => rest + step.hands * (step.units - (index === 0 ? chain.done : 0)), 0), 0);
 
 /** Work past the last session is reckoned at the pace of the sessions there are. */
 function daysBeyond(job: SeasonJob, left: number): number {

@@ -23,8 +23,9 @@ const ENOUGH = 1500;
  * @param start the choice of an earlier plan: it is tried first and kept unless something else is later by fewer days
  *   or late nights, so that a small change leaves most sessions what they were, and never makes the plan worse
  * @param progress told of each better plan
+ * @param keep whether the plan that stands is held on to; false where it is only where the search begins
  */
-export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | null = null, progress?: (answer: SeasonAnswer) => void): SeasonAnswer {
+export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | null = null, progress?: (answer: SeasonAnswer) => void, keep = true): SeasonAnswer {
   const bound = boundOf(job);
   const search: { best: SeasonWorkPlan | null; tried: number } = { best: null, tried: 0 };
   const answer = (plan: SeasonWorkPlan): SeasonAnswer => ({ plan, bound, proven: isProven(plan.score, bound), tried: search.tried });
@@ -47,17 +48,23 @@ export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | nul
     attempt(choice);
   }
   freeLateSessions(job, lookAgain(), attempt, limits);
-  climb(job, lookAgain(), attempt, limits, bound);
+  climb(job, lookAgain(), attempt, limits, bound, ENOUGH / 3);
+  spareEvenings(job, lookAgain(), attempt, limits, bound);
+  climb(job, lookAgain(), attempt, limits, bound, ENOUGH);
+  spareEvenings(job, lookAgain(), attempt, limits, bound);
   freeLateSessions(job, lookAgain(), attempt, limits);
   const found = lookAgain();
-  return answer(kept && steadier(kept, found) ? kept : found);
+  return answer(kept && keep && steadier(kept, found) ? kept : found);
 }
 
 /** Nothing can be later by fewer days, and where nothing is late, no evening can be spared. */
 const isProven = (score: PlanScore, bound: PlanScore): boolean => score.lateDays <= bound.lateDays && (bound.lateDays > 0 || score.lateSessions <= bound.lateSessions);
 
-/** The plan that stands stays unless another is better in days late or late nights. */
-const steadier = (kept: SeasonWorkPlan, found: SeasonWorkPlan): boolean => kept.score.lateDays === found.score.lateDays && kept.score.lateSessions === found.score.lateSessions;
+/** For fewer evenings saved than this the week is not turned over. */
+const WORTH_MOVING = 3;
+/** The plan that stands stays unless another has fewer days late, or saves her several late nights. */
+const steadier = (kept: SeasonWorkPlan, found: SeasonWorkPlan): boolean =>
+  kept.score.lateDays === found.score.lateDays && kept.score.lateSessions - found.score.lateSessions < WORTH_MOVING;
 
 /** An earlier choice for a job that may have gained and lost needs: new ones stand where their due day puts them. */
 export function carriedOver(job: SeasonJob, choice: PlanChoice): PlanChoice {
@@ -153,7 +160,40 @@ function freeLateSessions(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice
   }
 }
 
-function climb(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits, bound: PlanScore): void {
+/** Turns that are spent on making a plan without late evenings be in time. */
+const EVENING_TURNS = 200;
+const MOST_EVENING_TURNS = 2000;
+
+/**
+ * The other way round: with every late evening free, needs are moved until as little is late as before; where that fails, evenings are
+ * taken back one by one, each time the one that mends most.
+ */
+function spareEvenings(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits, bound: PlanScore): void {
+  const late = job.sessions.flatMap((session, index) => (session.late ? [index] : []));
+  if (from.score.lateDays > bound.lateDays || from.score.lateSessions <= bound.lateSessions) return;
+  const random = seededRandom(limits.seed + 1);
+  const canJoin = joinable(job);
+  let plan = attempt({ ...from.choice, free: late });
+  let turns = 0;
+  while (plan.score.lateDays > from.score.lateDays && late.length - plan.choice.free.length < from.score.lateSessions) {
+    for (let idle = 0; turns < Math.min(MOST_EVENING_TURNS, limits.steps) && idle < EVENING_TURNS; turns += 1) {
+      if (limits.stop() || plan.score.lateDays <= from.score.lateDays) return;
+      const tried = attempt({ ...neighbour(job, plan, canJoin, random), free: plan.choice.free });
+      idle = tried.score.lateDays < plan.score.lateDays ? 0 : idle + 1;
+      if (tried.score.lateDays <= plan.score.lateDays) plan = tried;
+    }
+    let mended: SeasonWorkPlan | null = null;
+    for (const index of plan.choice.free) {
+      if (limits.stop()) return;
+      const tried = attempt({ ...plan.choice, free: plan.choice.free.filter((each) => each !== index) });
+      if (!mended || tried.score.lateDays < mended.score.lateDays) mended = tried;
+    }
+    if (!mended) return;
+    plan = mended;
+  }
+}
+
+function climb(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits, bound: PlanScore, enough: number): void {
   const random = seededRandom(limits.seed);
   const canJoin = joinable(job);
   let now = from;
@@ -163,7 +203,7 @@ function climb(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoic
   for (let turn = 0; turn < limits.steps && !limits.stop(); turn += 1) {
     if (bestWeight <= weigh(bound)) return;
     // Changeovers alone are worth a short search, lateness a long one.
-    if (idle > (bestWeight < weigh({ ...bound, lateDays: bound.lateDays + 1 }) ? ENOUGH : ENOUGH * 4)) return;
+    if (idle > (bestWeight < weigh({ ...bound, lateDays: bound.lateDays + 1 }) ? enough : enough * 4)) return;
     const next = attempt(neighbour(job, now, canJoin, random));
     const weight = weigh(next.score);
     const slot = turn % MEMORY;
