@@ -1,5 +1,6 @@
 import Holidays from "date-holidays";
 import { day } from "../measure/day.ts";
+import { COUNTRIES } from "./countries.ts";
 import { lunarNewYear } from "./lunar.ts";
 import { occasions, type OccasionId } from "./occasions.ts";
 import { easter, orthodoxEaster } from "./easter.ts";
@@ -115,4 +116,39 @@ test("an unknown country, backwards days and years outside are bad input", () =>
   const result = occasions("ZZ", day("2026-02-01"), day("1926-01-01"));
   expect(result.ok).toBe(false);
   if (!result.ok) expect(result.faults.map((fault) => fault.code)).toEqual(["unknown-country", "outside-years", "backwards"]);
+});
+
+/** What the package calls the days that are worked out here too. */
+const PACKAGE_NAMES: readonly (readonly [OccasionId, RegExp])[] = [
+  ["mothers-day", /^mother'?s'? day|^mothering/i],
+  ["fathers-day", /^father'?s'? day/i],
+  ["thanksgiving", /thanksgiving/i],
+  ["easter", /^easter sunday$|^easter$/i],
+  ["easter-orthodox", /orthodox easter/i],
+  ["valentines-day", /valentine/i],
+];
+/** Written down with reasons in docs/occasions.md. */
+const KNOWN_TO_DIFFER = [
+  "AL easter-orthodox",
+  "AM mothers-day",
+  ...["BG", "CY", "ET", "GE", "GR", "MD", "ME", "RO"].map((country) => `${country} easter`),
+  ...["BL", "FR", "GF", "GP", "MF", "MQ", "NC", "PF", "PM", "RE", "WF", "YT"].map((country) => `${country} mothers-day`),
+  ...["CH", "HR", "JP", "KR", "TC", "VI"].map((country) => `${country} thanksgiving`),
+  "HN mothers-day",
+  "RO mothers-day",
+];
+
+test("where an independent package differs from these days is written down, and nowhere else", () => {
+  const differing = new Set<string>();
+  for (const country of Object.keys(new Holidays().getCountries()).filter((code) => COUNTRIES.has(code))) {
+    const theirs = new Holidays(country, { languages: "en" });
+    // In 2042 Pentecost is the last Sunday of May.
+    const year = 2042;
+    const ours = dates(country, year);
+    for (const { name, date } of theirs.getHolidays(year, "en")) {
+      for (const [id, pattern] of PACKAGE_NAMES)
+        if (pattern.test(name) && !/substitute|eve\b|after|monday|friday/i.test(name) && date.slice(0, 10) !== ours[id]) differing.add(`${country} ${id}`);
+    }
+  }
+  expect([...differing].sort()).toEqual([...KNOWN_TO_DIFFER].sort());
 });

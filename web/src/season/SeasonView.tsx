@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
-import { Fragment, lazy, Suspense, useState, type ReactNode } from "react";
+import { Fragment, lazy, startTransition, Suspense, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import type { NeedView } from "../app/needView.ts";
 import { useView } from "../app/useOutlet.ts";
@@ -48,7 +48,9 @@ export default function SeasonView() {
   const [params, setParams] = useSearchParams();
   const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(null);
   const [quick, setQuick] = useState<QuickNeed | null>(null);
-  const [trial, setTrial] = useState<readonly SeasonChange[]>([]);
+  const [trial, setTrialNow] = useState<readonly SeasonChange[]>([]);
+  // What is typed stands at once; what it means may be drawn a moment later.
+  const setTrial = (next: readonly SeasonChange[]): void => startTransition(() => setTrialNow(next));
   const rows = outlook.open.map((view): NeedRow => rowOf(view, planned)).sort(byUrgency);
   const chosen = rows.find(({ view }) => view.need.id === params.get("need"));
   const choose = (id: string): void => setParams(id === chosen?.view.need.id ? {} : { need: id });

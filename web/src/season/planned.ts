@@ -1,6 +1,6 @@
 import { movedNeeds, type OddsAnswer, type PlanChoice, type Remedy, type SeasonAnswer, type SeasonFacts } from "@yule/core";
 import { wrap, type Remote } from "comlink";
-import { createContext, useContext, useEffect, useMemo, useRef, useState } from "react";
+import { createContext, startTransition, useContext, useEffect, useMemo, useRef, useState } from "react";
 import type { Outlook } from "../app/outlook.ts";
 import { factsOf, oddsOf, quickerPosts, spreadsOf } from "./facts.ts";
 import type { SeasonWorker } from "./season.worker.ts";
@@ -83,7 +83,8 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): Planne
     const show = (next: Planned): void => {
       if (!wanted) return;
       before.current = next;
-      setPlanned(next);
+      // The answer may take a moment to be drawn; a tap meanwhile goes first.
+      startTransition(() => setPlanned(next));
     };
     const work = async (): Promise<void> => {
       const old = before.current;

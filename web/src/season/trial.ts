@@ -1,5 +1,5 @@
 import { withChange, type OddsAnswer, type SeasonAnswer, type SeasonChange, type SeasonFacts } from "@yule/core";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { Outlook } from "../app/outlook.ts";
 import { oddsOf, spreadsOf } from "./facts.ts";
 import { Desk, type Planned } from "./planned.ts";
@@ -29,7 +29,7 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
       const facts = trial.reduce(withChange, planned.facts);
       const answer = await current.ask().plan(facts, planned.answer.plan.choice, seconds, true);
       const odds = await current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), TRIAL_RUNS);
-      if (wanted) setTried({ trial, facts, answer, odds });
+      if (wanted) startTransition(() => setTried({ trial, facts, answer, odds }));
     };
     void work();
     return () => {

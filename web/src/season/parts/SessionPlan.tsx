@@ -59,7 +59,7 @@ export function SessionPlan({
 function Sheet({ sheet, title, onFree }: { sheet: SessionSheet; title: (id: string) => string; onFree: () => void }) {
   const share = Math.min(1, sheet.used / Math.max(1, sheet.length));
   return (
-    <Box borderTop="1px solid" borderColor="hairline" paddingY="8px">
+    <Box borderTop="1px solid" borderColor="hairline" paddingY="8px" style={{ contentVisibility: "auto", containIntrinsicBlockSize: "auto 150px" }}>
       <Flex justify="space-between" gap="10px" align="baseline">
         <Text fontWeight={700}>
           {printDay(day(sheet.day))}, {printTime(sheet.from)}

@@ -5,10 +5,12 @@ import strongLatin from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-7
 import strongMore from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-ext-700-normal.woff?url";
 import headingLatin from "@fontsource/literata/files/literata-latin-600-normal.woff?url";
 import headingMore from "@fontsource/literata/files/literata-latin-ext-600-normal.woff?url";
+import { wrap } from "comlink";
 import { useState } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { NeedRow } from "../needRow.ts";
 import type { Planned } from "../planned.ts";
+import type { WallSheetWorker } from "../wallSheet.worker.ts";
 
 const load = async (address: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(address)).arrayBuffer());
 
@@ -17,11 +19,11 @@ export function SheetForTheWall({ outlook, planned, rows }: { outlook: Outlook; 
   const [state, setState] = useState<"ready" | "making" | "failed">("ready");
   const make = async (): Promise<void> => {
     setState("making");
+    const worker = new Worker(new URL("../wallSheet.worker.ts", import.meta.url), { type: "module" });
     try {
-      const { wallSheet } = await import("../wallSheet.ts");
       const all = (...addresses: string[]): Promise<Uint8Array[]> => Promise.all(addresses.map(load));
       const [text, strong, heading] = await Promise.all([all(textLatin, textMore), all(strongLatin, strongMore), all(headingLatin, headingMore)]);
-      const bytes = await wallSheet(outlook, rows, planned, { text, strong, heading });
+      const bytes = await wrap<WallSheetWorker>(worker).wallSheet(outlook, rows, planned, { text, strong, heading });
       const link = document.createElement("a");
       link.href = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" }));
       link.download = `season-${outlook.today}.pdf`;
@@ -30,6 +32,8 @@ export function SheetForTheWall({ outlook, planned, rows }: { outlook: Outlook; 
       setState("ready");
     } catch {
       setState("failed");
+    } finally {
+      worker.terminate();
     }
   };
   return (
