@@ -28,7 +28,8 @@ const middleOf = async (): Promise<{ x: number; y: number }> => {
 };
 
 test("a day that is pulled along the ribbon says what it would mean before it is let go; Escape leaves it, letting go keeps it", async () => {
-  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+  // A fair on Wednesday is ready on Tuesday evening.
+  await expect(fair()).toHaveAttribute("aria-label", /Tue 2 Dec/);
   const pixelsPerDay = (page.viewportSize()?.width ?? 1280) / 49;
   const pull = async (days: number): Promise<void> => {
     const { x, y } = await middleOf();
@@ -43,15 +44,15 @@ test("a day that is pulled along the ribbon says what it would mean before it is
   await page.keyboard.press("Escape");
   await page.mouse.up();
   await expect(bubble).toHaveCount(0);
-  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+  await expect(fair()).toHaveAttribute("aria-label", /Tue 2 Dec/);
   await pull(2);
   await expect(bubble).toContainText("Fri 5 Dec");
   await page.mouse.up();
-  await expect(fair()).toHaveAttribute("aria-label", /Fri 5 Dec/);
+  await expect(fair()).toHaveAttribute("aria-label", /Thu 4 Dec/);
   // The press that ended the pull opened nothing.
   expect(new URL(page.url()).search).toBe("");
   await page.getByRole("button", { name: "Undo" }).last().click();
-  await expect(fair()).toHaveAttribute("aria-label", /Wed 3 Dec/);
+  await expect(fair()).toHaveAttribute("aria-label", /Tue 2 Dec/);
 });
 
 test("the ribbon goes from a day to a year by wheel and keys, and back home", async () => {

@@ -35,6 +35,7 @@ export { movedNeeds, remedies, type QuickerPost, type Remedy } from "./season/re
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";
 export { comingOccasions, type ComingOccasion } from "./season/ownOccasions.ts";
 export { latestSteps, type LatestStep } from "./season/latestSteps.ts";
+export { readyByTerms } from "./season/readyBy.ts";
 export * from "./season/serving.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/sessionLength.ts";

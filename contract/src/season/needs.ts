@@ -38,17 +38,43 @@ const changedDetails = Object.fromEntries(Object.entries(details).map(([key, fie
   [Key in keyof typeof details]: z.ZodOptional<ReturnType<(typeof details)[Key]["unwrap"]>>;
 };
 
-export const addNeed = z.strictObject({
-  id,
-  kind: z.enum(needKinds),
-  title: name,
-  designId: id,
-  due: dayField,
-  zone: z.enum(zones).nullable().default(null).describe("where it is posted to; null when it is handed over"),
-  householdIds: z.array(id).max(2000).default([]),
-  lines,
-  ...details,
-});
+/** Terms that contradict each other: told in the order they are read. */
+interface Terms {
+  readonly due: string;
+  readonly photoOn: string | null;
+  readonly liveBy: string | null;
+  readonly priceMinor: number | null;
+  readonly depositMinor: number | null;
+  readonly neutralCards: number;
+  readonly lines: readonly { readonly quantity: number }[];
+}
+/** What of a need's terms cannot all be true: a listing is photographed, then put up, then due; no more is paid ahead than in all. */
+export function termFaults(need: Terms): { path: string; given: string; allowed: string }[] {
+  const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
+  const wrong = (is: boolean, path: string, given: string | number | null, allowed: string) => (is ? [{ path, given: String(given), allowed }] : []);
+  return [
+    ...wrong(need.liveBy !== null && need.liveBy > need.due, "liveBy", need.liveBy, `a day not after ${need.due}, when it is due`),
+    ...wrong(need.photoOn !== null && need.photoOn > (need.liveBy ?? need.due), "photoOn", need.photoOn, `a day not after ${need.liveBy ?? need.due}, when it is listed`),
+    ...wrong((need.depositMinor ?? 0) > (need.priceMinor ?? Infinity), "depositMinor", need.depositMinor, `at most the price, ${String(need.priceMinor)}`),
+    ...wrong(need.neutralCards > cards, "neutralCards", need.neutralCards, `at most ${String(cards)}, the cards of the need`),
+  ];
+}
+
+export const addNeed = z
+  .strictObject({
+    id,
+    kind: z.enum(needKinds),
+    title: name,
+    designId: id,
+    due: dayField,
+    zone: z.enum(zones).nullable().default(null).describe("where it is posted to; null when it is handed over"),
+    householdIds: z.array(id).max(2000).default([]),
+    lines,
+    ...details,
+  })
+  .superRefine((need, context) => {
+    for (const fault of termFaults(need)) context.addIssue({ code: "custom", path: [fault.path], message: fault.allowed });
+  });
 
 /** Many at once, from a file or a table: all of them or none. */
 export const addNeeds = z.strictObject({ needs: z.array(addNeed).min(1).max(500) });

@@ -1,4 +1,4 @@
-import type { CommandPayload } from "@yule/contract";
+import { termFaults, type CommandPayload } from "@yule/contract";
 import { dayAt, printTime } from "@yule/core";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
@@ -58,13 +58,13 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
   const zone = said.zone === undefined ? found.zone : said.zone;
   if (said.service) checkService(work, zone, said.service);
   const { id: _id, version, lines: _lines, ...changed } = said;
+  const told = Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
+  const lines = said.lines ?? (await linesOf(work, said.id));
+  for (const fault of termFaults({ ...found, ...told, lines })) refuse({ ...fault, code: "contradicts", path: [fault.path] });
   await work.update("need", said.id, changed, version);
   if (said.lines) {
     await checkColourways(work, found.designId, said.lines);
-    const old = await work.tx
-      .select()
-      .from(needLine)
-      .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.id)));
+    const old = await linesOf(work, said.id);
     const known = new Map(old.map((line) => [line.id, line]));
     for (const [index, line] of said.lines.entries()) {
       const before = known.get(line.id);
@@ -78,6 +78,12 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
   }
   return { subject: ["need", said.id], summary: `${found.title} changed${whatChanged(said)}` };
 }
+
+const linesOf = (work: Work, needId: string) =>
+  work.tx
+    .select()
+    .from(needLine)
+    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, needId)));
 
 /** The change in the maker's words. */
 function whatChanged(said: CommandPayload<"change-need">): string {

@@ -61,6 +61,20 @@ test("a stage of another design, a whole route left out and a service that does 
   expect((await needNow()).version).toBe(version);
 });
 
+test("terms that contradict each other are refused, new or changed: a photograph after the listing, more ahead than in all", async () => {
+  const listing = another({ kind: "shop listing", zone: null, due: "2031-12-20", liveBy: "2031-12-10", photoOn: "2031-12-12" });
+  expect((await shop.give("add-need", listing)).body.errors[0]).toMatchObject({
+    path: ["photoOn"],
+    given: '"2031-12-12"',
+    allowed: "a day not after 2031-12-10, when it is listed",
+  });
+  const right = another({ kind: "shop listing", zone: null, due: "2031-12-20", liveBy: "2031-12-10", photoOn: "2031-12-08" });
+  await shop.give("add-need", right);
+  const sooner = await shop.give("change-need", { id: right.id, version: 1, due: "2031-12-05" });
+  expect(sooner.body.errors[0]).toMatchObject({ path: ["liveBy"], given: "2031-12-10", allowed: "a day not after 2031-12-05, when it is due" });
+  expect((await shop.give("change-need", { id: right.id, version: 1, due: "2031-12-18" })).status).toBe(200);
+});
+
 test("many needs are added together or not at all, and the fault names its row", async () => {
   const before = (await season()).needs.length;
   const broken = await shop.give("add-needs", { needs: [another({ title: "First" }), another({ title: "Second", due: "2031-11-01" })] });

@@ -40,7 +40,10 @@ async function givePanel(work: Work, needId: string, unitId: string, lines: read
     .select()
     .from(batch)
     .where(and(eq(batch.shopId, work.shopId), eq(batch.id, panel.batchId)));
-  if (panel.grade !== "stash" || panel.servesNeedId !== null)
+  const owner = home && (await work.find("need", home.needId));
+  // Panels painted to refill the stash belong to it when they are good.
+  const isStash = panel.grade === "stash" || (panel.grade === "good" && owner?.kind === "stash");
+  if (!isStash || panel.servesNeedId !== null)
     refuse({
       code: "not-in-stash",
       path,

@@ -1,5 +1,5 @@
-import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, NeedRead } from "@yule/contract";
-import { addDays, day, minutes, nightsIn, overmake, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
+import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead } from "@yule/contract";
+import { addDays, day, minutes, nightsIn, overmake, readyByTerms, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
 
 /** How sure a need is to have enough good panels, and what is believed of a new design: nine in ten come out good. */
 export const CONFIDENCE = 0.9;
@@ -43,9 +43,11 @@ export interface ToldOfNeeds {
   readonly today: Day;
 }
 
-/** A design as it is made for a need that leaves stages out. */
-export const withoutSkipped = (design: DesignRead, skipped: readonly string[]): DesignRead =>
-  skipped.length === 0 ? design : { ...design, stages: design.stages.filter((stage) => !skipped.includes(stage.id)) };
+/** A design as it is made for a need: without the stages it leaves out, and for the stash as panels alone. */
+export function asMadeFor(need: NeedRead, design: DesignRead): DesignRead {
+  const stages = design.stages.filter((stage) => !need.skipped.includes(stage.id) && (need.kind !== "stash" || stage.kind !== "assemble"));
+  return stages.length === design.stages.length ? design : { ...design, stages };
+}
 
 /** Good cards a colourway's panels give: each its own, or any number printed from one master. */
 export function cardsFrom(need: NeedRead, colourwayId: string, goodPanels: number): number {
@@ -54,6 +56,12 @@ export function cardsFrom(need: NeedRead, colourwayId: string, goodPanels: numbe
 }
 
 export type BareNeed = ReturnType<typeof bareView>;
+
+const dayOrNull = (text: string | null): Day | null => (text === null ? null : day(text));
+
+const isKept = (grade: Grade | null): boolean => grade === "stash" || grade === "good";
+/** Whether a panel of this grade is one that the need asked for. */
+const counts = (need: NeedRead, grade: Grade | null): boolean => grade === "good" || (need.kind === "stash" && isKept(grade));
 
 /** Cards left over from earlier needs that were given to it. */
 const fromLeft = (need: NeedRead, colourwayId: string): number => need.lines.reduce((sum, line) => sum + (line.colourwayId === colourwayId ? line.fromLeft : 0), 0);
@@ -79,14 +87,16 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
   const goodBy = new Map(
     [...new Set(need.lines.map((line) => line.colourwayId))].map((id) => [
       id,
-      cardsFrom(need, id, units.filter(({ unit }) => unit.grade === "good" && unit.colourwayId === id).length) + fromLeft(need, id),
+      cardsFrom(need, id, units.filter(({ unit }) => counts(need, unit.grade) && unit.colourwayId === id).length) + fromLeft(need, id),
     ]),
   );
   const good = [...goodBy.values()].reduce((sum, each) => sum + each, 0);
+  // Panels of a stash to refill are never assembled: kept is done, also when they have served another need since.
+  const kept = need.kind === "stash" ? batches.flatMap((batch) => batch.units).filter((unit) => isKept(unit.grade)).length : 0;
   const coming = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt).length;
   const record = yields.get(design.id) ?? { good: 0, bad: 0 };
   const toPaint = need.lines.flatMap((line) => {
-    const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || unit.grade === "good")).length;
+    const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
     const missing = (need.print ? 1 : line.quantity - line.fromLeft) - there;
     if (missing <= 0) return [];
     const answer = overmake({ need: missing, good: record.good, bad: record.bad, confidence: CONFIDENCE, prior: FIRST_GUESS });
@@ -95,11 +105,11 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
   const painted = units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.length >= paintingStages(design).length).length;
   const due = day(need.due);
   const stage: NeedStage =
-    need.postedOn !== null
+    need.postedOn !== null || (need.kind === "stash" && kept >= cards)
       ? "done"
       : assembled >= cards
         ? "to post"
-        : good - assembled > 0 && good >= cards
+        : need.kind !== "stash" && good - assembled > 0 && good >= cards
           ? "to assemble"
           : coming > 0 && painted === coming
             ? "to inspect"
@@ -126,7 +136,7 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
     ),
     toPaint,
     post,
-    readyBy: post?.postBy ?? due,
+    readyBy: post?.postBy ?? readyByTerms({ kind: need.kind, due, photoOn: dayOrNull(need.photoOn), liveBy: dayOrNull(need.liveBy) }),
     stage,
     hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, units, fresh, cards - assembled),
     nights: stage === "not begun" ? nightsIn(design.stages.map(loadOf)) : 0,

@@ -5,8 +5,9 @@ import type { BareNeed } from "./needView.ts";
 /** What lies in the stash and was left over, given in thought to the needs that are due first. */
 export function servingFor(views: readonly BareNeed[], told: { readonly batches: readonly BatchRead[]; readonly needs: readonly NeedRead[] }): Map<string, Serving> {
   const panels = new Map<string, string[]>();
-  for (const unit of told.batches.flatMap((batch) => batch.units))
-    if (unit.grade === "stash" && unit.servesNeedId === null) panels.set(unit.colourwayId, [...(panels.get(unit.colourwayId) ?? []), unit.id]);
+  const stashes = new Set(told.needs.filter((need) => need.kind === "stash").map((need) => need.id));
+  const lying = told.batches.flatMap((batch) => batch.units.filter((unit) => unit.grade === "stash" || (unit.grade === "good" && stashes.has(batch.needId))));
+  for (const unit of lying) if (unit.servesNeedId === null) panels.set(unit.colourwayId, [...(panels.get(unit.colourwayId) ?? []), unit.id]);
   const cards = new Map<string, number>();
   for (const line of told.needs.flatMap((need) => need.lines)) cards.set(line.colourwayId, (cards.get(line.colourwayId) ?? 0) + (line.leftOver ?? 0) - line.fromLeft);
   // A refill of the stash is not served by the stash.

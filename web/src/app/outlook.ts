@@ -20,7 +20,7 @@ import { useDeferredValue, useMemo } from "react";
 import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "./api.ts";
 import { useToday } from "./clock.ts";
 import { envelopeFor, panelsPerSheet, basesPerSheet } from "./materials.ts";
-import { bareView, withoutSkipped, type NeedStage, type NeedView } from "./needView.ts";
+import { asMadeFor, bareView, type NeedStage, type NeedView } from "./needView.ts";
 import { servingFor } from "./onHand.ts";
 import { workedStretches } from "./worked.ts";
 
@@ -114,7 +114,7 @@ export function workOut(told: Told): Outlook {
   const sessions = allSessions.filter((session) => session.who === "maker");
   const bare = told.needs.flatMap((need) => {
     const design = told.designs.find((each) => each.id === need.designId);
-    return design ? [bareView(told, need, withoutSkipped(design, need.skipped), yields, holidays)] : [];
+    return design ? [bareView(told, need, asMadeFor(need, design), yields, holidays)] : [];
   });
   const plan = seasonPlan(
     bare.map((each) => ({ id: each.need.id, hands: each.hands, readyBy: each.readyBy, waitingDays: each.nights })),

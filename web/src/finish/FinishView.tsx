@@ -173,6 +173,8 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
     return quantity > 0 ? [{ lineId: line.id, quantity }] : [];
   });
   const cards = lines.reduce((sum, line) => sum + line.quantity, 0);
+  // A stash is kept as panels.
+  if (view.need.kind === "stash") return null;
   if (cards === 0) return view.assembled > 0 ? <Text marginBottom="12px">{view.assembled} cards are assembled.</Text> : null;
   const cardStock = outlook.stores.find((store) => store.id === view.design.cardStockId);
   const envelope = envelopeFor(view.design, outlook.stores);

@@ -47,9 +47,19 @@ export function chainOf(view: NeedView, outlook: Outlook, facts: SeasonFacts, pl
     ...ordersFor(view, outlook, work[0]?.latest ?? view.outlook.startBy).map((order): ChainLink => ({ ...bare, ...order, kind: "order" })),
     ...work,
     ...(view.post ? [{ ...bare, id: "post", kind: "post" as const, name: `${view.post.service}, ${String(view.post.workingDays)} working days`, latest: view.post.postBy }] : []),
+    ...listingDays(view.need).map((each): ChainLink => ({ ...bare, ...each, kind: "post" })),
     { ...bare, id: "there", kind: "there", name: view.need.zone === null ? "Handed over" : "There", latest: view.need.due as Day },
   ];
 }
+
+/** A listing is photographed and put up before it is due. */
+const listingDays = ({ kind, photoOn, liveBy }: NeedView["need"]): { id: string; name: string; latest: Day }[] =>
+  kind !== "shop listing"
+    ? []
+    : [
+        ...(photoOn === null ? [] : [{ id: "photo", name: "Photograph one", latest: photoOn as Day }]),
+        ...(liveBy === null ? [] : [{ id: "live", name: "List it", latest: liveBy as Day }]),
+      ];
 
 /** What is short for it must be ordered so many days before the first touch of paper. */
 function ordersFor(view: NeedView, outlook: Outlook, begin: Day | null): { id: string; name: string; latest: Day | null }[] {

@@ -1,5 +1,5 @@
 import { addDays, day, GUESSED_SPREADS, learn, serviceFor, weekdayOf, type Day, type NeedOdds, type OwedNeed, type QuickerPost, type SeasonFacts, type Spreads } from "@yule/core";
-import { FIRST_GUESS, type NeedView } from "../app/needView.ts";
+import { asMadeFor, FIRST_GUESS, type NeedView } from "../app/needView.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { panelsPerSheet } from "../app/materials.ts";
 
@@ -34,7 +34,7 @@ function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
     coming: view.coming,
     sheets: paper ? Math.ceil(fresh / Math.max(1, panelsPerSheet(design, paper))) : fresh > 0 ? 1 : 0,
     // The whole route: what is left out for this need is told apart, so that it can be taken in again.
-    stages: whole.stages.map((stage) => ({
+    stages: asMadeFor({ ...need, skipped: [] }, whole).stages.map((stage) => ({
       id: stage.id,
       name: stage.name,
       kind: stage.kind,

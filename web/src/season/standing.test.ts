@@ -45,6 +45,26 @@ test("a panel given out of the stash counts as a good one of the need it serves,
   expect(outlook.needs[0]?.toPaint).toMatchObject([{ quantity: 5 }]);
 });
 
+test("a stash to refill is panels alone: done when they are kept, and still done when they served another need", () => {
+  const refill = { ...need, id: "refill", kind: "stash" as const, zone: null, lines: [line("r", "blue", 2)] };
+  const kept = (servesNeedId: string | null) => ({
+    ...batch([
+      { ...unit(1, "good"), id: "g1", servesNeedId },
+      { ...unit(2, "stash"), id: "g2" },
+    ]),
+    id: "b-refill",
+    needId: "refill",
+  });
+  const views = (servesNeedId: string | null) => season([need, refill], [kept(servesNeedId)]).needs;
+  const [office, stash] = views(null);
+  expect(stash).toMatchObject({ stage: "done" });
+  expect(office?.serving?.units).toEqual(["g1", "g2"]);
+  expect(views("n")[1]?.stage).toBe("done");
+  const begun = season([refill], []).needs[0];
+  // No bases, no mounting: only the panels' own stages.
+  expect(begun?.design.stages.map((stage) => stage.name)).toEqual(["wash", "dots"]);
+});
+
 test("left-over cards are made cards: five more are painted for a need of six that was given one", () => {
   const outlook = season([{ ...need, lines: [{ ...line("l", "blue", 6, 1), fromLeft: 1 }] }]);
   expect(outlook.needs[0]).toMatchObject({ assembled: 1, good: 1, toPaint: [{ quantity: 5 }] });

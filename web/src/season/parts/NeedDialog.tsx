@@ -208,6 +208,17 @@ interface FieldFault {
   readonly message: string;
 }
 
+/** Where in the form a field of the command stands. */
+const FIELD_OF: Readonly<Record<string, keyof NeedForm>> = {
+  title: "title",
+  due: "due",
+  liveBy: "liveBy",
+  photoOn: "photoOn",
+  priceMinor: "price",
+  depositMinor: "deposit",
+  neutralCards: "neutral",
+};
+
 const dueFaults = (due: string, today: string): FieldFault[] => (due < today ? [{ field: "due", message: `due: given ${due}, allowed today, ${today}, or later` }] : []);
 
 /** Reads the form into a command, or says which field is wrong. */
@@ -249,8 +260,6 @@ export function needOf(
     lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }],
   };
   const read = addNeed.safeParse(need);
-  if (!read.success)
-    for (const fault of faultsOf(read.error, need))
-      faults.push({ field: fault.path[0] === "title" || fault.path[0] === "due" ? fault.path[0] : "quantities", message: faultLine(fault) });
+  if (!read.success) for (const fault of faultsOf(read.error, need)) faults.push({ field: FIELD_OF[String(fault.path[0])] ?? "quantities", message: faultLine(fault) });
   return { need: faults.length === 0 ? need : null, faults };
 }
