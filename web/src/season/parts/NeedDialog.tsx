@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addNeed, faultsOf, faultLine, needKinds, zones, type CommandInput, type Problem } from "@yule/contract";
-import { addDays, comingOccasions, readLength, type LengthSystem, type QuickNeed } from "@yule/core";
+import { addDays, comingOccasions, readLength, type Fault, type LengthSystem, type QuickNeed } from "@yule/core";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -219,6 +219,14 @@ const FIELD_OF: Readonly<Record<string, keyof NeedForm>> = {
   neutralCards: "neutral",
 };
 
+/** A fault of the command in the words and the money of the form. */
+function inFormWords(form: NeedForm, fault: Fault): FieldFault {
+  const field = FIELD_OF[String(fault.path[0])] ?? "quantities";
+  if (field === "deposit") return { field, message: `deposit: given ${form.deposit}, allowed at most the price, ${form.price}` };
+  const label = field === "photoOn" ? "photographed on" : field === "liveBy" ? "live by" : field === "neutral" ? "neutral words" : null;
+  return { field, message: faultLine(label === null ? fault : { ...fault, path: [label] }) };
+}
+
 const dueFaults = (due: string, today: string): FieldFault[] => (due < today ? [{ field: "due", message: `due: given ${due}, allowed today, ${today}, or later` }] : []);
 
 /** Reads the form into a command, or says which field is wrong. */
@@ -260,6 +268,6 @@ export function needOf(
     lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: 1 }],
   };
   const read = addNeed.safeParse(need);
-  if (!read.success) for (const fault of faultsOf(read.error, need)) faults.push({ field: FIELD_OF[String(fault.path[0])] ?? "quantities", message: faultLine(fault) });
+  if (!read.success) for (const fault of faultsOf(read.error, need)) faults.push(inFormWords(form, fault));
   return { need: faults.length === 0 ? need : null, faults };
 }
