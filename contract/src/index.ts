@@ -10,6 +10,8 @@ export * from "./finish/overmake.ts";
 export * from "./finish/finish.ts";
 export * from "./season/occasions.ts";
 export * from "./season/needs.ts";
+export * from "./season/sessions.ts";
+export * from "./season/ownOccasions.ts";
 export * from "./season/lessons.ts";
 export * from "./season/orders.ts";
 export * from "./season/holidays.ts";

@@ -2,6 +2,8 @@ import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import type { LessonRead } from "./lessons.ts";
+import type { OwnOccasionRead } from "./ownOccasions.ts";
+import type { people, SessionChangeRead } from "./sessions.ts";
 
 export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] as const;
 export type NeedKind = (typeof needKinds)[number];
@@ -109,65 +111,6 @@ export const tellOutcome = z.strictObject({
     .max(50),
 });
 
-export const people = ["maker", "helper"] as const;
-const minuteOfDay = z.int().min(0).max(1440);
-export const setSessions = z.strictObject({
-  pattern: z
-    .array(z.strictObject({ id, weekday: z.int().min(0).max(6), from: minuteOfDay, to: minuteOfDay, who: z.enum(people).default("maker"), light: z.boolean().default(false) }))
-    .max(40)
-    .superRefine((pattern, context) => {
-      pattern.forEach((each, index) => {
-        if (each.to <= each.from) context.addIssue({ code: "custom", path: [index, "to"], message: "a time after the start" });
-        const other = pattern.findIndex((one, at) => at !== index && one.weekday === each.weekday && one.who === each.who && one.from < each.to && each.from < one.to);
-        if (other > index) context.addIssue({ code: "custom", path: [other, "from"], message: "a session that does not overlap another on its day" });
-      });
-    }),
-});
-
-export const sessionChangeKinds = ["extra", "away", "busy"] as const;
-/** What differs from the ordinary weeks: an extra session, days away, a busy hour. */
-export const addSessionChange = z
-  .strictObject({
-    id,
-    what: z.enum(sessionChangeKinds),
-    title: z.string().max(120).default(""),
-    first: dayField,
-    last: dayField,
-    from: minuteOfDay.nullable().default(null),
-    to: minuteOfDay.nullable().default(null),
-    who: z.enum(people).default("maker"),
-    light: z.boolean().default(false),
-  })
-  .superRefine((change, context) => {
-    if (change.last < change.first) context.addIssue({ code: "custom", path: ["last"], message: `a day not before ${change.first}` });
-    if (change.what === "extra" && (change.from === null || change.to === null)) context.addIssue({ code: "custom", path: ["from"], message: "times for an extra session" });
-    if ((change.from === null) !== (change.to === null)) context.addIssue({ code: "custom", path: ["to"], message: "both times or neither" });
-    if (change.from !== null && change.to !== null && change.to <= change.from) context.addIssue({ code: "custom", path: ["to"], message: "a time after the start" });
-  });
-export const addSessionChanges = z.strictObject({ changes: z.array(addSessionChange).min(1).max(1000) });
-export const removeSessionChange = z.strictObject({ id, version });
-
-export const ownOccasionKinds = ["birthday", "anniversary", "wedding", "school", "other"] as const;
-/** A day of her own. Without a year it comes back every year; 29 February is kept on the 28th in other years. */
-export const addOwnOccasion = z
-  .strictObject({
-    id,
-    title: name,
-    kind: z.enum(ownOccasionKinds),
-    year: z.int().min(1900).max(2199).nullable().default(null),
-    month: z.int().min(1).max(12),
-    date: z.int().min(1).max(31),
-    householdId: id.nullable().default(null),
-    weeksAhead: z.int().min(0).max(52).default(0).describe("how many weeks before it a listing must be up"),
-  })
-  .superRefine((occasion, context) => {
-    const days = new Date(Date.UTC(occasion.year ?? 2028, occasion.month, 0)).getUTCDate();
-    if (occasion.date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month` });
-  });
-/** Many at once, from a calendar: all of them or none. */
-export const addOwnOccasions = z.strictObject({ occasions: z.array(addOwnOccasion).min(1).max(500) });
-export const removeOwnOccasion = z.strictObject({ id, version });
-
 export interface NeedRead {
   readonly id: string;
   readonly version: number;
@@ -207,23 +150,6 @@ export interface NeedLineRead {
   readonly sold: number | null;
   readonly given: number | null;
   readonly leftOver: number | null;
-}
-
-export interface SessionChangeRead {
-  readonly id: string;
-  readonly version: number;
-  readonly what: (typeof sessionChangeKinds)[number];
-  readonly title: string;
-  readonly first: string;
-  readonly last: string;
-  readonly from: number | null;
-  readonly to: number | null;
-  readonly who: (typeof people)[number];
-  readonly light: boolean;
-}
-
-export interface OwnOccasionRead extends z.output<typeof addOwnOccasion> {
-  readonly version: number;
 }
 
 export interface SeasonRead {

@@ -6,21 +6,9 @@ import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
 import { noteLesson, removeLesson } from "../season/lessons.ts";
-import {
-  addNeed,
-  addNeeds,
-  addOwnOccasion,
-  addOwnOccasions,
-  addSessionChange,
-  addSessionChanges,
-  changeNeed,
-  removeNeed,
-  removeOwnOccasion,
-  removeSessionChange,
-  serveNeed,
-  setSessions,
-  tellOutcome,
-} from "../season/needs.ts";
+import { addNeed, addNeeds, changeNeed, removeNeed, serveNeed, tellOutcome } from "../season/needs.ts";
+import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "../season/ownOccasions.ts";
+import { addSessionChange, addSessionChanges, removeSessionChange, setSessions } from "../season/sessions.ts";
 import { splitSheets } from "../sheets/batches.ts";
 import { addStore, buyStore, countStore } from "../stores/stores.ts";
 import { setCalendarAddress, setShop } from "./shop.ts";

@@ -12,6 +12,8 @@ const config = defineConfig({
     "*, *::before, *::after": { borderColor: "hairline", _motionReduce: { animationDuration: "0.01ms !important", transitionDuration: "0.01ms !important" } },
     "*::placeholder": { color: "softInk" },
     "html, body, #root": { height: "100%" },
+    // The browser's own parts, clocks and calendars in fields, follow the theme.
+    "html.dark": { colorScheme: "dark" },
     body: { bg: "table", color: "ink", fontFamily: "body", fontSize: "16px", lineHeight: 1.45, fontVariantNumeric: "tabular-nums" },
     "h1, h2, h3": { fontFamily: "heading" },
     "*:focus-visible": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
