@@ -15,6 +15,7 @@ export * from "./season/ownOccasions.ts";
 export * from "./season/lessons.ts";
 export * from "./season/orders.ts";
 export * from "./season/holidays.ts";
+export * from "./designs/route.ts";
 export * from "./designs/designs.ts";
 export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";

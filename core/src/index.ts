@@ -39,3 +39,6 @@ export { readyByTerms } from "./season/readyBy.ts";
 export * from "./season/serving.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/sessionLength.ts";
+export { isTechnique, techniqueNamed, techniqueOf, TECHNIQUES, type Technique, type TechniqueId } from "./designs/route/techniques.ts";
+export { repaired, type Repair, type RouteGround, type RouteRule, type RouteStage } from "./designs/route/model.ts";
+export { checkRoute, mendRoute, ROUTE_RULES, type Finding } from "./designs/route/check.ts";

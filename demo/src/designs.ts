@@ -103,6 +103,13 @@ const directRoute = (): Stage[] => [
   stage("Mount", "assemble", 1, 4, 20),
 ];
 
+/** With a mistake: the words are written first, and a wash goes over them. */
+const mistakenRoute = (): Stage[] => {
+  const route = directRoute();
+  const letter = route.findIndex((each) => each.name === "Letter");
+  return [...route.splice(letter, 1), ...route];
+};
+
 const squareStack = (mat: Length | null, panel: Length): AddDesign["stack"] => ({
   fold: "left",
   width: inches(5.5),
@@ -268,7 +275,7 @@ export function demoDesigns(): { designs: readonly DemoDesign[]; pictures: reado
         method: plan.masked ? "tape" : "cut",
         paperId: plan.tall ? STORES.halfPaper.id : STORES.cotton.id,
         cardStockId: STORES[plan.card].id,
-        stages: plan.masked ? maskedRoute() : directRoute(),
+        stages: plan.masked ? maskedRoute() : plan.motif === "weatherVane" ? mistakenRoute() : directRoute(),
         colourways,
       },
     };

@@ -18,7 +18,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions"])("%s prints the JSON Schema of its input", (name) => {
+test.each(["split", "run", "overmake", "occasions", "route-check"])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
 
@@ -83,4 +83,25 @@ test.each<[string, string, unknown, string[]]>([
   ["no object at all", "run", 7, ["input: given 7, allowed an object"]],
 ])("%s is one clear line", async (_, name, input, lines) => {
   expect(await answer(name, input)).toEqual(lines);
+});
+
+test("a route is checked by its techniques or its names, with the repair and the route mended", async () => {
+  const stages = [
+    { id: "a", name: "Letter", dry: 10 },
+    { id: "b", technique: "splatter", dry: 15 },
+  ];
+  expect(await answer("route-check", { stages })).toMatchObject({
+    findings: [{ rule: "splatter-before-words", severity: "spoils", stages: ["a", "b"], repair: { kind: "move" } }],
+    mended: [
+      { id: "b", technique: "splatter" },
+      { id: "a", technique: "letter" },
+    ],
+  });
+  expect(await answer("route-check", { stages, off: ["splatter-before-words"] })).toMatchObject({ findings: [], mended: [{ id: "a" }, { id: "b" }] });
+  expect(await answer("route-check", { stages, off: ["no-such-rule"] })).toEqual([expect.stringMatching(/^off\[0\]: given no-such-rule, allowed one of mask-on-dry, /)]);
+  expect(await answer("route-check", { stages: [{ id: "a", technique: "juggle" }] })).toEqual([
+    expect.stringContaining('stages[0].technique: given "juggle", allowed one of tape, guides'),
+  ]);
+  expect(await answer("route-check", { stages: [{ id: "a" }] })).toEqual([expect.stringContaining("a technique or a name")]);
+  expect(await answer("route-check", { stages: [stages[0], stages[0]] })).toEqual([expect.stringContaining("an id that no other of the route has")]);
 });

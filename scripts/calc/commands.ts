@@ -1,5 +1,21 @@
-import { faultsOf, occasionsIn, occasionsOut, overmakeIn, overmakeOut, runIn, runOut, splitFaultsIn, splitIn, splitJobOf, splitOut, splitOutOf } from "@yule/contract";
-import { fail, limitsFor, occasions, overmake, run, split, succeed, type LinearSolver, type Limits, type Result } from "@yule/core";
+import {
+  faultsOf,
+  occasionsIn,
+  occasionsOut,
+  overmakeIn,
+  overmakeOut,
+  routeCheckIn,
+  routeCheckOut,
+  routeStageOf,
+  runIn,
+  runOut,
+  splitFaultsIn,
+  splitIn,
+  splitJobOf,
+  splitOut,
+  splitOutOf,
+} from "@yule/contract";
+import { checkRoute, fail, limitsFor, mendRoute, occasions, ROUTE_RULES, overmake, run, split, succeed, type LinearSolver, type Limits, type Result } from "@yule/core";
 import { z } from "zod";
 
 /** What a command may use: how long it may take, by its seed, and the linear engine, loaded only when asked for. */
@@ -47,6 +63,25 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     return result.ok ? succeed({ ...result.value, moves: result.value.moves.map((move) => ({ ...move })) }) : result;
   }),
   overmake: command(overmakeIn, overmakeOut, overmake),
+  "route-check": command(routeCheckIn, routeCheckOut, (input) => {
+    const route = input.stages.map(routeStageOf);
+    const ground = { holdsMasking: input.holdsMasking };
+    const unknown = input.off.findIndex((id) => !ROUTE_RULES.some((rule) => rule.id === id));
+    if (unknown >= 0)
+      return fail({ code: "unknown-rule", path: ["off", unknown], given: input.off[unknown] ?? "", allowed: `one of ${ROUTE_RULES.map((rule) => rule.id).join(", ")}` });
+    const off = new Set(input.off);
+    let made = 0;
+    const findings = checkRoute(route, ground, off).map(({ rule, stages, repair }) => ({
+      rule: rule.id,
+      severity: rule.severity,
+      says: rule.says,
+      why: rule.reason,
+      school: rule.school,
+      stages: [...stages],
+      repair,
+    }));
+    return succeed({ findings, mended: mendRoute(route, ground, () => `new-${String((made += 1))}`, off) });
+  }),
   occasions: command(occasionsIn, occasionsOut, (input) => {
     const result = occasions(input.country, input.from, input.to);
     return result.ok ? succeed({ days: result.value.map((each) => ({ ...each })) }) : result;

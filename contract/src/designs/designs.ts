@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { techniqueField } from "./route.ts";
 import { id, name, units, unitsAboveZero, version, wholeMinutes } from "../common/envelope.ts";
 
 export const folds = ["left", "top", "none"] as const;
@@ -28,6 +29,7 @@ const stage = z.strictObject({
   dry: wholeMinutes,
   within: wholeMinutes.nullable(),
   portable: z.boolean(),
+  technique: techniqueField.nullable().default(null).describe("what is done, for the order rules; told from the name where it is null"),
   note: z.string().max(300).default(""),
 });
 

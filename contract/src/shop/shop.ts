@@ -1,4 +1,4 @@
-import { COUNTRIES } from "@yule/core";
+import { COUNTRIES, ROUTE_RULES } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
 import { placeField } from "../season/holidays.ts";
@@ -17,6 +17,16 @@ const isTimeZone = (zone: string): boolean => {
 export const helperWork = ["prepare", "draw", "mask", "paint", "finish", "assemble", "pack"] as const;
 const country = z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
 
+/** Rules of the craft that this shop does otherwise, each with a note why. */
+const rulesOffField = z
+  .array(
+    z.strictObject({
+      rule: z.string().refine((rule) => ROUTE_RULES.some((each) => each.id === rule), { message: "the id of a rule of the route check" }),
+      note: z.string().max(200),
+    }),
+  )
+  .max(100);
+
 export const setShop = z.strictObject({
   name: name.optional(),
   lengthSystem: z.enum(lengthSystems).optional(),
@@ -30,6 +40,7 @@ export const setShop = z.strictObject({
   dryingPlaces: z.int().min(1).max(10_000).nullable().optional(),
   changeover: z.int().min(0).max(120).optional().describe("minutes for fresh water and a clean palette between designs"),
   helperMay: z.array(z.enum(helperWork)).max(10).optional(),
+  rulesOff: rulesOffField.optional(),
   region: z.string().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
   occasionCountries: z.array(placeField).max(20).optional().describe("further countries and regions whose occasions are shown"),
 });
@@ -53,6 +64,7 @@ export interface ShopRead {
   readonly occasionCountries: readonly string[];
   /** The secret part of the calendar address; null while it is closed. */
   readonly calendarSecret: string | null;
+  readonly rulesOff: readonly { readonly rule: string; readonly note: string }[];
   /** The server's clock when it answered. */
   readonly now: string;
   readonly account: { readonly id: string; readonly name: string; readonly role: "maker" | "helper" };

@@ -2,7 +2,8 @@ import type { CommandPayload } from "@yule/contract";
 import { eq, and } from "drizzle-orm";
 import { lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/core";
 import { v7 } from "uuid";
-import { missing, Refusal } from "../db/refusal.ts";
+import { benchFact } from "../bench/tables.ts";
+import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
 import { layer, stage } from "./tables.ts";
@@ -58,8 +59,23 @@ export async function changeRoute(work: Work, said: CommandPayload<"change-route
     if (known.delete(each.id)) await work.update("stage", each.id, { ...each, position });
     else await work.insert("stage", { ...each, designId: said.id, position });
   }
-  for (const id of known) await work.remove("stage", id);
+  for (const id of known) {
+    await checkUntouched(work, id);
+    await work.remove("stage", id);
+  }
   return { subject: ["design", said.id], summary: `Route of ${found.name} changed: ${String(said.stages.length)} stages` };
+}
+
+/** What happened on a stage stays in the log, so the stage stays in the route. */
+async function checkUntouched(work: Work, id: string): Promise<void> {
+  const [fact] = await work.tx
+    .select({ id: benchFact.id })
+    .from(benchFact)
+    .where(and(eq(benchFact.shopId, work.shopId), eq(benchFact.stageId, id)))
+    .limit(1);
+  if (!fact) return;
+  const found = await work.find("stage", id);
+  refuse({ code: "stage-used", path: ["stages"], given: `${found?.name ?? "a stage"} left out`, allowed: "a route that keeps the stages panels have gone through" });
 }
 
 type SaidStack = CommandPayload<"change-stack">["stack"];

@@ -1,6 +1,7 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
 import type { ColourwayRead } from "@yule/contract";
+import type { TechniqueId } from "@yule/core";
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
 import { store } from "../stores/tables.ts";
@@ -69,6 +70,7 @@ export const stage = pgTable(
     dry: integer("dry").notNull(),
     within: integer("within"),
     portable: boolean("portable").notNull(),
+    technique: text("technique").$type<TechniqueId>(),
     note: text("note").notNull(),
   },
   (table) => [

@@ -1,5 +1,7 @@
 import { sql } from "drizzle-orm";
-import { check, foreignKey, integer, pgTable, primaryKey, text, timestamp, uuid, customType } from "drizzle-orm/pg-core";
+import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid, customType } from "drizzle-orm/pg-core";
+
+import type { ShopRead } from "@yule/contract";
 
 const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
 
@@ -21,6 +23,7 @@ export const shop = pgTable(
     helperMay: text("helper_may").array().notNull().default(["prepare", "assemble", "pack"]),
     occasionCountries: text("occasion_countries").array().notNull().default([]),
     calendarSecret: text("calendar_secret"),
+    rulesOff: jsonb("rules_off").$type<ShopRead["rulesOff"]>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.shopId] }),

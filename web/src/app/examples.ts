@@ -11,6 +11,7 @@ export const stage = (id: string, hands: number, dry: number, kind: "paint" | "a
   dry,
   within: null,
   portable: false,
+  technique: null,
   note: "",
   position: 0,
 });

@@ -6,31 +6,34 @@ import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../app/api.ts";
 import { stackOf } from "../app/materials.ts";
 import { Picture } from "../app/Picture.tsx";
+import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { useMeasure, spoken } from "../kit/measure.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
+import { findingsOf, stagesOf } from "./route.ts";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { NewDesign } from "./parts/NewDesign.tsx";
-import { RouteStrip } from "./parts/RouteStrip.tsx";
+import { RoutePanel } from "./parts/RoutePanel.tsx";
 import { StackForm } from "./parts/StackForm.tsx";
 
 /** Designs: the families on the wall, and one card worked out from envelope to panel with its route. */
 export default function DesignsView() {
-  const { designs } = useView();
+  const outlook = useView();
+  const { designs } = outlook;
   const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState(false);
   const design = designs.find((each) => each.id === params.get("design")) ?? designs[0];
   if (!design) return <Verdict>No design yet. The first one shows its card to scale here.</Verdict>;
   return (
     <>
-      <DesignVerdict design={design} />
+      <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} />
       <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minWidth={0}>
           <CardDrawing design={design} />
           <StackForm key={design.id} design={design} />
         </Box>
         <Box width={{ base: "100%", xl: "440px" }} flex="none">
-          <RouteStrip design={design} />
+          <RoutePanel key={design.id} design={design} outlook={outlook} />
         </Box>
       </Flex>
       <Wall chosen={design.id} onChoose={(id) => setParams({ design: id })} />
@@ -42,11 +45,13 @@ export default function DesignsView() {
   );
 }
 
-function DesignVerdict({ design }: { design: DesignRead }) {
+function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
   const { say, size } = useMeasure();
   const geometry = stackGeometry(stackOf(design));
   const [fault] = geometry.faults;
   const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
+  const findings = findingsOf(stagesOf(design), rulesOff);
+  const [worst] = findings;
   const hands = design.stages.reduce((sum, stage) => sum + stage.hands, 0);
   const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);
   return (
@@ -78,7 +83,18 @@ function DesignVerdict({ design }: { design: DesignRead }) {
       <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>
         {printMinutes(minutes(hands))}
       </Figure>{" "}
-      of hands.
+      of hands.{" "}
+      {worst ? (
+        <>
+          Its route breaks{" "}
+          <Figure tone={worst.rule.severity === "spoils" ? "cannot" : "tight"} why={`${worst.rule.says}. ${worst.rule.reason} The repair stands beside the route.`}>
+            {findings.length === 1 ? "one rule of the craft" : `${String(findings.length)} rules of the craft`}
+          </Figure>
+          .
+        </>
+      ) : (
+        "Its route is in order."
+      )}
     </Verdict>
   );
 }

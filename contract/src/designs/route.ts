@@ -1,0 +1,59 @@
+import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage, type TechniqueId } from "@yule/core";
+import { z } from "zod";
+import { idText, uniqueIds } from "../common/fields.ts";
+
+export const techniqueField = z.string().refine(isTechnique, { message: `one of ${TECHNIQUES.map((each) => each.id).join(", ")}` });
+
+const minutes = z.number().min(0).max(20_160);
+const stage = z
+  .strictObject({
+    id: idText,
+    technique: techniqueField.optional().describe("one of the library; told from the name where it is left out"),
+    name: z.string().max(120).default(""),
+    dry: minutes.default(0).describe("minutes of drying after it"),
+    within: minutes.nullable().default(null).describe("minutes within which it must follow the stage before"),
+  })
+  .refine((told) => told.technique !== undefined || told.name !== "", { message: "a technique or a name", path: ["technique"] });
+
+/** Input of `calc route-check`. */
+export const routeCheckIn = z.strictObject({
+  stages: z.array(stage).min(1).max(60).superRefine(uniqueIds("the route")),
+  holdsMasking: z.boolean().default(false).describe("the paper is known to hold masking fluid"),
+  off: z.array(z.string().max(60)).max(100).default([]).describe("rules that are switched off"),
+});
+
+const repair = z.object({
+  kind: z.enum(["move", "dry", "within", "insert", "remove", "replace"]),
+  stage: z.string().optional(),
+  technique: z.string().optional(),
+  before: z.string().nullable().optional(),
+  dry: z.number().optional(),
+  within: z.number().optional(),
+});
+
+/** Output of `calc route-check`: what is broken, worst first, and the route with every repair made. */
+export const routeCheckOut = z.object({
+  findings: z.array(
+    z.object({
+      rule: z.string(),
+      severity: z.enum(["spoils", "risks", "taste"]),
+      says: z.string(),
+      why: z.string(),
+      school: z.string().nullable(),
+      stages: z.array(z.string()),
+      repair: repair.nullable(),
+    }),
+  ),
+  mended: z.array(z.object({ id: z.string(), technique: z.string().nullable(), name: z.string(), dry: z.number(), within: z.number().nullable() })),
+});
+
+/** A stage as the check sees it: its technique as told, or as its name speaks of it. */
+export const routeStageOf = (told: { id: string; technique?: string | null | undefined; name: string; dry: number; within: number | null }): RouteStage => ({
+  id: told.id,
+  name: told.name,
+  technique: told.technique != null && isTechnique(told.technique) ? told.technique : techniqueOfName(told.name),
+  dry: told.dry,
+  within: told.within,
+});
+
+const techniqueOfName = (name: string): TechniqueId | null => techniqueNamed(name);

@@ -1,0 +1,59 @@
+import type { DesignsRead, ShopRead } from "@yule/contract";
+import { v7 } from "uuid";
+import { furnish, openTestShop, type TestShop } from "../testing.ts";
+
+let shop: TestShop;
+let told: Awaited<ReturnType<typeof furnish>>;
+beforeAll(async () => {
+  shop = await openTestShop();
+  told = await furnish(shop);
+}, 60_000);
+afterAll(() => shop.close());
+
+const designNow = async () => {
+  const [design] = (await shop.get<DesignsRead>("designs")).designs;
+  if (!design) throw new Error("the design was lost");
+  return design;
+};
+
+test("stages keep their technique and their order when the route is changed, and undo brings the old ones back", async () => {
+  const before = await designNow();
+  expect(before.stages.map((stage) => stage.technique)).toEqual([null, null]);
+  const stages = before.stages.map(({ position: _position, ...stage }) => stage);
+  const splatter = { id: v7(), name: "Splatter", kind: "paint" as const, hands: 1, setup: 3, dry: 15, within: null, portable: false, technique: "splatter" as const, note: "" };
+  const changed = await shop.give("change-route", { id: before.id, version: before.version, stages: [splatter, ...stages] });
+  expect((await designNow()).stages.map((stage) => [stage.name, stage.technique])).toEqual([
+    ["Splatter", "splatter"],
+    ["Wash", null],
+    ["Dots", null],
+  ]);
+  await shop.give("undo", { eventId: changed.body.event.id });
+  expect((await designNow()).stages).toHaveLength(2);
+  const wrong = await shop.give("change-route", { id: before.id, version: (await designNow()).version, stages: [{ ...splatter, technique: "juggle" }] } as never);
+  expect(wrong.body.errors[0]).toMatchObject({ path: ["stages", 0, "technique"], given: '"juggle"' });
+});
+
+test("a stage that panels have gone through cannot be taken out of the route", async () => {
+  const design = await designNow();
+  const batchId = v7();
+  const unit = { id: v7(), number: 1, colourwayId: told.ids.blue };
+  await shop.give("split-sheets", { batchId, needId: told.ids.need, uses: [{ storeId: told.ids.paper, sheets: 1 }], units: [unit] });
+  await shop.give("tell-bench", { batchId, facts: [{ id: v7(), unitId: unit.id, stageId: told.ids.wash, what: "done", at: "2031-11-08T10:00:00Z" }] });
+  const stages = design.stages.filter((stage) => stage.id !== told.ids.wash).map(({ position: _position, ...stage }) => stage);
+  const refused = await shop.give("change-route", { id: design.id, version: design.version, stages });
+  expect([refused.status, refused.body.errors[0]?.given, refused.body.errors[0]?.allowed]).toEqual([
+    422,
+    "Wash left out",
+    "a route that keeps the stages panels have gone through",
+  ]);
+  expect((await designNow()).stages).toHaveLength(2);
+});
+
+test("a rule of the craft is switched off with a note, and only one there is", async () => {
+  await shop.give("set-shop", { rulesOff: [{ rule: "words-after-water", note: "waterproof ink" }] });
+  expect((await shop.get<ShopRead>("shop")).rulesOff).toEqual([{ rule: "words-after-water", note: "waterproof ink" }]);
+  expect((await shop.give("set-shop", { rulesOff: [{ rule: "no-such-rule", note: "" }] })).body.errors[0]).toMatchObject({
+    path: ["rulesOff", 0, "rule"],
+    allowed: "the id of a rule of the route check",
+  });
+});

@@ -1,0 +1,78 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { DesignRead, Problem } from "@yule/contract";
+import { useState } from "react";
+import { give } from "../../app/outbox.ts";
+import type { Outlook } from "../../app/outlook.ts";
+import { ProblemNote } from "../../kit/states.tsx";
+import { findingsOf, mended, stagesOf, type Stage } from "../route.ts";
+import { RouteEditor } from "./RouteEditor.tsx";
+import { RouteFindings } from "./RouteFindings.tsx";
+import { RouteStrip } from "./RouteStrip.tsx";
+
+/** The route of a design: what it breaks, its stages, and changing it by hand. */
+export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: Outlook }) {
+  const { rulesOff } = outlook.shop;
+  const [draft, setDraft] = useState<Stage[] | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const stages = draft ?? stagesOf(design);
+  const save = async (next: readonly Stage[]): Promise<void> => {
+    const sent = await give("change-route", { id: design.id, version: design.version, stages: [...next] });
+    setProblem(sent.state === "refused" ? sent.problem : null);
+    if (sent.state !== "refused") setDraft(null);
+  };
+  return (
+    <Box as="section" aria-label="Route and its check">
+      <RouteFindings
+        findings={findingsOf(stages, rulesOff)}
+        stages={stages}
+        onMend={({ repair }) => {
+          if (!repair) return;
+          const next = mended(stages, repair);
+          if (draft) setDraft(next);
+          else void save(next);
+        }}
+        onOff={(rule, note) => void give("set-shop", { rulesOff: [...rulesOff, { rule, note }] })}
+      />
+      {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} />}
+      {problem && <ProblemNote problem={problem} />}
+      <Flex gap="10px" marginTop="12px" wrap="wrap">
+        {draft ? (
+          <>
+            <Button onClick={() => void save(draft)}>Keep this route</Button>
+            <Button variant="outline" onClick={() => (setDraft(null), setProblem(null))}>
+              Leave it
+            </Button>
+          </>
+        ) : (
+          <Button variant="outline" onClick={() => setDraft(stagesOf(design))}>
+            Change the route
+          </Button>
+        )}
+      </Flex>
+      {rulesOff.length > 0 && <RulesOff outlook={outlook} />}
+    </Box>
+  );
+}
+
+/** Rules that are not said here, with their notes, to be said again. */
+function RulesOff({ outlook }: { outlook: Outlook }) {
+  const { rulesOff } = outlook.shop;
+  return (
+    <details>
+      <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
+        {rulesOff.length} {rulesOff.length === 1 ? "rule is" : "rules are"} done otherwise here
+      </summary>
+      {rulesOff.map(({ rule, note }) => (
+        <Flex key={rule} gap="10px" align="center">
+          <Text flex="1">
+            {rule.replaceAll("-", " ")}
+            {note ? `: ${note}` : ""}
+          </Text>
+          <Button variant="ghost" onClick={() => void give("set-shop", { rulesOff: rulesOff.filter((each) => each.rule !== rule) })}>
+            say it again
+          </Button>
+        </Flex>
+      ))}
+    </details>
+  );
+}
