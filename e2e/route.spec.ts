@@ -55,3 +55,16 @@ test("a route is changed by hand from the library, and what it breaks is said be
   await expect(page.getByText("Route of Weather vane changed: 9 stages")).toBeVisible();
   await expect(page.getByRole("region", { name: "Route", exact: true })).toContainText("Glitter");
 });
+
+test("guides are worked out for the panel, kept, and said to be too large when they are", async () => {
+  const guides = page.getByRole("region", { name: "Guides" });
+  await guides.getByLabel("What is pencilled").selectOption("thirds");
+  await expect(guides).toContainText("Along the top, marks at");
+  await guides.getByRole("button", { name: "Keep these guides" }).click();
+  await expect(page.getByText("Guides of Weather vane: thirds")).toBeVisible();
+  await guides.getByLabel("What is pencilled").selectOption("cells");
+  await guides.getByLabel("margin").fill("3 in");
+  await guides.getByLabel("margin").press("Enter");
+  await expect(guides.getByRole("alert")).toContainText("columns: given 6 1/2 in needed, allowed at most");
+  await expect(guides.getByRole("button", { name: "Keep these guides" })).toHaveCount(0);
+});

@@ -42,3 +42,4 @@ export * from "./season/sessionLength.ts";
 export { isTechnique, techniqueNamed, techniqueOf, TECHNIQUES, type Technique, type TechniqueId } from "./designs/route/techniques.ts";
 export { repaired, type Repair, type RouteGround, type RouteRule, type RouteStage } from "./designs/route/model.ts";
 export { checkRoute, mendRoute, ROUTE_RULES, type Finding } from "./designs/route/check.ts";
+export { guideSheet, turnedOver, type Guides, type GuideSheet } from "./designs/geometry/guides.ts";

@@ -1,5 +1,5 @@
 import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
-import { addDays, dayAt, momentAt, weekdayOf, type Day } from "@yule/core";
+import { addDays, dayAt, inches, momentAt, weekdayOf, type Day } from "@yule/core";
 import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
@@ -35,6 +35,8 @@ export function demoCommands(now: Date): Demo {
   for (const store of Object.values(STORES)) say("add-store", store);
   for (const series of Object.values(SERIES)) say("add-series", series);
   for (const { command } of designs) say("add-design", command);
+  const boat = designs.find((each) => each.motif === "paperBoat");
+  if (boat) say("change-guides", { id: boat.command.id, version: 1, guides: { kind: "horizon", fromTop: inches(2.75) } });
   const households = demoHouseholds();
   for (const household of households) say("add-household", household);
   const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null };

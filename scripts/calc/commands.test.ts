@@ -18,7 +18,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check"])("%s prints the JSON Schema of its input", (name) => {
+test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides"])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
 
@@ -104,4 +104,37 @@ test("a route is checked by its techniques or its names, with the repair and the
   ]);
   expect(await answer("route-check", { stages: [{ id: "a" }] })).toEqual([expect.stringContaining("a technique or a name")]);
   expect(await answer("route-check", { stages: [stages[0], stages[0]] })).toEqual([expect.stringContaining("an id that no other of the route has")]);
+});
+
+test("a stack tells its base, score and reveals, and whether it fits; a layer that hangs over is bad input in millimetres", async () => {
+  const card = { fold: "left", width: 120, height: 170, thickness: 2, envelope: { width: 125, height: 175 } };
+  const mat = { kind: "mat", width: 110, height: 160 };
+  const panel = { kind: "panel", width: 90, height: 130, y: 15 };
+  expect(await answer("stack", { ...card, layers: [mat, panel] })).toMatchObject({
+    base: { width: 240, height: 170 },
+    score: 120,
+    layers: [
+      { name: "mat", reveal: { left: 5, right: 5, top: 5, bottom: 5, even: true } },
+      { name: "panel", reveal: { left: 10, right: 10, top: 10, bottom: 20, even: false } },
+    ],
+    clearance: { width: 3, height: 3 },
+    fitsEnvelope: true,
+  });
+  expect(await answer("stack", { ...card, layers: [panel, mat] })).toEqual([
+    "layers[1].width: given mat 110 mm, allowed at most 90 mm, the width of the panel below it",
+    "layers[1].height: given mat 160 mm, allowed at most 130 mm, the height of the panel below it",
+  ]);
+  expect(await answer("stack", { ...card, layers: [{ ...panel, x: 40 }] })).toEqual([
+    "layers[0]: given panel over the right side of the base by 10 mm, allowed a place inside the layer below",
+  ]);
+});
+
+test("guides are told in millimetres, as they hang and upside down, and what does not lie on the panel says by how much", async () => {
+  const panel = { width: 105, height: 148 };
+  const five = { kind: "cells", columns: 2, rows: 5, margin: 12, gap: 4, circles: false };
+  expect(await answer("guides", { ...panel, guides: five })).toMatchObject({ ticks: { top: [12, 50.5, 54.5, 93], left: expect.arrayContaining([12, 33.6]) as number[] } });
+  expect(await answer("guides", { ...panel, guides: { kind: "horizon", fromTop: 40 }, turned: "turned" })).toMatchObject({ lines: [{ at: 108 }], ticks: { left: [108] } });
+  expect(await answer("guides", { ...panel, guides: { ...five, margin: 60 } })).toEqual(
+    ["guides.columns: given 124 mm needed, allowed at most 105 mm, the panel", "guides.rows: given 136 mm needed, allowed at most 148 mm, the panel"].slice(0, 1),
+  );
 });

@@ -1,5 +1,8 @@
 import {
   faultsOf,
+  guidesIn,
+  guidesOut,
+  guidesOutOf,
   occasionsIn,
   occasionsOut,
   overmakeIn,
@@ -14,8 +17,33 @@ import {
   splitJobOf,
   splitOut,
   splitOutOf,
+  stackIn,
+  stackOfInput,
+  stackOut,
+  stackOutOf,
 } from "@yule/contract";
-import { checkRoute, fail, limitsFor, mendRoute, occasions, ROUTE_RULES, overmake, run, split, succeed, type LinearSolver, type Limits, type Result } from "@yule/core";
+import {
+  checkRoute,
+  fail,
+  limitsFor,
+  mendRoute,
+  occasions,
+  ROUTE_RULES,
+  overmake,
+  run,
+  split,
+  succeed,
+  type LinearSolver,
+  type Limits,
+  type Result,
+  guideSheet,
+  lengthOfUnits,
+  mm,
+  stackGeometry,
+  toMm,
+  turnedOver,
+  type Fault,
+} from "@yule/core";
 import { z } from "zod";
 
 /** What a command may use: how long it may take, by its seed, and the linear engine, loaded only when asked for. */
@@ -52,6 +80,12 @@ export const limitsOf =
   (seed) =>
     limitsFor(seconds * 0.85, now, seed);
 
+/** Lengths in a fault as millimetres: that is what the command line speaks. */
+const inMillimetres = (fault: Fault): Fault => {
+  const said = (text: string): string => text.replace(/#(-?\d+)/g, (_, units: string) => `${String(toMm(lengthOfUnits(Number(units))))} mm`);
+  return { ...fault, given: said(fault.given), allowed: said(fault.allowed) };
+};
+
 export const COMMANDS: Readonly<Record<string, Command>> = {
   split: command(splitIn, splitOut, async (input, setting) => {
     const job = splitJobOf(input);
@@ -63,6 +97,19 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     return result.ok ? succeed({ ...result.value, moves: result.value.moves.map((move) => ({ ...move })) }) : result;
   }),
   overmake: command(overmakeIn, overmakeOut, overmake),
+  stack: command(stackIn, stackOut, (input) => {
+    const geometry = stackGeometry(stackOfInput(input));
+    // A tight envelope is told in the answer; a layer that hangs over cannot be made at all.
+    const faults = geometry.faults.filter((fault) => fault.code !== "envelope-too-small");
+    return faults.length > 0 ? fail(...faults.map(inMillimetres)) : succeed(stackOutOf(geometry));
+  }),
+  guides: command(guidesIn, guidesOut, ({ width, height, guides, turned }) => {
+    const panel = { width: mm(width), height: mm(height) };
+    const found = guideSheet(panel, guides);
+    return found.ok
+      ? succeed(guidesOutOf(turned ? turnedOver(found.value, panel, turned) : found.value))
+      : fail(...found.faults.map((fault) => inMillimetres({ ...fault, path: ["guides", ...fault.path] })));
+  }),
   "route-check": command(routeCheckIn, routeCheckOut, (input) => {
     const route = input.stages.map(routeStageOf);
     const ground = { holdsMasking: input.holdsMasking };

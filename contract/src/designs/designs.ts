@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
 import { id, name, units, unitsAboveZero, version, wholeMinutes } from "../common/envelope.ts";
 
@@ -80,6 +81,7 @@ export interface DesignRead {
   readonly cardStockId: string | null;
   readonly stages: readonly StageRead[];
   readonly colourways: readonly ColourwayRead[];
+  readonly guides: GuidesRead | null;
 }
 export interface DesignsRead {
   readonly series: readonly { readonly id: string; readonly name: string; readonly palette: string }[];

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { tellBench } from "../bench/facts.ts";
 import { id, moment } from "../common/envelope.ts";
 import { addDesign, addSeries, changeRoute, changeStack } from "../designs/designs.ts";
+import { changeGuides } from "../designs/guides.ts";
 import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
@@ -36,6 +37,7 @@ export const commandSchemas = {
   "add-design": addDesign,
   "change-stack": changeStack,
   "change-route": changeRoute,
+  "change-guides": changeGuides,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,

@@ -1,6 +1,6 @@
-import type { CommandPayload } from "@yule/contract";
+import { guidesOf, type CommandPayload } from "@yule/contract";
 import { eq, and } from "drizzle-orm";
-import { lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/core";
+import { guideSheet, lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/core";
 import { v7 } from "uuid";
 import { benchFact } from "../bench/tables.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -64,6 +64,28 @@ export async function changeRoute(work: Work, said: CommandPayload<"change-route
     await work.remove("stage", id);
   }
   return { subject: ["design", said.id], summary: `Route of ${found.name} changed: ${String(said.stages.length)} stages` };
+}
+
+/** Guides that do not lie on the panel are refused: they could not be pencilled. */
+export async function changeGuides(work: Work, said: CommandPayload<"change-guides">): Promise<Done> {
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  const layers = await work.tx
+    .select()
+    .from(layer)
+    .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  const panel = layers.find((each) => each.kind === "panel");
+  if (said.guides && panel) {
+    const lying = guideSheet({ width: lengthOfUnits(panel.width), height: lengthOfUnits(panel.height) }, guidesOf(said.guides));
+    if (!lying.ok)
+      throw new Refusal(
+        422,
+        "The guides do not lie on the panel.",
+        lying.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })),
+      );
+  }
+  await work.update("design", said.id, { guides: said.guides }, said.version);
+  return { subject: ["design", said.id], summary: said.guides ? `Guides of ${found.name}: ${said.guides.kind}` : `No guides on ${found.name}` };
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */

@@ -21,6 +21,7 @@ export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
       method: row.method,
       paperId: row.paperId,
       cardStockId: row.cardStockId,
+      guides: row.guides,
       stack: {
         fold: row.fold,
         width: row.width,

@@ -29,7 +29,7 @@ test("stages keep their technique and their order when the route is changed, and
   ]);
   await shop.give("undo", { eventId: changed.body.event.id });
   expect((await designNow()).stages).toHaveLength(2);
-  const wrong = await shop.give("change-route", { id: before.id, version: (await designNow()).version, stages: [{ ...splatter, technique: "juggle" }] } as never);
+  const wrong = await shop.give("change-route", { id: before.id, version: (await designNow()).version, stages: [{ ...splatter, technique: "juggle" }] });
   expect(wrong.body.errors[0]).toMatchObject({ path: ["stages", 0, "technique"], given: '"juggle"' });
 });
 
@@ -56,4 +56,15 @@ test("a rule of the craft is switched off with a note, and only one there is", a
     path: ["rulesOff", 0, "rule"],
     allowed: "the id of a rule of the route check",
   });
+});
+
+test("guides are kept with a design, and those that do not lie on its panel are refused", async () => {
+  const design = await designNow();
+  const guides = { kind: "cells" as const, columns: 3, rows: 3, margin: 3_000, gap: 1_000, circles: true };
+  await shop.give("change-guides", { id: design.id, version: design.version, guides });
+  expect((await designNow()).guides).toEqual(guides);
+  const wide = await shop.give("change-guides", { id: design.id, version: design.version + 1, guides: { ...guides, margin: 30_000 } });
+  expect([wide.status, wide.body.errors[0]?.path, wide.body.errors[0]?.given]).toEqual([422, ["guides", "columns"], "#62000 needed"]);
+  const stale = await shop.give("change-guides", { id: design.id, version: design.version, guides: null });
+  expect(stale.status).toBe(409);
 });

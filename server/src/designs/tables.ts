@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import type { ColourwayRead } from "@yule/contract";
+import type { ColourwayRead, GuidesRead } from "@yule/contract";
 import type { TechniqueId } from "@yule/core";
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
@@ -27,6 +27,7 @@ export const design = pgTable(
     method: text("method", { enum: ["cut", "fold", "tape"] }).notNull(),
     paperId: uuid("paper_id"),
     cardStockId: uuid("card_stock_id"),
+    guides: jsonb("guides").$type<GuidesRead>(),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

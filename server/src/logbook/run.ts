@@ -5,7 +5,7 @@ import { tellBench } from "../bench/commands.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { Work } from "../db/work.ts";
-import { addDesign, addSeries, changeRoute, changeStack } from "../designs/commands.ts";
+import { addDesign, addSeries, changeGuides, changeRoute, changeStack } from "../designs/commands.ts";
 import { addHousehold, postNeed } from "../dispatch/commands.ts";
 import { assembleCards, gradePanels } from "../finish/commands.ts";
 import {
@@ -54,6 +54,7 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "add-design": addDesign,
   "change-stack": changeStack,
   "change-route": changeRoute,
+  "change-guides": changeGuides,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,

@@ -11,7 +11,9 @@ export async function setShop(work: Work, said: CommandPayload<"set-shop">): Pro
   return {
     subject: ["shop", work.shopId],
     summary: `The shop was set: ${Object.entries(said)
-      .map(([key, value]) => `${key} ${String(value)}`)
+      .map(([key, value]) =>
+        Array.isArray(value) && key === "rulesOff" ? `${String(value.length)} rules of the route done otherwise` : `${key} ${JSON.stringify(value).replaceAll('"', "")}`,
+      )
       .join(", ")}`,
   };
 }

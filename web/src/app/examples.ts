@@ -23,6 +23,7 @@ export const design: DesignRead = {
   method: "cut",
   paperId: "paper",
   cardStockId: null,
+  guides: null,
   stages: [stage("wash", 3, 20), stage("dots", 2, 0), stage("mount", 4, 20, "assemble")],
   colourways: [{ id: "blue", name: "blue", paints: [], pictureId: null }],
   stack: {

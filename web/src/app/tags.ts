@@ -26,6 +26,7 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "add-design": ["designs"],
   "change-stack": ["designs"],
   "change-route": ["designs"],
+  "change-guides": ["designs"],
   "add-store": ["stores"],
   "count-store": ["stores"],
   "buy-store": ["stores"],

@@ -9,9 +9,11 @@ import { Picture } from "../app/Picture.tsx";
 import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { useMeasure, spoken } from "../kit/measure.tsx";
+import { StateWord } from "../kit/states.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
 import { findingsOf, stagesOf } from "./route.ts";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
+import { GuidesPanel } from "./parts/GuidesPanel.tsx";
 import { NewDesign } from "./parts/NewDesign.tsx";
 import { RoutePanel } from "./parts/RoutePanel.tsx";
 import { StackForm } from "./parts/StackForm.tsx";
@@ -31,12 +33,13 @@ export default function DesignsView() {
         <Box flex="1" minWidth={0}>
           <CardDrawing design={design} />
           <StackForm key={design.id} design={design} />
+          <GuidesPanel key={`guides ${design.id}`} design={design} />
         </Box>
         <Box width={{ base: "100%", xl: "440px" }} flex="none">
           <RoutePanel key={design.id} design={design} outlook={outlook} />
         </Box>
       </Flex>
-      <Wall chosen={design.id} onChoose={(id) => setParams({ design: id })} />
+      <Wall chosen={design.id} rulesOff={outlook.shop.rulesOff} onChoose={(id) => setParams({ design: id })} />
       <Button marginTop="20px" variant="outline" onClick={() => setAdding(true)}>
         New design from a template
       </Button>
@@ -99,8 +102,19 @@ function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Out
   );
 }
 
-function Wall({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => void }) {
+/** Said beside a card whose route breaks a rule. */
+function RouteMark({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
+  const [worst] = findingsOf(stagesOf(design), rulesOff);
+  return worst ? <StateWord state={worst.rule.severity === "spoils" ? "cannot" : "tight"}>route</StateWord> : null;
+}
+
+function Wall({ chosen, rulesOff, onChoose }: { chosen: string; rulesOff: Outlook["shop"]["rulesOff"]; onChoose: (id: string) => void }) {
   const { data } = useDesignsQuery();
+  const choose = (id: string): void => {
+    onChoose(id);
+    // What is said of it stands at the head of the page.
+    window.scrollTo({ top: 0 });
+  };
   return (
     <Box marginTop="34px">
       {data?.series.map((series) => (
@@ -116,7 +130,7 @@ function Wall({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => 
                   key={design.id}
                   type="button"
                   aria-pressed={design.id === chosen}
-                  onClick={() => onChoose(design.id)}
+                  onClick={() => choose(design.id)}
                   style={{
                     cursor: "pointer",
                     textAlign: "left",
@@ -138,9 +152,12 @@ function Wall({ chosen, onChoose }: { chosen: string; onChoose: (id: string) => 
                       />
                     ))}
                   </Flex>
-                  <Text fontWeight={600} marginTop="6px" maxWidth="260px" overflowWrap="anywhere">
-                    {design.name}
-                  </Text>
+                  <Flex align="center" gap="7px" marginTop="6px" maxWidth="260px">
+                    <Text fontWeight={600} overflowWrap="anywhere">
+                      {design.name}
+                    </Text>
+                    <RouteMark design={design} rulesOff={rulesOff} />
+                  </Flex>
                 </button>
               ))}
           </Flex>

@@ -54,14 +54,21 @@ function swaps(route: readonly RouteStage[], late: RouteStage, early: readonly R
   return ways.sort((a, b) => far(a) - far(b));
 }
 
-/** The last of one kind comes after the last of another: a border, a flattening, the tape. */
-export const lastAfter = (words: RuleWords, late: ReadonlySet<TechniqueId>, isEarly: (stage: RouteStage) => boolean): RouteRule =>
+/**
+ * The last of one kind comes after the last of another: a border, a flattening, the tape.
+ * @param place where it is best put, when that is later still
+ */
+export const lastAfter = (
+  words: RuleWords,
+  late: ReadonlySet<TechniqueId>,
+  isEarly: (stage: RouteStage) => boolean,
+  place: (route: readonly RouteStage[]) => number = () => 0,
+): RouteRule =>
   rule(words, (route) => {
-    const lastEarly = route.reduce((place, stage, index) => (isEarly(stage) ? index : place), -1);
-    return route.flatMap((stage, place): Breach[] =>
-      isOf(stage, late) && place < lastEarly
-        ? [{ stages: [stage.id, route[lastEarly]?.id ?? ""], repairs: [{ kind: "move", stage: stage.id, before: route[lastEarly + 1]?.id ?? null }] }]
-        : [],
+    const lastEarly = route.reduce((found, stage, index) => (isEarly(stage) ? index : found), -1);
+    const before = route[Math.max(lastEarly + 1, place(route))]?.id ?? null;
+    return route.flatMap((stage, at): Breach[] =>
+      isOf(stage, late) && at < lastEarly ? [{ stages: [stage.id, route[lastEarly]?.id ?? ""], repairs: [{ kind: "move", stage: stage.id, before }] }] : [],
     );
   });
 

@@ -1,5 +1,5 @@
 import { isOf, type RouteRule } from "../model.ts";
-import { allBefore, dryBefore, lastAfter, of, rule } from "./kinds.ts";
+import { allBefore, behindPaint, dryBefore, lastAfter, of, rule } from "./kinds.ts";
 
 const LETTERING = of("letter", "stamp-words");
 
@@ -26,6 +26,8 @@ export const WORDS: readonly RouteRule[] = [
     },
     LETTERING,
     (stage) => isOf(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge")),
+    // Best behind all paint, and on a panel that lies flat.
+    (route) => Math.max(behindPaint(route), route.findIndex((stage) => stage.technique === "flatten") + 1),
   ),
   allBefore(
     {
