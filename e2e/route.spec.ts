@@ -13,6 +13,7 @@ test.beforeEach(async ({ context }) => {
   page = await openPage(context, errors);
   await page.goto(`${shop.url}/designs`);
   await page.getByRole("button", { name: /Weather vane/ }).click();
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Weather vane");
 });
 test.afterEach(() => {
   expect(errors.splice(0)).toEqual([]);
