@@ -44,6 +44,13 @@ test("one line becomes a need that is confirmed, and a table becomes many or non
   await dialog.getByRole("button", { name: "Add it" }).click();
   await expect(page.getByText("Quay café: 9 × Quinces by 2031-12-12")).toBeVisible();
 
+  // How many a mailing list takes follows from the list.
+  await page.getByRole("button", { name: "Add a need" }).click();
+  await dialog.getByLabel("Kind").selectOption("mailing list");
+  await expect(dialog.getByLabel(/^Cards, /).first()).toHaveValue("40");
+  await expect(dialog.getByLabel("Of these with neutral words")).not.toHaveValue("");
+  await dialog.getByRole("button", { name: "Leave it" }).click();
+
   await page.getByRole("button", { name: "From a table" }).click();
   const rows = dialog.getByLabel("Rows");
   await rows.fill("title,kind,design,cards,due\nPier,order,Quinces,2 ripe,2031-12-20\nMole,order,Quinces,2 green,2031-12-20");
@@ -66,6 +73,7 @@ test("days away and occasions of other countries are kept, and a calendar addres
   await dialog.getByLabel("Until").fill("2031-11-22");
   await dialog.getByRole("button", { name: "Add", exact: true }).click();
   await expect(dialog.getByText("Thu 20 Nov to Sat 22 Nov: away")).toBeVisible();
+  expect(await (await page.request.get(`${shop.url}/api/season.ics`)).text()).toContain("SUMMARY:Last day to post: Night trains\\, club");
   await dialog.getByRole("button", { name: "Make an address" }).click();
   const address = await dialog.getByText(/api\/calendar\//).innerText();
   expect((await page.request.get(address)).status()).toBe(200);

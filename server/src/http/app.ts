@@ -19,7 +19,7 @@ import type { Outside } from "../outside/outside.ts";
 import { readHolidays } from "../season/holidays.ts";
 import { readOrders } from "../season/orders.ts";
 import { readSeason } from "../season/reads.ts";
-import { seasonCalendar } from "../season/calendar.ts";
+import { calendarAt, seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
 import { readStores } from "../stores/reads.ts";
@@ -130,8 +130,15 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
     ctx.type = found.mediaType;
     ctx.body = found.bytes;
   });
+  // For the maker herself, as a file; the address with a secret is for other programs.
+  router.get("/season.ics", async (ctx) => {
+    ctx.type = "text/calendar; charset=utf-8";
+    ctx.set("cache-control", "no-store");
+    ctx.set("content-disposition", 'attachment; filename="season.ics"');
+    ctx.body = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
+  });
   router.get("/calendar/:secret", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), outside.carrier));
+    const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), outside.carrier));
     if (found === null) throw new Refusal(404, `There is no ${ctx.path}.`);
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "private, no-cache");

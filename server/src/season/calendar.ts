@@ -8,14 +8,19 @@ import { readSeason } from "./reads.ts";
 
 const SESSIONS_AHEAD = 60;
 
+/** The season's calendar for whoever has the secret address. @returns null when the secret is not the one given out */
+export async function calendarAt(tx: Transaction, secret: string, now: Date, carrier: Carrier): Promise<string | null> {
+  const [row] = await tx.select({ secret: shop.calendarSecret }).from(shop);
+  return row?.secret && sameSecret(row.secret, secret) ? seasonCalendar(tx, now, carrier) : null;
+}
+
 /**
  * The season as iCalendar (RFC 5545): what is due, the last posting days, the sessions to come. Days are days, sessions
  * are moments, so that a calendar in any time zone shows them right over a change of the clocks.
- * @returns null when the secret is not the one given out
  */
-export async function seasonCalendar(tx: Transaction, secret: string, now: Date, carrier: Carrier): Promise<string | null> {
+export async function seasonCalendar(tx: Transaction, now: Date, carrier: Carrier): Promise<string> {
   const [row] = await tx.select().from(shop);
-  if (!row?.calendarSecret || !sameSecret(row.calendarSecret, secret)) return null;
+  if (!row) throw new Error("the shop has no row");
   const season = await readSeason(tx);
   const today = dayAt(now, row.timeZone);
   const calendar = ical({ name: `${row.name}, season`, method: ICalCalendarMethod.PUBLISH, prodId: { company: "Yule Stack", product: "season", language: "EN" } });

@@ -61,9 +61,14 @@ export function Habits() {
           </Tick>
         ))}
       </Flex>
-      <Text fontWeight={600} fontSize="15px" marginTop="12px">
-        Calendar address
-      </Text>
+      <Flex align="center" gap="14px" marginTop="12px" wrap="wrap">
+        <Text fontWeight={600} fontSize="15px">
+          Calendar
+        </Text>
+        <a href="/api/season.ics" download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>
+          Save it as a file
+        </a>
+      </Flex>
       {address === null ? (
         <Flex align="center" gap="12px" wrap="wrap">
           <Text color="softInk">A calendar program on this machine can show due days, posting days and sessions.</Text>

@@ -61,11 +61,18 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
   const navigate = useNavigate();
   const { system } = useMeasure();
   const [problem, setProblem] = useState<Problem | null>(null);
-  const { register, handleSubmit, watch, setError, clearErrors, formState } = useForm<NeedForm>({
+  const { register, handleSubmit, watch, setError, clearErrors, formState, getValues, setValue } = useForm<NeedForm>({
     defaultValues: firstForm(outlook, read),
   });
   const kind = watch("kind");
   const design = outlook.designs.find((each) => each.id === watch("designId")) ?? outlook.designs[0];
+  /** How many a mailing list takes follows from the list, where nothing was written yet; so does how many want neutral words. */
+  const follow = (): void => {
+    if (getValues("quantities").some((text) => text.trim() !== "")) return;
+    const { households } = outlook.dispatch;
+    setValue("quantities.0", String(households.length));
+    setValue("neutral", String(households.filter((each) => each.neutral).length));
+  };
   const save = async (form: NeedForm): Promise<void> => {
     if (!design) return;
     const { need, faults: found } = needOf(form, design.colourways, system, form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : []);
@@ -89,7 +96,10 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
           </FormField>
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
             <FormField label="Kind" fault={faultOf("kind")}>
-              <Choice {...register("kind")} options={needKinds.map((kind) => ({ value: kind, label: kind }))} />
+              <Choice
+                {...register("kind", { onChange: (change: { target: { value: string } }) => change.target.value === "mailing list" && follow() })}
+                options={needKinds.map((kind) => ({ value: kind, label: kind }))}
+              />
             </FormField>
             <FormField label="Design" fault={faultOf("designId")}>
               <Choice {...register("designId")} options={outlook.designs.map((each) => ({ value: each.id, label: each.name }))} />
