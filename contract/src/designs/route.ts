@@ -1,4 +1,4 @@
-import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage, type TechniqueId } from "@yule/core";
+import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage } from "@yule/core";
 import { z } from "zod";
 import { idText, uniqueIds } from "../common/fields.ts";
 
@@ -51,9 +51,7 @@ export const routeCheckOut = z.object({
 export const routeStageOf = (told: { id: string; technique?: string | null | undefined; name: string; dry: number; within: number | null }): RouteStage => ({
   id: told.id,
   name: told.name,
-  technique: told.technique != null && isTechnique(told.technique) ? told.technique : techniqueOfName(told.name),
+  technique: told.technique != null && isTechnique(told.technique) ? told.technique : techniqueNamed(told.name),
   dry: told.dry,
   within: told.within,
 });
-
-const techniqueOfName = (name: string): TechniqueId | null => techniqueNamed(name);

@@ -1,23 +1,41 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { dayAt, minuteOfDayAt, type Day, type WorkedStretch } from "@yule/core";
 
-/** From the first to the last tap of each day at the bench; what was tapped first had its hands before it. */
-export function workedStretches(told: {
-  readonly batches: readonly BatchRead[];
+interface Table {
   readonly designs: readonly DesignRead[];
   readonly shop: { readonly timeZone: string };
-  readonly today: Day;
-}): WorkedStretch[] {
-  const hands = new Map(told.designs.flatMap((design) => design.stages.map((stage) => [stage.id, stage.setup + stage.hands] as const)));
-  const stretches = new Map<Day, WorkedStretch>();
-  for (const fact of told.batches.flatMap((batch) => batch.facts)) {
-    const at = new Date(fact.at);
-    const on = dayAt(at, told.shop.timeZone);
-    const minute = minuteOfDayAt(at, told.shop.timeZone);
-    const known = stretches.get(on);
-    const from = Math.max(0, minute - (fact.what === "done" ? (hands.get(fact.stageId) ?? 0) : 0));
-    stretches.set(on, { day: on, from: Math.min(known?.from ?? from, from), to: Math.max(known?.to ?? minute, minute) });
-  }
+}
+/** What a batch told before: a tap changes one batch, and reading every moment of the others again would hold it up. */
+const known = new WeakMap<BatchRead, { readonly designs: readonly DesignRead[]; readonly timeZone: string; readonly stretches: readonly WorkedStretch[] }>();
+
+/** From the first to the last tap of each day at the bench; what was tapped first had its hands before it. */
+export function workedStretches(told: Table & { readonly batches: readonly BatchRead[]; readonly today: Day }): WorkedStretch[] {
   // Today is not over.
-  return [...stretches.values()].filter((each) => each.day < told.today);
+  return joined(told.batches.flatMap((batch) => stretchesOf(batch, told))).filter((each) => each.day < told.today);
+}
+
+function stretchesOf(batch: BatchRead, { designs, shop: { timeZone } }: Table): readonly WorkedStretch[] {
+  const before = known.get(batch);
+  if (before?.designs === designs && before.timeZone === timeZone) return before.stretches;
+  const stages = designs.find((design) => design.id === batch.designId)?.stages ?? [];
+  const stretches = joined(
+    batch.facts.map((fact) => {
+      const at = new Date(fact.at);
+      const minute = minuteOfDayAt(at, timeZone);
+      const stage = fact.what === "done" ? stages.find((each) => each.id === fact.stageId) : undefined;
+      return { day: dayAt(at, timeZone), from: Math.max(0, minute - (stage ? stage.setup + stage.hands : 0)), to: minute };
+    }),
+  );
+  known.set(batch, { designs, timeZone, stretches });
+  return stretches;
+}
+
+/** One stretch for each day, over all of it. */
+function joined(stretches: readonly WorkedStretch[]): WorkedStretch[] {
+  const days = new Map<Day, WorkedStretch>();
+  for (const each of stretches) {
+    const other = days.get(each.day);
+    days.set(each.day, other ? { day: each.day, from: Math.min(other.from, each.from), to: Math.max(other.to, each.to) } : each);
+  }
+  return [...days.values()];
 }

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { minutes, printMinutes, stackGeometry } from "@yule/core";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../app/api.ts";
 import { stackOf } from "../app/materials.ts";
@@ -103,10 +103,10 @@ function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Out
 }
 
 /** Said beside a card whose route breaks a rule. */
-function RouteMark({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
+const RouteMark = memo(function RouteMark({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
   const [worst] = findingsOf(stagesOf(design), rulesOff);
   return worst ? <StateWord state={worst.rule.severity === "spoils" ? "cannot" : "tight"}>route</StateWord> : null;
-}
+});
 
 function Wall({ chosen, rulesOff, onChoose }: { chosen: string; rulesOff: Outlook["shop"]["rulesOff"]; onChoose: (id: string) => void }) {
   const { data } = useDesignsQuery();

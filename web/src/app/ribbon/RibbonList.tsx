@@ -49,7 +49,6 @@ function marksOf(outlook: Outlook, planned: Planned | null): Mark[] {
 
 /** The ribbon as a table, for those who cannot read a ruler. */
 export function RibbonList({ outlook }: { outlook: Outlook }) {
-  const planned = usePlanned();
   return (
     <Popup
       placement="bottom-end"
@@ -59,29 +58,33 @@ export function RibbonList({ outlook }: { outlook: Outlook }) {
         </Button>
       }
     >
-      {outlook.open.length === 0 ? (
-        "Nothing is owed."
-      ) : (
-        <Box as="table" aria-label="The ribbon, day by day" width="100%">
-          <thead>
-            <tr>
-              {["Day", "What", "How it stands"].map((head) => (
-                <Head key={head}>{head}</Head>
-              ))}
-            </tr>
-          </thead>
-          <tbody>
-            {marksOf(outlook, planned).map((mark) => (
-              <tr key={mark.key}>
-                <Cell>{printDay(mark.on)}</Cell>
-                <Cell>{mark.to ? <Link to={mark.to}>{mark.what}</Link> : mark.what}</Cell>
-                <Cell>{mark.says}</Cell>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-      )}
+      {outlook.open.length === 0 ? "Nothing is owed." : <Marks outlook={outlook} />}
     </Popup>
+  );
+}
+
+/** Worked out only while it is open: the ribbon is drawn anew at every notch of the wheel. */
+function Marks({ outlook }: { outlook: Outlook }) {
+  const planned = usePlanned();
+  return (
+    <Box as="table" aria-label="The ribbon, day by day" width="100%">
+      <thead>
+        <tr>
+          {["Day", "What", "How it stands"].map((head) => (
+            <Head key={head}>{head}</Head>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {marksOf(outlook, planned).map((mark) => (
+          <tr key={mark.key}>
+            <Cell>{printDay(mark.on)}</Cell>
+            <Cell>{mark.to ? <Link to={mark.to}>{mark.what}</Link> : mark.what}</Cell>
+            <Cell>{mark.says}</Cell>
+          </tr>
+        ))}
+      </tbody>
+    </Box>
   );
 }
 
