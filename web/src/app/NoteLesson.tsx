@@ -2,6 +2,7 @@ import { Box, Button, Flex } from "@chakra-ui/react";
 import { faultLine, faultsOf, lessonMoments, noteLesson, type LessonMoment } from "@yule/contract";
 import { useState } from "react";
 import { v7 } from "uuid";
+import { Fold } from "../kit/Fold.tsx";
 import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
 import { give } from "./outbox.ts";
 
@@ -20,10 +21,7 @@ export function NoteLesson({ designId, designName }: { designId: string | null; 
     else setText("");
   };
   return (
-    <details>
-      <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
-        Note a lesson{designName ? ` about ${designName}` : ""}
-      </summary>
+    <Fold title={<>Note a lesson{designName ? ` about ${designName}` : ""}</>}>
       <Flex gap="10px" wrap="wrap" align="flex-end">
         <Box flex="1" minWidth="220px">
           <FormField label="What was learned">
@@ -40,6 +38,6 @@ export function NoteLesson({ designId, designName }: { designId: string | null; 
         </Button>
       </Flex>
       <FaultLines faults={faults} />
-    </details>
+    </Fold>
   );
 }

@@ -8,6 +8,7 @@ import { HAIR, INK, PAPER, RED, ScaleDrawing, Words } from "../../kit/drawing.ts
 import { Choice, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
 import { spoken, useMeasure } from "../../kit/measure.tsx";
+import { saveFile } from "../../kit/save.ts";
 import { ProblemNote } from "../../kit/states.tsx";
 import { firstGuides, GUIDE_KINDS, guidesSvg, KIND_WORDS, type GuideKind } from "../guides.ts";
 
@@ -75,7 +76,7 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
                 ]}
               />
             </Box>
-            <Button variant="outline" onClick={() => save(guidesSvg(panel, sheet, `${design.name}, guides`))}>
+            <Button variant="outline" onClick={() => saveFile("guides.svg", "image/svg+xml", guidesSvg(panel, sheet, `${design.name}, guides`))}>
               True to size, as SVG
             </Button>
           </Flex>
@@ -174,12 +175,4 @@ function Ticks({ name, at, bare }: { name: string; at: readonly Length[]; bare: 
       <b>{name}</b>, marks at {at.map(bare).join(", ")}
     </Text>
   );
-}
-
-function save(text: string): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type: "image/svg+xml" }));
-  link.download = "guides.svg";
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

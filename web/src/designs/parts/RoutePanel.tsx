@@ -3,6 +3,7 @@ import type { DesignRead, Problem } from "@yule/contract";
 import { useState } from "react";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
+import { Fold } from "../../kit/Fold.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { findingsOf, mended, stagesOf, type Stage } from "../route.ts";
 import { RouteEditor } from "./RouteEditor.tsx";
@@ -58,10 +59,13 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
 function RulesOff({ outlook }: { outlook: Outlook }) {
   const { rulesOff } = outlook.shop;
   return (
-    <details>
-      <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
-        {rulesOff.length} {rulesOff.length === 1 ? "rule is" : "rules are"} done otherwise here
-      </summary>
+    <Fold
+      title={
+        <>
+          {rulesOff.length} {rulesOff.length === 1 ? "rule is" : "rules are"} done otherwise here
+        </>
+      }
+    >
       {rulesOff.map(({ rule, note }) => (
         <Flex key={rule} gap="10px" align="center">
           <Text flex="1">
@@ -73,6 +77,6 @@ function RulesOff({ outlook }: { outlook: Outlook }) {
           </Button>
         </Flex>
       ))}
-    </details>
+    </Fold>
   );
 }

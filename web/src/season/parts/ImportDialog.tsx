@@ -4,6 +4,7 @@ import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { FaultLines, FilePick } from "../../kit/FormField.tsx";
+import { saveFile } from "../../kit/save.ts";
 import { COLUMNS, readNeedsCsv, writeNeedsCsv } from "../needsCsv.ts";
 
 const MOST_BYTES = 1_000_000;
@@ -37,7 +38,9 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
           size="sm"
           variant="outline"
           onClick={() =>
-            save(
+            saveFile(
+              "needs.csv",
+              "text/csv",
               writeNeedsCsv(
                 outlook.needs.map((view) => view.need),
                 outlook.designs,
@@ -82,12 +85,4 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
       </Flex>
     </Dialog>
   );
-}
-
-function save(text: string): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type: "text/csv" }));
-  link.download = "needs.csv";
-  link.click();
-  URL.revokeObjectURL(link.href);
 }

@@ -8,6 +8,7 @@ import headingMore from "@fontsource/literata/files/literata-latin-ext-600-norma
 import { wrap } from "comlink";
 import { useState } from "react";
 import type { Outlook } from "../../app/outlook.ts";
+import { saveFile } from "../../kit/save.ts";
 import type { NeedRow } from "../needRow.ts";
 import type { Planned } from "../planned.ts";
 import type { WallSheetWorker } from "../wallSheet.worker.ts";
@@ -24,11 +25,7 @@ export function SheetForTheWall({ outlook, planned, rows }: { outlook: Outlook; 
       const all = (...addresses: string[]): Promise<Uint8Array[]> => Promise.all(addresses.map(load));
       const [text, strong, heading] = await Promise.all([all(textLatin, textMore), all(strongLatin, strongMore), all(headingLatin, headingMore)]);
       const bytes = await wrap<WallSheetWorker>(worker).wallSheet(outlook, rows, planned, { text, strong, heading });
-      const link = document.createElement("a");
-      link.href = URL.createObjectURL(new Blob([bytes as Uint8Array<ArrayBuffer>], { type: "application/pdf" }));
-      link.download = `season-${outlook.today}.pdf`;
-      link.click();
-      URL.revokeObjectURL(link.href);
+      saveFile(`season-${outlook.today}.pdf`, "application/pdf", bytes);
       setState("ready");
     } catch {
       setState("failed");
