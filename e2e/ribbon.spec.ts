@@ -1,22 +1,13 @@
 import { expect, test, type Page } from "@playwright/test";
-import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+import { shareShop } from "./src/shop.ts";
 
 test.use({ serviceWorkers: "block" });
-let shop: RunningShop;
+const shop = shareShop();
 let page: Page;
-const errors: string[] = [];
-// One shop for all of them: none stands in another's way.
-test.beforeAll(async () => {
-  shop = await startShop();
-});
-test.afterAll(() => shop.close());
-test.beforeEach(async ({ context }) => {
-  page = await openPage(context, errors);
+test.beforeEach(async () => {
+  page = shop.page;
   await page.goto(`${shop.url}/season`);
   await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order", { timeout: 30_000 });
-});
-test.afterEach(() => {
-  expect(errors.splice(0)).toEqual([]);
 });
 
 const ribbon = () => page.getByRole("navigation", { name: "Season ribbon" });

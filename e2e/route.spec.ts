@@ -1,22 +1,14 @@
 import { expect, test, type Page } from "@playwright/test";
-import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+import { shareShop } from "./src/shop.ts";
 
 test.use({ serviceWorkers: "block" });
-let shop: RunningShop;
+const shop = shareShop();
 let page: Page;
-const errors: string[] = [];
-test.beforeAll(async () => {
-  shop = await startShop();
-});
-test.afterAll(() => shop.close());
-test.beforeEach(async ({ context }) => {
-  page = await openPage(context, errors);
+test.beforeEach(async () => {
+  page = shop.page;
   await page.goto(`${shop.url}/designs`);
   await page.getByRole("button", { name: /Weather vane/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Weather vane");
-});
-test.afterEach(() => {
-  expect(errors.splice(0)).toEqual([]);
 });
 const verdict = () => page.getByRole("heading", { level: 1 });
 const broken = () => page.getByRole("region", { name: "What the route breaks" });

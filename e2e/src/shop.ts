@@ -1,4 +1,4 @@
-import type { BrowserContext, Page } from "@playwright/test";
+import { expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
@@ -68,4 +68,33 @@ export async function openPage(context: BrowserContext, errors: string[]): Promi
     if (message.type() === "error" && !/Failed to load resource|ERR_/.test(message.text())) errors.push(message.text());
   });
   return page;
+}
+
+/** One demo shop for all tests of a file, none of which stands in another's way; each has a page of its own that must end without an error. */
+export function shareShop(): { readonly url: string; readonly page: Page } {
+  const errors: string[] = [];
+  let shop: RunningShop | null = null;
+  let page: Page | null = null;
+  test.beforeAll(async () => {
+    shop = await startShop();
+  });
+  test.afterAll(() => shop?.close());
+  test.beforeEach(async ({ context }) => {
+    page = await openPage(context, errors);
+  });
+  test.afterEach(() => {
+    expect(errors.splice(0)).toEqual([]);
+  });
+  const there = <T>(made: T | null): T => {
+    if (made === null) throw new Error("asked for before the test began");
+    return made;
+  };
+  return {
+    get url() {
+      return there(shop).url;
+    },
+    get page() {
+      return there(page);
+    },
+  };
 }
