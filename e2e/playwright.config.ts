@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
   workers: 1,
-  retries: 0,
+  retries: 1,
   timeout: 150_000,
   expect: { timeout: 12_000 },
   outputDir: "../test-results",

@@ -20,8 +20,10 @@ export async function startShop({ empty = false }: { empty?: boolean } = {}): Pr
   const folder = mkdtempSync(join(tmpdir(), "yule-e2e-"));
   chmodSync(folder, 0o755);
   let child: ChildProcess | null = null;
+  let isAsked = false;
   const start = (port: string | null) =>
     new Promise<string>((resolve, reject) => {
+      isAsked = false;
       const words = [join(root, "scripts/start.mjs"), "--data", folder, ...(empty ? ["--empty"] : []), ...(port ? ["--port", port] : [])];
       const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW };
       delete env.DATABASE_URL;
@@ -35,12 +37,17 @@ export async function startShop({ empty = false }: { empty?: boolean } = {}): Pr
       };
       made.stdout.on("data", hear);
       made.stderr.on("data", hear);
-      made.once("exit", () => reject(new Error(`the shop did not start: ${said}`)));
+      made.once("exit", () => {
+        // A shop that ends by itself explains the failures that follow.
+        if (!isAsked) process.stderr.write(`the shop ended by itself: ${said}\n`);
+        reject(new Error(`the shop did not start: ${said}`));
+      });
     });
   const kill = async (signal: NodeJS.Signals): Promise<void> => {
     const running = child;
     if (!running || running.exitCode !== null || running.signalCode !== null) return;
     const gone = new Promise((resolve) => running.once("exit", resolve));
+    isAsked = true;
     running.kill(signal);
     await gone;
   };

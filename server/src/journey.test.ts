@@ -2,6 +2,8 @@ import type { BenchRead, DesignsRead, LogbookRead, SeasonRead, StoresRead } from
 import { inches } from "@yule/core";
 import { v7 } from "uuid";
 import pg from "pg";
+import { sql } from "drizzle-orm";
+import { inShop } from "./db/pool.ts";
 import { furnish, openTestShop, type TestShop } from "./testing.ts";
 
 let shop: TestShop;
@@ -281,6 +283,19 @@ describe("the database holds the rules too", () => {
     await expect(asApp(id, "update store set on_hand = -1")).rejects.toThrow(/store_on_hand/);
     await expect(asApp(id, "delete from event")).rejects.toThrow(/permission denied/);
   });
+});
+
+test("a connection cut while a transaction thinks fails that request alone", async () => {
+  const { id } = await shop.get<{ id: string }>("shop");
+  const thinking = inShop(shop.database, id, async (tx) => {
+    const { rows } = await tx.execute<{ pid: number }>(sql`select pg_backend_pid() as pid`);
+    await shop.database.execute(sql`select pg_terminate_backend(${rows[0]?.pid ?? 0})`);
+    // Long enough for the cut to be noticed while no query is under way.
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    await tx.execute(sql`select 1`);
+  });
+  await expect(thinking).rejects.toThrow();
+  expect((await needNow())?.title).toBe("Harbour office");
 });
 
 test("with PostgreSQL stopped requests fail clearly, and recover by themselves when it is back", async () => {

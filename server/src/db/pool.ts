@@ -11,6 +11,8 @@ export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
 export function openDatabase(url: string): Database {
   const pool = new pg.Pool({ connectionString: url, max: 10, idleTimeoutMillis: 600_000, connectionTimeoutMillis: 3000, statement_timeout: 20_000 });
   pool.on("error", () => undefined);
+  // The pool listens to idle connections only; one that breaks while a transaction thinks between two queries would end the process.
+  pool.on("connect", (client) => client.on("error", () => undefined));
   return drizzle(pool, { schema: tables });
 }
 
