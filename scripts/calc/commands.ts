@@ -80,11 +80,9 @@ export const limitsOf =
   (seed) =>
     limitsFor(seconds * 0.85, now, seed);
 
-/** Lengths in a fault as millimetres: that is what the command line speaks. */
-const inMillimetres = (fault: Fault): Fault => {
-  const said = (text: string): string => text.replace(/#(-?\d+)/g, (_, units: string) => `${String(toMm(lengthOfUnits(Number(units))))} mm`);
-  return { ...fault, given: said(fault.given), allowed: said(fault.allowed) };
-};
+/** Lengths in words as millimetres: that is what the command line speaks. */
+const millimetresIn = (text: string): string => text.replace(/#(-?\d+)/g, (_, units: string) => `${String(toMm(lengthOfUnits(Number(units))))} mm`);
+const inMillimetres = (fault: Fault): Fault => ({ ...fault, given: millimetresIn(fault.given), allowed: millimetresIn(fault.allowed) });
 
 export const COMMANDS: Readonly<Record<string, Command>> = {
   split: command(splitIn, splitOut, async (input, setting) => {
@@ -99,9 +97,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   overmake: command(overmakeIn, overmakeOut, overmake),
   stack: command(stackIn, stackOut, (input) => {
     const geometry = stackGeometry(stackOfInput(input));
-    // A tight envelope is told in the answer; a layer that hangs over cannot be made at all.
-    const faults = geometry.faults.filter((fault) => fault.code !== "envelope-too-small");
-    return faults.length > 0 ? fail(...faults.map(inMillimetres)) : succeed(stackOutOf(geometry));
+    return geometry.faults.length > 0 ? fail(...geometry.faults.map(inMillimetres)) : succeed(stackOutOf(geometry, millimetresIn));
   }),
   guides: command(guidesIn, guidesOut, ({ width, height, guides, turned }) => {
     const panel = { width: mm(width), height: mm(height) };

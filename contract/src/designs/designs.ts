@@ -1,23 +1,10 @@
 import { z } from "zod";
-import type { GuidesRead } from "./guides.ts";
+import { stackSchema, type StackRead } from "./stack.ts";
+import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
-import { id, name, units, unitsAboveZero, version, wholeMinutes } from "../common/envelope.ts";
+import { id, name, version, wholeMinutes } from "../common/envelope.ts";
 
-export const folds = ["left", "top", "none"] as const;
 export const methods = ["cut", "fold", "tape"] as const;
-
-/** A stack in 1/320 mm. */
-export const stackSchema = z.strictObject({
-  fold: z.enum(folds),
-  width: unitsAboveZero,
-  height: unitsAboveZero,
-  layers: z
-    .array(z.strictObject({ kind: z.enum(["mat", "panel"]), name, width: unitsAboveZero, height: unitsAboveZero, x: units.nullable(), y: units.nullable() }))
-    .min(1)
-    .max(8),
-  envelope: z.strictObject({ width: unitsAboveZero, height: unitsAboveZero }).nullable(),
-  thickness: units,
-});
 
 export const stageKinds = ["prepare", "draw", "mask", "paint", "finish", "assemble"] as const;
 
@@ -62,6 +49,7 @@ export const addDesign = z.strictObject({
   cardStockId: id.nullable().describe("the store the bases are cut from"),
   stages: route,
   colourways: z.array(colourway).min(1).max(24),
+  guides: guidesSchema.nullable().default(null),
 });
 export const changeStack = z.strictObject({ id, version, stack: stackSchema });
 export const changeRoute = z.strictObject({ id, version, stages: route });
@@ -75,7 +63,7 @@ export interface DesignRead {
   readonly version: number;
   readonly seriesId: string;
   readonly name: string;
-  readonly stack: z.output<typeof stackSchema>;
+  readonly stack: StackRead;
   readonly method: (typeof methods)[number];
   readonly paperId: string | null;
   readonly cardStockId: string | null;

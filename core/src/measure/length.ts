@@ -7,6 +7,15 @@ import { fail, succeed, type Result } from "../outcome/outcome.ts";
 export type Length = number & { readonly [lengthBrand]: true };
 declare const lengthBrand: unique symbol;
 
+/** The same with plain whole numbers of 1/320 mm, as kept in the database and sent. */
+export type Unbranded<T> = T extends Length
+  ? number
+  : T extends readonly (infer Item)[]
+    ? readonly Unbranded<Item>[]
+    : T extends object
+      ? { readonly [Key in keyof T]: Unbranded<T[Key]> }
+      : T;
+
 export type LengthSystem = "in" | "cm";
 
 const UNITS_PER_MM = 320;

@@ -1,6 +1,6 @@
-import { guidesOf, type CommandPayload } from "@yule/contract";
+import { guidesOf, type CommandPayload, type GuidesRead } from "@yule/contract";
 import { eq, and } from "drizzle-orm";
-import { guideSheet, lengthOfUnits, stackGeometry, type Length, type Stack } from "@yule/core";
+import { guideSheet, lengthOfUnits, stackGeometry, stackOfUnits } from "@yule/core";
 import { v7 } from "uuid";
 import { benchFact } from "../bench/tables.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -23,6 +23,7 @@ export async function addDesign(work: Work, said: CommandPayload<"add-design">):
     method: said.method,
     paperId: said.paperId,
     cardStockId: said.cardStockId,
+    guides: checkedGuides(said.guides, said.stack.layers),
     ...faceOf(said.stack),
   });
   await insertLayers(work, said.id, said.stack);
@@ -66,7 +67,6 @@ export async function changeRoute(work: Work, said: CommandPayload<"change-route
   return { subject: ["design", said.id], summary: `Route of ${found.name} changed: ${String(said.stages.length)} stages` };
 }
 
-/** Guides that do not lie on the panel are refused: they could not be pencilled. */
 export async function changeGuides(work: Work, said: CommandPayload<"change-guides">): Promise<Done> {
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
@@ -74,18 +74,21 @@ export async function changeGuides(work: Work, said: CommandPayload<"change-guid
     .select()
     .from(layer)
     .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
-  const panel = layers.find((each) => each.kind === "panel");
-  if (said.guides && panel) {
-    const lying = guideSheet({ width: lengthOfUnits(panel.width), height: lengthOfUnits(panel.height) }, guidesOf(said.guides));
-    if (!lying.ok)
-      throw new Refusal(
-        422,
-        "The guides do not lie on the panel.",
-        lying.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })),
-      );
-  }
-  await work.update("design", said.id, { guides: said.guides }, said.version);
+  await work.update("design", said.id, { guides: checkedGuides(said.guides, layers) }, said.version);
   return { subject: ["design", said.id], summary: said.guides ? `Guides of ${found.name}: ${said.guides.kind}` : `No guides on ${found.name}` };
+}
+
+/** Guides that do not lie on the panel are refused: they could not be pencilled. */
+function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: string; width: number; height: number }[]): GuidesRead | null {
+  const panel = layers.find((each) => each.kind === "panel");
+  if (!guides || !panel) return guides;
+  const lying = guideSheet({ width: lengthOfUnits(panel.width), height: lengthOfUnits(panel.height) }, guidesOf(guides));
+  if (lying.ok) return guides;
+  throw new Refusal(
+    422,
+    "The guides do not lie on the panel.",
+    lying.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })),
+  );
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */
@@ -102,34 +105,25 @@ async function checkUntouched(work: Work, id: string): Promise<void> {
 
 type SaidStack = CommandPayload<"change-stack">["stack"];
 
+/** A tight envelope or a fold across the grain is a warning on the screen; a layer that hangs over cannot be made at all. */
 function checkStack(said: SaidStack): void {
-  const length = (units: number): Length => lengthOfUnits(units);
-  const stack: Stack = {
-    fold: said.fold,
-    width: length(said.width),
-    height: length(said.height),
-    thickness: length(said.thickness),
-    envelope: said.envelope ? { width: length(said.envelope.width), height: length(said.envelope.height) } : null,
-    layers: said.layers.map((each) => ({
-      ...each,
-      width: length(each.width),
-      height: length(each.height),
-      x: each.x === null ? null : length(each.x),
-      y: each.y === null ? null : length(each.y),
-    })),
-  };
-  // An envelope that is too small is a warning on the screen; a layer that hangs over cannot be made at all.
-  const faults = stackGeometry(stack).faults.filter((fault) => fault.code !== "envelope-too-small");
+  const { faults } = stackGeometry(stackOfUnits(said));
   if (faults.length > 0)
     throw new Refusal(
       422,
-      "The layers do not lie inside each other.",
+      "This card cannot be made.",
       faults.map((fault) => ({ ...fault, path: ["stack", ...fault.path] })),
     );
 }
 
 const faceOf = (stack: SaidStack) => ({
   fold: stack.fold,
+  outline: stack.outline,
+  score: stack.score,
+  grain: stack.grain,
+  holeWidth: stack.hole?.width ?? null,
+  holeFromTop: stack.hole?.fromTop ?? null,
+  footTrim: stack.footTrim,
   width: stack.width,
   height: stack.height,
   thickness: stack.thickness,

@@ -1,6 +1,6 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import type { ColourwayRead, GuidesRead } from "@yule/contract";
+import { cardOutlines, edges, folds, grains, layerKinds, outlines, type ColourwayRead, type GuidesRead } from "@yule/contract";
 import type { TechniqueId } from "@yule/core";
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
@@ -17,13 +17,19 @@ export const design = pgTable(
     ...owned,
     seriesId: uuid("series_id").notNull(),
     name: text("name").notNull(),
-    fold: text("fold", { enum: ["left", "top", "none"] }).notNull(),
+    fold: text("fold", { enum: folds }).notNull(),
+    outline: text("outline", { enum: cardOutlines }).notNull().default("rectangle"),
     /** All lengths in 1/320 mm. */
     width: integer("width").notNull(),
     height: integer("height").notNull(),
     thickness: integer("thickness").notNull(),
     envelopeWidth: integer("envelope_width"),
     envelopeHeight: integer("envelope_height"),
+    score: integer("score"),
+    grain: text("grain", { enum: grains }),
+    holeWidth: integer("hole_width"),
+    holeFromTop: integer("hole_from_top"),
+    footTrim: integer("foot_trim").notNull().default(0),
     method: text("method", { enum: ["cut", "fold", "tape"] }).notNull(),
     paperId: uuid("paper_id"),
     cardStockId: uuid("card_stock_id"),
@@ -44,8 +50,11 @@ export const layer = pgTable(
   "layer",
   {
     ...ofDesign,
-    kind: text("kind", { enum: ["mat", "panel"] }).notNull(),
+    kind: text("kind", { enum: layerKinds }).notNull(),
     name: text("name").notNull(),
+    outline: text("outline", { enum: outlines }).notNull().default("rectangle"),
+    edge: text("edge", { enum: edges }).notNull().default("cut"),
+    lift: integer("lift").notNull().default(0),
     width: integer("width").notNull(),
     height: integer("height").notNull(),
     x: integer("x"),

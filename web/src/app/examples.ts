@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
-import { day, inches, mm, money } from "@yule/core";
+import { day, inches, mm, money, PLAIN_CARD, PLAIN_LAYER } from "@yule/core";
 import { workOut } from "./outlook.ts";
 
 export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
@@ -27,12 +27,13 @@ export const design: DesignRead = {
   stages: [stage("wash", 3, 20), stage("dots", 2, 0), stage("mount", 4, 20, "assemble")],
   colourways: [{ id: "blue", name: "blue", paints: [], pictureId: null }],
   stack: {
+    ...PLAIN_CARD,
     fold: "left",
     width: inches(5.5),
     height: inches(5.5),
     thickness: mm(1),
     envelope: null,
-    layers: [{ kind: "panel", name: "panel", width: inches(4.5), height: inches(4.5), x: null, y: null }],
+    layers: [{ ...PLAIN_LAYER, kind: "panel", name: "panel", width: inches(4.5), height: inches(4.5), x: null, y: null }],
   },
 };
 export const paper: StoreRead = {

@@ -1,19 +1,8 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
-import { inches, lengthOfUnits, mm, stackGeometry, type Length, type Stack } from "@yule/core";
+import { inches, lengthOfUnits, mm, stackGeometry, stackOfUnits, type Length, type Stack } from "@yule/core";
 
 /** A design's stack in exact lengths. */
-export function stackOf(design: Pick<DesignRead, "stack">): Stack {
-  const { stack } = design;
-  const place = (units: number | null): Length | null => (units === null ? null : lengthOfUnits(units));
-  return {
-    fold: stack.fold,
-    width: lengthOfUnits(stack.width),
-    height: lengthOfUnits(stack.height),
-    thickness: lengthOfUnits(stack.thickness),
-    envelope: stack.envelope ? { width: lengthOfUnits(stack.envelope.width), height: lengthOfUnits(stack.envelope.height) } : null,
-    layers: stack.layers.map((layer) => ({ ...layer, width: lengthOfUnits(layer.width), height: lengthOfUnits(layer.height), x: place(layer.x), y: place(layer.y) })),
-  };
-}
+export const stackOf = (design: Pick<DesignRead, "stack">): Stack => stackOfUnits(design.stack);
 
 /** The painted panel of a design: its topmost panel layer, or the card's face. */
 export function panelOf(design: Pick<DesignRead, "stack">): { width: Length; height: Length } {

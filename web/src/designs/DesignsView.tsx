@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { minutes, printMinutes, stackGeometry } from "@yule/core";
+import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@yule/core";
 import { memo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../app/api.ts";
@@ -11,6 +11,7 @@ import { useView } from "../app/useOutlet.ts";
 import { useMeasure, spoken } from "../kit/measure.tsx";
 import { StateWord } from "../kit/states.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
+import { shortly } from "./sizes.ts";
 import { findingsOf, stagesOf } from "./route.ts";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { GuidesPanel } from "./parts/GuidesPanel.tsx";
@@ -25,14 +26,21 @@ export default function DesignsView() {
   const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState(false);
   const design = designs.find((each) => each.id === params.get("design")) ?? designs[0];
-  if (!design) return <Verdict>No design yet. The first one shows its card to scale here.</Verdict>;
+  const dialog = adding && <NewDesign onClose={() => setAdding(false)} onMade={(id) => (setParams({ design: id }), window.scrollTo({ top: 0 }))} />;
+  if (!design)
+    return (
+      <>
+        <Verdict>No design yet. The first one shows here how its base is cut and scored, whether it fits its envelope, and what is wrong with its route.</Verdict>
+        <Button onClick={() => setAdding(true)}>Begin the first design</Button>
+        {dialog}
+      </>
+    );
   return (
     <>
       <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} />
       <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minWidth={0}>
-          <CardDrawing design={design} />
-          <StackForm key={design.id} design={design} />
+          <CardAndSizes key={design.id} design={design} stores={outlook.stores} />
           <GuidesPanel key={`guides ${design.id}`} design={design} />
         </Box>
         <Box width={{ base: "100%", xl: "440px" }} flex="none">
@@ -43,7 +51,19 @@ export default function DesignsView() {
       <Button marginTop="20px" variant="outline" onClick={() => setAdding(true)}>
         New design from a template
       </Button>
-      {adding && <NewDesign onClose={() => setAdding(false)} onMade={(id) => setParams({ design: id })} />}
+      {dialog}
+    </>
+  );
+}
+
+/** The drawing shows what is being tried, before it is kept. */
+function CardAndSizes({ design, stores }: { design: DesignRead; stores: Outlook["stores"] }) {
+  const [draft, setDraft] = useState<Stack | null>(null);
+  const stack = draft ?? stackOf(design);
+  return (
+    <>
+      <CardDrawing design={{ ...design, stack }} />
+      <StackForm design={design} stack={stack} stores={stores} onDraft={setDraft} />
     </>
   );
 }
@@ -51,7 +71,7 @@ export default function DesignsView() {
 function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
   const { say, size } = useMeasure();
   const geometry = stackGeometry(stackOf(design));
-  const [fault] = geometry.faults;
+  const [fault] = [...geometry.faults, ...geometry.warnings];
   const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
   const findings = findingsOf(stagesOf(design), rulesOff);
   const [worst] = findings;
@@ -59,16 +79,15 @@ function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Out
   const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);
   return (
     <Verdict>
-      {design.name}: cut the base{" "}
-      <Figure
-        why={`The card's face is ${size(stackOf(design).width, stackOf(design).height)} and it folds ${design.stack.fold === "none" ? "nowhere" : `at the ${design.stack.fold}`}, so the flat base is twice as ${design.stack.fold === "top" ? "high" : "wide"}.`}
-      >
-        {size(geometry.base.width, geometry.base.height)}
-      </Figure>
-      {geometry.score !== null && <> and score at {say(geometry.score)}</>}.{" "}
+      {design.name}: cut the base <Figure why={baseWhy(design, size)}>{size(geometry.base.width, geometry.base.height)}</Figure>
+      {geometry.score !== null &&
+        (geometry.pieces === 2 ? <> as two pieces, the back scored {say(geometry.score)} from its top</> : <> and score at {say(geometry.score)}</>)}.{" "}
       {fault ? (
-        <Figure tone="cannot" why={`${spoken(fault.given, say)}; allowed is ${spoken(fault.allowed, say)}.`}>
-          {fault.code === "envelope-too-small" ? "It is too tight in its envelope" : "The layers do not lie inside each other"}
+        <Figure
+          tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
+          why={`${spoken(fault.given, say)}; better ${spoken(fault.allowed, say)}.`}
+        >
+          {shortly(fault)}
         </Figure>
       ) : uneven.length > 0 ? (
         <Figure
@@ -78,8 +97,15 @@ function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Out
           The {uneven[0]?.name} lies uneven
         </Figure>
       ) : (
-        <Figure tone="safe" why="All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness.">
-          Reveals are even and it fits its envelope
+        <Figure
+          tone="safe"
+          why={
+            design.stack.envelope
+              ? "All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness."
+              : "All four borders of every layer are equal. It goes in no envelope."
+          }
+        >
+          Reveals are even{design.stack.envelope && " and it fits its envelope"}
         </Figure>
       )}
       . One card takes{" "}
@@ -100,6 +126,14 @@ function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Out
       )}
     </Verdict>
   );
+}
+
+function baseWhy(design: DesignRead, size: (width: Length, height: Length) => string): string {
+  const { width, height, fold } = stackOf(design);
+  const { pieces } = stackGeometry(stackOf(design));
+  if (fold === "none") return `The card is ${size(width, height)} and folds nowhere.`;
+  if (pieces === 2) return `The front and the back are each ${size(width, height)}, cut side by side and joined above the score.`;
+  return `The card's face is ${size(width, height)} and it folds at the ${fold}, so the flat base is twice as ${fold === "top" || fold === "bottom" ? "high" : "wide"}.`;
 }
 
 /** Said beside a card whose route breaks a rule. */

@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { inches, mm } from "@yule/core";
+import { inches, mm, PLAIN_CARD, PLAIN_LAYER, type Layer, type Length, type Stack } from "@yule/core";
 import { v7 } from "uuid";
 
 type AddDesign = CommandInput<"add-design">;
@@ -49,27 +49,52 @@ export interface Template {
   readonly key: string;
   readonly name: string;
   readonly says: string;
-  readonly make: () => Pick<AddDesign, "stack" | "method" | "stages">;
+  readonly make: () => Pick<AddDesign, "method" | "stages" | "guides"> & { readonly stack: Stack };
 }
 
-const layer = (kind: "mat" | "panel", width: number, height: number) => ({ kind, name: kind, width, height, x: null, y: null });
+const layer = (kind: Layer["kind"], width: Length, height: Length, more: Partial<Layer> = {}): Layer => ({
+  ...PLAIN_LAYER,
+  kind,
+  name: kind,
+  width,
+  height,
+  x: null,
+  y: null,
+  ...more,
+});
+const card = (width: Length, height: Length, layers: readonly Layer[], more: Partial<Stack> = {}): Stack => ({
+  ...PLAIN_CARD,
+  fold: "left",
+  width,
+  height,
+  layers,
+  thickness: mm(1),
+  envelope: null,
+  ...more,
+});
 
 export const TEMPLATES: readonly Template[] = [
   {
     key: "square",
-    name: "Square 5 1/2 in card, mat and panel",
-    says: "base 11 × 5 1/2 in scored at 5 1/2; washes wet in wet; cut panels",
+    name: "Square card, mat and panel",
+    says: "5 1/2 in; base 11 × 5 1/2 in scored at 5 1/2; washes wet in wet; cut panels",
     make: () => ({
       method: "cut",
       stages: [...washes(), ...finishing()],
-      stack: {
-        fold: "left",
-        width: inches(5.5),
-        height: inches(5.5),
-        layers: [layer("mat", inches(5), inches(5)), layer("panel", inches(4.5), inches(4.5))],
+      stack: card(inches(5.5), inches(5.5), [layer("mat", inches(5), inches(5)), layer("panel", inches(4.5), inches(4.5))], {
         envelope: { width: inches(5.75), height: inches(5.75) },
         thickness: mm(1.2),
-      },
+      }),
+    }),
+  },
+  {
+    key: "torn",
+    name: "Square card, torn panel",
+    says: "6 in; base 12 × 6 in; the panel torn along a ruler and glued straight on the base",
+    make: () => ({
+      method: "fold",
+      stages: [...washes(), ...finishing()],
+      stack: card(inches(6), inches(6), [layer("panel", inches(5), inches(5), { edge: "torn" })], { envelope: { width: inches(6.25), height: inches(6.25) } }),
     }),
   },
   {
@@ -79,17 +104,63 @@ export const TEMPLATES: readonly Template[] = [
     make: () => ({
       method: "tape",
       stages: [...taped(), ...finishing()],
-      stack: { fold: "left", width: mm(105), height: mm(148), layers: [layer("panel", mm(90), mm(133))], envelope: { width: mm(114), height: mm(162) }, thickness: mm(1) },
+      stack: card(mm(105), mm(148), [layer("panel", mm(90), mm(133))], { envelope: { width: mm(114), height: mm(162) } }),
+    }),
+  },
+  {
+    key: "mats",
+    name: "Tall card, two mats, panel set high",
+    says: "120 × 170 mm; reveals of 5 and 4 mm, the panel 6 mm above the middle",
+    make: () => ({
+      method: "cut",
+      stages: [...washes(), ...finishing()],
+      stack: card(
+        mm(120),
+        mm(170),
+        [layer("mat", mm(110), mm(160), { name: "outer mat" }), layer("mat", mm(102), mm(152), { name: "inner mat" }), layer("panel", mm(86), mm(124), { y: mm(17) })],
+        { envelope: { width: mm(125), height: mm(176) }, thickness: mm(1.4) },
+      ),
     }),
   },
   {
     key: "postcard",
-    name: "Postcard, painted to the edge",
-    says: "no fold; one panel of 148 × 105 mm",
+    name: "Postcard A6, taped border, grid",
+    says: "no fold; painted on the card itself inside a taped border of 8 mm; 2 × 5 cells",
+    make: () => ({
+      method: "tape",
+      stages: [...taped(), stage("Flatten", "finish", 0, 5, 480), stage("Letter", "finish", 1, 3, 10, { portable: true })],
+      guides: { kind: "cells", columns: 2, rows: 5, margin: mm(8), gap: mm(4), circles: false },
+      stack: card(mm(105), mm(148), [layer("panel", mm(105), mm(148))], { fold: "none", thickness: mm(0.5) }),
+    }),
+  },
+  {
+    key: "tag",
+    name: "Arched tag with a hole, that stands",
+    says: "62 × 105 mm; two arches scored 1/2 in from the top of the back; 4 mm off its foot",
     make: () => ({
       method: "cut",
-      stages: [...washes(), stage("Flatten", "finish", 0, 5, 480), stage("Letter", "finish", 1, 3, 10, { portable: true })],
-      stack: { fold: "none", width: mm(148), height: mm(105), layers: [layer("panel", mm(148), mm(105))], envelope: null, thickness: mm(0.5) },
+      stages: [...washes(), ...finishing()],
+      stack: card(mm(62), mm(105), [layer("panel", mm(52), mm(82), { outline: "arch", y: mm(18) })], {
+        fold: "top",
+        outline: "arch",
+        hole: { width: mm(5), fromTop: mm(9) },
+        footTrim: mm(4),
+      }),
+    }),
+  },
+  {
+    key: "round",
+    name: "Round card that stands",
+    says: "120 mm across; two discs scored 1/2 in from the top of the back; 3 mm off its foot",
+    make: () => ({
+      method: "cut",
+      stages: [...washes(), ...finishing()],
+      stack: card(mm(120), mm(120), [layer("panel", mm(104), mm(104), { outline: "circle" })], {
+        fold: "top",
+        outline: "circle",
+        footTrim: mm(3),
+        envelope: { width: mm(130), height: mm(130) },
+      }),
     }),
   },
 ];

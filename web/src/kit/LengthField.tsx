@@ -5,8 +5,26 @@ import { useEffect, useState } from "react";
 import { useMeasure } from "./measure.tsx";
 
 /** A length as a maker writes it, read when the field is left; the message says what was given and what is allowed. */
-export function LengthField({ label, value, onRead, fault }: { label: string; value: Length; onRead: (length: Length) => void; fault?: string | undefined }) {
-  const { system, bare } = useMeasure();
+export function LengthField({
+  label,
+  value,
+  onRead,
+  onEmpty,
+  usual,
+  mayBeNothing = false,
+  fault,
+}: {
+  label: string;
+  value: Length | null;
+  onRead: (length: Length) => void;
+  /** Where a length may be left out: told when the field is emptied, with what then holds as its placeholder. */
+  onEmpty?: () => void;
+  usual?: string;
+  mayBeNothing?: boolean;
+  fault?: string | undefined;
+}) {
+  const { system, bare: print } = useMeasure();
+  const bare = (length: Length | null): string => (length === null ? "" : print(length));
   const [text, setText] = useState(bare(value));
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
@@ -18,8 +36,9 @@ export function LengthField({ label, value, onRead, fault }: { label: string; va
   const read = (): void => {
     // What was printed rounded and not touched is still the exact length.
     if (text === bare(value)) return setWrong(null);
+    if (onEmpty && text.trim() === "") return onEmpty();
     const result = readLength(text, system);
-    if (result.ok && result.value > 0) {
+    if (result.ok && (result.value > 0 || mayBeNothing)) {
       setWrong(null);
       onRead(result.value);
     } else setWrong(result.ok ? `given ${text}, allowed more than 0` : faultLine({ ...(result.faults[0] ?? { code: "", given: text, allowed: "" }), path: [label] }));
@@ -35,6 +54,7 @@ export function LengthField({ label, value, onRead, fault }: { label: string; va
         onBlur={read}
         onKeyDown={(key) => key.key === "Enter" && read()}
         width="116px"
+        placeholder={usual}
         {...INPUT}
       />
       <Field.ErrorText color="cannot" fontSize="14px" maxWidth="200px">
