@@ -49,6 +49,7 @@ test("the keys lead through the views, and a figure tells its why", async ({ pag
 
 test("one switch turns every length into centimetres", async ({ page }) => {
   await page.goto(`${shop.url}/designs`);
+  await page.getByRole("button", { name: /Tide pool/ }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("11 × 5 1/2 in");
   await page.getByRole("button", { name: "cm", exact: true }).click();
   await expect(page.getByRole("heading", { level: 1 })).toContainText("~27.95 × ~13.95 cm");

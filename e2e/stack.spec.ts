@@ -5,7 +5,7 @@ const shop = shareShop();
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 
 /** Makes a design from a template and counts the taps it took. */
-async function begin(page: Page, name: string, template: string, more: (dialog: ReturnType<Page["getByRole"]>) => Promise<void> = async () => undefined): Promise<void> {
+async function begin(page: Page, name: string, template: string, more: (dialog: ReturnType<Page["getByRole"]>) => Promise<void> = () => Promise.resolve()): Promise<void> {
   await page.goto(`${shop.url}/designs`);
   await inUnits(page, "in");
   await page.getByRole("button", { name: "New design from a template" }).click();

@@ -8,6 +8,7 @@ import { CHROMIUM } from "./chromium.ts";
 const PICTURES = [
   { name: "season", path: "/season" },
   { name: "designs", path: "/designs" },
+  { name: "design", path: "/designs", design: "Weather vane" },
   { name: "sheets", path: "/sheets", need: "Night trains, club" },
   { name: "bench", path: "/bench" },
   { name: "bench-evening", path: "/bench", evening: true },
@@ -24,13 +25,15 @@ const shop = await startShop();
 const browser = await chromium.launch(CHROMIUM);
 try {
   const { needs } = (await (await fetch(`${shop.url}/api/season`)).json()) as { needs: { id: string; title: string }[] };
+  const { designs } = (await (await fetch(`${shop.url}/api/designs`)).json()) as { designs: { id: string; name: string }[] };
   for (const picture of PICTURES) {
     const [width, height] = "width" in picture ? [picture.width, picture.height] : [1280, 800];
     const context = await browser.newContext({ viewport: { width, height }, colorScheme: "evening" in picture ? "dark" : "light", serviceWorkers: "block" });
     const page = await context.newPage();
     await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
+    const design = "design" in picture ? `?design=${designs.find((each) => each.name === picture.design)?.id ?? ""}` : "";
     const need = "need" in picture ? `?need=${needs.find((each) => each.title === picture.need)?.id ?? ""}` : "";
-    await page.goto(`${shop.url}${picture.path}${need}`);
+    await page.goto(`${shop.url}${picture.path}${need}${design}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
     // In Season the plan, its odds and what would help come one after another.
     if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });

@@ -18,6 +18,8 @@ export * from "./season/holidays.ts";
 export * from "./designs/route.ts";
 export * from "./designs/guides.ts";
 export * from "./designs/stack.ts";
+export * from "./designs/family.ts";
+export * from "./designs/words.ts";
 export * from "./designs/designs.ts";
 export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";

@@ -35,7 +35,7 @@ export { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts }
 export { withChange, type SeasonChange } from "./season/changes.ts";
 export { movedNeeds, remedies, type QuickerPost, type Remedy } from "./season/remedies.ts";
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";
-export { comingOccasions, type ComingOccasion } from "./season/ownOccasions.ts";
+export { comingOccasions, nextKept, type ComingOccasion } from "./season/ownOccasions.ts";
 export { latestSteps, type LatestStep } from "./season/latestSteps.ts";
 export { readyByTerms } from "./season/readyBy.ts";
 export * from "./season/serving.ts";
@@ -45,3 +45,7 @@ export { isTechnique, techniqueNamed, techniqueOf, TECHNIQUES, type Technique, t
 export { repaired, type Repair, type RouteGround, type RouteRule, type RouteStage } from "./designs/route/model.ts";
 export { checkRoute, mendRoute, ROUTE_RULES, type Finding } from "./designs/route/check.ts";
 export { guideSheet, turnedOver, type Guides, type GuideSheet } from "./designs/geometry/guides.ts";
+export { checkFamily, gapsIn, GROWN_UP, lacksFor, type FamilyCheck, type Gap, type Wanted } from "./designs/family/check.ts";
+export { FAMILY_RULES } from "./designs/family/rules.ts";
+export { isColour, paletteDistance } from "./designs/family/palette.ts";
+export type { FamilyFinding, Member, Ties } from "./designs/family/model.ts";

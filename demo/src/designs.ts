@@ -61,7 +61,7 @@ export const STORES = {
 export const SERIES = {
   shore: { id: makeId(), name: "Low water", palette: "cool" },
   night: { id: makeId(), name: "Night post", palette: "mixed" },
-  wind: { id: makeId(), name: "Garden wind", palette: "warm" },
+  wind: { id: makeId(), name: "Garden wind", palette: "warm", ties: { alternate: true } },
 } as const;
 
 const stage = (name: string, kind: Stage["kind"], hands: number, setup: number, dry: number, more: Partial<Stage> = {}): Stage => ({
@@ -138,12 +138,14 @@ interface Plan {
   readonly tall: boolean;
   readonly masked: boolean;
   readonly card: "kraft" | "slate";
+  readonly traits: AddDesign["traits"];
   readonly colourways: readonly (readonly [name: string, ...paints: [PaintName, PaintName, PaintName]])[];
 }
 
 const PLANS: readonly Plan[] = [
   {
     motif: "tidePool",
+    traits: { light: "left", highlight: "left", looks: "ahead", elements: 3, suits: ["yule", "thank-you"], shows: ["animals"] },
     name: "Tide pool",
     series: "shore",
     tall: false,
@@ -156,6 +158,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "paperBoat",
+    traits: { light: "left", highlight: "left", looks: "right", elements: 1, suits: ["thank-you", "new-year"] },
     name: "Paper boat",
     series: "shore",
     tall: false,
@@ -169,6 +172,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "nightTrain",
+    traits: { light: "right", highlight: "right", looks: "left", elements: 1, suits: ["yule", "new-year"] },
     name: "Night train",
     series: "night",
     tall: false,
@@ -181,6 +185,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "moth",
+    traits: { light: "left", highlight: "left", looks: "ahead", elements: 1, suits: ["thank-you"], shows: ["animals"] },
     name: "Lamp moth",
     series: "night",
     tall: true,
@@ -193,6 +198,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "bicycle",
+    traits: { light: "right", highlight: "right", looks: "right", line: mm(0.3), elements: 1, suits: ["birthday", "thank-you"] },
     name: "Bicycle in rain",
     series: "night",
     tall: false,
@@ -205,6 +211,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "kite",
+    traits: { light: "left", highlight: "left", looks: "right", line: mm(0.3), elements: 3, suits: ["birthday"], ages: { from: 3, to: 8 } },
     name: "Three kites",
     series: "wind",
     tall: true,
@@ -217,6 +224,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "weatherVane",
+    traits: { light: "left", highlight: "left", looks: "right", line: mm(0.1), elements: 1, suits: ["yule", "birthday"] },
     name: "Weather vane",
     series: "wind",
     tall: true,
@@ -229,6 +237,7 @@ const PLANS: readonly Plan[] = [
   },
   {
     motif: "quince",
+    traits: { light: "left", highlight: "left", looks: "ahead", elements: 4, suits: ["thank-you"], shows: ["fruit"] },
     name: "Quinces",
     series: "wind",
     tall: false,
@@ -277,6 +286,7 @@ export function demoDesigns(): { designs: readonly DemoDesign[]; pictures: reado
         cardStockId: STORES[plan.card].id,
         stages: plan.masked ? maskedRoute() : plan.motif === "weatherVane" ? mistakenRoute() : directRoute(),
         colourways,
+        traits: plan.traits,
       },
     };
   });

@@ -47,6 +47,7 @@ export function demoHouseholds(): CommandInput<"add-household">[] {
       address: `${String(3 + ((index * 7) % 60))} ${STREETS[index % STREETS.length] ?? ""}, ${town}`,
       country,
       neutral: index % 9 === 4,
+      without: index === 11 ? ["animals"] : [],
     };
   });
 }

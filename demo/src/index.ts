@@ -39,6 +39,17 @@ export function demoCommands(now: Date): Demo {
   if (boat) say("change-guides", { id: boat.command.id, version: 1, guides: { kind: "horizon", fromTop: inches(2.75) } });
   const households = demoHouseholds();
   for (const household of households) say("add-household", household);
+  const child = households[3];
+  if (child)
+    say("add-own-occasion", {
+      id: makeId(),
+      title: `${child.name.split(" ")[0] ?? ""}'s youngest`,
+      kind: "birthday",
+      since: Number(today.slice(0, 4)) - 9,
+      month: 12,
+      date: 19,
+      householdId: child.id,
+    });
   const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null };
   pastNeeds(shop);
   whatCameOfIt(shop);

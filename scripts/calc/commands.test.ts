@@ -18,7 +18,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides"])("%s prints the JSON Schema of its input", (name) => {
+test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family"])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
 
@@ -126,6 +126,43 @@ test("a stack tells its base, score and reveals, and whether it fits; a layer th
   ]);
   expect(await answer("stack", { ...card, layers: [{ ...panel, x: 40 }] })).toEqual([
     "layers[0]: given panel over the right side of the base by 10 mm, allowed a place inside the layer below",
+  ]);
+});
+
+test("a shaped card tells its two pieces and what is regretted afterwards, and a fold outside its base is bad input", async () => {
+  const round = { fold: "top", outline: "circle", width: 120, height: 120, layers: [{ kind: "panel", outline: "circle", width: 100, height: 100 }] };
+  expect(await answer("stack", round)).toMatchObject({
+    pieces: 2,
+    base: { width: 240, height: 120 },
+    score: 12.7,
+    warnings: [{ code: "card-rolls", allowed: "at least 1.906 mm cut off the foot of the back" }],
+  });
+  expect(await answer("stack", { ...round, footTrim: 3 })).toMatchObject({ warnings: [] });
+  expect(await answer("stack", { fold: "left", width: 100, height: 150, score: 200, layers: [{ kind: "panel", width: 80, height: 130 }] })).toEqual(
+    expect.arrayContaining(["score: given a score at 200 mm, allowed more than 0 and less than 200 mm, the flat base"]),
+  );
+});
+
+test("a family tells what ties it, which card breaks it, how far palettes lie apart and what nothing serves", async () => {
+  const card = (id: string, more: object = {}) => ({ id, light: "left", lettering: "by hand", colourways: [{ id: `${id}1`, colours: ["#1f8a96", "#c6953c"] }], ...more });
+  const designs = [card("pool"), card("boat"), card("tern", { light: "right", ages: { from: 4, to: 8 } })];
+  const wanted = [{ says: "Ida, nine", age: 9 }, { says: "anybody" }];
+  expect(await answer("family", { designs, wanted })).toEqual({
+    ties: [
+      { rule: "palette-apart", says: "every colour is met again in another card" },
+      { rule: "light", says: "light from the left" },
+      { rule: "lettering", says: "words by hand" },
+    ],
+    findings: [expect.objectContaining({ rule: "light", severity: "breaks", design: "tern", colourway: null }) as object],
+    distances: [
+      { a: "pool", b: "boat", distance: 0 },
+      { a: "pool", b: "tern", distance: 0 },
+      { a: "boat", b: "tern", distance: 0 },
+    ],
+    gaps: [{ says: "Ida, nine", lacks: "for grown-ups", nearest: "pool" }],
+  });
+  expect(await answer("family", { designs: [card("a", { colourways: [{ id: "x", colours: ["mauvish"] }] })] })).toEqual([
+    'designs[0].colourways[0].colours[0]: given "mauvish", allowed a colour such as #3a5f8c',
   ]);
 });
 

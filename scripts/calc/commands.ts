@@ -1,8 +1,11 @@
 import {
+  familyIn,
+  familyOut,
   faultsOf,
   guidesIn,
   guidesOut,
   guidesOutOf,
+  membersOf,
   occasionsIn,
   occasionsOut,
   overmakeIn,
@@ -39,6 +42,8 @@ import {
   guideSheet,
   lengthOfUnits,
   mm,
+  checkFamily,
+  gapsIn,
   stackGeometry,
   toMm,
   turnedOver,
@@ -105,6 +110,12 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     return found.ok
       ? succeed(guidesOutOf(turned ? turnedOver(found.value, panel, turned) : found.value))
       : fail(...found.faults.map((fault) => inMillimetres({ ...fault, path: ["guides", ...fault.path] })));
+  }),
+  family: command(familyIn, familyOut, (input) => {
+    const members = membersOf(input);
+    const gaps = gapsIn(members, input.wanted).map(({ wanted, lacks, nearest }) => ({ says: wanted.says, lacks, nearest }));
+    const check = checkFamily(members, input);
+    return succeed({ ties: [...check.ties], findings: [...check.findings], distances: [...check.distances], gaps });
   }),
   "route-check": command(routeCheckIn, routeCheckOut, (input) => {
     const route = input.stages.map(routeStageOf);

@@ -1,4 +1,6 @@
 import { z } from "zod";
+import { palettes, tiesSchema, traitsSchema, type TiesRead, type TraitsRead } from "./family.ts";
+import type { SentimentRead, WordsRead } from "./words.ts";
 import { stackSchema, type StackRead } from "./stack.ts";
 import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
@@ -21,12 +23,13 @@ const stage = z.strictObject({
   note: z.string().max(300).default(""),
 });
 
+const paints = z
+  .array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) }))
+  .max(12);
 const colourway = z.strictObject({
   id,
   name,
-  paints: z
-    .array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) }))
-    .max(12),
+  paints,
   pictureId: id.nullable(),
 });
 
@@ -38,7 +41,7 @@ const route = z
     if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: "no wet window on the first stage" });
   });
 
-export const addSeries = z.strictObject({ id, name, palette: z.string().max(40) });
+export const addSeries = z.strictObject({ id, name, palette: z.enum(palettes), ties: tiesSchema.prefault({}) });
 export const addDesign = z.strictObject({
   id,
   seriesId: id,
@@ -50,9 +53,15 @@ export const addDesign = z.strictObject({
   stages: route,
   colourways: z.array(colourway).min(1).max(24),
   guides: guidesSchema.nullable().default(null),
+  traits: traitsSchema.prefault({}),
 });
 export const changeStack = z.strictObject({ id, version, stack: stackSchema });
 export const changeRoute = z.strictObject({ id, version, stages: route });
+
+/** A design that is put away keeps its history and is offered for nothing new. */
+export const archiveDesign = z.strictObject({ id, version, archived: z.boolean() });
+/** The picture and the paints of one colourway; what is left out stays. */
+export const changeColourway = z.strictObject({ id, version, colourwayId: id, pictureId: id.nullable().optional(), paints: paints.optional() });
 
 export interface StageRead extends z.output<typeof stage> {
   readonly position: number;
@@ -70,8 +79,19 @@ export interface DesignRead {
   readonly stages: readonly StageRead[];
   readonly colourways: readonly ColourwayRead[];
   readonly guides: GuidesRead | null;
+  readonly traits: TraitsRead;
+  readonly words: WordsRead;
+  readonly archived: boolean;
+}
+export interface SeriesRead {
+  readonly id: string;
+  readonly version: number;
+  readonly name: string;
+  readonly palette: (typeof palettes)[number];
+  readonly ties: TiesRead;
 }
 export interface DesignsRead {
-  readonly series: readonly { readonly id: string; readonly name: string; readonly palette: string }[];
+  readonly series: readonly SeriesRead[];
   readonly designs: readonly DesignRead[];
+  readonly sentiments: readonly SentimentRead[];
 }

@@ -1,15 +1,18 @@
 import { COUNTRIES, type Transit } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
-import { id, name } from "../common/envelope.ts";
+import { id, name, version } from "../common/envelope.ts";
 
+const without = z.array(z.string().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
 export const addHousehold = z.strictObject({
   id,
   name,
   address: z.string().trim().min(1).max(400),
   country: z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }),
   neutral: z.boolean().default(false),
+  without: without.default([]),
 });
+export const changeHousehold = z.strictObject({ id, version, neutral: z.boolean(), without });
 
 export const postNeed = z.strictObject({ id, needId: id, on: dayField, service: name, costMinor: z.int().min(0).max(100_000_000) });
 
@@ -18,7 +21,9 @@ export interface HouseholdRead {
   readonly name: string;
   readonly address: string;
   readonly country: string;
+  readonly version: number;
   readonly neutral: boolean;
+  readonly without: readonly string[];
   readonly needIds: readonly string[];
 }
 export interface DispatchRead {

@@ -9,6 +9,7 @@ export const addOwnOccasion = z
     title: name,
     kind: z.enum(ownOccasionKinds),
     year: z.int().min(1900).max(2199).nullable().default(null),
+    since: z.int().min(1900).max(2199).nullable().default(null).describe("the year it first happened: of the birth, of the wedding"),
     month: z.int().min(1).max(12),
     date: z.int().min(1).max(31),
     householdId: id.nullable().default(null),

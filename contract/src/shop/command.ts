@@ -1,9 +1,11 @@
 import { z } from "zod";
 import { tellBench } from "../bench/facts.ts";
 import { id, moment } from "../common/envelope.ts";
-import { addDesign, addSeries, changeRoute, changeStack } from "../designs/designs.ts";
+import { addDesign, addSeries, archiveDesign, changeColourway, changeRoute, changeStack } from "../designs/designs.ts";
+import { changeSeries, changeTraits } from "../designs/family.ts";
+import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
 import { changeGuides } from "../designs/guides.ts";
-import { addHousehold, postNeed } from "../dispatch/dispatch.ts";
+import { addHousehold, changeHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
 import { noteLesson, removeLesson } from "../season/lessons.ts";
@@ -11,7 +13,7 @@ import { addNeed, addNeeds, changeNeed, removeNeed, serveNeed, tellOutcome } fro
 import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "../season/ownOccasions.ts";
 import { addSessionChange, addSessionChanges, removeSessionChange, setSessions } from "../season/sessions.ts";
 import { splitSheets } from "../sheets/batches.ts";
-import { addStore, buyStore, countStore } from "../stores/stores.ts";
+import { addStore, buyStore, changeStore, countStore } from "../stores/stores.ts";
 import { setCalendarAddress, setShop } from "./shop.ts";
 
 /** Every command a maker can give, with the schema of what it says. */
@@ -38,14 +40,23 @@ export const commandSchemas = {
   "change-stack": changeStack,
   "change-route": changeRoute,
   "change-guides": changeGuides,
+  "change-series": changeSeries,
+  "change-traits": changeTraits,
+  "change-words": changeWords,
+  "change-colourway": changeColourway,
+  "archive-design": archiveDesign,
+  "add-sentiment": addSentiment,
+  "remove-sentiment": removeSentiment,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,
+  "change-store": changeStore,
   "split-sheets": splitSheets,
   "tell-bench": tellBench,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,
   "add-household": addHousehold,
+  "change-household": changeHousehold,
   "post-need": postNeed,
   undo: z.strictObject({ eventId: id }),
 } as const;

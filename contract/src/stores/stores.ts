@@ -15,12 +15,14 @@ export const addStore = z
     pack: z.int().min(1).max(10_000),
     packCostMinor: z.int().min(0).max(100_000_000),
     leadDays: z.int().min(0).max(365),
+    holdsMasking: z.boolean().default(false),
   })
   .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), {
     path: ["width"],
     message: "a width and a height for sheets and card stock",
   });
 export const countStore = z.strictObject({ id, version, onHand: quantity });
+export const changeStore = z.strictObject({ id, version, holdsMasking: z.boolean().describe("a paper known to hold masking fluid, which then tears its surface") });
 export const buyStore = z.strictObject({ id, quantity: quantity.min(1) });
 
 export interface StoreRead {
@@ -34,6 +36,7 @@ export interface StoreRead {
   readonly pack: number;
   readonly packCostMinor: number;
   readonly leadDays: number;
+  readonly holdsMasking: boolean;
 }
 export interface StoresRead {
   readonly stores: readonly StoreRead[];

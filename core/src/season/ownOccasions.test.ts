@@ -1,5 +1,5 @@
 import { day } from "../measure/day.ts";
-import { comingOccasions, keptOn } from "./ownOccasions.ts";
+import { comingOccasions, nextKept, keptOn } from "./ownOccasions.ts";
 
 const today = day("2031-11-08");
 const birthday = { id: "b", title: "Ida's birthday", year: null, month: 2, date: 29, weeksAhead: 3 };
@@ -27,4 +27,10 @@ test("own days stand among the others, in order, with the day their listing must
     ["Ida's birthday", "2032-02-29", "2032-02-08"],
   ]);
   expect(found.map((each) => each.on)).toEqual([...found.map((each) => each.on)].sort());
+});
+
+test("the next time a day is kept is today, this year or the next, and a day of one year is over after it", () => {
+  expect(nextKept(birthday, day("2031-03-01"))).toBe("2032-02-29");
+  expect(nextKept(birthday, day("2031-02-28"))).toBe("2031-02-28");
+  expect(nextKept({ ...birthday, year: 2030 }, day("2031-01-01"))).toBeNull();
 });

@@ -18,6 +18,12 @@ export function keptOn(occasion: Pick<OwnOccasion, "year" | "month" | "date">, y
   return dayOf(year, occasion.month, Math.min(occasion.date, last));
 }
 
+/** The next day on which an own occasion is kept, from a day on; null where it is over. */
+export function nextKept(occasion: Pick<OwnOccasion, "year" | "month" | "date">, from: Day): Day | null {
+  const years = occasion.year === null ? [yearOf(from), yearOf(from) + 1] : [occasion.year];
+  return years.map((year) => keptOn(occasion, year)).find((on) => on !== null && on >= from) ?? null;
+}
+
 /** Weeks before a common occasion at which a listing should be up, as makers tell it. */
 const LISTED_AHEAD: Partial<Record<OccasionId, number>> = {
   "valentines-day": 5,

@@ -6,6 +6,7 @@ import { benchFact } from "../bench/tables.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
+import { picture } from "../shop/tables.ts";
 import { layer, stage } from "./tables.ts";
 
 export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {
@@ -24,6 +25,7 @@ export async function addDesign(work: Work, said: CommandPayload<"add-design">):
     paperId: said.paperId,
     cardStockId: said.cardStockId,
     guides: checkedGuides(said.guides, said.stack.layers),
+    traits: said.traits,
     ...faceOf(said.stack),
   });
   await insertLayers(work, said.id, said.stack);
@@ -89,6 +91,51 @@ function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: strin
     "The guides do not lie on the panel.",
     lying.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })),
   );
+}
+
+/** A change without what it does not speak of. */
+const told = <Change extends object>(change: Change) =>
+  Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as { [Key in keyof Change]: Exclude<Change[Key], undefined> };
+
+export async function changeSeries(work: Work, said: CommandPayload<"change-series">): Promise<Done> {
+  const found = await work.find("series", said.id);
+  if (!found) return missing("series", ["id"], said.id);
+  const { id, ties, ...patch } = said;
+  await work.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...told(ties) } } : {}) });
+  return { subject: ["series", id], summary: `What ties ${said.name ?? found.name} together changed` };
+}
+
+export async function changeTraits(work: Work, said: CommandPayload<"change-traits">): Promise<Done> {
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  await work.update("design", said.id, { traits: { ...found.traits, ...told(said.traits) } });
+  return { subject: ["design", said.id], summary: `What ${found.name} shows changed` };
+}
+
+/** A design is never deleted: needs, panels and facts speak of it. */
+export async function archiveDesign(work: Work, said: CommandPayload<"archive-design">): Promise<Done> {
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  await work.update("design", said.id, { archived: said.archived }, said.version);
+  return { subject: ["design", said.id], summary: said.archived ? `${found.name} put away; its history stays` : `${found.name} brought back` };
+}
+
+export async function changeColourway(work: Work, said: CommandPayload<"change-colourway">): Promise<Done> {
+  const [found, way] = [await work.find("design", said.id), await work.find("colourway", said.colourwayId)];
+  if (!found) return missing("design", ["id"], said.id);
+  if (way?.designId !== said.id) return missing("colourway", ["colourwayId"], said.colourwayId);
+  if (said.pictureId) await checkPicture(work, said.pictureId);
+  await work.update("design", said.id, { name: found.name }, said.version);
+  await work.update("colourway", way.id, { pictureId: said.pictureId, paints: said.paints });
+  return { subject: ["design", said.id], summary: `${said.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
+}
+
+async function checkPicture(work: Work, id: string): Promise<void> {
+  const [found] = await work.tx
+    .select({ id: picture.id })
+    .from(picture)
+    .where(and(eq(picture.shopId, work.shopId), eq(picture.id, id)));
+  if (!found) missing("picture", ["pictureId"], id);
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */

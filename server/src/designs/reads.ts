@@ -1,7 +1,7 @@
 import type { DesignsRead } from "@yule/contract";
 import { asc } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
-import { colourway, design, layer, series, stage } from "./tables.ts";
+import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
 
 export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
   const [allSeries, designs, layers, stages, colourways] = [
@@ -11,8 +11,10 @@ export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
     await tx.select().from(stage).orderBy(asc(stage.position)),
     await tx.select().from(colourway).orderBy(asc(colourway.position)),
   ];
+  const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
-    series: allSeries.map(({ id, name, palette }) => ({ id, name, palette })),
+    sentiments: sentiments.map(({ shopId: _s, ...rest }) => rest),
+    series: allSeries.map(({ shopId: _s, ...rest }) => rest),
     designs: designs.map((row) => ({
       id: row.id,
       version: row.version,
@@ -22,6 +24,9 @@ export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
       paperId: row.paperId,
       cardStockId: row.cardStockId,
       guides: row.guides,
+      traits: row.traits,
+      words: row.words,
+      archived: row.archived,
       stack: {
         fold: row.fold,
         outline: row.outline,

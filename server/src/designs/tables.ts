@@ -1,15 +1,34 @@
 import { sql } from "drizzle-orm";
 import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
-import { cardOutlines, edges, folds, grains, layerKinds, outlines, type ColourwayRead, type GuidesRead } from "@yule/contract";
+import {
+  cardOutlines,
+  edges,
+  folds,
+  grains,
+  layerKinds,
+  lettering,
+  outlines,
+  palettes,
+  tiesSchema,
+  tones,
+  traitsSchema,
+  wordsSchema,
+  type ColourwayRead,
+  type GuidesRead,
+  type TiesRead,
+  type TraitsRead,
+  type WordsRead,
+} from "@yule/contract";
 import type { TechniqueId } from "@yule/core";
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
 import { store } from "../stores/tables.ts";
 
-export const series = pgTable("series", { ...owned, name: text("name").notNull(), palette: text("palette").notNull() }, (table) => [
-  primaryKey({ columns: [table.shopId, table.id] }),
-  foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
-]);
+export const series = pgTable(
+  "series",
+  { ...owned, name: text("name").notNull(), palette: text("palette", { enum: palettes }).notNull(), ties: jsonb("ties").$type<TiesRead>().notNull().default(tiesSchema.parse({})) },
+  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
+);
 
 export const design = pgTable(
   "design",
@@ -34,6 +53,9 @@ export const design = pgTable(
     paperId: uuid("paper_id"),
     cardStockId: uuid("card_stock_id"),
     guides: jsonb("guides").$type<GuidesRead>(),
+    traits: jsonb("traits").$type<TraitsRead>().notNull().default(traitsSchema.parse({})),
+    words: jsonb("words").$type<WordsRead>().notNull().default(wordsSchema.parse({})),
+    archived: boolean("archived").notNull().default(false),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
@@ -99,4 +121,21 @@ export const colourway = pgTable(
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     index("colourway_by_design").on(table.shopId, table.designId),
   ],
+);
+
+export const sentiment = pgTable(
+  "sentiment",
+  {
+    ...owned,
+    text: text("text").notNull(),
+    occasion: text("occasion"),
+    recipient: text("recipient").notNull(),
+    tone: text("tone", { enum: tones }).notNull(),
+    language: text("language").notNull(),
+    neutral: boolean("neutral").notNull(),
+    means: text("means", { enum: lettering }).notNull(),
+    width: integer("width"),
+    height: integer("height"),
+  },
+  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
 );

@@ -11,6 +11,14 @@ export async function addHousehold(work: Work, said: CommandPayload<"add-househo
   return { subject: ["household", said.id], summary: `Household ${said.name}, ${said.country}` };
 }
 
+export async function changeHousehold(work: Work, said: CommandPayload<"change-household">): Promise<Done> {
+  const found = await work.find("household", said.id);
+  if (!found) return missing("household", ["id"], said.id);
+  await work.update("household", said.id, { neutral: said.neutral, without: said.without }, said.version);
+  const wishes = [...(said.neutral ? ["neutral words"] : []), ...said.without.map((each) => `no ${each}`)];
+  return { subject: ["household", said.id], summary: `${found.name}: ${wishes.length === 0 ? "any card" : wishes.join(", ")}` };
+}
+
 export async function postNeed(work: Work, said: CommandPayload<"post-need">): Promise<Done> {
   const need = await work.find("need", said.needId);
   if (!need) return missing("need", ["needId"], said.needId);

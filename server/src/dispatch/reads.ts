@@ -14,7 +14,16 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
   const needsOf = new Map<string, string[]>();
   for (const each of recipients) needsOf.set(each.householdId, [...(needsOf.get(each.householdId) ?? []), each.needId]);
   return {
-    households: households.map(({ id, name, address, country, neutral }) => ({ id, name, address, country, neutral, needIds: needsOf.get(id) ?? [] })),
+    households: households.map(({ id, version, name, address, country, neutral, without }) => ({
+      id,
+      version,
+      name,
+      address,
+      country,
+      neutral,
+      without,
+      needIds: needsOf.get(id) ?? [],
+    })),
     postings: postings.map(({ id, needId, on, service, costMinor }) => ({ id, needId, on, service, costMinor })),
     carrier: {
       name: carrier.name,

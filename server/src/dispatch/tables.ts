@@ -6,7 +6,14 @@ import { shop } from "../shop/tables.ts";
 
 export const household = pgTable(
   "household",
-  { ...owned, name: text("name").notNull(), address: text("address").notNull(), country: text("country").notNull(), neutral: boolean("neutral").notNull() },
+  {
+    ...owned,
+    name: text("name").notNull(),
+    address: text("address").notNull(),
+    country: text("country").notNull(),
+    neutral: boolean("neutral").notNull(),
+    without: text("without").array().notNull().default([]),
+  },
   (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
 );
 

@@ -20,7 +20,7 @@ import { readHolidays } from "../season/holidays.ts";
 import { readOrders } from "../season/orders.ts";
 import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
-import { MOST_PICTURE_BYTES, readPicture, savePicture } from "../shop/pictures.ts";
+import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
 import { readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
@@ -119,11 +119,19 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
   router.put("/pictures/:id", async (ctx) => {
     const id = pictureId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
-    await inShop(database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, id, bytes, clock.now()));
+    const { original } = ctx.query;
+    const originalId = original === undefined ? null : pictureId(String(original));
+    await inShop(database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, id, bytes, clock.now(), originalId));
+    ctx.status = 204;
+  });
+  router.put("/pictures/:id/small", async (ctx) => {
+    const id = pictureId(ctx.params.id);
+    const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
+    await inShop(database, HOME.shopId, (tx) => saveSmall(tx, HOME.shopId, id, bytes));
     ctx.status = 204;
   });
   router.get("/pictures/:id", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => readPicture(tx, HOME.shopId, pictureId(ctx.params.id)));
+    const found = await inShop(database, HOME.shopId, (tx) => readPicture(tx, HOME.shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
     if (!found) throw new Refusal(404, "There is no such picture.");
     ctx.set("cache-control", "private, max-age=31536000, immutable");
     ctx.set("content-security-policy", "default-src 'none'");

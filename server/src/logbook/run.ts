@@ -5,8 +5,9 @@ import { tellBench } from "../bench/commands.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { Work } from "../db/work.ts";
-import { addDesign, addSeries, changeGuides, changeRoute, changeStack } from "../designs/commands.ts";
-import { addHousehold, postNeed } from "../dispatch/commands.ts";
+import { addDesign, addSeries, archiveDesign, changeColourway, changeGuides, changeRoute, changeSeries, changeStack, changeTraits } from "../designs/commands.ts";
+import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
+import { addHousehold, changeHousehold, postNeed } from "../dispatch/commands.ts";
 import { assembleCards, gradePanels } from "../finish/commands.ts";
 import {
   addNeed,
@@ -26,7 +27,7 @@ import { serveNeed, tellOutcome } from "../season/serving.ts";
 import type { Outside } from "../outside/outside.ts";
 import { splitSheets } from "../sheets/commands.ts";
 import { setCalendarAddress, setShop } from "../shop/commands.ts";
-import { addStore, buyStore, countStore } from "../stores/commands.ts";
+import { addStore, buyStore, changeStore, countStore } from "../stores/commands.ts";
 import type { Done } from "./done.ts";
 import { event } from "./tables.ts";
 
@@ -55,14 +56,23 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "change-stack": changeStack,
   "change-route": changeRoute,
   "change-guides": changeGuides,
+  "change-series": changeSeries,
+  "change-traits": changeTraits,
+  "change-words": changeWords,
+  "change-colourway": changeColourway,
+  "archive-design": archiveDesign,
+  "add-sentiment": addSentiment,
+  "remove-sentiment": removeSentiment,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,
+  "change-store": changeStore,
   "split-sheets": splitSheets,
   "tell-bench": tellBench,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,
   "add-household": addHousehold,
+  "change-household": changeHousehold,
   "post-need": postNeed,
   undo,
 };

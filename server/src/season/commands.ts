@@ -11,6 +11,7 @@ import { need, needLine, sessionPattern } from "./tables.ts";
 export async function addNeed(work: Work, said: CommandPayload<"add-need">): Promise<Done> {
   const found = await work.find("design", said.designId);
   if (!found) return missing("design", ["designId"], said.designId);
+  if (found.archived) refuse({ code: "put-away", path: ["designId"], given: `${found.name}, which is put away`, allowed: "a design that is in use; bring it back first" });
   await checkDue(work, said.due);
   await checkColourways(work, said.designId, said.lines);
   await checkSkipped(work, said.designId, said.skipped);

@@ -120,6 +120,7 @@ export const ownOccasion = pgTable(
     title: text("title").notNull(),
     kind: text("kind", { enum: ["birthday", "anniversary", "wedding", "school", "other"] }).notNull(),
     year: integer("year"),
+    since: integer("since"),
     month: integer("month").notNull(),
     date: integer("date_of_month").notNull(),
     householdId: uuid("household_id"),

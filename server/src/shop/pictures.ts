@@ -1,4 +1,4 @@
-import { and, eq } from "drizzle-orm";
+import { and, eq, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { picture } from "./tables.ts";
@@ -22,7 +22,7 @@ export function pictureHeader(bytes: Buffer): { mediaType: string; width: number
   return null;
 }
 
-export async function savePicture(tx: Transaction, shopId: string, id: string, bytes: Buffer, at: Date): Promise<void> {
+function checked(bytes: Buffer): { mediaType: string; width: number; height: number } {
   const header = pictureHeader(bytes);
   if (!header)
     throw new Refusal(415, "This is not a picture that can be read.", [
@@ -33,16 +33,37 @@ export async function savePicture(tx: Transaction, shopId: string, id: string, b
       { code: "too-many-pixels", path: ["picture"], given: `${String(header.width)} × ${String(header.height)} pixels`, allowed: "at most 50 megapixels" },
     ]);
   }
+  return header;
+}
+
+/** Keeps a picture once. @param originalId the picture it was straightened and cropped from, which must be there */
+export async function savePicture(tx: Transaction, shopId: string, id: string, bytes: Buffer, at: Date, originalId: string | null = null): Promise<void> {
+  const header = checked(bytes);
+  if (originalId !== null && !(await readPicture(tx, shopId, originalId))) throw new Refusal(404, "There is no such original picture.");
   await tx
     .insert(picture)
-    .values({ shopId, id, bytes, at, ...header })
+    .values({ shopId, id, bytes, at, originalId, ...header })
     .onConflictDoNothing();
 }
 
-export async function readPicture(tx: Transaction, shopId: string, id: string): Promise<{ mediaType: string; bytes: Buffer } | null> {
+/** Keeps the same picture at the size of the wall beside it. */
+export async function saveSmall(tx: Transaction, shopId: string, id: string, bytes: Buffer): Promise<void> {
+  checked(bytes);
+  const done = await tx
+    .update(picture)
+    .set({ small: bytes })
+    .where(and(eq(picture.shopId, shopId), eq(picture.id, id)));
+  if (done.rowCount === 0) throw new Refusal(404, "There is no such picture.");
+}
+
+export async function readPicture(tx: Transaction, shopId: string, id: string, small = false): Promise<{ mediaType: string; bytes: Buffer } | null> {
   const [row] = await tx
-    .select()
+    .select(
+      small
+        ? { mediaType: picture.mediaType, bytes: sql<Buffer>`coalesce(${picture.small}, ${picture.bytes})`, isSmall: sql<boolean>`${picture.small} is not null` }
+        : { mediaType: picture.mediaType, bytes: picture.bytes, isSmall: sql<boolean>`false` },
+    )
     .from(picture)
     .where(and(eq(picture.shopId, shopId), eq(picture.id, id)));
-  return row ?? null;
+  return row ? { bytes: row.bytes, mediaType: row.isSmall ? (pictureHeader(row.bytes)?.mediaType ?? row.mediaType) : row.mediaType } : null;
 }

@@ -48,6 +48,10 @@ export const picture = pgTable(
     width: integer("width").notNull(),
     height: integer("height").notNull(),
     bytes: bytes("bytes").notNull(),
+    /** The picture this one was straightened and cropped from. */
+    originalId: uuid("original_id"),
+    /** The same at the size of the wall. */
+    small: bytes("small"),
     at: timestamp("at", { withTimezone: true }).notNull(),
   },
   (table) => [

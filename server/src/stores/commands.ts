@@ -18,6 +18,13 @@ export async function countStore(work: Work, said: CommandPayload<"count-store">
   return { subject: ["store", said.id], summary: `${before.name} counted: ${String(said.onHand)} on the shelf, ${String(before.onHand)} in the books` };
 }
 
+export async function changeStore(work: Work, said: CommandPayload<"change-store">): Promise<Done> {
+  const found = await work.find("store", said.id);
+  if (!found) return missing("store", ["id"], said.id);
+  await work.update("store", said.id, { holdsMasking: said.holdsMasking }, said.version);
+  return { subject: ["store", said.id], summary: `${found.name} ${said.holdsMasking ? "holds masking fluid" : "lets go of masking fluid"}` };
+}
+
 export async function buyStore(work: Work, said: CommandPayload<"buy-store">): Promise<Done> {
   const name = await takeFromStore(work, said.id, -said.quantity, "bought", ["id"]);
   return { subject: ["store", said.id], summary: `${String(said.quantity)} × ${name} bought` };

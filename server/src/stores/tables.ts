@@ -16,6 +16,8 @@ export const store = pgTable(
     pack: integer("pack").notNull(),
     packCostMinor: integer("pack_cost_minor").notNull(),
     leadDays: integer("lead_days").notNull(),
+    /** A paper known to hold masking fluid. */
+    holdsMasking: boolean("holds_masking").notNull().default(false),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

@@ -24,6 +24,9 @@ export const design: DesignRead = {
   paperId: "paper",
   cardStockId: null,
   guides: null,
+  archived: false,
+  traits: { light: null, highlight: null, looks: null, line: null, elements: null, recurring: null, suits: [], shows: [], ages: null },
+  words: { zones: [], front: null, inside: [] },
   stages: [stage("wash", 3, 20), stage("dots", 2, 0), stage("mount", 4, 20, "assemble")],
   colourways: [{ id: "blue", name: "blue", paints: [], pictureId: null }],
   stack: {
@@ -47,6 +50,7 @@ export const paper: StoreRead = {
   pack: 5,
   packCostMinor: 100,
   leadDays: 3,
+  holdsMasking: false,
 };
 export const line = (id: string, colourwayId: string, quantity: number, assembled = 0): NeedLineRead => ({
   id,

@@ -1,33 +1,40 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { DesignRead } from "@yule/contract";
-import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@yule/core";
-import { memo, useState } from "react";
+import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../app/api.ts";
-import { stackOf } from "../app/materials.ts";
-import { Picture } from "../app/Picture.tsx";
 import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
-import { useMeasure, spoken } from "../kit/measure.tsx";
+import { Fold } from "../kit/Fold.tsx";
 import { StateWord } from "../kit/states.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
-import { shortly } from "./sizes.ts";
-import { findingsOf, stagesOf } from "./route.ts";
-import { CardDrawing } from "./parts/CardDrawing.tsx";
-import { GuidesPanel } from "./parts/GuidesPanel.tsx";
+import { DesignPage } from "./DesignPage.tsx";
+import { wallOf, type Wall } from "./family.ts";
+import { FamilyWall } from "./parts/FamilyWall.tsx";
 import { NewDesign } from "./parts/NewDesign.tsx";
-import { RoutePanel } from "./parts/RoutePanel.tsx";
-import { StackForm } from "./parts/StackForm.tsx";
 
-/** Designs: the families on the wall, and one card worked out from envelope to panel with its route. */
+/** Designs: the families on the wall, or one card worked out from envelope to panel with its route. */
 export default function DesignsView() {
   const outlook = useView();
-  const { designs } = outlook;
+  const { data } = useDesignsQuery();
   const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState(false);
-  const design = designs.find((each) => each.id === params.get("design")) ?? designs[0];
-  const dialog = adding && <NewDesign onClose={() => setAdding(false)} onMade={(id) => (setParams({ design: id }), window.scrollTo({ top: 0 }))} />;
-  if (!design)
+  const wall = useMemo(() => (data ? wallOf(data, outlook) : null), [data, outlook]);
+  if (!data || !wall) return null;
+  const choose = (id: string): void => {
+    setParams({ design: id });
+    // What is said of it stands at the head of the page.
+    window.scrollTo({ top: 0 });
+  };
+  const dialog = adding && <NewDesign onClose={() => setAdding(false)} onMade={choose} />;
+  const design = data.designs.find((each) => each.id === params.get("design"));
+  if (design)
+    return (
+      <>
+        <DesignPage design={design} wall={wall} outlook={outlook} />
+        {dialog}
+      </>
+    );
+  if (data.designs.length === 0)
     return (
       <>
         <Verdict>No design yet. The first one shows here how its base is cut and scored, whether it fits its envelope, and what is wrong with its route.</Verdict>
@@ -37,165 +44,92 @@ export default function DesignsView() {
     );
   return (
     <>
-      <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} />
-      <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
-        <Box flex="1" minWidth={0}>
-          <CardAndSizes key={design.id} design={design} stores={outlook.stores} />
-          <GuidesPanel key={`guides ${design.id}`} design={design} />
-        </Box>
-        <Box width={{ base: "100%", xl: "440px" }} flex="none">
-          <RoutePanel key={design.id} design={design} outlook={outlook} />
-        </Box>
-      </Flex>
-      <Wall chosen={design.id} rulesOff={outlook.shop.rulesOff} onChoose={(id) => setParams({ design: id })} />
-      <Button marginTop="20px" variant="outline" onClick={() => setAdding(true)}>
+      <WallVerdict wall={wall} />
+      <Button marginBottom="22px" onClick={() => setAdding(true)}>
         New design from a template
       </Button>
+      {wall.families.map((family) => (
+        <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} onChoose={choose} />
+      ))}
+      <Gaps wall={wall} outlook={outlook} />
+      {wall.archived.length > 0 && (
+        <Fold title={`${String(wall.archived.length)} put away`}>
+          {wall.archived.map((each) => (
+            <Button key={each.id} variant="ghost" onClick={() => choose(each.id)}>
+              {each.name}
+            </Button>
+          ))}
+        </Fold>
+      )}
       {dialog}
     </>
   );
 }
 
-/** The drawing shows what is being tried, before it is kept. */
-function CardAndSizes({ design, stores }: { design: DesignRead; stores: Outlook["stores"] }) {
-  const [draft, setDraft] = useState<Stack | null>(null);
-  const stack = draft ?? stackOf(design);
-  return (
-    <>
-      <CardDrawing design={{ ...design, stack }} />
-      <StackForm design={design} stack={stack} stores={stores} onDraft={setDraft} />
-    </>
-  );
-}
+const count = (number: number, one: string, many = `${one}s`): string => `${String(number)} ${number === 1 ? one : many}`;
+const listed = (words: readonly string[]): string => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1) ?? ""}`);
 
-function DesignVerdict({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
-  const { say, size } = useMeasure();
-  const geometry = stackGeometry(stackOf(design));
-  const [fault] = [...geometry.faults, ...geometry.warnings];
-  const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
-  const findings = findingsOf(stagesOf(design), rulesOff);
-  const [worst] = findings;
-  const hands = design.stages.reduce((sum, stage) => sum + stage.hands, 0);
-  const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);
+/** Which family holds together, which does not, and what nothing on the wall serves. */
+function WallVerdict({ wall: { families, gaps } }: { wall: Wall }) {
+  const hung = families.filter((family) => family.designs.length > 0);
+  const broken = hung.filter((family) => family.check.findings.length > 0);
+  const whole = hung.filter((family) => family.check.findings.length === 0);
+  const cards = (family: Wall["families"][number]): number => new Set(family.check.findings.map((finding) => finding.design)).size;
   return (
     <Verdict>
-      {design.name}: cut the base <Figure why={baseWhy(design, size)}>{size(geometry.base.width, geometry.base.height)}</Figure>
-      {geometry.score !== null &&
-        (geometry.pieces === 2 ? <> as two pieces, the back scored {say(geometry.score)} from its top</> : <> and score at {say(geometry.score)}</>)}.{" "}
-      {fault ? (
-        <Figure
-          tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
-          why={`${spoken(fault.given, say)}; better ${spoken(fault.allowed, say)}.`}
-        >
-          {shortly(fault)}
-        </Figure>
-      ) : uneven.length > 0 ? (
-        <Figure
-          tone="tight"
-          why={`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}
-        >
-          The {uneven[0]?.name} lies uneven
-        </Figure>
-      ) : (
-        <Figure
-          tone="safe"
-          why={
-            design.stack.envelope
-              ? "All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness."
-              : "All four borders of every layer are equal. It goes in no envelope."
-          }
-        >
-          Reveals are even{design.stack.envelope && " and it fits its envelope"}
-        </Figure>
-      )}
-      . One card takes{" "}
-      <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>
-        {printMinutes(minutes(hands))}
-      </Figure>{" "}
-      of hands.{" "}
-      {worst ? (
+      {whole.length > 0 && (
         <>
-          Its route breaks{" "}
-          <Figure tone={worst.rule.severity === "spoils" ? "cannot" : "tight"} why={`${worst.rule.says}. ${worst.rule.reason} The repair stands beside the route.`}>
-            {findings.length === 1 ? "one rule of the craft" : `${String(findings.length)} rules of the craft`}
-          </Figure>
-          .
+          <Figure
+            tone="safe"
+            why={`Nothing that was told of their cards contradicts: ${listed(whole.map((family) => family.series.name))}. What is not told is held against nobody.`}
+          >
+            {listed(whole.map((family) => family.series.name))}
+          </Figure>{" "}
+          {whole.length === 1 ? "holds" : "hold"} together.{" "}
+        </>
+      )}
+      {broken.map((family) => (
+        <span key={family.series.id}>
+          In {family.series.name}{" "}
+          <Figure
+            tone={family.check.findings[0]?.severity === "breaks" ? "cannot" : "tight"}
+            why={family.check.findings.map((finding) => `${family.designs.find((each) => each.id === finding.design)?.name ?? ""}: ${finding.says}.`).join(" ")}
+          >
+            {count(cards(family), "card")} {cards(family) === 1 ? "strays" : "stray"}
+          </Figure>{" "}
+          from the family.{" "}
+        </span>
+      ))}
+      {gaps.length > 0 ? (
+        <>
+          There is{" "}
+          <Figure tone="tight" why={gaps.map((gap) => `${gap.wanted.says}: ${gap.lacks}.`).join(" ")}>
+            no card yet
+          </Figure>{" "}
+          for {listed(gaps.slice(0, 2).map((gap) => gap.wanted.says))}
+          {gaps.length > 2 && `, and for ${count(gaps.length - 2, "more")}`.replace(/mores$/, "more")}.
         </>
       ) : (
-        "Its route is in order."
+        "Everybody that cards are wanted for is served."
       )}
     </Verdict>
   );
 }
 
-function baseWhy(design: DesignRead, size: (width: Length, height: Length) => string): string {
-  const { width, height, fold } = stackOf(design);
-  const { pieces } = stackGeometry(stackOf(design));
-  if (fold === "none") return `The card is ${size(width, height)} and folds nowhere.`;
-  if (pieces === 2) return `The front and the back are each ${size(width, height)}, cut side by side and joined above the score.`;
-  return `The card's face is ${size(width, height)} and it folds at the ${fold}, so the flat base is twice as ${fold === "top" || fold === "bottom" ? "high" : "wide"}.`;
-}
-
-/** Said beside a card whose route breaks a rule. */
-const RouteMark = memo(function RouteMark({ design, rulesOff }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"] }) {
-  const [worst] = findingsOf(stagesOf(design), rulesOff);
-  return worst ? <StateWord state={worst.rule.severity === "spoils" ? "cannot" : "tight"}>route</StateWord> : null;
-});
-
-function Wall({ chosen, rulesOff, onChoose }: { chosen: string; rulesOff: Outlook["shop"]["rulesOff"]; onChoose: (id: string) => void }) {
-  const { data } = useDesignsQuery();
-  const choose = (id: string): void => {
-    onChoose(id);
-    // What is said of it stands at the head of the page.
-    window.scrollTo({ top: 0 });
-  };
+function Gaps({ wall, outlook }: { wall: Wall; outlook: Outlook }) {
+  if (wall.gaps.length === 0) return null;
   return (
-    <Box marginTop="34px">
-      {data?.series.map((series) => (
-        <Box key={series.id} as="section" marginBottom="20px">
-          <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="10px">
-            {series.name}
-          </Heading>
-          <Flex gap="20px" wrap="wrap" align="flex-end">
-            {data.designs
-              .filter((design) => design.seriesId === series.id)
-              .map((design) => (
-                <button
-                  key={design.id}
-                  type="button"
-                  aria-pressed={design.id === chosen}
-                  onClick={() => choose(design.id)}
-                  style={{
-                    cursor: "pointer",
-                    textAlign: "left",
-                    font: "inherit",
-                    padding: 6,
-                    borderRadius: 10,
-                    outlineOffset: 3,
-                    border: `2px solid ${design.id === chosen ? "var(--chakra-colors-ink)" : "transparent"}`,
-                  }}
-                >
-                  <Flex gap="8px">
-                    {design.colourways.map((colourway) => (
-                      <Picture
-                        key={colourway.id}
-                        id={colourway.pictureId}
-                        alt={`${design.name}, ${colourway.name}`}
-                        width={`${String(Math.round(design.stack.width / 460))}px`}
-                        ratio={design.stack.height / design.stack.width}
-                      />
-                    ))}
-                  </Flex>
-                  <Flex align="center" gap="7px" marginTop="6px" maxWidth="260px">
-                    <Text fontWeight={600} overflowWrap="anywhere">
-                      {design.name}
-                    </Text>
-                    <RouteMark design={design} rulesOff={rulesOff} />
-                  </Flex>
-                </button>
-              ))}
-          </Flex>
-        </Box>
+    <Box as="section" aria-label="Gaps" marginBottom="24px" maxWidth="70em">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
+        Still without a card
+      </Heading>
+      {wall.gaps.map((gap) => (
+        <Text key={gap.wanted.says} borderTop="1px solid" borderColor="hairline" paddingY="6px" overflowWrap="anywhere">
+          <StateWord state="tight">
+            <b>{gap.wanted.says}</b>
+          </StateWord>
+          {gap.nearest ? `: nearest is ${outlook.designs.find((each) => each.id === gap.nearest)?.name ?? ""}, but ${gap.lacks}.` : `: ${gap.lacks}.`}
+        </Text>
       ))}
     </Box>
   );

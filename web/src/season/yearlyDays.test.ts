@@ -16,7 +16,7 @@ test("whole days that come back every year are birthdays, weddings are anniversa
   );
   expect(read.faults).toEqual([]);
   expect(read.days).toMatchObject([
-    { title: "Ida's birthday", kind: "birthday", month: 2, date: 29 },
+    { title: "Ida's birthday", kind: "birthday", since: 1984, month: 2, date: 29 },
     { title: "Wedding of Bo and Ann", kind: "anniversary", month: 6, date: 18 },
   ]);
 });

@@ -34,6 +34,7 @@ export function yearlyDaysIn(text: string, kept: readonly Pick<OwnOccasionRead, 
       id: v7(),
       title: title === "" ? "Birthday" : title,
       kind: ANNIVERSARY.test(title) ? "anniversary" : "birthday",
+      since: event.startDate.year,
       month: event.startDate.month,
       date: event.startDate.day,
     };

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOwnOccasion, faultLine, faultsOf, ownOccasionKinds, type CommandInput } from "@yule/contract";
-import { comingOccasions, day, daysBetween, printDay, type Day } from "@yule/core";
+import { comingOccasions, day, daysBetween, printDay, type Day, yearOf } from "@yule/core";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { useHolidaysQuery, useSeasonQuery } from "../../app/api.ts";
@@ -108,6 +108,8 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
       title: form.title,
       kind: form.kind,
       year: form.yearly ? null : Number(year),
+      // A day of an earlier year that comes back says how old somebody is by now.
+      since: form.yearly && Number(year) < yearOf(outlook.today) ? Number(year) : null,
       month: Number(month),
       date: Number(date),
       householdId: form.household === "" ? null : form.household,
@@ -139,7 +141,7 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
           </FormField>
         </Box>
         <Box width="160px">
-          <FormField label="Day">
+          <FormField label="Day, with the year of birth">
             <TextInput type="date" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
           </FormField>
         </Box>

@@ -1,0 +1,272 @@
+import { majority, type FamilyRule, type Member } from "./model.ts";
+import { nearestOf, paletteDistance, warmth } from "./palette.ts";
+
+const plain = (text: number): string => String(Math.round(text * 100) / 100);
+const other = (side: string): string => (side === "left" ? "right" : "left");
+const coloursOf = (member: Member): readonly string[] => member.colourways.flatMap((each) => each.colours);
+
+/** Beyond this CIEDE2000 a colour is a stranger: ten times what is seen side by side. */
+const STRANGER = 24;
+/** Share of a palette that may lie on the other side of warm and cool. */
+const OTHER_SIDE = -0.2;
+const THICKER = 1.5;
+const MARGIN_SLACK_MM = 3;
+
+/** Says of each card that differs from most that it does, and what it should be. */
+function alike<Value extends string | number | boolean>(
+  of: (member: Member) => Value | null,
+  words: { tie: (value: Value) => string; says: (value: Value, most: Value) => string; mend: (most: Value) => string; severity: "breaks" | "strays" },
+): FamilyRule["judge"] {
+  return (family) => {
+    const most = majority(family, of);
+    if (!most) return { tie: null, findings: [] };
+    return {
+      tie: words.tie(most.value),
+      findings: most.others.map((member) => ({
+        severity: words.severity,
+        design: member.id,
+        colourway: null,
+        says: words.says(of(member) ?? most.value, most.value),
+        mend: words.mend(most.value),
+      })),
+    };
+  };
+}
+
+const paletteTogether: FamilyRule = {
+  id: "palette-apart",
+  says: "A card shares its colours with the others",
+  judge: (family) => {
+    if (family.length < 2) return { tie: null, findings: [] };
+    const findings = family.flatMap((member) => {
+      const others = family.filter((each) => each !== member).flatMap(coloursOf);
+      return member.colourways.flatMap((colourway) => {
+        // Several colourways of one design lend each other nothing: each must stand beside the other cards.
+        const far = colourway.colours
+          .map((colour) => ({ colour, near: nearestOf(colour, others) }))
+          .filter(({ near }) => near !== null && near.distance > STRANGER)
+          .sort((a, b) => (b.near?.distance ?? 0) - (a.near?.distance ?? 0))[0];
+        if (!far?.near) return [];
+        const isLost = paletteDistance(colourway.colours, others) > STRANGER;
+        return [
+          {
+            severity: isLost ? ("breaks" as const) : ("strays" as const),
+            design: member.id,
+            colourway: colourway.id,
+            says: `${far.colour} is in no other card: the nearest colour of the series lies ${plain(Math.round(far.near.distance))} away, where ${String(STRANGER)} is a stranger`,
+            mend: `take ${far.near.colour}, which the others have, or bring ${far.colour} into a second card`,
+          },
+        ];
+      });
+    });
+    return { tie: findings.length === 0 ? "every colour is met again in another card" : null, findings };
+  },
+};
+
+const paletteSide: FamilyRule = {
+  id: "palette-side",
+  says: "A card is as warm or as cool as its series",
+  judge: (family, ties) => {
+    if (ties.palette === "mixed") return { tie: null, findings: [] };
+    const sign = ties.palette === "warm" ? 1 : -1;
+    const findings = family.flatMap((member) =>
+      member.colourways.flatMap((colourway) => {
+        const found = warmth(colourway.colours);
+        if (found === null || found * sign >= OTHER_SIDE) return [];
+        return [
+          {
+            severity: "strays" as const,
+            design: member.id,
+            colourway: colourway.id,
+            says: `its colours are ${sign > 0 ? "cool" : "warm"} where the series is ${ties.palette}`,
+            mend: `let a ${ties.palette} colour of the series take the largest area`,
+          },
+        ];
+      }),
+    );
+    return { tie: findings.length === 0 ? `a ${ties.palette} palette` : null, findings };
+  },
+};
+
+const light: FamilyRule = {
+  id: "light",
+  says: "The light comes from one side on all cards",
+  judge: alike((member) => member.light, {
+    severity: "breaks",
+    tie: (side) => `light from the ${side}`,
+    says: (side, most) => `its light comes from the ${side}, on the others from the ${most}`,
+    mend: (most) => `paint its shadows on the ${other(most)}, or turn the drawing over before it is traced`,
+  }),
+};
+
+const highlight: FamilyRule = {
+  id: "highlight",
+  says: "Highlights lie on the side of the light",
+  judge: (family) => ({
+    tie: null,
+    findings: family
+      .filter((member) => member.light !== null && member.highlight !== null && member.light !== member.highlight)
+      .map((member) => ({
+        severity: "breaks",
+        design: member.id,
+        colourway: null,
+        says: `its highlights lie on the ${member.highlight ?? ""}, away from its light on the ${member.light ?? ""}`,
+        mend: `leave or lift the lights on the ${member.light ?? ""}`,
+      })),
+  }),
+};
+
+const line: FamilyRule = {
+  id: "line",
+  says: "Outlines are of one weight",
+  judge: (family) => {
+    const told = family.filter((member) => member.line !== null);
+    if (told.length < 3) return { tie: null, findings: [] };
+    const sorted = told.map((member) => member.line ?? 0).sort((a, b) => a - b);
+    const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
+    const off = told.filter((member) => Math.max(member.line ?? 0, middle) > THICKER * Math.max(0.01, Math.min(member.line ?? 0, middle)));
+    return {
+      tie: `lines of ${plain(middle)} mm`,
+      findings: off.map((member) => ({
+        severity: "strays",
+        design: member.id,
+        colourway: null,
+        says: `its line is ${plain(member.line ?? 0)} mm, on most others ${plain(middle)} mm`,
+        mend: middle === 0 ? "leave the outline out" : `draw it with the ${plain(middle)} mm pen`,
+      })),
+    };
+  },
+};
+
+const alternating: FamilyRule = {
+  id: "alternating",
+  says: "Cards look one way and the other in turn",
+  judge: (family, ties) => {
+    if (!ties.alternate) return { tie: null, findings: [] };
+    const looking = family.filter((member) => member.looks === "left" || member.looks === "right");
+    // Each card is held against the one before it as the wall then hangs.
+    let last: string | null = null;
+    const findings = looking.flatMap((member) => {
+      const isSame = member.looks === last;
+      last = isSame ? other(member.looks ?? "left") : member.looks;
+      return isSame
+        ? [
+            {
+              severity: "strays" as const,
+              design: member.id,
+              colourway: null,
+              says: `it looks ${member.looks ?? ""} like the card before it`,
+              mend: `turn its drawing over before it is traced, so that it looks ${other(member.looks ?? "left")}`,
+            },
+          ]
+        : [];
+    });
+    return { tie: findings.length === 0 && looking.length > 1 ? "they look one way and the other in turn" : null, findings };
+  },
+};
+
+const odd: FamilyRule = {
+  id: "odd",
+  says: "There is an odd number of what is shown",
+  judge: (family) => ({
+    tie: null,
+    findings: family
+      .filter((member) => member.elements !== null && member.elements > 0 && member.elements % 2 === 0)
+      .map((member) => ({
+        severity: "strays",
+        design: member.id,
+        colourway: null,
+        says: `it shows ${String(member.elements)}, an even number, which the eye pairs off`,
+        mend: `show ${String((member.elements ?? 0) + 1)}, or ${String((member.elements ?? 0) - 1)}`,
+      })),
+  }),
+};
+
+const lettering: FamilyRule = {
+  id: "lettering",
+  says: "Words are of one lettering",
+  judge: alike((member) => member.lettering, {
+    severity: "breaks",
+    tie: (style) => `words ${style}`,
+    says: (style, most) => `its words are ${style}, on the others ${most}`,
+    mend: (most) => `have its words ${most} too`,
+  }),
+};
+
+const border: FamilyRule = {
+  id: "border",
+  says: "Panels have one kind of border",
+  judge: alike((member) => member.border, {
+    severity: "strays",
+    tie: (kind) => (kind === "none" ? "painted to the edge" : `a ${kind} border`),
+    says: (kind, most) => `it has ${kind === "none" ? "no border" : `a ${kind} border`}, the others ${most === "none" ? "none" : `a ${most} one`}`,
+    mend: (most) => (most === "none" ? "paint it to the edge" : `give it a ${most} border`),
+  }),
+};
+
+const margin: FamilyRule = {
+  id: "margin",
+  says: "Borders around the panel are about as wide",
+  judge: (family) => {
+    const told = family.filter((member) => member.margin !== null);
+    if (told.length < 3) return { tie: null, findings: [] };
+    const sorted = told.map((member) => member.margin ?? 0).sort((a, b) => a - b);
+    const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
+    return {
+      tie: `about ${plain(middle)} mm around the panel`,
+      findings: told
+        .filter((member) => Math.abs((member.margin ?? 0) - middle) > MARGIN_SLACK_MM)
+        .map((member) => ({
+          severity: "strays",
+          design: member.id,
+          colourway: null,
+          says: `its panel has ${plain(member.margin ?? 0)} mm around it, the others about ${plain(middle)} mm`,
+          mend: `cut the panel so that ${plain(middle)} mm stay`,
+        })),
+    };
+  },
+};
+
+const recurring: FamilyRule = {
+  id: "recurring",
+  says: "The element that recurs is on every card",
+  judge: (family, ties) => {
+    if (ties.recurring === "") return { tie: null, findings: [] };
+    const lacking = family.filter((member) => member.recurring === false);
+    return {
+      tie: family.some((member) => member.recurring) ? `${ties.recurring} on ${lacking.length === 0 ? "every card" : "most cards"}` : null,
+      findings: lacking.map((member) => ({ severity: "breaks", design: member.id, colourway: null, says: `${ties.recurring} is missing`, mend: `find it a place, however small` })),
+    };
+  },
+};
+
+const varied: FamilyRule = {
+  id: "varied",
+  says: "Something varies from card to card",
+  judge: (family) => {
+    if (family.length < 3) return { tie: null, findings: [] };
+    const kinds: readonly ((member: Member) => string | number | null)[] = [
+      (member: Member) => member.looks,
+      (member: Member) => (member.size ? `${plain(member.size.width)} ${plain(member.size.height)}` : null),
+      (member: Member) => member.elements,
+    ];
+    // Told of all, and the same on all, in every way: then nothing varies.
+    const same = kinds.every((of) => family.every((member) => of(member) !== null) && new Set(family.map(of)).size === 1);
+    const [last] = family.slice(-1);
+    if (!same || !last) return { tie: null, findings: [] };
+    return {
+      tie: null,
+      findings: [
+        {
+          severity: "strays",
+          design: last.id,
+          colourway: null,
+          says: "all cards have one size, one direction and one count",
+          mend: "turn one over, or show three where the others show one",
+        },
+      ],
+    };
+  },
+};
+
+export const FAMILY_RULES: readonly FamilyRule[] = [paletteTogether, paletteSide, light, highlight, line, alternating, odd, lettering, border, margin, recurring, varied];
