@@ -3,6 +3,7 @@ import { addDays, dayAt, inches, momentAt, weekdayOf, type Day } from "@yule/cor
 import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
+import { footZone, SENTIMENTS } from "./words.ts";
 
 /** Everything a demo load sends, in order; pictures first. */
 export interface Demo {
@@ -37,6 +38,7 @@ export function demoCommands(now: Date): Demo {
   for (const { command } of designs) say("add-design", command);
   const boat = designs.find((each) => each.motif === "paperBoat");
   if (boat) say("change-guides", { id: boat.command.id, version: 1, guides: { kind: "horizon", fromTop: inches(2.75) } });
+  words(say, designs);
   const households = demoHouseholds();
   for (const household of households) say("add-household", household);
   const child = households[3];
@@ -56,6 +58,30 @@ export function demoCommands(now: Date): Demo {
   openNeeds(shop);
   wetNow(shop);
   return { pictures, commands };
+}
+
+/** Words on the fronts that have them, and the same line inside all of those. */
+function words(say: DemoShop["say"], designs: readonly DemoDesign[]): void {
+  for (const each of Object.values(SENTIMENTS)) say("add-sentiment", each);
+  const fronts: Partial<Record<DesignName, keyof typeof SENTIMENTS>> = {
+    tidePool: "yule",
+    paperBoat: "thanks",
+    nightTrain: "year",
+    moth: "thanks",
+    kite: "child",
+    quince: "thanks",
+  };
+  for (const { command, motif } of designs) {
+    const front = fronts[motif];
+    const panel = command.stack.layers.at(-1);
+    if (!front || !panel) continue;
+    const zone = footZone(panel);
+    say("change-words", {
+      id: command.id,
+      version: motif === "paperBoat" ? 2 : 1,
+      words: { zones: [zone], front: { sentimentId: SENTIMENTS[front].id, zoneId: zone.id }, inside: motif === "tidePool" ? [SENTIMENTS.inside.id] : [] },
+    });
+  }
 }
 
 interface DemoShop {

@@ -18,7 +18,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family"])("%s prints the JSON Schema of its input", (name) => {
+test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words"])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
 
@@ -163,6 +163,29 @@ test("a family tells what ties it, which card breaks it, how far palettes lie ap
   });
   expect(await answer("family", { designs: [card("a", { colourways: [{ id: "x", colours: ["mauvish"] }] })] })).toEqual([
     'designs[0].colourways[0].colours[0]: given "mauvish", allowed a colour such as #3a5f8c',
+  ]);
+});
+
+test("words are fitted into the free places of a panel, the largest first; too long for any they are bad input, by how much", async () => {
+  const zones = [
+    { id: "foot", width: 60, height: 8 },
+    { id: "sky", y: 10, width: 60, height: 40 },
+  ];
+  expect(await answer("fit-words", { words: { text: "Thank you kindly" }, zones })).toMatchObject({
+    places: [
+      { zone: "sky", fits: true, lines: [{ text: "Thank" }, { text: "you kindly" }] },
+      { zone: "foot", fits: true, lines: [{ text: "Thank you kindly" }] },
+    ],
+  });
+  expect(await answer("fit-words", { words: { text: "Congratulations" }, zones: [{ id: "foot", width: 12, height: 20 }] })).toEqual([
+    expect.stringMatching(/^words\.text: given "Congratulations", [\d.]+ mm too wide for foot at small letters of 1\.8 mm, allowed words that fit one of the places/),
+  ]);
+  expect(await answer("fit-words", { words: { text: "Fair winds", means: "stamp" }, zones })).toEqual([
+    "words.width: given nothing, allowed the width of the stamp",
+    "words.height: given nothing, allowed the height of the stamp",
+  ]);
+  expect(await answer("fit-words", { words: { text: "Hello" }, zones: [{ id: "a", width: 20, height: 30, curve: 11 }] })).toEqual([
+    "zones[0].curve: given 11, allowed at most half the width, which is half a circle",
   ]);
 });
 

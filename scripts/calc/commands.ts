@@ -2,6 +2,9 @@ import {
   familyIn,
   familyOut,
   faultsOf,
+  fitOutOf,
+  fitWordsIn,
+  fitWordsOut,
   guidesIn,
   guidesOut,
   guidesOutOf,
@@ -43,6 +46,7 @@ import {
   lengthOfUnits,
   mm,
   checkFamily,
+  fitWords,
   gapsIn,
   stackGeometry,
   toMm,
@@ -85,6 +89,8 @@ export const limitsOf =
   (seed) =>
     limitsFor(seconds * 0.85, now, seed);
 
+const mmText = (length: number): string => `${String(Math.round(length * 10) / 10)} mm`;
+
 /** Lengths in words as millimetres: that is what the command line speaks. */
 const millimetresIn = (text: string): string => text.replace(/#(-?\d+)/g, (_, units: string) => `${String(toMm(lengthOfUnits(Number(units))))} mm`);
 const inMillimetres = (fault: Fault): Fault => ({ ...fault, given: millimetresIn(fault.given), allowed: millimetresIn(fault.allowed) });
@@ -117,6 +123,21 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     const check = checkFamily(members, input);
     return succeed({ ties: [...check.ties], findings: [...check.findings], distances: [...check.distances], gaps });
   }),
+  "fit-words": command(fitWordsIn, fitWordsOut, ({ words, zones, ...limits }) => {
+    const places = fitWords(words, zones, limits);
+    const [best] = places;
+    if (best && !best.fits) {
+      const { width, height } = best.over;
+      const over = [...(width > 0 ? [`${mmText(width)} too wide`] : []), ...(height > 0 ? [`${mmText(height)} too high`] : [])].join(" and ");
+      return fail({
+        code: "words-too-long",
+        path: ["words", "text"],
+        given: `${JSON.stringify(words.text)}, ${over} for ${best.zone} at ${words.means === "hand" ? `small letters of ${mmText(limits.leastXHeight)}` : "its own size"}`,
+        allowed: "words that fit one of the places, in shorter lines or a larger place",
+      });
+    }
+    return succeed({ places: places.map(fitOutOf) });
+  }),
   "route-check": command(routeCheckIn, routeCheckOut, (input) => {
     const route = input.stages.map(routeStageOf);
     const ground = { holdsMasking: input.holdsMasking };
@@ -125,7 +146,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       return fail({ code: "unknown-rule", path: ["off", unknown], given: input.off[unknown] ?? "", allowed: `one of ${ROUTE_RULES.map((rule) => rule.id).join(", ")}` });
     const off = new Set(input.off);
     let made = 0;
-    const findings = checkRoute(route, ground, off).map(({ rule, stages, repair }) => ({
+    const findings = checkRoute(route, ground, off).map(({ rule, stages, repair, circle }) => ({
       rule: rule.id,
       severity: rule.severity,
       says: rule.says,
@@ -133,6 +154,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       school: rule.school,
       stages: [...stages],
       repair,
+      circle: circle.map((each) => each.id),
     }));
     return succeed({ findings, mended: mendRoute(route, ground, () => `new-${String((made += 1))}`, off) });
   }),

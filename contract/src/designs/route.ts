@@ -42,6 +42,7 @@ export const routeCheckOut = z.object({
       school: z.string().nullable(),
       stages: z.array(z.string()),
       repair: repair.nullable(),
+      circle: z.array(z.string()).describe("rules that the repair it asks for would break"),
     }),
   ),
   mended: z.array(z.object({ id: z.string(), technique: z.string().nullable(), name: z.string(), dry: z.number(), within: z.number().nullable() })),

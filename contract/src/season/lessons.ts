@@ -5,6 +5,10 @@ import { id, version } from "../common/envelope.ts";
 export const lessonMoments = ["planning", "splitting", "painting", "finishing", "sending"] as const;
 export type LessonMoment = (typeof lessonMoments)[number];
 
+/** What a lesson asks for: do it so again, do it otherwise, or never again. */
+export const lessonKinds = ["keep", "change", "never"] as const;
+export type LessonKind = (typeof lessonKinds)[number];
+
 /** What was learned the hard way, to be said again at the moment it matters. About a design, an occasion, or everything. */
 export const noteLesson = z.strictObject({
   id,
@@ -12,6 +16,8 @@ export const noteLesson = z.strictObject({
   moment: z.enum(lessonMoments),
   designId: id.nullable().default(null),
   occasion: z.string().max(40).nullable().default(null),
+  stageId: id.nullable().default(null).describe("the stage of the design's route that it concerns"),
+  kind: z.enum(lessonKinds).default("keep"),
 });
 export const removeLesson = z.strictObject({ id, version });
 
@@ -22,6 +28,8 @@ export interface LessonRead {
   readonly moment: LessonMoment;
   readonly designId: string | null;
   readonly occasion: string | null;
+  readonly stageId: string | null;
+  readonly kind: LessonKind;
   /** The day it was noted. */
   readonly notedOn: string;
 }

@@ -1,6 +1,7 @@
 import type { DesignsRead, DispatchRead, StoresRead } from "@yule/contract";
 import { inches, mm } from "@yule/core";
 import { v7 } from "uuid";
+import { pictureHeader } from "../shop/pictures.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
@@ -116,6 +117,12 @@ test("a household says what its cards must not show, and a paper that holds mask
 });
 
 describe("pictures", () => {
+  test("the scanner stand-in lays a picture down, and says that it is simulated", async () => {
+    const answer = await fetch(`${shop.base}/scan`);
+    expect(answer.headers.get("x-simulated")).toBe("true");
+    expect(pictureHeader(Buffer.from(await answer.arrayBuffer()))).toEqual({ mediaType: "image/png", width: 900, height: 700 });
+  });
+
   // The smallest PNG there is: one pixel.
   const pixel = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64");
   const put = (path: string, body: Buffer) => fetch(`${shop.base}/pictures/${path}`, { method: "PUT", headers: { "content-type": "image/png" }, body: new Uint8Array(body) });

@@ -138,6 +138,12 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
     ctx.type = found.mediaType;
     ctx.body = found.bytes;
   });
+  router.get("/scan", async (ctx) => {
+    ctx.set("cache-control", "no-store");
+    ctx.set("x-simulated", String(outside.scanner.simulated));
+    ctx.type = "image/png";
+    ctx.body = await outside.scanner.scan();
+  });
   // For the maker herself, as a file; the address with a secret is for other programs.
   router.get("/season.ics", async (ctx) => {
     ctx.type = "text/calendar; charset=utf-8";

@@ -1,3 +1,4 @@
+import { lessonKinds } from "@yule/contract";
 import { sql } from "drizzle-orm";
 import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
@@ -141,6 +142,8 @@ export const lesson = pgTable(
     moment: text("moment", { enum: ["planning", "splitting", "painting", "finishing", "sending"] }).notNull(),
     designId: uuid("design_id"),
     occasion: text("occasion"),
+    stageId: uuid("stage_id"),
+    kind: text("kind", { enum: lessonKinds }).notNull().default("keep"),
     notedOn: date("noted_on", { mode: "string" }).notNull(),
   },
   (table) => [

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { DesignRead } from "@yule/contract";
+import type { DesignRead, SentimentRead } from "@yule/contract";
 import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@yule/core";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -9,16 +9,18 @@ import type { Outlook } from "../app/outlook.ts";
 import { useMeasure, spoken } from "../kit/measure.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
 import { shortly } from "./sizes.ts";
-import { findingsOf, stagesOf } from "./route.ts";
+import { findingsOf, holdsMaskingOf, stagesOf } from "./route.ts";
 import type { Wall } from "./family.ts";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { GuidesPanel } from "./parts/GuidesPanel.tsx";
 import { RoutePanel } from "./parts/RoutePanel.tsx";
 import { StackForm } from "./parts/StackForm.tsx";
+import { PicturePanel } from "./parts/PicturePanel.tsx";
+import { WordsPanel } from "./parts/WordsPanel.tsx";
 import { TraitsPanel } from "./parts/TraitsPanel.tsx";
 
 /** One design: its card worked out from envelope to panel, its route, and how it stands in its family. */
-export function DesignPage({ design, wall, outlook }: { design: DesignRead; wall: Wall; outlook: Outlook }) {
+export function DesignPage({ design, wall, sentiments, outlook }: { design: DesignRead; wall: Wall; sentiments: readonly SentimentRead[]; outlook: Outlook }) {
   const family = wall.families.find((each) => each.series.id === design.seriesId);
   const findings = family?.check.findings.filter((finding) => finding.design === design.id) ?? [];
   return (
@@ -26,12 +28,19 @@ export function DesignPage({ design, wall, outlook }: { design: DesignRead; wall
       <Link to="/designs" style={{ display: "inline-flex", minHeight: 44, alignItems: "center", textDecoration: "underline", textUnderlineOffset: 4 }}>
         The wall
       </Link>
-      <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} strays={findings.length > 0} />
+      <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} holdsMasking={holdsMaskingOf(design, outlook.stores)} strays={findings.length > 0} />
       {design.archived && <PutAway design={design} />}
       <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minWidth={0}>
-          <CardAndSizes key={design.id} design={design} stores={outlook.stores} />
+          <CardAndSizes
+            key={design.id}
+            design={design}
+            stores={outlook.stores}
+            inside={design.words.inside.map((id) => sentiments.find((each) => each.id === id)?.text ?? "").join("\n")}
+          />
           <GuidesPanel key={`guides ${design.id}`} design={design} />
+          <WordsPanel key={`words ${design.id}`} design={design} sentiments={sentiments} />
+          <PicturePanel key={`picture ${design.id}`} design={design} />
           <TraitsPanel key={`traits ${design.id}`} design={design} series={family?.series} findings={findings} />
           {!design.archived && <PutAway design={design} />}
         </Box>
@@ -61,23 +70,23 @@ function PutAway({ design }: { design: DesignRead }) {
 }
 
 /** The drawing shows what is being tried, before it is kept. */
-function CardAndSizes({ design, stores }: { design: DesignRead; stores: Outlook["stores"] }) {
+function CardAndSizes({ design, stores, inside }: { design: DesignRead; stores: Outlook["stores"]; inside: string }) {
   const [draft, setDraft] = useState<Stack | null>(null);
   const stack = draft ?? stackOf(design);
   return (
     <>
-      <CardDrawing design={{ ...design, stack }} />
+      <CardDrawing design={{ ...design, stack }} inside={inside} />
       <StackForm design={design} stack={stack} stores={stores} onDraft={setDraft} />
     </>
   );
 }
 
-function DesignVerdict({ design, rulesOff, strays }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"]; strays: boolean }) {
+function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"]; holdsMasking: boolean; strays: boolean }) {
   const { say, size } = useMeasure();
   const geometry = stackGeometry(stackOf(design));
   const [fault] = [...geometry.faults, ...geometry.warnings];
   const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
-  const findings = findingsOf(stagesOf(design), rulesOff);
+  const findings = findingsOf(stagesOf(design), rulesOff, holdsMasking);
   const [worst] = findings;
   const hands = design.stages.reduce((sum, stage) => sum + stage.hands, 0);
   const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);

@@ -30,7 +30,7 @@ export default function DesignsView() {
   if (design)
     return (
       <>
-        <DesignPage design={design} wall={wall} outlook={outlook} />
+        <DesignPage design={design} wall={wall} sentiments={data.sentiments} outlook={outlook} />
         {dialog}
       </>
     );
@@ -49,7 +49,7 @@ export default function DesignsView() {
         New design from a template
       </Button>
       {wall.families.map((family) => (
-        <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} onChoose={choose} />
+        <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} stores={outlook.stores} onChoose={choose} />
       ))}
       <Gaps wall={wall} outlook={outlook} />
       {wall.archived.length > 0 && (

@@ -1,4 +1,4 @@
-import { routeStageOf, type CommandInput, type DesignRead } from "@yule/contract";
+import { routeStageOf, type CommandInput, type DesignRead, type StoreRead } from "@yule/contract";
 import { checkRoute, repaired, techniqueOf, type Finding, type Repair } from "@yule/core";
 import { v7 } from "uuid";
 
@@ -10,8 +10,12 @@ export const stagesOf = (design: DesignRead): Stage[] => design.stages.map(({ po
 const routeOf = (stages: readonly Stage[]) => stages.map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }));
 
 /** What the route breaks, with the rules left out that the shop does otherwise. */
-export const findingsOf = (stages: readonly Stage[], off: readonly { readonly rule: string }[]): Finding[] =>
-  checkRoute(routeOf(stages), { holdsMasking: false }, new Set(off.map((each) => each.rule)));
+export const findingsOf = (stages: readonly Stage[], off: readonly { readonly rule: string }[], holdsMasking = false): Finding[] =>
+  checkRoute(routeOf(stages), { holdsMasking }, new Set(off.map((each) => each.rule)));
+
+/** Whether the paper of a design is known to hold masking fluid. */
+export const holdsMaskingOf = (design: Pick<DesignRead, "paperId">, stores: readonly Pick<StoreRead, "id" | "holdsMasking">[]): boolean =>
+  stores.find((store) => store.id === design.paperId)?.holdsMasking ?? false;
 
 /** A stage begun from the library. */
 export function newStage(id: string, technique: Parameters<typeof techniqueOf>[0]): Stage {

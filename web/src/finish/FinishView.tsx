@@ -6,6 +6,7 @@ import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
 import { Lessons } from "../app/Lessons.tsx";
+import { lazy, Suspense } from "react";
 import type { Outlook } from "../app/outlook.ts";
 import { Picture } from "../app/Picture.tsx";
 import { useView } from "../app/useOutlet.ts";
@@ -19,6 +20,8 @@ const GRADES: readonly { grade: Grade; word: string; mark: string }[] = [
   { grade: "stash", word: "stash", mark: "◇" },
   { grade: "scrap", word: "scrap", mark: "✕" },
 ];
+
+const NoteLesson = lazy(async () => ({ default: (await import("../app/NoteLesson.tsx")).NoteLesson }));
 
 /** Finish: which panels are good, whether they are enough, and the cards made of them. */
 export default function FinishView() {
@@ -44,6 +47,7 @@ export default function FinishView() {
       {view.batches.map((batch) => (
         <Inspect key={batch.id} view={view} batch={batch} />
       ))}
+      <AfterBatch view={view} />
       {begun.length > 1 && (
         <Flex align="center" gap="12px" marginTop="20px" maxWidth="420px">
           <Text flex="none">Inspect</Text>
@@ -56,6 +60,22 @@ export default function FinishView() {
         </Flex>
       )}
     </>
+  );
+}
+
+/** While it is fresh: asked once the panels of a batch are judged. */
+function AfterBatch({ view }: { view: NeedView }) {
+  const judged = view.batches.flatMap((batch) => batch.units).some((unit) => unit.grade !== null);
+  if (!judged) return null;
+  return (
+    <Box as="section" aria-label="What was learned" marginTop="24px" maxWidth="860px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
+        What of {view.design.name} is to be kept, changed, or never done again?
+      </Text>
+      <Suspense>
+        <NoteLesson design={view.design} isOpen />
+      </Suspense>
+    </Box>
   );
 }
 

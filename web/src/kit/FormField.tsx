@@ -45,7 +45,17 @@ export function Tick({ children, ...props }: ComponentProps<"input">) {
 }
 
 /** A file to choose, looking like any other button; the file itself is read by whoever asks. */
-export function FilePick({ children, accept, onPick }: { children: ReactNode; accept: string; onPick: (file: File) => void }) {
+export function FilePick({
+  children,
+  accept,
+  camera = false,
+  onPick,
+}: {
+  children: ReactNode;
+  accept: string;
+  /** Opens the camera where there is one. */ camera?: boolean;
+  onPick: (file: File) => void;
+}) {
   return (
     <chakra.label
       display="inline-flex"
@@ -64,6 +74,7 @@ export function FilePick({ children, accept, onPick }: { children: ReactNode; ac
       <input
         type="file"
         accept={accept}
+        {...(camera ? { capture: "environment" as const } : {})}
         style={{ position: "absolute", inset: 0, opacity: 0, cursor: "pointer", width: "100%" }}
         onChange={(change) => {
           const file = change.target.files?.[0];

@@ -41,7 +41,7 @@ export default function LogbookView() {
         )}
       </Verdict>
       <Box maxWidth="860px" marginBottom="10px">
-        <NoteLesson designId={null} designName={null} />
+        <NoteLesson design={null} />
       </Box>
       <Flex maxWidth="420px" marginBottom="14px">
         <TextInput type="search" aria-label="Find in the logbook" placeholder="find a word" value={find} onChange={(change) => (setFind(change.target.value), setBefore(null))} />

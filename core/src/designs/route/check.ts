@@ -14,6 +14,8 @@ export interface Finding {
   readonly stages: readonly string[];
   /** Null where no single step mends it without spoiling something else. */
   readonly repair: Repair | null;
+  /** Where no repair helps: rules that the repair it asks for would break, so that the two go in a circle. */
+  readonly circle: readonly Pick<RouteRule, "id" | "says">[];
 }
 
 const WEIGHT: Readonly<Record<Severity, number>> = { spoils: 10_000, risks: 100, taste: 1 };
@@ -39,10 +41,17 @@ export function checkRoute(route: readonly RouteStage[], ground: RouteGround, of
             rules,
           ) < now,
       );
-      return { rule, stages, repair: helps ?? null };
+      const [asked] = repairs;
+      return { rule, stages, repair: helps ?? null, circle: helps || !asked ? [] : newlyBroken(route, asked, ground, rules) };
     }),
   );
   return findings.sort((a, b) => WEIGHT[b.rule.severity] - WEIGHT[a.rule.severity]);
+}
+
+/** Rules that hold now and would not after a repair. */
+function newlyBroken(route: readonly RouteStage[], repair: Repair, ground: RouteGround, rules: readonly RouteRule[]): Pick<RouteRule, "id" | "says">[] {
+  const after = repaired(route, repair, () => "new");
+  return rules.filter((rule) => rule.broken(after, ground).length > rule.broken(route, ground).length).map(({ id, says }) => ({ id, says }));
 }
 
 /** Repairs one after another until nothing can be mended by a single step. Ends, since each step lessens the harm. */

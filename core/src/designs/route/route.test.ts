@@ -164,3 +164,10 @@ test.each([
 ] as const)("a stage called %s is %s", (name, technique) => {
   expect(techniqueNamed(name)).toBe(technique);
 });
+
+test("rules that go in a circle are named: what one asks for, another forbids", () => {
+  const [finding] = checkRoute(route("metallic drop-in untape"), PLAIN).filter((each) => each.rule.id === "metallic-last");
+  expect(finding?.repair).toBeNull();
+  expect(finding?.circle.map((each) => each.id)).toEqual(["untape-dry"]);
+  expect(checkRoute(route("letter splatter"), PLAIN)[0]?.circle).toEqual([]);
+});

@@ -8,13 +8,24 @@ import { Choice, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import type { Family } from "../family.ts";
 import type { Outlook } from "../../app/outlook.ts";
+import { holdsMaskingOf } from "../route.ts";
 import { CardMini } from "./CardMini.tsx";
 import { RouteMark } from "./RouteMark.tsx";
 
 const stateOf = (finding: FamilyFinding) => (finding.severity === "breaks" ? ("cannot" as const) : ("tight" as const));
 
 /** One series on the wall: its cards side by side, what ties them, which breaks the family, and how it is mended. */
-export function FamilyWall({ family, rulesOff, onChoose }: { family: Family; rulesOff: Outlook["shop"]["rulesOff"]; onChoose: (id: string) => void }) {
+export function FamilyWall({
+  family,
+  rulesOff,
+  stores,
+  onChoose,
+}: {
+  family: Family;
+  rulesOff: Outlook["shop"]["rulesOff"];
+  stores: Outlook["stores"];
+  onChoose: (id: string) => void;
+}) {
   const { series, designs, check } = family;
   const worst = (id: string): FamilyFinding | undefined => check.findings.find((finding) => finding.design === id);
   return (
@@ -49,7 +60,7 @@ export function FamilyWall({ family, rulesOff, onChoose }: { family: Family; rul
                   {design.name}
                 </Text>
                 {finding && <StateWord state={stateOf(finding)}>family</StateWord>}
-                <RouteMark design={design} rulesOff={rulesOff} />
+                <RouteMark design={design} rulesOff={rulesOff} holdsMasking={holdsMaskingOf(design, stores)} />
               </Flex>
             </button>
           );

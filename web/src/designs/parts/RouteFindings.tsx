@@ -46,7 +46,11 @@ export function RouteFindings({
                 {repairWords(finding.repair, stages)}
               </Button>
             ) : (
-              <Text color="softInk">No single step mends it: change the route by hand.</Text>
+              <Text color="softInk">
+                {finding.circle.length > 0
+                  ? `No single step mends it: what it asks for goes in a circle with “${finding.circle.map((each) => each.says).join("”, “")}”. Leave one of these stages out, or change the route by hand.`
+                  : "No single step mends it: change the route by hand."}
+              </Text>
             )}
             <Button size="sm" variant="ghost" onClick={() => setSaying(saying === finding.rule.id ? null : finding.rule.id)}>
               We do it so

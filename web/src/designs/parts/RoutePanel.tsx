@@ -1,13 +1,17 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { DesignRead, Problem } from "@yule/contract";
+import { routeStageOf, type DesignRead, type Problem } from "@yule/contract";
+import { money, printMoney, schoolOf } from "@yule/core";
 import { useState } from "react";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Fold } from "../../kit/Fold.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
-import { findingsOf, mended, stagesOf, type Stage } from "../route.ts";
+import { NoteLesson } from "../../app/NoteLesson.tsx";
+import { Tick } from "../../kit/FormField.tsx";
+import { findingsOf, holdsMaskingOf, mended, stagesOf, type Stage } from "../route.ts";
 import { RouteEditor } from "./RouteEditor.tsx";
 import { RouteFindings } from "./RouteFindings.tsx";
+import { Schools } from "./Schools.tsx";
 import { RouteStrip } from "./RouteStrip.tsx";
 
 /** The route of a design: what it breaks, its stages, and changing it by hand. */
@@ -24,7 +28,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
   return (
     <Box as="section" aria-label="Route and its check">
       <RouteFindings
-        findings={findingsOf(stages, rulesOff)}
+        findings={findingsOf(stages, rulesOff, holdsMaskingOf(design, outlook.stores))}
         stages={stages}
         onMend={({ repair }) => {
           if (!repair) return;
@@ -34,7 +38,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
         }}
         onOff={(rule, note) => void give("set-shop", { rulesOff: [...rulesOff, { rule, note }] })}
       />
-      {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} />}
+      {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} lessons={outlook.lessons} />}
       {problem && <ProblemNote problem={problem} />}
       <Flex gap="10px" marginTop="12px" wrap="wrap">
         {draft ? (
@@ -50,8 +54,22 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
           </Button>
         )}
       </Flex>
+      {!draft && <Schools design={design} stores={outlook.stores} money={(minor) => printMoney(money(minor), outlook.shop.currency)} onTake={setDraft} />}
+      <PaperHolds design={design} stores={outlook.stores} />
+      <NoteLesson design={design} />
       {rulesOff.length > 0 && <RulesOff outlook={outlook} />}
     </Box>
+  );
+}
+
+/** Some papers hold masking fluid, and it tears their surface: then the route check warns. */
+function PaperHolds({ design, stores }: { design: DesignRead; stores: Outlook["stores"] }) {
+  const paper = stores.find((store) => store.id === design.paperId);
+  if (!paper || schoolOf(stagesOf(design).map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }))) !== "masking") return null;
+  return (
+    <Tick checked={paper.holdsMasking} onChange={(change) => void give("change-store", { id: paper.id, version: paper.version, holdsMasking: change.target.checked })}>
+      {paper.name} is known to hold masking fluid
+    </Tick>
   );
 }
 

@@ -1,10 +1,11 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import type { DesignRead } from "@yule/contract";
+import type { DesignRead, LessonRead } from "@yule/contract";
 import { minutes, printMinutes } from "@yule/core";
+import { LessonLine } from "../../app/Lessons.tsx";
 import { Caution } from "../../kit/states.tsx";
 
 /** The route: its stages in order with hands time, drying time and wet window, drawn by their length. */
-export function RouteStrip({ design }: { design: DesignRead }) {
+export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: readonly LessonRead[] }) {
   const longest = Math.max(1, ...design.stages.map((stage) => Math.min(60, stage.dry)));
   const cautions = design.stages.some((stage) => stage.kind === "mask");
   return (
@@ -49,6 +50,11 @@ export function RouteStrip({ design }: { design: DesignRead }) {
                 </Text>
               </Flex>
             )}
+            {lessons
+              .filter((lesson) => lesson.stageId === stage.id)
+              .map((lesson) => (
+                <LessonLine key={lesson.id} lesson={lesson} stage={null} />
+              ))}
           </Box>
         </Flex>
       ))}

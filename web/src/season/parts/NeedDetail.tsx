@@ -59,7 +59,7 @@ export function NeedDetail({
           <Terms view={view} outlook={outlook} />
           <Lessons outlook={outlook} moment="planning" designs={[view.design.id]} occasions={view.need.occasion ? [view.need.occasion] : []} />
           <Suspense fallback={null}>
-            <NoteLesson designId={view.design.id} designName={view.design.name} />
+            <NoteLesson design={view.design} />
           </Suspense>
         </Box>
       </Flex>

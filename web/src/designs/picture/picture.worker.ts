@@ -1,0 +1,117 @@
+import { expose, transfer } from "comlink";
+import { calmAreas, cornersOf, paletteOf, straighten, type CalmArea, type Corners, type PictureColour, type Pixels } from "@yule/core";
+
+/** Sides in pixels: on which corners are looked for, of the picture that is kept, and of the one on the wall. */
+const LOOKED_AT = 360;
+const KEPT = 1800;
+const SMALL = 420;
+/** The photo is read at this size at most before it is straightened: finer than what is kept. */
+const READ = 2600;
+
+const fit = (width: number, height: number, most: number): { width: number; height: number } => {
+  const scale = Math.min(1, most / Math.max(width, height));
+  return { width: Math.max(1, Math.round(width * scale)), height: Math.max(1, Math.round(height * scale)) };
+};
+
+async function decode(file: Blob, most: number): Promise<ImageBitmap> {
+  const whole = await createImageBitmap(file);
+  const size = fit(whole.width, whole.height, most);
+  if (size.width === whole.width) return whole;
+  const scaled = await createImageBitmap(whole, { resizeWidth: size.width, resizeHeight: size.height, resizeQuality: "medium" });
+  whole.close();
+  return scaled;
+}
+
+function pixelsOf(bitmap: ImageBitmap, width = bitmap.width, height = bitmap.height): Pixels {
+  const canvas = new OffscreenCanvas(width, height);
+  const context = canvas.getContext("2d", { willReadFrequently: true });
+  if (!context) throw new Error("no canvas in this browser");
+  context.drawImage(bitmap, 0, 0, width, height);
+  const { data } = context.getImageData(0, 0, width, height);
+  return { width, height, data };
+}
+
+async function encode({ width, height, data }: Pixels, most: number, quality: number): Promise<Blob> {
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext("2d")?.putImageData(new ImageData(new Uint8ClampedArray(data), width, height), 0, 0);
+  const size = fit(width, height, most);
+  if (size.width === width) return canvas.convertToBlob({ type: "image/jpeg", quality });
+  const smaller = new OffscreenCanvas(size.width, size.height);
+  smaller.getContext("2d")?.drawImage(canvas, 0, 0, size.width, size.height);
+  return smaller.convertToBlob({ type: "image/jpeg", quality });
+}
+
+export interface Looked {
+  /** The photo small enough to be shown. */
+  readonly preview: ImageBitmap;
+  readonly width: number;
+  readonly height: number;
+  /** In shares of the photo's width and height; the whole photo where no panel stands out. */
+  readonly corners: Corners;
+  readonly found: boolean;
+}
+
+export interface Cropped {
+  readonly kept: Blob;
+  readonly small: Blob;
+  readonly palette: readonly PictureColour[];
+}
+
+let held: { file: Blob; bitmap: ImageBitmap } | null = null;
+
+/** Pictures are read, straightened and measured beside the interface. */
+const desk = {
+  /** Opens a photo and looks for the panel on it. */
+  async look(file: Blob): Promise<Looked> {
+    held?.bitmap.close();
+    held = { file, bitmap: await decode(file, READ) };
+    const { bitmap } = held;
+    const size = fit(bitmap.width, bitmap.height, LOOKED_AT);
+    const found = cornersOf(pixelsOf(bitmap, size.width, size.height));
+    const corners = found ?? [
+      { x: 0, y: 0 },
+      { x: size.width, y: 0 },
+      { x: size.width, y: size.height },
+      { x: 0, y: size.height },
+    ];
+    const share = (corner: { x: number; y: number }) => ({ x: corner.x / size.width, y: corner.y / size.height });
+    const [tl, tr, br, bl] = corners;
+    const preview = await createImageBitmap(bitmap, { resizeWidth: fit(bitmap.width, bitmap.height, 900).width, resizeQuality: "medium" });
+    return transfer({ preview, width: bitmap.width, height: bitmap.height, corners: [share(tl), share(tr), share(br), share(bl)], found: found !== null }, [preview]);
+  },
+
+  /** The panel alone, seen from straight above, with its colours. @param ratio height by width of the panel */
+  async crop(corners: Corners, ratio: number): Promise<Cropped | null> {
+    if (!held) return null;
+    const photo = pixelsOf(held.bitmap);
+    const place = (corner: { x: number; y: number }) => ({ x: corner.x * photo.width, y: corner.y * photo.height });
+    const [tl, tr, br, bl] = corners;
+    const placed: Corners = [place(tl), place(tr), place(br), place(bl)];
+    const across = Math.max(Math.hypot(placed[1].x - placed[0].x, placed[1].y - placed[0].y), Math.hypot(placed[2].x - placed[3].x, placed[2].y - placed[3].y));
+    const size = fit(Math.round(across), Math.round(across * ratio), KEPT);
+    const straight = straighten(photo, placed, size.width, size.height);
+    if (!straight) return null;
+    const [kept, small] = await Promise.all([encode(straight, KEPT, 0.9), encode(straight, SMALL, 0.85)]);
+    return { kept, small, palette: paletteOf(straight) };
+  },
+
+  /** A photo too heavy to be kept as it is, as a JPEG that is not. */
+  async lighter(): Promise<Blob | null> {
+    return held && encode(pixelsOf(held.bitmap), READ, 0.9);
+  },
+
+  /** Calm areas of a picture that is kept already. */
+  async calm(file: Blob): Promise<readonly CalmArea[]> {
+    const bitmap = await decode(file, LOOKED_AT);
+    const { width, height, data } = pixelsOf(bitmap);
+    bitmap.close();
+    const light = new Uint8Array(width * height);
+    // Brightness as the eye weighs it (Rec. 709).
+    for (let pixel = 0; pixel < light.length; pixel += 1)
+      light[pixel] = 0.2126 * (data[pixel * 4] ?? 0) + 0.7152 * (data[pixel * 4 + 1] ?? 0) + 0.0722 * (data[pixel * 4 + 2] ?? 0);
+    return calmAreas(light, width, height);
+  },
+};
+export type PictureWorker = typeof desk;
+
+expose(desk);
