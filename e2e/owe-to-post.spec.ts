@@ -45,6 +45,7 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
   await page.getByRole("link", { name: "Inspect them in Finish" }).click();
   await page.getByRole("button", { name: /that are left are good/ }).click();
   await expect(verdict(page)).toContainText("that is enough");
+  await expect(page.getByRole("region", { name: "What was learned" })).toContainText(`What of ${design} is to be kept, changed, or never done again?`);
   await page.getByRole("button", { name: "Assemble 12 cards" }).click();
   await expect(page.getByText(/12 cards assembled for/)).toBeVisible();
 

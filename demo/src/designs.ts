@@ -61,7 +61,7 @@ export const STORES = {
 export const SERIES = {
   shore: { id: makeId(), name: "Low water", palette: "cool" },
   night: { id: makeId(), name: "Night post", palette: "mixed" },
-  wind: { id: makeId(), name: "Garden wind", palette: "warm", ties: { alternate: true } },
+  wind: { id: makeId(), name: "Garden wind", palette: "mixed", ties: { alternate: true } },
 } as const;
 
 const stage = (name: string, kind: Stage["kind"], hands: number, setup: number, dry: number, more: Partial<Stage> = {}): Stage => ({

@@ -9,7 +9,7 @@ export const tones = ["warm", "plain", "formal", "funny"] as const;
 const LONGEST_WORDS = 300;
 
 /** Words for a card, with what they are for and how they are put on. A stamp and a sticker have a size of their own. */
-export const sentimentSchema = z
+export const addSentiment = z
   .strictObject({
     id,
     text: z.string().trim().min(1).max(LONGEST_WORDS),
@@ -30,9 +30,8 @@ export const sentimentSchema = z
       if (told.means !== "hand" && told[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${told.means}` });
     }
   });
-export const addSentiment = sentimentSchema;
 export const removeSentiment = z.strictObject({ id, version });
-export type SentimentRead = z.output<typeof sentimentSchema> & { readonly version: number };
+export type SentimentRead = z.output<typeof addSentiment> & { readonly version: number };
 
 /** A place on the panel that words may lie on. A curve bows up by so much in its middle. */
 const zone = z

@@ -39,13 +39,13 @@ export function DesignPage({ design, wall, sentiments, outlook }: { design: Desi
             inside={design.words.inside.map((id) => sentiments.find((each) => each.id === id)?.text ?? "").join("\n")}
           />
           <GuidesPanel key={`guides ${design.id}`} design={design} />
-          <WordsPanel key={`words ${design.id}`} design={design} sentiments={sentiments} />
           <PicturePanel key={`picture ${design.id}`} design={design} />
           <TraitsPanel key={`traits ${design.id}`} design={design} series={family?.series} findings={findings} />
           {!design.archived && <PutAway design={design} />}
         </Box>
-        <Box width={{ base: "100%", xl: "440px" }} flex="none">
+        <Box width={{ base: "100%", xl: "470px" }} flex="none">
           <RoutePanel key={design.id} design={design} outlook={outlook} />
+          <WordsPanel key={`words ${design.id}`} design={design} sentiments={sentiments} />
         </Box>
       </Flex>
     </>
