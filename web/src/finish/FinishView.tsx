@@ -5,6 +5,7 @@ import { useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
+import { useDesignsQuery } from "../app/api.ts";
 import { Lessons } from "../app/Lessons.tsx";
 import { lazy, Suspense } from "react";
 import type { Outlook } from "../app/outlook.ts";
@@ -218,7 +219,19 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
             : `Takes ${uses.map((use) => `${String(use.quantity)} of ${outlook.stores.find((store) => store.id === use.storeId)?.name ?? ""}`).join(" and ")}. Inside words before gluing; glitter last.`}
         </Text>
       </Flex>
+      <InsideWords view={view} />
       {problem && <ProblemNote problem={problem} />}
     </Box>
+  );
+}
+
+/** Words inside get forgotten, so they are said before anything is glued. */
+function InsideWords({ view }: { view: NeedView }) {
+  const { data } = useDesignsQuery();
+  const words = view.design.words.inside.flatMap((id) => data?.sentiments.find((each) => each.id === id)?.text ?? []);
+  return words.length === 0 ? null : (
+    <Text marginTop="8px" fontWeight={600}>
+      Before assembly, inside each card: {words.map((each) => `“${each}”`).join(", ")}.
+    </Text>
   );
 }

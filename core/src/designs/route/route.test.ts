@@ -171,3 +171,12 @@ test("rules that go in a circle are named: what one asks for, another forbids", 
   expect(finding?.circle.map((each) => each.id)).toEqual(["untape-dry"]);
   expect(checkRoute(route("letter splatter"), PLAIN)[0]?.circle).toEqual([]);
 });
+
+test("every technique says what is put on and how wet; what leaves the panel wet is done with water or a wet medium", () => {
+  for (const each of TECHNIQUES) {
+    if (each.water !== "none") expect([each.id, each.wets]).toEqual([each.id, true]);
+    if (each.kind === "paint") expect([each.id, each.medium]).not.toEqual([each.id, ""]);
+  }
+  expect(techniqueOf("wash")).toMatchObject({ medium: "watercolour", water: "much" });
+  expect(techniqueOf("unmask")).toMatchObject({ medium: "", water: "none" });
+});

@@ -1,3 +1,6 @@
+/** How wet it is done. */
+export type Water = "none" | "little" | "much";
+
 /** What is done in a stage, as a painter would say it. The route check knows the order rules by these. */
 export interface Technique {
   readonly id: TechniqueId;
@@ -11,6 +14,9 @@ export interface Technique {
   readonly within: number | null;
   readonly portable: boolean;
   readonly tools: string;
+  /** What is put on: watercolour, ink, glue ...; empty where nothing is. */
+  readonly medium: string;
+  readonly water: Water;
   /** Leaves the panel wet. */
   readonly wets: boolean;
   /** How much goes wrong when it does: 0 hardly anything, 3 the panel is lost. */
@@ -80,6 +86,46 @@ const TABLE = {
   twine: ["Twine or ribbon", "assemble", 2, 2, 0, "twine, ribbon", SOFA],
 } as const satisfies Record<string, Row>;
 
+const OF_KIND: Readonly<Record<Technique["kind"], readonly [medium: string, water: Water]>> = {
+  prepare: ["", "none"],
+  draw: ["pencil", "none"],
+  mask: ["masking fluid", "none"],
+  paint: ["watercolour", "little"],
+  finish: ["", "none"],
+  assemble: ["glue", "none"],
+};
+/** What is put on and how wet, where a technique differs from its kind. */
+const MEDIA: Partial<Record<TechniqueId, readonly [medium: string, water: Water]>> = {
+  tape: ["artist's tape", "none"],
+  erase: ["", "none"],
+  ink: ["waterproof ink", "none"],
+  "running-ink": ["ink that runs", "none"],
+  stamp: ["stamping ink", "none"],
+  "re-stamp": ["stamping ink", "none"],
+  "film-mask": ["masking film", "none"],
+  unmask: ["", "none"],
+  wet: ["clean water", "much"],
+  wash: ["watercolour", "much"],
+  bloom: ["clean water", "little"],
+  lift: ["clean water", "little"],
+  splatter: ["watercolour", "much"],
+  dots: ["gouache or gel pen", "none"],
+  white: ["opaque white", "little"],
+  metallic: ["metallic paint", "little"],
+  fixative: ["fixative", "none"],
+  collage: ["paper and glue", "none"],
+  letter: ["ink or gouache", "none"],
+  "stamp-words": ["stamping ink", "none"],
+  "inside-words": ["ink", "none"],
+  print: ["printer's ink", "none"],
+  score: ["", "none"],
+  fold: ["", "none"],
+  mat: ["tape or glue", "none"],
+  mount: ["tape or glue", "none"],
+  glitter: ["glue, glitter", "none"],
+  gems: ["glue, gems", "none"],
+};
+
 /** The library: every technique with everyday times, to begin a stage from. */
 export const TECHNIQUES: readonly Technique[] = (Object.entries(TABLE) as [TechniqueId, Row][]).map(([id, [name, kind, hands, setup, dry, tools, more]]) => ({
   id,
@@ -91,6 +137,8 @@ export const TECHNIQUES: readonly Technique[] = (Object.entries(TABLE) as [Techn
   within: more?.within ?? null,
   portable: more?.portable ?? false,
   tools,
+  medium: (MEDIA[id] ?? OF_KIND[kind])[0],
+  water: (MEDIA[id] ?? OF_KIND[kind])[1],
   wets: more?.wets ?? false,
   risk: more?.risk ?? 0,
 }));

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { isTechnique, TECHNIQUES } from "@yule/core";
+import { isTechnique, TECHNIQUES, type Technique } from "@yule/core";
 import { v7 } from "uuid";
 import { Choice, TextInput } from "../../kit/FormField.tsx";
 import { newStage, type Stage } from "../route.ts";
@@ -60,7 +60,7 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
             aria-label="One more stage"
             value=""
             onChange={(change) => isTechnique(change.target.value) && onChange([...stages, newStage(v7(), change.target.value)])}
-            options={[{ value: "", label: "one more stage from the library …" }, ...TECHNIQUES.map((each) => ({ value: each.id, label: each.name }))]}
+            options={[{ value: "", label: "one more stage from the library …" }, ...TECHNIQUES.map((each) => ({ value: each.id, label: libraryWords(each) }))]}
           />
         </Box>
       )}
@@ -70,6 +70,18 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
     </Box>
   );
 }
+
+/** A technique with what is put on, how wet, and its everyday times: `Wash: watercolour, much water; 2 min a panel, dries 30 min`. */
+const libraryWords = ({ name, medium, water, hands, dry, within, portable }: Technique): string => {
+  const how = [medium, water === "none" ? "" : `${water} water`].filter((each) => each !== "").join(", ");
+  const times = [
+    hands > 0 ? `${String(hands)} min a panel` : "",
+    dry > 0 ? `dries ${dry >= 360 ? "overnight" : `${String(dry)} min`}` : "",
+    within === null ? "" : `within ${String(within)} min`,
+    portable ? "on the sofa" : "",
+  ];
+  return `${name}${how ? `: ${how}` : ""}; ${times.filter((each) => each !== "").join(", ")}`;
+};
 
 function Minutes({ label, value, onRead }: { label: string; value: number; onRead: (minutes: number) => void }) {
   return (

@@ -6,6 +6,7 @@ import { give } from "../../app/outbox.ts";
 import { Choice } from "../../kit/FormField.tsx";
 import { Fold } from "../../kit/Fold.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
+import { Caution } from "../../kit/states.tsx";
 import { spoken, useMeasure } from "../../kit/measure.tsx";
 import { saidOf, shortly, stepOf, withNewLayer } from "../sizes.ts";
 
@@ -164,6 +165,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
           )}
         </Flex>
       </Fold>
+      {(stack.outline !== "rectangle" || stack.hole) && <Caution>Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.</Caution>}
       {geometry.warnings.map((warning) => (
         <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
           {shortly(warning)}: {spoken(warning.given, say)}; better {spoken(warning.allowed, say)}.
