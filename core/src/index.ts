@@ -55,3 +55,4 @@ export { measureLine, signsMissing } from "./designs/words/lettering.ts";
 export { calmAreas, type CalmArea } from "./designs/words/calm.ts";
 export { cornersOf, straighten, type Corner, type Corners, type Pixels } from "./designs/picture/straighten.ts";
 export { paletteOf, type PictureColour } from "./designs/picture/extract.ts";
+export { MOST_PIXELS, pictureHead, type PictureHead } from "./designs/picture/header.ts";

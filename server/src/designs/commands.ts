@@ -7,7 +7,8 @@ import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
 import { picture } from "../shop/tables.ts";
-import { layer, stage } from "./tables.ts";
+import { layersOf } from "./layers.ts";
+import { stage } from "./tables.ts";
 
 export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {
   await work.insert("series", said);
@@ -39,10 +40,7 @@ export async function changeStack(work: Work, said: CommandPayload<"change-stack
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
   await work.update("design", said.id, faceOf(said.stack), said.version);
-  const old = await work.tx
-    .select({ id: layer.id })
-    .from(layer)
-    .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  const old = await layersOf(work, said.id);
   for (const each of old) await work.remove("layer", each.id);
   await insertLayers(work, said.id, said.stack);
   return { subject: ["design", said.id], summary: `Stack of ${found.name} changed` };
@@ -72,10 +70,7 @@ export async function changeRoute(work: Work, said: CommandPayload<"change-route
 export async function changeGuides(work: Work, said: CommandPayload<"change-guides">): Promise<Done> {
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
-  const layers = await work.tx
-    .select()
-    .from(layer)
-    .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  const layers = await layersOf(work, said.id);
   await work.update("design", said.id, { guides: checkedGuides(said.guides, layers) }, said.version);
   return { subject: ["design", said.id], summary: said.guides ? `Guides of ${found.name}: ${said.guides.kind}` : `No guides on ${found.name}` };
 }

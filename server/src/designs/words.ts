@@ -1,9 +1,10 @@
 import type { CommandPayload } from "@yule/contract";
-import { and, eq } from "drizzle-orm";
+import { eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
-import { design, layer } from "./tables.ts";
+import { layersOf } from "./layers.ts";
+import { design } from "./tables.ts";
 
 export async function addSentiment(work: Work, said: CommandPayload<"add-sentiment">): Promise<Done> {
   await work.insert("sentiment", said);
@@ -25,10 +26,7 @@ export async function removeSentiment(work: Work, said: CommandPayload<"remove-s
 export async function changeWords(work: Work, said: CommandPayload<"change-words">): Promise<Done> {
   const found = await work.find("design", said.id);
   if (!found) return missing("design", ["id"], said.id);
-  const layers = await work.tx
-    .select()
-    .from(layer)
-    .where(and(eq(layer.shopId, work.shopId), eq(layer.designId, said.id)));
+  const layers = await layersOf(work, said.id);
   const panel = layers.findLast((each) => each.kind === "panel") ?? found;
   for (const [index, zone] of said.words.zones.entries()) {
     for (const [from, side] of [["x", "width"] as const, ["y", "height"] as const]) {

@@ -1,5 +1,6 @@
 /** @jest-environment node */
-import { headOf, wrongWith } from "./header.ts";
+import { pictureHead } from "@yule/core";
+import { wrongWith } from "./header.ts";
 
 const png = (width: number, height: number): Uint8Array<ArrayBuffer> => {
   const bytes = new Uint8Array(40);
@@ -24,8 +25,8 @@ const jpeg = (width: number, height: number): Uint8Array<ArrayBuffer> => {
 const fileOf = (bytes: Uint8Array<ArrayBuffer>, type = "image/png") => new Blob([bytes], { type });
 
 test("the size of a PNG and of a JPEG is read from their first bytes", () => {
-  expect(headOf(new DataView(png(640, 480).buffer))).toEqual({ width: 640, height: 480 });
-  expect(headOf(new DataView(jpeg(6000, 4000).buffer))).toEqual({ width: 6000, height: 4000 });
+  expect(pictureHead(new DataView(png(640, 480).buffer))).toEqual({ mediaType: "image/png", width: 640, height: 480 });
+  expect(pictureHead(new DataView(jpeg(6000, 4000).buffer))).toEqual({ mediaType: "image/jpeg", width: 6000, height: 4000 });
 });
 
 test("a photo of 24 megapixels is taken, one of 60 is met with its figures and what to do", async () => {
