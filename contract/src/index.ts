@@ -20,6 +20,7 @@ export * from "./designs/guides.ts";
 export * from "./designs/stack.ts";
 export * from "./designs/family.ts";
 export * from "./designs/words.ts";
+export * from "./colour/mud.ts";
 export * from "./designs/designs.ts";
 export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";

@@ -56,3 +56,6 @@ export { calmAreas, type CalmArea } from "./designs/words/calm.ts";
 export { cornersOf, straighten, type Corner, type Corners, type Pixels } from "./designs/picture/straighten.ts";
 export { paletteOf, type PictureColour } from "./designs/picture/extract.ts";
 export { MOST_PIXELS, pictureHead, type PictureHead } from "./designs/picture/header.ts";
+export { mixed, over, WHITE_PAPER, type Film } from "./colour/layers.ts";
+export { nearPigments, pigmentOf, PIGMENTS, type Pigment } from "./colour/pigments.ts";
+export { mudForecast, type MudForecast } from "./colour/mud.ts";

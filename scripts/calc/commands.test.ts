@@ -18,7 +18,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words"])("%s prints the JSON Schema of its input", (name) => {
+test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud"])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
 
@@ -187,6 +187,22 @@ test("words are fitted into the free places of a panel, the largest first; too l
   expect(await answer("fit-words", { words: { text: "Hello" }, zones: [{ id: "a", width: 20, height: 30, curve: 11 }] })).toEqual([
     "zones[0].curve: given 11, allowed at most half the width, which is half a circle",
   ]);
+});
+
+test("mud tells the colour, what is lost and why, in the order asked; an unknown pigment gets near names", async () => {
+  const pairs = [
+    { under: ["PY35"], over: ["PB29"], how: "glaze" },
+    { under: ["PV19"], over: ["PG36"], how: "wet" },
+    { under: ["pb16"], over: ["PV19"], how: "glaze" },
+    { under: ["PY42", "PBr7"], over: ["PBk7"], how: "wet" },
+  ];
+  const found = (await answer("mud", { paper: "white", pairs })) as { pairs: { verdict: string; hex: string; why: string }[] };
+  expect(found.pairs.map((pair) => pair.verdict)).toEqual(["dull", "mud", "clean", "dull"]);
+  for (const pair of found.pairs) expect(pair).toMatchObject({ hex: expect.stringMatching(/^#[0-9a-f]{6}$/) as string, why: expect.stringMatching(/\w/) as string });
+  expect(await answer("mud", { pairs: [{ under: ["PB290"], over: ["PY35"], how: "wet" }] })).toEqual([
+    expect.stringMatching(/^pairs\[0\]\.under\[0\]: given "PB290", allowed a pigment of the table, such as .*PB29/),
+  ]);
+  expect(await answer("mud", { paper: "black", pairs })).toEqual([expect.stringMatching(/^paper: given "black", allowed /)]);
 });
 
 test("guides are told in millimetres, as they hang and upside down, and what does not lie on the panel says by how much", async () => {

@@ -9,6 +9,9 @@ import {
   guidesOut,
   guidesOutOf,
   membersOf,
+  mudIn,
+  mudOut,
+  mudOutOf,
   occasionsIn,
   occasionsOut,
   overmakeIn,
@@ -46,6 +49,9 @@ import {
   lengthOfUnits,
   mm,
   checkFamily,
+  mixed,
+  mudForecast,
+  pigmentOf,
   fitWords,
   gapsIn,
   stackGeometry,
@@ -137,6 +143,10 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       });
     }
     return succeed({ places: places.map(fitOutOf) });
+  }),
+  mud: command(mudIn, mudOut, ({ pairs }) => {
+    const filmOf = (names: readonly string[]) => mixed(names.flatMap((name) => pigmentOf(name) ?? []).map(({ film }) => ({ film, share: 1 })));
+    return succeed({ pairs: pairs.map((pair) => mudOutOf(mudForecast(filmOf(pair.under), filmOf(pair.over), pair.how))) });
   }),
   "route-check": command(routeCheckIn, routeCheckOut, (input) => {
     const route = input.stages.map(routeStageOf);
