@@ -90,4 +90,11 @@ test("days away and occasions of other countries are kept, and a calendar addres
   await dialog.getByLabel("Day", { exact: true }).fill("2032-02-29");
   await dialog.getByRole("button", { name: "Keep it" }).click();
   await expect(dialog.getByRole("group", { name: "Coming occasions" })).toContainText("Ida's birthday");
+  // With the year of birth the age follows, and the wall looks for a card for it.
+  await dialog.getByLabel("A day of your own", { exact: true }).fill("Bo");
+  await dialog.getByLabel("Day", { exact: true }).fill("2019-12-30");
+  await dialog.getByRole("button", { name: "Keep it" }).click();
+  await expect(dialog.getByRole("group", { name: "Coming occasions" })).toContainText("Bo");
+  await page.goto(`${shop.url}/designs`);
+  await expect(page.getByRole("region", { name: "Gaps" })).toContainText("Bo, 12 years old: nearest is");
 });

@@ -141,7 +141,7 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
           </FormField>
         </Box>
         <Box width="160px">
-          <FormField label="Day, with the year of birth">
+          <FormField label="Day">
             <TextInput type="date" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
           </FormField>
         </Box>
@@ -164,6 +164,9 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
         </Tick>
         <Button onClick={() => void add()}>Keep it</Button>
       </Flex>
+      <Text color="softInk" fontSize="15px" marginTop="6px">
+        A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.
+      </Text>
       <FaultLines faults={faults} />
     </Box>
   );
