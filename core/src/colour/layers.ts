@@ -17,21 +17,25 @@ export function mixed(parts: readonly { readonly film: Film; readonly share: num
 }
 
 /**
- * What is seen of a film on what is below it.
+ * What a layer on a ground gives back at one wavelength.
  * Source: Kubelka and Munk 1931, in the form of Kubelka 1948 for the reflectance and the transmittance of a layer; layers one over the
  * other as in Curtis, Anderson, Seims, Fleischer and Salesin 1997, section 5.
+ */
+export function reflected(absorbs: number, scatters: number, ground: number, thickness: number): number {
+  const scatter = Math.max(1e-4, scatters * thickness);
+  const a = 1 + (absorbs * thickness) / scatter;
+  const b = Math.sqrt(Math.max(1e-12, a * a - 1));
+  const rise = Math.exp(b * scatter);
+  const sinh = (rise - 1 / rise) / 2;
+  const depth = a * sinh + (b * (rise + 1 / rise)) / 2;
+  const back = sinh / depth;
+  const passed = b / depth;
+  return back + (passed * passed * ground) / (1 - back * ground);
+}
+
+/**
+ * What is seen of a film on what is below it.
  * @param thickness 1 for an everyday wash, less for tea, more for cream
  */
-export function over(film: Film, below: Spectrum, thickness = 1): Spectrum {
-  return WAVELENGTHS.map((_, index) => {
-    const ground = below[index] ?? 0;
-    const scatter = Math.max(1e-4, (film.scatters[index] ?? 0) * thickness);
-    const a = 1 + ((film.absorbs[index] ?? 0) * thickness) / scatter;
-    const b = Math.sqrt(Math.max(1e-12, a * a - 1));
-    const [sinh, cosh] = [Math.sinh(b * scatter), Math.cosh(b * scatter)];
-    const depth = a * sinh + b * cosh;
-    const reflected = sinh / depth;
-    const passed = b / depth;
-    return reflected + (passed * passed * ground) / (1 - reflected * ground);
-  });
-}
+export const over = (film: Film, below: Spectrum, thickness = 1): Spectrum =>
+  WAVELENGTHS.map((_, index) => reflected(film.absorbs[index] ?? 0, film.scatters[index] ?? 0, below[index] ?? 0, thickness));

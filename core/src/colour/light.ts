@@ -31,24 +31,39 @@ export interface Lch {
 
 const sum = (of: (index: number) => number): number => WAVELENGTHS.reduce((total, _, index) => total + of(index), 0);
 const SCALE = 1 / sum((index) => (D65[index] ?? 0) * (Y_BAR[index] ?? 0));
+/** The eye and the daylight in one, once. */
+const [X_SEEN, Y_SEEN, Z_SEEN] = [X_BAR, Y_BAR, Z_BAR].map((bar) => bar.map((value, index) => SCALE * value * (D65[index] ?? 0))) as [number[], number[], number[]];
 /** How a reflectance looks in daylight: X, Y, Z with a perfect white at Y = 1. */
 export function xyzOf(reflectance: Spectrum): readonly [number, number, number] {
-  const weighed = (bar: readonly number[]): number => SCALE * sum((index) => (reflectance[index] ?? 0) * (D65[index] ?? 0) * (bar[index] ?? 0));
-  return [weighed(X_BAR), weighed(Y_BAR), weighed(Z_BAR)];
+  let x = 0;
+  let y = 0;
+  let z = 0;
+  for (let index = 0; index < WAVELENGTHS.length; index += 1) {
+    const value = reflectance[index] ?? 0;
+    x += value * (X_SEEN[index] ?? 0);
+    y += value * (Y_SEEN[index] ?? 0);
+    z += value * (Z_SEEN[index] ?? 0);
+  }
+  return [x, y, z];
 }
 
 const WHITE = xyzOf(WAVELENGTHS.map(() => 1));
 const LINEAR_BELOW = 216 / 24389;
 
-/** CIE LCh (ISO/CIE 11664-4) of a reflectance in daylight. */
-export function lchOf(reflectance: Spectrum): Lch {
+/** CIE Lab (ISO/CIE 11664-4) of a reflectance in daylight: lightness, red to green, yellow to blue. */
+function labOf(reflectance: Spectrum): readonly [L: number, a: number, b: number] {
   const xyz = xyzOf(reflectance);
   const [x = 0, y = 0, z = 0] = xyz.map((value, index) => {
     const ratio = value / (WHITE[index] ?? 1);
     return ratio > LINEAR_BELOW ? Math.cbrt(ratio) : ((24389 / 27) * ratio + 16) / 116;
   });
-  const [a, b] = [500 * (x - y), 200 * (y - z)];
-  return { L: 116 * y - 16, C: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 };
+  return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
+}
+
+/** The same as lightness, chroma and hue. */
+export function lchOf(reflectance: Spectrum): Lch {
+  const [L, a, b] = labOf(reflectance);
+  return { L, C: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 };
 }
 
 /** As #rrggbb of sRGB (IEC 61966-2-1), cut to what a screen can show. */

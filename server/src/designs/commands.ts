@@ -32,8 +32,10 @@ export async function addDesign(work: Work, said: CommandPayload<"add-design">):
   await insertLayers(work, said.id, said.stack);
   await insertStages(work, said.id, said.stages);
   for (const [position, each] of said.colourways.entries()) await work.insert("colourway", { ...each, designId: said.id, position });
-  return { subject: ["design", said.id], summary: `Design ${said.name} with ${String(said.colourways.length)} colourways and ${String(said.stages.length)} stages` };
+  return { subject: ["design", said.id], summary: `Design ${said.name} with ${counted(said.colourways.length, "colourway")} and ${counted(said.stages.length, "stage")}` };
 }
+
+const counted = (number: number, one: string): string => `${String(number)} ${one}${number === 1 ? "" : "s"}`;
 
 export async function changeStack(work: Work, said: CommandPayload<"change-stack">): Promise<Done> {
   checkStack(said.stack);
