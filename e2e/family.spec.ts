@@ -58,6 +58,13 @@ test("a design is put away, not deleted: it leaves the wall, keeps its history a
   await expect(page.getByText("This design is put away. Its history stays")).toBeVisible();
   await page.getByRole("link", { name: "The wall" }).click();
   await expect(page.getByRole("region", { name: "Night post" })).not.toContainText("Bicycle in rain");
+  // It is offered for nothing new.
+  await page.goto(`${shop.url}/season`);
+  await page.getByRole("button", { name: "Add a need" }).click();
+  await expect(page.getByRole("dialog").getByLabel("Design").locator("option", { hasText: "Lamp moth" })).toHaveCount(1);
+  await expect(page.getByRole("dialog").getByLabel("Design").locator("option", { hasText: "Bicycle in rain" })).toHaveCount(0);
+  await page.keyboard.press("Escape");
+  await page.goto(`${shop.url}/designs`);
   await page.getByText("1 put away").click();
   await page.getByRole("button", { name: "Bicycle in rain" }).click();
   await page.getByRole("button", { name: "Bring it back" }).click();

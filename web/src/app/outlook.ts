@@ -49,6 +49,8 @@ export interface Outlook {
   readonly batches: readonly BatchRead[];
   readonly plan: SeasonPlan;
   readonly designs: readonly DesignRead[];
+  /** Those that are not put away: what is offered for something new. */
+  readonly offered: readonly DesignRead[];
   readonly stores: readonly StoreRead[];
   readonly stock: readonly { readonly store: StoreRead; readonly outlook: StockOutlook }[];
   readonly dispatch: DispatchRead;
@@ -129,7 +131,7 @@ export function workOut(told: Told): Outlook {
   });
   const open = needs.filter((each) => each.stage !== "done");
   const lengths = new Map(told.pattern.map((each) => [each.id, learnedLength(each, worked)]));
-  return { ...told, needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(told.stores, open) };
+  return { ...told, offered: told.designs.filter((design) => !design.archived), needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(told.stores, open) };
 }
 
 /** Sessions to come, until the last need is due and some weeks beyond. */

@@ -35,7 +35,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
     const sent = await give("change-stack", { id: design.id, version, stack });
     const isStale = sent.state === "refused" && sent.problem.status === 409;
     setStale(isStale ? design.stack : null);
-    if (sent.state !== "refused") onDraft(null);
+    if (sent.state === "done") onDraft(null);
   };
   const envelopes = stores.flatMap(({ kind, id, name, width, height }) => (kind === "envelope" && width !== null && height !== null ? [{ id, name, width, height }] : []));
   const isRound = stack.outline === "circle";

@@ -13,7 +13,7 @@ const MOST_BYTES = 1_000_000;
 export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const [text, setText] = useState("");
   const [refused, setRefused] = useState<string | null>(null);
-  const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.designs)), [text, outlook.designs]);
+  const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.offered)), [text, outlook.offered]);
   const open = async (file: File): Promise<void> => {
     if (file.size > MOST_BYTES) setRefused(`file: given ${String(Math.round(file.size / 1000))} kB, allowed at most ${String(MOST_BYTES / 1000)} kB`);
     else setText(await file.text());
@@ -43,7 +43,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
               "text/csv",
               writeNeedsCsv(
                 outlook.needs.map((view) => view.need),
-                outlook.designs,
+                outlook.offered,
               ),
             )
           }

@@ -33,7 +33,7 @@ interface NeedForm {
 
 /** A form as it opens: empty, or as a quick line was read. */
 function firstForm(outlook: Outlook, read: QuickNeed | null): NeedForm {
-  const design = outlook.designs.find((each) => each.id === read?.designId) ?? outlook.designs[0];
+  const design = outlook.offered.find((each) => each.id === read?.designId) ?? outlook.offered[0];
   return {
     title: read?.title ?? "",
     kind: read?.kind ?? "commission",
@@ -65,7 +65,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
     defaultValues: firstForm(outlook, read),
   });
   const kind = watch("kind");
-  const design = outlook.designs.find((each) => each.id === watch("designId")) ?? outlook.designs[0];
+  const design = outlook.offered.find((each) => each.id === watch("designId")) ?? outlook.offered[0];
   /** How many a mailing list takes follows from the list, where nothing was written yet; so does how many want neutral words. */
   const follow = (): void => {
     if (getValues("quantities").some((text) => text.trim() !== "")) return;
@@ -102,7 +102,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
               />
             </FormField>
             <FormField label="Design" fault={faultOf("designId")}>
-              <Choice {...register("designId")} options={outlook.designs.map((each) => ({ value: each.id, label: each.name }))} />
+              <Choice {...register("designId")} options={outlook.offered.map((each) => ({ value: each.id, label: each.name }))} />
             </FormField>
           </Flex>
           <Flex gap="14px" wrap="wrap">

@@ -18,10 +18,10 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   const [faults, setFaults] = useState<readonly string[]>([]);
   const orders = data?.orders ?? [];
   const needs = orders.flatMap((order): CommandInput<"add-needs">["needs"] => {
-    const found = variantFor(order, outlook.designs, chosen[order.ref]);
+    const found = variantFor(order, outlook.offered, chosen[order.ref]);
     return found && !left.has(order.ref) ? [needOfOrder(order, found, v7)] : [];
   });
-  const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.designs, chosen[order.ref]));
+  const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.offered, chosen[order.ref]));
   const take = async (): Promise<void> => {
     const sent = await give("add-needs", { needs });
     if (sent.state === "refused") setFaults([sent.problem.detail]);
@@ -41,7 +41,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
           order={order}
           outlook={outlook}
           taken={!left.has(order.ref)}
-          colourwayId={variantFor(order, outlook.designs, chosen[order.ref])?.colourway.id ?? ""}
+          colourwayId={variantFor(order, outlook.offered, chosen[order.ref])?.colourway.id ?? ""}
           onTake={(taken) => setLeft(new Set(taken ? [...left].filter((ref) => ref !== order.ref) : [...left, order.ref]))}
           onChoose={(id) => setChosen({ ...chosen, [order.ref]: id })}
         />
@@ -94,7 +94,7 @@ function OrderRow({
           aria-label={`Design of ${order.ref}`}
           value={colourwayId}
           onChange={(change) => onChoose(change.target.value)}
-          options={[{ value: "", label: "which design?" }, ...choices(outlook.designs)]}
+          options={[{ value: "", label: "which design?" }, ...choices(outlook.offered)]}
         />
       </Box>
     </Flex>

@@ -11,7 +11,7 @@ const MONTH_FIRST = new Set(["US", "PH"]);
 /** One line, read as it is written; Enter opens the form with what was read. */
 export function QuickLine({ outlook, onRead }: { outlook: Outlook; onRead: (read: QuickNeed) => void }) {
   const [line, setLine] = useState("");
-  const read = line.trim() === "" ? null : readQuickNeed(line, { designs: outlook.designs, today: outlook.today, dayFirst: !MONTH_FIRST.has(outlook.shop.country) });
+  const read = line.trim() === "" ? null : readQuickNeed(line, { designs: outlook.offered, today: outlook.today, dayFirst: !MONTH_FIRST.has(outlook.shop.country) });
   const submit = (): void => {
     if (!read) return;
     onRead(read);
@@ -22,7 +22,7 @@ export function QuickLine({ outlook, onRead }: { outlook: Outlook; onRead: (read
       <Flex gap="10px">
         <TextInput
           aria-label="A need in one line"
-          placeholder={`12 ${outlook.designs[0]?.name.toLowerCase() ?? "cards"} for Ida by 2 May`}
+          placeholder={`12 ${outlook.offered[0]?.name.toLowerCase() ?? "cards"} for Ida by 2 May`}
           value={line}
           onChange={(change) => setLine(change.target.value)}
         />
@@ -46,7 +46,7 @@ export function QuickLine({ outlook, onRead }: { outlook: Outlook; onRead: (read
 }
 
 function wordsOf(read: QuickNeed, outlook: Outlook): string {
-  const design = outlook.designs.find((each) => each.id === read.designId);
+  const design = outlook.offered.find((each) => each.id === read.designId);
   const lines = design ? read.lines.map((line) => `${String(line.quantity)} ${colourwayOf(design, line.colourwayId)?.name ?? ""}`).join(", ") : "";
   return [read.kind, read.title, design?.name, lines, read.due && `by ${printDay(day(read.due))}`].filter((part) => typeof part === "string" && part !== "").join(" · ");
 }
