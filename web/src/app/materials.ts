@@ -1,13 +1,13 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
-import { inches, lengthOfUnits, mm, stackGeometry, stackOfUnits, type Length, type Stack } from "@yule/core";
+import { inches, lengthOfUnits, mm, stackGeometry, stackOfUnits, type Length, type Outline, type Stack } from "@yule/core";
 
 /** A design's stack in exact lengths. */
 export const stackOf = (design: Pick<DesignRead, "stack">): Stack => stackOfUnits(design.stack);
 
 /** The painted panel of a design: its topmost panel layer, or the card's face. */
-export function panelOf(design: Pick<DesignRead, "stack">): { width: Length; height: Length } {
+export function panelOf(design: Pick<DesignRead, "stack">): { width: Length; height: Length; outline: Outline } {
   const panel = [...design.stack.layers].reverse().find((layer) => layer.kind === "panel");
-  return { width: lengthOfUnits(panel?.width ?? design.stack.width), height: lengthOfUnits(panel?.height ?? design.stack.height) };
+  return { width: lengthOfUnits(panel?.width ?? design.stack.width), height: lengthOfUnits(panel?.height ?? design.stack.height), outline: panel?.outline ?? design.stack.outline };
 }
 
 /** Border tape and divider tape are 1/2 in wide, a tear eats up to a millimetre, a knife nothing to speak of. */

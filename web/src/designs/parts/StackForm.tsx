@@ -179,10 +179,12 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
           <Button variant="outline" onClick={() => onDraft(null)}>
             Back to the old ones
           </Button>
-          <Text color="softInk">
-            base {size(geometry.base.width, geometry.base.height)}
-            {geometry.layers.map((layer) => `, ${layer.name} reveal ${printLength(layer.reveal.least, system)}`).join("")}
-          </Text>
+          {geometry.faults.length === 0 && (
+            <Text color="softInk">
+              base {size(geometry.base.width, geometry.base.height)}
+              {geometry.layers.map((layer) => `, ${layer.name} reveal ${printLength(layer.reveal.least, system)}`).join("")}
+            </Text>
+          )}
         </Flex>
       )}
       {stale && (

@@ -141,7 +141,7 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
           {stack.footTrim > 0 && (
             <>
               <Crease from={[middle - footHalf - 8 * unit, foot]} to={[middle + footHalf + 8 * unit, foot]} unit={unit} />
-              <Words x={middle + footHalf + 12 * unit} y={foot + 5 * unit} size={15 * unit} weight={600} fill={RED}>
+              <Words x={middle} y={stack.height + 22 * unit} size={15 * unit} weight={600} anchor="middle" fill={RED}>
                 {`off ${bare(stack.footTrim)}`}
               </Words>
             </>

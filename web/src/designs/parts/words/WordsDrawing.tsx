@@ -1,4 +1,4 @@
-import { mm, type Fit, type Length } from "@yule/core";
+import { mm, outlinePath, type Fit, type Length, type Outline } from "@yule/core";
 import { useId, useRef, useState, type PointerEvent } from "react";
 import { INK, RED, ScaleDrawing } from "../../../kit/drawing.tsx";
 import { pulledZone, type Zone } from "../../words.ts";
@@ -20,7 +20,7 @@ export function WordsDrawing({
   onChoose,
   onPull,
 }: {
-  panel: { readonly width: Length; readonly height: Length };
+  panel: { readonly width: Length; readonly height: Length; readonly outline: Outline };
   picture: string | null;
   zones: readonly Zone[];
   chosen: string | null;
@@ -36,6 +36,8 @@ export function WordsDrawing({
     const box = sheet.current?.getBoundingClientRect();
     return box ? { x: ((event.clientX - box.left) / box.width) * panel.width, y: ((event.clientY - box.top) / box.height) * panel.height } : { x: 0, y: 0 };
   };
+  const clip = useId();
+  const outline = outlinePath({ ...panel, x: 0, y: 0 });
   const pulled = pull && pulledZone(pull.from, pull.to, panel);
   return (
     <ScaleDrawing width={panel.width} height={panel.height} margin={16} most={440} mostHeight={360} label={label}>
@@ -57,8 +59,16 @@ export function WordsDrawing({
           }}
           onPointerCancel={() => setPull(null)}
         >
-          <rect ref={sheet} x={0} y={0} width={panel.width} height={panel.height} fill="#FBF8F0" stroke={INK} strokeWidth={unit} />
-          {picture && <image href={picture} x={0} y={0} width={panel.width} height={panel.height} preserveAspectRatio="xMidYMid slice" />}
+          <rect ref={sheet} x={0} y={0} width={panel.width} height={panel.height} fill="transparent" />
+          <path d={outline} fill="#FBF8F0" stroke={INK} strokeWidth={unit} />
+          {picture && (
+            <>
+              <clipPath id={clip}>
+                <path d={outline} />
+              </clipPath>
+              <image href={picture} x={0} y={0} width={panel.width} height={panel.height} preserveAspectRatio="xMidYMid slice" clipPath={`url(#${clip})`} />
+            </>
+          )}
           {[...zones, ...(pulled ? [pulled] : [])].map((zone) => (
             <rect
               key={zone.id}
