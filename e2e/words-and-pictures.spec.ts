@@ -141,6 +141,14 @@ test("a photo of 24 megapixels is straightened and its palette taken beside the 
   await expect(picture.getByRole("alert")).toContainText("allowed");
 });
 
+test("where two colours meet is said before they do: mud, dull or clean, wet and glazed, and what keeps them apart", async () => {
+  const page = await open("Three kites");
+  const meets = page.getByRole("region", { name: "Where its colours meet" });
+  await expect(meets).toContainText(/makes? mud where they touch wet: .*Buoy/);
+  await expect(meets.getByRole("group", { name: "orange and green" })).toContainText("Leave a white gap between them.");
+  await expect(meets.getByRole("img", { name: /wet #[0-9a-f]{6}, mud, \d+ in 100 of the colour gone/ }).first()).toBeVisible();
+});
+
 test("the same painting is compared masked, painted round and in opaque white, and one is tried", async () => {
   const page = await open("Tide pool");
   const route = page.getByRole("region", { name: "Route and its check" });

@@ -59,3 +59,5 @@ export { MOST_PIXELS, pictureHead, type PictureHead } from "./designs/picture/he
 export { mixed, over, WHITE_PAPER, type Film } from "./colour/layers.ts";
 export { nearPigments, pigmentOf, PIGMENTS, type Pigment } from "./colour/pigments.ts";
 export { mudForecast, type MudForecast } from "./colour/mud.ts";
+export { meeting, type Cure, type Meeting } from "./colour/meet.ts";
+export { hexOf } from "./colour/light.ts";

@@ -11,6 +11,7 @@ import { Figure, Verdict } from "../kit/Verdict.tsx";
 import { shortly } from "./sizes.ts";
 import { findingsOf, holdsMaskingOf, stagesOf } from "./route.ts";
 import type { Wall } from "./family.ts";
+import { MeetingsPanel } from "../colour/parts/MeetingsPanel.tsx";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { GuidesPanel } from "./parts/GuidesPanel.tsx";
 import { RoutePanel } from "./parts/RoutePanel.tsx";
@@ -40,6 +41,7 @@ export function DesignPage({ design, wall, sentiments, outlook }: { design: Desi
           />
           <GuidesPanel key={`guides ${design.id}`} design={design} />
           <PicturePanel key={`picture ${design.id}`} design={design} />
+          <MeetingsPanel design={design} />
           <TraitsPanel key={`traits ${design.id}`} design={design} series={family?.series} findings={findings} />
           {!design.archived && <PutAway design={design} />}
         </Box>
