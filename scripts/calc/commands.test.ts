@@ -149,7 +149,7 @@ test("a family tells what ties it, which card breaks it, how far palettes lie ap
   const wanted = [{ says: "Ida, nine", age: 9 }, { says: "anybody" }];
   expect(await answer("family", { designs, wanted })).toEqual({
     ties: [
-      { rule: "palette-apart", says: "every colour is met again in another card" },
+      { rule: "palette-apart", says: "colours that come again on other cards" },
       { rule: "light", says: "light from the left" },
       { rule: "lettering", says: "words by hand" },
     ],

@@ -33,7 +33,7 @@ test("a family whose cards share everything holds together, and says what ties i
   const check = checkFamily(three({}), { ...ties, recurring: "a tern" });
   expect(check.findings).toEqual([]);
   expect(check.ties.map((tie) => tie.says)).toEqual([
-    "every colour is met again in another card",
+    "colours that come again on other cards",
     "light from the left",
     "lines of 0.3 mm",
     "words written by hand",

@@ -59,7 +59,7 @@ const paletteTogether: FamilyRule = {
         ];
       });
     });
-    return { tie: findings.length === 0 ? "every colour is met again in another card" : null, findings };
+    return { tie: findings.length === 0 ? "colours that come again on other cards" : null, findings };
   },
 };
 
@@ -161,7 +161,7 @@ const alternating: FamilyRule = {
           ]
         : [];
     });
-    return { tie: findings.length === 0 && looking.length > 1 ? "they look one way and the other in turn" : null, findings };
+    return { tie: findings.length === 0 && looking.length > 1 ? "looking one way and the other in turn" : null, findings };
   },
 };
 
