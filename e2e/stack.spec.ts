@@ -43,6 +43,9 @@ test("an arched tag stands because its back is trimmed, and says so when it is n
   await length(page, "off the foot of the back", "0");
   await expect(page.getByText(/It would tip over: given|It would tip over: a back as long as the front/)).toBeVisible();
   await page.getByRole("button", { name: "Back to the old ones" }).click();
+  await page.getByLabel("What is pencilled").selectOption("cells");
+  await length(page, "margin", "1/16");
+  await expect(page.getByText(/2 of 9 cells reach over the rim of the panel/)).toBeVisible();
   await expect(page.getByText(/It would tip over/)).toBeHidden();
   await length(page, "hole from the top", "1/8");
   await expect(page.getByText(/Its hole is too near the edge/)).toBeVisible();

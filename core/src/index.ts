@@ -17,7 +17,7 @@ export { occasions, type OccasionDay, type OccasionId } from "./season/occasions
 export { COUNTRIES } from "./season/countries.ts";
 export * from "./designs/geometry/stack.ts";
 export * from "./designs/geometry/keep.ts";
-export { chordAt, outlinePath, tornPath, type Lying, type Outline } from "./designs/geometry/outline.ts";
+export { chordAt, hangsOver, outlinePath, tornPath, type Lying, type Outline } from "./designs/geometry/outline.ts";
 export * from "./designs/route/load.ts";
 export * from "./season/sessions.ts";
 export * from "./season/plan.ts";

@@ -1,7 +1,7 @@
 import type { SentimentRead } from "@yule/contract";
 import { inches, mm, printLength, type Length } from "@yule/core";
 import { design } from "../app/examples.ts";
-import { bestFit, offersFor, overWords, pulledZone, zonesFrom, type Zone } from "./words.ts";
+import { bestFit, offersFor, overWords, placesOver, pulledZone, zonesFrom, type Zone } from "./words.ts";
 
 const sentiment = (text: string, more: Partial<SentimentRead> = {}): SentimentRead => ({
   id: text,
@@ -52,6 +52,16 @@ test("calm areas become places on the panel with a little room around them, too 
   );
   expect(place).toMatchObject({ x: mm(2), y: mm(2), width: mm(110.5), height: mm(30.5) });
   expect(others).toEqual([]);
+});
+
+test("a place in the corner of a round panel reaches over its rim, in its middle it does not", () => {
+  const panel = { width: mm(100), height: mm(100), outline: "circle" as const };
+  const [corner, middle] = [
+    { ...zone(mm(40), mm(12)), x: mm(2), y: mm(2) },
+    { ...zone(mm(40), mm(12)), id: "middle", x: mm(30), y: mm(44) },
+  ];
+  expect(placesOver([corner, middle], panel).map((each) => each.id)).toEqual(["sky"]);
+  expect(placesOver([corner, middle], { ...panel, outline: "rectangle" })).toEqual([]);
 });
 
 test("the same words are larger in a larger place", () => {

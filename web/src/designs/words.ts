@@ -1,5 +1,5 @@
 import type { DesignRead, SentimentRead, WordsRead } from "@yule/contract";
-import { fitWords, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type WordZone } from "@yule/core";
+import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type Outline, type WordZone } from "@yule/core";
 import { v7 } from "uuid";
 import { panelOf } from "../app/materials.ts";
 import { occasionKey } from "./family.ts";
@@ -69,6 +69,10 @@ export function pulledZone(from: { x: number; y: number }, to: { x: number; y: n
   const zone = { id: v7(), x: x1, y: y1, width: Math.min(x2, panel.width) - x1, height: Math.min(y2, panel.height) - y1, curve: 0 };
   return zone.width >= mm(5) && zone.height >= mm(3) ? zone : null;
 }
+
+/** Places that reach over the round of a panel that is no rectangle, or over its side. */
+export const placesOver = (zones: readonly Zone[], panel: { readonly width: number; readonly height: number; readonly outline: Outline }): readonly Zone[] =>
+  zones.filter((zone) => hangsOver(zone, { ...panel, x: 0, y: 0 }));
 
 /** What does not fit, by how much, in the maker's units. */
 export function overWords(fit: Fit, say: (length: Length) => string): string {

@@ -42,6 +42,10 @@ export function isInside({ outline, x, y, width, height }: Lying, point: Point, 
   return Math.hypot((point.x - cx) / (r + slack), (point.y - y - height / 2) / (height / 2 + slack)) <= 1;
 }
 
+/** Whether a rectangle hangs over an outline at one of its corners: outlines bulge outwards, so the corners tell. */
+export const hangsOver = (box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }, outline: Lying): boolean =>
+  outlinePoints({ ...box, outline: "rectangle" }).some((corner) => !isInside(outline, corner));
+
 /** The narrowest border that an outline leaves on the one below it; below zero by how far it hangs over. */
 export function leastBorder(inner: Lying, outer: Lying): number {
   if (inner.outline === "rectangle" && outer.outline === "rectangle") {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { inches, lengthOfUnits, mm, type Length } from "../../measure/length.ts";
 import { builtOnPanel, changeFigure, cutToEnvelope, type Figure, type Keep } from "./keep.ts";
-import { chordAt, isInside, leastBorder, outlinePoints } from "./outline.ts";
+import { chordAt, hangsOver, isInside, leastBorder, outlinePoints } from "./outline.ts";
 import { footTrimFor, LEAST_CLEARANCE, PLAIN_CARD, PLAIN_LAYER, stackGeometry, type Layer, type Stack } from "./stack.ts";
 
 const layer = (kind: Layer["kind"], width: Length, height: Length, more: Partial<Layer> = {}): Layer => ({
@@ -186,6 +186,13 @@ test("from an envelope inwards the card is the largest that slips in; from a pan
       expect(stackGeometry(outwards).layers.map(({ reveal }) => reveal.left)).toEqual([inches(0.25), inches(0.25)]);
     }),
   );
+});
+
+test("a box hangs over a round panel by its corners, over an arch only above its springing, over a rectangle only at its sides", () => {
+  const on = (outline: "rectangle" | "circle" | "arch") => ({ outline, x: 0, y: 0, width: 100, height: 100 });
+  expect([on("rectangle"), on("circle"), on("arch")].map((panel) => hangsOver({ x: 5, y: 5, width: 90, height: 20 }, panel))).toEqual([false, true, true]);
+  expect([on("rectangle"), on("circle"), on("arch")].map((panel) => hangsOver({ x: 5, y: 70, width: 90, height: 20 }, panel))).toEqual([false, true, false]);
+  expect(hangsOver({ x: 5, y: 70, width: 110, height: 20 }, on("rectangle"))).toBe(true);
 });
 
 test("the least border is that of a ruler laid anywhere along the edge", () => {

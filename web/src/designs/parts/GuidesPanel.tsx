@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { guidesOf, type DesignRead, type GuidesRead, type Problem } from "@yule/contract";
-import { guideSheet, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length } from "@yule/core";
+import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline } from "@yule/core";
 import { useState } from "react";
 import { give } from "../../app/outbox.ts";
 import { stackOf } from "../../app/materials.ts";
@@ -61,6 +61,11 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
           >
             {(unit) => <Drawn sheet={sheet} panel={panel} unit={unit} bare={bare} />}
           </ScaleDrawing>
+          {cellsOver(sheet, panel) > 0 && (
+            <Text color="tight" fontWeight={600}>
+              {cellsOver(sheet, panel)} of {sheet.cells.length} cells reach over the rim of the panel.
+            </Text>
+          )}
           <Ticks name="Along the top" at={sheet.ticks.top} bare={bare} />
           <Ticks name="Along the left" at={sheet.ticks.left} bare={bare} />
           <Flex gap="10px" wrap="wrap" align="center" marginTop="8px">
@@ -168,6 +173,9 @@ function Drawn({ sheet, panel, unit, bare }: { sheet: GuideSheet; panel: { reado
     </>
   );
 }
+
+const cellsOver = (sheet: GuideSheet, panel: { readonly width: Length; readonly height: Length; readonly outline: Outline }): number =>
+  sheet.cells.filter((cell) => hangsOver(cell, { outline: panel.outline, width: panel.width, height: panel.height, x: 0, y: 0 })).length;
 
 function Ticks({ name, at, bare }: { name: string; at: readonly Length[]; bare: (length: Length) => string }) {
   return at.length === 0 ? null : (

@@ -14,7 +14,7 @@ import { LengthField } from "../../kit/LengthField.tsx";
 import { spoken, useMeasure } from "../../kit/measure.tsx";
 import { ProblemNote, StateWord } from "../../kit/states.tsx";
 import { calmAreasOf } from "../picture/pictureWork.ts";
-import { bestFit, offersFor, overWords, zonesFrom, type Offer, type Zone } from "../words.ts";
+import { bestFit, offersFor, overWords, placesOver, zonesFrom, type Offer, type Zone } from "../words.ts";
 import { NewWords } from "./words/NewWords.tsx";
 import { WordsDrawing } from "./words/WordsDrawing.tsx";
 
@@ -104,6 +104,12 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
         </Button>
         <Text color="softInk">{note || "or pull one over the picture"}</Text>
       </Flex>
+      {placesOver(draft.zones, panel).length > 0 && (
+        <Text color="tight" fontWeight={600} marginTop="6px">
+          {placesOver(draft.zones, panel).length === 1 ? "One place reaches" : `${String(placesOver(draft.zones, panel).length)} places reach`} over the rim of the panel: make it
+          narrower, or move it to where the panel is wide.
+        </Text>
+      )}
       <ZoneFields key={chosen} zone={draft.zones.find((each) => each.id === chosen)} zones={draft.zones} onZones={putZones} />
       <Box role="radiogroup" aria-label="Words on the front" marginTop="10px">
         {offers.slice(0, 8).map((offer) => (
