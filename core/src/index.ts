@@ -46,7 +46,7 @@ export { repaired, type Repair, type RouteGround, type RouteRule, type RouteStag
 export { compareSchools, SCHOOLS, schoolOf, type School, type SchoolRoute, type TimedStage } from "./designs/route/schools.ts";
 export { checkRoute, mendRoute, ROUTE_RULES, type Finding } from "./designs/route/check.ts";
 export { guideSheet, turnedOver, type Guides, type GuideSheet } from "./designs/geometry/guides.ts";
-export { checkFamily, gapsIn, GROWN_UP, lacksFor, type FamilyCheck, type Gap, type Wanted } from "./designs/family/check.ts";
+export { checkFamily, gapsIn, paletteDistances, GROWN_UP, lacksFor, type FamilyCheck, type Gap, type Wanted } from "./designs/family/check.ts";
 export { FAMILY_RULES } from "./designs/family/rules.ts";
 export { isColour, paletteDistance } from "./designs/family/palette.ts";
 export type { FamilyFinding, Member, Ties } from "./designs/family/model.ts";

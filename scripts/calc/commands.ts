@@ -54,6 +54,7 @@ import {
   pigmentOf,
   fitWords,
   gapsIn,
+  paletteDistances,
   stackGeometry,
   toMm,
   turnedOver,
@@ -127,7 +128,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     const members = membersOf(input);
     const gaps = gapsIn(members, input.wanted).map(({ wanted, lacks, nearest }) => ({ says: wanted.says, lacks, nearest }));
     const check = checkFamily(members, input);
-    return succeed({ ties: [...check.ties], findings: [...check.findings], distances: [...check.distances], gaps });
+    return succeed({ ties: [...check.ties], findings: [...check.findings], distances: [...paletteDistances(members)], gaps });
   }),
   "fit-words": command(fitWordsIn, fitWordsOut, ({ words, zones, ...limits }) => {
     const places = fitWords(words, zones, limits);

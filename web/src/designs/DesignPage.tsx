@@ -10,7 +10,7 @@ import { useMeasure, spoken } from "../kit/measure.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
 import { shortly } from "./sizes.ts";
 import { findingsOf, holdsMaskingOf, stagesOf } from "./route.ts";
-import type { Wall } from "./family.ts";
+import type { Family } from "./family.ts";
 import { MeetingsPanel } from "../colour/parts/MeetingsPanel.tsx";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { GuidesPanel } from "./parts/GuidesPanel.tsx";
@@ -21,8 +21,8 @@ import { WordsPanel } from "./parts/WordsPanel.tsx";
 import { TraitsPanel } from "./parts/TraitsPanel.tsx";
 
 /** One design: its card worked out from envelope to panel, its route, and how it stands in its family. */
-export function DesignPage({ design, wall, sentiments, outlook }: { design: DesignRead; wall: Wall; sentiments: readonly SentimentRead[]; outlook: Outlook }) {
-  const family = wall.families.find((each) => each.series.id === design.seriesId);
+export function DesignPage({ design, families, sentiments, outlook }: { design: DesignRead; families: readonly Family[]; sentiments: readonly SentimentRead[]; outlook: Outlook }) {
+  const family = families.find((each) => each.series.id === design.seriesId);
   const findings = family?.check.findings.filter((finding) => finding.design === design.id) ?? [];
   return (
     <>

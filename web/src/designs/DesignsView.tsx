@@ -1,4 +1,5 @@
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import type { Gap } from "@yule/core";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../app/api.ts";
@@ -8,7 +9,7 @@ import { Fold } from "../kit/Fold.tsx";
 import { StateWord } from "../kit/states.tsx";
 import { Figure, Verdict } from "../kit/Verdict.tsx";
 import { DesignPage } from "./DesignPage.tsx";
-import { wallOf, type Wall } from "./family.ts";
+import { archivedOf, familiesOf, wallGaps, wantedIn, type Family } from "./family.ts";
 import { FamilyWall } from "./parts/FamilyWall.tsx";
 import { NewDesign } from "./parts/NewDesign.tsx";
 
@@ -18,8 +19,12 @@ export default function DesignsView() {
   const { data } = useDesignsQuery();
   const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState(false);
-  const wall = useMemo(() => (data ? wallOf(data, outlook) : null), [data, outlook]);
-  if (!data || !wall) return null;
+  const { needs, dispatch, ownOccasions, today } = outlook;
+  const families = useMemo(() => (data ? familiesOf(data) : []), [data]);
+  const wanted = useMemo(() => wantedIn({ needs, dispatch, ownOccasions, today }), [needs, dispatch, ownOccasions, today]);
+  const gaps = useMemo(() => (data ? wallGaps(data, wanted) : []), [data, wanted]);
+  if (!data) return null;
+  const archived = archivedOf(data);
   const choose = (id: string): void => {
     setParams({ design: id });
     // What is said of it stands at the head of the page.
@@ -30,7 +35,7 @@ export default function DesignsView() {
   if (design)
     return (
       <>
-        <DesignPage design={design} wall={wall} sentiments={data.sentiments} outlook={outlook} />
+        <DesignPage design={design} families={families} sentiments={data.sentiments} outlook={outlook} />
         {dialog}
       </>
     );
@@ -44,17 +49,17 @@ export default function DesignsView() {
     );
   return (
     <>
-      <WallVerdict wall={wall} />
+      <WallVerdict families={families} gaps={gaps} />
       <Button marginBottom="22px" onClick={() => setAdding(true)}>
         New design from a template
       </Button>
-      {wall.families.map((family) => (
+      {families.map((family) => (
         <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} stores={outlook.stores} onChoose={choose} />
       ))}
-      <Gaps wall={wall} outlook={outlook} />
-      {wall.archived.length > 0 && (
-        <Fold title={`${String(wall.archived.length)} put away`}>
-          {wall.archived.map((each) => (
+      <Gaps gaps={gaps} outlook={outlook} />
+      {archived.length > 0 && (
+        <Fold title={`${String(archived.length)} put away`}>
+          {archived.map((each) => (
             <Button key={each.id} variant="ghost" onClick={() => choose(each.id)}>
               {each.name}
             </Button>
@@ -70,11 +75,11 @@ const count = (number: number, one: string, many = `${one}s`): string => `${Stri
 const listed = (words: readonly string[]): string => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1) ?? ""}`);
 
 /** Which family holds together, which does not, and what nothing on the wall serves. */
-function WallVerdict({ wall: { families, gaps } }: { wall: Wall }) {
+function WallVerdict({ families, gaps }: { families: readonly Family[]; gaps: readonly Gap[] }) {
   const hung = families.filter((family) => family.designs.length > 0);
   const broken = hung.filter((family) => family.check.findings.length > 0);
   const whole = hung.filter((family) => family.check.findings.length === 0);
-  const cards = (family: Wall["families"][number]): number => new Set(family.check.findings.map((finding) => finding.design)).size;
+  const cards = (family: Family): number => new Set(family.check.findings.map((finding) => finding.design)).size;
   return (
     <Verdict>
       {whole.length > 0 && (
@@ -116,14 +121,14 @@ function WallVerdict({ wall: { families, gaps } }: { wall: Wall }) {
   );
 }
 
-function Gaps({ wall, outlook }: { wall: Wall; outlook: Outlook }) {
-  if (wall.gaps.length === 0) return null;
+function Gaps({ gaps, outlook }: { gaps: readonly Gap[]; outlook: Outlook }) {
+  if (gaps.length === 0) return null;
   return (
     <Box as="section" aria-label="Gaps" marginBottom="24px" maxWidth="70em">
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
         Still without a card
       </Heading>
-      {wall.gaps.map((gap) => (
+      {gaps.map((gap) => (
         <Text key={gap.wanted.says} borderTop="1px solid" borderColor="hairline" paddingY="6px" overflowWrap="anywhere">
           <StateWord state="tight">
             <b>{gap.wanted.says}</b>

@@ -2,7 +2,7 @@ import type { DesignsRead, HouseholdRead, OwnOccasionRead } from "@yule/contract
 import { day } from "@yule/core";
 import { design } from "../app/examples.ts";
 import type { NeedView } from "../app/needView.ts";
-import { memberOf, wallOf, wantedIn } from "./family.ts";
+import { archivedOf, familiesOf, memberOf, wallGaps, wantedIn } from "./family.ts";
 
 const household = (more: Partial<HouseholdRead>): HouseholdRead => ({
   id: "h",
@@ -82,9 +82,9 @@ test("the wall leaves out what is put away, and names what nothing serves with t
     ],
     sentiments: [],
   };
-  const wall = wallOf(read, season({ needs: [needFor("a", "wedding")] }));
-  expect(wall.families[0]?.designs.map((each) => each.id)).toEqual([design.id]);
-  expect(wall.families[0]?.check.findings.map((finding) => finding.rule)).toEqual(["odd"]);
-  expect(wall.archived.map((each) => each.id)).toEqual(["old"]);
-  expect(wall.gaps).toMatchObject([{ wanted: { says: "Wedding" }, lacks: "not for wedding", nearest: design.id }]);
+  const [family] = familiesOf(read);
+  expect(family?.designs.map((each) => each.id)).toEqual([design.id]);
+  expect(family?.check.findings.map((finding) => finding.rule)).toEqual(["odd"]);
+  expect(archivedOf(read).map((each) => each.id)).toEqual(["old"]);
+  expect(wallGaps(read, wantedIn(season({ needs: [needFor("a", "wedding")] })))).toMatchObject([{ wanted: { says: "Wedding" }, lacks: "not for wedding", nearest: design.id }]);
 });

@@ -2,8 +2,7 @@ import type { DesignRead, DesignsRead, SentimentRead, SeriesRead } from "@yule/c
 import { checkFamily, gapsIn, GROWN_UP, lengthOfUnits, nextKept, stackGeometry, toMm, type FamilyCheck, type Gap, type Member, type Ties, type Wanted, yearOf } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
 import { stackOf } from "../app/materials.ts";
-import { stagesOf } from "./route.ts";
-import { routeStageOf } from "@yule/contract";
+import { routeOf, stagesOf } from "./route.ts";
 
 /** An occasion as designs and needs are compared by it: `Thank-you` and `thank you` are one. */
 export const occasionKey = (told: string): string => told.trim().toLowerCase().replace(/\s+/g, "-");
@@ -20,7 +19,7 @@ const MEANS = { hand: "written by hand", stamp: "stamped", sticker: "on stickers
 function letteringOf(design: DesignRead, sentiments: ReadonlyMap<string, SentimentRead>): string | null {
   const front = design.words.front && sentiments.get(design.words.front.sentimentId);
   if (front) return MEANS[front.means];
-  const techniques = stagesOf(design).map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }).technique);
+  const techniques = routeOf(stagesOf(design)).map((stage) => stage.technique);
   return techniques.includes("letter") ? MEANS.hand : techniques.includes("stamp-words") ? MEANS.stamp : null;
 }
 
@@ -28,7 +27,7 @@ function letteringOf(design: DesignRead, sentiments: ReadonlyMap<string, Sentime
 export function memberOf(design: DesignRead, sentiments: ReadonlyMap<string, SentimentRead>): Member {
   const { layers, face } = stackGeometry(stackOf(design));
   const panel = layers.findLast((layer) => layer.kind === "panel");
-  const techniques = stagesOf(design).map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }).technique);
+  const techniques = routeOf(stagesOf(design)).map((stage) => stage.technique);
   const carried = [...(design.words.front ? [design.words.front.sentimentId] : []), ...design.words.inside].flatMap((id) => sentiments.get(id) ?? []);
   const { line, suits, ...told } = design.traits;
   return {
@@ -52,12 +51,6 @@ export interface Family {
   readonly series: SeriesRead;
   readonly designs: readonly DesignRead[];
   readonly check: FamilyCheck;
-}
-
-export interface Wall {
-  readonly families: readonly Family[];
-  readonly gaps: readonly Gap[];
-  readonly archived: readonly DesignRead[];
 }
 
 /** Who cards are wanted for: by the needs of this season and of past ones, the households they go to, and the children whose day comes. */
@@ -91,26 +84,32 @@ export function wantedIn({ needs, dispatch, ownOccasions, today }: Pick<Outlook,
   return [...found.values()];
 }
 
-/** The families on the wall, what ties and what breaks each, and what nothing there serves. */
-export function wallOf({ series, designs, sentiments }: DesignsRead, outlook: Pick<Outlook, "needs" | "dispatch" | "ownOccasions" | "today">): Wall {
-  const words = new Map(sentiments.map((each) => [each.id, each]));
-  const hung = designs.filter((design) => !design.archived);
-  return {
-    families: series.map((each) => {
-      const own = hung.filter((design) => design.seriesId === each.id);
-      return {
-        series: each,
-        designs: own,
-        check: checkFamily(
-          own.map((design) => memberOf(design, words)),
-          tiesOf(each),
-        ),
-      };
-    }),
-    gaps: gapsIn(
-      hung.map((design) => memberOf(design, words)),
-      wantedIn(outlook),
-    ),
-    archived: designs.filter((design) => design.archived),
-  };
+const sentimentsOf = ({ sentiments }: DesignsRead): ReadonlyMap<string, SentimentRead> => new Map(sentiments.map((each) => [each.id, each]));
+/** Designs that are put away. */
+export const archivedOf = ({ designs }: Pick<DesignsRead, "designs">): readonly DesignRead[] => designs.filter((design) => design.archived);
+const hungOf = ({ designs }: DesignsRead): readonly DesignRead[] => designs.filter((design) => !design.archived);
+
+/** The families on the wall, with what ties and what breaks each. Follows from the designs alone, so a tap at the bench works nothing out anew. */
+export function familiesOf(read: DesignsRead): readonly Family[] {
+  const words = sentimentsOf(read);
+  return read.series.map((series) => {
+    const designs = hungOf(read).filter((design) => design.seriesId === series.id);
+    return {
+      series,
+      designs,
+      check: checkFamily(
+        designs.map((design) => memberOf(design, words)),
+        tiesOf(series),
+      ),
+    };
+  });
+}
+
+/** What is wanted and nothing on the wall serves. */
+export function wallGaps(read: DesignsRead, wanted: readonly Wanted[]): readonly Gap[] {
+  const words = sentimentsOf(read);
+  return gapsIn(
+    hungOf(read).map((design) => memberOf(design, words)),
+    wanted,
+  );
 }

@@ -7,7 +7,8 @@ export type Stage = CommandInput<"change-route">["stages"][number];
 /** The stages of a design as the command that changes them wants them. */
 export const stagesOf = (design: DesignRead): Stage[] => design.stages.map(({ position: _position, ...stage }) => stage);
 
-const routeOf = (stages: readonly Stage[]) => stages.map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }));
+/** Stages as the route check sees them. */
+export const routeOf = (stages: readonly Stage[]) => stages.map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }));
 
 /** What the route breaks, with the rules left out that the shop does otherwise. */
 export const findingsOf = (stages: readonly Stage[], off: readonly { readonly rule: string }[], holdsMasking = false): Finding[] =>

@@ -6,20 +6,22 @@ export interface FamilyCheck {
   readonly ties: readonly Tie[];
   /** The worst first. */
   readonly findings: readonly FamilyFinding[];
-  /** CIEDE2000 between the palettes of each two designs. */
-  readonly distances: readonly { readonly a: string; readonly b: string; readonly distance: number }[];
 }
 
 /** What holds a series together, and which card breaks it. The order of the cards is that of the wall. */
 export function checkFamily(family: readonly Member[], ties: Ties): FamilyCheck {
   const judged = FAMILY_RULES.filter((rule) => !ties.off.includes(rule.id)).map((rule) => ({ rule: rule.id, ...rule.judge(family, ties) }));
   const findings = judged.flatMap(({ rule, findings }) => findings.map((finding) => ({ ...finding, rule })));
-  const palettes = family.map((member) => ({ id: member.id, colours: member.colourways.flatMap((each) => each.colours) }));
   return {
     ties: judged.flatMap(({ rule, tie }) => (tie === null ? [] : [{ rule, says: tie }])),
     findings: [...findings.filter((each) => each.severity === "breaks"), ...findings.filter((each) => each.severity === "strays")],
-    distances: palettes.flatMap((a, index) => palettes.slice(index + 1).map((b) => ({ a: a.id, b: b.id, distance: paletteDistance(a.colours, b.colours) }))),
   };
+}
+
+/** CIEDE2000 between the palettes of each two designs. */
+export function paletteDistances(family: readonly Member[]): readonly { readonly a: string; readonly b: string; readonly distance: number }[] {
+  const palettes = family.map((member) => ({ id: member.id, colours: member.colourways.flatMap((each) => each.colours) }));
+  return palettes.flatMap((a, index) => palettes.slice(index + 1).map((b) => ({ a: a.id, b: b.id, distance: paletteDistance(a.colours, b.colours) })));
 }
 
 /** Somebody or something that cards are wanted for. */

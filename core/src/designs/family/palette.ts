@@ -7,14 +7,23 @@ for (const mode of [modeRgb, modeXyz65, modeLab65, modeLch65]) useMode(mode as t
 const NEUTRAL_CHROMA = 14;
 
 const toLch = converter("lch65");
+const toLab = converter("lab65");
 const apart = differenceCiede2000();
 
 /** Whether a text is a colour that can be read. */
 export const isColour = (text: string): boolean => parse(text) !== undefined;
 
+/** A shop has some dozens of colours and compares each with all: they are read once. */
+const read = new Map<string, ReturnType<typeof toLab>>();
+function labOf(text: string): ReturnType<typeof toLab> {
+  const lab = read.get(text) ?? toLab(parse(text));
+  read.set(text, lab);
+  return lab;
+}
+
 /** CIEDE2000 between two colours (CIE 142-2001). */
 export function colourDistance(a: string, b: string): number {
-  const [one, other] = [parse(a), parse(b)];
+  const [one, other] = [labOf(a), labOf(b)];
   return one && other ? apart(one, other) : 0;
 }
 

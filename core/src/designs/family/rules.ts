@@ -38,8 +38,11 @@ const paletteTogether: FamilyRule = {
   says: "A card shares its colours with the others",
   judge: (family) => {
     if (family.length < 2) return { tie: null, findings: [] };
-    const findings = family.flatMap((member) => {
-      const others = family.filter((each) => each !== member).flatMap(coloursOf);
+    const own = family.map((member) => new Set(coloursOf(member)));
+    const carriers = new Map<string, number>();
+    for (const colours of own) for (const colour of colours) carriers.set(colour, (carriers.get(colour) ?? 0) + 1);
+    const findings = family.flatMap((member, index) => {
+      const others = [...carriers].flatMap(([colour, many]) => (many > (own[index]?.has(colour) ? 1 : 0) ? [colour] : []));
       return member.colourways.flatMap((colourway) => {
         // Several colourways of one design lend each other nothing: each must stand beside the other cards.
         const far = colourway.colours

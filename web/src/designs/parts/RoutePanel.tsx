@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { routeStageOf, type DesignRead, type Problem } from "@yule/contract";
+import type { DesignRead, Problem } from "@yule/contract";
 import { money, printMoney, schoolOf } from "@yule/core";
 import { useState } from "react";
 import { give } from "../../app/outbox.ts";
@@ -8,7 +8,7 @@ import { Fold } from "../../kit/Fold.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { NoteLesson } from "../../app/NoteLesson.tsx";
 import { Tick } from "../../kit/FormField.tsx";
-import { findingsOf, holdsMaskingOf, mended, stagesOf, type Stage } from "../route.ts";
+import { findingsOf, holdsMaskingOf, mended, routeOf, stagesOf, type Stage } from "../route.ts";
 import { RouteEditor } from "./RouteEditor.tsx";
 import { RouteFindings } from "./RouteFindings.tsx";
 import { Schools } from "./Schools.tsx";
@@ -65,7 +65,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
 /** Some papers hold masking fluid, and it tears their surface: then the route check warns. */
 function PaperHolds({ design, stores }: { design: DesignRead; stores: Outlook["stores"] }) {
   const paper = stores.find((store) => store.id === design.paperId);
-  if (!paper || schoolOf(stagesOf(design).map((stage) => routeStageOf({ ...stage, technique: stage.technique ?? null }))) !== "masking") return null;
+  if (!paper || schoolOf(routeOf(stagesOf(design))) !== "masking") return null;
   return (
     <Tick checked={paper.holdsMasking} onChange={(change) => void give("change-store", { id: paper.id, version: paper.version, holdsMasking: change.target.checked })}>
       {paper.name} is known to hold masking fluid

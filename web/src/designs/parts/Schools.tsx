@@ -1,16 +1,15 @@
 import { Box, Button, Text } from "@chakra-ui/react";
-import { routeStageOf, type DesignRead, type StoreRead } from "@yule/contract";
+import type { DesignRead, StoreRead } from "@yule/contract";
 import { compareSchools, minutes, printMinutes, techniqueOf, type SchoolRoute, type TimedStage } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { Fold } from "../../kit/Fold.tsx";
-import { newStage, stagesOf, type Stage } from "../route.ts";
+import { newStage, routeOf, stagesOf, type Stage } from "../route.ts";
 
 /** Panels that one bottle or tube of such a material is good for, until stores count it. */
 const PANELS_A_PACK = 80;
 
-const timed = (stages: readonly Stage[]): TimedStage[] =>
-  stages.map((stage) => ({ ...routeStageOf({ ...stage, technique: stage.technique ?? null }), hands: stage.hands, setup: stage.setup }));
+const timed = (stages: readonly Stage[]): TimedStage[] => routeOf(stages).map((stage, index) => ({ ...stage, hands: stages[index]?.hands ?? 0, setup: stages[index]?.setup ?? 0 }));
 
 /** What the materials of a school cost a panel, by what is on the shelf; null where that is not known. */
 export function materialCost(route: SchoolRoute, stores: readonly StoreRead[]): number | null {

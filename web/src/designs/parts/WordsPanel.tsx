@@ -32,6 +32,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
   const zone = draft.zones.find((each) => each.id === draft.front?.zoneId);
   const fit = front && zone ? bestFit(front, [zone]) : null;
   const changed = JSON.stringify(draft) !== JSON.stringify(design.words);
+  const over = placesOver(draft.zones, panel).length;
   const picture = pictureUrl(design.colourways[0]?.pictureId ?? null);
   /** Words whose place is gone move to the one that takes them best. */
   const putZones = (zones: Zone[]): void => {
@@ -104,10 +105,9 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
         </Button>
         <Text color="softInk">{note || "or pull one over the picture"}</Text>
       </Flex>
-      {placesOver(draft.zones, panel).length > 0 && (
+      {over > 0 && (
         <Text color="tight" fontWeight={600} marginTop="6px">
-          {placesOver(draft.zones, panel).length === 1 ? "One place reaches" : `${String(placesOver(draft.zones, panel).length)} places reach`} over the rim of the panel: make it
-          narrower, or move it to where the panel is wide.
+          {over === 1 ? "One place reaches" : `${String(over)} places reach`} over the rim of the panel: make it narrower, or move it to where the panel is wide.
         </Text>
       )}
       <ZoneFields key={chosen} zone={draft.zones.find((each) => each.id === chosen)} zones={draft.zones} onZones={putZones} />
