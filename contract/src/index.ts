@@ -21,6 +21,8 @@ export * from "./designs/stack.ts";
 export * from "./designs/family.ts";
 export * from "./designs/words.ts";
 export * from "./colour/mud.ts";
+export * from "./colour/paint.ts";
+export * from "./colour/calc.ts";
 export * from "./designs/designs.ts";
 export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";

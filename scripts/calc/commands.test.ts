@@ -2,7 +2,8 @@ import { faultLine } from "@yule/contract";
 import { limitsFor } from "@yule/core";
 import { highsSolver, type HighsModule } from "@yule/core";
 import { createRequire } from "node:module";
-import { COMMANDS, type CalcSetting } from "./commands.ts";
+import type { CalcSetting } from "./command.ts";
+import { COMMANDS } from "./commands.ts";
 
 const setting: CalcSetting = {
   limits: (seed) => ({ ...limitsFor(1, () => 0, seed), stop: () => false, left: () => 5, steps: 300 }),
@@ -18,9 +19,12 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud"])("%s prints the JSON Schema of its input", (name) => {
-  expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
-});
+test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats"])(
+  "%s prints the JSON Schema of its input",
+  (name) => {
+    expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
+  },
+);
 
 test("good input is answered in the same units, and the same input the same way", async () => {
   const input = { sheets: [sheet], panels: [panel], edge: 0, gap: 0, method: "cut" };
@@ -213,4 +217,106 @@ test("guides are told in millimetres, as they hang and upside down, and what doe
   expect(await answer("guides", { ...panel, guides: { ...five, margin: 60 } })).toEqual(
     ["guides.columns: given 124 mm needed, allowed at most 105 mm, the panel", "guides.rows: given 136 mm needed, allowed at most 148 mm, the panel"].slice(0, 1),
   );
+});
+
+describe("colour", () => {
+  const paints = [
+    { name: "Ferry Blue", pigments: ["PB29"] },
+    { name: "Lamp Oil", pigments: ["PY150"] },
+    { name: "Thrift", pigments: ["PV19"] },
+  ];
+
+  test("a mix says how it dries, how it looks wet, and how much water an everyday wash takes", async () => {
+    expect(
+      await answer("mix", {
+        paints: [
+          { ...paints[0], parts: 2 },
+          { ...paints[2], parts: 1 },
+        ],
+      }),
+    ).toMatchObject({ water: 12, strength: "milk", hue: "purple" });
+    expect(await answer("mix", { paints: [{ ...paints[0], form: "liquid", parts: 1 }] })).toMatchObject({ water: 16 });
+  });
+
+  test("a recipe names paints, whole parts, water and how near it comes", async () => {
+    const found = (await answer("recipe", { wanted: "#6a9a4a", paints })) as { best: { parts: { paint: string }[]; difference: number }; nearest: unknown[]; cheapest: unknown };
+    expect(found.nearest).toHaveLength(3);
+    expect(found.best.parts.map(({ paint }) => paint)).toEqual(expect.arrayContaining(["Ferry Blue", "Lamp Oil"]));
+    expect(found.cheapest).toBeNull();
+  });
+
+  test("a palette of one paint and a colour it cannot reach: how near it comes", async () => {
+    expect(await answer("recipe", { wanted: "#d02020", paints: paints.slice(0, 1), buy: true })).toMatchObject({
+      reached: false,
+      best: { parts: [{ paint: "Ferry Blue", parts: 1 }] },
+      buy: [{ difference: expect.any(Number) as number }, {}, {}],
+    });
+  });
+
+  test("glazes as a grid, and the order for shapes that overlap", async () => {
+    const found = await answer("glaze", {
+      paints,
+      shapes: [
+        { id: "sky", paint: "Ferry Blue" },
+        { id: "lamp", paint: "Lamp Oil" },
+        { id: "flower", paint: "Thrift" },
+      ],
+      overlaps: [
+        ["sky", "lamp"],
+        ["lamp", "flower"],
+      ],
+    });
+    expect(found).toMatchObject({
+      grid: [
+        [{}, {}, {}],
+        [{}, {}, {}],
+        [{}, {}, {}],
+      ],
+      order: { overlaps: [{}, {}] },
+    });
+  });
+
+  test("puddles in millilitres and drops, and mats with why", async () => {
+    expect(await answer("puddles", { paints: [{ name: "sky", area: 4000, form: "liquid" }], panels: 12, minutes: 40 })).toMatchObject({
+      puddles: [{ ml: 11, counted: { unit: "drops", many: 13 }, goes: [12] }],
+    });
+    expect(
+      await answer("mats", {
+        panel: { colours: [{ hex: "#2b3a7c", share: 0.8 }], edge: "#2d3c78" },
+        mats: [
+          { id: "navy", hex: "#2a3670" },
+          { id: "straw", hex: "#d9b45a" },
+        ],
+      }),
+    ).toMatchObject({ mats: [{ id: "straw" }, { id: "navy" }], why: expect.stringContaining("too close") as string });
+  });
+
+  test.each<[string, string, unknown, string]>([
+    [
+      "an unknown pigment, with near ones",
+      "recipe",
+      { wanted: "#6a9a4a", paints: [{ name: "x", pigments: ["PB92"] }] },
+      'paints[0].pigments[0]: given "PB92", allowed a pigment of the table, such as',
+    ],
+    ["no paint at all", "recipe", { wanted: "#6a9a4a", paints: [] }, "paints: given [], allowed at least 1 of them"],
+    [
+      "a colour that is none",
+      "mats",
+      { panel: { colours: [{ hex: "blue", share: 1 }], edge: "#2d3c78" }, mats: [{ id: "a", hex: "#ffffff" }] },
+      'panel.colours[0].hex: given "blue", allowed a colour such as #3a5f8c',
+    ],
+    ["an overlap with a shape that is not there", "glaze", { paints, shapes: [{ id: "sky", paint: "Ferry Blue" }], overlaps: [["sky", "sea"]] }, "overlaps[0]"],
+    [
+      "a shape of a paint that is not there",
+      "glaze",
+      { paints, shapes: [{ id: "sky", paint: "Rockpool" }] },
+      'shapes[0].paint: given "Rockpool", allowed one of Ferry Blue, Lamp Oil, Thrift',
+    ],
+    ["an area of nothing", "puddles", { paints: [{ name: "sky", area: 0 }], panels: 1, minutes: 10 }, "paints[0].area: given 0, allowed more than 0"],
+    ["a strength nobody mixes", "puddles", { paints: [{ name: "sky", area: 10, strength: "soup" }], panels: 1, minutes: 10 }, "paints[0].strength"],
+  ])("%s is met with one clear line", async (_, name, input, line) => {
+    const lines = await answer(name, input);
+    expect(lines).toHaveLength(1);
+    expect((lines as string[])[0]).toContain(line);
+  });
 });

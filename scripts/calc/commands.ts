@@ -1,7 +1,6 @@
 import {
   familyIn,
   familyOut,
-  faultsOf,
   fitOutOf,
   fitWordsIn,
   fitWordsOut,
@@ -9,9 +8,6 @@ import {
   guidesOut,
   guidesOutOf,
   membersOf,
-  mudIn,
-  mudOut,
-  mudOutOf,
   occasionsIn,
   occasionsOut,
   overmakeIn,
@@ -42,16 +38,11 @@ import {
   run,
   split,
   succeed,
-  type LinearSolver,
   type Limits,
-  type Result,
   guideSheet,
   lengthOfUnits,
   mm,
   checkFamily,
-  mixed,
-  mudForecast,
-  pigmentOf,
   fitWords,
   gapsIn,
   paletteDistances,
@@ -60,35 +51,8 @@ import {
   turnedOver,
   type Fault,
 } from "@yule/core";
-import { z } from "zod";
-
-/** What a command may use: how long it may take, by its seed, and the linear engine, loaded only when asked for. */
-export interface CalcSetting {
-  readonly limits: (seed: number) => Limits;
-  readonly solver: () => Promise<LinearSolver>;
-}
-
-export interface Command {
-  readonly schema: object;
-  readonly answer: (input: unknown, setting: CalcSetting) => Promise<Result<unknown>>;
-}
-
-/** Checks the input by its schema, computes, and holds the answer to the schema of the output. */
-function command<In extends z.ZodType, Out extends z.ZodType>(
-  input: In,
-  output: Out,
-  compute: (input: z.output<In>, setting: CalcSetting) => Result<z.input<Out>> | Promise<Result<z.input<Out>>>,
-): Command {
-  return {
-    schema: z.toJSONSchema(input, { io: "input", unrepresentable: "any" }),
-    answer: async (given, setting) => {
-      const read = input.safeParse(given);
-      if (!read.success) return fail(...faultsOf(read.error, given));
-      const result = await compute(read.data, setting);
-      return result.ok ? succeed(output.parse(result.value)) : result;
-    },
-  };
-}
+import { command, type Command } from "./command.ts";
+import { COLOUR_COMMANDS } from "./colour.ts";
 
 /** Limits that leave a tenth of the time to write the answer. */
 export const limitsOf =
@@ -145,10 +109,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     }
     return succeed({ places: places.map(fitOutOf) });
   }),
-  mud: command(mudIn, mudOut, ({ pairs }) => {
-    const filmOf = (names: readonly string[]) => mixed(names.flatMap((name) => pigmentOf(name) ?? []).map(({ film }) => ({ film, share: 1 })));
-    return succeed({ pairs: pairs.map((pair) => mudOutOf(mudForecast(filmOf(pair.under), filmOf(pair.over), pair.how))) });
-  }),
+  ...COLOUR_COMMANDS,
   "route-check": command(routeCheckIn, routeCheckOut, (input) => {
     const route = input.stages.map(routeStageOf);
     const ground = { holdsMasking: input.holdsMasking };

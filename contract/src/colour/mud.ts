@@ -1,16 +1,10 @@
-import { nearPigments, pigmentOf, type MudForecast } from "@yule/core";
+import type { MudForecast } from "@yule/core";
 import { z } from "zod";
+import { pigmentField } from "./paint.ts";
 
 const MOST_PAIRS = 10_000;
 
-/** A pigment by its colour index name; near names are offered where it is not in the table. */
-const pigment = z
-  .string()
-  .max(20)
-  .superRefine((index, context) => {
-    if (!pigmentOf(index)) context.addIssue({ code: "custom", message: `a pigment of the table, such as ${nearPigments(index).join(", ")}` });
-  });
-const side = z.array(pigment).min(1).max(8).describe("pigments of one paint; several are a ready mix in equal parts");
+const side = z.array(pigmentField).min(1).max(8).describe("pigments of one paint; several are a ready mix in equal parts");
 
 /** Input of `calc mud`. */
 export const mudIn = z.strictObject({

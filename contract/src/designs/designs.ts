@@ -4,6 +4,7 @@ import type { SentimentRead, WordsRead } from "./words.ts";
 import { stackSchema, type StackRead } from "./stack.ts";
 import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
+import type { TouchRead } from "../colour/paint.ts";
 import { id, name, version, wholeMinutes } from "../common/envelope.ts";
 
 export const methods = ["cut", "fold", "tape"] as const;
@@ -82,6 +83,8 @@ export interface DesignRead {
   readonly traits: TraitsRead;
   readonly words: WordsRead;
   readonly archived: boolean;
+  /** Which of its paints touch, by their places; null where nobody marked it. */
+  readonly touches: readonly TouchRead[] | null;
 }
 export interface SeriesRead {
   readonly id: string;

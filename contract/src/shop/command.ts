@@ -5,6 +5,7 @@ import { addDesign, addSeries, archiveDesign, changeColourway, changeRoute, chan
 import { changeSeries, changeTraits } from "../designs/family.ts";
 import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
 import { changeGuides } from "../designs/guides.ts";
+import { addPaint, changePaint, markTouches, shelvePaint } from "../colour/paint.ts";
 import { addHousehold, changeHousehold, postNeed } from "../dispatch/dispatch.ts";
 import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
@@ -47,6 +48,10 @@ export const commandSchemas = {
   "archive-design": archiveDesign,
   "add-sentiment": addSentiment,
   "remove-sentiment": removeSentiment,
+  "add-paint": addPaint,
+  "change-paint": changePaint,
+  "shelve-paint": shelvePaint,
+  "mark-touches": markTouches,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
+import { hexField } from "../colour/paint.ts";
 
 export const storeKinds = ["sheet", "card stock", "envelope", "other"] as const;
 const quantity = z.int().min(0).max(1_000_000);
@@ -16,13 +17,22 @@ export const addStore = z
     packCostMinor: z.int().min(0).max(100_000_000),
     leadDays: z.int().min(0).max(365),
     holdsMasking: z.boolean().default(false),
+    hex: hexField.nullable().default(null).describe("colour of card stock"),
+    metallic: z.boolean().default(false),
   })
   .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), {
     path: ["width"],
     message: "a width and a height for sheets and card stock",
   });
 export const countStore = z.strictObject({ id, version, onHand: quantity });
-export const changeStore = z.strictObject({ id, version, holdsMasking: z.boolean().describe("a paper known to hold masking fluid, which then tears its surface") });
+/** What is known of a store beyond its count; what is left out stays. */
+export const changeStore = z.strictObject({
+  id,
+  version,
+  holdsMasking: z.boolean().optional().describe("a paper known to hold masking fluid, which then tears its surface"),
+  hex: hexField.nullable().optional(),
+  metallic: z.boolean().optional(),
+});
 export const buyStore = z.strictObject({ id, quantity: quantity.min(1) });
 
 export interface StoreRead {
@@ -37,6 +47,8 @@ export interface StoreRead {
   readonly packCostMinor: number;
   readonly leadDays: number;
   readonly holdsMasking: boolean;
+  readonly hex: string | null;
+  readonly metallic: boolean;
 }
 export interface StoresRead {
   readonly stores: readonly StoreRead[];

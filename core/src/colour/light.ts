@@ -30,49 +30,87 @@ export interface Lch {
 }
 
 const sum = (of: (index: number) => number): number => WAVELENGTHS.reduce((total, _, index) => total + of(index), 0);
-const SCALE = 1 / sum((index) => (D65[index] ?? 0) * (Y_BAR[index] ?? 0));
-/** The eye and the daylight in one, once. */
-const [X_SEEN, Y_SEEN, Z_SEEN] = [X_BAR, Y_BAR, Z_BAR].map((bar) => bar.map((value, index) => SCALE * value * (D65[index] ?? 0))) as [number[], number[], number[]];
-/** How a reflectance looks in daylight: X, Y, Z with a perfect white at Y = 1. */
-export function xyzOf(reflectance: Spectrum): readonly [number, number, number] {
-  let x = 0;
-  let y = 0;
-  let z = 0;
-  for (let index = 0; index < WAVELENGTHS.length; index += 1) {
-    const value = reflectance[index] ?? 0;
-    x += value * (X_SEEN[index] ?? 0);
-    y += value * (Y_SEEN[index] ?? 0);
-    z += value * (Z_SEEN[index] ?? 0);
-  }
-  return [x, y, z];
+/** The eye and a light made one: what each wavelength of a reflectance adds to X, Y and Z. */
+export function eyeIn(power: Spectrum = D65): readonly [Spectrum, Spectrum, Spectrum] {
+  const scale = 1 / sum((index) => (power[index] ?? 0) * (Y_BAR[index] ?? 0));
+  return [X_BAR, Y_BAR, Z_BAR].map((bar) => bar.map((value, index) => scale * value * (power[index] ?? 0))) as [number[], number[], number[]];
 }
+
+/**
+ * How a light makes reflectances look: X, Y, Z with a perfect white at Y = 1.
+ * @param power of the light at each wavelength; daylight where none is given
+ */
+export function seen(power: Spectrum = D65): (reflectance: Spectrum) => Xyz {
+  const [xs, ys, zs] = eyeIn(power);
+  return (reflectance) => {
+    let x = 0;
+    let y = 0;
+    let z = 0;
+    for (let index = 0; index < WAVELENGTHS.length; index += 1) {
+      const value = reflectance[index] ?? 0;
+      x += value * (xs[index] ?? 0);
+      y += value * (ys[index] ?? 0);
+      z += value * (zs[index] ?? 0);
+    }
+    return [x, y, z];
+  };
+}
+
+/** How a reflectance looks in daylight. */
+export const xyzOf = seen();
 
 const WHITE = xyzOf(WAVELENGTHS.map(() => 1));
 const LINEAR_BELOW = 216 / 24389;
 
-/** CIE Lab (ISO/CIE 11664-4) of a reflectance in daylight: lightness, red to green, yellow to blue. */
-function labOf(reflectance: Spectrum): readonly [L: number, a: number, b: number] {
-  const xyz = xyzOf(reflectance);
-  const [x = 0, y = 0, z = 0] = xyz.map((value, index) => {
-    const ratio = value / (WHITE[index] ?? 1);
-    return ratio > LINEAR_BELOW ? Math.cbrt(ratio) : ((24389 / 27) * ratio + 16) / 116;
-  });
-  return [116 * y - 16, 500 * (x - y), 200 * (y - z)];
+const steep = (ratio: number): number => (ratio > LINEAR_BELOW ? Math.cbrt(ratio) : ((24389 / 27) * ratio + 16) / 116);
+const flat = (value: number): number => (value ** 3 > LINEAR_BELOW ? value ** 3 : (116 * value - 16) / (24389 / 27));
+
+/** CIE Lab under D65: lightness, red to green, yellow to blue. */
+export type Lab = readonly [L: number, a: number, b: number];
+export type Xyz = readonly [x: number, y: number, z: number];
+
+/** CIE Lab (ISO/CIE 11664-4) of a stimulus seen beside daylight's white. */
+export function labOfXyz([x, y, z]: Xyz): Lab {
+  const [fx, fy, fz] = [steep(x / WHITE[0]), steep(y / WHITE[1]), steep(z / WHITE[2])];
+  return [116 * fy - 16, 500 * (fx - fy), 200 * (fy - fz)];
 }
+
+/** The way back from CIE Lab. */
+export function xyzOfLab([L, a, b]: Lab): Xyz {
+  const fy = (L + 16) / 116;
+  return [WHITE[0] * flat(fy + a / 500), WHITE[1] * flat(fy), WHITE[2] * flat(fy - b / 200)];
+}
+
+/** CIE Lab of a reflectance in daylight. */
+export const labOf = (reflectance: Spectrum): Lab => labOfXyz(xyzOf(reflectance));
+
+export const lchOfLab = ([L, a, b]: Lab): Lch => ({ L, C: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 });
 
 /** The same as lightness, chroma and hue. */
-export function lchOf(reflectance: Spectrum): Lch {
-  const [L, a, b] = labOf(reflectance);
-  return { L, C: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 };
-}
+export const lchOf = (reflectance: Spectrum): Lch => lchOfLab(labOf(reflectance));
 
 /** As #rrggbb of sRGB (IEC 61966-2-1), cut to what a screen can show. */
-export function hexOf(reflectance: Spectrum): string {
-  const [x, y, z] = xyzOf(reflectance);
+export const hexOf = (reflectance: Spectrum): string => hexOfXyz(xyzOf(reflectance));
+
+export function hexOfXyz([x, y, z]: Xyz): string {
   const linear = [3.2404542 * x - 1.5371385 * y - 0.4985314 * z, -0.969266 * x + 1.8760108 * y + 0.041556 * z, 0.0556434 * x - 0.2040259 * y + 1.0572252 * z];
-  const bytes = linear.map((value) => {
-    const light = Math.max(0, Math.min(1, value));
-    return Math.round(255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055));
-  });
-  return `#${bytes.map((byte) => byte.toString(16).padStart(2, "0")).join("")}`;
+  return `#${linear.map((light) => byteOf(light).toString(16).padStart(2, "0")).join("")}`;
 }
+
+/** A share of linear light as a byte of sRGB, cut to what a screen can show, and the way back. */
+export function byteOf(linear: number): number {
+  const light = Math.max(0, Math.min(1, linear));
+  return Math.round(255 * (light <= 0.0031308 ? 12.92 * light : 1.055 * light ** (1 / 2.4) - 0.055));
+}
+const LINEAR = Float64Array.from({ length: 256 }, (_, byte) => (byte / 255 <= 0.04045 ? byte / 255 / 12.92 : ((byte / 255 + 0.055) / 1.055) ** 2.4));
+export const linearOf = (byte: number): number => LINEAR[byte] ?? 0;
+
+/** A pixel of sRGB, 0 to 255 each, as a stimulus. */
+export function xyzOfRgb(red: number, green: number, blue: number): Xyz {
+  const [r, g, b] = [linearOf(red), linearOf(green), linearOf(blue)];
+  return [0.4124564 * r + 0.3575761 * g + 0.1804375 * b, 0.2126729 * r + 0.7151522 * g + 0.072175 * b, 0.0193339 * r + 0.119192 * g + 0.9503041 * b];
+}
+
+/** A colour written as #rrggbb. */
+export const rgbOfHex = (hex: string): readonly [number, number, number] => [1, 3, 5].map((at) => parseInt(hex.slice(at, at + 2), 16)) as [number, number, number];
+export const labOfHex = (hex: string): Lab => labOfXyz(xyzOfRgb(...rgbOfHex(hex)));

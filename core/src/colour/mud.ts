@@ -37,13 +37,14 @@ export function mudForecast(under: Film, on: Film, how: Touch, paper: Spectrum =
         );
   const [first, second, both] = [lchOf(over(under, paper)), lchOf(over(on, paper)), lchOf(seen)];
   const chromaLost = 1 - both.C / Math.max(1e-6, (first.C + second.C) / 2);
-  const verdict = verdictOf(first, second, both, chromaLost);
-  return { ...both, hex: hexOf(seen), chromaLost, verdict, why: whyOf(first, second, both, verdict) };
+  const isNeutral = first.C < NEUTRAL || second.C < NEUTRAL || under.metallic === true || on.metallic === true;
+  const verdict = verdictOf(first, second, both, chromaLost, isNeutral);
+  return { ...both, hex: hexOf(seen), chromaLost, verdict, why: whyOf(first, second, both, verdict, isNeutral) };
 }
 
-function verdictOf(first: Lch, second: Lch, both: Lch, lost: number): Verdict {
-  // A grey or a white tints and shades on purpose: what it takes is no mud, but it dulls.
-  if (first.C < NEUTRAL || second.C < NEUTRAL) return Math.max(first.C, second.C) < NEUTRAL || both.C > 0.6 * Math.max(first.C, second.C) ? "clean" : "dull";
+function verdictOf(first: Lch, second: Lch, both: Lch, lost: number, isNeutral: boolean): Verdict {
+  // A grey, a white or a metal tints and shades on purpose: what it takes is no mud, but it dulls.
+  if (isNeutral) return Math.max(first.C, second.C) < NEUTRAL || both.C > 0.6 * Math.max(first.C, second.C) ? "clean" : "dull";
   const hasYellow = [first, second].some(({ h }) => h >= YELLOW.from && h < YELLOW.to);
   const isOlive = hasYellow && both.h >= OLIVE.from && both.h < OLIVE.to;
   const isBrown = both.h >= BROWN.from || both.h < BROWN.to;
@@ -70,11 +71,10 @@ export function hueName({ C, h, L }: Lch): string {
   return (name === "orange" || name === "red" || name === "yellow") && C < 38 && L < 68 ? "brown" : name;
 }
 
-function whyOf(first: Lch, second: Lch, both: Lch, verdict: Verdict): string {
+function whyOf(first: Lch, second: Lch, both: Lch, verdict: Verdict, isNeutral: boolean): string {
   const [a, b, made] = [hueName(first), hueName(second), hueName(both)];
   const apart = Math.min(Math.abs(first.h - second.h), 360 - Math.abs(first.h - second.h));
-  if (first.C < NEUTRAL || second.C < NEUTRAL)
-    return verdict === "clean" ? `a neutral with ${first.C < NEUTRAL ? b : a} leaves it ${made}` : `a neutral takes the glow out of ${first.C < NEUTRAL ? b : a}`;
+  if (isNeutral) return verdict === "clean" ? `a neutral with ${first.C < NEUTRAL ? b : a} leaves it ${made}` : `a neutral takes the glow out of ${first.C < NEUTRAL ? b : a}`;
   if (verdict === "clean") return apart < 40 ? `${a} and ${b} lie near each other and give ${made}` : `${a} and ${b} leave a band of light that both let through: ${made}`;
   return verdict === "dull"
     ? `${a} and ${b} take part of each other's light and leave a quiet ${made}`

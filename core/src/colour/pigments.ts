@@ -13,6 +13,9 @@ export interface Pigment {
   readonly granulates: boolean;
   /** Blue wool steps, 8 the most lasting. */
   readonly lightfast: number;
+  /** Of mica or metal flakes. */
+  readonly metallic: boolean;
+  readonly covering: Covering;
   readonly film: Film;
 }
 
@@ -32,13 +35,22 @@ const band = (nm: number, [kind, ...told]: Band): number => {
 };
 const spectrum = (bands: readonly Band[]): Spectrum => WAVELENGTHS.map((nm) => bands.reduce((sum, each) => sum + band(nm, each), 0.02));
 
-type Row = readonly [index: string, name: string, scatter: number, bands: readonly Band[], more?: { hazard?: Hazard; stains?: true; granulates?: true; lightfast?: number }];
+type Row = readonly [
+  index: string,
+  name: string,
+  scatter: number,
+  bands: readonly Band[],
+  more?: { hazard?: Hazard; stains?: true; granulates?: true; lightfast?: number; metallic?: true },
+];
 const edge = (nm: number, slope: number, much: number): Band => ["edge", nm, slope, much];
 const hump = (nm: number, width: number, much: number): Band => ["hump", nm, width, much];
 const flat = (much: number): Band => ["flat", much];
 
-/** Transparent, half covering, covering: scattering in an everyday wash. */
-const [CLEAR, HALF, COVERS] = [0.015, 0.12, 0.4];
+export const COVERINGS = ["transparent", "half covering", "covering"] as const;
+export type Covering = (typeof COVERINGS)[number];
+/** Scattering in an everyday wash. */
+export const SCATTERING: Readonly<Record<Covering, number>> = { transparent: 0.015, "half covering": 0.12, covering: 0.4 };
+const [CLEAR, HALF, COVERS] = COVERINGS.map((covering) => SCATTERING[covering]) as [number, number, number];
 
 /**
  * Absorption of pigments in an everyday wash, built from a few bands each. Their places come from what is commonly published of each
@@ -142,6 +154,9 @@ const ROWS: readonly Row[] = [
   ["PW4", "Zinc white", 1.2, [edge(410, 10, 0.05)], { hazard: "zinc" }],
   ["PW5", "Lithopone", 1.6, [edge(410, 10, 0.05)], { hazard: "zinc" }],
   ["PW6", "Titanium white", 3, [edge(415, 8, 0.08)]],
+  ["PW20", "Pearl mica", 0.7, [edge(420, 14, 0.08), flat(0.05)], { metallic: true }],
+  ["PM1", "Silver flake", 1.6, [flat(0.45)], { metallic: true }],
+  ["PM2", "Bronze flake", 1.6, [edge(545, 30, 1), flat(0.3)], { metallic: true }],
 ];
 
 export const PIGMENTS: readonly Pigment[] = ROWS.map(([index, name, scatter, bands, more]) => ({
@@ -151,7 +166,9 @@ export const PIGMENTS: readonly Pigment[] = ROWS.map(([index, name, scatter, ban
   stains: more?.stains ?? false,
   granulates: more?.granulates ?? false,
   lightfast: more?.lightfast ?? 8,
-  film: { absorbs: spectrum(bands), scatters: WAVELENGTHS.map(() => scatter) },
+  metallic: more?.metallic ?? false,
+  covering: scatter >= COVERS ? "covering" : scatter >= HALF ? "half covering" : "transparent",
+  film: { absorbs: spectrum(bands), scatters: WAVELENGTHS.map(() => scatter), ...(more?.metallic ? { metallic: true } : {}) },
 }));
 
 const keyOf = (text: string): string => text.trim().toUpperCase().replace(/\s+/g, "");

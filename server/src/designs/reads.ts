@@ -27,6 +27,7 @@ export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
       traits: row.traits,
       words: row.words,
       archived: row.archived,
+      touches: row.touches,
       stack: {
         fold: row.fold,
         outline: row.outline,

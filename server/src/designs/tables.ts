@@ -16,6 +16,7 @@ import {
   type ColourwayRead,
   type GuidesRead,
   type TiesRead,
+  type TouchRead,
   type TraitsRead,
   type WordsRead,
 } from "@yule/contract";
@@ -56,6 +57,8 @@ export const design = pgTable(
     traits: jsonb("traits").$type<TraitsRead>().notNull().default(traitsSchema.parse({})),
     words: jsonb("words").$type<WordsRead>().notNull().default(wordsSchema.parse({})),
     archived: boolean("archived").notNull().default(false),
+    /** Which of its paints touch, as marked; null leaves it to the picture and the route. */
+    touches: jsonb("touches").$type<readonly TouchRead[]>(),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

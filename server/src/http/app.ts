@@ -11,6 +11,7 @@ import type { Logger } from "pino";
 import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
+import { readColour } from "../colour/reads.ts";
 import { readDesigns } from "../designs/reads.ts";
 import { readDispatch } from "../dispatch/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
@@ -96,6 +97,7 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
   read("/season", readSeason);
   read("/designs", readDesigns);
   read("/stores", readStores);
+  read("/colour", readColour);
   read("/bench", readBench);
   read("/dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()));
   read("/orders", (tx) => readOrders(tx, outside.orders, clock.now()));

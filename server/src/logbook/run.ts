@@ -7,6 +7,7 @@ import { missing, Refusal } from "../db/refusal.ts";
 import { Work } from "../db/work.ts";
 import { addDesign, addSeries, archiveDesign, changeColourway, changeGuides, changeRoute, changeSeries, changeStack, changeTraits } from "../designs/commands.ts";
 import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
+import { addPaint, changePaint, markTouches, shelvePaint } from "../colour/commands.ts";
 import { addHousehold, changeHousehold, postNeed } from "../dispatch/commands.ts";
 import { assembleCards, gradePanels } from "../finish/commands.ts";
 import {
@@ -63,6 +64,10 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "archive-design": archiveDesign,
   "add-sentiment": addSentiment,
   "remove-sentiment": removeSentiment,
+  "add-paint": addPaint,
+  "change-paint": changePaint,
+  "shelve-paint": shelvePaint,
+  "mark-touches": markTouches,
   "add-store": addStore,
   "count-store": countStore,
   "buy-store": buyStore,

@@ -21,8 +21,17 @@ export async function countStore(work: Work, said: CommandPayload<"count-store">
 export async function changeStore(work: Work, said: CommandPayload<"change-store">): Promise<Done> {
   const found = await work.find("store", said.id);
   if (!found) return missing("store", ["id"], said.id);
-  await work.update("store", said.id, { holdsMasking: said.holdsMasking }, said.version);
-  return { subject: ["store", said.id], summary: `${found.name} ${said.holdsMasking ? "holds masking fluid" : "lets go of masking fluid"}` };
+  const { id, version, ...facts } = said;
+  await work.update("store", id, facts, version);
+  const what =
+    said.holdsMasking !== undefined
+      ? said.holdsMasking
+        ? "holds masking fluid"
+        : "lets go of masking fluid"
+      : said.hex !== undefined
+        ? `is ${said.hex ?? "of no told colour"}`
+        : "changed";
+  return { subject: ["store", id], summary: `${found.name} ${what}` };
 }
 
 export async function buyStore(work: Work, said: CommandPayload<"buy-store">): Promise<Done> {

@@ -18,12 +18,16 @@ export const store = pgTable(
     leadDays: integer("lead_days").notNull(),
     /** A paper known to hold masking fluid. */
     holdsMasking: boolean("holds_masking").notNull().default(false),
+    /** Colour of card stock, #rrggbb. */
+    hex: text("hex"),
+    metallic: boolean("metallic").notNull().default(false),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     check("store_on_hand", sql`${table.onHand} >= 0`),
     check("store_pack", sql`${table.pack} > 0 and ${table.packCostMinor} >= 0 and ${table.leadDays} >= 0`),
+    check("store_hex", sql`${table.hex} is null or ${table.hex} ~ '^#[0-9a-fA-F]{6}$'`),
     check("store_size", sql`(${table.width} is null or ${table.width} > 0) and (${table.height} is null or ${table.height} > 0)`),
   ],
 );

@@ -25,6 +25,7 @@ export const design: DesignRead = {
   cardStockId: null,
   guides: null,
   archived: false,
+  touches: null,
   traits: { light: null, highlight: null, looks: null, line: null, elements: null, recurring: null, suits: [], shows: [], ages: null },
   words: { zones: [], front: null, inside: [] },
   stages: [stage("wash", 3, 20), stage("dots", 2, 0), stage("mount", 4, 20, "assemble")],
@@ -51,6 +52,8 @@ export const paper: StoreRead = {
   packCostMinor: 100,
   leadDays: 3,
   holdsMasking: false,
+  hex: null,
+  metallic: false,
 };
 export const line = (id: string, colourwayId: string, quantity: number, assembled = 0): NeedLineRead => ({
   id,

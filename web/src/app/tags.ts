@@ -1,7 +1,7 @@
 import type { CommandKind } from "@yule/contract";
 
 /** What a read is called, so that a command can say which reads it makes stale. */
-export const ALL_TAGS = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook", "orders"] as const;
+export const ALL_TAGS = ["shop", "season", "designs", "stores", "colour", "bench", "dispatch", "logbook", "orders"] as const;
 export type Tag = (typeof ALL_TAGS)[number];
 
 const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
@@ -34,6 +34,10 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "archive-design": ["designs"],
   "add-sentiment": ["designs"],
   "remove-sentiment": ["designs"],
+  "add-paint": ["colour"],
+  "change-paint": ["colour"],
+  "shelve-paint": ["colour"],
+  "mark-touches": ["designs"],
   "add-store": ["stores"],
   "count-store": ["stores"],
   "buy-store": ["stores"],
