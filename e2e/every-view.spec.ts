@@ -42,7 +42,7 @@ for (const theme of ["day", "evening"] as const) {
 test("the keys lead through the views, and a figure tells its why", async ({ page }) => {
   await page.goto(`${shop.url}/season`);
   await expect(page.getByRole("heading", { level: 1 })).toBeVisible();
-  await page.keyboard.press("7");
+  await page.keyboard.press("8");
   await expect(page).toHaveURL(/stores/);
   await page.keyboard.press("1");
   await page.getByRole("button", { name: /days late$/ }).click();

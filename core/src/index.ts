@@ -59,7 +59,7 @@ export { MOST_PIXELS, pictureHead, type PictureHead } from "./designs/picture/he
 export { mixed, over, stronger, whileWet, WHITE_PAPER, type Film } from "./colour/layers.ts";
 export { COVERINGS, nearPigments, pigmentOf, PIGMENTS, type Covering, type Hazard, type Pigment } from "./colour/pigments.ts";
 export { hueName, mudForecast, type MudForecast, type Touch, type Verdict } from "./colour/mud.ts";
-export { meeting, type Cure, type Meeting } from "./colour/meet.ts";
+export { meetByRoute, stagesOfPaints, type PaintStage } from "./colour/touches.ts";
 export { cures, type CureTried } from "./colour/cures.ts";
 export { hexOf, hexOfXyz, labOf, labOfHex, lchOf, lchOfLab, rgbOfHex, xyzOfLab, type Lab, type Lch, type Spectrum } from "./colour/light.ts";
 export { hexIn, LIGHTS, type Light } from "./colour/lamp.ts";

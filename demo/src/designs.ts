@@ -9,6 +9,8 @@ type Stage = AddDesign["stages"][number];
 type Paint = { pigments: string; name: string; hex: string };
 
 const makeId = idMaker(0x1001);
+/** Of what came to the shop later, so that the ids before stay. */
+const moreId = idMaker(0x1009);
 
 /** Made-up trade names for paints of public pigment index names. */
 const PAINTS = {
@@ -30,7 +32,18 @@ type PaintName = keyof typeof PAINTS;
 export const STORES = {
   cotton: { id: makeId(), kind: "sheet", name: "Cotton 300 gsm, 20 × 26", width: inches(20), height: inches(26), onHand: 13, pack: 5, packCostMinor: 2450, leadDays: 6 },
   halfPaper: { id: makeId(), kind: "sheet", name: "Smooth 250 gsm, A3", width: mm(297), height: mm(420), onHand: 22, pack: 20, packCostMinor: 1680, leadDays: 4 },
-  kraft: { id: makeId(), kind: "card stock", name: "Card stock, kraft, 12 × 18", width: inches(12), height: inches(18), onHand: 46, pack: 25, packCostMinor: 1150, leadDays: 5 },
+  kraft: {
+    id: makeId(),
+    kind: "card stock",
+    name: "Card stock, kraft, 12 × 18",
+    width: inches(12),
+    height: inches(18),
+    onHand: 46,
+    pack: 25,
+    packCostMinor: 1150,
+    leadDays: 5,
+    hex: "#b58e5f",
+  },
   slate: {
     id: makeId(),
     kind: "card stock",
@@ -41,6 +54,56 @@ export const STORES = {
     pack: 25,
     packCostMinor: 1290,
     leadDays: 5,
+    hex: "#5f7384",
+  },
+  straw: {
+    id: moreId(),
+    kind: "card stock",
+    name: "Card stock, straw, 12 × 18",
+    width: inches(12),
+    height: inches(18),
+    onHand: 12,
+    pack: 25,
+    packCostMinor: 1150,
+    leadDays: 5,
+    hex: "#d8b96a",
+  },
+  chalk: {
+    id: moreId(),
+    kind: "card stock",
+    name: "Card stock, chalk, 12 × 18",
+    width: inches(12),
+    height: inches(18),
+    onHand: 20,
+    pack: 25,
+    packCostMinor: 990,
+    leadDays: 5,
+    hex: "#f2efe6",
+  },
+  brick: {
+    id: moreId(),
+    kind: "card stock",
+    name: "Card stock, brick, 12 × 18",
+    width: inches(12),
+    height: inches(18),
+    onHand: 9,
+    pack: 25,
+    packCostMinor: 1290,
+    leadDays: 5,
+    hex: "#a34a35",
+  },
+  pewter: {
+    id: moreId(),
+    kind: "card stock",
+    name: "Card stock, pewter shimmer, A4",
+    width: mm(297),
+    height: mm(210),
+    onHand: 15,
+    pack: 10,
+    packCostMinor: 1450,
+    leadDays: 7,
+    hex: "#8d9298",
+    metallic: true,
   },
   squareEnvelopes: {
     id: makeId(),

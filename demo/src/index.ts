@@ -3,6 +3,7 @@ import { addDays, dayAt, inches, momentAt, weekdayOf, type Day } from "@yule/cor
 import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
+import { SHELF } from "./shelf.ts";
 import { footZone, SENTIMENTS } from "./words.ts";
 
 /** Everything a demo load sends, in order; pictures first. */
@@ -34,6 +35,7 @@ export function demoCommands(now: Date): Demo {
   say("set-shop", { name: "Tern Row Cards", lengthSystem: "in", country: "IE", timeZone: ZONE, currency: "EUR" });
   say("set-sessions", { pattern: SESSIONS.map((session) => ({ id: makeId(), ...session })) });
   for (const store of Object.values(STORES)) say("add-store", store);
+  for (const paint of SHELF) say("add-paint", paint);
   for (const series of Object.values(SERIES)) say("add-series", series);
   for (const { command } of designs) say("add-design", command);
   const boat = designs.find((each) => each.motif === "paperBoat");

@@ -61,6 +61,8 @@ export const changeRoute = z.strictObject({ id, version, stages: route });
 
 /** A design that is put away keeps its history and is offered for nothing new. */
 export const archiveDesign = z.strictObject({ id, version, archived: z.boolean() });
+/** A further colourway of a design. */
+export const addColourway = z.strictObject({ id, version, colourway });
 /** The picture and the paints of one colourway; what is left out stays. */
 export const changeColourway = z.strictObject({ id, version, colourwayId: id, pictureId: id.nullable().optional(), paints: paints.optional() });
 

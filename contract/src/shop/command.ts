@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { tellBench } from "../bench/facts.ts";
 import { id, moment } from "../common/envelope.ts";
-import { addDesign, addSeries, archiveDesign, changeColourway, changeRoute, changeStack } from "../designs/designs.ts";
+import { addColourway, addDesign, addSeries, archiveDesign, changeColourway, changeRoute, changeStack } from "../designs/designs.ts";
 import { changeSeries, changeTraits } from "../designs/family.ts";
 import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
 import { changeGuides } from "../designs/guides.ts";
@@ -45,6 +45,7 @@ export const commandSchemas = {
   "change-traits": changeTraits,
   "change-words": changeWords,
   "change-colourway": changeColourway,
+  "add-colourway": addColourway,
   "archive-design": archiveDesign,
   "add-sentiment": addSentiment,
   "remove-sentiment": removeSentiment,

@@ -1,13 +1,7 @@
 import { cures } from "./cures.ts";
-import { pigmentOf } from "./pigments.ts";
-import { shelfPaint, type ShelfPaint } from "./shelf.ts";
+import { filmOf as film, shelfFrom } from "./testing.ts";
 
-const film = (index: string) => pigmentOf(index)!.film;
-const shelf = ["PB29", "PB16", "PB15:3", "PY150", "PY3", "PY65", "PV19", "PO62", "PG7"].map((index): ShelfPaint => {
-  const made = shelfPaint({ id: index, name: index, pigments: [index], form: "pan" });
-  if (!made.ok) throw new Error(index);
-  return made.value;
-});
+const shelf = shelfFrom("PB29", "PB16", "PB15:3", "PY150", "PY3", "PY65", "PV19", "PO62", "PG7");
 
 test("what is clean needs no cure", () => {
   expect(cures(film("PY3"), film("PB16"), "wet", shelf)).toEqual([]);

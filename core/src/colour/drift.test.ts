@@ -2,13 +2,10 @@ import { balancedBy, balancedByPaper, driftOf, GREY_CARD, labOfRgb, type Rgb } f
 import { differenceOf } from "./difference.ts";
 import { labOfHex } from "./light.ts";
 import { labOfMix } from "./mix.ts";
-import { onePart, shelfPaint, type ShelfPaint } from "./shelf.ts";
+import { onePart } from "./shelf.ts";
+import { shelfFrom } from "./testing.ts";
 
-const shelf = ["PB29", "PY150", "PV19"].map((index): ShelfPaint => {
-  const made = shelfPaint({ id: index, name: index, pigments: [index], form: "pan" });
-  if (!made.ok) throw new Error(index);
-  return made.value;
-});
+const shelf = shelfFrom("PB29", "PY150", "PV19");
 
 test("a photo in yellow lamplight is put right by its grey patch", () => {
   // The same colours with the blue channel at 60 of 100 of its light and all a third darker.

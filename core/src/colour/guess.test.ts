@@ -1,15 +1,15 @@
 import { learnt, nextQuestion, pairKey, type Known } from "./guess.ts";
-import { pigmentOf } from "./pigments.ts";
+import { filmOf, there } from "./testing.ts";
 import { labOfHex } from "./light.ts";
 import { differenceOf } from "./difference.ts";
 import { mudForecast } from "./mud.ts";
 
-const paints = ["PB29", "PY150", "PV19", "PG7", "PO62"].map((id) => ({ id, film: pigmentOf(id)!.film }));
+const paints = ["PB29", "PY150", "PV19", "PG7", "PO62"].map((id) => ({ id, film: filmOf(id) }));
 
 test("the right answer is what the two give wet, and the others can be told from it", () => {
   for (let asked = 0; asked < 30; asked += 1) {
-    const question = nextQuestion(paints, {}, asked, 5)!;
-    const truth = mudForecast(paints[question.a]!.film, paints[question.b]!.film, "wet").hex;
+    const question = there(nextQuestion(paints, {}, asked, 5));
+    const truth = mudForecast(there(paints[question.a]).film, there(paints[question.b]).film, "wet").hex;
     expect(question.choices[question.right]).toBe(truth);
     expect(question.choices.length).toBeGreaterThanOrEqual(3);
     question.choices.forEach((one, i) => question.choices.slice(i + 1).forEach((other) => expect(differenceOf(labOfHex(one), labOfHex(other))).toBeGreaterThan(8)));
@@ -22,7 +22,7 @@ test("a pair that was wrong comes again after a few others, one that was right m
   let [asked, last]: [number, string | null] = [1, wrong];
   const seen: string[] = [];
   while (asked < 10) {
-    const key: string = nextQuestion(paints, known, asked, 5, last)!.key;
+    const key: string = there(nextQuestion(paints, known, asked, 5, last)).key;
     seen.push(key);
     known = learnt(known, key, true, asked);
     last = key;

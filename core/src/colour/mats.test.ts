@@ -2,6 +2,7 @@ import { labOfHex } from "./light.ts";
 import { hexIn } from "./lamp.ts";
 import { reflectanceOf } from "./reflectance.ts";
 import { accentsFor, rankMats, whyBefore, type PanelColours } from "./mats.ts";
+import { there } from "./testing.ts";
 
 const mat = (id: string, hex: string, metallic = false) => ({ id, name: id, hex, metallic });
 /** A night panel: dark blue to its edge, one yellow window. */
@@ -41,10 +42,10 @@ test("a metallic card counts as a neutral", () => {
 
 test("why the first stands before the second is said with both", () => {
   const ranked = rankMats(night, [mat("navy", "#2a3670"), mat("straw", "#d9b45a")]);
-  const why = whyBefore(ranked[0]!, ranked[1]!);
+  const why = whyBefore(there(ranked[0]), there(ranked[1]));
   expect(why).toContain("lighter than the edge");
   expect(why).toContain("navy is too close");
-  expect(whyBefore(ranked[0]!, ranked[0]!)).toBe("they do the panel equally well");
+  expect(whyBefore(there(ranked[0]), there(ranked[0]))).toBe("they do the panel equally well");
 });
 
 test("by lamplight white card turns a little yellow and blue grows duller", () => {

@@ -8,7 +8,7 @@ import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
 import { picture } from "../shop/tables.ts";
 import { layersOf } from "./layers.ts";
-import { stage } from "./tables.ts";
+import { colourway, stage } from "./tables.ts";
 
 export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {
   await work.insert("series", said);
@@ -125,6 +125,25 @@ export async function changeColourway(work: Work, said: CommandPayload<"change-c
   await work.update("design", said.id, { name: found.name }, said.version);
   await work.update("colourway", way.id, { pictureId: said.pictureId, paints: said.paints });
   return { subject: ["design", said.id], summary: `${said.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
+}
+
+const MOST_COLOURWAYS = 24;
+
+export async function addColourway(work: Work, said: CommandPayload<"add-colourway">): Promise<Done> {
+  const found = await work.find("design", said.id);
+  if (!found) return missing("design", ["id"], said.id);
+  const there = await work.tx
+    .select({ name: colourway.name, position: colourway.position })
+    .from(colourway)
+    .where(and(eq(colourway.shopId, work.shopId), eq(colourway.designId, said.id)));
+  if (there.length >= MOST_COLOURWAYS)
+    refuse({ code: "too-many", path: ["colourway"], given: `${String(there.length + 1)} colourways`, allowed: `at most ${String(MOST_COLOURWAYS)}` });
+  if (there.some(({ name }) => name === said.colourway.name))
+    refuse({ code: "twice", path: ["colourway", "name"], given: said.colourway.name, allowed: "a name that no other colourway of the design has" });
+  if (said.colourway.pictureId) await checkPicture(work, said.colourway.pictureId);
+  await work.update("design", said.id, { name: found.name }, said.version);
+  await work.insert("colourway", { ...said.colourway, designId: said.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
+  return { subject: ["design", said.id], summary: `${found.name} also in ${said.colourway.name}` };
 }
 
 async function checkPicture(work: Work, id: string): Promise<void> {

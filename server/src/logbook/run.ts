@@ -5,7 +5,7 @@ import { tellBench } from "../bench/commands.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { Work } from "../db/work.ts";
-import { addDesign, addSeries, archiveDesign, changeColourway, changeGuides, changeRoute, changeSeries, changeStack, changeTraits } from "../designs/commands.ts";
+import { addColourway, addDesign, addSeries, archiveDesign, changeColourway, changeGuides, changeRoute, changeSeries, changeStack, changeTraits } from "../designs/commands.ts";
 import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
 import { addPaint, changePaint, markTouches, shelvePaint } from "../colour/commands.ts";
 import { addHousehold, changeHousehold, postNeed } from "../dispatch/commands.ts";
@@ -61,6 +61,7 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "change-traits": changeTraits,
   "change-words": changeWords,
   "change-colourway": changeColourway,
+  "add-colourway": addColourway,
   "archive-design": archiveDesign,
   "add-sentiment": addSentiment,
   "remove-sentiment": removeSentiment,

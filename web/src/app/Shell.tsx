@@ -195,7 +195,7 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   );
 });
 
-/** Keys: 1 to 8 for the views, u to take the last thing back. Not while something is being written. */
+/** Keys: 1 to 9 for the views, u to take the last thing back. Not while something is being written. */
 function useKeys(): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
@@ -209,7 +209,7 @@ function useKeys(): void {
       if (view) void navigate(`/${view.path}`);
       if (key.key === "u" && last) void undo(last);
       if (key.key === "?")
-        dispatch(told({ id: "keys", text: "Keys: 1 to 8 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+        dispatch(told({ id: "keys", text: "Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);

@@ -31,6 +31,7 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "change-traits": ["designs"],
   "change-words": ["designs"],
   "change-colourway": ["designs"],
+  "add-colourway": ["designs"],
   "archive-design": ["designs"],
   "add-sentiment": ["designs"],
   "remove-sentiment": ["designs"],

@@ -11,10 +11,11 @@ export interface View {
 export const VIEWS: readonly View[] = [
   { path: "season", label: "Season", key: "1", load: () => import("../season/SeasonView.tsx") },
   { path: "designs", label: "Designs", key: "2", load: () => import("../designs/DesignsView.tsx") },
-  { path: "sheets", label: "Sheets", key: "3", load: () => import("../sheets/SheetsView.tsx") },
-  { path: "bench", label: "Bench", key: "4", load: () => import("../bench/BenchView.tsx") },
-  { path: "finish", label: "Finish", key: "5", load: () => import("../finish/FinishView.tsx") },
-  { path: "dispatch", label: "Dispatch", key: "6", load: () => import("../dispatch/DispatchView.tsx") },
-  { path: "stores", label: "Stores", key: "7", load: () => import("../stores/StoresView.tsx") },
-  { path: "logbook", label: "Logbook", key: "8", load: () => import("../logbook/LogbookView.tsx") },
+  { path: "colour", label: "Colour", key: "3", load: () => import("../colour/ColourView.tsx") },
+  { path: "sheets", label: "Sheets", key: "4", load: () => import("../sheets/SheetsView.tsx") },
+  { path: "bench", label: "Bench", key: "5", load: () => import("../bench/BenchView.tsx") },
+  { path: "finish", label: "Finish", key: "6", load: () => import("../finish/FinishView.tsx") },
+  { path: "dispatch", label: "Dispatch", key: "7", load: () => import("../dispatch/DispatchView.tsx") },
+  { path: "stores", label: "Stores", key: "8", load: () => import("../stores/StoresView.tsx") },
+  { path: "logbook", label: "Logbook", key: "9", load: () => import("../logbook/LogbookView.tsx") },
 ];

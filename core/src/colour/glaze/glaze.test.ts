@@ -2,23 +2,22 @@ import fc from "fast-check";
 import { differenceOf } from "../difference.ts";
 import { labOfHex } from "../light.ts";
 import { mudForecast } from "../mud.ts";
-import { pigmentOf, PIGMENTS } from "../pigments.ts";
+import { PIGMENTS } from "../pigments.ts";
+import { filmOf as film, there } from "../testing.ts";
 import { glazeGrid } from "./grid.ts";
 import { bestGlazeOrder, type Overlap } from "./order.ts";
 
-const film = (index: string) => pigmentOf(index)!.film;
-
 test("a transparent yellow over blue and blue over yellow look alike; over a covering paint the order is everything", () => {
   const grid = glazeGrid([film("PY150"), film("PB27"), film("PW6")]);
-  expect(differenceOf(labOfHex(grid[0]![1]!.hex), labOfHex(grid[1]![0]!.hex))).toBeLessThan(4);
-  expect(grid[0]![1]!.surprise).not.toBe("order matters");
-  expect(grid[1]![2]!.surprise === "covers" || grid[1]![2]!.surprise === "order matters").toBe(true);
-  expect(grid[0]![0]!.surprise).toBeNull();
+  expect(differenceOf(labOfHex(there(grid[0]?.[1]).hex), labOfHex(there(grid[1]?.[0]).hex))).toBeLessThan(4);
+  expect(there(grid[0]?.[1]).surprise).not.toBe("order matters");
+  expect(there(grid[1]?.[2]).surprise === "covers" || there(grid[1]?.[2]).surprise === "order matters").toBe(true);
+  expect(there(grid[0]?.[0]).surprise).toBeNull();
 });
 
 test("each cell is the one over the other, as the forecast says", () => {
   const films = ["PB29", "PV19", "PY42"].map(film);
-  glazeGrid(films).forEach((row, under) => row.forEach((cell, on) => expect(cell).toMatchObject(mudForecast(films[under]!, films[on]!, "glaze"))));
+  glazeGrid(films).forEach((row, under) => row.forEach((cell, on) => expect(cell).toMatchObject(mudForecast(there(films[under]), there(films[on]), "glaze"))));
 });
 
 /** All ways to paint few shapes in passes, counted out without the sets of the search. */
@@ -44,7 +43,7 @@ test("no order of a few shapes keeps more overlaps clean, makes less mud, or wai
   const index = fc.integer({ min: 0, max: PIGMENTS.length - 1 });
   fc.assert(
     fc.property(fc.array(index, { minLength: 3, maxLength: 5 }), fc.array(fc.tuple(fc.nat(), fc.nat()), { minLength: 2, maxLength: 7 }), (paints, pairs) => {
-      const films = paints.map((each) => PIGMENTS[each]!.film);
+      const films = paints.map((each) => there(PIGMENTS[each]).film);
       const overlaps = [
         ...new Map(pairs.map(([a, b]): [string, Overlap] => [`${String(a % films.length)} ${String(b % films.length)}`, [a % films.length, b % films.length]])).values(),
       ].filter(([a, b]) => a < b);
@@ -53,10 +52,10 @@ test("no order of a few shapes keeps more overlaps clean, makes less mud, or wai
         const gives = overlaps.map(([a, b]) => {
           const [first, second] = [passOf(a), passOf(b)];
           return first === second
-            ? mudForecast(films[a]!, films[b]!, "wet")
+            ? mudForecast(there(films[a]), there(films[b]), "wet")
             : first < second
-              ? mudForecast(films[a]!, films[b]!, "glaze")
-              : mudForecast(films[b]!, films[a]!, "glaze");
+              ? mudForecast(there(films[a]), there(films[b]), "glaze")
+              : mudForecast(there(films[b]), there(films[a]), "glaze");
         });
         return [gives.filter((each) => each.verdict !== "clean").length, gives.filter((each) => each.verdict === "mud").length, passes.length];
       };

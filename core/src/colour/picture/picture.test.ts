@@ -2,14 +2,11 @@ import { over, stronger, WHITE_PAPER } from "../layers.ts";
 import { hexOf, labOf, rgbOfHex } from "../light.ts";
 import { differenceOf } from "../difference.ts";
 import { labOfRgb } from "../drift.ts";
-import { pigmentOf } from "../pigments.ts";
+import { filmOf, there } from "../testing.ts";
 import { cellsOf } from "./cells.ts";
 import { BARE, repainted, runTogether, takenApart, type PicturePixels } from "./takenApart.ts";
 
-const [blue, yellow, rose] = ["PB29", "PY150", "PV19"].map((index) => pigmentOf(index)!.film) as [ReturnType<typeof film>, ReturnType<typeof film>, ReturnType<typeof film>];
-function film(index: string) {
-  return pigmentOf(index)!.film;
-}
+const [blue, yellow, rose] = [filmOf("PB29"), filmOf("PY150"), filmOf("PV19")];
 /** A picture painted by a rule: the colour at each place, opaque unless it says otherwise. */
 function painted(width: number, height: number, colour: (x: number, y: number) => readonly [number, number, number, number?]): PicturePixels {
   const data = new Uint8ClampedArray(width * height * 4);
@@ -76,11 +73,11 @@ test("the cells of a chart are found in the order they are read, with the paper 
   const chart = painted(120, 80, (x, y) => {
     const [column, row] = [Math.floor((x - 10) / 55), Math.floor((y - 8) / 36)];
     const inside = x > 12 && y > 10 && (x - 10) % 55 < 38 && (y - 8) % 36 < 26 && column < 2 && row < 2;
-    return inside ? swatches[row * 2 + column]! : [238, 233, 222];
+    return inside ? there(swatches[row * 2 + column]) : [238, 233, 222];
   });
   const found = cellsOf(chart);
   expect(found.cells).toHaveLength(4);
-  found.cells.forEach((cell, index) => expect(differenceOf(labOfRgb(cell.rgb), labOfRgb(swatches[index]!))).toBeLessThan(1));
+  found.cells.forEach((cell, index) => expect(differenceOf(labOfRgb(cell.rgb), labOfRgb(there(swatches[index])))).toBeLessThan(1));
   expect(found.grey).toBe(found.cells[3]);
   expect(found.paper?.share).toBeGreaterThan(0.4);
 });

@@ -3,20 +3,14 @@ import { differenceOf } from "../difference.ts";
 import { WHITE_PAPER } from "../layers.ts";
 import { hexOfXyz, labOfHex, xyzOfLab } from "../light.ts";
 import { filmOfMix, labOfMix, LOAD, loadOf, MOST_PARTS, strengthNamed, WATER_PER_PART } from "../mix.ts";
-import { PIGMENTS } from "../pigments.ts";
-import { onePart, shelfPaint, type PaintTold, type ShelfPaint } from "../shelf.ts";
+import { onePart, type ShelfPaint } from "../shelf.ts";
+import { filmOf, paintOf as paint, shelfFrom as shelfOf } from "../testing.ts";
 import { chooseRecipe, costOf, worthBuying } from "./choose.ts";
 import { COMPOSITIONS } from "./compositions.ts";
 import { mixerOf } from "./mixer.ts";
 import { nudges } from "./nudge.ts";
 import { recipes, recipesWithin } from "./recipes.ts";
 
-const paint = (index: string, more: Partial<PaintTold> = {}): ShelfPaint => {
-  const made = shelfPaint({ id: index, name: index, pigments: [index], form: "pan", ...more });
-  if (!made.ok) throw new Error(index);
-  return made.value;
-};
-const shelfOf = (...indexes: string[]): ShelfPaint[] => indexes.map((index) => paint(index));
 const taskOf = (wanted: string, shelf: readonly ShelfPaint[]) => ({ wanted, onePart: shelf.map(onePart), strengths: shelf.map((each) => each.strength) });
 
 /** Every set of three, every ratio, and the water that is best for each: stepped through by a twentieth, then by halves around the best. */
@@ -171,5 +165,5 @@ test("every set that comes near enough is told, and none that does not", () => {
 test("strength is named from tea to butter", () => {
   expect([0.2, 0.5, 1, 1.5, 2.4].map(strengthNamed)).toEqual(["tea", "coffee", "milk", "cream", "butter"]);
   expect(strengthNamed(loadOf({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [1]))).toBe("milk");
-  expect(filmOfMix({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [PIGMENTS[0]!.film]).absorbs[0]).toBeCloseTo(PIGMENTS[0]!.film.absorbs[0]!, 9);
+  expect(filmOfMix({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [filmOf("PB29")]).absorbs[0]).toBeCloseTo(filmOf("PB29").absorbs[0] ?? 0, 9);
 });

@@ -3,15 +3,12 @@ import { over, WHITE_PAPER } from "../layers.ts";
 import { filmOfMix, labOfMix } from "../mix.ts";
 import { differenceOf } from "../difference.ts";
 import { labOfHex } from "../light.ts";
-import { onePart, shelfPaint, type ShelfPaint } from "../shelf.ts";
+import { onePart } from "../shelf.ts";
+import { shelfFrom, there } from "../testing.ts";
 import { swappedColourways } from "./colourways.ts";
 import { isOf, NEAR_ENOUGH, smallestPalette } from "./smallest.ts";
 
-const shelf = ["PB29", "PB15", "PY150", "PY42", "PV19", "PR177", "PO62", "PG7", "PBr7", "PBk7"].map((index): ShelfPaint => {
-  const made = shelfPaint({ id: index, name: index, pigments: [index], form: "pan" });
-  if (!made.ok) throw new Error(index);
-  return made.value;
-});
+const shelf = shelfFrom("PB29", "PB15", "PY150", "PY42", "PV19", "PR177", "PO62", "PG7", "PBr7", "PBk7");
 const at = (index: string): number => shelf.findIndex((paint) => paint.id === index);
 const mixHex = (...parts: [string, number][]): string => {
   const mix = { parts: parts.map(([index, share]) => ({ paint: at(index), parts: share })), water: 4 * parts.reduce((sum, [, share]) => sum + share, 0) };
@@ -27,7 +24,7 @@ test("a series mixed from three paints needs three, and every colour says how it
   expect(found.paints.length).toBeLessThanOrEqual(3);
   found.mixes.forEach((each, index) => {
     expect(each?.mix.parts.every(({ paint }) => found.paints.includes(paint))).toBe(true);
-    expect(differenceOf(labOfMix(each!.mix, shelf.map(onePart)), labOfHex(wanted[index]!))).toBeLessThanOrEqual(NEAR_ENOUGH);
+    expect(differenceOf(labOfMix(there(each).mix, shelf.map(onePart)), labOfHex(there(wanted[index])))).toBeLessThanOrEqual(NEAR_ENOUGH);
   });
 });
 
@@ -38,7 +35,7 @@ test("no smaller set does it: every one that is smaller is tried", () => {
   for (const set of subsets.filter((each) => each.length === paints.length - 1)) {
     const some = smallestPalette(
       wanted,
-      set.map((index) => shelf[index]!),
+      set.map((index) => there(shelf[index])),
     );
     expect(some.mixes.every((each) => each !== null)).toBe(false);
   }
@@ -48,11 +45,11 @@ test("a warm palette keeps to warm paints and says which colours it does not rea
   const found = smallestPalette([mixHex(["PB15", 1]), mixHex(["PO62", 1])], shelf, "warm");
   expect(found.mixes[0]).toBeNull();
   expect(found.mixes[1]).not.toBeNull();
-  expect(found.paints.every((paint) => isOf(shelf[paint]!, "warm"))).toBe(true);
+  expect(found.paints.every((paint) => isOf(there(shelf[paint]), "warm"))).toBe(true);
 });
 
 test("colourways keep light and dark in their order, differ from each other, and know where they would make mud", () => {
-  const own = ["PY150", "PB29", "PR177"].map((index) => shelf[at(index)]!.film);
+  const own = ["PY150", "PB29", "PR177"].map((index) => there(shelf[at(index)]).film);
   const found = swappedColourways(own, [{ a: 0, b: 1, how: "wet" }], shelf, 3);
   expect(found.length).toBeGreaterThan(0);
   for (const way of found) {
@@ -62,7 +59,7 @@ test("colourways keep light and dark in their order, differ from each other, and
   }
   expect(new Set(found.map((way) => way.paints.join())).size).toBe(found.length);
   expect(found[0]?.inOrder).toBe(true);
-  const lightness = (paints: readonly number[]) => paints.map((paint) => labOf(over(shelf[paint]!.film, WHITE_PAPER))[0]);
-  const [light = 0, dark = 0] = lightness(found[0]!.paints);
+  const lightness = (paints: readonly number[]) => paints.map((paint) => labOf(over(there(shelf[paint]).film, WHITE_PAPER))[0]);
+  const [light = 0, dark = 0] = lightness(there(found[0]).paints);
   expect(light).toBeGreaterThan(dark);
 });

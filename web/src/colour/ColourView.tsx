@@ -1,0 +1,55 @@
+import { Box, Flex } from "@chakra-ui/react";
+import { lazy, Suspense, type ComponentType } from "react";
+import { NavLink, useSearchParams } from "react-router";
+import { useView } from "../app/useOutlet.ts";
+import { Loading } from "../kit/states.tsx";
+import { ASKS } from "./asks.ts";
+import type { AskProps } from "./ask.ts";
+import { EyeFilters, useEye, EyeChoice } from "./parts/EyeFilters.tsx";
+import { useShelf } from "./useForecast.ts";
+
+const PARTS: Readonly<Record<string, ComponentType<AskProps>>> = Object.fromEntries(ASKS.map((ask) => [ask.key, lazy(ask.load)]));
+
+/** Colour: one question at a time about mud, mixes, amounts, glazes, mats and palettes, answered from the maker's own paints. */
+export default function ColourView() {
+  const outlook = useView();
+  const [params] = useSearchParams();
+  const { shelf, paints, isRead } = useShelf();
+  const [eye, setEye] = useEye();
+  const asked = ASKS.find((ask) => ask.key === params.get("ask")) ?? ASKS[0];
+  const Part = PARTS[asked?.key ?? ""];
+  return (
+    <>
+      <Flex as="nav" aria-label="Questions about colour" wrap="wrap" gap="0 20px" marginBottom="10px">
+        {ASKS.map((ask) => {
+          const to = new URLSearchParams(params);
+          to.set("ask", ask.key);
+          return (
+            <NavLink
+              key={ask.key}
+              to={`/colour?${to.toString()}`}
+              aria-current={ask === asked ? "page" : undefined}
+              style={{
+                minHeight: 44,
+                display: "inline-flex",
+                alignItems: "center",
+                fontWeight: ask === asked ? 700 : 400,
+                textDecoration: ask === asked ? "underline" : "none",
+                textDecorationThickness: 2,
+                textUnderlineOffset: 7,
+              }}
+            >
+              {ask.label}
+            </NavLink>
+          );
+        })}
+        <Box flex="1" />
+        <EyeChoice eye={eye} onChange={setEye} />
+      </Flex>
+      <EyeFilters />
+      <Box style={eye === "usual" ? undefined : { filter: `url(#eye-${eye})` }}>
+        <Suspense fallback={<Loading />}>{isRead && Part ? <Part key={asked?.key} outlook={outlook} shelf={shelf} paints={paints} /> : <Loading />}</Suspense>
+      </Box>
+    </>
+  );
+}

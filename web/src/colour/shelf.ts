@@ -1,0 +1,72 @@
+import { paintTold, type ColourRead, type DesignRead, type PaintRead } from "@yule/contract";
+import {
+  filmOfMix,
+  hexOf,
+  hueName,
+  lchOf,
+  mixed,
+  onePart,
+  over,
+  pigmentOf,
+  shelfPaint,
+  strengthNamed,
+  loadOf,
+  WHITE_PAPER,
+  type Film,
+  type Lch,
+  type Mix,
+  type ShelfPaint,
+} from "@yule/core";
+
+export type DesignPaint = DesignRead["colourways"][number]["paints"][number];
+
+/** The paints that are there, as the model takes them. */
+export function shelfOf(colour: ColourRead | undefined): readonly ShelfPaint[] {
+  return (colour?.paints ?? []).filter((paint) => !paint.gone).flatMap(modelled);
+}
+export function modelled(paint: PaintRead): readonly ShelfPaint[] {
+  const made = shelfPaint(paintTold(paint));
+  return made.ok ? [made.value] : [];
+}
+
+export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
+
+/** A paint of a design: as the shelf has it by its name, else by the pigments it tells, several in equal parts; null where none of them is known. */
+export function filmOfPaint(paint: DesignPaint, shelf: readonly ShelfPaint[] = []): Film | null {
+  const own = shelf.find(({ name }) => name.toLowerCase() === paint.name.trim().toLowerCase());
+  if (own) return own.film;
+  const known = pigmentsOf(paint.pigments).map(pigmentOf);
+  const films = known.flatMap((pigment) => (pigment ? [{ film: pigment.film, share: 1 }] : []));
+  return films.length === 0 || films.length < known.length ? null : mixed(films);
+}
+
+export const washLch = (film: Film): Lch => lchOf(over(film, WHITE_PAPER));
+export const washHex = (film: Film): string => hexOf(over(film, WHITE_PAPER));
+
+/** A colour in words and figures, for those who cannot see the difference. */
+export const colourWords = ({ L, C, h }: Lch): string =>
+  `${hueName({ L, C, h })}, lightness ${String(Math.round(L))}, colour ${String(Math.round(C))}, hue ${String(Math.round(h))}°`;
+
+const partsOf = (parts: number): string =>
+  Number.isInteger(parts) ? String(parts) : parts % 1 === 0.5 ? `${parts < 1 ? "" : String(Math.floor(parts))} 1/2`.trim() : String(Math.round(parts * 10) / 10);
+const counted = (parts: number, what: string): string => `${partsOf(parts)} ${parts > 1 ? "parts" : "part"} ${what}`;
+
+/** A mix as it is told at the bench: 3 parts Dune, 1 part Harbour Deep, 14 parts water. */
+export const mixWords = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
+  [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? "a paint to buy")), counted(mix.water, "water")].join(", ");
+export const mixStrength = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
+  strengthNamed(
+    loadOf(
+      mix,
+      shelf.map((paint) => paint.strength),
+    ),
+  );
+export const mixFilm = (mix: Mix, shelf: readonly ShelfPaint[]): Film => filmOfMix(mix, shelf.map(onePart));
+
+/** What a difference of two colours means to an eye, by CIEDE2000. */
+export function seenAs(difference: number): string {
+  if (difference <= 1) return "nobody tells them apart";
+  if (difference <= 2.5) return "only side by side a difference is seen";
+  if (difference <= 6) return "near, but seen";
+  return difference <= 12 ? "a relative of it" : "another colour";
+}
