@@ -10,11 +10,14 @@ test.afterAll(() => shop.close());
 
 /** The design whose page has a picture, guides, words and a family to stray from. */
 const PAPER_BOAT = "01936b5c-1001-7000-8000-000000000022";
-const VIEWS = ["season", "designs", `designs?design=${PAPER_BOAT}`, "sheets", "bench", "finish", "dispatch", "stores", "logbook"];
+const ASKS = ["mud", "mix", "puddles", "glaze", "mat", "series", "drift", "guess", "shelf"].map((ask) => `colour?ask=${ask}`);
+const VIEWS = ["season", "designs", `designs?design=${PAPER_BOAT}`, ...ASKS, "sheets", "bench", "finish", "dispatch", "stores", "logbook"];
 
 for (const theme of ["day", "evening"] as const) {
   for (const view of VIEWS) {
-    test(`${view.replace(/\?.*/, ", one of them")} by ${theme} opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA`, async ({ browser }) => {
+    test(`${view.replace(/\?design.*/, ", one of them").replace("?ask=", ", ")} by ${theme} opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA`, async ({
+      browser,
+    }) => {
       const errors: string[] = [];
       const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, colorScheme: theme === "evening" ? "dark" : "light", serviceWorkers: "block" });
       const page = await openPage(context, errors);

@@ -1,4 +1,5 @@
 import { chromium } from "@playwright/test";
+import { colourBenchmarks } from "./colour.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
 import { largeSeason } from "../../core/src/season/schedule/examples.ts";
@@ -77,10 +78,11 @@ for (let turn = 0; turn < 5; turn += 1) {
   }
   await context.close();
 }
-await browser.close();
 note("First view usable, new browser profile", "1000 ms", first);
 note("A later view", "150 ms", later);
 note("A tap on the bench answered", "50 ms", taps);
+await colourBenchmarks(note, browser, shop.url);
+await browser.close();
 
 const restarts: number[] = [];
 for (let turn = 0; turn < 3; turn += 1) {

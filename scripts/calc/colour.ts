@@ -148,7 +148,7 @@ export const COLOUR_COMMANDS: Readonly<Record<string, Command>> = {
         if (!daylight || !lamplight) throw new Error("a mat that was seen in no light");
         return { id: mat.id, score: Math.round(score * 1000) / 1000, says, daylight, lamplight };
       }),
-      why: first && second ? whyBefore(first, second) : "",
+      why: (first && second && whyBefore(first, second)) ?? "",
     });
   }),
 };

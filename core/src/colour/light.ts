@@ -89,12 +89,38 @@ export const lchOfLab = ([L, a, b]: Lab): Lch => ({ L, C: Math.hypot(a, b), h: (
 /** The same as lightness, chroma and hue. */
 export const lchOf = (reflectance: Spectrum): Lch => lchOfLab(labOf(reflectance));
 
-/** As #rrggbb of sRGB (IEC 61966-2-1), cut to what a screen can show. */
+/** As #rrggbb of sRGB (IEC 61966-2-1). */
 export const hexOf = (reflectance: Spectrum): string => hexOfXyz(xyzOf(reflectance));
 
-export function hexOfXyz([x, y, z]: Xyz): string {
-  const linear = [3.2404542 * x - 1.5371385 * y - 0.4985314 * z, -0.969266 * x + 1.8760108 * y + 0.041556 * z, 0.0556434 * x - 0.2040259 * y + 1.0572252 * z];
-  return `#${linear.map((light) => byteOf(light).toString(16).padStart(2, "0")).join("")}`;
+export const hexOfXyz = (xyz: Xyz): string =>
+  `#${rgbOfXyz(xyz)
+    .map((byte) => byte.toString(16).padStart(2, "0"))
+    .join("")}`;
+
+const linearOfXyz = ([x, y, z]: Xyz): Xyz => [
+  3.2404542 * x - 1.5371385 * y - 0.4985314 * z,
+  -0.969266 * x + 1.8760108 * y + 0.041556 * z,
+  0.0556434 * x - 0.2040259 * y + 1.0572252 * z,
+];
+const canBeShown = (linear: Xyz): boolean => linear.every((light) => light > -0.002 && light < 1.002);
+
+/**
+ * A stimulus as bytes of sRGB. What a screen cannot show loses chroma until it can, in its own lightness and hue: cutting each channel
+ * would turn ultramarine into azure.
+ */
+export function rgbOfXyz(xyz: Xyz): readonly [number, number, number] {
+  let linear = linearOfXyz(xyz);
+  if (!canBeShown(linear)) {
+    const [L, a, b] = labOfXyz(xyz);
+    let [kept, lost] = [0, 1];
+    for (let step = 0; step < 9; step += 1) {
+      const middle = (kept + lost) / 2;
+      if (canBeShown(linearOfXyz(xyzOfLab([L, a * middle, b * middle])))) kept = middle;
+      else lost = middle;
+    }
+    linear = linearOfXyz(xyzOfLab([L, a * kept, b * kept]));
+  }
+  return [byteOf(linear[0]), byteOf(linear[1]), byteOf(linear[2])];
 }
 
 /** A share of linear light as a byte of sRGB, cut to what a screen can show, and the way back. */

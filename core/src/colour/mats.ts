@@ -140,12 +140,12 @@ function saysOf(seen: readonly MatSeen[]): string {
   return `${EDGE_SAYS(day)}; ${HUE_SAYS[day.hue]}; ${LIFT_SAYS[day.lift]}${turned ? `. By lamplight: ${lampSays.join("; ")}` : ""}`;
 }
 
-/** Why one mat stands before another: the point on which they differ most. */
-export function whyBefore(first: MatRanked, second: MatRanked): string {
+/** Why one mat stands before another: the point on which they differ most. @returns null where they do the panel equally well */
+export function whyBefore(first: MatRanked, second: MatRanked): string | null {
   const mean = (mat: MatRanked, of: keyof Points): number => mat.seen.reduce((sum, { points }) => sum + points[of], 0) / mat.seen.length;
   const [point] = (["edge", "hue", "lift"] as const).map((of) => ({ of, gain: WEIGHT[of] * (mean(first, of) - mean(second, of)) })).sort((a, b) => b.gain - a.gain);
   const [mine, other] = [first.seen[0], second.seen[0]];
-  if (!point || !mine || !other || point.gain < 0.005) return "they do the panel equally well";
+  if (!point || !mine || !other || point.gain < 0.005) return null;
   const says = { edge: EDGE_SAYS, hue: (seen: MatSeen) => HUE_SAYS[seen.hue], lift: (seen: MatSeen) => LIFT_SAYS[seen.lift] }[point.of];
   const [a, b] = [says(mine), says(other)];
   return a === b

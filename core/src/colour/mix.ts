@@ -1,5 +1,5 @@
 import { mixed, over, stronger, WHITE_PAPER, type Film } from "./layers.ts";
-import { labOf, lchOfLab, type Lab, type Lch, type Spectrum } from "./light.ts";
+import { labOf, type Lab, type Spectrum } from "./light.ts";
 
 /** One part from a pan in four parts of water is an everyday wash. */
 export const WATER_PER_PART = 4;
@@ -37,5 +37,15 @@ export function filmOfMix(mix: Mix, onePart: readonly Film[]): Film {
   return stronger(mixed(parts), (all * WATER_PER_PART) / Math.max(0.01, mix.water));
 }
 
+/** How thick a film has to lie to be as light as a colour, in everyday washes. */
+export function loadLike(film: Film, [wanted]: Lab, paper: Spectrum = WHITE_PAPER): number {
+  let [least, most]: [number, number] = [LOAD.least / 2, LOAD.most];
+  for (let step = 0; step < 14; step += 1) {
+    const middle = (least + most) / 2;
+    if (labOf(over(film, paper, middle))[0] > wanted) least = middle;
+    else most = middle;
+  }
+  return (least + most) / 2;
+}
+
 export const labOfMix = (mix: Mix, onePart: readonly Film[], paper: Spectrum = WHITE_PAPER): Lab => labOf(over(filmOfMix(mix, onePart), paper));
-export const lchOfMix = (mix: Mix, onePart: readonly Film[], paper: Spectrum = WHITE_PAPER): Lch => lchOfLab(labOfMix(mix, onePart, paper));

@@ -60,13 +60,13 @@ const HUES: readonly (readonly [below: number, name: string])[] = [
   [135, "yellow green"],
   [180, "green"],
   [235, "turquoise"],
-  [292, "blue"],
-  [330, "purple"],
+  [297, "blue"],
+  [336, "purple"],
   [360, "pink"],
 ];
 /** A hue as a painter says it. */
 export function hueName({ C, h, L }: Lch): string {
-  if (C < NEUTRAL) return L > 80 ? "white" : L < 30 ? "black" : "grey";
+  if (C < NEUTRAL) return L > 80 ? "white" : L < 27 ? "black" : "grey";
   const name = HUES.find(([below]) => h < below)?.[1] ?? "pink";
   return (name === "orange" || name === "red" || name === "yellow") && C < 38 && L < 68 ? "brown" : name;
 }

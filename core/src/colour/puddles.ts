@@ -1,5 +1,5 @@
 import { WATER_PER_PART } from "./mix.ts";
-import type { Form } from "./shelf.ts";
+import { PAINT_IN_PART, type Form } from "./shelf.ts";
 
 /** Wash that a square centimetre of 300 gsm cotton takes up in one flat wash, ml; a rough side takes a third more. */
 export const WASH_LOAD = 0.018;
@@ -61,7 +61,7 @@ export function puddle(task: PuddleTask): Puddle {
   const { area, panels, coats, waterPerPart, form, minutes } = task;
   const exact = (area / 100) * (task.washLoad ?? WASH_LOAD) * coats * panels * (1 + (task.reserve ?? RESERVE));
   const ml = Math.max(STEP_ML, Math.ceil(exact / STEP_ML - 1e-9) * STEP_ML);
-  const paintMl = ml / (1 + waterPerPart);
+  const paintMl = (ml / (1 + waterPerPart)) * PAINT_IN_PART[form];
   const lastsFor = (THICKENED * DEPTH * 60) / evaporation(task.room ?? USUAL_ROOM);
   const many = Math.min(panels, Math.max(1, Math.ceil(minutes / lastsFor)));
   const goes = Array.from({ length: many }, (_, go) => Math.floor(((go + 1) * panels) / many) - Math.floor((go * panels) / many));
@@ -71,7 +71,7 @@ export function puddle(task: PuddleTask): Puddle {
 function countedOut(paintMl: number, form: Form): Puddle["counted"] {
   if (form === "liquid") return { unit: "drops", many: Math.max(1, Math.round(paintMl * DROPS_PER_ML)) };
   if (form === "tube") return { unit: "cm of tube", many: Math.max(0.5, Math.round((paintMl / TUBE_NECK_CM2) * 2) / 2) };
-  return { unit: "half pans", many: Math.max(0.1, Math.round((paintMl / HALF_PAN_ML) * 10) / 10) };
+  return { unit: "half pans", many: Math.max(0.01, Math.round((paintMl / HALF_PAN_ML) * 100) / 100) };
 }
 
 /**

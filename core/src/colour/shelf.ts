@@ -8,6 +8,12 @@ export type Form = (typeof FORMS)[number];
 /** How far one part of a form goes beside one part taken from a pan: a liquid is far stronger. */
 export const FORM_STRENGTH: Readonly<Record<Form, number>> = { pan: 1, tube: 1.5, liquid: 4 };
 
+/**
+ * How much of one part is the paint as it comes: a brush takes it up from a wetted pan with nine times its water, tube paint is let down on
+ * the palette, a drop of liquid is all paint.
+ */
+export const PAINT_IN_PART: Readonly<Record<Form, number>> = { pan: 0.1, tube: 0.15, liquid: 1 };
+
 /** A paint as its maker tells it; null follows from its pigments. */
 export interface PaintTold {
   readonly id: string;

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { lazy, Suspense, type ComponentType } from "react";
 import { NavLink, useSearchParams } from "react-router";
 import { useView } from "../app/useOutlet.ts";
-import { Loading } from "../kit/states.tsx";
+import { Loading, ProblemNote } from "../kit/states.tsx";
 import { ASKS } from "./asks.ts";
 import type { AskProps } from "./ask.ts";
 import { EyeFilters, useEye, EyeChoice } from "./parts/EyeFilters.tsx";
@@ -14,13 +14,13 @@ const PARTS: Readonly<Record<string, ComponentType<AskProps>>> = Object.fromEntr
 export default function ColourView() {
   const outlook = useView();
   const [params] = useSearchParams();
-  const { shelf, paints, isRead } = useShelf();
+  const { shelf, paints, isRead, problem } = useShelf();
   const [eye, setEye] = useEye();
   const asked = ASKS.find((ask) => ask.key === params.get("ask")) ?? ASKS[0];
   const Part = PARTS[asked?.key ?? ""];
   return (
     <>
-      <Flex as="nav" aria-label="Questions about colour" wrap="wrap" gap="0 20px" marginBottom="10px">
+      <Flex as="nav" aria-label="Questions about colour" wrap="wrap" gap="0 18px" marginBottom="10px" align="center">
         {ASKS.map((ask) => {
           const to = new URLSearchParams(params);
           to.set("ask", ask.key);
@@ -48,7 +48,8 @@ export default function ColourView() {
       </Flex>
       <EyeFilters />
       <Box style={eye === "usual" ? undefined : { filter: `url(#eye-${eye})` }}>
-        <Suspense fallback={<Loading />}>{isRead && Part ? <Part key={asked?.key} outlook={outlook} shelf={shelf} paints={paints} /> : <Loading />}</Suspense>
+        {problem && <ProblemNote problem={problem} />}
+        <Suspense fallback={<Loading />}>{isRead && Part ? <Part key={asked?.key} outlook={outlook} shelf={shelf} paints={paints} /> : !problem && <Loading />}</Suspense>
       </Box>
     </>
   );

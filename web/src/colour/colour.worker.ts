@@ -92,7 +92,7 @@ const desk = {
     return { areas, touching, wasTransparent, width, height, key };
   },
   /** The same picture with other paints in their places. */
-  repaint(key: string, films: readonly Film[]): Repainted | null {
+  repaint(key: string, films: readonly (Film | null)[]): Repainted | null {
     const found = taken.get(key);
     return found ? handed(repainted(found.layers, found.films, films), found.layers) : null;
   },

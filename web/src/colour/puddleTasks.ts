@@ -1,6 +1,8 @@
 import type { ColourwayRead, DesignRead } from "@yule/contract";
 import {
   guideSheet,
+  labOfHex,
+  loadLike,
   LOAD_OF,
   lengthOfUnits,
   puddle,
@@ -8,6 +10,7 @@ import {
   strengthNamed,
   toMm,
   waterFor,
+  type Film,
   type Form,
   type Puddle,
   type Room,
@@ -48,12 +51,20 @@ function enclosed(design: DesignRead): number | null {
 }
 
 /** How much of a panel each paint covers and how strong it is laid: from the picture, else from the guides, else shared out evenly. */
-export function toldOf(design: DesignRead, way: ColourwayRead, apart: Apart | null): { readonly told: readonly PuddleTold[]; readonly measured: Measured } {
+export function toldOf(
+  design: DesignRead,
+  way: ColourwayRead,
+  apart: Apart | null,
+  films: readonly (Film | null)[],
+): { readonly told: readonly PuddleTold[]; readonly measured: Measured } {
   const inside = enclosed(design);
   const even = (inside ?? 0.8) / Math.max(1, way.paints.length);
   const told = way.paints.map((paint, index): PuddleTold => {
     const area = apart?.areas[index];
-    return area ? { paint, share: area.share, strength: strengthNamed(area.load), coats: 1 } : { paint, share: even, strength: "milk", coats: 1 };
+    const film = films[index];
+    // The picture tells thickness against the colour it was looked for by; that colour is a wash of its own strength.
+    const strength = strengthNamed((area?.load ?? 1) * (film ? loadLike(film, labOfHex(paint.hex)) : 1));
+    return area ? { paint, share: area.share, strength, coats: 1 } : { paint, share: even, strength: "milk", coats: 1 };
   });
   return { told, measured: apart ? "picture" : inside === null ? "guess" : "guides" };
 }

@@ -3,7 +3,6 @@ import {
   filmOfMix,
   hexOf,
   hueName,
-  lchOf,
   mixed,
   onePart,
   over,
@@ -40,7 +39,6 @@ export function filmOfPaint(paint: DesignPaint, shelf: readonly ShelfPaint[] = [
   return films.length === 0 || films.length < known.length ? null : mixed(films);
 }
 
-export const washLch = (film: Film): Lch => lchOf(over(film, WHITE_PAPER));
 export const washHex = (film: Film): string => hexOf(over(film, WHITE_PAPER));
 
 /** A colour in words and figures, for those who cannot see the difference. */

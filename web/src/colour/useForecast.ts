@@ -1,5 +1,5 @@
-import type { ColourwayRead, DesignRead } from "@yule/contract";
-import type { Film } from "@yule/core";
+import type { ColourwayRead, DesignRead, Problem } from "@yule/contract";
+import { filmOfWash, reflectanceOf, SCATTERING } from "@yule/core";
 import { useMemo } from "react";
 import { useColourQuery } from "../app/api.ts";
 import { smallPictureUrl } from "../app/Picture.tsx";
@@ -11,17 +11,24 @@ import { forecastOf, touchesOf } from "./touching.ts";
 
 /** The shelf as the model takes it; the same while nothing changed on it. */
 export function useShelf() {
-  const { data } = useColourQuery();
-  return { shelf: useMemo(() => shelfOf(data), [data]), paints: data?.paints ?? [], isRead: data !== undefined };
+  const { data, error } = useColourQuery();
+  return { shelf: useMemo(() => shelfOf(data), [data]), paints: data?.paints ?? [], isRead: data !== undefined, problem: data ? undefined : (error as Problem | undefined) };
 }
 
-/** A colourway's picture taken apart into its paints; nothing while it is looked at, or where there is none. */
-export function useApart(way: ColourwayRead | undefined, films: readonly (Film | null)[]): { readonly apart: Apart | null; readonly fresh: boolean } {
-  const all = films.filter((film): film is Film => film !== null);
+/**
+ * A colourway's picture taken apart into its paints; nothing while it is looked at, or where there is none. Its paints are looked for by
+ * the colours that were taken from it, not by what their pigments should give.
+ */
+export function useApart(way: ColourwayRead | undefined): { readonly apart: Apart | null; readonly fresh: boolean } {
   const url = way ? smallPictureUrl(way.pictureId) : null;
-  // Without a film for each paint the places of the others would shift.
-  const key = url && all.length === films.length && all.length > 0 ? `${url} ${all.map((film) => film.absorbs.map((value) => value.toFixed(3)).join()).join(" ")}` : null;
-  const { value, fresh } = useSolved(key, () => colourDesk().apart(url ?? "", all, key ?? ""));
+  const key = way && url && way.paints.length > 0 ? `${url} ${way.paints.map(({ hex }) => hex).join(" ")}` : null;
+  const { value, fresh } = useSolved(key, () =>
+    colourDesk().apart(
+      url ?? "",
+      (way?.paints ?? []).map(({ hex }) => filmOfWash(reflectanceOf(hex), SCATTERING.transparent)),
+      key ?? "",
+    ),
+  );
   return { apart: fresh ? value : null, fresh: fresh || key === null };
 }
 
@@ -30,7 +37,7 @@ export function useForecast(design: DesignRead, way: ColourwayRead | undefined) 
   const { shelf } = useShelf();
   const paints = way?.paints ?? NOTHING;
   const films = useMemo(() => paints.map((paint) => filmOfPaint(paint, shelf)), [paints, shelf]);
-  const { apart, fresh } = useApart(way, films);
+  const { apart, fresh } = useApart(way);
   const touches = useMemo(() => touchesOf(design, paints.length, apart?.touching ?? null), [design, paints, apart]);
   const forecast = useMemo(() => forecastOf(paints, touches, shelf), [paints, touches, shelf]);
   return { ...forecast, touches, films, apart, shelf, fresh };

@@ -51,7 +51,7 @@ test("a see-through background is bare paper, and it is said", () => {
 
 test("another paint in its place keeps light and dark, and leaves the rest alone", () => {
   const layers = takenApart(halves, [blue, yellow]);
-  const again = repainted(layers, [blue, yellow], [rose, yellow]);
+  const again = repainted(layers, [blue, yellow], [rose, null]);
   const at = (x: number, y: number) => labOfRgb([again[(y * 60 + x) * 4] ?? 0, again[(y * 60 + x) * 4 + 1] ?? 0, again[(y * 60 + x) * 4 + 2] ?? 0]);
   const before = labOf(over(stronger(blue, 0.85), WHITE_PAPER));
   expect(Math.abs(at(5, 5)[0] - before[0])).toBeLessThan(12);

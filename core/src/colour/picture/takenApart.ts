@@ -1,5 +1,5 @@
 import { over, stronger, WHITE_PAPER, type Film } from "../layers.ts";
-import { byteOf, labOf, labOfXyz, xyzOfLab, xyzOfRgb, type Lab, type Spectrum } from "../light.ts";
+import { labOf, labOfXyz, rgbOfXyz, xyzOfLab, xyzOfRgb, type Lab, type Spectrum } from "../light.ts";
 
 /** A picture as the browser hands it over: red, green, blue and opacity, 0 to 255. */
 export interface PicturePixels {
@@ -100,23 +100,26 @@ function touchingOf(labels: Uint8Array, width: number, height: number, many: num
 
 /**
  * The picture painted with other paints: every pixel keeps its thickness and its own grain, and the new paint is laid as thick as keeps it as light.
- * @param films in the place of those it was taken apart with
+ * @param films in the place of those it was taken apart with; null for one that stays
  */
-export function repainted(layers: PictureLayers, before: readonly Film[], films: readonly Film[], paper: Spectrum = WHITE_PAPER): Uint8ClampedArray<ArrayBuffer> {
-  const tintsOf = (all: readonly Film[]): Lab[][] => all.map((film) => THICKNESSES.map((thickness) => labOf(over(stronger(film, thickness), paper))));
-  const [old, fresh] = [tintsOf(before), tintsOf(films)];
-  const changed = before.map((film, paint) => film !== films[paint]);
-  const moves = old.map((tints, paint) =>
-    tints.map((tint, thickness): Lab => {
-      const next = lighterLike(tint[0], fresh[paint] ?? tints, thickness);
-      return [next[0] - tint[0], next[1] - tint[1], next[2] - tint[2]];
-    }),
-  );
+export function repainted(layers: PictureLayers, before: readonly Film[], films: readonly (Film | null)[], paper: Spectrum = WHITE_PAPER): Uint8ClampedArray<ArrayBuffer> {
+  const tintsOf = (film: Film): Lab[] => THICKNESSES.map((thickness) => labOf(over(stronger(film, thickness), paper)));
+  const moves = before.map((old, paint): Lab[] | null => {
+    const fresh = films[paint];
+    const tints = fresh ? tintsOf(fresh) : null;
+    return (
+      tints &&
+      tintsOf(old).map((tint, thickness): Lab => {
+        const next = lighterLike(tint[0], tints, thickness);
+        return [next[0] - tint[0], next[1] - tint[1], next[2] - tint[2]];
+      })
+    );
+  });
   const { labels, thick, lab } = layers;
   const out = new Uint8ClampedArray(labels.length * 4);
   for (let pixel = 0; pixel < labels.length; pixel += 1) {
     const paint = labels[pixel] ?? BARE;
-    const move = changed[paint] ? moves[paint]?.[thick[pixel] ?? 0] : undefined;
+    const move = moves[paint]?.[thick[pixel] ?? 0];
     out.set([...rgbOfLab([(lab[pixel * 3] ?? 0) + (move?.[0] ?? 0), (lab[pixel * 3 + 1] ?? 0) + (move?.[1] ?? 0), (lab[pixel * 3 + 2] ?? 0) + (move?.[2] ?? 0)]), 255], pixel * 4);
   }
   return out;
@@ -128,10 +131,7 @@ function lighterLike(L: number, tints: readonly Lab[], thickness: number): Lab {
   return tints.reduce((best, tint, at) => (score(tint, at) < score(best.tint, best.at) ? { tint, at } : best), { tint: tints[0] ?? ([0, 0, 0] as const), at: 0 }).tint;
 }
 
-export function rgbOfLab(lab: Lab): readonly [number, number, number] {
-  const [x, y, z] = xyzOfLab(lab);
-  return [byteOf(3.2404542 * x - 1.5371385 * y - 0.4985314 * z), byteOf(-0.969266 * x + 1.8760108 * y + 0.041556 * z), byteOf(0.0556434 * x - 0.2040259 * y + 1.0572252 * z)];
-}
+const rgbOfLab = (lab: Lab): readonly [number, number, number] => rgbOfXyz(xyzOfLab(lab));
 
 /**
  * The picture as it dries when two of its paints ran into each other where they touch: a band along their border turns into their mix.

@@ -1,8 +1,9 @@
 import { JUST_NOTICED } from "../difference.ts";
-import { onePart, type ShelfPaint } from "../shelf.ts";
+import { onePart, PAINT_IN_PART, type ShelfPaint } from "../shelf.ts";
 import { PIGMENTS, type Pigment } from "../pigments.ts";
 import type { Spectrum } from "../light.ts";
-import { recipes, type Recipe } from "./recipes.ts";
+import type { Recipe } from "./model.ts";
+import { recipes } from "./recipes.ts";
 
 export interface RecipeChoice {
   /** The nearest of one, two and three paints; null where the shelf has too few. */
@@ -38,9 +39,9 @@ export function chooseRecipe(wanted: string, shelf: readonly ShelfPaint[], paper
 export function costOf(recipe: Recipe, shelf: readonly ShelfPaint[]): number | null {
   let [cost, parts] = [0, recipe.water];
   for (const part of recipe.parts) {
-    const each = shelf[part.paint]?.costPerMl ?? null;
-    if (each === null) return null;
-    cost += each * part.parts;
+    const paint = shelf[part.paint];
+    if (!paint || paint.costPerMl === null) return null;
+    cost += paint.costPerMl * PAINT_IN_PART[paint.form] * part.parts;
     parts += part.parts;
   }
   return cost / parts;

@@ -1,6 +1,6 @@
 import { MOST_PARTS, WATER_PER_PART } from "../mix.ts";
 import type { Reckon } from "./reckon.ts";
-import type { Recipe } from "./recipes.ts";
+import type { Recipe } from "./model.ts";
 
 interface Climbing {
   readonly reckon: Reckon;

@@ -1,43 +1,15 @@
 import fc from "fast-check";
 import { differenceOf } from "../difference.ts";
-import { WHITE_PAPER } from "../layers.ts";
 import { hexOfXyz, labOfHex, xyzOfLab } from "../light.ts";
-import { filmOfMix, labOfMix, LOAD, loadOf, MOST_PARTS, strengthNamed, WATER_PER_PART } from "../mix.ts";
+import { filmOfMix, labOfMix, loadLike, loadOf, MOST_PARTS, strengthNamed, WATER_PER_PART } from "../mix.ts";
 import { onePart, type ShelfPaint } from "../shelf.ts";
 import { filmOf, paintOf as paint, shelfFrom as shelfOf } from "../testing.ts";
+import { exhaustive } from "./exhaustive.ts";
 import { chooseRecipe, costOf, worthBuying } from "./choose.ts";
-import { COMPOSITIONS } from "./compositions.ts";
-import { mixerOf } from "./mixer.ts";
 import { nudges } from "./nudge.ts";
 import { recipes, recipesWithin } from "./recipes.ts";
 
 const taskOf = (wanted: string, shelf: readonly ShelfPaint[]) => ({ wanted, onePart: shelf.map(onePart), strengths: shelf.map((each) => each.strength) });
-
-/** Every set of three, every ratio, and the water that is best for each: stepped through by a twentieth, then by halves around the best. */
-function exhaustive(wanted: string, shelf: readonly ShelfPaint[]): number {
-  const mixer = mixerOf(shelf.map(onePart), WHITE_PAPER);
-  const lab = labOfHex(wanted);
-  let best = Infinity;
-  const tryAll = (ids: number[], parts: readonly number[]): void => {
-    const total = parts.reduce((sum, each) => sum + each, 0);
-    const [least, most] = [Math.ceil((2 * WATER_PER_PART * total) / LOAD.most), Math.floor((2 * WATER_PER_PART * total) / LOAD.least)];
-    const away = (halves: number): number =>
-      differenceOf(
-        mixer.lab(
-          ids,
-          parts.map((each) => (each * 2 * WATER_PER_PART) / halves),
-        ),
-        lab,
-      );
-    let [near, low] = [least, Infinity];
-    for (let halves = least; halves <= most; halves = Math.max(halves + 1, Math.floor(halves * 1.08))) if (away(halves) < low) [near, low] = [halves, away(halves)];
-    if (low > best + 3) return;
-    for (let halves = Math.max(least, Math.floor(near / 1.09)); halves <= Math.min(most, near * 1.09); halves += 1) best = Math.min(best, away(halves));
-  };
-  for (let a = 0; a < shelf.length; a += 1)
-    for (let b = a + 1; b < shelf.length; b += 1) for (let c = b + 1; c < shelf.length; c += 1) for (const parts of COMPOSITIONS[3] ?? []) tryAll([a, b, c], parts);
-  return best;
-}
 
 test.each([
   ["#2e9ead", ["PY3", "PR102", "PB17", "PV19", "PBr7", "PG50"]],
@@ -166,4 +138,9 @@ test("strength is named from tea to butter", () => {
   expect([0.2, 0.5, 1, 1.5, 2.4].map(strengthNamed)).toEqual(["tea", "coffee", "milk", "cream", "butter"]);
   expect(strengthNamed(loadOf({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [1]))).toBe("milk");
   expect(filmOfMix({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [filmOf("PB29")]).absorbs[0]).toBeCloseTo(filmOf("PB29").absorbs[0] ?? 0, 9);
+});
+
+test("how thick a wash lies is read back from its lightness", () => {
+  const film = filmOf("PB15");
+  for (const load of [0.2, 0.7, 1.5]) expect(loadLike(film, labOfMix({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART / load }, [film]))).toBeCloseTo(load, 2);
 });

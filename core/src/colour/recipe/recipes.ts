@@ -1,32 +1,12 @@
 import { differenceOf } from "../difference.ts";
-import { WHITE_PAPER, type Film } from "../layers.ts";
-import { labOfHex, type Lab, type Spectrum } from "../light.ts";
-import type { Mix } from "../mix.ts";
+import { WHITE_PAPER } from "../layers.ts";
+import { labOfHex } from "../light.ts";
 import { climb } from "./climb.ts";
 import { foresee, type Promising } from "./foresee.ts";
+import type { Recipe, RecipeTask } from "./model.ts";
 import { mixerOf, pullsAt, waysTo } from "./mixer.ts";
 import { reckonerFor } from "./reckon.ts";
 import { begin, nearestAmounts, type Ground } from "./solve.ts";
-
-export interface Recipe extends Mix {
-  readonly lab: Lab;
-  /** CIEDE2000 from the wanted colour. */
-  readonly difference: number;
-}
-
-export interface RecipeTask {
-  /** The wanted colour, #rrggbb. */
-  readonly wanted: string;
-  /** One part of each paint as it comes. */
-  readonly onePart: readonly Film[];
-  /** The same in everyday washes. */
-  readonly strengths: readonly number[];
-  readonly paper?: Spectrum;
-  /** A paint that has to be in it. */
-  readonly with?: number;
-  /** Most paints in a mix; 3 where it is not told. */
-  readonly most?: 1 | 2 | 3;
-}
 
 /** Promising mixes that are reckoned in full, for each number of paints. */
 const RECKONED = 200;

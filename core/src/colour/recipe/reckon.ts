@@ -1,6 +1,6 @@
 import type { Lab } from "../light.ts";
 import { LOAD, WATER_PER_PART } from "../mix.ts";
-import type { Recipe } from "./recipes.ts";
+import type { Recipe } from "./model.ts";
 import type { Ground } from "./solve.ts";
 
 /** Finds the water for a ratio, in halves of a part, and how the mix truly looks. @param each amount of one part to begin with */

@@ -6,7 +6,7 @@ import { give } from "../../app/outbox.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { Choice, FaultLines } from "../../kit/FormField.tsx";
 import { balanceOf, hexOfRgb } from "../balance.ts";
-import { Swatch } from "./MixAsk.tsx";
+import { Swatch } from "../wash/Swatch.tsx";
 import { PhotoDesk, PhotoPick, usePhoto } from "./PhotoDesk.tsx";
 
 const GREY = "grey";

@@ -6,7 +6,7 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { balanceOf, hexOfRgb } from "../balance.ts";
 import { colourWords, seenAs } from "../shelf.ts";
-import { Swatch } from "./MixAsk.tsx";
+import { Swatch } from "../wash/Swatch.tsx";
 import { PhotoDesk, PhotoPick, usePhoto } from "./PhotoDesk.tsx";
 
 const ROLES = ["first panel", "last panel", "grey"] as const;

@@ -1,14 +1,15 @@
+import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { Choice } from "../../kit/FormField.tsx";
 
 export const EYES = ["usual", "protan", "deutan", "tritan", "grey"] as const;
 export type Eye = (typeof EYES)[number];
 const LABELS: Readonly<Record<Eye, string>> = {
-  usual: "as most eyes see",
-  protan: "without red cones",
-  deutan: "without green cones",
-  tritan: "without blue cones",
-  grey: "light and dark only",
+  usual: "for most eyes",
+  protan: "no red cones",
+  deutan: "no green cones",
+  tritan: "no blue cones",
+  grey: "in grey",
 };
 
 /** Colours as other eyes see them, on linear light. Source: Machado, Oliveira and Fernandes 2009, severity 1; grey by CIE luminance. */
@@ -42,14 +43,13 @@ export const useEye = () => useState<Eye>("usual");
 
 export function EyeChoice({ eye, onChange }: { eye: Eye; onChange: (eye: Eye) => void }) {
   return (
-    <label style={{ display: "flex", alignItems: "center", gap: 8 }}>
-      <span>Seen</span>
+    <Box width="158px">
       <Choice
         aria-label="Seen with whose eyes"
         value={eye}
         onChange={(change) => onChange(change.target.value as Eye)}
         options={EYES.map((each) => ({ value: each, label: LABELS[each] }))}
       />
-    </label>
+    </Box>
   );
 }

@@ -18,6 +18,8 @@ const SAYS: Readonly<Record<Surprise, string>> = {
   "turns to mud": "mud, though the two lie near each other",
   "stays clean": "clean, though the two lie across the wheel",
 };
+/** That a covering paint covers is known of it; the rest is worth a mark. */
+const isTold = (surprise: Surprise): boolean => surprise !== "order matters" && surprise !== "covers";
 const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
 
 /** Every paint over every other, with the surprising ones marked, and the order for shapes that overlap. */
@@ -32,7 +34,7 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
       </Teach>
     );
   const surprises = grid ? grid.flatMap((row, under) => row.flatMap((cell, on) => (cell.surprise ? [{ under, on, cell }] : []))) : [];
-  const told = surprises.filter(({ cell }) => cell.surprise !== "order matters" && cell.surprise !== "covers");
+  const told = surprises.filter(({ cell }) => cell.surprise !== null && isTold(cell.surprise));
   return (
     <>
       <GlazeVerdict grid={grid} shelf={shelf} surprises={told} />
@@ -171,7 +173,7 @@ function paintGrid(context: CanvasRenderingContext2D, grid: readonly (readonly G
       const [x, y] = [head + on * field, head + under * field];
       wash(x + pad, y + pad, below, field - 2 * pad, field - 2 * pad);
       wash(x + pad + field * 0.16, y + pad + field * 0.16, cell.hex, field * 0.84 - 2 * pad, field * 0.84 - 2 * pad);
-      if (!cell.surprise || cell.surprise === "order matters") return;
+      if (!cell.surprise || !isTold(cell.surprise)) return;
       context.beginPath();
       context.arc(x + field * 0.6, y + field * 0.6, Math.max(2, field * 0.1), 0, 7);
       context.fillStyle = cell.L > 55 ? "#22303C" : "#FBF7EF";

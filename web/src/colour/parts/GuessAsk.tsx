@@ -7,7 +7,7 @@ import type { AskProps } from "../ask.ts";
 import { hardPairs, keepGuesses, keptGuesses, type Guesses } from "../guesses.ts";
 import { colourWords } from "../shelf.ts";
 import { MeetingWash, Wash } from "../wash/Wash.tsx";
-import { Swatch } from "./MixAsk.tsx";
+import { Swatch } from "../wash/Swatch.tsx";
 
 /** A short game: two paints, which colour comes out? Pairs that were wrong come again. */
 export default function GuessAsk({ shelf, outlook }: AskProps) {

@@ -86,6 +86,7 @@ function MatVerdict({ ranked, name }: { ranked: readonly MatRanked[]; name: stri
   const [first, second] = ranked;
   if (!first) return <Verdict>No card stock has a colour yet. Tell it below, and it says here which one lifts the panel.</Verdict>;
   const good = first.score >= 0.6;
+  const why = second ? whyBefore(first, second) : null;
   return (
     <Verdict>
       {good ? "Take " : "The best there is is "}
@@ -95,7 +96,7 @@ function MatVerdict({ ranked, name }: { ranked: readonly MatRanked[]; name: stri
       >
         {first.mat.name}
       </Figure>{" "}
-      for {name}: {first.says.split(". ")[0]}.{second && ` Before ${second.mat.name}: ${whyBefore(first, second)}.`}
+      for {name}: {first.says.split(". ")[0]?.split("; ").slice(0, 2).join(", ")}.{second && why && ` Before ${second.mat.name}: ${why}.`}
     </Verdict>
   );
 }

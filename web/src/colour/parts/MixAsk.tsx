@@ -1,21 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { hexField } from "@yule/contract";
-import {
-  labOfHex,
-  lchOf,
-  lchOfLab,
-  over,
-  pigmentOf,
-  rgbOfHex,
-  WHITE_PAPER,
-  whileWet,
-  hexOf,
-  type Mix,
-  type NudgeAnswer,
-  type Recipe,
-  type ShelfPaint,
-  type WorthBuying,
-} from "@yule/core";
+import { labOfHex, lchOf, lchOfLab, over, pigmentOf, WHITE_PAPER, whileWet, hexOf, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying } from "@yule/core";
 import { money, printMoney } from "@yule/core";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -29,6 +14,7 @@ import { colourDesk } from "../colourDesk.ts";
 import type { Repainted } from "../colour.worker.ts";
 import { colourWords, filmOfPaint, mixFilm, mixStrength, mixWords, seenAs, washHex } from "../shelf.ts";
 import { Wash } from "../wash/Wash.tsx";
+import { Swatch } from "../wash/Swatch.tsx";
 import { ShopPicture } from "./ShopPicture.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 import { useWay, WayPicker, type ChosenWay } from "./WayPicker.tsx";
@@ -170,19 +156,6 @@ function Wanted({ wanted, onWant, outlook, chosen }: { wanted: string; onWant: (
       </Flex>
       <FaultLines faults={faults} />
     </Box>
-  );
-}
-
-/** A colour of which nothing but its number is known. */
-export function Swatch({ hex, width, height, label }: { hex: string; width: number; height: number; label: string }) {
-  const [r, g, b] = rgbOfHex(hex);
-  return (
-    <Box
-      role="img"
-      aria-label={label}
-      flex="none"
-      style={{ width, height, background: `rgb(${String(r)} ${String(g)} ${String(b)})`, clipPath: "polygon(1% 4%, 99% 0, 100% 97%, 52% 100%, 0 96%)" }}
-    />
   );
 }
 

@@ -165,7 +165,10 @@ function BeforeAndAfter({
   const asked = !apart ? null : swapped ? `paint ${apart.key} ${String(swapped.place)} ${swapped.id}` : wet.length > 0 ? `mud ${apart.key} ${JSON.stringify(wet)}` : null;
   const { value } = useSolved(asked, () =>
     swapped
-      ? colourDesk().repaint(apart?.key ?? "", films.map((film, place) => (place === swapped.place ? swapped.film : film)) as Film[])
+      ? colourDesk().repaint(
+          apart?.key ?? "",
+          films.map((_, place) => (place === swapped.place ? swapped.film : null)),
+        )
       : colourDesk().together(apart?.key ?? "", wet),
   );
   if (!pictureId)

@@ -30,7 +30,7 @@ export function PairRow({ pair, children, marks }: { pair: PairMeeting; children
         </Flex>
         {gives && (
           <Text color="softInk" fontSize="15px">
-            {how === "wet" ? "Wet" : "Glazed"}, {gives.why}.
+            {how === "wet" ? "Wet" : "Glazed"}, {gives.why}: {gives.hex}.
           </Text>
         )}
         {children && <Text>{children}</Text>}

@@ -18,7 +18,7 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
   const chosen = useWay(outlook);
   const { design, way } = chosen;
   const films = useMemo(() => (way?.paints ?? []).map((paint) => filmOfPaint(paint, shelf)), [way, shelf]);
-  const { apart } = useApart(way, films);
+  const { apart } = useApart(way);
   const owed = design && way ? panelsOwed(outlook.open, design.id, way.id) : 0;
   const figures = useFigures({ panels: owed || 12, reserve: Math.round(RESERVE * 100), warm: 20, humid: 50 });
   const [said, setSaid] = useState<Readonly<Record<string, Partial<PuddleTold>>>>({});
@@ -26,7 +26,7 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
     return (
       <Teach title="Enough for the whole batch">With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.</Teach>
     );
-  const { told, measured } = toldOf(design, way, apart);
+  const { told, measured } = toldOf(design, way, apart, films);
   const changed = told.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));
   const puddles = puddlesFor(design, changed, figures.read.panels, shelf, figures.read.reserve / 100, { warm: figures.read.warm, humid: figures.read.humid / 100 });
   const change = (index: number, patch: Partial<PuddleTold>): void => setSaid({ ...said, [`${way.id} ${String(index)}`]: { ...said[`${way.id} ${String(index)}`], ...patch } });
@@ -78,7 +78,7 @@ function PuddleVerdict({ name, panels, puddles }: { name: string; panels: number
         <span key={each.paint.name}>
           {index > 0 && (index === Math.min(3, sorted.length - 1) ? " and " : ", ")}
           <Figure
-            why={`${String(Math.round(each.area / 100))} cm² on a panel, ${String(panels)} panels, ${each.coats === 1 ? "one coat" : `${String(each.coats)} coats`}, 0.018 ml for each cm², and the reserve. Of it ${countedWords(each.puddle)} of paint in ${ml(each.puddle.waterMl)} of water, as strong as ${each.strength}.`}
+            why={`${String(Math.round(each.area / 100))} cm² on a panel, ${String(panels)} panels, ${each.coats === 1 ? "one coat" : `${String(each.coats)} coats`}, 0.018 ml for each cm², and the reserve. Of it ${countedWords(each.puddle)} in ${ml(each.puddle.waterMl)} of water, as strong as ${each.strength}.`}
           >
             {ml(each.puddle.ml)}
           </Figure>{" "}
@@ -118,7 +118,7 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
       paddingY="8px"
       maxWidth="980px"
     >
-      <Flex justify="center" align="center" height="84px">
+      <Flex justify="center" align="center" height="96px" borderRadius="14px" border="1px solid" borderColor="hairline" style={{ background: "#F8F6F0" }}>
         {film && <Wash kind="puddle" film={film} width={size} height={size * 0.8} label={`a puddle of ${ml(puddle.ml)} ${paint.name}`} />}
       </Flex>
       <Box minWidth={0}>
@@ -126,7 +126,7 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
           {paint.name}: {ml(puddle.ml)}
         </Text>
         <Text>
-          {countedWords(puddle)} of paint, {ml(puddle.waterMl)} of water
+          {countedWords(puddle)}, {ml(puddle.waterMl)} of water
         </Text>
         {puddle.goes.length > 1 && (
           <StateWord state="tight">
@@ -135,13 +135,15 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
         )}
       </Box>
       <Flex gap="12px" gridColumn={{ base: "1 / -1", lg: "auto" }} wrap="wrap">
-        <FormField label="as strong as">
-          <Choice
-            value={strength}
-            onChange={(change) => onChange({ strength: change.target.value as Strength })}
-            options={STRENGTHS.map((each) => ({ value: each, label: each }))}
-          />
-        </FormField>
+        <Box width="130px">
+          <FormField label="as strong as">
+            <Choice
+              value={strength}
+              onChange={(change) => onChange({ strength: change.target.value as Strength })}
+              options={STRENGTHS.map((each) => ({ value: each, label: each }))}
+            />
+          </FormField>
+        </Box>
         <NumberField label="in 100 of the panel" value={Math.round(need.share * 1000) / 10} most={MOST.share} least={0.1} onRead={(share) => onChange({ share: share / 100 })} />
         <NumberField label="coats" value={need.coats} most={MOST.coats} least={1} whole onRead={(coats) => onChange({ coats })} />
       </Flex>

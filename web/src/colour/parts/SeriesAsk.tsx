@@ -14,7 +14,7 @@ import { colourDesk } from "../colourDesk.ts";
 import { mixWords, pigmentsOf } from "../shelf.ts";
 import { useForecast } from "../useForecast.ts";
 import { Wash } from "../wash/Wash.tsx";
-import { Swatch } from "./MixAsk.tsx";
+import { Swatch } from "../wash/Swatch.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 
@@ -48,16 +48,20 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
     <>
       <PaletteVerdict name={name} found={fresh ? value : null} wanted={wanted.length} shelf={shelf} temperature={temperature} />
       <Flex gap="14px" wrap="wrap" marginBottom="14px" maxWidth="560px">
-        <FormField label="Series">
-          <Choice value={id} onChange={(change) => setSeriesId(change.target.value)} options={series.map((each) => ({ value: each.id, label: each.name }))} />
-        </FormField>
-        <FormField label="Palette">
-          <Choice
-            value={temperature}
-            onChange={(change) => setTemperature(change.target.value as Temperature)}
-            options={TEMPERATURES.map((each) => ({ value: each, label: each }))}
-          />
-        </FormField>
+        <Box width="200px">
+          <FormField label="Series">
+            <Choice value={id} onChange={(change) => setSeriesId(change.target.value)} options={series.map((each) => ({ value: each.id, label: each.name }))} />
+          </FormField>
+        </Box>
+        <Box width="200px">
+          <FormField label="Palette">
+            <Choice
+              value={temperature}
+              onChange={(change) => setTemperature(change.target.value as Temperature)}
+              options={TEMPERATURES.map((each) => ({ value: each, label: each }))}
+            />
+          </FormField>
+        </Box>
       </Flex>
       {value && fresh && <Palette found={value} wanted={wanted} shelf={shelf} />}
       <OtherColourways outlook={outlook} shelf={shelf} chosen={chosen} temperature={temperature} />

@@ -1,4 +1,4 @@
-import { Flex } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
 import { useSearchParams } from "react-router";
 import type { Outlook } from "../../app/outlook.ts";
@@ -30,16 +30,20 @@ export function useWay({ offered, open }: Outlook): ChosenWay {
 export function WayPicker({ outlook, chosen: { design, way, choose } }: { outlook: Outlook; chosen: ChosenWay }) {
   return (
     <Flex gap="14px" wrap="wrap" marginBottom="18px" maxWidth="560px">
-      <FormField label="Design">
-        <Choice value={design?.id ?? ""} onChange={(change) => choose(change.target.value)} options={outlook.offered.map((each) => ({ value: each.id, label: each.name }))} />
-      </FormField>
-      <FormField label="Colourway">
-        <Choice
-          value={way?.id ?? ""}
-          onChange={(change) => design && choose(design.id, change.target.value)}
-          options={(design?.colourways ?? []).map((each) => ({ value: each.id, label: each.name }))}
-        />
-      </FormField>
+      <Box width="230px">
+        <FormField label="Design">
+          <Choice value={design?.id ?? ""} onChange={(change) => choose(change.target.value)} options={outlook.offered.map((each) => ({ value: each.id, label: each.name }))} />
+        </FormField>
+      </Box>
+      <Box width="230px">
+        <FormField label="Colourway">
+          <Choice
+            value={way?.id ?? ""}
+            onChange={(change) => design && choose(design.id, change.target.value)}
+            options={(design?.colourways ?? []).map((each) => ({ value: each.id, label: each.name }))}
+          />
+        </FormField>
+      </Box>
     </Flex>
   );
 }

@@ -11,13 +11,21 @@ function ramp(film: Film, thickness: number, below: Spectrum = WHITE_PAPER, wet 
     return rgbOfHex(hexOf(wet ? whileWet(seen) : seen));
   });
 }
-const fromRamp = (colours: readonly Rgb[], share: number): Rgb => colours[Math.max(0, Math.min(STEPS, Math.round((share / 1.6) * STEPS)))] ?? PAPER_RGB;
+function fromRamp(colours: readonly Rgb[], share: number): Rgb {
+  const at = Math.max(0, Math.min(STEPS, (share / 1.6) * STEPS));
+  const [low, high] = [colours[Math.floor(at)] ?? PAPER_RGB, colours[Math.ceil(at)] ?? PAPER_RGB];
+  const part = at - Math.floor(at);
+  return [low[0] + part * (high[0] - low[0]), low[1] + part * (high[1] - low[1]), low[2] + part * (high[2] - low[2])];
+}
 
 /** Smooth noise of a few octaves between -1 and 1, the same for the same seed. */
 function noiseOf(seed: number): (x: number, y: number) => number {
   const at = (x: number, y: number): number => {
-    const mixedUp = Math.imul(Math.imul(x | 0, 374_761_393) + Math.imul(y | 0, 668_265_263) + Math.imul(seed | 0, 2_246_822_519), 3_266_489_917);
-    return ((mixedUp ^ (mixedUp >>> 15)) >>> 0) / 2 ** 31 - 1;
+    // The last steps of MurmurHash3, so that neighbours have nothing in common.
+    let bits = Math.imul(x | 0, 0x27d4eb2d) ^ Math.imul(y | 0, 0x165667b1) ^ Math.imul(seed | 0, 0x2545f491);
+    bits = Math.imul(bits ^ (bits >>> 16), 0x85ebca6b);
+    bits = Math.imul(bits ^ (bits >>> 13), 0xc2b2ae35);
+    return ((bits ^ (bits >>> 16)) >>> 0) / 2 ** 31 - 1;
   };
   const ease = (t: number): number => t * t * (3 - 2 * t);
   return (x, y) => {
@@ -122,7 +130,7 @@ export function paintPuddle(context: CanvasRenderingContext2D, { width, height, 
       const colour = fromRamp(colours, 0.55 + 0.75 * Math.sqrt(Math.min(1, depth * 1.6)) + 0.25 * Math.exp(-depth * 26));
       const at = (y * width + x) * 4;
       colour.forEach((value, channel) => (image.data[at + channel] = value + (255 - value) * shine));
-      image.data[at + 3] = Math.min(255, depth * 9 * Math.min(width, height));
+      image.data[at + 3] = Math.min(255, depth * 110 * Math.min(width, height));
     }
   }
   context.putImageData(image, 0, 0);
