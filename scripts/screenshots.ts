@@ -9,6 +9,9 @@ const PICTURES = [
   { name: "season", path: "/season" },
   { name: "designs", path: "/designs" },
   { name: "design", path: "/designs", design: "Weather vane" },
+  { name: "colour", path: "/colour", ask: "mud", design: "Tide pool" },
+  { name: "colour-mix", path: "/colour", ask: "mix", design: "Lamp moth" },
+  { name: "colour-glazes", path: "/colour", ask: "glaze", design: "Three kites" },
   { name: "sheets", path: "/sheets", need: "Night trains, club" },
   { name: "bench", path: "/bench" },
   { name: "bench-evening", path: "/bench", evening: true },
@@ -33,7 +36,8 @@ try {
     await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
     const design = "design" in picture ? `?design=${designs.find((each) => each.name === picture.design)?.id ?? ""}` : "";
     const need = "need" in picture ? `?need=${needs.find((each) => each.title === picture.need)?.id ?? ""}` : "";
-    await page.goto(`${shop.url}${picture.path}${need}${design}`);
+    const ask = "ask" in picture ? `&ask=${picture.ask}` : "";
+    await page.goto(`${shop.url}${picture.path}${need}${design}${ask}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
     // In Season the plan, its odds and what would help come one after another.
     if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });

@@ -46,7 +46,7 @@ function replacement(earlier: Film, later: Film, how: Touch, instead: "earlier" 
   const old = labOf(over(instead === "later" ? later : earlier, paper));
   const found = shelf.flatMap((paint): Replacement[] => {
     const difference = differenceOf(labOf(over(paint.film, paper)), old);
-    if (difference > SAME_ROLE || difference < 0.5) return [];
+    if (difference > SAME_ROLE || difference < 0.5 || paint.metallic) return [];
     const gives = instead === "later" ? mudForecast(earlier, paint.film, how, paper) : mudForecast(paint.film, later, how, paper);
     return [{ kind: "another paint", instead, paint, difference, gives }];
   });

@@ -28,6 +28,10 @@ export function modelled(paint: PaintRead): readonly ShelfPaint[] {
   return made.ok ? [made.value] : [];
 }
 
+/** A shelf as text, so that what was reckoned from it is asked again only when it changes. */
+export const shelfKey = (shelf: readonly ShelfPaint[]): string =>
+  shelf.map(({ id, strength, film }) => `${id}${String(strength)}${film.absorbs.map((value) => value.toFixed(3)).join("")}`).join();
+
 export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
 
 /** A paint of a design: as the shelf has it by its name, else by the pigments it tells, several in equal parts; null where none of them is known. */

@@ -43,3 +43,5 @@ export function useForecast(design: DesignRead, way: ColourwayRead | undefined) 
   return { ...forecast, touches, films, apart, shelf, fresh };
 }
 const NOTHING: readonly never[] = [];
+/** Stands in while no design is chosen. */
+export const NO_DESIGN = { stages: [], touches: null } as unknown as DesignRead;

@@ -6,7 +6,7 @@ import { StateWord, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
-import { washHex } from "../shelf.ts";
+import { shelfKey, washHex } from "../shelf.ts";
 import { MeetingWash } from "../wash/Wash.tsx";
 import { GlazeOrder } from "./GlazeOrder.tsx";
 import { lost } from "./PairRow.tsx";
@@ -25,7 +25,7 @@ const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
 /** Every paint over every other, with the surprising ones marked, and the order for shapes that overlap. */
 export default function GlazeAsk({ outlook, shelf }: AskProps) {
   const films = useMemo(() => shelf.map(({ film }) => film), [shelf]);
-  const { value: grid } = useSolved(shelf.length > 1 ? shelf.map(({ id, isCharted }) => id + String(isCharted)).join() : null, () => colourDesk().grid(films));
+  const { value: grid } = useSolved(shelf.length > 1 ? shelfKey(shelf) : null, () => colourDesk().grid(films));
   const [at, setAt] = useState<readonly [under: number, on: number]>([0, 1]);
   if (shelf.length < 2)
     return (

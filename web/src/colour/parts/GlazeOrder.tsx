@@ -6,7 +6,7 @@ import { Choice, TextInput } from "../../kit/FormField.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
-import { useForecast } from "../useForecast.ts";
+import { NO_DESIGN, useForecast } from "../useForecast.ts";
 import { MeetingWash, Wash } from "../wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 
@@ -110,8 +110,6 @@ function useProposal({ design, way }: ReturnType<typeof useWay>, shelf: readonly
   });
   return { proposed: { shapes: shapes.map(({ name, paint }) => ({ name, paint })), overlaps }, ready: fresh };
 }
-const NO_DESIGN = { stages: [], touches: null } as unknown as Parameters<typeof useForecast>[0];
-
 function Answer({ order, shapes, shelf }: { order: Order; shapes: readonly Shape[]; shelf: readonly ShelfPaint[] }) {
   const nameOf = (shape: number): string => shapes[shape]?.name ?? "";
   const paintOf = (shape: number): ShelfPaint | undefined => shelf.find(({ id }) => id === shapes[shape]?.paint);

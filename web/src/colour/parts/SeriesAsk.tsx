@@ -1,24 +1,19 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { ColourwayRead, DesignRead } from "@yule/contract";
-import { hexOf, NEAR_ENOUGH, over, TEMPERATURES, WHITE_PAPER, type Colourway, type Film, type Meet, type ShelfPaint, type SmallestPalette, type Temperature } from "@yule/core";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { DesignRead } from "@yule/contract";
+import { NEAR_ENOUGH, TEMPERATURES, type ShelfPaint, type SmallestPalette, type Temperature } from "@yule/core";
 import { useState } from "react";
-import { v7 } from "uuid";
 import { useDesignsQuery } from "../../app/api.ts";
-import { give } from "../../app/outbox.ts";
 import { useSolved } from "../../app/solver.ts";
-import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
-import { StateWord, Teach } from "../../kit/states.tsx";
+import { Choice, FormField } from "../../kit/FormField.tsx";
+import { Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
-import { mixWords, pigmentsOf } from "../shelf.ts";
-import { useForecast } from "../useForecast.ts";
-import { Wash } from "../wash/Wash.tsx";
+import { mixWords, shelfKey } from "../shelf.ts";
 import { Swatch } from "../wash/Swatch.tsx";
-import { PixelCanvas } from "./PixelCanvas.tsx";
-import { useWay, WayPicker } from "./WayPicker.tsx";
-
-const shelfKey = (shelf: readonly ShelfPaint[]): string => shelf.map(({ id, strength, isCharted }) => `${id}${String(strength)}${String(isCharted)}`).join();
+import { Wash } from "../wash/Wash.tsx";
+import { OtherColourways } from "./OtherColourways.tsx";
+import { useWay } from "./WayPicker.tsx";
 
 /** The fewest paints for a whole series, and its designs in other colourways. */
 export default function SeriesAsk({ outlook, shelf }: AskProps) {
@@ -157,128 +152,5 @@ function Palette({ found, wanted, shelf }: { found: SmallestPalette; wanted: rea
         })}
       </Box>
     </>
-  );
-}
-
-/** A design's palette swapped: light stays light, dark stays dark, each checked for mud. */
-function OtherColourways({
-  outlook,
-  shelf,
-  chosen,
-  temperature,
-}: {
-  outlook: AskProps["outlook"];
-  shelf: readonly ShelfPaint[];
-  chosen: ReturnType<typeof useWay>;
-  temperature: Temperature;
-}) {
-  const { design, way } = chosen;
-  const [many, setMany] = useState("3");
-  const [cards, setCards] = useState("12");
-  const count = Number(many);
-  const all = Number(cards);
-  const countOk = Number.isInteger(count) && count >= 1 && count <= 6;
-  const cardsOk = Number.isInteger(all) && all >= 1 && all <= 10_000;
-  const forecast = useForecast(design ?? NONE, way);
-  const own = forecast.films.filter((film): film is Film => film !== null);
-  const whole = own.length === forecast.films.length && own.length > 0;
-  const meets = forecast.touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
-  const { value, fresh } = useSolved(whole && forecast.fresh && countOk ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${many} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    colourDesk().swapped(own, meets, shelf, count, temperature),
-  );
-  return (
-    <Box as="section" aria-label="Other colourways">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        A design in other colourways
-      </Heading>
-      <Flex gap="14px" wrap="wrap" align="flex-start">
-        <WayPicker outlook={outlook} chosen={chosen} />
-        <Box width="110px">
-          <FormField label="Colourways" fault={countOk ? undefined : `given ${many.trim() || "nothing"}, allowed 1 to 6`}>
-            <TextInput inputMode="numeric" value={many} onChange={(change) => setMany(change.target.value)} />
-          </FormField>
-        </Box>
-        <Box width="110px">
-          <FormField label="Cards in all" fault={cardsOk ? undefined : `given ${cards.trim() || "nothing"}, allowed a whole number from 1`}>
-            <TextInput inputMode="numeric" value={cards} onChange={(change) => setCards(change.target.value)} />
-          </FormField>
-        </Box>
-      </Flex>
-      {!whole && design && <Text color="tight">Of some paints of this colourway no pigment is known: put them on the shelf first.</Text>}
-      {value && fresh && value.length < count && (
-        <Text>The shelf gives {value.length === 0 ? "no colourway" : `only ${String(value.length)}`} that keeps light and dark and differs enough.</Text>
-      )}
-      <Flex gap="24px 28px" wrap="wrap" align="flex-start">
-        {value &&
-          design &&
-          value.map((each, index) => (
-            <Swapped
-              key={each.paints.join()}
-              swapped={each}
-              cards={cardsOk ? Math.floor(all / value.length) + (index < all % value.length ? 1 : 0) : 0}
-              design={design}
-              apart={forecast.apart}
-              shelf={shelf}
-            />
-          ))}
-      </Flex>
-    </Box>
-  );
-}
-const NONE = { stages: [], touches: null } as unknown as DesignRead;
-
-function Swapped({
-  swapped,
-  cards,
-  design,
-  apart,
-  shelf,
-}: {
-  swapped: Colourway;
-  cards: number;
-  design: DesignRead;
-  apart: ReturnType<typeof useForecast>["apart"];
-  shelf: readonly ShelfPaint[];
-}) {
-  const paints = swapped.paints.flatMap((paint) => shelf[paint] ?? []);
-  const { value } = useSolved(apart ? `swap ${apart.key} ${swapped.paints.join()}` : null, () =>
-    colourDesk().repaint(
-      apart?.key ?? "",
-      paints.map(({ film }) => film),
-    ),
-  );
-  const name = paints.map((paint) => paint.name.toLowerCase()).join(", ");
-  const bad = swapped.meets.filter(({ gives }) => gives.verdict !== "clean");
-  const mud = bad.filter(({ gives }) => gives.verdict === "mud");
-  const kept = design.colourways.some((way) => way.name === name);
-  const keep = (): void => {
-    const colourway: ColourwayRead = {
-      id: v7(),
-      name,
-      pictureId: null,
-      paints: paints.map((paint) => ({ name: paint.name, pigments: pigmentsOf(paint.pigments.join(" ")).join(" "), hex: hexOf(over(paint.film, WHITE_PAPER)) })),
-    };
-    void give("add-colourway", { id: design.id, version: design.version, colourway });
-  };
-  return (
-    <Box role="group" aria-label={name} width="210px">
-      {value && <PixelCanvas picture={value} width={200} label={`${design.name} in ${name}`} />}
-      <Flex gap="4px" marginTop="6px">
-        {paints.map((paint) => (
-          <Wash key={paint.id} film={paint.film} granulates={paint.granulates} width={62} height={38} label={paint.name} />
-        ))}
-      </Flex>
-      <Text fontWeight={600}>{name}</Text>
-      <Text fontSize="15px">
-        {cards > 0 && `${String(cards)} cards. `}
-        {swapped.inOrder ? "Light and dark keep their order" : "Light and dark change places"}, at most {Math.round(swapped.lightness)} apart.
-      </Text>
-      <StateWord state={mud.length > 0 ? "cannot" : bad.length > 0 ? "tight" : "safe"}>
-        {mud.length > 0 ? `${String(mud.length)} of its meetings make mud` : bad.length > 0 ? `${String(bad.length)} of its meetings go dull` : "no mud"}
-      </StateWord>
-      <Button size="sm" variant="outline" marginTop="6px" disabled={kept} onClick={keep}>
-        {kept ? "kept" : "Keep as a colourway"}
-      </Button>
-    </Box>
   );
 }
