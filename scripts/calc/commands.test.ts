@@ -230,11 +230,11 @@ describe("colour", () => {
     expect(
       await answer("mix", {
         paints: [
-          { ...paints[0], parts: 2 },
+          { ...paints[0], parts: 1 },
           { ...paints[2], parts: 1 },
         ],
       }),
-    ).toMatchObject({ water: 12, strength: "milk", hue: "purple" });
+    ).toMatchObject({ water: 8, strength: "milk", hue: "purple" });
     expect(await answer("mix", { paints: [{ ...paints[0], form: "liquid", parts: 1 }] })).toMatchObject({ water: 16 });
   });
 

@@ -55,4 +55,4 @@ const draw = (): void => {
 // Drawing the empty frame first and everything again a blink later takes longer than waiting for that blink.
 void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(draw);
 // The paint shelf is read after the first view, so that Colour answers without the server too.
-void ready.then(() => setTimeout(() => store.dispatch(api.endpoints.colour.initiate()), 2000));
+void ready.then(() => setTimeout(() => void store.dispatch(api.endpoints.colour.initiate()), 2000));
