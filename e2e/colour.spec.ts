@@ -1,6 +1,6 @@
 import { expect, test, type Page } from "@playwright/test";
 import { photoOf } from "./src/picture.ts";
-import { shareShop } from "./src/shop.ts";
+import { openPage, shareShop, startShop } from "./src/shop.ts";
 
 const shop = shareShop();
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
@@ -189,4 +189,31 @@ test("through other eyes the view is filtered, names and numbers stay", async ()
   await page.getByLabel("Seen with whose eyes").selectOption({ label: "no green cones" });
   await expect(page.getByRole("img", { name: /^Ferry Blue: blue, lightness \d+, colour \d+, hue \d+°/ })).toBeVisible();
   expect(await page.locator("main [style*='eye-deutan']").count()).toBe(1);
+});
+
+test.describe("with the server gone", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("Colour opens though it was never opened before, mixes and asks on", async ({ browser }) => {
+    const away = await startShop();
+    const context = await browser.newContext({ serviceWorkers: "allow" });
+    const page = await openPage(context, []);
+    await page.goto(`${away.url}/season`);
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
+    // The shelf is read a moment after the first view.
+    const shelf = page.waitForResponse((answer) => answer.url().endsWith("/api/colour"));
+    await page.reload();
+    await shelf;
+    await page.waitForTimeout(500);
+    await away.kill("SIGKILL");
+    await page.goto(`${away.url}/colour?ask=guess`);
+    await page.getByRole("button", { name: /^1: / }).click();
+    await expect(verdict(page)).toContainText("of 1 right");
+    await page.goto(`${away.url}/colour?ask=mix&want=%236a9a4a`);
+    await expect(verdict(page)).toContainText(/^Mix .* parts water/);
+    await context.close();
+    await away.close();
+  });
 });

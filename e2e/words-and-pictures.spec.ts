@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { photoOf } from "./src/picture.ts";
 import { shareShop } from "./src/shop.ts";
 
 const shop = shareShop();
@@ -141,12 +142,23 @@ test("a photo of 24 megapixels is straightened and its palette taken beside the 
   await expect(picture.getByRole("alert")).toContainText("allowed");
 });
 
-test("where two colours meet is said before they do: mud, dull or clean, wet and glazed, and what keeps them apart", async () => {
-  const page = await open("Three kites");
-  const meets = page.getByRole("region", { name: "Where its colours meet" });
-  await expect(meets).toContainText(/makes? mud where they touch wet: .*Buoy/);
-  await expect(meets.getByRole("group", { name: "orange and green" })).toContainText("Leave a white gap between them.");
-  await expect(meets.getByRole("img", { name: /wet #[0-9a-f]{6}, mud, \d+ in 100 of the colour gone/ }).first()).toBeVisible();
+test("where two colours meet is said before they do: what goes muddy, what keeps it clean, and more of it in Colour", async () => {
+  const page = await open("Tide pool");
+  const way = page.getByRole("region", { name: "Where its colours meet" }).getByRole("group", { name: "turquoise" });
+  await expect(way).toContainText(/\d of \d that touch do not stay clean\./);
+  const pair = way.getByRole("group", { name: "Rockpool and Buoy" });
+  await expect(pair).toContainText(/mud, \d+ in 100 of the colour gone/);
+  await expect(pair).toContainText("Leave a white gap between them.");
+  await way.getByRole("link", { name: "Look into it" }).click();
+  await expect(verdict(page)).toContainText("Tide pool, turquoise: Rockpool and Buoy turn to mud");
+});
+
+test("a picture with a see-through background lies on white paper, and it is said", async () => {
+  const page = await open("Quinces");
+  const picture = page.getByRole("region", { name: "Picture" });
+  const buffer = await photoOf(page, 300, 300, null, [{ x: 80, y: 80, width: 140, height: 140, colour: "#b04a5c" }]);
+  await picture.getByLabel("Choose a photo or scan").setInputFiles({ name: "clear.png", mimeType: "image/png", buffer });
+  await expect(picture).toContainText("What was see-through in it was taken for white paper.");
 });
 
 test("the same painting is compared masked, painted round and in opaque white, and one is tried", async () => {

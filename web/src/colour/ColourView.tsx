@@ -1,8 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
+import type { ShelfPaint } from "@yule/core";
 import { lazy, Suspense, type ComponentType } from "react";
 import { NavLink, useSearchParams } from "react-router";
 import { useView } from "../app/useOutlet.ts";
-import { Loading, ProblemNote } from "../kit/states.tsx";
+import { Caution, Loading, ProblemNote } from "../kit/states.tsx";
 import { ASKS } from "./asks.ts";
 import type { AskProps } from "./ask.ts";
 import { EyeFilters, useEye, EyeChoice } from "./parts/EyeFilters.tsx";
@@ -51,6 +52,18 @@ export default function ColourView() {
         {problem && <ProblemNote problem={problem} />}
         <Suspense fallback={<Loading />}>{isRead && Part ? <Part key={asked?.key} outlook={outlook} shelf={shelf} paints={paints} /> : !problem && <Loading />}</Suspense>
       </Box>
+      <Handling shelf={shelf} />
     </>
+  );
+}
+
+/** What a paint's label would say, wherever paint is handled. */
+function Handling({ shelf }: { shelf: readonly ShelfPaint[] }) {
+  const hazards = [...new Set(shelf.flatMap((paint) => paint.hazards))].sort();
+  return (
+    <Caution>
+      {hazards.length > 0 && `On this shelf: paints with ${hazards.join(", ")}. `}Read the labels, do not eat, drink or lick brushes at the bench, never sand or spray paints dry,
+      and follow local rules for what is left over.
+    </Caution>
   );
 }

@@ -1,12 +1,15 @@
 import { paintTold, type ColourRead, type DesignRead, type PaintRead } from "@yule/contract";
 import {
   filmOfMix,
+  filmOfWash,
   hexOf,
   hueName,
   mixed,
   onePart,
   over,
   pigmentOf,
+  reflectanceOf,
+  SCATTERING,
   shelfPaint,
   strengthNamed,
   loadOf,
@@ -34,14 +37,17 @@ export const shelfKey = (shelf: readonly ShelfPaint[]): string =>
 
 export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
 
-/** A paint of a design: as the shelf has it by its name, else by the pigments it tells, several in equal parts; null where none of them is known. */
-export function filmOfPaint(paint: DesignPaint, shelf: readonly ShelfPaint[] = []): Film | null {
+/** A paint of a design by its pigments, or as the shelf has it by its name; null where neither says what it is. */
+export function knownFilm(paint: DesignPaint, shelf: readonly ShelfPaint[] = []): Film | null {
   const own = shelf.find(({ name }) => name.toLowerCase() === paint.name.trim().toLowerCase());
   if (own) return own.film;
   const known = pigmentsOf(paint.pigments).map(pigmentOf);
   const films = known.flatMap((pigment) => (pigment ? [{ film: pigment.film, share: 1 }] : []));
   return films.length === 0 || films.length < known.length ? null : mixed(films);
 }
+
+/** The same; what nobody knows is taken for a paint that gives its colour. */
+export const filmOfPaint = (paint: DesignPaint, shelf: readonly ShelfPaint[] = []): Film => knownFilm(paint, shelf) ?? filmOfWash(reflectanceOf(paint.hex), SCATTERING.transparent);
 
 export const washHex = (film: Film): string => hexOf(over(film, WHITE_PAPER));
 

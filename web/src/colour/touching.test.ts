@@ -1,6 +1,6 @@
 import { design as boat, stage } from "../app/examples.ts";
 import { shelfPaint, type ShelfPaint } from "@yule/core";
-import { colourWords, filmOfPaint, mixWords, pigmentsOf, seenAs } from "./shelf.ts";
+import { colourWords, filmOfPaint, knownFilm, mixWords, pigmentsOf, seenAs } from "./shelf.ts";
 import { badness, cureWords, forecastOf, proposedTouches, touchesOf } from "./touching.ts";
 
 const shelf = (["PB29", "PY150", "PV19", "PB15:3"] as const).map((index): ShelfPaint => {
@@ -37,11 +37,13 @@ test("the worst meeting stands first, with what to do about it; a gap gives noth
   expect(forecastOf(paints, [{ a: 0, b: 2, how: "apart" }], shelf).pairs).toMatchObject([{ gives: null, cures: [] }]);
 });
 
-test("a paint of no known pigment is named apart, one that stands on the shelf by its name is taken from there", () => {
+test("a paint of no known pigment is taken by its colour and named apart, one that stands on the shelf by its name is taken from there", () => {
   const odd = paint("From a friend", "PX1");
-  expect(forecastOf([odd, paint("Ferry Blue", "PB29")], [{ a: 0, b: 1, how: "wet" }], shelf)).toEqual({ pairs: [], unknown: [odd] });
+  const { pairs, unknown } = forecastOf([odd, paint("Ferry Blue", "PB29")], [{ a: 0, b: 1, how: "wet" }], shelf);
+  expect(unknown).toEqual([odd]);
+  expect(pairs[0]?.gives?.hex).toMatch(/^#[0-9a-f]{6}$/);
   expect(filmOfPaint(paint("pv19", "PX1"), shelf)).toBe(shelf[2]?.film);
-  expect(filmOfPaint(paint("", "PB29 + PY150"))).not.toBeNull();
+  expect(knownFilm(paint("", "PB29 + PY150"))).not.toBeNull();
 });
 
 test("recipes and colours are said as at the bench", () => {

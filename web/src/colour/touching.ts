@@ -1,6 +1,6 @@
 import type { DesignRead, TouchRead } from "@yule/contract";
 import { cures, meetByRoute, mudForecast, type CureTried, type Film, type MudForecast, type PictureLayers, type ShelfPaint } from "@yule/core";
-import { filmOfPaint, type DesignPaint } from "./shelf.ts";
+import { filmOfPaint, knownFilm, type DesignPaint } from "./shelf.ts";
 
 export interface PairMeeting extends TouchRead {
   readonly earlier: DesignPaint;
@@ -32,7 +32,7 @@ export function touchesOf(design: Pick<DesignRead, "stages" | "touches">, paints
   return proposedTouches(design, paints, touching).map((proposed) => (design.touches ?? []).find(({ a, b }) => a === proposed.a && b === proposed.b) ?? proposed);
 }
 
-/** What comes of every meeting of a colourway, the worst first, with its cures; paints of unknown pigments are named apart. */
+/** What comes of every meeting of a colourway, the worst first, with its cures; paints of unknown pigments are taken by their colour and named apart. */
 export function forecastOf(
   paints: readonly DesignPaint[],
   touches: readonly TouchRead[],
@@ -46,7 +46,7 @@ export function forecastOf(
     const apart = touch.how === "apart";
     return [{ ...touch, earlier, later, films: [first, second], gives: apart ? null : mudForecast(first, second, how), cures: apart ? [] : cures(first, second, how, shelf) }];
   });
-  return { pairs: [...pairs].sort((a, b) => badness(b) - badness(a)), unknown: paints.filter((_, index) => !films[index]) };
+  return { pairs: [...pairs].sort((a, b) => badness(b) - badness(a)), unknown: paints.filter((paint) => !knownFilm(paint, shelf)) };
 }
 
 /** A cure as it is said at the bench. */

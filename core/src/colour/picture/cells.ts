@@ -22,6 +22,7 @@ export interface Chart {
 }
 
 const LEAST_SHARE = 0.004;
+const GROUND_SHARE = 0.15;
 /** Neighbours nearer than this belong to one patch; a wash changes slowly. */
 const SAME_PATCH = 5;
 const FROM_MEAN = 14;
@@ -42,9 +43,9 @@ export function cellsOf(picture: PicturePixels): Chart {
     const region = grow(start, labs, seen, width, height);
     const share = region.pixels.length / many;
     const box = boxOf(region.pixels, width);
-    if (share < LEAST_SHARE || region.pixels.length < FILLS * box.width * box.height) {
-      if (share < 0.15) continue;
-    }
+    const isPatch = share >= LEAST_SHARE && region.pixels.length >= FILLS * box.width * box.height;
+    // The paper has holes where the patches are, and is kept all the same.
+    if (!isPatch && share < GROUND_SHARE) continue;
     const inner = innerOf(region.pixels, box, width);
     cells.push({ x: box.x / width, y: box.y / height, width: box.width / width, height: box.height / height, rgb: meanOf(inner.map(rgbAt)), share });
   }

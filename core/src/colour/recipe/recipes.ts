@@ -21,12 +21,7 @@ const LEFT_BEHIND = { times: 1.6, more: 2.5 } as const;
  * @returns recipes of one, two and three paints
  */
 export function recipes(task: RecipeTask): readonly [readonly Recipe[], readonly Recipe[], readonly Recipe[]] {
-  const paper = task.paper ?? WHITE_PAPER;
-  const wanted = labOfHex(task.wanted);
-  const ways = waysTo(wanted);
-  const ground: Ground = { rough: mixerOf(task.onePart, paper, 2), mixer: mixerOf(task.onePart, paper), ways, strengths: task.strengths };
-  const pulls = pullsAt(task.wanted, task.onePart, paper, ways);
-  const reckon = reckonerFor(ground, (lab) => differenceOf(lab, wanted));
+  const { ground, pulls, reckon } = laidOut(task);
   let before: readonly Recipe[] = [];
   const answer = ([1, 2, 3] as const).map((count) => {
     if (count > (task.most ?? 3)) return [];
@@ -47,17 +42,20 @@ export function recipes(task: RecipeTask): readonly [readonly Recipe[], readonly
   return answer as unknown as readonly [readonly Recipe[], readonly Recipe[], readonly Recipe[]];
 }
 
+/** What a search for one colour stands on. */
+function laidOut({ wanted: hex, onePart, strengths, paper = WHITE_PAPER }: RecipeTask) {
+  const wanted = labOfHex(hex);
+  const ways = waysTo(wanted);
+  const ground: Ground = { rough: mixerOf(onePart, paper, 2), mixer: mixerOf(onePart, paper), ways, strengths };
+  return { ground, pulls: pullsAt(hex, onePart, paper, ways), reckon: reckonerFor(ground, (lab) => differenceOf(lab, wanted)) };
+}
+
 /**
  * For every set of one to three paints that comes near enough to a colour its best mix: all of them, not only the nearest.
  * @param within CIEDE2000
  */
 export function recipesWithin(task: RecipeTask, within: number): readonly Recipe[] {
-  const paper = task.paper ?? WHITE_PAPER;
-  const wanted = labOfHex(task.wanted);
-  const ways = waysTo(wanted);
-  const ground: Ground = { rough: mixerOf(task.onePart, paper, 2), mixer: mixerOf(task.onePart, paper), ways, strengths: task.strengths };
-  const pulls = pullsAt(task.wanted, task.onePart, paper, ways);
-  const reckon = reckonerFor(ground, (lab) => differenceOf(lab, wanted));
+  const { ground, pulls, reckon } = laidOut(task);
   const found: Recipe[] = [];
   for (const count of [1, 2, 3] as const) {
     for (const ids of setsOf(task.onePart.length, count, undefined)) {

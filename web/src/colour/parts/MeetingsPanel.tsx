@@ -43,7 +43,7 @@ function WayMeetings({ design, way }: { design: DesignRead; way: ColourwayRead }
           {pair.cures[0] && cureWords(pair.cures[0], pair)}
         </PairRow>
       ))}
-      {unknown.length > 0 && <Text color="softInk">Not told: the pigments of {unknown.map((paint) => paint.name).join(", ")}.</Text>}
+      {unknown.length > 0 && <Text color="softInk">Taken by colour alone, since no pigment is told: {unknown.map((paint) => paint.name).join(", ")}.</Text>}
     </Box>
   );
 }

@@ -59,7 +59,10 @@ function MudOf({ design, wayId, outlook, chosen }: { design: DesignRead; wayId: 
             </Fold>
           )}
           {unknown.length > 0 && (
-            <Text color="tight">Of {unknown.map((paint) => paint.name).join(", ")} no pigment is known: put it on the paint shelf, and it is reckoned with.</Text>
+            <Text color="tight">
+              {unknown.map((paint) => paint.name).join(", ")}: no pigment is known, so {unknown.length === 1 ? "it is" : "they are"} taken by colour alone. On the paint shelf it is
+              told better.
+            </Text>
           )}
           <Text color="softInk" fontSize="15px" marginTop="12px">
             {design.touches
@@ -160,7 +163,7 @@ function BeforeAndAfter({
   ratio: number;
   tried: CureTried | null;
 }) {
-  const wet = pairs.flatMap((pair) => (pair.how === "wet" && pair.gives && pair.gives.verdict !== "clean" ? [{ a: pair.a, b: pair.b, gives: labOf(pair.gives) }] : []));
+  const wet = pairs.flatMap((pair) => (pair.gives && pair.gives.verdict !== "clean" ? [{ a: pair.a, b: pair.b, gives: labOf(pair.gives) }] : []));
   const swapped = tried?.kind === "another paint" ? placeOf(tried, pairs) : null;
   const asked = !apart ? null : swapped ? `paint ${apart.key} ${String(swapped.place)} ${swapped.id}` : wet.length > 0 ? `mud ${apart.key} ${JSON.stringify(wet)}` : null;
   const { value } = useSolved(asked, () =>
@@ -186,7 +189,7 @@ function BeforeAndAfter({
       {asked && value && (
         <Box>
           <PixelCanvas picture={value} width={230} label={swapped ? `${name} with ${swapped.name}` : `${name} as it dries`} />
-          <Text>{swapped ? `with ${swapped.name}` : "if they run together"}</Text>
+          <Text>{swapped ? `with ${swapped.name}` : "as it dries where they meet"}</Text>
         </Box>
       )}
     </Flex>

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
-import { hexOf, over, WHITE_PAPER, type Colourway, type Film, type Meet, type ShelfPaint, type Temperature } from "@yule/core";
+import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, type Temperature } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { give } from "../../app/outbox.ts";
@@ -35,11 +35,11 @@ export function OtherColourways({
   const countOk = Number.isInteger(count) && count >= 1 && count <= 6;
   const cardsOk = Number.isInteger(all) && all >= 1 && all <= 10_000;
   const forecast = useForecast(design ?? NO_DESIGN, way);
-  const own = forecast.films.filter((film): film is Film => film !== null);
-  const whole = own.length === forecast.films.length && own.length > 0;
+  const own = forecast.films;
   const meets = forecast.touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
-  const { value, fresh } = useSolved(whole && forecast.fresh && countOk ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${many} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    colourDesk().swapped(own, meets, shelf, count, temperature),
+  const { value, fresh } = useSolved(
+    own.length > 0 && forecast.fresh && countOk ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${many} ${temperature} ${shelfKey(shelf)}` : null,
+    () => colourDesk().swapped(own, meets, shelf, count, temperature),
   );
   return (
     <Box as="section" aria-label="Other colourways">
@@ -59,7 +59,6 @@ export function OtherColourways({
           </FormField>
         </Box>
       </Flex>
-      {!whole && design && <Text color="tight">Of some paints of this colourway no pigment is known: put them on the shelf first.</Text>}
       {value && fresh && value.length < count && (
         <Text>The shelf gives {value.length === 0 ? "no colourway" : `only ${String(value.length)}`} that keeps light and dark and differs enough.</Text>
       )}

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { RESERVE, STRENGTHS, type Puddle, type Strength } from "@yule/core";
 import { useMemo, useState } from "react";
 import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
-import { Caution, StateWord, Teach } from "../../kit/states.tsx";
+import { StateWord, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { panelsOwed, puddlesFor, toldOf, type PuddleNeed, type PuddleTold } from "../puddleTasks.ts";
@@ -41,7 +41,7 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
         {figures.field("humid", "Damp, in 100")}
       </Flex>
       {puddles.map((each, index) => (
-        <PuddleRow key={each.paint.name} need={each} film={films[index] ?? null} onChange={(patch) => change(index, patch)} />
+        <PuddleRow key={each.paint.name} need={each} film={films[index] ?? filmOfPaint(each.paint)} onChange={(patch) => change(index, patch)} />
       ))}
       <Text color="softInk" fontSize="15px" marginTop="10px" maxWidth="46em">
         {measured === "picture"
@@ -51,9 +51,6 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
             : "Without a picture four fifths of the panel are shared out evenly; a picture tells it better."}{" "}
         A puddle that has lost a fifth of its water paints visibly stronger: then it is mixed again by the same recipe.
       </Text>
-      <Caution>
-        Some pigments hold cadmium, cobalt, nickel or other metals: read the label, do not eat, drink or lick brushes at the bench, and never sand or spray them dry.
-      </Caution>
     </>
   );
 }
@@ -119,7 +116,7 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
       maxWidth="980px"
     >
       <Flex justify="center" align="center" height="96px" borderRadius="14px" border="1px solid" borderColor="hairline" style={{ background: "#F8F6F0" }}>
-        {film && <Wash kind="puddle" film={film} width={size} height={size * 0.8} label={`a puddle of ${ml(puddle.ml)} ${paint.name}`} />}
+        <Wash kind="puddle" film={film} width={size} height={size * 0.8} label={`a puddle of ${ml(puddle.ml)} ${paint.name}`} />
       </Flex>
       <Box minWidth={0}>
         <Text fontWeight={700} overflowWrap="anywhere">

@@ -57,6 +57,12 @@ export function Recipes({
     </Box>
   );
 }
+/** Ten millilitres of it, measured out: brushfuls, or drops, in water. */
+function puddleWords(recipe: Recipe, shelf: readonly ShelfPaint[]): string {
+  const all = recipe.water + recipe.parts.reduce((sum, { parts }) => sum + parts, 0);
+  const ml = (parts: number): string => `${String(Math.round((parts / all) * 100) / 10)} ml`;
+  return `For 10 ml: ${recipe.parts.map(({ paint, parts }) => `${ml(parts)} ${shelf[paint]?.name ?? ""}`).join(" and ")} in ${ml(recipe.water)} of water.`;
+}
 const perMl = (minor: number, currency: string): string => `${printMoney(money(Math.max(1, Math.round(minor * 10))), currency)} for 10 ml`;
 
 function RecipeRow({ recipe, shelf, wanted, title, best }: { recipe: Recipe; shelf: readonly ShelfPaint[]; wanted: string; title: string; best: boolean }) {
@@ -81,7 +87,8 @@ function RecipeRow({ recipe, shelf, wanted, title, best }: { recipe: Recipe; she
         </Text>
         <Text fontWeight={600}>{mixWords(recipe, shelf)}</Text>
         <Text fontSize="15px">
-          As {mixStrength(recipe, shelf)}; {seenAs(recipe.difference)} ({recipe.difference.toFixed(1)}). Wet it looks like {hexOf(whileWet(dry))} and dries lighter.
+          As {mixStrength(recipe, shelf)}; {seenAs(recipe.difference)} ({recipe.difference.toFixed(1)}). Wet it looks like {hexOf(whileWet(dry))} and dries lighter.{" "}
+          {puddleWords(recipe, shelf)}
         </Text>
       </Box>
     </Flex>

@@ -6,10 +6,9 @@ import { v7 } from "uuid";
 import { give } from "../../app/outbox.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { Fold } from "../../kit/Fold.tsx";
-import { Caution } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourWords, filmOfPaint, pigmentsOf, type DesignPaint } from "../shelf.ts";
+import { colourWords, knownFilm, pigmentsOf, type DesignPaint } from "../shelf.ts";
 import { Wash } from "../wash/Wash.tsx";
 
 const PaintDialog = lazy(async () => ({ default: (await import("./PaintDialog.tsx")).PaintDialog }));
@@ -20,12 +19,11 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
   const [open, setOpen] = useState<PaintRead | "new" | "chart" | null>(null);
   const gone = paints.filter((paint) => paint.gone);
   const missing = missingOf(outlook, shelf);
-  const hazards = [...new Set(shelf.flatMap((paint) => paint.hazards))].sort();
   const addAll = async (): Promise<void> => {
     for (const paint of missing)
       await give(
         "add-paint",
-        { id: v7(), name: paint.name, pigments: [...pigmentsOf(paint.pigments)], form: "pan", ...(filmOfPaint(paint) ? {} : { chart: paint.hex }) },
+        { id: v7(), name: paint.name, pigments: [...pigmentsOf(paint.pigments)], form: "pan", ...(knownFilm(paint) ? {} : { chart: paint.hex }) },
         { quiet: true },
       );
   };
@@ -59,10 +57,6 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
           ))}
         </Fold>
       )}
-      <Caution>
-        {hazards.length > 0 && `On this shelf: paints with ${hazards.join(", ")}. `}Read the labels, do not eat, drink or lick brushes at the bench, never sand or spray paints dry,
-        and follow local rules for what is left over.
-      </Caution>
       <Suspense>
         {open === "chart" ? (
           <ChartDialog paints={paints.filter((paint) => !paint.gone)} onClose={() => setOpen(null)} />

@@ -117,6 +117,7 @@ export function PicturePanel({ design }: { design: DesignRead }) {
         </Button>
       </Flex>
       <Text color="softInk" marginTop="6px" aria-live="polite">
+        {photo?.looked.seeThrough && "What was see-through in it was taken for white paper. "}
         {state || (photo ? "Pull the corners onto the panel’s own; arrow keys move them too." : "Or drop it here, or paste it.")}
       </Text>
       <FaultLines faults={faults} />

@@ -26,9 +26,21 @@ function pixelsOf(bitmap: ImageBitmap, width = bitmap.width, height = bitmap.hei
   const canvas = new OffscreenCanvas(width, height);
   const context = canvas.getContext("2d", { willReadFrequently: true });
   if (!context) throw new Error("no canvas in this browser");
+  // What is see-through is paper: a JPEG would make it black.
+  context.fillStyle = "#fff";
+  context.fillRect(0, 0, width, height);
   context.drawImage(bitmap, 0, 0, width, height);
   const { data } = context.getImageData(0, 0, width, height);
   return { width, height, data };
+}
+
+/** Whether a picture has places that are not opaque; looked at small. */
+function isSeeThrough(bitmap: ImageBitmap, { width, height }: { width: number; height: number }): boolean {
+  const context = new OffscreenCanvas(width, height).getContext("2d", { willReadFrequently: true });
+  context?.drawImage(bitmap, 0, 0, width, height);
+  const data = context?.getImageData(0, 0, width, height).data ?? [];
+  for (let at = 3; at < data.length; at += 4) if ((data[at] ?? 255) < 250) return true;
+  return false;
 }
 
 async function encode({ width, height, data }: Pixels, most: number, quality: number): Promise<Blob> {
@@ -49,6 +61,8 @@ export interface Looked {
   /** In shares of the photo's width and height; the whole photo where no panel stands out. */
   readonly corners: Corners;
   readonly found: boolean;
+  /** Whether some of it was see-through, and taken for white paper. */
+  readonly seeThrough: boolean;
 }
 
 export interface Cropped {
@@ -77,7 +91,10 @@ const desk = {
     const share = (corner: { x: number; y: number }) => ({ x: corner.x / size.width, y: corner.y / size.height });
     const [tl, tr, br, bl] = corners;
     const preview = await createImageBitmap(bitmap, { resizeWidth: fit(bitmap.width, bitmap.height, 900).width, resizeQuality: "medium" });
-    return transfer({ preview, width: bitmap.width, height: bitmap.height, corners: [share(tl), share(tr), share(br), share(bl)], found: found !== null }, [preview]);
+    return transfer(
+      { preview, width: bitmap.width, height: bitmap.height, corners: [share(tl), share(tr), share(br), share(bl)], found: found !== null, seeThrough: isSeeThrough(bitmap, size) },
+      [preview],
+    );
   },
 
   /** The panel alone, seen from straight above, with its colours. @param ratio height by width of the panel */
