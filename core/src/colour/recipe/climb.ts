@@ -1,16 +1,17 @@
 import { MOST_PARTS, WATER_PER_PART } from "../mix.ts";
-import type { Reckon } from "./reckon.ts";
+import type { Glance, Reckon } from "./reckon.ts";
 import type { Recipe } from "./model.ts";
 
 interface Climbing {
   readonly reckon: Reckon;
+  readonly glance: Glance;
   readonly paints: number;
   readonly with: number | undefined;
 }
 
 /** Nearer than this nobody sees what a climb would still gain. */
 const NEAR_ENOUGH = 0.35;
-const CLIMBERS = 4;
+const CLIMBERS = 14;
 const MOST_STEPS = 10;
 
 /** What is tried next: a set of paints with its parts, and the amount of one part to begin with. */
@@ -28,11 +29,11 @@ export function climb(found: readonly Recipe[], before: readonly Recipe[], count
   };
   const sorted = (): Recipe[] => [...all.values()].sort((a, b) => a.difference - b.difference);
   const isNear = (): boolean => (sorted()[0]?.difference ?? Infinity) <= NEAR_ENOUGH;
-  if (!isNear()) for (const recipe of before.slice(0, CLIMBERS)) for (const trial of withOneMore(recipe, climbing)) keep(climbing.reckon(...trial));
+  if (!isNear()) for (const recipe of before.slice(0, CLIMBERS)) for (const trial of promisingOf([...withOneMore(recipe, climbing)], climbing)) keep(climbing.reckon(...trial));
   for (const start of isNear() ? [] : spread(sorted())) {
     let at = start;
     for (let step = 0; step < MOST_STEPS; step += 1) {
-      const next = changes(at, count, climbing)
+      const next = promisingOf(changes(at, count, climbing), climbing)
         .map((trial) => climbing.reckon(...trial))
         .reduce((best, recipe) => (recipe.difference < best.difference ? recipe : best), at);
       if (next === at) break;
@@ -41,6 +42,17 @@ export function climb(found: readonly Recipe[], before: readonly Recipe[], count
     }
   }
   return sorted();
+}
+
+/** Of all that could be tried what a glance finds nearest. */
+const RECKONED_OF_TRIALS = 12;
+function promisingOf(trials: readonly Trial[], { glance }: Climbing): readonly Trial[] {
+  if (trials.length <= RECKONED_OF_TRIALS) return trials;
+  return trials
+    .map((trial) => ({ trial, near: glance(...trial) }))
+    .sort((a, b) => a.near - b.near)
+    .slice(0, RECKONED_OF_TRIALS)
+    .map(({ trial }) => trial);
 }
 
 const keyOf = (recipe: Recipe): string => recipe.parts.map(({ paint, parts }) => `${String(paint)}:${String(parts)}`).join(" ");

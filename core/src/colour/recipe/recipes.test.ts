@@ -17,7 +17,8 @@ test.each([
   ["#c12b36", ["PR108", "PY97", "PV19", "PBk7", "PB60"]],
   ["#7a8a44", ["PG7", "PY42", "PB29", "PR177", "PY150"]],
   ["#9a9590", ["PBk19", "PBr7", "PB28", "PV55", "PG18"]],
-  // No mix of these comes near: the best of the bad is still the best.
+  // No mix of the next two comes near: the best of the bad is still the best.
+  ["#f85cb9", ["PBk6", "PB15:1", "PY65", "PB74", "PY129"]],
   ["#25f020", ["PR188", "PY74", "PV29", "PG17", "PB74"]],
 ])("%s from %s is found as near as trying everything, to 0.3", (wanted, indexes) => {
   const shelf = shelfOf(...indexes);

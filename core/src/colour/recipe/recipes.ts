@@ -1,11 +1,11 @@
 import { differenceOf } from "../difference.ts";
 import { WHITE_PAPER } from "../layers.ts";
-import { labOfHex } from "../light.ts";
+import { labOfHex, type Lab } from "../light.ts";
 import { climb } from "./climb.ts";
 import { foresee, type Promising } from "./foresee.ts";
 import type { Recipe, RecipeTask } from "./model.ts";
 import { mixerOf, pullsAt, waysTo } from "./mixer.ts";
-import { reckonerFor } from "./reckon.ts";
+import { glancerFor, reckonerFor } from "./reckon.ts";
 import { begin, nearestAmounts, type Ground } from "./solve.ts";
 
 /** Promising mixes that are reckoned in full, for each number of paints. */
@@ -21,7 +21,7 @@ const LEFT_BEHIND = { times: 1.6, more: 2.5 } as const;
  * @returns recipes of one, two and three paints
  */
 export function recipes(task: RecipeTask): readonly [readonly Recipe[], readonly Recipe[], readonly Recipe[]] {
-  const { ground, pulls, reckon } = laidOut(task);
+  const { ground, pulls, reckon, glance } = laidOut(task);
   let before: readonly Recipe[] = [];
   const answer = ([1, 2, 3] as const).map((count) => {
     if (count > (task.most ?? 3)) return [];
@@ -36,7 +36,7 @@ export function recipes(task: RecipeTask): readonly [readonly Recipe[], readonly
     }
     promising.sort((a, b) => a.foreseen - b.foreseen);
     const found = promising.slice(0, RECKONED).map(({ ids, parts, each }) => reckon(ids, parts, each));
-    before = climb(found, before, count, { reckon, paints: task.onePart.length, with: task.with });
+    before = climb(found, before, count, { reckon, glance, paints: task.onePart.length, with: task.with });
     return before;
   });
   return answer as unknown as readonly [readonly Recipe[], readonly Recipe[], readonly Recipe[]];
@@ -47,7 +47,8 @@ function laidOut({ wanted: hex, onePart, strengths, paper = WHITE_PAPER }: Recip
   const wanted = labOfHex(hex);
   const ways = waysTo(wanted);
   const ground: Ground = { rough: mixerOf(onePart, paper, 2), mixer: mixerOf(onePart, paper), ways, strengths };
-  return { ground, pulls: pullsAt(hex, onePart, paper, ways), reckon: reckonerFor(ground, (lab) => differenceOf(lab, wanted)) };
+  const differenceFrom = (lab: Lab): number => differenceOf(lab, wanted);
+  return { ground, pulls: pullsAt(hex, onePart, paper, ways), reckon: reckonerFor(ground, differenceFrom), glance: glancerFor(ground, differenceFrom) };
 }
 
 /**
@@ -59,7 +60,7 @@ export function recipesWithin(task: RecipeTask, within: number): readonly Recipe
   const found: Recipe[] = [];
   for (const count of [1, 2, 3] as const) {
     for (const ids of setsOf(task.onePart.length, count, undefined)) {
-      const start = begin(ids, pulls);
+      const start = begin(ids, pulls, -Infinity);
       const solved = start && nearestAmounts(ids, start, ground, 1.5 * within + 1);
       if (!solved) continue;
       const best = foresee(ids, solved, task.strengths)

@@ -6,6 +6,24 @@ import type { Ground } from "./solve.ts";
 /** Finds the water for a ratio, in halves of a part, and how the mix truly looks. @param each amount of one part to begin with */
 export type Reckon = (ids: readonly number[], parts: readonly number[], each: number) => Recipe;
 
+/** How near a ratio may come, looked at for three amounts only and at every second wavelength. */
+export type Glance = (ids: readonly number[], parts: readonly number[], each: number) => number;
+const GLANCED_AT = [0.62, 1, 1.6] as const;
+
+export const glancerFor =
+  ({ rough }: Ground, differenceFrom: (lab: Lab) => number): Glance =>
+  (ids, parts, each) =>
+    Math.min(
+      ...GLANCED_AT.map((times) =>
+        differenceFrom(
+          rough.lab(
+            ids,
+            parts.map((share) => share * each * times),
+          ),
+        ),
+      ),
+    );
+
 export function reckonerFor({ mixer, ways, strengths }: Ground, differenceFrom: (lab: Lab) => number): Reckon {
   return (ids, parts, each) => {
     const lab = (amount: number): Lab =>
@@ -39,15 +57,21 @@ export function reckonerFor({ mixer, ways, strengths }: Ground, differenceFrom: 
 
 const FAR = 2;
 
+const MOST_ROUNDS = 7;
+const SETTLED = 0.02;
+
 /** Gauss-Newton along the ray of one ratio. */
 function bestAmount(lab: (amount: number) => Lab, ways: Ground["ways"], begun: number): number {
   let amount = begun;
-  for (let round = 0; round < 2; round += 1) {
+  for (let round = 0; round < MOST_ROUNDS; round += 1) {
     const [x, y, z] = ways(lab(amount));
     const there = ways(lab(amount * 1.02));
     const [dx, dy, dz] = [there[0] - x, there[1] - y, there[2] - z].map((value) => value / (amount * 0.02)) as [number, number, number];
     const step = -(dx * x + dy * y + dz * z) / Math.max(1e-12, dx * dx + dy * dy + dz * dz);
-    amount = Math.min(1.7 * amount, Math.max(0.6 * amount, amount + step));
+    const next = Math.min(2 * amount, Math.max(0.5 * amount, amount + step));
+    const isThere = Math.abs(next - amount) < SETTLED * amount;
+    amount = next;
+    if (isThere) break;
   }
   return amount;
 }

@@ -21,19 +21,22 @@ export interface Solved {
 
 const ROUNDS = 3;
 /** An amount of which one would be far below nothing leads nowhere: without that paint the mix is better. */
-const HOPELESS = -0.8;
+const HOPELESS = -0.35;
 const LEAST_SHARE = 0.04;
 
 const long = (way: Way): number => Math.sqrt(way[0] * way[0] + way[1] * way[1] + way[2] * way[2]);
 
-/** Amounts to begin with, if colours just added up along their pulls at the wanted colour. */
-export function begin(ids: readonly number[], pulls: ReturnType<typeof pullsAt>): number[] | null {
+/**
+ * Amounts to begin with, if colours just added up along their pulls at the wanted colour.
+ * @param hopeless share of the largest below nothing at which a set is left; -Infinity leaves none
+ */
+export function begin(ids: readonly number[], pulls: ReturnType<typeof pullsAt>, hopeless = HOPELESS): number[] | null {
   const columns = ids.map((id) => pulls.paints[id] ?? ([0, 0, 0] as Way));
   const amounts = leastSquares(columns, pulls.whole, 1e-6);
   if (!amounts) return null;
   const most = Math.max(...amounts);
   if (most <= 0) return ids.length === 1 ? [0.2] : null;
-  return amounts.some((amount) => amount < HOPELESS * most) ? null : amounts.map((amount) => Math.max(amount, LEAST_SHARE * most));
+  return amounts.some((amount) => amount < hopeless * most) ? null : amounts.map((amount) => Math.max(amount, LEAST_SHARE * most));
 }
 
 /** @param giveUp leaves a set whose first answers stay farther than this */
