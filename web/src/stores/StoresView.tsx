@@ -7,7 +7,7 @@ import { give } from "../app/outbox.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
 import { Dialog } from "../kit/Dialog.tsx";
-import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../kit/FormField.tsx";
 import { LengthField } from "../kit/LengthField.tsx";
 import { useMeasure } from "../kit/measure.tsx";
 import { StateWord } from "../kit/states.tsx";
@@ -129,7 +129,7 @@ function SheetMark({ store }: { store: StoreRead }) {
           y={1}
           width={Math.max(4, store.width * scale)}
           height={Math.max(4, store.height * scale)}
-          fill={store.kind === "card stock" ? (store.name.includes("slate") ? "#8296A6" : "#C7A878") : "#FDFBF5"}
+          fill={store.hex ?? (store.kind === "card stock" ? "#C7A878" : "#FDFBF5")}
           stroke="var(--chakra-colors-ink)"
         />
       </svg>
@@ -187,6 +187,7 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
   const [size, setSize] = useState<{ width: Length; height: Length }>(system === "in" ? { width: inches(20), height: inches(26) } : { width: mm(500), height: mm(650) });
   const [figures, setFigures] = useState({ onHand: "10", pack: "10", leadDays: "5" });
   const [faults, setFaults] = useState<string[]>([]);
+  const [card, setCard] = useState({ hex: "#c7a878", metallic: false });
   const sized = kind !== "other";
   const save = async (): Promise<void> => {
     const store = {
@@ -199,6 +200,7 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
       pack: Number(figures.pack),
       packCostMinor: 0,
       leadDays: Number(figures.leadDays),
+      ...(kind === "card stock" ? card : {}),
     };
     const read = addStore.safeParse(store);
     if (!read.success) return setFaults(faultsOf(read.error, store).map(faultLine));
@@ -232,6 +234,16 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
             </FormField>
           ))}
         </Flex>
+        {kind === "card stock" && (
+          <Flex gap="18px" align="center" wrap="wrap">
+            <FormField label="its colour">
+              <input type="color" value={card.hex} onChange={(change) => setCard({ ...card, hex: change.target.value })} style={{ width: 64, height: 44 }} />
+            </FormField>
+            <Tick checked={card.metallic} onChange={(change) => setCard({ ...card, metallic: change.target.checked })}>
+              it shimmers
+            </Tick>
+          </Flex>
+        )}
         <FaultLines faults={faults} />
         <Flex justify="flex-end">
           <Button onClick={() => void save()}>Put it there</Button>

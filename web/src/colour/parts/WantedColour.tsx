@@ -55,8 +55,8 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
         {way && way.paints.length > 0 && (
           <Flex gap="8px" wrap="wrap" marginBottom="12px">
             {way.paints.map((paint) => (
-              <Button key={paint.name} size="sm" variant="outline" gap="8px" onClick={() => onWant(paint.hex)}>
-                <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" style={{ background: paint.hex }} aria-hidden />
+              <Button key={paint.name} size="sm" variant="outline" onClick={() => onWant(paint.hex)}>
+                <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" marginRight="8px" style={{ background: paint.hex }} aria-hidden />
                 {paint.name}
               </Button>
             ))}
