@@ -23,7 +23,8 @@ export function balancedBy(patch: Rgb, reflects = GREY_CARD): (colour: Rgb) => R
 /** Where no grey patch lies on a photo, its bare paper is taken for what paper usually gives back. */
 export const balancedByPaper = (paper: Rgb): ((colour: Rgb) => Rgb) => balancedBy(paper, PAPER);
 
-export const labOfRgb = ([red, green, blue]: Rgb): Lab => labOfXyz(xyzOfRgb(red, green, blue));
+/** A colour of 0 to 255 each, also a mean that is no whole byte. */
+export const labOfRgb = ([red, green, blue]: Rgb): Lab => labOfXyz(xyzOfRgb(Math.round(red), Math.round(green), Math.round(blue)));
 
 /** Less than this nobody sees; more than that the cards look like two kinds. */
 const [SAME, OTHER] = [1.5, 4];

@@ -33,7 +33,7 @@ export function useApart(way: ColourwayRead | undefined): { readonly apart: Apar
 }
 
 /** Where the paints of a colourway touch and what comes of it. */
-export function useForecast(design: DesignRead, way: ColourwayRead | undefined) {
+export function useForecast(design: Pick<DesignRead, "stages" | "touches">, way: ColourwayRead | undefined) {
   const { shelf } = useShelf();
   const paints = way?.paints ?? NOTHING;
   const films = useMemo(() => paints.map((paint) => filmOfPaint(paint, shelf)), [paints, shelf]);
@@ -44,4 +44,4 @@ export function useForecast(design: DesignRead, way: ColourwayRead | undefined) 
 }
 const NOTHING: readonly never[] = [];
 /** Stands in while no design is chosen. */
-export const NO_DESIGN = { stages: [], touches: null } as unknown as DesignRead;
+export const NO_DESIGN: Pick<DesignRead, "stages" | "touches"> = { stages: [], touches: null };
