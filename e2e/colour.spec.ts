@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { expect, test, type Page } from "@playwright/test";
 import { photoOf } from "./src/picture.ts";
 import { openPage, shareShop, startShop } from "./src/shop.ts";
@@ -216,4 +217,39 @@ test.describe("with the server gone", () => {
     await context.close();
     await away.close();
   });
+});
+
+test("with nothing on the shelf every question says what it will decide and offers the first step", async ({ browser }) => {
+  const empty = await startShop({ empty: true });
+  const say = (kind: string, payload: object) =>
+    fetch(`${empty.url}/api/commands`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id: randomUUID(), kind, payload }) });
+  const [series, design] = [randomUUID(), randomUUID()];
+  await say("add-series", { id: series, name: "First", palette: "mixed" });
+  const stage = { id: randomUUID(), name: "Wash", kind: "paint", hands: 3, setup: 2, dry: 20, within: null, portable: false };
+  const stack = {
+    fold: "left",
+    width: 44704,
+    height: 44704,
+    layers: [{ kind: "panel", name: "panel", width: 36576, height: 36576, x: null, y: null }],
+    envelope: null,
+    thickness: 320,
+  };
+  const paints = [{ name: "Mussel", pigments: "PB28", hex: "#4480c2" }];
+  const colourways = [{ id: randomUUID(), name: "blue", paints, pictureId: null }];
+  await say("add-design", { id: design, seriesId: series, name: "Kite", stack, method: "cut", paperId: null, cardStockId: null, stages: [stage], colourways });
+  const errors: string[] = [];
+  const context = await browser.newContext({ serviceWorkers: "block" });
+  const page = await openPage(context, errors);
+  for (const what of ["mud", "mix", "puddles", "glaze", "mat", "series", "drift", "guess", "shelf"]) {
+    await page.goto(`${empty.url}/colour?ask=${what}`);
+    await expect(verdict(page)).toHaveText(/\w.{30,}/);
+  }
+  await expect(verdict(page)).toContainText("The shelf is empty. Your designs name one paint: put it there");
+  await page.getByRole("button", { name: "Put it there" }).click();
+  await expect(verdict(page)).toContainText("One paint stands on the shelf, all that your designs name.");
+  await page.goto(`${empty.url}/colour?ask=mix&want=%23cc2222`);
+  await expect(verdict(page)).toContainText("No mix of your one paint reaches it. The nearest, another colour,");
+  expect(errors).toEqual([]);
+  await context.close();
+  await empty.close();
 });

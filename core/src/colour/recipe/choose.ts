@@ -62,19 +62,27 @@ export function worthBuying(wanted: string, shelf: readonly ShelfPaint[], from: 
   const there = new Set(shelf.flatMap((paint) => (paint.pigments.length === 1 ? paint.pigments : [])).map((index) => index.toUpperCase()));
   const tried = PIGMENTS.filter((pigment) => !there.has(pigment.index.toUpperCase()) && !pigment.metallic);
   const films = shelf.map(onePart);
-  const found = tried.flatMap((pigment): WorthBuying[] => {
+  const mixWith = (pigment: Pigment, climbs: boolean): WorthBuying | null => {
     const [one, two] = recipes({
       wanted,
       onePart: [...films, pigment.film],
       strengths: [...shelf.map((paint) => paint.strength), 1],
       with: shelf.length,
       most: 2,
+      climbs,
       ...(paper ? { paper } : {}),
     });
-    const recipe = [one[0], two[0]]
-      .filter((each) => each !== undefined)
-      .reduce<Recipe | null>((best, each) => (best === null || each.difference < best.difference ? each : best), null);
-    return recipe && recipe.difference < from - WORTH_BUYING ? [{ pigment, difference: recipe.difference, recipe }] : [];
-  });
-  return found.sort((a, b) => a.difference - b.difference).slice(0, most);
+    const recipe = [...one.slice(0, 1), ...two.slice(0, 1)].reduce<Recipe | null>((best, each) => (best === null || each.difference < best.difference ? each : best), null);
+    return recipe && { pigment, difference: recipe.difference, recipe };
+  };
+  // All are looked at once; only the few that promise most are worked out.
+  const near = (a: WorthBuying, b: WorthBuying): number => a.difference - b.difference;
+  return tried
+    .flatMap((pigment) => mixWith(pigment, false) ?? [])
+    .sort(near)
+    .slice(0, 2 * most)
+    .flatMap(({ pigment }) => mixWith(pigment, true) ?? [])
+    .filter(({ difference }) => difference < from - WORTH_BUYING)
+    .sort(near)
+    .slice(0, most);
 }

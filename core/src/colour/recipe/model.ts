@@ -20,4 +20,6 @@ export interface RecipeTask {
   readonly with?: number;
   /** Most paints in a mix; 3 where it is not told. */
   readonly most?: 1 | 2 | 3;
+  /** Whether the best are improved one change at a time; they are where it is not told. */
+  readonly climbs?: boolean;
 }

@@ -36,7 +36,10 @@ export function recipes(task: RecipeTask): readonly [readonly Recipe[], readonly
     }
     promising.sort((a, b) => a.foreseen - b.foreseen);
     const found = promising.slice(0, RECKONED).map(({ ids, parts, each }) => reckon(ids, parts, each));
-    before = climb(found, before, count, { reckon, glance, paints: task.onePart.length, with: task.with });
+    before =
+      task.climbs === false
+        ? [...found].sort((a, b) => a.difference - b.difference)
+        : climb(found, before, count, { reckon, glance, paints: task.onePart.length, with: task.with });
     return before;
   });
   return answer as unknown as readonly [readonly Recipe[], readonly Recipe[], readonly Recipe[]];

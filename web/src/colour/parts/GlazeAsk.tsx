@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { rgbOfHex, type GlazeCell, type ShelfPaint, type Surprise } from "@yule/core";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import { useSolved } from "../../app/solver.ts";
-import { StateWord, Teach } from "../../kit/states.tsx";
+import { StateWord } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
@@ -10,6 +10,7 @@ import { shelfKey, washHex } from "../shelf.ts";
 import { MeetingWash } from "../wash/Wash.tsx";
 import { GlazeOrder } from "./GlazeOrder.tsx";
 import { lost } from "./PairRow.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 const SAYS: Readonly<Record<Surprise, string>> = {
   covers: "covers what is below",
@@ -28,11 +29,7 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
   const { value: grid } = useSolved(shelf.length > 1 ? shelfKey(shelf) : null, () => colourDesk().grid(films));
   const [at, setAt] = useState<readonly [under: number, on: number]>([0, 1]);
   if (shelf.length < 2)
-    return (
-      <Teach title="One colour over another">
-        With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.
-      </Teach>
-    );
+    return <EmptyAsk>With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.</EmptyAsk>;
   const surprises = grid ? grid.flatMap((row, under) => row.flatMap((cell, on) => (cell.surprise ? [{ under, on, cell }] : []))) : [];
   const told = surprises.filter(({ cell }) => cell.surprise !== null && isTold(cell.surprise));
   return (

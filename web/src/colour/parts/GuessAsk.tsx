@@ -1,13 +1,13 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { labOfHex, learnt, lchOfLab, mudForecast, nextQuestion, type Question, type ShelfPaint } from "@yule/core";
 import { useMemo, useState } from "react";
-import { Teach } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { hardPairs, keepGuesses, keptGuesses, type Guesses } from "../guesses.ts";
 import { colourWords } from "../shelf.ts";
 import { MeetingWash, Wash } from "../wash/Wash.tsx";
 import { Swatch } from "../wash/Swatch.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 /** A short game: two paints, which colour comes out? Pairs that were wrong come again. */
 export default function GuessAsk({ shelf, outlook }: AskProps) {
@@ -19,7 +19,7 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
   // While the answer is looked at, the question stays.
   const [held, setHeld] = useState<Question | null>(null);
   const shown = held ?? question;
-  if (!shown) return <Teach title="Guess the mix">With two paints on the shelf a short game begins here: two washes run into each other, and you say what comes out.</Teach>;
+  if (!shown) return <EmptyAsk>With two paints on the shelf a short game begins here: two washes run into each other, and you say what comes out.</EmptyAsk>;
   const answer = (index: number): void => {
     if (chosen !== null) return;
     const next: Guesses = {

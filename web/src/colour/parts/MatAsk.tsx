@@ -22,12 +22,13 @@ import { give } from "../../app/outbox.ts";
 import { stackOf } from "../../app/materials.ts";
 import { pictureUrl, smallPictureUrl } from "../../app/Picture.tsx";
 import { useSolved } from "../../app/solver.ts";
-import { StateWord, Teach } from "../../kit/states.tsx";
+import { StateWord } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
 import { Wash } from "../wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 /** Which card stock of the shelf lifts a finished panel, by daylight and by lamplight. */
 export default function MatAsk({ outlook, shelf }: AskProps) {
@@ -40,9 +41,9 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
   const coloured = cards.flatMap((store) => (store.hex ? [{ id: store.id, name: store.name, hex: store.hex, metallic: store.metallic }] : []));
   if (!design || !way || cards.length === 0)
     return (
-      <Teach title="The mat that lifts it">
+      <EmptyAsk to="/stores" step="To the stores">
         With a design and card stock in the stores it holds each card next to the panel here, by daylight and by lamplight, and says which one to take.
-      </Teach>
+      </EmptyAsk>
     );
   // Without a picture the paints themselves stand for the panel, the first the largest.
   const panel: PanelColours = value ?? {

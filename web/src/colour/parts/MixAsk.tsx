@@ -3,7 +3,6 @@ import { hexField } from "@yule/contract";
 import { labOfHex, lchOfLab, type Recipe, type ShelfPaint } from "@yule/core";
 import { useSearchParams } from "react-router";
 import { useSolved } from "../../app/solver.ts";
-import { Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
@@ -11,6 +10,7 @@ import { colourWords, filmOfPaint, mixWords, seenAs, shelfKey, washHex } from ".
 import { Buy, Nudges, Recipes } from "./RecipeRows.tsx";
 import { useWay } from "./WayPicker.tsx";
 import { WantedColour } from "./WantedColour.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 /** How a wanted colour is mixed from the shelf: in whole parts, how near it comes, what to add, what is missing. */
 export default function MixAsk({ outlook, shelf }: AskProps) {
@@ -28,8 +28,7 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
   const { value, fresh } = useSolved(shelf.length > 0 ? `${wanted} ${shelfKey(shelf)}` : null, () => colourDesk().recipe(wanted, shelf));
   const from = value?.best.difference ?? 0;
   const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => colourDesk().buy(wanted, shelf, from));
-  if (shelf.length === 0)
-    return <Teach title="A mix for every colour">With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</Teach>;
+  if (shelf.length === 0) return <EmptyAsk>With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</EmptyAsk>;
   return (
     <>
       {value ? <MixVerdict best={value.best} reached={value.reached} shelf={shelf} wanted={wanted} /> : <Verdict>Looking for the mix that comes nearest to {wanted} ...</Verdict>}

@@ -8,7 +8,6 @@ import { Picture } from "../../app/Picture.tsx";
 import { panelOf } from "../../app/materials.ts";
 import { useSolved } from "../../app/solver.ts";
 import { Fold } from "../../kit/Fold.tsx";
-import { Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
@@ -17,13 +16,18 @@ import { useForecast } from "../useForecast.ts";
 import { lost, PairRow } from "./PairRow.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 /** Which of a design's paints turn to mud where they touch or overlap, and what keeps them clean. */
 export default function MudAsk({ outlook }: AskProps) {
   const chosen = useWay(outlook);
   const { design, way } = chosen;
   if (!design || !way)
-    return <Teach title="Where two wet colours meet">With a design and its paints, it says here which of them make mud where they touch, and what keeps them clean.</Teach>;
+    return (
+      <EmptyAsk to="/designs" step="To the designs">
+        With a design and its paints, it says here which of them make mud where they touch, and what keeps them clean.
+      </EmptyAsk>
+    );
   return <MudOf key={way.id} design={design} wayId={way.id} outlook={outlook} chosen={chosen} />;
 }
 

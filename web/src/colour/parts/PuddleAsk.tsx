@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { RESERVE, STRENGTHS, type Puddle, type Strength } from "@yule/core";
 import { useMemo, useState } from "react";
 import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
-import { StateWord, Teach } from "../../kit/states.tsx";
+import { StateWord } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { panelsOwed, puddlesFor, toldOf, type PuddleNeed, type PuddleTold } from "../puddleTasks.ts";
@@ -10,6 +10,7 @@ import { filmOfPaint } from "../shelf.ts";
 import { useApart } from "../useForecast.ts";
 import { Wash } from "../wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 const MOST = { panels: 500, reserve: 200, warm: 40, humid: 95, share: 100, coats: 5 } as const;
 
@@ -24,7 +25,9 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
   const [said, setSaid] = useState<Readonly<Record<string, Partial<PuddleTold>>>>({});
   if (!design || !way || way.paints.length === 0)
     return (
-      <Teach title="Enough for the whole batch">With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.</Teach>
+      <EmptyAsk to="/designs" step="To the designs">
+        With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.
+      </EmptyAsk>
     );
   const { told, measured } = toldOf(design, way, apart, films);
   const changed = told.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));

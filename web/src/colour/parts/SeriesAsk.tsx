@@ -5,7 +5,6 @@ import { useState } from "react";
 import { useDesignsQuery } from "../../app/api.ts";
 import { useSolved } from "../../app/solver.ts";
 import { Choice, FormField } from "../../kit/FormField.tsx";
-import { Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
@@ -14,6 +13,7 @@ import { Swatch } from "../wash/Swatch.tsx";
 import { Wash } from "../wash/Wash.tsx";
 import { OtherColourways } from "./OtherColourways.tsx";
 import { useWay } from "./WayPicker.tsx";
+import { EmptyAsk } from "./EmptyAsk.tsx";
 
 /** The fewest paints for a whole series, and its designs in other colourways. */
 export default function SeriesAsk({ outlook, shelf }: AskProps) {
@@ -33,11 +33,7 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
     ),
   );
   if (series.length === 0 || shelf.length === 0)
-    return (
-      <Teach title="Fewer paints, one family">
-        With a series and paints on the shelf it says here from how few of them all its colours can be mixed, and paints its designs in other colourways.
-      </Teach>
-    );
+    return <EmptyAsk>With a series and paints on the shelf it says here from how few of them all its colours can be mixed, and paints its designs in other colourways.</EmptyAsk>;
   const name = series.find((each) => each.id === id)?.name ?? "";
   return (
     <>

@@ -80,8 +80,11 @@ function ShelfVerdict({ shelf, missing }: { shelf: readonly ShelfPaint[]; missin
   if (shelf.length === 0)
     return (
       <Verdict>
-        The shelf is empty. {missing.length > 0 ? `Your designs name ${String(missing.length)} paints: put them there, and` : "Type a pigment such as PB29, and"} every mix, glaze
-        and puddle is reckoned from it.
+        The shelf is empty.{" "}
+        {missing.length > 0
+          ? `Your designs name ${missing.length === 1 ? "one paint: put it" : `${String(missing.length)} paints: put them`} there, and`
+          : "Type a pigment such as PB29, and"}{" "}
+        every mix, glaze and puddle is reckoned from it.
       </Verdict>
     );
   return (
