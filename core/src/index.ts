@@ -61,7 +61,7 @@ export { COVERINGS, nearPigments, pigmentOf, PIGMENTS, SCATTERING, type Covering
 export { hueName, mudForecast, type MudForecast, type Touch, type Verdict } from "./colour/mud.ts";
 export { meetByRoute, stagesOfPaints, type PaintStage } from "./colour/touches.ts";
 export { cures, type CureTried } from "./colour/cures.ts";
-export { hexOf, hexOfXyz, labOf, labOfHex, lchOf, lchOfLab, rgbOfHex, xyzOfLab, type Lab, type Lch, type Spectrum } from "./colour/light.ts";
+export { hexOf, hexOfXyz, labOf, labOfHex, labOfLch, lchOf, lchOfLab, rgbOfHex, xyzOfLab, type Lab, type Lch, type Spectrum } from "./colour/light.ts";
 export { hexIn, LIGHTS, type Light } from "./colour/lamp.ts";
 export { differenceOf, JUST_NOTICED } from "./colour/difference.ts";
 export { filmOfWash, reflectanceOf } from "./colour/reflectance.ts";

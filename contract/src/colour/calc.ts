@@ -1,8 +1,6 @@
 import { FORMS, MOST_SHAPES, shelfPaint, STRENGTHS, type Mix, type Recipe, type ShelfPaint } from "@yule/core";
 import { z } from "zod";
-import { hexField, pigmentField } from "./paint.ts";
-
-const round = (value: number, places: number): number => Math.round(value * 10 ** places) / 10 ** places;
+import { hexField, pigmentField, rounded as round } from "./paint.ts";
 
 const paintName = z.string().min(1).max(120);
 /** A paint as the command line tells it: pigments of the table are enough. */

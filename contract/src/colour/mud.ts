@@ -1,6 +1,6 @@
 import type { MudForecast } from "@yule/core";
 import { z } from "zod";
-import { pigmentField } from "./paint.ts";
+import { pigmentField, rounded as round } from "./paint.ts";
 
 const MOST_PAIRS = 10_000;
 
@@ -20,7 +20,6 @@ export const mudOut = z.object({
   pairs: z.array(z.object({ hex: z.string(), L: z.number(), C: z.number(), h: z.number(), chromaLost: z.number(), verdict: z.enum(["clean", "dull", "mud"]), why: z.string() })),
 });
 
-const round = (value: number, places: number): number => Math.round(value * 10 ** places) / 10 ** places;
 export const mudOutOf = ({ hex, L, C, h, chromaLost, verdict, why }: MudForecast): z.input<typeof mudOut>["pairs"][number] => ({
   hex,
   L: round(L, 1),

@@ -2,6 +2,9 @@ import { COVERINGS, FORMS, nearPigments, pigmentOf, type PaintTold } from "@yule
 import { z } from "zod";
 import { id, name, version } from "../common/envelope.ts";
 
+/** A figure of an answer at so many places. */
+export const rounded = (value: number, places: number): number => Math.round(value * 10 ** places) / 10 ** places;
+
 export const hexField = z.string().regex(/^#[0-9a-f]{6}$/i, { message: "a colour such as #3a5f8c" });
 
 /** A pigment by its colour index name; near names are offered where it is not in the table. */

@@ -86,6 +86,8 @@ export const labOf = (reflectance: Spectrum): Lab => labOfXyz(xyzOf(reflectance)
 
 export const lchOfLab = ([L, a, b]: Lab): Lch => ({ L, C: Math.hypot(a, b), h: ((Math.atan2(b, a) * 180) / Math.PI + 360) % 360 });
 
+export const labOfLch = ({ L, C, h }: Lch): Lab => [L, C * Math.cos((h * Math.PI) / 180), C * Math.sin((h * Math.PI) / 180)];
+
 /** The same as lightness, chroma and hue. */
 export const lchOf = (reflectance: Spectrum): Lch => lchOfLab(labOf(reflectance));
 

@@ -4,9 +4,11 @@ declare const moneyBrand: unique symbol;
 
 export const money = (minor: number): Money => Math.round(minor) as Money;
 
+/** Decimals of a currency's minor unit: 2 for cents, 0 for yen, by the platform. */
+export const minorDecimals = (currency: string): number => new Intl.NumberFormat("en-GB", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2;
+
 /** `9.60 EUR`: the currency's own number of decimals, by the platform. */
 export function printMoney(amount: Money, currency: string): string {
   const format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
-  const decimals = format.resolvedOptions().maximumFractionDigits ?? 2;
-  return format.format(amount / 10 ** decimals);
+  return format.format(amount / 10 ** minorDecimals(currency));
 }

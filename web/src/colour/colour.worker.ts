@@ -21,6 +21,7 @@ import {
   type ShelfPaint,
   type Temperature,
 } from "@yule/core";
+import { hexOfRgb } from "./balance.ts";
 
 /** Longest side in pixels of a picture that is taken apart, and of a photographed chart. */
 const LOOKED_AT = 300;
@@ -65,6 +66,8 @@ export interface Apart extends Pick<PictureLayers, "areas" | "touching" | "wasTr
   readonly key: string;
 }
 
+const apartOf = ({ areas, touching, wasTransparent, width, height }: PictureLayers, key: string): Apart => ({ areas, touching, wasTransparent, width, height, key });
+
 /** Width of the outermost band of a panel that its mat is judged by, in shares of the shorter side. */
 const EDGE_BAND = 0.05;
 
@@ -83,13 +86,14 @@ const desk = {
 
   /** Which paint lies where on a kept picture. */
   async apart(url: string, films: readonly Film[], key: string): Promise<Apart | null> {
+    const known = taken.get(key);
+    if (known) return apartOf(known.layers, key);
     const answer = await fetch(url).catch(() => null);
     if (!answer?.ok) return null;
     const layers = takenApart(await pixelsOf(await answer.blob()), films);
     if (taken.size >= MOST_KEPT) taken.delete([...taken.keys()][0] ?? "");
     taken.set(key, { layers, films });
-    const { areas, touching, wasTransparent, width, height } = layers;
-    return { areas, touching, wasTransparent, width, height, key };
+    return apartOf(layers, key);
   },
   /** The same picture with other paints in their places. */
   repaint(key: string, films: readonly (Film | null)[]): Repainted | null {
@@ -116,13 +120,8 @@ const desk = {
         for (let channel = 0; channel < 3; channel += 1) sum[channel] = (sum[channel] ?? 0) + (data[(y * width + x) * 4 + channel] ?? 0);
         many += 1;
       }
-    const edge = `#${sum
-      .map((each) =>
-        Math.round(each / Math.max(1, many))
-          .toString(16)
-          .padStart(2, "0"),
-      )
-      .join("")}`;
+    const [red, green, blue] = sum.map((each) => each / Math.max(1, many)) as [number, number, number];
+    const edge = hexOfRgb([red, green, blue]);
     return { colours: paletteOf({ data, width, height }, 8), edge };
   },
 

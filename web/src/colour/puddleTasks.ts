@@ -20,7 +20,7 @@ import {
 import type { NeedView } from "../app/needView.ts";
 import { panelOf } from "../app/materials.ts";
 import type { Apart } from "./colour.worker.ts";
-import type { DesignPaint } from "./shelf.ts";
+import { onShelf, type DesignPaint } from "./shelf.ts";
 
 /** What is mixed for one paint of a colourway; each figure as it was measured, or as the maker says. */
 export interface PuddleTold {
@@ -78,7 +78,7 @@ export function puddlesFor(design: DesignRead, told: readonly PuddleTold[], pane
   const stages = design.stages.filter((stage) => stage.kind === "paint");
   const laid = stagesOfPaints(told.length, stages.length);
   return told.map((each, index): PuddleNeed => {
-    const own = shelf.find(({ name }) => name.toLowerCase() === each.paint.name.trim().toLowerCase());
+    const own = onShelf(each.paint, shelf);
     const form = own?.form ?? FORM_ASSUMED;
     const area = each.share * size;
     const stage = stages[laid[index] ?? 0];

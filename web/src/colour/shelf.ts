@@ -37,9 +37,13 @@ export const shelfKey = (shelf: readonly ShelfPaint[]): string =>
 
 export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
 
+/** The paint of the shelf that a design means, by its name. */
+export const onShelf = (paint: DesignPaint, shelf: readonly ShelfPaint[]): ShelfPaint | undefined =>
+  shelf.find(({ name }) => name.toLowerCase() === paint.name.trim().toLowerCase());
+
 /** A paint of a design by its pigments, or as the shelf has it by its name; null where neither says what it is. */
 export function knownFilm(paint: DesignPaint, shelf: readonly ShelfPaint[] = []): Film | null {
-  const own = shelf.find(({ name }) => name.toLowerCase() === paint.name.trim().toLowerCase());
+  const own = onShelf(paint, shelf);
   if (own) return own.film;
   const known = pigmentsOf(paint.pigments).map(pigmentOf);
   const films = known.flatMap((pigment) => (pigment ? [{ film: pigment.film, share: 1 }] : []));

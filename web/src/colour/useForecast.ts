@@ -6,7 +6,7 @@ import { smallPictureUrl } from "../app/Picture.tsx";
 import { useSolved } from "../app/solver.ts";
 import type { Apart } from "./colour.worker.ts";
 import { colourDesk } from "./colourDesk.ts";
-import { filmOfPaint, shelfOf } from "./shelf.ts";
+import { shelfOf } from "./shelf.ts";
 import { forecastOf, touchesOf } from "./touching.ts";
 
 /** The shelf as the model takes it; the same while nothing changed on it. */
@@ -32,15 +32,21 @@ export function useApart(way: ColourwayRead | undefined): { readonly apart: Apar
   return { apart: fresh ? value : null, fresh: fresh || key === null };
 }
 
-/** Where the paints of a colourway touch and what comes of it. */
+/** Where the paints of a colourway touch: as marked, else by picture and route. */
+export function useTouches(design: Pick<DesignRead, "stages" | "touches">, way: ColourwayRead | undefined) {
+  const { apart, fresh } = useApart(way);
+  const many = way?.paints.length ?? 0;
+  const touches = useMemo(() => touchesOf(design, many, apart?.touching ?? null), [design, many, apart]);
+  return { touches, apart, fresh };
+}
+
+/** The same, with what comes of it and what can be done. */
 export function useForecast(design: Pick<DesignRead, "stages" | "touches">, way: ColourwayRead | undefined) {
   const { shelf } = useShelf();
+  const touching = useTouches(design, way);
   const paints = way?.paints ?? NOTHING;
-  const films = useMemo(() => paints.map((paint) => filmOfPaint(paint, shelf)), [paints, shelf]);
-  const { apart, fresh } = useApart(way);
-  const touches = useMemo(() => touchesOf(design, paints.length, apart?.touching ?? null), [design, paints, apart]);
-  const forecast = useMemo(() => forecastOf(paints, touches, shelf), [paints, touches, shelf]);
-  return { ...forecast, touches, films, apart, shelf, fresh };
+  const forecast = useMemo(() => forecastOf(paints, touching.touches, shelf), [paints, touching.touches, shelf]);
+  return { ...forecast, ...touching };
 }
 const NOTHING: readonly never[] = [];
 /** Stands in while no design is chosen. */

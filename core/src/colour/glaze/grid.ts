@@ -1,6 +1,6 @@
 import { differenceOf } from "../difference.ts";
 import { over, WHITE_PAPER, type Film } from "../layers.ts";
-import { labOf, lchOfLab, type Lab, type Lch, type Spectrum } from "../light.ts";
+import { labOf, labOfLch, lchOfLab, type Lab, type Lch, type Spectrum } from "../light.ts";
 import { mudForecast, type MudForecast } from "../mud.ts";
 
 /** Why a glaze is not what one would think. */
@@ -27,7 +27,7 @@ const turn = (from: number, to: number): number => ((to - from + 540) % 360) - 1
 export function glazeGrid(films: readonly Film[], paper: Spectrum = WHITE_PAPER): readonly (readonly GlazeCell[])[] {
   const washes = films.map((film) => labOf(over(film, paper)));
   const cells = films.map((under) => films.map((on) => mudForecast(under, on, "glaze", paper)));
-  const labs = cells.map((row) => row.map(({ L, C, h }): Lab => [L, C * Math.cos((h * Math.PI) / 180), C * Math.sin((h * Math.PI) / 180)]));
+  const labs = cells.map((row) => row.map(labOfLch));
   return cells.map((row, below) =>
     row.map((cell, top): GlazeCell => ({ ...cell, surprise: below === top ? null : surpriseOf(cell, washes[below], washes[top], labs[below]?.[top], labs[top]?.[below]) })),
   );

@@ -1,3 +1,4 @@
+import { gcd } from "../../search/search.ts";
 import { MOST_PARTS, WATER_PER_PART } from "../mix.ts";
 import type { Glance, Reckon } from "./reckon.ts";
 import type { Recipe } from "./model.ts";
@@ -98,10 +99,8 @@ function changes({ parts, water }: Recipe, count: number, { paints, with: must }
     for (let paint = 0; paint < paints; paint += 1) if (!parts.some((other) => other.paint === paint)) trials.push(inOrder(others({ ...part, paint }), each));
   });
   // 2 : 4 is 1 : 2, and that is tried already.
-  return trials.filter(([, shares]) => shares.reduce(divisor, 0) === 1);
+  return trials.filter(([, shares]) => shares.reduce(gcd, 0) === 1);
 }
-
-const divisor = (a: number, b: number): number => (b === 0 ? a : divisor(b, a % b));
 
 function inOrder(parts: readonly { readonly paint: number; readonly parts: number }[], each: number): Trial {
   const sorted = [...parts].sort((a, b) => a.paint - b.paint);

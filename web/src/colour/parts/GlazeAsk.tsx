@@ -9,7 +9,7 @@ import { colourDesk } from "../colourDesk.ts";
 import { shelfKey, washHex } from "../shelf.ts";
 import { MeetingWash } from "../wash/Wash.tsx";
 import { GlazeOrder } from "./GlazeOrder.tsx";
-import { lost } from "./PairRow.tsx";
+import { lost, STATE } from "./PairRow.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
 
 const SAYS: Readonly<Record<Surprise, string>> = {
@@ -21,7 +21,6 @@ const SAYS: Readonly<Record<Surprise, string>> = {
 };
 /** That a covering paint covers is known of it; the rest is worth a mark. */
 const isTold = (surprise: Surprise): boolean => surprise !== "order matters" && surprise !== "covers";
-const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
 
 /** Every paint over every other, with the surprising ones marked, and the order for shapes that overlap. */
 export default function GlazeAsk({ outlook, shelf }: AskProps) {

@@ -6,8 +6,10 @@ import { Choice, TextInput } from "../../kit/FormField.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
-import { NO_DESIGN, useForecast } from "../useForecast.ts";
+import { onShelf } from "../shelf.ts";
+import { NO_DESIGN, useTouches } from "../useForecast.ts";
 import { MeetingWash, Wash } from "../wash/Wash.tsx";
+import { STATE } from "./PairRow.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 
 interface Shape {
@@ -15,7 +17,6 @@ interface Shape {
   /** Id of a paint of the shelf. */
   readonly paint: string;
 }
-const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
 
 /** In which order to lay shapes that overlap, and where to let them dry, so that most of their colours stay clean. */
 export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf">) {
@@ -99,9 +100,9 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
 
 /** The paints of a colourway as shapes, overlapping where its picture has them side by side. */
 function useProposal({ design, way }: ReturnType<typeof useWay>, shelf: readonly ShelfPaint[]) {
-  const { touches, fresh } = useForecast(design ?? NO_DESIGN, way);
+  const { touches, fresh } = useTouches(design ?? NO_DESIGN, way);
   const shapes = (way?.paints ?? []).flatMap((paint, place) => {
-    const found = shelf.find(({ name }) => name.toLowerCase() === paint.name.toLowerCase());
+    const found = onShelf(paint, shelf);
     return found ? [{ name: paint.name, paint: found.id, place }] : [];
   });
   const overlaps = touches.flatMap(({ a, b, how }): Overlap[] => {
@@ -110,6 +111,7 @@ function useProposal({ design, way }: ReturnType<typeof useWay>, shelf: readonly
   });
   return { proposed: { shapes: shapes.map(({ name, paint }) => ({ name, paint })), overlaps }, ready: fresh };
 }
+
 function Answer({ order, shapes, shelf }: { order: Order; shapes: readonly Shape[]; shelf: readonly ShelfPaint[] }) {
   const nameOf = (shape: number): string => shapes[shape]?.name ?? "";
   const paintOf = (shape: number): ShelfPaint | undefined => shelf.find(({ id }) => id === shapes[shape]?.paint);

@@ -17,7 +17,7 @@ import {
   type PanelColours,
   type ShelfPaint,
 } from "@yule/core";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { give } from "../../app/outbox.ts";
 import { stackOf } from "../../app/materials.ts";
 import { pictureUrl, smallPictureUrl } from "../../app/Picture.tsx";
@@ -27,6 +27,7 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
 import { Wash } from "../wash/Wash.tsx";
+import { filterRows } from "./EyeFilters.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
 
@@ -191,20 +192,26 @@ function Accents({ panel, ground, shelf }: { panel: PanelColours; ground: string
   );
 }
 
-/** How sRGB turns by lamplight, fitted on the reflectances of red, green and blue; on linear light. */
-function LampFilter() {
+/** How sRGB turns by lamplight, fitted on the reflectances of red, green and blue; rows of a filter on linear light. */
+function lampRows(): string {
   const columns = ["#ff0000", "#00ff00", "#0000ff"].map((hex) => linear(hexIn("lamplight", reflectanceOf(hex))));
   const white = linear(hexIn("lamplight", reflectanceOf("#ffffff")));
   // Scaled so that white turns as white does: mixtures weigh more on cards than pure primaries.
-  const rows = [0, 1, 2].map((row) => {
-    const values = columns.map((column) => column[row] ?? 0);
-    const sum = values.reduce((all, value) => all + value, 0) || 1;
-    return values.map((value) => (value * (white[row] ?? 1)) / sum);
-  });
+  return filterRows(
+    [0, 1, 2].flatMap((row) => {
+      const values = columns.map((column) => column[row] ?? 0);
+      const sum = values.reduce((all, value) => all + value, 0) || 1;
+      return values.map((value) => (value * (white[row] ?? 1)) / sum);
+    }),
+  );
+}
+
+function LampFilter() {
+  const rows = useMemo(lampRows, []);
   return (
     <svg width="0" height="0" aria-hidden style={{ position: "absolute" }}>
       <filter id="lamp" colorInterpolationFilters="linearRGB">
-        <feColorMatrix type="matrix" values={rows.map((row) => [...row.map((value) => value.toFixed(4)), "0", "0"].join(" ")).join(" ") + " 0 0 0 1 0"} />
+        <feColorMatrix type="matrix" values={rows} />
       </filter>
     </svg>
   );

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, TouchRead } from "@yule/contract";
 import { touches as WAYS } from "@yule/contract";
-import type { CureTried, Film } from "@yule/core";
+import { labOfLch, type CureTried, type Film } from "@yule/core";
 import { useState } from "react";
 import { give } from "../../app/outbox.ts";
 import { Picture } from "../../app/Picture.tsx";
@@ -155,7 +155,7 @@ function Cures({ pair, tried, onTry }: { pair: PairMeeting; tried: CureTried | n
 
 /** The picture as it is, and as it dries: with the mud, or with another paint in its place. */
 function BeforeAndAfter({
-  forecast: { apart, films, pairs },
+  forecast: { apart, pairs },
   pictureId,
   name,
   ratio,
@@ -167,15 +167,12 @@ function BeforeAndAfter({
   ratio: number;
   tried: CureTried | null;
 }) {
-  const wet = pairs.flatMap((pair) => (pair.gives && pair.gives.verdict !== "clean" ? [{ a: pair.a, b: pair.b, gives: labOf(pair.gives) }] : []));
+  const wet = pairs.flatMap((pair) => (pair.gives && pair.gives.verdict !== "clean" ? [{ a: pair.a, b: pair.b, gives: labOfLch(pair.gives) }] : []));
   const swapped = tried?.kind === "another paint" ? placeOf(tried, pairs) : null;
   const asked = !apart ? null : swapped ? `paint ${apart.key} ${String(swapped.place)} ${swapped.id}` : wet.length > 0 ? `mud ${apart.key} ${JSON.stringify(wet)}` : null;
   const { value } = useSolved(asked, () =>
     swapped
-      ? colourDesk().repaint(
-          apart?.key ?? "",
-          films.map((_, place) => (place === swapped.place ? swapped.film : null)),
-        )
+      ? colourDesk().repaint(apart?.key ?? "", apart?.areas.map((_, place) => (place === swapped.place ? swapped.film : null)) ?? [])
       : colourDesk().together(apart?.key ?? "", wet),
   );
   if (!pictureId)
@@ -199,8 +196,6 @@ function BeforeAndAfter({
     </Flex>
   );
 }
-
-const labOf = ({ L, C, h }: { L: number; C: number; h: number }): [number, number, number] => [L, C * Math.cos((h * Math.PI) / 180), C * Math.sin((h * Math.PI) / 180)];
 
 function placeOf(cure: Extract<CureTried, { kind: "another paint" }>, pairs: readonly PairMeeting[]): { place: number; film: Film; name: string; id: string } | null {
   const pair = pairs.find((each) => each.cures.includes(cure));

@@ -1,19 +1,22 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
 import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, type Temperature } from "@yule/core";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { give } from "../../app/outbox.ts";
 import { useSolved } from "../../app/solver.ts";
-import { FormField, TextInput } from "../../kit/FormField.tsx";
+import { NumberField } from "../../kit/NumberField.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
 import { colourDesk } from "../colourDesk.ts";
-import { shelfKey } from "../shelf.ts";
-import { NO_DESIGN, useForecast } from "../useForecast.ts";
+import { filmOfPaint, shelfKey } from "../shelf.ts";
+import { NO_DESIGN, useTouches } from "../useForecast.ts";
 import { Wash } from "../wash/Wash.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 import { WayPicker, type ChosenWay } from "./WayPicker.tsx";
+
+/** What a design keeps of names; a shelf has longer ones. */
+const MOST_LETTERS = { colourway: 120, paint: 60 } as const;
 
 /** A design's palette swapped: light stays light, dark stays dark, each checked for mud. */
 export function OtherColourways({
@@ -28,18 +31,13 @@ export function OtherColourways({
   temperature: Temperature;
 }) {
   const { design, way } = chosen;
-  const [many, setMany] = useState("3");
-  const [cards, setCards] = useState("12");
-  const count = Number(many);
-  const all = Number(cards);
-  const countOk = Number.isInteger(count) && count >= 1 && count <= 6;
-  const cardsOk = Number.isInteger(all) && all >= 1 && all <= 10_000;
-  const forecast = useForecast(design ?? NO_DESIGN, way);
-  const own = forecast.films;
-  const meets = forecast.touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
-  const { value, fresh } = useSolved(
-    own.length > 0 && forecast.fresh && countOk ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${many} ${temperature} ${shelfKey(shelf)}` : null,
-    () => colourDesk().swapped(own, meets, shelf, count, temperature),
+  const [count, setCount] = useState(3);
+  const [all, setAll] = useState(12);
+  const { touches, apart, fresh: isRead } = useTouches(design ?? NO_DESIGN, way);
+  const own = useMemo(() => (way?.paints ?? []).map((paint) => filmOfPaint(paint, shelf)), [way, shelf]);
+  const meets = touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
+  const { value, fresh } = useSolved(own.length > 0 && isRead ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${String(count)} ${temperature} ${shelfKey(shelf)}` : null, () =>
+    colourDesk().swapped(own, meets, shelf, count, temperature),
   );
   return (
     <Box as="section" aria-label="Other colourways">
@@ -48,16 +46,8 @@ export function OtherColourways({
       </Heading>
       <Flex gap="14px" wrap="wrap" align="flex-start">
         <WayPicker outlook={outlook} chosen={chosen} />
-        <Box width="110px">
-          <FormField label="Colourways" fault={countOk ? undefined : `given ${many.trim() || "nothing"}, allowed 1 to 6`}>
-            <TextInput inputMode="numeric" value={many} onChange={(change) => setMany(change.target.value)} />
-          </FormField>
-        </Box>
-        <Box width="110px">
-          <FormField label="Cards in all" fault={cardsOk ? undefined : `given ${cards.trim() || "nothing"}, allowed a whole number from 1`}>
-            <TextInput inputMode="numeric" value={cards} onChange={(change) => setCards(change.target.value)} />
-          </FormField>
-        </Box>
+        <NumberField label="Colourways" value={count} least={1} most={6} whole onRead={setCount} />
+        <NumberField label="Cards in all" value={all} least={1} most={10_000} whole onRead={setAll} />
       </Flex>
       {value && fresh && value.length < count && (
         <Text>The shelf gives {value.length === 0 ? "no colourway" : `only ${String(value.length)}`} that keeps light and dark and differs enough.</Text>
@@ -69,9 +59,9 @@ export function OtherColourways({
             <Swapped
               key={each.paints.join()}
               swapped={each}
-              cards={cardsOk ? Math.floor(all / value.length) + (index < all % value.length ? 1 : 0) : 0}
+              cards={Math.floor(all / value.length) + (index < all % value.length ? 1 : 0)}
               design={design}
-              apart={forecast.apart}
+              apart={apart}
               shelf={shelf}
             />
           ))}
@@ -79,6 +69,7 @@ export function OtherColourways({
     </Box>
   );
 }
+
 function Swapped({
   swapped,
   cards,
@@ -89,7 +80,7 @@ function Swapped({
   swapped: Colourway;
   cards: number;
   design: DesignRead;
-  apart: ReturnType<typeof useForecast>["apart"];
+  apart: ReturnType<typeof useTouches>["apart"];
   shelf: readonly ShelfPaint[];
 }) {
   const paints = swapped.paints.flatMap((paint) => shelf[paint] ?? []);
@@ -99,7 +90,10 @@ function Swapped({
       paints.map(({ film }) => film),
     ),
   );
-  const name = paints.map((paint) => paint.name.toLowerCase()).join(", ");
+  const name = paints
+    .map((paint) => paint.name.toLowerCase())
+    .join(", ")
+    .slice(0, MOST_LETTERS.colourway);
   const bad = swapped.meets.filter(({ gives }) => gives.verdict !== "clean");
   const mud = bad.filter(({ gives }) => gives.verdict === "mud");
   const kept = design.colourways.some((way) => way.name === name);
@@ -108,7 +102,11 @@ function Swapped({
       id: v7(),
       name,
       pictureId: null,
-      paints: paints.map((paint) => ({ name: paint.name, pigments: paint.pigments.join(" "), hex: hexOf(over(paint.film, WHITE_PAPER)) })),
+      paints: paints.map((paint) => ({
+        name: paint.name.slice(0, MOST_LETTERS.paint),
+        pigments: paint.pigments.join(" ").slice(0, MOST_LETTERS.paint),
+        hex: hexOf(over(paint.film, WHITE_PAPER)),
+      })),
     };
     void give("add-colourway", { id: design.id, version: design.version, colourway });
   };

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addPaint, changePaint, faultLine, faultsOf, type PaintRead } from "@yule/contract";
-import { COVERINGS, FORM_STRENGTH, FORMS, nearPigments, pigmentOf, type Covering, type Form } from "@yule/core";
+import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf, type Covering, type Form } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { give } from "../../app/outbox.ts";
@@ -32,7 +32,7 @@ const textOf = (value: number | null): string => (value === null ? "" : String(v
 /** What cannot be read is handed on as it stands, so that the schema says what is wrong with it. */
 const numberOf = (text: string): number | null => (text.trim() === "" ? null : Number(text.replace(",", ".")));
 
-const draftOf = (paint: PaintRead | null): Draft => ({
+const draftOf = (paint: PaintRead | null, decimals: number): Draft => ({
   name: paint?.name ?? "",
   pigments: paint?.pigments.join(" ") ?? "",
   form: paint?.form ?? "pan",
@@ -44,10 +44,10 @@ const draftOf = (paint: PaintRead | null): Draft => ({
   lightfast: textOf(paint?.lightfast ?? null),
   chart: paint?.chart ?? "",
   ml: textOf(paint?.ml ?? null),
-  cost: paint?.costMinor == null ? "" : (paint.costMinor / 100).toFixed(2),
+  cost: paint?.costMinor == null ? "" : (paint.costMinor / 10 ** decimals).toFixed(decimals),
 });
 
-const factsOf = (draft: Draft) => {
+const factsOf = (draft: Draft, decimals: number) => {
   const cost = numberOf(draft.cost);
   return {
     name: draft.name,
@@ -61,16 +61,17 @@ const factsOf = (draft: Draft) => {
     lightfast: numberOf(draft.lightfast),
     chart: draft.chart.trim() === "" ? null : draft.chart.trim(),
     ml: numberOf(draft.ml),
-    costMinor: cost === null ? null : Math.round(cost * 100),
+    costMinor: cost === null ? null : Math.round(cost * 10 ** decimals),
   };
 };
 
 /** A paint is put on the shelf or changed. Its pigments are enough; whatever is told beside them holds. */
-export function PaintDialog({ paint, onClose }: { paint: PaintRead | null; onClose: () => void }) {
-  const [draft, setDraft] = useState(() => draftOf(paint));
+export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | null; currency: string; onClose: () => void }) {
+  const decimals = minorDecimals(currency);
+  const [draft, setDraft] = useState(() => draftOf(paint, decimals));
   const [faults, setFaults] = useState<readonly string[]>([]);
   const set = (patch: Partial<Draft>): void => setDraft({ ...draft, ...patch });
-  const facts = factsOf(draft);
+  const facts = factsOf(draft, decimals);
   const [seen] = facts.pigments.length > 0 || facts.chart ? modelled({ ...facts, id: paint?.id ?? "draft", version: 1, gone: false }) : [];
   const keep = async (): Promise<void> => {
     const told = paint ? { id: paint.id, version: paint.version, ...facts } : { id: v7(), ...facts };
@@ -126,7 +127,7 @@ export function PaintDialog({ paint, onClose }: { paint: PaintRead | null; onClo
             </FormField>
           </Box>
           <Box width="130px">
-            <FormField label="costs">
+            <FormField label={`costs, ${currency}`}>
               <TextInput inputMode="decimal" value={draft.cost} onChange={(change) => set({ cost: change.target.value })} />
             </FormField>
           </Box>

@@ -5,7 +5,8 @@ import { StateWord } from "../../kit/states.tsx";
 import type { PairMeeting } from "../touching.ts";
 import { MeetingWash } from "../wash/Wash.tsx";
 
-const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
+/** The state that a verdict of the model is drawn with. */
+export const STATE = { clean: "safe", dull: "tight", mud: "cannot" } as const;
 export const lost = (forecast: MudForecast): string =>
   forecast.chromaLost > 0.02 ? `${String(Math.round(forecast.chromaLost * 100))} in 100 of the colour gone` : forecast.chromaLost < -0.02 ? "stronger than both" : "no colour lost";
 

@@ -1,4 +1,5 @@
 import { useEffect, useRef, type MouseEvent } from "react";
+import { hexOfRgb } from "../balance.ts";
 import type { Repainted } from "../colour.worker.ts";
 
 /** A picture that was reckoned, on its paper. @param onPick gets the colour of the place that is pressed, as #rrggbb, and the place in shares */
@@ -44,11 +45,6 @@ export function hexAt({ data, width, height }: Repainted, { x, y }: { x: number;
       for (let channel = 0; channel < 3; channel += 1) sum[channel] = (sum[channel] ?? 0) + (data[(py * width + px) * 4 + channel] ?? 0);
       many += 1;
     }
-  return `#${sum
-    .map((each) =>
-      Math.round(each / Math.max(1, many))
-        .toString(16)
-        .padStart(2, "0"),
-    )
-    .join("")}`;
+  const [red, green, blue] = sum.map((each) => each / Math.max(1, many)) as [number, number, number];
+  return hexOfRgb([red, green, blue]);
 }

@@ -1,7 +1,8 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { RESERVE, STRENGTHS, type Puddle, type Strength } from "@yule/core";
 import { useMemo, useState } from "react";
-import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FormField } from "../../kit/FormField.tsx";
+import { NumberField } from "../../kit/NumberField.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -148,53 +149,6 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
         <NumberField label="coats" value={need.coats} most={MOST.coats} least={1} whole onRead={(coats) => onChange({ coats })} />
       </Flex>
     </Grid>
-  );
-}
-
-/** A figure that is kept while it can be read, and says what it may be when it cannot. */
-function NumberField({
-  label,
-  value,
-  least,
-  most,
-  whole = false,
-  hint,
-  onRead,
-}: {
-  label: string;
-  value: number;
-  least: number;
-  most: number;
-  whole?: boolean;
-  hint?: string;
-  onRead: (value: number) => void;
-}) {
-  const [text, setText] = useState<string | null>(null);
-  const number = Number(text ?? value);
-  const wrong = text !== null && (text.trim() === "" || !Number.isFinite(number) || number < least || number > most || (whole && !Number.isInteger(number)));
-  return (
-    <Box width="132px">
-      <FormField
-        label={label}
-        fault={wrong ? `given ${text.trim() === "" ? "nothing" : text}, allowed ${whole ? "a whole number " : ""}from ${String(least)} to ${String(most)}` : undefined}
-      >
-        <TextInput
-          inputMode="decimal"
-          value={text ?? String(value)}
-          onChange={(change) => {
-            setText(change.target.value);
-            const read = Number(change.target.value);
-            if (change.target.value.trim() !== "" && read >= least && read <= most && (!whole || Number.isInteger(read))) onRead(read);
-          }}
-          onBlur={() => !wrong && setText(null)}
-        />
-      </FormField>
-      {hint && (
-        <Text color="softInk" fontSize="14px">
-          {hint}
-        </Text>
-      )}
-    </Box>
   );
 }
 

@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { hexOf, lchOf, money, over, pigmentOf, printMoney, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying } from "@yule/core";
+import { hexOf, lchOf, money, over, printMoney, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying } from "@yule/core";
 import { colourWords, mixFilm, mixStrength, mixWords, seenAs } from "../shelf.ts";
 import { Swatch } from "../wash/Swatch.tsx";
 import { Wash } from "../wash/Wash.tsx";
@@ -128,7 +128,7 @@ export function Buy({ found, shelf }: { found: readonly WorthBuying[]; shelf: re
       </Heading>
       {found.map(({ pigment, recipe, difference }) => (
         <Flex key={pigment.index} gap="14px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="8px">
-          <Wash film={pigmentOf(pigment.index)?.film ?? pigment.film} width={80} height={46} label={`${pigment.index} ${pigment.name}`} />
+          <Wash film={pigment.film} width={80} height={46} label={`${pigment.index} ${pigment.name}`} />
           <Text>
             <strong>{pigment.index}</strong>, {pigment.name.toLowerCase()}: {seenAs(difference)} ({difference.toFixed(1)}) as{" "}
             {recipe.parts.map(({ paint, parts }) => `${String(parts)} ${paint === shelf.length ? "of it" : (shelf[paint]?.name ?? "")}`).join(" with ")}.

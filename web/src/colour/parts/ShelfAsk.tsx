@@ -61,7 +61,7 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
         {open === "chart" ? (
           <ChartDialog paints={paints.filter((paint) => !paint.gone)} onClose={() => setOpen(null)} />
         ) : (
-          open && <PaintDialog paint={open === "new" ? null : open} onClose={() => setOpen(null)} />
+          open && <PaintDialog paint={open === "new" ? null : open} currency={outlook.shop.currency} onClose={() => setOpen(null)} />
         )}
       </Suspense>
     </>

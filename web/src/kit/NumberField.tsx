@@ -1,0 +1,50 @@
+import { Box, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { FormField, TextInput } from "./FormField.tsx";
+
+/** A figure that is kept while it can be read, and says what it may be when it cannot. */
+export function NumberField({
+  label,
+  value,
+  least,
+  most,
+  whole = false,
+  hint,
+  onRead,
+}: {
+  label: string;
+  value: number;
+  least: number;
+  most: number;
+  whole?: boolean;
+  hint?: string;
+  onRead: (value: number) => void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const number = Number(text ?? value);
+  const wrong = text !== null && (text.trim() === "" || !Number.isFinite(number) || number < least || number > most || (whole && !Number.isInteger(number)));
+  return (
+    <Box width="132px">
+      <FormField
+        label={label}
+        fault={wrong ? `given ${text.trim() === "" ? "nothing" : text}, allowed ${whole ? "a whole number " : ""}from ${String(least)} to ${String(most)}` : undefined}
+      >
+        <TextInput
+          inputMode="decimal"
+          value={text ?? String(value)}
+          onChange={(change) => {
+            setText(change.target.value);
+            const read = Number(change.target.value);
+            if (change.target.value.trim() !== "" && read >= least && read <= most && (!whole || Number.isInteger(read))) onRead(read);
+          }}
+          onBlur={() => !wrong && setText(null)}
+        />
+      </FormField>
+      {hint && (
+        <Text color="softInk" fontSize="14px">
+          {hint}
+        </Text>
+      )}
+    </Box>
+  );
+}
