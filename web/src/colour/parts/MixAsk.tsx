@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import { useSolved } from "../../app/solver.ts";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourDesk } from "../colourDesk.ts";
+import { asideDesk, colourDesk } from "../colourDesk.ts";
 import { colourWords, filmOfPaint, mixWords, seenAs, shelfKey, washHex } from "../shelf.ts";
 import { Buy, Nudges, Recipes } from "./RecipeRows.tsx";
 import { useWay } from "./WayPicker.tsx";
@@ -27,7 +27,7 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
   };
   const { value, fresh } = useSolved(shelf.length > 0 ? `${wanted} ${shelfKey(shelf)}` : null, () => colourDesk().recipe(wanted, shelf));
   const from = value?.best.difference ?? 0;
-  const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => colourDesk().buy(wanted, shelf, from));
+  const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => asideDesk().buy(wanted, shelf, from));
   if (shelf.length === 0) return <EmptyAsk>With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</EmptyAsk>;
   return (
     <>

@@ -102,6 +102,7 @@ function MudVerdict({ design, way, pairs, many }: { design: DesignRead; way: str
       </Verdict>
     );
   const [cure] = worst.cures;
+  const others = (muddy.length || bad.length) - 1;
   return (
     <Verdict>
       {design.name}, {way}: {worst.earlier.name} and {worst.later.name}{" "}
@@ -112,7 +113,7 @@ function MudVerdict({ design, way, pairs, many }: { design: DesignRead; way: str
         {worst.gives.verdict === "mud" ? "turn to mud" : "go dull"}
       </Figure>{" "}
       {worst.how === "wet" ? "where they touch wet" : "where they overlap"}
-      {(muddy.length || bad.length) > 1 && `, and ${String((muddy.length || bad.length) - 1)} more with them`}.{" "}
+      {others > 0 && `, as ${others === 1 ? "does one other pair" : `do ${String(others)} other pairs`}`}.{" "}
       {cure ? cureWords(cure, worst) : "Nothing on the shelf helps but to leave it."}
     </Verdict>
   );

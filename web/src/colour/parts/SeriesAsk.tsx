@@ -7,7 +7,7 @@ import { useSolved } from "../../app/solver.ts";
 import { Choice, FormField } from "../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourDesk } from "../colourDesk.ts";
+import { asideDesk } from "../colourDesk.ts";
 import { mixWords, shelfKey } from "../shelf.ts";
 import { Swatch } from "../wash/Swatch.tsx";
 import { Wash } from "../wash/Wash.tsx";
@@ -26,7 +26,7 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
   const designs = outlook.offered.filter((design) => design.seriesId === id);
   const wanted = coloursOf(designs);
   const { value, fresh } = useSolved(wanted.length > 0 && shelf.length > 0 ? `${wanted.map(({ hex }) => hex).join()} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    colourDesk().smallest(
+    asideDesk().smallest(
       wanted.map(({ hex }) => hex),
       shelf,
       temperature,
