@@ -1,5 +1,6 @@
 import { chromium } from "@playwright/test";
 import { colourBenchmarks } from "./colour.ts";
+import { sheetBenchmarks } from "./sheets.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
 import { largeSeason } from "../../core/src/season/schedule/examples.ts";
@@ -111,6 +112,8 @@ for (const kinds of [1, 3, 8])
     "2500 ms",
     [1, 2, 3].map(() => calc("split", { sheets: [{ id: "s", width: 660.4, height: 508, cost: 420 }], panels: panels(kinds) })),
   );
+
+await sheetBenchmarks(note);
 
 const half = largeSeason(60, 40, 26, 0.55, 1);
 const planTimes = [1, 2, 3].map((seed) => {

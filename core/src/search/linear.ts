@@ -15,10 +15,11 @@ export interface LinearModel {
   readonly whole: boolean;
 }
 
-/** `duals` has a price per row; it is empty for integer programs. */
+/** `duals` has a price per row; it is empty for integer programs. `optimal` is false where time ended the search. */
 export interface LinearAnswer {
   readonly values: readonly number[];
   readonly duals: readonly number[];
+  readonly optimal: boolean;
 }
 
 /** @returns null when there is no solution, or none was found in `seconds` */
@@ -46,7 +47,7 @@ export function highsSolver(highs: HighsModule): LinearSolver {
       const values = model.costs.map((_, column) => solution.Columns[`x${String(column)}`]?.Primal ?? NaN);
       if (values.some(Number.isNaN)) return null;
       const duals = model.whole ? [] : dualsByRow(model, solution.Rows);
-      return { values, duals };
+      return { values, duals, optimal: solution.Status === "Optimal" };
     } catch {
       return null;
     }

@@ -30,7 +30,7 @@ export class PatternPool {
  * The master program of Gilmore and Gomory (Operations Research 9, 1961): columns are how often each pattern is done,
  * then how many of each panel are placed. Rows: each panel's supply, each limited sheet kind, and the count wanted.
  */
-function master(setting: BuildSetting, patterns: readonly Pattern[], aim: Aim, whole: boolean): LinearModel {
+function master(setting: BuildSetting, patterns: readonly Pattern[], aim: Aim, whole: boolean, known: Plan | null = null): LinearModel {
   const panels = setting.demand.length;
   const supply: [number, number][][] = Array.from({ length: panels }, () => []);
   patterns.forEach((pattern, column) => {
@@ -39,15 +39,24 @@ function master(setting: BuildSetting, patterns: readonly Pattern[], aim: Aim, w
     });
   });
   const placedColumn = (panel: number): number => patterns.length + panel;
+  // The plan known already is one column more, so that there is always an answer to be better than.
+  const knownColumn = patterns.length + panels;
+  if (known) setting.demand.forEach((count, panel) => supply[panel]?.push([knownColumn, count - (known.left[panel] ?? 0)]));
   const rows: LinearRow[] = supply.map((terms, panel) => ({ terms: [...terms, [placedColumn(panel), -1]], least: 0 }));
   setting.sheets.forEach((sheet, index) => {
     const terms = patterns.flatMap((pattern, column): [number, number][] => (pattern.sheet === index ? [[column, 1]] : []));
+    const taken = known?.uses.reduce((sum, use) => sum + (use.pattern.sheet === index ? use.times : 0), 0) ?? 0;
+    if (taken > 0) terms.push([knownColumn, taken]);
     if (sheet.count !== null && terms.length > 0) rows.push({ terms, most: sheet.count });
   });
   if (aim.kind === "cost") rows.push({ terms: setting.demand.map((_, panel) => [placedColumn(panel), 1]), least: aim.least });
   return {
-    costs: [...patterns.map((pattern) => (aim.kind === "cost" ? (setting.sheets[pattern.sheet]?.cost ?? 0) : 0)), ...setting.demand.map(() => (aim.kind === "cost" ? 0 : -1))],
-    upper: [...patterns.map(() => Infinity), ...setting.demand],
+    costs: [
+      ...patterns.map((pattern) => (aim.kind === "cost" ? (setting.sheets[pattern.sheet]?.cost ?? 0) : 0)),
+      ...setting.demand.map(() => (aim.kind === "cost" ? 0 : -1)),
+      ...(known ? [aim.kind === "cost" ? known.cost : 0] : []),
+    ],
+    upper: [...patterns.map(() => Infinity), ...setting.demand, ...(known ? [1] : [])],
     rows,
     whole,
   };
@@ -61,7 +70,14 @@ const MOST_COLUMNS_WHOLE = 1_500;
  * a true bound, until no pattern is worth its sheet. Each round's prices are drawn half way to the best ones so far.
  * @returns the best bound: on the cost from below, or on the count from above
  */
-export function generateColumns(setting: BuildSetting, pool: PatternPool, aim: Aim, solve: LinearSolver, limits: Limits): number {
+export function generateColumns(
+  setting: BuildSetting,
+  pool: PatternPool,
+  aim: Aim,
+  solve: LinearSolver,
+  limits: Limits,
+  priced?: (prices: readonly number[], worths: readonly number[]) => void,
+): number {
   let bound = aim.kind === "cost" ? 0 : Infinity;
   const panels = setting.demand.length;
   for (let round = 0; round < MOST_ROUNDS && !limits.stop(); round += 1) {
@@ -71,6 +87,7 @@ export function generateColumns(setting: BuildSetting, pool: PatternPool, aim: A
     const found = setting.sheets.map((_, sheet) => setting.splitter.best(sheet, prices));
     const worths = found.map((each) => each.bound);
     bound = aim.kind === "cost" ? Math.max(bound, costBound(setting, prices, worths, aim.least)) : Math.min(bound, countBound(setting, prices, worths));
+    priced?.(prices, worths);
     const fresh = found.filter((each) => pool.add(each.pattern));
     if (fresh.length === 0) return bound;
   }
@@ -79,9 +96,24 @@ export function generateColumns(setting: BuildSetting, pool: PatternPool, aim: A
 
 /** The best whole numbers of the patterns in the pool. */
 export function wholePlan(setting: BuildSetting, pool: PatternPool, aim: Aim, solve: LinearSolver, seconds: number): Plan | null {
-  const patterns = pool.patterns.slice(0, MOST_COLUMNS_WHOLE);
-  const answer = solve(master(setting, patterns, aim, true), seconds);
+  return bestWhole(setting, pool.patterns.slice(0, MOST_COLUMNS_WHOLE), aim, null, solve, seconds)?.plan ?? null;
+}
+
+/**
+ * The best whole numbers of some patterns, or the plan known already.
+ * @returns `optimal` when the engine has shown that these patterns give nothing better; null when it found nothing
+ */
+export function bestWhole(
+  setting: BuildSetting,
+  patterns: readonly Pattern[],
+  aim: Aim,
+  known: Plan | null,
+  solve: LinearSolver,
+  seconds: number,
+): { readonly plan: Plan; readonly optimal: boolean } | null {
+  const answer = solve(master(setting, patterns, aim, true, known), seconds);
   if (!answer) return null;
+  if (known && (answer.values[patterns.length + setting.demand.length] ?? 0) > 0.5) return { plan: known, optimal: answer.optimal };
   const uses = patterns.map((pattern, column) => ({ pattern, times: Math.round(answer.values[column] ?? 0) })).filter((use) => use.times > 0);
-  return planOf(setting, uses);
+  return { plan: planOf(setting, uses), optimal: answer.optimal };
 }

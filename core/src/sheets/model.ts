@@ -107,6 +107,12 @@ export interface Parting {
   readonly to: number;
 }
 
+/** Some pieces of one panel of the job. */
+export interface Wanted {
+  readonly panel: number;
+  readonly count: number;
+}
+
 /** A way of splitting, as the search sees it. All values and demands have one entry per panel of the job. */
 export interface Splitter {
   /**
@@ -117,6 +123,13 @@ export interface Splitter {
   /** Patterns within what is still demanded, by several rules of thumb; `variant` picks one and any number is valid. */
   readonly fill: (sheet: number, demand: readonly number[], variant: number) => Pattern;
   readonly variants: number;
+  /** A pattern within what is still demanded, laid by chance. Methods without it are not improved sheet by sheet. */
+  readonly shuffled?: (sheet: number, wanted: readonly Wanted[], random: () => number) => Pattern;
+  /**
+   * Every pattern that could matter, so that whole numbers of them decide the job; null when there are too many.
+   * @param slack patterns that leave more than this area unused do not matter
+   */
+  readonly every?: (demand: readonly number[], slack: number, stop: () => boolean) => readonly Pattern[] | null;
 }
 
 /** The grown inner size of a sheet; negative when the edges leave nothing. */

@@ -9,12 +9,65 @@ interface Region {
   readonly height: number;
 }
 
+/** Up to so many pieces, and so many regions, every order of cuts is gone through. */
+const MOST_TRIED = 30;
+const MOST_REGIONS = 3_000;
+
+interface Parted {
+  readonly cuts: readonly Parting[];
+  readonly offcuts: readonly Region[];
+  readonly largest: number;
+}
+
 /**
- * The cuts that free every spot of a region, in the order of the work: an empty side comes off first, the widest one
- * before others, so that the largest offcut stays whole; then the longest cut that crosses no piece.
+ * The cuts that free every spot of a region, in the order of the work. With few enough pieces the one with the largest single
+ * offcut, then with the fewest cuts, then with the longest cuts first is found among all; otherwise by rule.
+ * @param tried up to so many pieces all orders are gone through
  * @returns null when the spots cannot be parted by edge-to-edge cuts
  */
-export function guillotineCuts(region: Region, spots: readonly Spot[]): { cuts: Parting[]; offcuts: Region[] } | null {
+export function guillotineCuts(region: Region, spots: readonly Spot[], tried = MOST_TRIED): { cuts: readonly Parting[]; offcuts: readonly Region[] } | null {
+  if (spots.length > tried) return cutsByRule(region, spots);
+  const known = new Map<string, Parted | null>();
+  let regions = 0;
+  const best = (within: Region, held: readonly Spot[]): Parted | null => {
+    const only = held[0];
+    if (!only) return { cuts: [], offcuts: [within], largest: within.width * within.height };
+    if (held.length === 1 && same(only, within)) return { cuts: [], offcuts: [], largest: 0 };
+    const key = `${String(within.x)} ${String(within.y)} ${String(within.width)} ${String(within.height)}`;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    regions += 1;
+    let found: Parted | null = null;
+    if (regions <= MOST_REGIONS) {
+      for (const { cut } of [...linesAlong("x", within, held), ...linesAlong("y", within, held)].sort((a, b) => lengthOf(b.cut) - lengthOf(a.cut))) {
+        const [near, far] = halves(within, cut);
+        const isNear = (spot: Spot): boolean => (cut.axis === "x" ? spot.x + spot.width <= cut.at : spot.y + spot.height <= cut.at);
+        const one = best(near, held.filter(isNear));
+        const other =
+          one &&
+          best(
+            far,
+            held.filter((spot) => !isNear(spot)),
+          );
+        if (!one || !other) continue;
+        const whole: Parted = { cuts: [cut, ...one.cuts, ...other.cuts], offcuts: [...one.offcuts, ...other.offcuts], largest: Math.max(one.largest, other.largest) };
+        if (!found || whole.largest > found.largest || (whole.largest === found.largest && whole.cuts.length < found.cuts.length)) found = whole;
+      }
+    }
+    known.set(key, found);
+    return found;
+  };
+  const found = best(region, spots);
+  return regions > MOST_REGIONS || !found ? cutsByRule(region, spots) : found;
+}
+
+const lengthOf = (cut: Parting): number => cut.to - cut.from;
+
+/**
+ * An empty side comes off first, the widest one before others, so that the largest offcut stays whole; then the longest cut that
+ * crosses no piece.
+ */
+function cutsByRule(region: Region, spots: readonly Spot[]): { cuts: Parting[]; offcuts: Region[] } | null {
   const cuts: Parting[] = [];
   const offcuts: Region[] = [];
   const work: { region: Region; spots: readonly Spot[] }[] = [{ region, spots }];
@@ -88,14 +141,17 @@ function linesAlong(axis: "x" | "y", region: Region, spots: readonly Spot[]): { 
 /** Below a millimetre a strip is dust, or the rounding of a third. */
 const NARROWEST_OFFCUT = mm(1);
 
-/** A pattern as it lies on the real sheet: pieces without their gap, cuts at the piece's own edge, offcuts whole. */
-export function layoutOf(job: SplitJob, sheet: Sheet, pattern: Pattern, times: number): Layout {
+/**
+ * A pattern as it lies on the real sheet: pieces without their gap, cuts at the piece's own edge, offcuts whole.
+ * @param labels what each spot is for; the panels' own names when left out
+ */
+export function layoutOf(job: SplitJob, sheet: Sheet, pattern: Pattern, times: number, labels?: readonly string[]): Layout {
   const size = grown(job, sheet);
   const region: Region = { x: 0, y: 0, ...size };
   const parted = guillotineCuts(region, pattern.spots);
   if (!parted) throw new Error("a pattern was made that no straight cuts can part");
-  const pieces: Piece[] = pattern.spots.map((spot) => ({
-    panel: job.panels[spot.panel]?.id ?? "",
+  const pieces: Piece[] = pattern.spots.map((spot, index) => ({
+    panel: labels?.[index] ?? job.panels[spot.panel]?.id ?? "",
     x: (spot.x + job.edge) as Length,
     y: (spot.y + job.edge) as Length,
     width: (spot.width - job.gap) as Length,
@@ -126,6 +182,12 @@ function offcutOnSheet(job: SplitJob, offcut: Region): Rect {
     width: (offcut.x + offcut.width - job.gap - x) as Length,
     height: (offcut.y + offcut.height - job.gap - y) as Length,
   };
+}
+
+/** The area of a pattern's largest offcut in the grown measure, and its number of cuts, by rule: quick, and near enough to compare. */
+export function quickRank(job: SplitJob, sheet: Sheet, pattern: Pattern): { readonly offcut: number; readonly cuts: number } {
+  const parted = guillotineCuts({ x: 0, y: 0, ...grown(job, sheet) }, pattern.spots, 0);
+  return { offcut: Math.max(0, ...(parted?.offcuts ?? []).map((offcut) => offcut.width * offcut.height)), cuts: parted?.cuts.length ?? Infinity };
 }
 
 /** The area of the largest single offcut, in square 1/320 mm. */

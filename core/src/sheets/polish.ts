@@ -1,15 +1,19 @@
 import type { Limits } from "../search/search.ts";
-import { largestOffcut, layoutOf } from "./partings.ts";
-import { countsOf, grown, type Pattern, type SplitJob, type Splitter, turns } from "./model.ts";
+import { largestOffcut, layoutOf, quickRank } from "./partings.ts";
+import { countsOf, grown, type Pattern, type Sheet, type SplitJob, type Splitter, turns } from "./model.ts";
+import { Bundles } from "./cut/bundles.ts";
 import { fillByRule } from "./cut/fill.ts";
+import { largestOffcutWays } from "./cut/largest.ts";
 
 /** Halvings of the searched strip; 2^-9 of a sheet is finer than a hand cuts. */
 const HALVINGS = 9;
 const VARIANTS_TRIED = 48;
+/** Laying one sheet's pieces anew may take this share of what deciding the whole job may. */
+const EXACT_SHARE = 0.02;
 
 /**
- * The same pieces laid so that one offcut is as large as can be found, then with the fewest cuts. Only cut patterns
- * are free to be laid anew.
+ * The same pieces laid so that one offcut is as large as can be, then with the fewest cuts: exactly where few enough bundles
+ * are in them, else by rules of thumb. Only cut patterns are free to be laid anew.
  */
 export function withLargeOffcut(job: SplitJob, splitter: Splitter, pattern: Pattern, limits: Limits): Pattern {
   const sheet = job.sheets[pattern.sheet];
@@ -19,12 +23,19 @@ export function withLargeOffcut(job: SplitJob, splitter: Splitter, pattern: Patt
   const counts = countsOf(pattern, job.panels.length);
   const wanted = pattern.spots.length;
   let best = pattern;
-  let rank = rankOf(job, pattern);
-  const offer = (candidate: Pattern): void => {
+  let rank = rankOf(job, sheet, pattern);
+  const offer = (candidate: Pattern, ranked: typeof rankOf): void => {
     if (candidate.spots.length !== wanted) return;
-    const candidateRank = rankOf(job, candidate);
+    const candidateRank = ranked(job, sheet, candidate);
     if (candidateRank.offcut > rank.offcut || (candidateRank.offcut === rank.offcut && candidateRank.cuts < rank.cuts)) [best, rank] = [candidate, candidateRank];
   };
+  const bundles = Bundles.of(ways, counts, [size], Infinity, limits.stop, EXACT_SHARE);
+  const whole = bundles?.find(counts);
+  if (bundles && whole) {
+    for (const spots of largestOffcutWays(bundles, whole, size, job.gap).ways) offer({ sheet: pattern.sheet, spots }, rankOf);
+    return best;
+  }
+  rank = quickRank(job, sheet, pattern);
   const packed = (width: number, height: number): Pattern | null => {
     for (let variant = 0; variant < VARIANTS_TRIED && !limits.stop(); variant += 1) {
       const spots = fillByRule(width, height, ways, counts, variant * 3);
@@ -32,14 +43,14 @@ export function withLargeOffcut(job: SplitJob, splitter: Splitter, pattern: Patt
     }
     return null;
   };
-  for (let variant = 0; variant < Math.min(VARIANTS_TRIED, splitter.variants) && !limits.stop(); variant += 1) offer(splitter.fill(pattern.sheet, counts, variant * 3));
+  for (let variant = 0; variant < Math.min(VARIANTS_TRIED, splitter.variants) && !limits.stop(); variant += 1) offer(splitter.fill(pattern.sheet, counts, variant * 3), quickRank);
   for (const axis of ["width", "height"] as const) {
     let [low, high] = [0, size[axis]];
     for (let step = 0; step < HALVINGS && !limits.stop(); step += 1) {
       const middle = Math.ceil((low + high) / 2);
       const found = axis === "width" ? packed(middle, size.height) : packed(size.width, middle);
       if (found) {
-        offer(found);
+        offer(found, quickRank);
         high = middle;
       } else low = middle;
     }
@@ -47,9 +58,7 @@ export function withLargeOffcut(job: SplitJob, splitter: Splitter, pattern: Patt
   return best;
 }
 
-function rankOf(job: SplitJob, pattern: Pattern): { offcut: number; cuts: number } {
-  const sheet = job.sheets[pattern.sheet];
-  if (!sheet) return { offcut: 0, cuts: Infinity };
+function rankOf(job: SplitJob, sheet: Sheet, pattern: Pattern): { readonly offcut: number; readonly cuts: number } {
   const layout = layoutOf(job, sheet, pattern, 1);
   return { offcut: largestOffcut(layout), cuts: layout.cuts.length };
 }

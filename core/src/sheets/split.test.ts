@@ -4,6 +4,7 @@ import { inches, mm, type Length } from "../measure/length.ts";
 import { money } from "../measure/money.ts";
 import { highsSolver, type HighsModule, type LinearSolver } from "../search/linear.ts";
 import { limitsFor } from "../search/search.ts";
+import { craftJob, publishedStyleJob } from "./examples.ts";
 import type { SplitJob, SplitMethod } from "./model.ts";
 import { split } from "./split.ts";
 import { splitFaults } from "./verify.ts";
@@ -15,6 +16,7 @@ beforeAll(async () => {
 });
 
 const still = { ...limitsFor(1, () => 0), stop: () => false, left: () => 5 };
+const brisk = { ...still, steps: 100 };
 const job = (more: Partial<SplitJob>): SplitJob => ({ sheets: [], panels: [], edge: mm(0), gap: mm(0), method: "cut", thirds: false, ...more });
 const sheet = (width: Length, height: Length, count: number | null = null, cost = 100, id = "sheet") => ({ id, width, height, count, cost: money(cost) });
 const panel = (width: Length, height: Length, count: number, turn = true, id = "A") => ({ id, width, height, count, turn });
@@ -87,6 +89,44 @@ test("a million panels are answered by repeated layouts", () => {
   expect(answer.layouts.length).toBeLessThan(5);
 });
 
+test("one kind of sheet with fewer than sixty panels in three sizes is decided, not only answered", () => {
+  const answers = [1, 2, 3, 6, 8, 10].map((seed) => split({ ...craftJob(seed), sheets: craftJob(seed).sheets.slice(0, 1) }, { ...still, seed }, solve));
+  expect(answers.filter((answer) => answer.proven).length).toBeGreaterThanOrEqual(5);
+});
+
+test("two needs of one panel size share sheets, and each gets its own count", () => {
+  const answer = split(job({ sheets: [sheet(mm(400), mm(300))], panels: [panel(mm(100), mm(100), 7, true, "fair"), panel(mm(100), mm(100), 5, true, "list")] }), still, solve);
+  expect(answer.sheetsUsed).toBe(1);
+  const ids = answer.layouts.flatMap((layout) => layout.pieces.map((piece) => piece.panel));
+  expect([ids.filter((id) => id === "fair").length, ids.filter((id) => id === "list").length]).toEqual([7, 5]);
+});
+
+test("over two sheets the pieces gather so that one sheet keeps a large offcut", () => {
+  // Nine of 100 x 100 lie on a sheet of 300 x 300; ten leave one alone on the second: 200 x 300 stays whole there.
+  const answer = split(job({ sheets: [sheet(mm(300), mm(300))], panels: [panel(mm(100), mm(100), 10)] }), still, solve);
+  expect(Math.max(...answer.layouts.flatMap((layout) => layout.offcuts.map((offcut) => offcut.width * offcut.height)))).toBe(mm(200) * mm(300));
+});
+
+test("the same seed gives the same plan, and progress only ever gets better", () => {
+  const seen: number[] = [];
+  const many = publishedStyleJob(4, 40, 1);
+  const [one, other] = [split(many, brisk, solve, (at) => seen.push(at.cost)), split(many, brisk, solve)];
+  expect(one).toEqual(other);
+  expect([...seen].sort((a, b) => b - a)).toEqual(seen);
+  expect(splitFaults(many, one)).toEqual([]);
+});
+
+test("a search that is stopped at once still answers, with a bound below its cost", () => {
+  const answer = split(craftJob(14), { ...still, stop: () => true, left: () => 0 }, solve);
+  expect(answer.unplaced).toEqual([]);
+  expect(answer.lowerBound).toBeLessThanOrEqual(answer.cost);
+});
+
+test("a tape grid and folds of several sizes are decided over all their ways", () => {
+  const mixed = { sheets: [sheet(mm(400), mm(300))], panels: [panel(mm(90), mm(60), 11, true, "tag"), panel(mm(130), mm(95), 7, true, "card")] };
+  for (const method of ["tape", "fold"] as const) expect(split(job({ ...mixed, method, gap: mm(2) }), still, solve)).toMatchObject({ proven: true, unplaced: [] });
+});
+
 const anyJob = fc
   .record({
     method: fc.constantFrom<SplitMethod>("cut", "fold", "tape"),
@@ -115,14 +155,26 @@ const anyJob = fc
     gap: mm(each.gap),
   }));
 
-const brisk = { ...still, steps: 100 };
-
 test("every split can be cut as drawn, adds up, and stays at or above its bound", () => {
   fc.assert(
     fc.property(anyJob, (any) => {
       expect(splitFaults(any, split(any, brisk, solve))).toEqual([]);
     }),
     { numRuns: 60 },
+  );
+});
+
+test("one more sheet on the shelf never costs more where all was placed before", () => {
+  fc.assert(
+    fc.property(anyJob, (any) => {
+      const before = split(any, brisk, solve);
+      if (!before.proven || before.unplaced.length > 0) return;
+      const more = { ...any, sheets: any.sheets.map((each) => ({ ...each, count: each.count === null ? null : each.count + 1 })) };
+      const after = split(more, brisk, solve);
+      expect(after.lowerBound).toBeLessThanOrEqual(before.cost);
+      expect(after.cost).toBeLessThanOrEqual(before.cost);
+    }),
+    { numRuns: 15 },
   );
 });
 

@@ -2,67 +2,200 @@ import { money } from "../measure/money.ts";
 import { unreachable } from "../outcome/outcome.ts";
 import type { LinearSolver } from "../search/linear.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
-import { roundedUp, costBound, countBound } from "./bound.ts";
+import { countBound, roundedUp } from "./bound.ts";
 import { betterPlan, buildPlan, type BuildSetting, type Plan } from "./build.ts";
-import { generateColumns, PatternPool, wholePlan } from "./columns.ts";
+import { bestWhole, generateColumns, PatternPool, wholePlan } from "./columns.ts";
+import { coverBound, mostArea } from "./cover.ts";
 import { cutSplitter } from "./cut/cut.ts";
+import { dualFeasiblePrices } from "./dualFeasible.ts";
 import { foldSplitter } from "./fold/fold.ts";
-import { countsOf, grown, turns, type Split, type SplitJob, type Splitter } from "./model.ts";
+import { ruinAndRecreate } from "./improve.ts";
+import { kindsOf, labelled, type Kinds } from "./kinds.ts";
+import { grown, turns, type Split, type SplitJob, type Splitter } from "./model.ts";
 import { layoutOf } from "./partings.ts";
+import { withOneLargeOffcut } from "./leftover.ts";
 import { withLargeOffcut } from "./polish.ts";
 import { tapeSplitter } from "./tape/tape.ts";
 
 /**
  * Splits sheets into panels: as many pieces as possible, then least cost, then the largest single offcut, then fewest
  * cuts. Anytime: always answers with a valid split and a true bound.
+ *
+ * Rules of thumb build first plans; column generation gives prices, a bound and better patterns (Gilmore and Gomory);
+ * knapsack covers and dual feasible functions raise the bound to whole sheets; sheets are taken out and filled anew; and
+ * where few enough bundles of panels matter, all of them are gone through, which decides the job.
  * @param solve the linear engine for column generation and whole numbers
  */
-export function split(job: SplitJob, limits: Limits, solve: LinearSolver): Split {
-  const usable = usableJob(job);
-  if (usable.panels.length === 0) return answerOf(job, usable, null, 0, true);
-  const splitter = splitterFor(usable);
-  const setting: BuildSetting = { splitter, sheets: usable.sheets, demand: usable.panels.map((panel) => panel.count) };
-  const total = setting.demand.reduce((sum, count) => sum + count, 0);
-  const pool = new PatternPool(usable.panels.length);
-  seedPool(setting, pool, limits);
-  let plan = builtPlans(usable, setting, pool, limits);
-
-  let most = total;
-  if (plan.placed < total) {
-    const ones = setting.demand.map(() => 1);
-    const worths = usable.sheets.map((_, sheet) => splitter.best(sheet, ones).bound);
-    const aim = { kind: "count" } as const;
-    most = Math.floor(Math.min(total, countBound(setting, ones, worths), generateColumns(setting, pool, aim, solve, limits)) + 1e-6);
-    if (plan.placed < most && !limits.stop()) plan = better(plan, wholePlan(setting, pool, aim, solve, Math.min(1, limits.left())));
-  }
-  const area = usable.panels.map((panel) => (panel.width + job.gap) * (panel.height + job.gap));
-  const roomy = usable.sheets.map((sheet) => grown(usable, sheet).width * grown(usable, sheet).height);
-  const perArea = Math.min(...usable.sheets.map((sheet, index) => sheet.cost / Math.max(1, roomy[index] ?? 1)));
-  const bestBound = (found: Plan): number =>
-    costBound(
-      setting,
-      area.map((each) => each * perArea),
-      roomy.map((each) => each * perArea),
-      found.placed,
-    );
-  let bound = bestBound(plan);
-  const isProven = (): boolean => roundedUp(bound, usable.sheets, plan.cost) === plan.cost && plan.placed >= most;
-  for (let round = 0; round < 3 && !isProven() && !limits.stop(); round += 1) {
-    const aim = { kind: "cost", least: plan.placed } as const;
-    const before = plan;
-    bound = Math.max(bound, generateColumns(setting, pool, aim, solve, limits));
-    if (isProven() || limits.stop()) break;
-    plan = better(plan, wholePlan(setting, pool, aim, solve, Math.min(0.6, limits.left())));
-    if (isProven()) break;
-    plan = better(plan, shuffledPlans(usable, setting, pool, limits, round));
-    // The bound was for fewer pieces; it still holds, since placing more never costs less.
-    if (plan === before && round > 0) break;
-  }
-  const uses = plan.uses.map((use) => ({ ...use, pattern: limits.stop() ? use.pattern : withLargeOffcut(usable, splitter, use.pattern, limits) }));
-  return answerOf(job, usable, { ...plan, uses }, roundedUp(bound, usable.sheets, plan.cost), isProven());
+export function split(job: SplitJob, limits: Limits, solve: LinearSolver, progress?: (at: Progress) => void): Split {
+  const kinds = kindsOf(usableJob(job));
+  if (kinds.job.panels.length === 0) return answerOf(job, kinds, null, 0, true);
+  const search = new Search(kinds.job, limits, solve, progress);
+  search.build();
+  search.count();
+  search.cost();
+  search.gatherOffcut();
+  return answerOf(job, kinds, search.plan, search.wholeBound(), search.isProven());
 }
 
-const better = (plan: Plan, other: Plan | null): Plan => (other && betterPlan(other, plan) ? other : plan);
+/** What a search knows so far, told while it goes on. */
+export interface Progress {
+  readonly placed: number;
+  readonly cost: number;
+  readonly bound: number;
+}
+
+/** One search over a job whose panels are all different and all fit somewhere. */
+class Search {
+  readonly splitter: Splitter;
+  plan: Plan = { uses: [], left: [], placed: 0, cost: 0 };
+  private readonly setting: BuildSetting;
+  private readonly pool: PatternPool;
+  private readonly total: number;
+  /** No answer places more than this. */
+  private most: number;
+  private bound = 0;
+  private readonly random: () => number;
+  /** Grown areas, of panels and of sheets. */
+  private readonly area: readonly number[];
+  private readonly roomy: readonly number[];
+
+  constructor(
+    private readonly job: SplitJob,
+    private readonly limits: Limits,
+    private readonly solve: LinearSolver,
+    private readonly progress?: (at: Progress) => void,
+  ) {
+    this.splitter = splitterFor(job);
+    this.setting = { splitter: this.splitter, sheets: job.sheets, demand: job.panels.map((panel) => panel.count) };
+    this.total = this.setting.demand.reduce((sum, count) => sum + count, 0);
+    this.most = this.total;
+    this.pool = new PatternPool(job.panels.length);
+    this.random = seededRandom(limits.seed);
+    this.area = job.panels.map((panel) => (panel.width + job.gap) * (panel.height + job.gap));
+    this.roomy = job.sheets.map((sheet) => grown(job, sheet).width * grown(job, sheet).height);
+  }
+
+  /** First plans by rules of thumb. */
+  build(): void {
+    seedPool(this.setting, this.pool, this.limits);
+    this.plan = builtPlans(this.job, this.setting, this.pool, this.limits);
+  }
+
+  /** As many pieces as possible, where not all are placed yet. */
+  count(): void {
+    if (this.plan.placed === this.total) return;
+    const { setting, pool, solve, limits } = this;
+    const aim = { kind: "count" } as const;
+    const ones = setting.demand.map(() => 1);
+    const worths = setting.sheets.map((_, sheet) => this.splitter.best(sheet, ones).bound);
+    this.most = Math.floor(Math.min(this.total, countBound(setting, ones, worths), generateColumns(setting, pool, aim, solve, limits)) + 1e-6);
+    if (this.plan.placed < this.most && !limits.stop()) this.offer(wholePlan(setting, pool, aim, solve, Math.min(0.6, limits.left())));
+    if (this.plan.placed === this.most || limits.stop()) return;
+    const every = this.splitter.every?.(setting.demand, Infinity, limits.stop);
+    if (!every || every.length > MOST_EXACT) return;
+    const decided = bestWhole(setting, every, aim, this.plan, solve, limits.left());
+    this.offer(decided?.plan ?? null);
+    if (decided?.optimal) this.most = this.plan.placed;
+  }
+
+  /** The least cost of as many pieces. */
+  cost(): void {
+    const { setting, pool, solve, limits } = this;
+    this.raise(this.area, this.roomy);
+    const aim = { kind: "cost", least: this.plan.placed } as const;
+    if (!this.isProven()) for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, this.pricesOfSheets());
+    if (!this.isProven()) this.improve(FIRST_ROUNDS);
+    for (let round = 0; !this.isProven() && !limits.stop(); round += 1) {
+      const before = this.plan;
+      if (round < 2 && setting.demand.length <= MOST_KINDS) {
+        const generated = generateColumns(setting, pool, aim, solve, limits, (prices, worths) => this.raise(prices, worths));
+        this.bound = Math.max(this.bound, generated);
+        if (this.isProven() || limits.stop()) return;
+        this.offer(wholePlan(setting, pool, aim, solve, Math.min(WHOLE_SECONDS, limits.left() / 3)));
+        if (this.isProven()) return;
+      }
+      if (round === 0 && setting.demand.length <= MOST_KINDS) {
+        this.offer(shuffledPlans(this.job, setting, pool, limits, round));
+        if (!this.isProven() && !limits.stop()) this.decide();
+      } else {
+        if (!this.splitter.shuffled) return;
+        this.improve(LATER_ROUNDS);
+        if (!this.isProven() && !limits.stop()) this.offer(wholePlan(setting, pool, aim, solve, Math.min(WHOLE_SECONDS, limits.left() / 2)));
+        if (round >= ROUNDS && this.plan === before) return;
+      }
+    }
+  }
+
+  /** One sheet with as much left over as can be, for the same cost. */
+  gatherOffcut(): void {
+    this.polish();
+    const gathered = withOneLargeOffcut(this.job, this.setting, this.plan, this.solve, this.limits);
+    if (gathered === this.plan) return;
+    this.plan = gathered;
+    this.polish();
+  }
+
+  private polish(): void {
+    const { job, splitter, limits } = this;
+    this.plan = { ...this.plan, uses: this.plan.uses.map((use) => (limits.stop() ? use : { ...use, pattern: withLargeOffcut(job, splitter, use.pattern, limits) })) };
+  }
+
+  private improve(rounds: number): void {
+    const share = Math.max(20, Math.floor(rounds / this.job.sheets.length));
+    this.offer(ruinAndRecreate(this.setting, this.plan, this.area, this.job.panels.length > MOST_KINDS ? null : this.pool, this.random, share, () => this.limits.stop()));
+  }
+
+  /** Goes through everything that could be cheaper, where that is little enough. */
+  private decide(): void {
+    const { setting, plan, solve, limits } = this;
+    const all = plan.placed === this.total;
+    const wanted = setting.demand.reduce((sum, count, panel) => sum + count * (this.area[panel] ?? 0), 0);
+    const slack = all ? mostArea(setting, this.roomy, plan.cost) - wanted : Infinity;
+    if (slack < 0) {
+      this.bound = plan.cost;
+      return;
+    }
+    const every = this.splitter.every?.(setting.demand, slack, limits.stop);
+    if (!every || every.length > MOST_EXACT || limits.stop()) return;
+    const decided = bestWhole(setting, every, { kind: "cost", least: plan.placed }, plan, solve, limits.left());
+    this.offer(decided?.plan ?? null);
+    if (decided?.optimal) this.bound = this.plan.cost;
+  }
+
+  private offer(plan: Plan | null): void {
+    if (!plan || !betterPlan(plan, this.plan)) return;
+    this.plan = plan;
+    this.progress?.({ placed: plan.placed, cost: plan.cost, bound: this.bound });
+  }
+
+  /** Raises the bound by prices of which no pattern on a sheet is worth more than `worths` says. */
+  private raise(prices: readonly number[], worths: readonly number[]): void {
+    const paid = prices.map((price) => Math.max(0, price));
+    this.bound = Math.max(this.bound, coverBound(this.setting, paid, worths, this.plan.placed, this.plan.cost));
+  }
+
+  private pricesOfSheets(): number[] {
+    return this.job.sheets.map((sheet) => sheet.cost);
+  }
+
+  wholeBound(): number {
+    return roundedUp(this.bound, this.job.sheets, this.plan.cost);
+  }
+
+  isProven(): boolean {
+    return this.plan.placed >= this.most && this.wholeBound() === this.plan.cost;
+  }
+}
+
+/** More patterns than this are no quick matter for whole numbers. */
+const MOST_EXACT = 4_000;
+const WHOLE_SECONDS = 0.35;
+/** Rounds after which a search that finds nothing more gives up, whatever time is left. */
+const ROUNDS = 8;
+/** With more kinds than this, time is better spent on filling sheets anew than on prices. */
+const MOST_KINDS = 250;
+const FIRST_ROUNDS = 400;
+const LATER_ROUNDS = 1_500;
 
 /** Which splitter a method uses. */
 export function splitterFor(job: SplitJob): Splitter {
@@ -106,7 +239,7 @@ function seedPool(setting: BuildSetting, pool: PatternPool, limits: Limits): voi
 }
 
 /** Pieces laid during building, over all variants together: a bound that is the same on every machine. */
-const BUILD_WORK = 60_000;
+const BUILD_WORK = 20_000;
 
 function builtPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, limits: Limits): Plan {
   const area = job.panels.map((panel) => panel.width * panel.height);
@@ -115,10 +248,10 @@ function builtPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, lim
   let work = 0;
   for (let variant = 0; variant < setting.splitter.variants && (plan === null || (work < BUILD_WORK && !limits.stop())); variant += 1) {
     for (const worth of variant % 12 === 0 ? [area, ones] : [area]) {
-      const built = buildPlan(setting, worth, variant, pool.patterns.slice(0, 200));
+      const built = buildPlan(setting, worth, variant, job.panels.length > MOST_KINDS ? [] : pool.patterns.slice(0, 200));
       if (betterPlan(built, plan)) plan = built;
       built.uses.forEach((use) => pool.add(use.pattern));
-      work += 50 + built.uses.reduce((sum, use) => sum + use.pattern.spots.length, 0);
+      work += 50 + built.uses.reduce((sum, use) => sum + use.pattern.spots.length + job.panels.length, 0);
     }
   }
   if (!plan) throw new Error("a splitter has no variants");
@@ -143,17 +276,13 @@ function shuffledPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, 
   return plan;
 }
 
-function answerOf(job: SplitJob, usable: SplitJob, plan: Plan | null, lowerBound: number, proven: boolean): Split {
+function answerOf(job: SplitJob, kinds: Kinds, plan: Plan | null, lowerBound: number, proven: boolean): Split {
+  const uses = labelled(kinds, plan?.uses ?? []);
   const placed = new Map<string, number>();
-  for (const use of plan?.uses ?? []) {
-    countsOf(use.pattern, usable.panels.length).forEach((count, panel) => {
-      const id = usable.panels[panel]?.id ?? "";
-      placed.set(id, (placed.get(id) ?? 0) + count * use.times);
-    });
-  }
-  const layouts = (plan?.uses ?? []).flatMap((use) => {
-    const sheet = usable.sheets[use.pattern.sheet];
-    return sheet ? [layoutOf(usable, sheet, use.pattern, use.times)] : [];
+  for (const use of uses) for (const label of use.labels) placed.set(label, (placed.get(label) ?? 0) + use.times);
+  const layouts = uses.flatMap((use) => {
+    const sheet = kinds.job.sheets[use.pattern.sheet];
+    return sheet ? [layoutOf(kinds.job, sheet, use.pattern, use.times, use.labels)] : [];
   });
   return {
     layouts,

@@ -1,5 +1,7 @@
 import { grown, turns, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
+import { Bundles, spotsOf } from "./bundles.ts";
 import { FILL_VARIANTS, fillByRule } from "./fill.ts";
+import { fillByChance } from "./shuffle.ts";
 import { CutTable, type TablePiece } from "./table.ts";
 
 /** A sheet's tables: one that gives real patterns and one that gives a true bound. They are one where the raster allows. */
@@ -31,6 +33,15 @@ export function cutSplitter(job: SplitJob): Splitter {
     fill: (sheet, demand, variant): Pattern => {
       const size = grown(job, sheetAt(job, sheet));
       return { sheet, spots: fillByRule(size.width, size.height, ways, demand, variant) };
+    },
+    shuffled: (sheet, wanted, random) => {
+      const size = grown(job, sheetAt(job, sheet));
+      return { sheet, spots: fillByChance(size.width, size.height, ways, wanted, random) };
+    },
+    every: (demand, slack, stop) => {
+      const sizes = job.sheets.map((sheet) => grown(job, sheet));
+      const bundles = Bundles.of(ways, demand, sizes, slack, stop);
+      return bundles && sizes.flatMap((size, sheet) => bundles.largestIn(size).map((rectangle) => ({ sheet, spots: spotsOf(rectangle) })));
     },
   };
 }

@@ -46,7 +46,87 @@ export function foldSplitter(job: SplitJob): Splitter {
       return { pattern, bound: valueOf(1, 1).value };
     },
     fill: (sheet, demand, variant) => fillByHalving(job, sheet, demand, variant, parts),
+    every: (demand) => {
+      const found = job.sheets.map((_, sheet) => treesOf(job, sheet, demand, parts));
+      return found.includes(null) ? null : found.flatMap((trees, sheet) => (trees ?? []).map((tree) => patternOf(foldingOf(job, sheet), sheet, usesOf(tree))));
+    },
   };
+}
+
+/** A way of folding: what it gives of each panel, and how. Children are alike in size; there is one per part. */
+interface FoldTree {
+  readonly counts: readonly number[];
+  readonly use: Use;
+  readonly children: readonly FoldTree[];
+}
+
+/** More ways than this of folding one piece are not gone through. */
+const MOST_TREES = 700;
+
+/**
+ * Every way of folding a sheet, by what it gives within the demand; one that gives no more of anything than another is left out.
+ * @returns null when there are too many
+ */
+function treesOf(job: SplitJob, sheet: number, demand: readonly number[], parts: readonly number[]): readonly FoldTree[] | null {
+  const folding = foldingOf(job, sheet);
+  const known = new Map<string, readonly FoldTree[] | null>();
+  const rest: FoldTree = { counts: demand.map(() => 0), use: { kind: "rest" }, children: [] };
+  const treesAt = (acrossX: number, acrossY: number): readonly FoldTree[] | null => {
+    const key = `${String(acrossX)}/${String(acrossY)}`;
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    const first: FoldTree[] = [rest];
+    demand.forEach((count, panel) => {
+      if (count > 0 && folding.holds(panel, acrossX, acrossY)) first.push({ counts: demand.map((_, each) => Number(each === panel)), use: { kind: "panel", panel }, children: [] });
+    });
+    let found = first;
+    for (const [count, axis] of parts.flatMap((count) => (["x", "y"] as const).map((axis) => [count, axis] as const))) {
+      const [nextX, nextY] = axis === "x" ? [acrossX * count, acrossY] : [acrossX, acrossY * count];
+      if (!folding.holdsAny(nextX, nextY)) continue;
+      const children = treesAt(nextX, nextY);
+      let sums: FoldTree[] | null = children && [{ counts: rest.counts, use: { kind: "fold", axis, parts: count }, children: [] }];
+      for (let part = 0; part < count && sums && children; part += 1) {
+        const longer: FoldTree[] = sums.flatMap((sum) =>
+          children.map((child) => ({
+            use: sum.use,
+            counts: sum.counts.map((each, panel) => Math.min(demand[panel] ?? 0, each + (child.counts[panel] ?? 0))),
+            children: [...sum.children, child],
+          })),
+        );
+        sums = longer.length > MOST_TREES * 40 ? null : mostOnly(longer);
+      }
+      if (!sums) {
+        known.set(key, null);
+        return null;
+      }
+      found = mostOnly([...found, ...sums]);
+    }
+    const answer = found.length > MOST_TREES ? null : found;
+    known.set(key, answer);
+    return answer;
+  };
+  return treesAt(1, 1);
+}
+
+/** Only trees that give more of something than every other. */
+function mostOnly(trees: readonly FoldTree[]): FoldTree[] {
+  const pieces = (tree: FoldTree): number => tree.counts.reduce((sum, count) => sum + count, 0);
+  const kept: FoldTree[] = [];
+  for (const tree of [...trees].sort((a, b) => pieces(b) - pieces(a))) {
+    if (!kept.some((other) => tree.counts.every((count, panel) => count <= (other.counts[panel] ?? 0)))) kept.push(tree);
+    if (kept.length > MOST_TREES) return kept;
+  }
+  return kept;
+}
+
+function usesOf(tree: FoldTree): (fold: Fold) => Use {
+  const uses = new Map<string, Use>();
+  const visit = (fold: Fold, at: FoldTree): void => {
+    uses.set(keyOf(fold), at.use);
+    if (at.use.kind === "fold") foldsOf(fold, at.use.axis, at.use.parts).forEach((part, index) => visit(part, at.children[index] ?? at));
+  };
+  visit({ acrossX: 1, acrossY: 1, stepX: 0, stepY: 0 }, tree);
+  return (fold) => uses.get(keyOf(fold)) ?? { kind: "rest" };
 }
 
 const VARIANTS = 6;

@@ -16,20 +16,19 @@ export function tapeSplitter(job: SplitJob): Splitter {
       let bound = 0;
       let pattern: Pattern = { sheet, spots: [], partings: [] };
       for (const window of windows) {
-        const panel = window.panels.reduce((most, each) => ((values[each] ?? 0) > (values[most] ?? 0) ? each : most), window.panels[0] ?? 0);
         const grid = gridOf(job, sheet, window);
-        const value = grid.columns * grid.rows * (values[panel] ?? 0);
-        if (value > bound) {
-          bound = value;
-          pattern = taped(
-            job,
-            sheet,
-            window,
-            Array.from({ length: grid.columns * grid.rows }, () => panel),
-          );
-        }
+        const dearest = [...window.panels].sort((one, other) => (values[other] ?? 0) - (values[one] ?? 0));
+        const panels = dearest
+          .flatMap((panel) => new Array<number>(Math.min(job.panels[panel]?.count ?? 0, grid.columns * grid.rows)).fill(panel))
+          .slice(0, grid.columns * grid.rows);
+        const value = panels.reduce((sum, panel) => sum + (values[panel] ?? 0), 0);
+        if (value > bound) [bound, pattern] = [value, taped(job, sheet, window, panels)];
       }
       return { pattern, bound };
+    },
+    every: (demand) => {
+      const patterns = job.sheets.flatMap((_, sheet) => windows.flatMap((window) => gridsOf(job, sheet, window, demand) ?? [null]));
+      return patterns.every((pattern) => pattern !== null) ? patterns : null;
     },
     fill: (sheet, demand, variant) => {
       const window = windows[variant % windows.length];
@@ -39,6 +38,21 @@ export function tapeSplitter(job: SplitJob): Splitter {
       return taped(job, sheet, window, wanted.slice(0, grid.columns * grid.rows));
     },
   };
+}
+
+/** Every way of giving the windows of a full grid to the panels of its size; null when more than two share it. */
+function gridsOf(job: SplitJob, sheet: number, window: Window, demand: readonly number[]): Pattern[] | null {
+  const grid = gridOf(job, sheet, window);
+  const cells = grid.columns * grid.rows;
+  const [first, second, ...others] = window.panels;
+  if (first === undefined || cells === 0) return [];
+  if (others.length > 0) return null;
+  const most = (panel: number): number => Math.min(demand[panel] ?? 0, cells);
+  const shared = second === undefined ? [most(first)] : Array.from({ length: most(first) + 1 }, (_, count) => count);
+  return shared.map((count) => {
+    const rest = second === undefined ? [] : new Array<number>(Math.min(most(second), cells - count)).fill(second);
+    return taped(job, sheet, window, [...new Array<number>(count).fill(first), ...rest]);
+  });
 }
 
 function windowsOf(job: SplitJob): Window[] {

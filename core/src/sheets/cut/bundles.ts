@@ -1,0 +1,271 @@
+import type { Spot } from "../model.ts";
+
+/**
+ * Every bundle of panels that comes out of some sheet by edge-to-edge cuts, with the smallest rectangles that hold it.
+ *
+ * A bundle is a count per panel. For each, the widths and heights of which neither can be made smaller are kept (its
+ * frontier): two bundles side by side need the sum of their widths and the larger of their heights, one above the other
+ * the sum of their heights. This is Wang's building of guillotine patterns (Operations Research 31, 1983) carried out
+ * for all bundles at once, dominated rectangles left out; a bundle without one of its panels fits wherever it fits, so
+ * the search goes by number of pieces and stops by itself. Unlike the table of `table.ts` it knows how many of each panel
+ * are wanted, so what it says of a sheet is exact.
+ */
+export class Bundles {
+  private readonly byKey = new Map<number, Bundle>();
+  /** All bundles, fewest pieces first; the empty one is left out. */
+  readonly list: Bundle[] = [];
+  private readonly radix: number[] = [];
+  private work = 0;
+
+  private constructor(
+    private readonly ways: readonly (readonly Size[])[],
+    private readonly most: readonly number[],
+    private readonly sheets: readonly Size[],
+    private readonly slack: number,
+    private readonly share: number,
+  ) {
+    let place = 1;
+    for (const count of most) {
+      this.radix.push(place);
+      place *= count + 1;
+    }
+  }
+
+  /**
+   * @param ways the ways each panel may lie
+   * @param demand how many of each are wanted
+   * @param sheets the rectangles they may come from, all in one measure
+   * @param slack rectangles that waste more than this inside them are of no use
+   * @param share of the work that is allowed at most
+   * @returns null when there are too many to go through
+   */
+  static of(ways: readonly (readonly Size[])[], demand: readonly number[], sheets: readonly Size[], slack: number, stop: () => boolean, share = 1): Bundles | null {
+    const roomiest = Math.max(...sheets.map((sheet) => sheet.width * sheet.height));
+    const most = ways.map((sizes, panel) => Math.min(demand[panel] ?? 0, ...sizes.slice(0, 1).map((size) => Math.floor(roomiest / (size.width * size.height)))));
+    if (most.reduce((all, count) => all * (count + 1), 1) > MOST_KEYS) return null;
+    const bundles = new Bundles(ways, most, sheets, slack, share);
+    return bundles.build(roomiest, stop) ? bundles : null;
+  }
+
+  private build(roomiest: number, stop: () => boolean): boolean {
+    const panels = this.ways.map((_, panel) => panel);
+    let level: Bundle[] = [];
+    for (const panel of panels) {
+      if ((this.most[panel] ?? 0) === 0) continue;
+      const frontier: Frontier = [];
+      for (const size of this.ways[panel] ?? [])
+        if (this.fits(size.width, size.height) && !beaten(frontier, size.width, size.height, 0)) keep(frontier, { ...size, waste: 0, panel, parts: null });
+      const counts = panels.map((each) => (each === panel ? 1 : 0));
+      if (frontier.length > 0) level.push(this.add(counts, frontier));
+    }
+    const areas = this.ways.map((sizes) => (sizes[0]?.width ?? 0) * (sizes[0]?.height ?? 0));
+    while (level.length > 0) {
+      const next: Bundle[] = [];
+      for (const from of level) {
+        // Each bundle is made once: by adding to its own last panel, or to one after it.
+        for (let panel = from.last; panel < panels.length; panel += 1) {
+          if ((from.counts[panel] ?? 0) >= (this.most[panel] ?? 0) || from.area + (areas[panel] ?? 0) > roomiest) continue;
+          const counts = from.counts.map((count, each) => count + (each === panel ? 1 : 0));
+          if (!this.partsFit(counts)) continue;
+          const frontier = this.frontierOf(counts, from.area + (areas[panel] ?? 0) + this.slack);
+          if (this.work > MOST_WORK * this.share || this.list.length > MOST_BUNDLES || stop()) return false;
+          if (frontier.length > 0) next.push(this.add(counts, frontier));
+        }
+      }
+      level = next;
+    }
+    return true;
+  }
+
+  private add(counts: readonly number[], frontier: Frontier): Bundle {
+    let last = 0;
+    let area = 0;
+    counts.forEach((count, panel) => {
+      if (count > 0) last = panel;
+      area += count * (this.ways[panel]?.[0]?.width ?? 0) * (this.ways[panel]?.[0]?.height ?? 0);
+    });
+    const bundle: Bundle = { counts, frontier, last, area, pieces: counts.reduce((sum, count) => sum + count, 0) };
+    this.byKey.set(this.keyOf(counts), bundle);
+    this.list.push(bundle);
+    return bundle;
+  }
+
+  private keyOf(counts: readonly number[]): number {
+    let key = 0;
+    for (let panel = 0; panel < counts.length; panel += 1) key += (counts[panel] ?? 0) * (this.radix[panel] ?? 0);
+    return key;
+  }
+
+  /** The bundle of exactly these counts, if it comes out of any sheet. */
+  find(counts: readonly number[]): Bundle | null {
+    return this.byKey.get(this.keyOf(counts)) ?? null;
+  }
+
+  /** The largest bundles of a sheet, each as it lies there with the fewest offcuts: to none could a wanted panel be added. */
+  largestIn(sheet: Size): Rectangle[] {
+    const laid = new Map<number, Rectangle>();
+    for (const bundle of this.list) {
+      const rectangle = leastWaste(bundle, sheet);
+      if (rectangle) laid.set(this.keyOf(bundle.counts), rectangle);
+    }
+    return [...laid].filter(([key]) => !this.radix.some((place, panel) => (this.most[panel] ?? 0) > 0 && this.grows(key, panel, place, laid))).map(([, rectangle]) => rectangle);
+  }
+
+  private grows(key: number, panel: number, place: number, laid: ReadonlyMap<number, Rectangle>): boolean {
+    const count = Math.floor(key / place) % ((this.most[panel] ?? 0) + 1);
+    return count < (this.most[panel] ?? 0) && laid.has(key + place);
+  }
+
+  private partsFit(counts: readonly number[]): boolean {
+    const key = this.keyOf(counts);
+    return counts.every((count, panel) => count === 0 || this.byKey.has(key - (this.radix[panel] ?? 0)));
+  }
+
+  private fits(width: number, height: number): boolean {
+    for (const sheet of this.sheets) if (width <= sheet.width && height <= sheet.height) return true;
+    return false;
+  }
+
+  /** All ways of making a bundle of two smaller ones, reduced to the smallest rectangles. */
+  private frontierOf(counts: readonly number[], roomiest: number): Frontier {
+    const found: Frontier = [];
+    const whole = this.keyOf(counts);
+    const part = counts.map(() => 0);
+    let key = 0;
+    for (;;) {
+      // The next part, like counting up with a digit per panel.
+      let digit = 0;
+      while (digit < part.length && (part[digit] ?? 0) === (counts[digit] ?? 0)) {
+        key -= (part[digit] ?? 0) * (this.radix[digit] ?? 0);
+        part[digit] = 0;
+        digit += 1;
+      }
+      if (digit === part.length) return found;
+      part[digit] = (part[digit] ?? 0) + 1;
+      key += this.radix[digit] ?? 0;
+      if (key * 2 > whole) continue;
+      const [one, other] = [this.byKey.get(key), this.byKey.get(whole - key)];
+      if (one && other) {
+        this.join(found, one, other, true, roomiest);
+        this.join(found, one, other, false, roomiest);
+      }
+      if (this.work > MOST_WORK * this.share) return found;
+    }
+  }
+
+  /** Two bundles beside each other, or (`beside` false) one above the other, for every height (width) that either knows. */
+  private join(found: Frontier, one: Bundle, other: Bundle, beside: boolean, roomiest: number): void {
+    const [a, b] = [one.frontier, other.frontier];
+    // Frontiers ascend in height and descend in width; the cross measure is walked upwards on both.
+    const step = beside ? 1 : -1;
+    let i = beside ? 0 : a.length - 1;
+    let j = beside ? 0 : b.length - 1;
+    for (let first = a[i], second = b[j]; first && second; first = a[i], second = b[j]) {
+      this.work += 1;
+      const [crossA, crossB] = beside ? [first.height, second.height] : [first.width, second.width];
+      const cross = crossA > crossB ? crossA : crossB;
+      const length = beside ? first.width + second.width : first.height + second.height;
+      const width = beside ? length : cross;
+      const height = beside ? cross : length;
+      const waste = first.waste + second.waste + (crossA === crossB ? 0 : 1);
+      if (width * height <= roomiest && this.fits(width, height) && !beaten(found, width, height, waste))
+        keep(found, { width, height, waste, panel: -1, parts: { first, second, beside } });
+      // The larger next cross measure that is still the smallest change.
+      const [afterA, afterB] = [a[i + step], b[j + step]];
+      if (!afterA && !afterB) return;
+      const nextA = afterA ? (beside ? afterA.height : afterA.width) : Infinity;
+      const nextB = afterB ? (beside ? afterB.height : afterB.width) : Infinity;
+      if (nextA <= nextB) i += step;
+      if (nextB <= nextA) j += step;
+    }
+  }
+}
+
+/** More keys than a number holds exactly are not tried. */
+const MOST_KEYS = 2 ** 50;
+/** Rectangles looked at, and bundles kept: about half a second and a hundred megabytes. */
+const MOST_WORK = 12_000_000;
+const MOST_BUNDLES = 12_000;
+
+export interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+/** A bundle laid in a rectangle: one panel, or two bundles side by side or one above the other. `waste` counts the offcuts inside. */
+export interface Rectangle extends Size {
+  readonly waste: number;
+  readonly panel: number;
+  readonly parts: { readonly first: Rectangle; readonly second: Rectangle; readonly beside: boolean } | null;
+}
+
+/** Rectangles of which none is inside another, lowest (and widest) first. */
+type Frontier = Rectangle[];
+
+export interface Bundle {
+  readonly counts: readonly number[];
+  readonly frontier: readonly Rectangle[];
+  readonly last: number;
+  readonly area: number;
+  readonly pieces: number;
+}
+
+/** Where a height would stand: all before are no higher, and the last of them is the narrowest. */
+function placeOf(frontier: Frontier, height: number): number {
+  let low = 0;
+  let high = frontier.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((frontier[middle] as Rectangle).height <= height) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+
+/** Whether a rectangle that is no larger is known; of two alike the one with fewer offcuts wins. */
+function beaten(frontier: Frontier, width: number, height: number, waste: number): boolean {
+  const before = frontier[placeOf(frontier, height) - 1];
+  return before !== undefined && before.width <= width && (before.width < width || before.height < height || before.waste <= waste);
+}
+
+/** Adds a rectangle that is not beaten, and drops those it beats. */
+function keep(frontier: Frontier, rectangle: Rectangle): void {
+  const place = placeOf(frontier, rectangle.height);
+  const from = frontier[place - 1]?.height === rectangle.height ? place - 1 : place;
+  let to = place;
+  for (let next = frontier[to]; next && next.width >= rectangle.width; next = frontier[to]) to += 1;
+  frontier.splice(from, to - from, rectangle);
+}
+
+/** How a bundle lies in a sheet with the fewest offcuts, or null when it does not. */
+export function leastWaste(bundle: Bundle, sheet: Size): Rectangle | null {
+  let found: Rectangle | null = null;
+  let fewest = Infinity;
+  for (const rectangle of bundle.frontier) {
+    if (rectangle.width > sheet.width || rectangle.height > sheet.height) continue;
+    const waste = rectangle.waste + Number(rectangle.width < sheet.width) + Number(rectangle.height < sheet.height);
+    if (waste < fewest) [fewest, found] = [waste, rectangle];
+  }
+  return found;
+}
+
+/** The narrowest rectangle of a bundle that is no higher than this. */
+export function narrowest(bundle: Bundle, height: number): Rectangle | null {
+  let found: Rectangle | null = null;
+  for (const rectangle of bundle.frontier) {
+    if (rectangle.height > height) break;
+    found = rectangle;
+  }
+  return found;
+}
+
+/** The lowest rectangle of a bundle that is no wider than this. */
+export const lowest = (bundle: Bundle, width: number): Rectangle | null => bundle.frontier.find((rectangle) => rectangle.width <= width) ?? null;
+
+/** Where the pieces of a laid bundle stand. */
+export function spotsOf(rectangle: Rectangle, x = 0, y = 0): Spot[] {
+  const { parts } = rectangle;
+  if (!parts) return [{ panel: rectangle.panel, x, y, width: rectangle.width, height: rectangle.height }];
+  const [dx, dy] = parts.beside ? [parts.first.width, 0] : [0, parts.first.height];
+  return [...spotsOf(parts.first, x, y), ...spotsOf(parts.second, x + dx, y + dy)];
+}
