@@ -23,7 +23,7 @@ function packedSheets(job: SplitJob): number {
   return Math.min(
     ...[0, 1].map((logic) => {
       const options: object = { smart: false, pot: false, square: false, allowRotation: job.panels.every((panel) => panel.turn), border: 0, logic };
-      const packer = new Packer(width, height, job.gap, options as IOption);
+      const packer = new Packer(width, height, job.gap, options);
       packer.addArray(each(job).map((piece) => ({ width: piece.width, height: piece.height, x: 0, y: 0, allowRotation: piece.turn })) as never);
       return packer.bins.length;
     }),
