@@ -4,6 +4,7 @@ export * from "./common/fields.ts";
 export * from "./common/envelope.ts";
 export * from "./sheets/split.ts";
 export * from "./sheets/batches.ts";
+export * from "./sheets/plans.ts";
 export * from "./bench/run.ts";
 export * from "./bench/facts.ts";
 export * from "./finish/overmake.ts";

@@ -170,7 +170,7 @@ function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-ne
   const units = need.lines.flatMap((line) => Array.from({ length: line.quantity + 1 }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })));
   shop.say(
     "split-sheets",
-    { batchId, needId: need.id, uses: [{ storeId: design.paperId ?? "", sheets: design.paperId === STORES.cotton.id ? 1 : 2 }], units },
+    { batches: [{ batchId, needId: need.id, units }], uses: [{ storeId: design.paperId ?? "", sheets: design.paperId === STORES.cotton.id ? 1 : 2 }] },
     momentAt(start, 19 * 60 + 35, ZONE),
   );
   let [day, minute] = [start, 19 * 60 + 45];
@@ -256,7 +256,7 @@ function wetNow(shop: DemoShop): void {
   const units = need.lines.flatMap((line, index) =>
     Array.from({ length: line.quantity + (index === 0 ? 1 : 0) }, () => ({ id: makeId(), number: (number += 1), colourwayId: line.colourwayId })),
   );
-  shop.say("split-sheets", { batchId, needId: need.id, uses: [{ storeId: STORES.cotton.id, sheets: 1 }], units }, minutesAgo(95));
+  shop.say("split-sheets", { batches: [{ batchId, needId: need.id, units }], uses: [{ storeId: STORES.cotton.id, sheets: 1 }] }, minutesAgo(95));
   const tell = (stage: number, unit: number, what: "done" | "spoilt", ago: number): void => {
     const at = minutesAgo(ago);
     shop.say("tell-bench", { batchId, facts: [{ id: makeId(), unitId: units[unit]?.id ?? "", stageId: design.stages[stage]?.id ?? "", what, at: at.toISOString() }] }, at);

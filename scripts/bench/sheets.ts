@@ -1,4 +1,4 @@
-import type { IOption, MaxRectsPacker } from "maxrects-packer";
+import type { MaxRectsPacker } from "maxrects-packer";
 import { createRequire } from "node:module";
 import { highsSolver, limitsFor, split, type HighsModule, type SplitJob } from "@yule/core";
 import { craftJob, publishedStyleJob } from "../../core/src/sheets/examples.ts";

@@ -21,10 +21,8 @@ test("a need goes through the shop to the post, and each step takes from the sto
   const [batchId, ...units] = [v7(), v7(), v7(), v7()];
   const colourways = [ids.blue, ids.blue, ids.red];
   const split = await shop.give("split-sheets", {
-    batchId,
-    needId: ids.need,
+    batches: [{ batchId, needId: ids.need, units: units.map((id, index) => ({ id, number: index + 1, colourwayId: colourways[index] ?? "" })) }],
     uses: [{ storeId: ids.paper, sheets: 1 }],
-    units: units.map((id, index) => ({ id, number: index + 1, colourwayId: colourways[index] ?? "" })),
   });
   expect(split.status).toBe(200);
   expect(await onHand()).toBe(2);
@@ -157,10 +155,8 @@ describe("bad input gets one clear message with field, given and allowed, and sa
     const there = (await onHand()) ?? 0;
     const answer = refused(
       await shop.give("split-sheets", {
-        batchId: v7(),
-        needId: ids.need,
+        batches: [{ batchId: v7(), needId: ids.need, units: [{ id: v7(), number: 1, colourwayId: ids.blue }] }],
         uses: [{ storeId: ids.paper, sheets: there + 2 }],
-        units: [{ id: v7(), number: 1, colourwayId: ids.blue }],
       }),
     );
     expect(answer?.allowed).toContain("(2 short)");

@@ -13,7 +13,8 @@ import { noteLesson, removeLesson } from "../season/lessons.ts";
 import { addNeed, addNeeds, changeNeed, removeNeed, serveNeed, tellOutcome } from "../season/needs.ts";
 import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "../season/ownOccasions.ts";
 import { addSessionChange, addSessionChanges, removeSessionChange, setSessions } from "../season/sessions.ts";
-import { splitSheets } from "../sheets/batches.ts";
+import { dropOffcut, keepOffcut, splitSheets } from "../sheets/batches.ts";
+import { dropSplitPlan, keepSplitPlan } from "../sheets/plans.ts";
 import { addStore, buyStore, changeStore, countStore } from "../stores/stores.ts";
 import { setCalendarAddress, setShop } from "./shop.ts";
 
@@ -58,6 +59,10 @@ export const commandSchemas = {
   "buy-store": buyStore,
   "change-store": changeStore,
   "split-sheets": splitSheets,
+  "keep-offcut": keepOffcut,
+  "drop-offcut": dropOffcut,
+  "keep-split-plan": keepSplitPlan,
+  "drop-split-plan": dropSplitPlan,
   "tell-bench": tellBench,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,

@@ -37,7 +37,7 @@ test("a stage that panels have gone through cannot be taken out of the route", a
   const design = await designNow();
   const batchId = v7();
   const unit = { id: v7(), number: 1, colourwayId: told.ids.blue };
-  await shop.give("split-sheets", { batchId, needId: told.ids.need, uses: [{ storeId: told.ids.paper, sheets: 1 }], units: [unit] });
+  await shop.give("split-sheets", { batches: [{ batchId, needId: told.ids.need, units: [unit] }], uses: [{ storeId: told.ids.paper, sheets: 1 }] });
   await shop.give("tell-bench", { batchId, facts: [{ id: v7(), unitId: unit.id, stageId: told.ids.wash, what: "done", at: "2031-11-08T10:00:00Z" }] });
   const stages = design.stages.filter((stage) => stage.id !== told.ids.wash).map(({ position: _position, ...stage }) => stage);
   const refused = await shop.give("change-route", { id: design.id, version: design.version, stages });

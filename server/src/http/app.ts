@@ -12,6 +12,7 @@ import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { readColour } from "../colour/reads.ts";
+import { readSheets } from "../sheets/reads.ts";
 import { readDesigns } from "../designs/reads.ts";
 import { readDispatch } from "../dispatch/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
@@ -98,6 +99,7 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
   read("/designs", readDesigns);
   read("/stores", readStores);
   read("/colour", readColour);
+  read("/sheets", readSheets);
   read("/bench", readBench);
   read("/dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()));
   read("/orders", (tx) => readOrders(tx, outside.orders, clock.now()));

@@ -26,7 +26,7 @@ import {
 import { noteLesson, removeLesson } from "../season/lessons.ts";
 import { serveNeed, tellOutcome } from "../season/serving.ts";
 import type { Outside } from "../outside/outside.ts";
-import { splitSheets } from "../sheets/commands.ts";
+import { dropOffcut, dropSplitPlan, keepOffcut, keepSplitPlan, splitSheets } from "../sheets/commands.ts";
 import { setCalendarAddress, setShop } from "../shop/commands.ts";
 import { addStore, buyStore, changeStore, countStore } from "../stores/commands.ts";
 import type { Done } from "./done.ts";
@@ -74,6 +74,10 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "buy-store": buyStore,
   "change-store": changeStore,
   "split-sheets": splitSheets,
+  "keep-offcut": keepOffcut,
+  "drop-offcut": dropOffcut,
+  "keep-split-plan": keepSplitPlan,
+  "drop-split-plan": dropSplitPlan,
   "tell-bench": tellBench,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,

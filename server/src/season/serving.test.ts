@@ -20,7 +20,7 @@ async function finished(cards: number, stashed: number): Promise<{ need: string;
   const [need, line, batchId] = [v7(), v7(), v7()];
   await shop.give("add-need", { ...told.need, id: need, kind: "fair", title: "Quay fair", zone: null, lines: [{ id: line, colourwayId: told.ids.blue, quantity: cards }] });
   const units = Array.from({ length: cards + stashed }, (_, index) => ({ id: v7(), number: index + 1, colourwayId: told.ids.blue }));
-  await shop.give("split-sheets", { batchId, needId: need, uses: [{ storeId: told.ids.paper, sheets: 1 }], units });
+  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: told.ids.paper, sheets: 1 }] });
   await shop.give("grade-panels", { batchId, grades: units.map((unit, index) => ({ unitId: unit.id, grade: index < cards ? "good" : "stash" })) });
   await shop.give("assemble-cards", { needId: need, lines: [{ lineId: line, quantity: cards }], uses: [] });
   await shop.give("post-need", { id: v7(), needId: need, on: "2031-11-08", service: "by hand", costMinor: 0 });

@@ -1,5 +1,5 @@
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
-import type { BenchRead, ColourRead, DesignsRead, DispatchRead, HolidaysRead, LogbookRead, OrdersRead, Problem, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
+import type { BenchRead, ColourRead, DesignsRead, DispatchRead, HolidaysRead, LogbookRead, OrdersRead, Problem, SeasonRead, SheetsRead, ShopRead, StoresRead } from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { ALL_TAGS } from "./tags.ts";
 import { withWaiting } from "./waiting.ts";
@@ -60,6 +60,7 @@ export const api = createApi({
     season: build.query<SeasonRead, void>({ query: () => "season", providesTags: ["season"] }),
     designs: build.query<DesignsRead, void>({ query: () => "designs", providesTags: ["designs"] }),
     colour: build.query<ColourRead, void>({ query: () => "colour", providesTags: ["colour"] }),
+    sheets: build.query<SheetsRead, void>({ query: () => "sheets", providesTags: ["sheets"] }),
     stores: build.query<StoresRead, void>({ query: () => "stores", providesTags: ["stores"] }),
     bench: build.query<BenchRead, void>({ query: () => "bench", providesTags: ["bench"] }),
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
@@ -72,5 +73,5 @@ export const api = createApi({
   }),
 });
 
-export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useColourQuery, useBenchQuery, useDispatchQuery, useHolidaysQuery, useLogbookQuery, useOrdersQuery } =
+export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useColourQuery, useSheetsQuery, useBenchQuery, useDispatchQuery, useHolidaysQuery, useLogbookQuery, useOrdersQuery } =
   api;

@@ -1,7 +1,7 @@
 import type { CommandKind } from "@yule/contract";
 
 /** What a read is called, so that a command can say which reads it makes stale. */
-export const ALL_TAGS = ["shop", "season", "designs", "stores", "colour", "bench", "dispatch", "logbook", "orders"] as const;
+export const ALL_TAGS = ["shop", "season", "designs", "stores", "colour", "sheets", "bench", "dispatch", "logbook", "orders"] as const;
 export type Tag = (typeof ALL_TAGS)[number];
 
 const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
@@ -43,7 +43,11 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "count-store": ["stores"],
   "buy-store": ["stores"],
   "change-store": ["stores"],
-  "split-sheets": ["stores", "bench"],
+  "split-sheets": ["stores", "bench", "sheets"],
+  "keep-offcut": ["sheets"],
+  "drop-offcut": ["sheets"],
+  "keep-split-plan": ["sheets"],
+  "drop-split-plan": ["sheets"],
   "tell-bench": ["bench"],
   "grade-panels": ["bench"],
   "assemble-cards": ["season", "stores"],
