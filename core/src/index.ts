@@ -26,7 +26,7 @@ export * from "./bench/live.ts";
 export * from "./stores/stock.ts";
 export { cardByCardPlan, handsBusy } from "./bench/saving.ts";
 export { cutSteps, type CutStep, type Tools } from "./sheets/steps.ts";
-export { compareWay, dividerMiddles, type WayCompared } from "./sheets/compare.ts";
+export { compareWay, dividerMiddles, sheetsByHand, type WayCompared } from "./sheets/compare.ts";
 export * from "./sheets/cuttingJobs.ts";
 export * from "./sheets/drawing.ts";
 export * from "./season/schedule/model.ts";

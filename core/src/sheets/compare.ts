@@ -61,3 +61,12 @@ function tapeOf(job: SplitJob, layout: Split["layouts"][number]): number {
 /** Lengths of tape on a sheet, from its left or top side to the middle of each divider. */
 export const dividerMiddles = (job: SplitJob, layout: Split["layouts"][number], axis: "x" | "y"): number[] =>
   [...new Set(layout.cuts.filter((cut) => cut.axis === axis).map((cut) => cut.at + job.gap / 2))].sort((a, b) => a - b);
+
+/** Sheets that plain grids take, each kind of piece on sheets of its own, as it is done by hand. */
+export function sheetsByHand(job: SplitJob): number {
+  const [sheet] = job.sheets;
+  if (!sheet) return 0;
+  const inner = { width: sheet.width - 2 * job.edge + job.gap, height: sheet.height - 2 * job.edge + job.gap };
+  const grid = (width: number, height: number): number => Math.floor(inner.width / (width + job.gap)) * Math.floor(inner.height / (height + job.gap));
+  return job.panels.reduce((sum, panel) => sum + Math.ceil(panel.count / Math.max(1, grid(panel.width, panel.height), panel.turn ? grid(panel.height, panel.width) : 0)), 0);
+}

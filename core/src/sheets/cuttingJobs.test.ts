@@ -39,7 +39,10 @@ const limits = { seed: 1, steps: 100, stop: () => false, left: () => 5 };
 
 test("a season's pieces go to their own material; those of any paper join paper that is cut anyway", () => {
   const stores = [store("cheap", 300, 200, 50), store("cotton", 400, 300, 300), store("card", 600, 400, 90, { paper: false })];
-  const found = piecesByMaterial([piece("kites", 100, 90, 4, "cotton"), piece("moths", 120, 90, 3, null), piece("bases", 200, 140, 7, "card", { what: "base" }), piece("none", 10, 10, 0, "cheap")], stores);
+  const found = piecesByMaterial(
+    [piece("kites", 100, 90, 4, "cotton"), piece("moths", 120, 90, 3, null), piece("bases", 200, 140, 7, "card", { what: "base" }), piece("none", 10, 10, 0, "cheap")],
+    stores,
+  );
   expect(found.map(({ material, pieces }) => [material.id, pieces.map(({ id }) => id)])).toEqual([
     ["cotton", ["kites", "moths"]],
     ["card", ["bases"]],
@@ -74,7 +77,11 @@ test("three measured tears are enough to learn from, two are not; paint that cre
   const tears = (...each: number[]) => each.map((loss) => ({ tearLoss: mm(loss), creep: null }));
   expect(learnedLosses(USUAL, tears(0.4, 0.6)).fold.gap).toBe(mm(1));
   expect(learnedLosses(USUAL, tears(0.4, 0.6, 0.5)).fold.gap).toBe(mm(0.5));
-  const crept = (creep: number) => learnedLosses(USUAL, [1, 2, 3].map(() => ({ tearLoss: null, creep: mm(creep) }))).tape.gap;
+  const crept = (creep: number) =>
+    learnedLosses(
+      USUAL,
+      [1, 2, 3].map(() => ({ tearLoss: null, creep: mm(creep) })),
+    ).tape.gap;
   expect(crept(1)).toBe(inches(0.5));
   expect(crept(5)).toBe(mm(16));
 });

@@ -108,7 +108,10 @@ const ENOUGH = 3;
 const LATEST = 10;
 
 function medianOf(values: readonly (number | null)[]): number | null {
-  const known = values.filter((value) => value !== null).slice(0, LATEST).sort((a, b) => a - b);
+  const known = values
+    .filter((value) => value !== null)
+    .slice(0, LATEST)
+    .sort((a, b) => a - b);
   if (known.length < ENOUGH) return null;
   const middle = known.length >> 1;
   return known.length % 2 === 1 ? (known[middle] ?? null) : Math.round(((known[middle - 1] ?? 0) + (known[middle] ?? 0)) / 2);

@@ -1,5 +1,18 @@
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
-import type { BenchRead, ColourRead, DesignsRead, DispatchRead, HolidaysRead, LogbookRead, OrdersRead, Problem, SeasonRead, SheetsRead, ShopRead, StoresRead } from "@yule/contract";
+import type {
+  BenchRead,
+  ColourRead,
+  DesignsRead,
+  DispatchRead,
+  HolidaysRead,
+  LogbookRead,
+  OrdersRead,
+  Problem,
+  SeasonRead,
+  SheetsRead,
+  ShopRead,
+  StoresRead,
+} from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { ALL_TAGS } from "./tags.ts";
 import { withWaiting } from "./waiting.ts";
@@ -73,5 +86,16 @@ export const api = createApi({
   }),
 });
 
-export const { useShopQuery, useSeasonQuery, useDesignsQuery, useStoresQuery, useColourQuery, useSheetsQuery, useBenchQuery, useDispatchQuery, useHolidaysQuery, useLogbookQuery, useOrdersQuery } =
-  api;
+export const {
+  useShopQuery,
+  useSeasonQuery,
+  useDesignsQuery,
+  useStoresQuery,
+  useColourQuery,
+  useSheetsQuery,
+  useBenchQuery,
+  useDispatchQuery,
+  useHolidaysQuery,
+  useLogbookQuery,
+  useOrdersQuery,
+} = api;

@@ -7,12 +7,13 @@ import { line, need, season } from "../app/examples.ts";
 import { factsOf, oddsOf, spreadsOf } from "./facts.ts";
 import { rowOf } from "./needRow.ts";
 import type { Planned } from "./planned.ts";
-import { wallSheet, type SheetFonts } from "./wallSheet.ts";
+import type { PdfFonts } from "../kit/pdf/fonts.ts";
+import { wallSheet } from "./wallSheet.ts";
 
 const require = createRequire(import.meta.url);
 const font = (family: string, weight: number): Uint8Array[] =>
   ["latin", "latin-ext"].map((part) => new Uint8Array(readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${part}-${String(weight)}-normal.woff`))));
-const fonts: SheetFonts = { text: font("hanken-grotesk", 400), strong: font("hanken-grotesk", 700), heading: font("literata", 600) };
+const fonts: PdfFonts = { text: font("hanken-grotesk", 400), strong: font("hanken-grotesk", 700), heading: font("literata", 600) };
 
 const sheetOf = async (count: number, title = "Kites for the") => {
   const needs = Array.from({ length: count }, (_, index) => ({

@@ -1,27 +1,17 @@
-import fontkit from "@pdf-lib/fontkit";
 import { addDays, day, daysBetween, minutes, monthName, printDay, printMinutes, printTime, weekdayOf, type Day } from "@yule/core";
-import { PDFDocument, rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
+import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import type { Outlook } from "../app/outlook.ts";
+import { embedded, type PdfFonts } from "../kit/pdf/fonts.ts";
+import { INK, LINE, Pen, SOFT } from "../kit/pdf/pen.ts";
 import type { NeedRow } from "./needRow.ts";
 import type { Planned } from "./planned.ts";
 import { fillWords, sessionSheets, type SessionSheet } from "./sessionSheet.ts";
 
-/**
- * The files of the shipped families as WOFF, each in two parts: common letters, and those of other languages. The newer
- * format of the pages will not do: put into a PDF it is not a font that other readers know.
- */
-export interface SheetFonts {
-  readonly text: readonly Uint8Array[];
-  readonly strong: readonly Uint8Array[];
-  readonly heading: readonly Uint8Array[];
-}
-
 /** A4 on its side, in points. */
 const [WIDE, HIGH, EDGE] = [841.89, 595.28, 34];
-const INK = rgb(0.13, 0.12, 0.1);
-const SOFT = rgb(0.36, 0.33, 0.29);
-const LINE = rgb(0.72, 0.68, 0.6);
 const TONE: Readonly<Record<NeedRow["safety"], RGB>> = { safe: rgb(0.28, 0.45, 0.33), tight: rgb(0.72, 0.48, 0.1), cannot: rgb(0.68, 0.18, 0.14) };
+/** The shape tells the state without its colour. */
+const SHAPE = { safe: "round", tight: "square", cannot: "diamond" } as const satisfies Readonly<Record<NeedRow["safety"], string>>;
 const MOST_DAYS = 182;
 const SIDE = 214;
 
@@ -29,16 +19,15 @@ const SIDE = 214;
  * The season as one page for the wall: a ruler of days with every due day on it, the needs with their days, and what the
  * next sessions are for. Whatever does not fit in the smallest readable letters is counted in a last line.
  */
-export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], planned: Planned | null, fonts: SheetFonts): Promise<Uint8Array> {
+export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], planned: Planned | null, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
-  file.registerFontkit(fontkit);
   file.setTitle(`${outlook.shop.name}, season from ${outlook.today}`);
   file.setCreationDate(outlook.now);
   file.setModificationDate(outlook.now);
-  const embed = (parts: readonly Uint8Array[]): Promise<PDFFont[]> => Promise.all(parts.map((part) => file.embedFont(part, { subset: true })));
-  const pen = new Pen(file.addPage([WIDE, HIGH]), await embed(fonts.text), await embed(fonts.strong), await embed(fonts.heading));
+  const { text, strong, heading } = await embedded(file, fonts);
+  const pen = new Pen(file.addPage([WIDE, HIGH]), text, strong, heading);
   const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
-  pen.heading(EDGE, HIGH - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20);
+  pen.heading(EDGE, HIGH - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20, WIDE - 2 * EDGE);
   pen.text(EDGE, HIGH - EDGE - 34, summary(outlook, inOrder, planned), 11, SOFT, WIDE - 2 * EDGE);
   drawRuler(pen, outlook, inOrder, HIGH - EDGE - 52);
   drawNeeds(pen, inOrder, HIGH - EDGE - 138);
@@ -75,7 +64,7 @@ function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: nu
   }
   const pegs = pegsOf(rows, at).filter((peg) => peg.x <= WIDE - EDGE);
   for (const { x, level } of pegs) pen.line(x, top - 18, x, top - 30 - level * PEG, LINE, 0.6);
-  for (const { x, level, row, number } of pegs) pen.peg(x, top - 30 - level * PEG, row.safety, String(number));
+  for (const { x, level, row, number } of pegs) pen.peg(x, top - 30 - level * PEG, SHAPE[row.safety], TONE[row.safety], String(number));
 }
 
 const PEG = 13;
@@ -148,89 +137,4 @@ function shortLines(sheet: SessionSheet, outlook: Outlook): string[] {
   }
   const lines = [...spent].map(([titles, time]) => `${titles}, ${printMinutes(minutes(Math.round(time)))}`);
   return lines.length <= MOST_LINES ? lines : [...lines.slice(0, MOST_LINES - 1), `and ${String(lines.length - MOST_LINES + 1)} more`];
-}
-
-/** Writes and draws on the page; a letter that the first part of a family lacks is taken from the second. */
-class Pen {
-  constructor(
-    private readonly page: PDFPage,
-    private readonly family: readonly PDFFont[],
-    private readonly strongs: readonly PDFFont[],
-    private readonly headings: readonly PDFFont[],
-  ) {}
-
-  heading(x: number, y: number, text: string, size: number): void {
-    this.write(this.headings, x, y, text, size, INK, WIDE - 2 * EDGE);
-  }
-
-  text(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
-    this.write(this.family, x, y, text, size, colour, most);
-  }
-
-  strong(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
-    this.write(this.strongs, x, y, text, size, colour, most);
-  }
-
-  line(x1: number, y1: number, x2: number, y2: number, colour: RGB, thickness: number): void {
-    this.page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, color: colour, thickness });
-  }
-
-  /** A numbered peg whose shape tells the state without its colour: round is safe, square tight, a diamond cannot be. */
-  peg(x: number, y: number, safety: NeedRow["safety"], number: string): void {
-    const colour = TONE[safety];
-    if (safety === "safe") this.page.drawCircle({ x, y, size: 5.5, color: colour });
-    else if (safety === "tight") this.page.drawRectangle({ x: x - 5, y: y - 5, width: 10, height: 10, color: colour });
-    else this.page.drawSvgPath("M0 -7 L7 0 L0 7 L-7 0 Z", { x, y, color: colour });
-    const width = this.widthOf(this.strongs, number, 6.5);
-    this.write(this.strongs, x - width / 2, y - 2.3, number, 6.5, rgb(1, 1, 1), 20);
-  }
-
-  private write(fonts: readonly PDFFont[], x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
-    let said = text;
-    while (said.length > 1 && this.widthOf(fonts, said, size) > most) said = `${said.replace(/…$/, "").slice(0, -1).trimEnd()}…`;
-    let at = x;
-    for (const { font, part } of runsOf(fonts, said)) {
-      this.page.drawText(part, { x: at, y, size, font, color: colour });
-      at += widthIn(font, part) * size;
-    }
-  }
-
-  private widthOf(fonts: readonly PDFFont[], text: string, size: number): number {
-    return runsOf(fonts, text).reduce((sum, { font, part }) => sum + widthIn(font, part) * size, 0);
-  }
-}
-
-/** A text in stretches of letters that one font has; what none has becomes a question mark. */
-function runsOf(fonts: readonly PDFFont[], text: string): { font: PDFFont; part: string }[] {
-  const runs: { font: PDFFont; part: string }[] = [];
-  for (const letter of text) {
-    const font = fonts.find((each) => letters(each).has(letter.codePointAt(0) ?? 0)) ?? fonts[0];
-    if (!font) return [];
-    const shown = letters(font).has(letter.codePointAt(0) ?? 0) ? letter : "?";
-    const last = runs[runs.length - 1];
-    if (last?.font === font) last.part += shown;
-    else runs.push({ font, part: shown });
-  }
-  return runs;
-}
-
-const known = new WeakMap<PDFFont, ReadonlySet<number>>();
-function letters(font: PDFFont): ReadonlySet<number> {
-  const found = known.get(font) ?? new Set(font.getCharacterSet());
-  known.set(font, found);
-  return found;
-}
-
-const widths = new WeakMap<PDFFont, Map<string, number>>();
-/** Width of a text at size 1, letter by letter: asked for again and again while a text is cut to its column. */
-function widthIn(font: PDFFont, text: string): number {
-  const known = widths.get(font) ?? new Map<string, number>();
-  widths.set(font, known);
-  let sum = 0;
-  for (const letter of text) {
-    const width = known.get(letter) ?? font.widthOfTextAtSize(letter, 1);
-    known.set(letter, width);
-    sum += width;
-  }
-  return sum;
 }

@@ -1,19 +1,12 @@
 import { Button, Text } from "@chakra-ui/react";
-import textLatin from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-400-normal.woff?url";
-import textMore from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-ext-400-normal.woff?url";
-import strongLatin from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-700-normal.woff?url";
-import strongMore from "@fontsource/hanken-grotesk/files/hanken-grotesk-latin-ext-700-normal.woff?url";
-import headingLatin from "@fontsource/literata/files/literata-latin-600-normal.woff?url";
-import headingMore from "@fontsource/literata/files/literata-latin-ext-600-normal.woff?url";
 import { wrap } from "comlink";
 import { useState } from "react";
 import type { Outlook } from "../../app/outlook.ts";
+import { loadFonts } from "../../kit/pdf/loadFonts.ts";
 import { saveFile } from "../../kit/save.ts";
 import type { NeedRow } from "../needRow.ts";
 import type { Planned } from "../planned.ts";
 import type { WallSheetWorker } from "../wallSheet.worker.ts";
-
-const load = async (address: string): Promise<Uint8Array> => new Uint8Array(await (await fetch(address)).arrayBuffer());
 
 /** The season as one PDF page, made here: nothing leaves the table. */
 export function SheetForTheWall({ outlook, planned, rows }: { outlook: Outlook; planned: Planned | null; rows: readonly NeedRow[] }) {
@@ -22,9 +15,7 @@ export function SheetForTheWall({ outlook, planned, rows }: { outlook: Outlook; 
     setState("making");
     const worker = new Worker(new URL("../wallSheet.worker.ts", import.meta.url), { type: "module" });
     try {
-      const all = (...addresses: string[]): Promise<Uint8Array[]> => Promise.all(addresses.map(load));
-      const [text, strong, heading] = await Promise.all([all(textLatin, textMore), all(strongLatin, strongMore), all(headingLatin, headingMore)]);
-      const bytes = await wrap<WallSheetWorker>(worker).wallSheet(outlook, rows, planned, { text, strong, heading });
+      const bytes = await wrap<WallSheetWorker>(worker).wallSheet(outlook, rows, planned, await loadFonts());
       saveFile(`season-${outlook.today}.pdf`, "application/pdf", bytes);
       setState("ready");
     } catch {

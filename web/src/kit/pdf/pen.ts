@@ -1,0 +1,89 @@
+import { rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
+
+export const INK = rgb(0.13, 0.12, 0.1);
+export const SOFT = rgb(0.36, 0.33, 0.29);
+export const LINE = rgb(0.72, 0.68, 0.6);
+
+/** Writes and draws on the page; a letter that the first part of a family lacks is taken from the second. */
+export class Pen {
+  constructor(
+    private readonly page: PDFPage,
+    private readonly family: readonly PDFFont[],
+    private readonly strongs: readonly PDFFont[],
+    private readonly headings: readonly PDFFont[],
+  ) {}
+
+  heading(x: number, y: number, text: string, size: number, most: number): void {
+    this.write(this.headings, x, y, text, size, INK, most);
+  }
+
+  text(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    this.write(this.family, x, y, text, size, colour, most);
+  }
+
+  strong(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    this.write(this.strongs, x, y, text, size, colour, most);
+  }
+
+  line(x1: number, y1: number, x2: number, y2: number, colour: RGB, thickness: number): void {
+    this.page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, color: colour, thickness });
+  }
+
+  /** A numbered peg of one of three shapes. */
+  peg(x: number, y: number, shape: "round" | "square" | "diamond", colour: RGB, number: string): void {
+    if (shape === "round") this.page.drawCircle({ x, y, size: 5.5, color: colour });
+    else if (shape === "square") this.page.drawRectangle({ x: x - 5, y: y - 5, width: 10, height: 10, color: colour });
+    else this.page.drawSvgPath("M0 -7 L7 0 L0 7 L-7 0 Z", { x, y, color: colour });
+    const width = this.widthOf(this.strongs, number, 6.5);
+    this.write(this.strongs, x - width / 2, y - 2.3, number, 6.5, rgb(1, 1, 1), 20);
+  }
+
+  private write(fonts: readonly PDFFont[], x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
+    let said = text;
+    while (said.length > 1 && this.widthOf(fonts, said, size) > most) said = `${said.replace(/…$/, "").slice(0, -1).trimEnd()}…`;
+    let at = x;
+    for (const { font, part } of runsOf(fonts, said)) {
+      this.page.drawText(part, { x: at, y, size, font, color: colour });
+      at += widthIn(font, part) * size;
+    }
+  }
+
+  private widthOf(fonts: readonly PDFFont[], text: string, size: number): number {
+    return runsOf(fonts, text).reduce((sum, { font, part }) => sum + widthIn(font, part) * size, 0);
+  }
+}
+
+/** A text in stretches of letters that one font has; what none has becomes a question mark. */
+function runsOf(fonts: readonly PDFFont[], text: string): { font: PDFFont; part: string }[] {
+  const runs: { font: PDFFont; part: string }[] = [];
+  for (const letter of text) {
+    const font = fonts.find((each) => letters(each).has(letter.codePointAt(0) ?? 0)) ?? fonts[0];
+    if (!font) return [];
+    const shown = letters(font).has(letter.codePointAt(0) ?? 0) ? letter : "?";
+    const last = runs[runs.length - 1];
+    if (last?.font === font) last.part += shown;
+    else runs.push({ font, part: shown });
+  }
+  return runs;
+}
+
+const known = new WeakMap<PDFFont, ReadonlySet<number>>();
+function letters(font: PDFFont): ReadonlySet<number> {
+  const found = known.get(font) ?? new Set(font.getCharacterSet());
+  known.set(font, found);
+  return found;
+}
+
+const widths = new WeakMap<PDFFont, Map<string, number>>();
+/** Width of a text at size 1, letter by letter: asked for again and again while a text is cut to its column. */
+function widthIn(font: PDFFont, text: string): number {
+  const known = widths.get(font) ?? new Map<string, number>();
+  widths.set(font, known);
+  let sum = 0;
+  for (const letter of text) {
+    const width = known.get(letter) ?? font.widthOfTextAtSize(letter, 1);
+    known.set(letter, width);
+    sum += width;
+  }
+  return sum;
+}

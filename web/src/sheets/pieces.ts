@@ -1,0 +1,104 @@
+import type { DesignRead, OffcutRead, StoreRead } from "@yule/contract";
+import { lengthOfUnits, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type Score, type SheetStore } from "@yule/core";
+import { panelOf, stackOf } from "../app/materials.ts";
+import type { NeedView } from "../app/needView.ts";
+
+/** What a piece is for, by the id of its kind: `what:need` or `what:need:layer`. */
+export const pieceId = (what: PieceKind, needId: string, layer?: number): string => `${what}:${needId}${layer === undefined ? "" : `:${String(layer)}`}`;
+
+/** Panels that a need still lacks, with those to spare. */
+export const panelsWanted = (view: NeedView, spare: number): number => view.toPaint.reduce((sum, each) => sum + each.make, 0) + spare;
+
+/**
+ * Everything that a need wants cut: panels and a strip for colour tests from its paper, bases, mats and printed copies from its card
+ * stock, as many as cards are not assembled yet.
+ */
+export function piecesOfNeed(view: NeedView, spare: number): NeededPieces[] {
+  const { design, need } = view;
+  const panel = panelOf(design);
+  const panels = panelsWanted(view, spare);
+  const cards = need.kind === "stash" ? 0 : Math.max(0, view.cards - view.assembled);
+  const geometry = stackGeometry(stackOf(design));
+  const own = { needId: need.id, turn: true };
+  const stock = design.cardStockId;
+  return [
+    { ...own, id: pieceId("panel", need.id), what: "panel", name: design.name, width: panel.width, height: panel.height, count: panels, material: design.paperId },
+    { ...own, id: pieceId("strip", need.id), what: "strip", name: `${design.name}, test strip`, ...stripFor(panel), count: panels > 0 ? 1 : 0, material: design.paperId },
+    ...(stock === null
+      ? []
+      : [
+          {
+            ...own,
+            id: pieceId("base", need.id),
+            what: "base" as const,
+            name: `${design.name}, base`,
+            width: geometry.base.width,
+            height: geometry.base.height,
+            count: cards,
+            material: stock,
+          },
+          ...geometry.layers.flatMap((layer, index) =>
+            layer.kind === "mat"
+              ? [
+                  {
+                    ...own,
+                    id: pieceId("mat", need.id, index),
+                    what: "mat" as const,
+                    name: `${design.name}, ${layer.name}`,
+                    width: layer.width,
+                    height: layer.height,
+                    count: cards,
+                    material: stock,
+                  },
+                ]
+              : [],
+          ),
+          ...(need.print
+            ? [
+                {
+                  ...own,
+                  id: pieceId("print", need.id),
+                  what: "print" as const,
+                  name: `${design.name}, printed`,
+                  width: panel.width,
+                  height: panel.height,
+                  count: cards,
+                  material: stock,
+                },
+              ]
+            : []),
+        ]),
+  ];
+}
+
+/** Where bases are scored, by the id of their kind of piece. */
+export function scoresOf(views: readonly NeedView[]): Score[] {
+  return views.flatMap(({ design, need }): Score[] => {
+    const { base, score } = stackGeometry(stackOf(design));
+    const { fold } = design.stack;
+    return score === null || fold === "none" ? [] : [{ panel: pieceId("base", need.id), axis: fold === "left" || fold === "right" ? "x" : "y", at: score, width: base.width }];
+  });
+}
+
+/** Sheets and card stock on the shelf with their offcuts. As many sheets as wanted are offered; what is missing is bought. */
+export function sheetStores(stores: readonly StoreRead[], offcuts: readonly OffcutRead[]): SheetStore[] {
+  return stores.flatMap((store) => {
+    if ((store.kind !== "sheet" && store.kind !== "card stock") || store.width === null || store.height === null) return [];
+    return [
+      {
+        id: store.id,
+        width: lengthOfUnits(store.width),
+        height: lengthOfUnits(store.height),
+        count: null,
+        cost: money(Math.round(store.packCostMinor / store.pack)),
+        paper: store.kind === "sheet",
+        offcuts: offcuts
+          .filter((offcut) => offcut.storeId === store.id)
+          .map(({ id, width, height, count }) => ({ id, width: lengthOfUnits(width), height: lengthOfUnits(height), count })),
+      },
+    ];
+  });
+}
+
+/** A colour that tells a design's pieces apart on the drawing: the first paint of its first colourway. */
+export const tintOf = (design: DesignRead | undefined): string => design?.colourways[0]?.paints[0]?.hex ?? "#6d8aa0";
