@@ -1,5 +1,5 @@
 import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
-import { addDays, dayAt, inches, momentAt, weekdayOf, type Day } from "@yule/core";
+import { addDays, dayAt, inches, mm, momentAt, weekdayOf, type Day } from "@yule/core";
 import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
@@ -59,7 +59,19 @@ export function demoCommands(now: Date): Demo {
   whatCameOfIt(shop);
   openNeeds(shop);
   wetNow(shop);
+  drawer(shop);
   return { pictures, commands };
+}
+
+/** What is left of sheets split before. */
+function drawer(shop: DemoShop): void {
+  for (const [store, width, height, count] of [
+    [STORES.cotton, inches(20), inches(4.5), 2],
+    [STORES.cotton, inches(11), inches(5.75), 1],
+    [STORES.halfPaper, mm(297), mm(96), 3],
+    [STORES.kraft, inches(12), inches(3.25), 4],
+  ] as const)
+    shop.say("keep-offcut", { id: makeId(), storeId: store.id, width, height, count });
 }
 
 /** Words on the fronts that have them, and the same line inside all of those. */

@@ -26,9 +26,13 @@ export const splitSheets = z.strictObject({
           .max(5000),
       }),
     )
-    .min(1)
-    .max(60),
-  uses: z.array(z.strictObject({ storeId: id, sheets: count })).max(20),
+    .max(60)
+    .default([])
+    .describe("none where bases and mats were cut"),
+  uses: z
+    .array(z.strictObject({ storeId: id, sheets: count }))
+    .max(20)
+    .default([]),
   offcutsUsed: z.array(z.strictObject({ id, count })).max(200).default([]),
   offcutsKept: z.array(offcut).max(200).default([]),
   result: z

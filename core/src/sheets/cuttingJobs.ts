@@ -37,7 +37,7 @@ export const offcutOf = (sheet: string): string | null => (sheet.startsWith(OFFC
 
 /**
  * Puts all pieces to the material they come from. Pieces that may come from any paper go where paper of the season is cut already,
- * if they fit its sheets, else to the paper that is cheapest for its size among those they fit.
+ * if they fit its sheets, else to the paper that is cheapest for its size among those they fit. Papers come before card stock.
  */
 export function piecesByMaterial(pieces: readonly NeededPieces[], stores: readonly SheetStore[]): MaterialNeeds[] {
   const wanted = pieces.filter((piece) => piece.count > 0);
@@ -47,10 +47,12 @@ export function piecesByMaterial(pieces: readonly NeededPieces[], stores: readon
   const dear = (store: SheetStore): number => (named.has(store.id) ? 0 : 1 + store.cost / (store.width * store.height));
   const papers = stores.filter((store) => store.paper).sort((a, b) => dear(a) - dear(b));
   const homeOf = (piece: NeededPieces): string | null => piece.material ?? (papers.find((store) => fits(store, piece)) ?? papers[0])?.id ?? null;
-  return stores.flatMap((material) => {
-    const own = wanted.filter((piece) => homeOf(piece) === material.id);
-    return own.length > 0 ? [{ material, pieces: own }] : [];
-  });
+  return [...stores]
+    .sort((a, b) => Number(b.paper) - Number(a.paper))
+    .flatMap((material) => {
+      const own = wanted.filter((piece) => homeOf(piece) === material.id);
+      return own.length > 0 ? [{ material, pieces: own }] : [];
+    });
 }
 
 /** What is lost at the rim and between pieces by each way of splitting. */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
-import { lengthOfUnits, mm } from "../measure/length.ts";
+import { mm } from "../measure/length.ts";
 import { money } from "../measure/money.ts";
-import { printerScale, sheetSketch, sketchDxf, sketchSvg, tilesOf } from "./drawing.ts";
+import { CHECK_RULERS, printerScale, sheetSketch, sketchDxf, sketchSvg, tilesOf } from "./drawing.ts";
 import type { Layout, Sheet } from "./model.ts";
 
 const sheet: Sheet = { id: "s", width: mm(300), height: mm(200), count: null, cost: money(100) };
@@ -38,6 +38,8 @@ test("the SVG is in true millimetres and says how long its ruler must be", () =>
   const svg = sketchSvg(
     sheetSketch(sheet, layout, () => "kites & <trains>"),
     "A sheet",
+    mm(100),
+    "100 mm",
   );
   expect(svg).toContain('width="300mm" height="218mm" viewBox="-1 -1 302 218"');
   expect(svg).toContain("This line must measure 100 mm.");
@@ -79,6 +81,6 @@ test("a sheet that fits the page is one page; a larger one is tiled with its ove
 });
 
 test("a ruler that came out 99 mm long says to print a hundredth larger", () => {
-  expect(printerScale(mm(99))).toBeCloseTo(1.0101, 4);
-  expect(printerScale(lengthOfUnits(32_000))).toBe(1);
+  expect(printerScale(mm(99), mm(100))).toBeCloseTo(1.0101, 4);
+  expect(printerScale(CHECK_RULERS.in, CHECK_RULERS.in)).toBe(1);
 });

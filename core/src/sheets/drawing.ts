@@ -1,4 +1,4 @@
-import { lengthOfUnits, toMm, type Length } from "../measure/length.ts";
+import { inches, lengthOfUnits, toMm, type Length, type LengthSystem } from "../measure/length.ts";
 import type { Layout, Rect, Sheet } from "./model.ts";
 
 /** A straight line of a sheet at true size. */
@@ -72,32 +72,34 @@ function distinct(lines: readonly DrawnLine[]): DrawnLine[] {
 const mm = (length: number): string => String(toMm(lengthOfUnits(length)));
 const escaped = (text: string): string => text.replace(/[<>&"']/g, (sign) => `&#${String(sign.charCodeAt(0))};`);
 
+const tenth = (long: number, index: number): string => String(Math.round(long * index * 100) / 1000);
+
 const DASHES = { cut: "", score: ' stroke-dasharray="3 1.5"', rim: "", tick: "" } as const;
 
-/** The ruler that is measured after printing, in millimetres. */
-export const CHECK_RULER_MM = 100;
+/** The ruler that is measured after printing: a length that the maker's own ruler shows. */
+export const CHECK_RULERS: Readonly<Record<LengthSystem, Length>> = { cm: lengthOfUnits(100 * 320), in: inches(4) };
 
-/** A sketch as a true-size SVG in millimetres, with a ruler of 100 mm to check it by below. */
-export function sketchSvg(sketch: SheetSketch, title: string): string {
+/** A sketch as a true-size SVG in millimetres, with a ruler of ten parts to check it by below. */
+export function sketchSvg(sketch: SheetSketch, title: string, ruler: Length, rulerWords: string): string {
   const [width, height] = [toMm(sketch.width), toMm(sketch.height)];
   const lines = sketch.lines.map(
     (line) =>
       `<line class="${line.kind}" x1="${mm(line.x1)}" y1="${mm(line.y1)}" x2="${mm(line.x2)}" y2="${mm(line.y2)}" stroke="#22303c" stroke-width="${line.kind === "rim" ? "0.4" : "0.2"}"${DASHES[line.kind]}/>`,
   );
   const words = sketch.words.map((word) => `<text x="${mm(word.x)}" y="${mm(word.y)}" text-anchor="middle" font-size="4" font-family="sans-serif">${escaped(word.text)}</text>`);
-  const ruler = Array.from(
-    { length: 11 },
-    (_, index) =>
-      `<line x1="${String(index * 10)}" y1="${String(height + 6)}" x2="${String(index * 10)}" y2="${String(height + (index % 5 === 0 ? 11 : 9))}" stroke="#22303c" stroke-width="0.2"/>`,
-  );
+  const long = toMm(ruler);
+  const ticks = Array.from({ length: 11 }, (_, index) => {
+    const x = tenth(long, index);
+    return `<line x1="${x}" y1="${String(height + 6)}" x2="${x}" y2="${String(height + (index % 5 === 0 ? 11 : 9))}" stroke="#22303c" stroke-width="0.2"/>`;
+  });
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${String(Math.max(width, CHECK_RULER_MM + 2))}mm" height="${String(height + 18)}mm" viewBox="-1 -1 ${String(Math.max(width, CHECK_RULER_MM) + 2)} ${String(height + 18)}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${String(Math.max(width, long + 2))}mm" height="${String(height + 18)}mm" viewBox="-1 -1 ${String(Math.max(width, long) + 2)} ${String(height + 18)}">`,
     `<title>${escaped(title)}</title>`,
     ...lines,
     ...words,
-    `<line x1="0" y1="${String(height + 6)}" x2="${String(CHECK_RULER_MM)}" y2="${String(height + 6)}" stroke="#22303c" stroke-width="0.3"/>`,
-    ...ruler,
-    `<text x="0" y="${String(height + 16)}" font-size="4" font-family="sans-serif">This line must measure ${String(CHECK_RULER_MM)} mm.</text>`,
+    `<line x1="0" y1="${String(height + 6)}" x2="${String(long)}" y2="${String(height + 6)}" stroke="#22303c" stroke-width="0.3"/>`,
+    ...ticks,
+    `<text x="0" y="${String(height + 16)}" font-size="4" font-family="sans-serif">This line must measure ${escaped(rulerWords)}.</text>`,
     "</svg>",
     "",
   ].join("\n");
@@ -177,4 +179,4 @@ export function tilesOf(size: { readonly width: Length; readonly height: Length 
 }
 
 /** Correction for a printer by its own check ruler: what it should have measured over what it did. */
-export const printerScale = (measured: Length): number => (CHECK_RULER_MM * 320) / measured;
+export const printerScale = (measured: Length, ruler: Length): number => ruler / measured;

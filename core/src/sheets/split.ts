@@ -3,16 +3,17 @@ import { unreachable } from "../outcome/outcome.ts";
 import type { LinearSolver } from "../search/linear.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
 import { countBound, roundedUp } from "./bound.ts";
-import { betterPlan, buildPlan, type BuildSetting, type Plan } from "./build.ts";
+import { betterPlan, buildPlan, planOf, type BuildSetting, type Plan, type Use } from "./build.ts";
 import { bestWhole, generateColumns, PatternPool, wholePlan } from "./columns.ts";
 import { coverBound, mostArea } from "./cover.ts";
 import { cutSplitter } from "./cut/cut.ts";
 import { dualFeasiblePrices } from "./dualFeasible.ts";
+import { withFewerLayouts } from "./fewerLayouts.ts";
 import { foldSplitter } from "./fold/fold.ts";
 import { ruinAndRecreate } from "./improve.ts";
 import { kindsOf, labelled, type Kinds } from "./kinds.ts";
-import { grown, turns, type Split, type SplitJob, type Splitter } from "./model.ts";
-import { layoutOf } from "./partings.ts";
+import { countsOf, grown, turns, type Pattern, type Sheet, type Split, type SplitJob, type Splitter } from "./model.ts";
+import { layoutOf, quickRank } from "./partings.ts";
 import { withOneLargeOffcut } from "./leftover.ts";
 import { withLargeOffcut } from "./polish.ts";
 import { tapeSplitter } from "./tape/tape.ts";
@@ -34,6 +35,7 @@ export function split(job: SplitJob, limits: Limits, solve: LinearSolver, progre
   search.count();
   search.cost();
   search.gatherOffcut();
+  search.simplify();
   return answerOf(job, kinds, search.plan, search.wholeBound(), search.isProven());
 }
 
@@ -126,6 +128,27 @@ class Search {
     }
   }
 
+  /** Fewer different layouts for the same cost. */
+  simplify(): void {
+    const { job, setting, plan, limits } = this;
+    if (limits.stop() || plan.uses.length < 3) return;
+    // The sheet with the largest offcut stays as it is; the others are free to be laid otherwise.
+    const offcutOf = ({ pattern }: Use): number => quickRank(job, sheetOf(job, pattern), pattern).offcut;
+    const kept = plan.uses.reduce((most, use) => (offcutOf(use) > offcutOf(most) ? use : most));
+    const others = plan.uses.map((use) => (use === kept ? { ...use, times: use.times - 1 } : use)).filter((use) => use.times > 0);
+    const alone = countsOf(kept.pattern, setting.demand.length);
+    const rest: BuildSetting = {
+      ...setting,
+      demand: setting.demand.map((count, panel) => count - (plan.left[panel] ?? 0) - (alone[panel] ?? 0)),
+      sheets: setting.sheets.map((sheet, index) => (index === kept.pattern.sheet && sheet.count !== null ? { ...sheet, count: sheet.count - 1 } : sheet)),
+    };
+    const before = planOf(rest, others);
+    const after = withFewerLayouts(rest, before, this.pool.patterns, this.solve, Math.min(SIMPLIFY_SECONDS, limits.left() / 2));
+    if (after === before) return;
+    this.plan = { ...plan, uses: [{ pattern: kept.pattern, times: 1 }, ...after.uses] };
+    this.polish();
+  }
+
   /** One sheet with as much left over as can be, for the same cost. */
   gatherOffcut(): void {
     this.polish();
@@ -190,12 +213,19 @@ class Search {
 /** More patterns than this are no quick matter for whole numbers. */
 const MOST_EXACT = 4_000;
 const WHOLE_SECONDS = 0.35;
+const SIMPLIFY_SECONDS = 0.3;
 /** Rounds after which a search that finds nothing more gives up, whatever time is left. */
 const ROUNDS = 8;
 /** With more kinds than this, time is better spent on filling sheets anew than on prices. */
 const MOST_KINDS = 250;
 const FIRST_ROUNDS = 400;
 const LATER_ROUNDS = 1_500;
+
+function sheetOf(job: SplitJob, pattern: Pattern): Sheet {
+  const sheet = job.sheets[pattern.sheet];
+  if (!sheet) throw new Error(`no sheet ${String(pattern.sheet)}`);
+  return sheet;
+}
 
 /** Which splitter a method uses. */
 export function splitterFor(job: SplitJob): Splitter {

@@ -27,6 +27,8 @@ export interface CutStep {
   readonly held: readonly Rect[];
   /** What comes off: pieces for something, strips to cut further, or what is left over. */
   readonly off: "pieces" | "strips" | "offcuts";
+  /** Whole sheets are in the hand. */
+  readonly whole: boolean;
   /** Deckle or edge that is trimmed off all round before anything else. */
   readonly trim: boolean;
 }
@@ -74,6 +76,7 @@ export function cutSteps(job: SplitJob, sheet: Sheet, layout: Layout, tools: Too
         cuts: run.map((part) => cutAfter(part.rect, axis)),
         held: group.map((node) => node.rect),
         off: offOf(run, layout),
+        whole: group[0] === root,
         trim: false,
       });
       last = axis;
@@ -119,6 +122,7 @@ function trimming(job: SplitJob, sheet: Sheet, layout: Layout, tools: Tools): Cu
     ],
     held: [full],
     off: "offcuts",
+    whole: true,
     trim: true,
   };
 }

@@ -7,6 +7,8 @@ import { takeFromStore } from "../stores/commands.ts";
 /** What was split becomes batches on the bench; sheets and offcuts leave, and what is left over is kept. */
 export async function splitSheets(work: Work, said: CommandPayload<"split-sheets">): Promise<Done> {
   const { result } = said;
+  if (said.batches.length === 0 && said.planId === null)
+    refuse({ code: "nothing", path: ["batches"], given: "no batch and no plan", allowed: "panels for a need, or the plan that was followed" });
   if (result && result.spoilt > result.wanted)
     refuse({ code: "too-many", path: ["result", "spoilt"], given: `${String(result.spoilt)} spoilt`, allowed: `at most the ${String(result.wanted)} that were wanted` });
   const titles: string[] = [];
@@ -31,6 +33,7 @@ export async function splitSheets(work: Work, said: CommandPayload<"split-sheets
   const units = said.batches.reduce((sum, batch) => sum + batch.units.length, 0);
   const spoilt = result && result.spoilt > 0 ? `, ${String(result.spoilt)} spoilt in the splitting` : "";
   const kept = said.offcutsKept.length > 0 ? `, ${countOf(said.offcutsKept, "offcut")} kept` : "";
+  if (units === 0) return { subject: ["splitPlan", said.planId ?? ""], summary: `Card stock cut${kept}` };
   return {
     subject: ["batch", said.batches[0]?.batchId ?? ""],
     summary: `${taken.length > 0 ? taken.join(", ") : "Paper"} split into ${String(units)} ${units === 1 ? "panel" : "panels"} for ${titles.join(", ")}${spoilt}${kept}`,

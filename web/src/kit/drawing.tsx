@@ -86,6 +86,7 @@ export function ScaleDrawing({
   width,
   height,
   margin = 46,
+  right = margin,
   most = 560,
   mostHeight = 470,
   label,
@@ -94,14 +95,16 @@ export function ScaleDrawing({
   width: number;
   height: number;
   margin?: number;
+  /** Room at the right for longer measures. */
+  right?: number;
   most?: number;
   mostHeight?: number;
   label: string;
   children: (unit: number) => ReactNode;
 }) {
-  const unit = Math.max(width / (most - 2 * margin), height / (mostHeight - 2 * margin));
+  const unit = Math.max(width / (most - margin - right), height / (mostHeight - 2 * margin));
   const pad = margin * unit;
-  const [w, h] = [width + 2 * pad, height + 2 * pad];
+  const [w, h] = [width + pad + right * unit, height + 2 * pad];
   return (
     <svg
       role="img"

@@ -1,5 +1,6 @@
 import type { DesignRead, OffcutRead, StoreRead } from "@yule/contract";
-import { lengthOfUnits, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type Score, type SheetStore } from "@yule/core";
+import { lengthOfUnits, mm, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type PossibleUse, type Score, type SheetStore } from "@yule/core";
+import type { Outlook } from "../app/outlook.ts";
 import { panelOf, stackOf } from "../app/materials.ts";
 import type { NeedView } from "../app/needView.ts";
 
@@ -102,3 +103,23 @@ export function sheetStores(stores: readonly StoreRead[], offcuts: readonly Offc
 
 /** A colour that tells a design's pieces apart on the drawing: the first paint of its first colourway. */
 export const tintOf = (design: DesignRead | undefined): string => design?.colourways[0]?.paints[0]?.hex ?? "#6d8aa0";
+
+/** Small things that any maker can use, whatever the season owes. */
+const ALWAYS: readonly Omit<PossibleUse, "most">[] = [
+  { what: "tag", name: "gift tag", width: mm(50), height: mm(90), worth: 2 },
+  { what: "bookmark", name: "bookmark", width: mm(50), height: mm(180), worth: 3 },
+  { what: "strip", name: "test strip", width: mm(30), height: mm(100), worth: 0.5 },
+];
+const A_PANEL = 12;
+const ANY_NUMBER = 60;
+
+/** What an offcut of a paper could become: panels that needs still lack, then tags, bookmarks and test strips. */
+export function usesOfSeason(outlook: Pick<Outlook, "open">, storeId: string, isPaper: boolean): PossibleUse[] {
+  const pieces = outlook.open
+    .flatMap((view) => piecesOfNeed(view, 0))
+    .filter((piece) => piece.what !== "strip" && piece.count > 0 && (piece.material === storeId || (piece.material === null && isPaper)));
+  return [
+    ...pieces.map(({ what, name, width, height, count }) => ({ what, name, width, height, most: count, worth: what === "panel" ? A_PANEL : 4 })),
+    ...ALWAYS.map((use) => ({ ...use, most: ANY_NUMBER })),
+  ];
+}

@@ -1,105 +1,232 @@
 import { Box, Text } from "@chakra-ui/react";
-import type { DesignRead } from "@yule/contract";
-import type { Layout, SplitJob } from "@yule/core";
-import { DimensionLine, HAIR, INK, NumberMark, RED, ScaleDrawing, Words } from "../../kit/drawing.tsx";
+import { offcutOf, piecesFor, type AlikeLayouts, type Cut, type CutStep, type Layout, type Piece, type Score, type Sheet, type SplitJob } from "@yule/core";
+import { DimensionLine, HAIR, INK, NumberMark, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 
-/** A sheet as it is split, to scale: pieces, numbered cuts in the order of the work, what is left over. */
-export function SheetDrawing({ job, layout, design }: { job: SplitJob; layout: Layout; design: DesignRead }) {
+/** What a kind of piece is called on the drawing, and the colour that tells it apart. */
+export interface PieceLook {
+  readonly name: string;
+  readonly tint: string;
+  readonly kind: "panel" | "strip" | "base" | "mat" | "print";
+}
+export type Looks = ReadonlyMap<string, PieceLook>;
+
+interface Props {
+  readonly job: SplitJob;
+  readonly alike: AlikeLayouts;
+  readonly looks: Looks;
+  readonly steps: readonly CutStep[];
+  readonly scores?: readonly Score[];
+  /** The step at hand: its pieces and cuts stand out, cuts before it are done. */
+  readonly at?: number | null;
+  readonly most?: number;
+  readonly mostHeight?: number;
+}
+
+/** A sheet as it is split, to scale: pieces by what they are for, cuts by the step in which they are made, what is left over. */
+export function SheetDrawing({ job, alike, looks, steps, scores = [], at = null, most = 700, mostHeight = 500 }: Props) {
   const { say, bare, size } = useMeasure();
+  const { layout } = alike;
   const sheet = job.sheets.find((each) => each.id === layout.sheet);
   if (!sheet) return null;
-  const [piece] = layout.pieces;
-  const swatch = design.colourways[0]?.paints[0]?.hex ?? "#6d8aa0";
-  const marked = layout.cuts.length <= 26;
-  const label = `Sheet ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} panels, ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
+  const kinds = [...new Set(layout.pieces.map((piece) => looks.get(piece.panel)?.name ?? piece.panel))].join(", ");
+  const label = `${offcutOf(sheet.id) ? "Offcut" : "Sheet"} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
-      <ScaleDrawing width={sheet.width} height={sheet.height} margin={62} most={680} mostHeight={500} label={label}>
+      <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label}>
         {(unit) => (
           <>
-            <rect
-              x={0}
-              y={0}
-              width={sheet.width}
-              height={sheet.height}
-              fill="#FDFBF5"
-              stroke={INK}
-              strokeWidth={1.2 * unit}
-              style={{ filter: "drop-shadow(0 1px 1px rgba(34,48,60,.3))" }}
-            />
-            {job.edge > 0 && (
-              <rect
-                x={job.edge / 2}
-                y={job.edge / 2}
-                width={sheet.width - job.edge}
-                height={sheet.height - job.edge}
-                fill="none"
-                stroke="var(--chakra-colors-tape)"
-                strokeWidth={job.edge}
-              />
-            )}
-            {layout.offcuts.map((offcut) => (
-              <g key={`${String(offcut.x)}-${String(offcut.y)}`}>
-                <rect
-                  x={offcut.x}
-                  y={offcut.y}
-                  width={offcut.width}
-                  height={offcut.height}
-                  fill="#F1E9D8"
-                  stroke="#7d7360"
-                  strokeWidth={unit}
-                  strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`}
-                />
-                {offcut.width > 74 * unit && offcut.height > 22 * unit && (
-                  <Words x={offcut.x + offcut.width / 2} y={offcut.y + offcut.height / 2 + 5 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
-                    {`left ${bare(offcut.width)} × ${bare(offcut.height)}`}
-                  </Words>
-                )}
-                {offcut.width <= 74 * unit && offcut.height > 130 * unit && offcut.width > 18 * unit && (
-                  <Words
-                    transform={`translate(${String(offcut.x + offcut.width / 2 + 5 * unit)} ${String(offcut.y + offcut.height / 2)}) rotate(-90)`}
-                    size={14 * unit}
-                    anchor="middle"
-                    fill="#4E5B66"
-                  >
-                    {`left ${bare(offcut.width)} × ${bare(offcut.height)}`}
-                  </Words>
-                )}
-              </g>
+            <Paper sheet={sheet} job={job} unit={unit} />
+            <Offcuts layout={layout} unit={unit} bare={bare} />
+            <Pieces alike={alike} looks={looks} scores={scores} unit={unit} />
+            {at !== null && <Held step={steps[at]} unit={unit} />}
+            {steps.map((step, index) => (
+              <StepCuts key={index} step={step} number={index + 1} now={at} here={index} job={job} unit={unit} />
             ))}
-            {layout.pieces.map((each, index) => (
-              <g key={`${String(each.x)}-${String(each.y)}`}>
-                <rect x={each.x} y={each.y} width={each.width} height={each.height} fill={swatch} fillOpacity={0.17} stroke={HAIR} strokeWidth={0.6 * unit} />
-                <Words x={each.x + each.width / 2} y={each.y + each.height / 2 + 5 * unit} size={14 * unit} anchor="middle" fill="#22303C">
-                  {index + 1}
-                </Words>
-              </g>
-            ))}
-            {layout.cuts.map((cut, index) => (
-              <line
-                key={`cut${String(index)}`}
-                x1={cut.axis === "x" ? cut.at : cut.from}
-                x2={cut.axis === "x" ? cut.at : cut.to}
-                y1={cut.axis === "x" ? cut.from : cut.at}
-                y2={cut.axis === "x" ? cut.to : cut.at}
-                stroke={RED}
-                strokeWidth={1.6 * unit}
-                strokeDasharray={job.method === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
-              />
-            ))}
-            {marked &&
-              layout.cuts.map((cut, index) => {
-                // The mark stands where the cut begins, a little outside its end.
-                const at = cut.from === 0 || cut.from === job.edge ? cut.from - 2 * unit - job.edge : cut.from + 12 * unit;
-                return <NumberMark key={`mark${String(index)}`} x={cut.axis === "x" ? cut.at : at} y={cut.axis === "x" ? at : cut.at} number={index + 1} unit={unit * 0.82} />;
-              })}
-            <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 26 * unit} text={say(sheet.width)} unit={unit} />
-            {piece && <DimensionLine axis="y" from={piece.y} to={piece.y + piece.height} at={sheet.width + 16 * unit} text={bare(piece.height)} unit={unit} />}
+            <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 24 * unit} text={say(sheet.width)} unit={unit} />
+            <DimensionLine axis="y" from={0} to={sheet.height} at={sheet.width + 12 * unit} text={bare(sheet.height)} unit={unit} />
           </>
         )}
       </ScaleDrawing>
       {layout.times > 1 && <Text fontWeight={600}>{layout.times} sheets like this</Text>}
+      {alike.variants.length > 1 && <Variants alike={alike} looks={looks} />}
     </Box>
+  );
+}
+
+function Paper({ sheet, job, unit }: { sheet: Sheet; job: SplitJob; unit: number }) {
+  return (
+    <>
+      <rect
+        x={0}
+        y={0}
+        width={sheet.width}
+        height={sheet.height}
+        fill="#FDFBF5"
+        stroke={INK}
+        strokeWidth={1.2 * unit}
+        style={{ filter: "drop-shadow(0 1px 1px rgba(34,48,60,.3))" }}
+      />
+      {job.edge > 0 && (
+        <rect
+          x={job.edge / 2}
+          y={job.edge / 2}
+          width={sheet.width - job.edge}
+          height={sheet.height - job.edge}
+          fill="none"
+          stroke="var(--chakra-colors-tape)"
+          strokeWidth={job.edge}
+          opacity={job.method === "tape" ? 1 : 0.45}
+        />
+      )}
+    </>
+  );
+}
+
+function Offcuts({ layout, unit, bare }: { layout: Layout; unit: number; bare: (length: Layout["offcuts"][number]["width"]) => string }) {
+  return layout.offcuts.map((offcut) => {
+    const words = `left ${bare(offcut.width)} × ${bare(offcut.height)}`;
+    const long = words.length * 7 * unit;
+    const [x, y] = [offcut.x + offcut.width / 2, offcut.y + offcut.height / 2];
+    return (
+      <g key={`${String(offcut.x)}-${String(offcut.y)}`}>
+        <rect
+          x={offcut.x}
+          y={offcut.y}
+          width={offcut.width}
+          height={offcut.height}
+          fill="#F1E9D8"
+          stroke="#7d7360"
+          strokeWidth={unit}
+          strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`}
+        />
+        {offcut.width > long && offcut.height > 20 * unit ? (
+          <Words x={x} y={y + 5 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
+            {words}
+          </Words>
+        ) : offcut.height > long && offcut.width > 18 * unit ? (
+          <Words transform={`translate(${String(x + 5 * unit)} ${String(y)}) rotate(-90)`} size={14 * unit} anchor="middle" fill="#4E5B66">
+            {words}
+          </Words>
+        ) : null}
+      </g>
+    );
+  });
+}
+
+/** Sheets that are cut alike and written on differently. */
+function Variants({ alike, looks }: { alike: AlikeLayouts; looks: Looks }) {
+  const lines = new Map<string, number>();
+  for (const variant of alike.variants) {
+    const words = namesOf(piecesFor(variant.pieces), looks)
+      .map(([name, count]) => `${String(count)} × ${name}`)
+      .join(", ");
+    lines.set(words, (lines.get(words) ?? 0) + variant.times);
+  }
+  if (lines.size < 2) return null;
+  return (
+    <Box as="ul" listStyleType="none" color="softInk" fontSize="15px">
+      {[...lines].map(([words, times]) => (
+        <li key={words}>
+          {times === 1 ? "one" : times}: {words}
+        </li>
+      ))}
+    </Box>
+  );
+}
+
+/** Pieces of one name together, whatever need they are for. */
+function namesOf(pieces: readonly { readonly panel: string; readonly count: number }[], looks: Looks): [string, number][] {
+  const counts = new Map<string, number>();
+  for (const { panel, count } of pieces) {
+    const name = looks.get(panel)?.name ?? panel;
+    counts.set(name, (counts.get(name) ?? 0) + count);
+  }
+  return [...counts];
+}
+
+const isAt = (piece: Piece) => (other: Piece) => other.x === piece.x && other.y === piece.y;
+
+function Pieces({ alike, looks, scores, unit }: { alike: AlikeLayouts; looks: Looks; scores: readonly Score[]; unit: number }) {
+  return alike.layout.pieces.map((piece) => {
+    const look = looks.get(piece.panel);
+    const names = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.name ?? each.panel)))];
+    const score = scores.find((each) => each.panel === piece.panel);
+    const upright = score && (score.axis === "x") === (piece.width === score.width);
+    const name = names.length === 1 ? (names[0] ?? "") : "mixed";
+    const letters = Math.floor(Math.max(piece.width, 0) / (8 * unit));
+    return (
+      <g key={`${String(piece.x)}-${String(piece.y)}`}>
+        <rect
+          x={piece.x}
+          y={piece.y}
+          width={piece.width}
+          height={piece.height}
+          fill={look?.tint ?? "#6d8aa0"}
+          fillOpacity={look?.kind === "strip" ? 0.08 : 0.17}
+          stroke={HAIR}
+          strokeWidth={0.6 * unit}
+        />
+        {score && (
+          <line
+            x1={upright ? piece.x + score.at : piece.x}
+            x2={upright ? piece.x + score.at : piece.x + piece.width}
+            y1={upright ? piece.y : piece.y + score.at}
+            y2={upright ? piece.y + piece.height : piece.y + score.at}
+            stroke={SOFT}
+            strokeWidth={1.2 * unit}
+            strokeDasharray={`${String(2 * unit)} ${String(4 * unit)}`}
+          />
+        )}
+        {piece.height > 17 * unit && letters > 2 && (
+          <Words x={piece.x + piece.width / 2} y={piece.y + piece.height / 2 + 5 * unit} size={14 * unit} anchor="middle" fill="#22303C">
+            {name.length <= letters ? name : `${name.slice(0, letters - 1)}…`}
+          </Words>
+        )}
+      </g>
+    );
+  });
+}
+
+/** The pieces in the hand stand out by a firm rim. */
+function Held({ step, unit }: { step: CutStep | undefined; unit: number }) {
+  return step?.held.map((rect) => (
+    <rect
+      key={`${String(rect.x)}-${String(rect.y)}`}
+      x={rect.x}
+      y={rect.y}
+      width={rect.width}
+      height={rect.height}
+      fill={INK}
+      fillOpacity={0.06}
+      stroke={INK}
+      strokeWidth={3 * unit}
+    />
+  ));
+}
+
+function StepCuts({ step, number, now, here, job, unit }: { step: CutStep; number: number; now: number | null; here: number; job: SplitJob; unit: number }) {
+  const done = now !== null && here < now;
+  const later = now !== null && here > now;
+  const line = (cut: Cut) => (cut.axis === "x" ? { x1: cut.at, x2: cut.at, y1: cut.from, y2: cut.to } : { x1: cut.from, x2: cut.to, y1: cut.at, y2: cut.at });
+  const [first] = step.cuts;
+  const mark =
+    first &&
+    (first.axis === "x"
+      ? { x: first.at, y: first.from - (first.from === job.edge ? job.edge + 2 * unit : -13 * unit) }
+      : { x: first.from - (first.from === job.edge ? job.edge + 2 * unit : -13 * unit), y: first.at });
+  return (
+    <g opacity={later ? 0.35 : 1}>
+      {step.cuts.map((cut, index) => (
+        <line
+          key={index}
+          {...line(cut)}
+          stroke={done ? SOFT : RED}
+          strokeWidth={(here === now ? 3.2 : 1.6) * unit}
+          strokeDasharray={job.method === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
+        />
+      ))}
+      {mark && !done && !step.trim && <NumberMark {...mark} number={number} unit={unit * 0.86} />}
+    </g>
   );
 }

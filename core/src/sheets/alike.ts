@@ -1,0 +1,33 @@
+import type { Layout, Piece } from "./model.ts";
+
+/** Layouts that are cut alike, whoever their pieces are for: `layout` counts all of them, `variants` say what the pieces are. */
+export interface AlikeLayouts {
+  readonly layout: Layout;
+  readonly variants: readonly { readonly times: number; readonly pieces: readonly Piece[] }[];
+}
+
+/** Puts layouts of one sheet with the same pieces in the same places together, most sheets first. */
+export function alikeLayouts(layouts: readonly Layout[]): AlikeLayouts[] {
+  const groups = new Map<string, Layout[]>();
+  for (const layout of layouts) {
+    const places = layout.pieces.map((piece) => `${String(piece.x)} ${String(piece.y)} ${String(piece.width)} ${String(piece.height)}`).sort();
+    const key = `${layout.sheet}|${places.join("|")}`;
+    const group = groups.get(key);
+    if (group) group.push(layout);
+    else groups.set(key, [layout]);
+  }
+  return [...groups.values()]
+    .flatMap((group) =>
+      group
+        .slice(0, 1)
+        .map((first) => ({ layout: { ...first, times: group.reduce((sum, each) => sum + each.times, 0) }, variants: group.map(({ times, pieces }) => ({ times, pieces })) })),
+    )
+    .sort((a, b) => b.layout.times - a.layout.times);
+}
+
+/** What the pieces of one sheet are for, each with its count, in the order they stand. */
+export function piecesFor(pieces: readonly Piece[]): { readonly panel: string; readonly count: number }[] {
+  const counts = new Map<string, number>();
+  for (const piece of pieces) counts.set(piece.panel, (counts.get(piece.panel) ?? 0) + 1);
+  return [...counts].map(([panel, count]) => ({ panel, count }));
+}

@@ -1,0 +1,81 @@
+import type { CommandInput, SplitPlanRead } from "@yule/contract";
+import { offcutOf } from "@yule/core";
+import { v7 } from "uuid";
+import type { NeedView } from "../app/needView.ts";
+import { pieceId } from "./pieces.ts";
+import { placedOf, planInHand, sheetsTaken } from "./plan.ts";
+
+/** What the maker tells after cutting: panels spoilt per need, offcuts kept, losses measured. */
+export interface Happened {
+  readonly spoilt: ReadonlyMap<string, number>;
+  /** Offcuts that are kept, by their place in `offcutsOf`. */
+  readonly kept: ReadonlySet<number>;
+  readonly tearLoss: number | null;
+  readonly creep: number | null;
+}
+
+/** Offcuts narrower than this are waste, whatever their length: no tag and no test strip comes out of them. 20 mm. */
+const WORTH_KEEPING = 20 * 320;
+
+/** Offcuts that a plan leaves, those of one size together, largest first. */
+export function offcutsOf(plan: SplitPlanRead["plan"]): { readonly width: number; readonly height: number; readonly count: number; readonly worth: boolean }[] {
+  const sizes = new Map<string, { width: number; height: number; count: number }>();
+  for (const layout of plan.split.layouts) {
+    for (const offcut of layout.offcuts) {
+      const [width, height] = [Math.max(offcut.width, offcut.height), Math.min(offcut.width, offcut.height)];
+      const key = `${String(width)}x${String(height)}`;
+      sizes.set(key, { width, height, count: (sizes.get(key)?.count ?? 0) + layout.times });
+    }
+  }
+  return [...sizes.values()].sort((a, b) => b.width * b.height - a.width * a.height).map((each) => ({ ...each, worth: each.height >= WORTH_KEEPING }));
+}
+
+/** Panels that a plan gives for each of its needs. */
+export const panelsOf = (plan: SplitPlanRead["plan"], views: readonly NeedView[]): { readonly view: NeedView; readonly panels: number }[] => {
+  const { split } = planInHand(plan);
+  return views.map((view) => ({ view, panels: placedOf(split, pieceId("panel", view.need.id)) })).filter((each) => each.panels > 0);
+};
+
+/**
+ * The command that tells what happened. Colourways are given out as reckoned, panels to spare in turn; what is spoilt is missing from
+ * the colourway that has most.
+ */
+export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], said: Happened): CommandInput<"split-sheets"> {
+  const { job, split } = planInHand(plan.plan);
+  const given = panelsOf(plan.plan, views);
+  const wanted = given.reduce((sum, each) => sum + each.panels, 0);
+  const taken = sheetsTaken(split);
+  return {
+    planId: plan.id,
+    batches: given.flatMap(({ view, panels }) => {
+      const colourways = colourwaysFor(view, panels - (said.spoilt.get(view.need.id) ?? 0));
+      return colourways.length === 0
+        ? []
+        : [{ batchId: v7(), needId: view.need.id, units: colourways.map((colourwayId, index) => ({ id: v7(), number: index + 1, colourwayId })) }];
+    }),
+    // Card stock leaves the shelf when cards are put together.
+    uses: wanted === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null ? [{ storeId: each.id, sheets: each.sheets }] : [])),
+    offcutsUsed: taken.flatMap((each) => {
+      const id = offcutOf(each.id);
+      return id === null ? [] : [{ id, count: each.sheets }];
+    }),
+    offcutsKept: offcutsOf(plan.plan).flatMap(({ width, height, count }, index) => (said.kept.has(index) ? [{ id: v7(), storeId: plan.materialId, width, height, count }] : [])),
+    result:
+      wanted === 0
+        ? null
+        : { id: v7(), method: job.method, wanted, spoilt: [...said.spoilt.values()].reduce((sum, count) => sum + count, 0), tearLoss: said.tearLoss, creep: said.creep },
+  };
+}
+
+/** Which colourway each panel is for. */
+export function colourwaysFor(view: Pick<NeedView, "toPaint" | "need">, panels: number): string[] {
+  const left = view.toPaint.map(({ colourwayId, make }) => ({ colourwayId, make }));
+  const reckoned = left.reduce((sum, each) => sum + each.make, 0);
+  for (let missing = reckoned - panels; missing > 0; missing -= 1) {
+    const most = left.reduce((found, each) => (each.make > found.make ? each : found), { colourwayId: "", make: 0 });
+    most.make -= 1;
+  }
+  const lines = view.need.lines.map((line) => line.colourwayId);
+  const more = Array.from({ length: Math.max(0, panels - reckoned) }, (_, index) => lines[index % lines.length] ?? "");
+  return [...left.flatMap((each) => new Array<string>(each.make).fill(each.colourwayId)), ...more];
+}

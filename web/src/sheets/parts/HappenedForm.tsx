@@ -1,0 +1,109 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Problem, SplitPlanRead } from "@yule/contract";
+import { lengthOfUnits, type Length } from "@yule/core";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { give } from "../../app/outbox.ts";
+import { Tick } from "../../kit/FormField.tsx";
+import { LengthField } from "../../kit/LengthField.tsx";
+import { useMeasure } from "../../kit/measure.tsx";
+import { NumberField } from "../../kit/NumberField.tsx";
+import { ProblemNote } from "../../kit/states.tsx";
+import { Verdict } from "../../kit/Verdict.tsx";
+import type { SheetsAskProps } from "../SheetsView.tsx";
+import { commandOf, offcutsOf, panelsOf } from "../happened.ts";
+
+/** What really happened: panels got and spoilt, offcuts kept, what a tear ate. With everything as drawn it is one press. */
+export function HappenedForm({ outlook, plan, onBack, onDone }: SheetsAskProps & { plan: SplitPlanRead; onBack: () => void; onDone: () => void }) {
+  const navigate = useNavigate();
+  const { size } = useMeasure();
+  const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
+  const given = panelsOf(plan.plan, views);
+  const offcuts = offcutsOf(plan.plan);
+  const [spoilt, setSpoilt] = useState<ReadonlyMap<string, number>>(new Map());
+  const [kept, setKept] = useState<ReadonlySet<number>>(new Set(offcuts.flatMap((offcut, index) => (offcut.worth ? [index] : []))));
+  const [tearLoss, setTearLoss] = useState<Length | null>(null);
+  const [creep, setCreep] = useState<Length | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const good = given.reduce((sum, each) => sum + each.panels - (spoilt.get(each.view.need.id) ?? 0), 0);
+  const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
+  const { method } = plan.plan.job;
+  const tell = async (): Promise<void> => {
+    const sent = await give("split-sheets", commandOf(plan, views, { spoilt, kept, tearLoss, creep }));
+    if (sent.state === "refused") return setProblem(sent.problem);
+    onDone();
+    void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : "/sheets");
+  };
+  return (
+    <>
+      <Verdict>
+        {given.length > 0 ? `${String(good)} panels go to the bench` : "The card stock is cut"}
+        {many > 0 && `, and ${many === 1 ? "one offcut is" : `${String(many)} offcuts are`} kept`}. Was it so?
+      </Verdict>
+      <Flex gap="32px" wrap="wrap" align="flex-start" marginBottom="18px">
+        {given.length > 0 && (
+          <Box as="section" aria-label="Panels spoilt">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              Spoilt in the splitting
+            </Heading>
+            {given.map(({ view, panels }) => (
+              <Flex key={view.need.id} gap="14px" align="center" marginTop="8px">
+                <NumberField
+                  label={`of ${String(panels)} for ${view.need.title}`}
+                  value={spoilt.get(view.need.id) ?? 0}
+                  least={0}
+                  most={panels}
+                  whole
+                  onRead={(count) => setSpoilt(new Map([...spoilt, [view.need.id, count]]))}
+                />
+              </Flex>
+            ))}
+          </Box>
+        )}
+        {offcuts.length > 0 && (
+          <Box as="section" aria-label="Offcuts to keep">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              Into the stash of offcuts
+            </Heading>
+            {offcuts.map((offcut, index) => (
+              <Tick
+                key={`${String(offcut.width)}x${String(offcut.height)}`}
+                checked={kept.has(index)}
+                onChange={(change) => {
+                  const next = new Set(kept);
+                  if (change.target.checked) next.add(index);
+                  else next.delete(index);
+                  setKept(next);
+                }}
+              >
+                {offcut.count} × {size(lengthOfUnits(offcut.width), lengthOfUnits(offcut.height))}
+              </Tick>
+            ))}
+          </Box>
+        )}
+        {method !== "cut" && (
+          <Box as="section" aria-label="Measured">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              If you measured it
+            </Heading>
+            <Text color="softInk" fontSize="15px" maxWidth="260px" marginBottom="6px">
+              Three measured times are enough for the plan to reckon with your hand.
+            </Text>
+            {method === "fold" && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
+            {method === "tape" && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
+          </Box>
+        )}
+      </Flex>
+      {given.length === 0 && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
+      {problem && <ProblemNote problem={problem} />}
+      <Flex gap="12px">
+        <Button variant="outline" size="xl" onClick={onBack}>
+          Back to the last cut
+        </Button>
+        <Button size="xl" onClick={() => void tell()}>
+          {given.length > 0 ? "So it was: to the bench" : "So it was"}
+        </Button>
+      </Flex>
+    </>
+  );
+}

@@ -1,0 +1,247 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
+import { alikeLayouts, cutSteps, learnedLosses, offcutOf, piecesByMaterial, type MaterialNeeds, type SplitMethod } from "@yule/core";
+import { useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { v7 } from "uuid";
+import { Lessons } from "../../app/Lessons.tsx";
+import { LOSSES } from "../../app/materials.ts";
+import type { NeedView } from "../../app/needView.ts";
+import { give } from "../../app/outbox.ts";
+import type { Outlook } from "../../app/outlook.ts";
+import { spoken, useMeasure } from "../../kit/measure.tsx";
+import { Loading, ProblemNote, Teach } from "../../kit/states.tsx";
+import { Verdict } from "../../kit/Verdict.tsx";
+import type { Problem } from "@yule/contract";
+import type { SheetsAskProps } from "../SheetsView.tsx";
+import { piecesOfNeed, scoresOf, sheetStores, tintOf } from "../pieces.ts";
+import { changesBetween, planToKeep } from "../plan.ts";
+import { useTools } from "../tools.ts";
+import { useSplits, waysFor, type Ways } from "../useSplits.ts";
+import { sheetsWord } from "../words.ts";
+import { MaterialTabs } from "./MaterialTabs.tsx";
+import { NeedTicks } from "./NeedTicks.tsx";
+import { PrintSheets } from "./PrintSheets.tsx";
+import { SheetDrawing, type Looks } from "./SheetDrawing.tsx";
+import { SplitVerdict } from "./SplitVerdict.tsx";
+import { StepList } from "./StepList.tsx";
+import { TrimmerFields } from "./TrimmerFields.tsx";
+import { WayCards } from "./WayCards.tsx";
+
+/** How to split what the season lacks: one job per material over all needs, the ways side by side. */
+export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
+  const [params, setParams] = useSearchParams();
+  const [spare, setSpare] = useState<ReadonlyMap<string, number>>(new Map());
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const asked = params.get("need");
+  const wanting = wantingFirst(outlook.open);
+  const chosen = wanting.filter((view) => (asked === null ? !left.has(view.need.id) : view.need.id === asked));
+  const pieces = chosen.flatMap((view) => piecesOfNeed(view, spare.get(view.need.id) ?? 0));
+  const stores = sheetStores(outlook.stores, sheets.offcuts);
+  const groups = piecesByMaterial(pieces, stores);
+  if (stores.length === 0) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page says how many panels it gives.</Teach>;
+  if (wanting.length === 0)
+    return (
+      <>
+        <Verdict>Nothing has to be split.</Verdict>
+        <Teach title="No panels are missing">
+          When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.
+        </Teach>
+      </>
+    );
+  const group = groups.find((each) => each.material.id === params.get("paper")) ?? groups[0];
+  const to = (changes: Record<string, string | null>): void => {
+    const next = new URLSearchParams(params);
+    for (const [name, value] of Object.entries(changes))
+      if (value === null) next.delete(name);
+      else next.set(name, value);
+    setParams(next, { replace: true });
+  };
+  const ticks = (
+    <NeedTicks
+      wanting={wanting}
+      chosen={new Set(chosen.map((view) => view.need.id))}
+      spare={spare}
+      onTick={(id, on) => {
+        const now = new Set(wanting.filter((view) => !chosen.includes(view)).map((view) => view.need.id));
+        if (on) now.delete(id);
+        else now.add(id);
+        setLeft(now);
+        to({ need: null });
+      }}
+      onSpare={(id, count) => setSpare(new Map([...spare, [id, count]]))}
+    />
+  );
+  if (!group)
+    return (
+      <>
+        <Verdict>Nothing is chosen to be split.</Verdict>
+        {ticks}
+      </>
+    );
+  const open = sheets.plans.find((plan) => plan.state === "open" && plan.materialId === group.material.id);
+  return (
+    <GroupPlan
+      key={group.material.id}
+      outlook={outlook}
+      sheets={sheets}
+      group={group}
+      views={chosen}
+      open={open}
+      ticks={ticks}
+      tabs={<MaterialTabs groups={groups} chosen={group.material.id} outlook={outlook} onChoose={(paper) => to({ paper })} />}
+    />
+  );
+}
+
+/** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. */
+const wantingFirst = (open: readonly NeedView[]): NeedView[] =>
+  open.filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
+
+function GroupPlan({
+  outlook,
+  sheets,
+  group,
+  views,
+  open,
+  ticks,
+  tabs,
+}: SheetsAskProps & { group: MaterialNeeds; views: readonly NeedView[]; open: SplitPlanRead | undefined; ticks: React.ReactNode; tabs: React.ReactNode }) {
+  const methods = waysFor(group);
+  const [told, setMethod] = useState<SplitMethod | null>(null);
+  const [tools, setTools] = useTools();
+  const { say } = useMeasure();
+  const losses = learnedLosses(LOSSES, sheets.results);
+  const { ways, fresh } = useSplits(group, losses, tools);
+  const method = told && methods.includes(told) ? told : usualMethod(group, views);
+  if (!ways) return <Loading />;
+  const { job, split } = ways[method];
+  const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
+  const looks = looksOf(group, outlook);
+  const scores = scoresOf(views);
+  const store = outlook.stores.find((each) => each.id === group.material.id);
+  const alike = alikeLayouts(split?.layouts ?? []);
+  const steps = alike.map(({ layout }) => {
+    const sheet = job.sheets.find((each) => each.id === layout.sheet);
+    return sheet ? cutSteps(job, sheet, layout, tools) : [];
+  });
+  const designs = [...new Set(views.map((view) => view.design.id))];
+  return (
+    <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
+      <Box flex="1" minWidth={0}>
+        {split ? (
+          <SplitVerdict outlook={outlook} group={group} job={job} split={split} />
+        ) : (
+          <Verdict>{faults.length > 0 ? "This does not come out of any sheet." : "Nothing of this paper is split this way."}</Verdict>
+        )}
+        {faults.length > 0 && (
+          <ProblemNote
+            problem={{
+              type: "",
+              title: "It cannot be split so",
+              status: 422,
+              detail: "",
+              errors: faults.map((fault) => ({ ...fault, path: [...fault.path], given: spoken(fault.given, say), allowed: spoken(fault.allowed, say) })),
+            }}
+          />
+        )}
+        {tabs}
+        <Lessons outlook={outlook} moment="splitting" designs={designs} />
+        <Flex wrap="wrap" gap="0 18px" align="flex-start">
+          {alike.map((each, index) => (
+            <Box key={`${each.layout.sheet}${String(index)}`}>
+              {offcutOf(each.layout.sheet) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
+              <SheetDrawing job={job} alike={each} looks={looks} steps={steps[index] ?? []} scores={scores} mostHeight={index === 0 ? 500 : 400} />
+            </Box>
+          ))}
+        </Flex>
+      </Box>
+      <Box width={{ base: "100%", xl: "372px" }} flex="none">
+        {methods.length > 1 && <WayCards ways={ways} methods={methods} chosen={method} outlook={outlook} onChoose={setMethod} />}
+        {split && (
+          <>
+            {steps[0] && <StepList job={job} steps={steps[0]} most={5} />}
+            {alike.length > 1 && (
+              <Text color="softInk" marginTop="4px">
+                For the first of {alike.length} layouts; the others follow at the table.
+              </Text>
+            )}
+            <StartCutting outlook={outlook} group={group} ways={ways} method={method} open={open} />
+            <PrintSheets job={job} layouts={alike.map((each) => each.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
+          </>
+        )}
+        {ticks}
+        <TrimmerFields tools={tools} onChange={setTools} />
+      </Box>
+    </Flex>
+  );
+}
+
+/** The way that most of the panels' designs ask for. */
+function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitMethod {
+  if (!group.material.paper) return "cut";
+  const counts = new Map<SplitMethod, number>();
+  for (const piece of group.pieces) {
+    const method = views.find((view) => view.need.id === piece.needId)?.design.method ?? "cut";
+    counts.set(method, (counts.get(method) ?? 0) + piece.count);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "cut";
+}
+
+export function looksOf({ pieces }: Pick<MaterialNeeds, "pieces">, outlook: Outlook): Looks {
+  return new Map(
+    pieces.map((piece) => {
+      const design = outlook.open.find((view) => view.need.id === piece.needId)?.design;
+      return [
+        piece.id,
+        { name: piece.what === "strip" ? "test strip" : piece.name, tint: piece.what === "panel" || piece.what === "print" ? tintOf(design) : "#b9a377", kind: piece.what },
+      ];
+    }),
+  );
+}
+
+/** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
+function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook; group: MaterialNeeds; ways: Ways; method: SplitMethod; open: SplitPlanRead | undefined }) {
+  const navigate = useNavigate();
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const { job, split } = ways[method];
+  if (!split) return null;
+  const store = outlook.stores.find((each) => each.id === group.material.id);
+  const wanted = split.layouts.filter((layout) => layout.sheet === group.material.id).reduce((sum, layout) => sum + layout.times, 0);
+  const short = Math.max(0, wanted - (store?.onHand ?? 0));
+  const packs = store ? Math.ceil(short / store.pack) : 0;
+  const plan = planToKeep(job, split, group.pieces);
+  const changes = open ? changesBetween(open.plan, plan, (id) => outlook.needs.find((view) => view.need.id === id)?.need.title ?? "a need that is gone") : [];
+  const start = async (): Promise<void> => {
+    const id = v7();
+    const needIds = [...new Set(group.pieces.flatMap((piece) => (piece.needId === null ? [] : [piece.needId])))];
+    const sent = await give("keep-split-plan", { id, materialId: group.material.id, replaces: open?.id ?? null, needIds, plan });
+    if (sent.state === "refused") setProblem(sent.problem);
+    else void navigate(`/sheets?plan=${id}`);
+  };
+  return (
+    <Box marginTop="16px">
+      {short > 0 && store && (
+        <Button variant="outline" width="100%" marginBottom="10px" onClick={() => void give("buy-store", { id: store.id, quantity: packs * store.pack })}>
+          {packs === 1 ? `A pack of ${String(store.pack)} has come` : `${String(packs)} packs of ${String(store.pack)} have come`}
+        </Button>
+      )}
+      {open && (
+        <>
+          <Button size="xl" width="100%" onClick={() => void navigate(`/sheets?plan=${open.id}`)}>
+            Go on with the plan begun
+          </Button>
+          {changes.length > 0 && (
+            <Text marginTop="8px" fontSize="15px">
+              Since it was drawn: {changes.join("; ")}.
+            </Text>
+          )}
+        </>
+      )}
+      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short > 0} onClick={() => void start()}>
+        {open ? "Start anew as drawn here" : `Start cutting: take ${sheetsWord(split.sheetsUsed)}`}
+      </Button>
+      {problem && <ProblemNote problem={problem} />}
+    </Box>
+  );
+}

@@ -1,0 +1,61 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { printMinutes, printMoney, type SplitMethod } from "@yule/core";
+import type { Outlook } from "../../app/outlook.ts";
+import type { Ways } from "../useSplits.ts";
+import { METHOD_WORDS, sheetsWord } from "../words.ts";
+
+/** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
+export function WayCards({
+  ways,
+  methods,
+  chosen,
+  outlook,
+  onChoose,
+}: {
+  ways: Ways;
+  methods: readonly SplitMethod[];
+  chosen: SplitMethod;
+  outlook: Outlook;
+  onChoose: (method: SplitMethod) => void;
+}) {
+  return (
+    <Flex direction="column" gap="6px" role="group" aria-label="Way of splitting" marginBottom="18px">
+      {methods.map((method) => {
+        const { split, compared } = ways[method];
+        const isChosen = method === chosen;
+        return (
+          <button
+            key={method}
+            type="button"
+            aria-pressed={isChosen}
+            onClick={() => onChoose(method)}
+            disabled={!split}
+            style={{
+              textAlign: "left",
+              font: "inherit",
+              lineHeight: 1.35,
+              cursor: split ? "pointer" : "not-allowed",
+              padding: "7px 12px",
+              borderRadius: 10,
+              border: `${String(isChosen ? 2 : 1)}px solid ${isChosen ? "var(--chakra-colors-ink)" : "var(--chakra-colors-hairline)"}`,
+              opacity: split ? 1 : 0.6,
+            }}
+          >
+            <Flex gap="10px" justify="space-between">
+              <Text fontWeight={700}>{METHOD_WORDS[method].name}</Text>
+              <Text fontWeight={600}>
+                {split ? (split.unplaced.length > 0 ? "not all fit" : `${sheetsWord(split.sheetsUsed)}, ${printMoney(split.cost, outlook.shop.currency)}`) : "does not fit"}
+              </Text>
+            </Flex>
+            {compared && (
+              <Text fontSize="15px" color="softInk">
+                {printMinutes(compared.minutes)}, {Math.round(compared.waste * 100)} % left over
+                {compared.tapeMetres > 0 && `, ${String(compared.tapeMetres)} m of tape`}; {METHOD_WORDS[method].edge}, risks {METHOD_WORDS[method].risk}
+              </Text>
+            )}
+          </button>
+        );
+      })}
+    </Flex>
+  );
+}

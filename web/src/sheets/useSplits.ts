@@ -1,0 +1,41 @@
+import { splitFaultsIn } from "@yule/contract";
+import { compareWay, splitJobOfNeeds, type Losses, type MaterialNeeds, type Split, type SplitJob, type SplitMethod, type Tools, type WayCompared } from "@yule/core";
+import { solver, useSolved } from "../app/solver.ts";
+
+/** One way of splitting a material: its job, and what came of it. */
+export interface Way {
+  readonly job: SplitJob;
+  /** Null where no piece comes out this way. */
+  readonly split: Split | null;
+  readonly compared: WayCompared | null;
+}
+export type Ways = Readonly<Record<SplitMethod, Way>>;
+
+/** The knife first: it decides the verdict; card stock is never torn or taped. */
+export const waysFor = (needs: MaterialNeeds): readonly SplitMethod[] => (needs.material.paper ? ["cut", "fold", "tape"] : ["cut"]);
+
+const SECONDS = 1.8;
+
+/** All ways of splitting a material, worked out beside the interface. */
+export function useSplits(needs: MaterialNeeds | null, losses: Losses, tools: Tools): { readonly ways: Ways | null; readonly fresh: boolean } {
+  const methods = needs ? waysFor(needs) : [];
+  const jobs = needs && (Object.fromEntries(METHODS.map((method) => [method, splitJobOfNeeds(needs, method, losses)])) as Record<SplitMethod, SplitJob>);
+  const { value, fresh } = useSolved<Readonly<Record<SplitMethod, Split | null>>>(jobs ? JSON.stringify(jobs) : null, async () => {
+    const answers = await Promise.all(
+      METHODS.map(async (method) => {
+        const job = jobs?.[method];
+        const possible = job && methods.includes(method) && job.panels.length > 0 && splitFaultsIn(job).length === 0;
+        return [method, possible ? await solver().split(job, SECONDS) : null] as const;
+      }),
+    );
+    return Object.fromEntries(answers) as Record<SplitMethod, Split | null>;
+  });
+  if (!jobs || !value) return { ways: null, fresh };
+  const way = (method: SplitMethod): Way => {
+    const [job, split] = [jobs[method], value[method]];
+    return { job, split, compared: split && fresh ? compareWay(job, split, tools) : null };
+  };
+  return { ways: { cut: way("cut"), fold: way("fold"), tape: way("tape") }, fresh };
+}
+
+const METHODS: readonly SplitMethod[] = ["cut", "fold", "tape"];
