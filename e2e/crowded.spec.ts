@@ -121,8 +121,8 @@ test("a panel larger than every sheet says by how much", async ({ context }) => 
   });
   const { needs } = (await (await fetch(`${shop.url}/api/season`)).json()) as { needs: { id: string; title: string }[] };
   await page.goto(`${shop.url}/sheets?need=${needs.find((each) => each.title === "Oudewiel order")?.id ?? ""}`);
-  await expect(page.getByRole("alert")).toContainText("480 mm x 480 mm, too large for every sheet");
-  await expect(page.getByRole("alert")).toContainText("in width by 183 mm and height by 60 mm");
+  await expect(page.getByRole("alert")).toContainText("Lamp moth of ~18 7/8 in x ~18 7/8 in, too large for every sheet");
+  await expect(page.getByRole("alert")).toContainText("in width by ~7 3/16 in and height by ~2 3/8 in");
 });
 
 for (const [width, height] of [

@@ -31,10 +31,14 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
 
   await view(page, "Season").click();
   await row.getByRole("button", { name: "split sheets" }).click();
-  await expect(verdict(page)).toContainText(/(One sheet|\d sheets) of 20 × 26 in gives? all \d\d panels, and no plan needs less/);
-  await expect(page.getByRole("img", { name: /Sheet 20 × 26 in/ }).first()).toBeVisible();
-  await expect(page.getByRole("region", { name: "Cut list" })).toContainText("fence");
-  await page.getByRole("button", { name: /Split: take/ }).click();
+  await expect(verdict(page)).toContainText(/gives? all \d\d pieces, and no plan needs less/, { timeout: 20_000 });
+  await expect(page.getByRole("img", { name: /^(Sheet 20 × 26 in|Offcut)/ }).first()).toBeVisible();
+  await expect(page.getByRole("region", { name: "Cut list" })).toContainText("Fence at");
+  await page.getByRole("button", { name: /^Start cutting: take/ }).click();
+  const next = page.getByRole("button", { name: /^(Done, next|All cut)$/ });
+  await expect(next).toBeVisible();
+  while (await next.isVisible()) await next.click();
+  await page.getByRole("button", { name: "So it was: to the bench" }).click();
 
   await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
   await expect(page.getByRole("region", { name: "Run sheet" })).toContainText(/All dry/, { timeout: 20_000 });

@@ -29,6 +29,7 @@ export { cutSteps, type CutStep, type Tools } from "./sheets/steps.ts";
 export { compareWay, dividerMiddles, sheetsByHand, type WayCompared } from "./sheets/compare.ts";
 export * from "./sheets/cuttingJobs.ts";
 export * from "./sheets/alike.ts";
+export { bestYield, type Yield } from "./sheets/yield.ts";
 export * from "./sheets/drawing.ts";
 export * from "./sheets/offcutUses.ts";
 export * from "./season/schedule/model.ts";

@@ -70,7 +70,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   split: command(splitIn, splitOut, async (input, setting) => {
     const job = splitJobOf(input);
     const faults = splitFaultsIn(job);
-    return faults.length > 0 ? fail(...faults) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
+    return faults.length > 0 ? fail(...faults.map(inMillimetres)) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
   }),
   run: command(runIn, runOut, (input, setting) => {
     const result = run(input, setting.limits(input.seed));

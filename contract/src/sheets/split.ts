@@ -51,8 +51,8 @@ export function splitFaultsIn(job: SplitJob): Fault[] {
           {
             code: "edge-too-wide",
             path: ["edge"],
-            given: mmText(job.edge),
-            allowed: `less than ${mmText(shortest / 2)}, half of the shorter side of sheets[${String(index)}] (${each.id})`,
+            given: said(job.edge),
+            allowed: `less than ${said(shortest / 2)}, half of the shorter side of sheets[${String(index)}] (${each.id})`,
           },
         ];
   });
@@ -66,19 +66,20 @@ export function splitFaultsIn(job: SplitJob): Fault[] {
     });
     const nearest = misfits.reduce((best, next) => (next.width + next.height < best.width + best.height ? next : best));
     if (nearest.width === 0 && nearest.height === 0) return [];
-    const sides = (["width", "height"] as const).filter((side) => nearest[side] > 0).map((side) => `${side} by ${mmText(nearest[side])}`);
+    const sides = (["width", "height"] as const).filter((side) => nearest[side] > 0).map((side) => `${side} by ${said(nearest[side])}`);
     return [
       {
         code: "panel-too-large",
         path: ["panels", index],
-        given: `${each.id} of ${mmText(each.width)} x ${mmText(each.height)}, too large for every sheet: over the nearest, ${nearest.on.id}, in ${sides.join(" and ")}`,
-        allowed: `at most ${mmText(nearest.size.width - job.gap)} x ${mmText(nearest.size.height - job.gap)} on ${nearest.on.id}`,
+        given: `${each.id} of ${said(each.width)} x ${said(each.height)}, too large for every sheet: over the nearest, ${nearest.on.id}, in ${sides.join(" and ")}`,
+        allowed: `at most ${said(nearest.size.width - job.gap)} x ${said(nearest.size.height - job.gap)} on ${nearest.on.id}`,
       },
     ];
   });
 }
 
-const mmText = (units: number): string => `${String(toMm(lengthOfUnits(units)))} mm`;
+/** A length in a fault, for whoever shows it to say in its own units. */
+const said = (units: number): string => `#${String(Math.round(units))}`;
 
 const rect = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() });
 

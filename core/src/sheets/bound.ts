@@ -32,11 +32,12 @@ export function costBound(setting: BoundSetting, prices: readonly number[], wort
 }
 
 /**
- * The most pieces that could be placed, for any prices between 0 and 1: a panel's piece counts 1 less its price, plus
- * the worth of every sheet there is. Infinity when an unlimited sheet is worth anything.
+ * The most that pieces could be worth together, for any prices of them: a piece counts its value less its price, plus the worth
+ * of every sheet there is at those prices. Infinity when an unlimited sheet is worth anything.
+ * @param values what a piece of each panel counts; 1 each for the number of pieces
  */
-export function countBound(setting: BoundSetting, prices: readonly number[], worths: readonly number[]): number {
-  let most = setting.demand.reduce((sum, count, panel) => sum + count * Math.max(0, 1 - Math.max(0, prices[panel] ?? 0)), 0);
+export function countBound(setting: BoundSetting, prices: readonly number[], worths: readonly number[], values?: readonly number[]): number {
+  let most = setting.demand.reduce((sum, count, panel) => sum + count * Math.max(0, (values?.[panel] ?? 1) - Math.max(0, prices[panel] ?? 0)), 0);
   setting.sheets.forEach((sheet, index) => {
     const worth = worths[index] ?? 0;
     if (worth > 1e-12) most += sheet.count === null ? Infinity : sheet.count * worth;

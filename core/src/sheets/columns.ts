@@ -4,8 +4,8 @@ import { costBound, countBound } from "./bound.ts";
 import { planOf, type BuildSetting, type Plan } from "./build.ts";
 import { countsOf, type Pattern } from "./model.ts";
 
-/** What the master program aims at: the most pieces, or the least cost with at least so many pieces. */
-export type Aim = { readonly kind: "count" } | { readonly kind: "cost"; readonly least: number };
+/** What the master program aims at: the most pieces, each counting its value or 1; or the least cost with at least so many pieces. */
+export type Aim = { readonly kind: "count"; readonly values?: readonly number[] } | { readonly kind: "cost"; readonly least: number };
 
 /** Patterns found so far, one per sheet kind and counts. */
 export class PatternPool {
@@ -53,7 +53,7 @@ function master(setting: BuildSetting, patterns: readonly Pattern[], aim: Aim, w
   return {
     costs: [
       ...patterns.map((pattern) => (aim.kind === "cost" ? (setting.sheets[pattern.sheet]?.cost ?? 0) : 0)),
-      ...setting.demand.map(() => (aim.kind === "cost" ? 0 : -1)),
+      ...setting.demand.map((_, panel) => (aim.kind === "cost" ? 0 : -(aim.values?.[panel] ?? 1))),
       ...(known ? [aim.kind === "cost" ? known.cost : 0] : []),
     ],
     upper: [...patterns.map(() => Infinity), ...setting.demand, ...(known ? [1] : [])],
@@ -86,7 +86,7 @@ export function generateColumns(
     const prices = answer.duals.slice(0, panels).map((dual) => Math.max(0, dual));
     const found = setting.sheets.map((_, sheet) => setting.splitter.best(sheet, prices));
     const worths = found.map((each) => each.bound);
-    bound = aim.kind === "cost" ? Math.max(bound, costBound(setting, prices, worths, aim.least)) : Math.min(bound, countBound(setting, prices, worths));
+    bound = aim.kind === "cost" ? Math.max(bound, costBound(setting, prices, worths, aim.least)) : Math.min(bound, countBound(setting, prices, worths, aim.values));
     priced?.(prices, worths);
     const fresh = found.filter((each) => pool.add(each.pattern));
     if (fresh.length === 0) return bound;

@@ -242,7 +242,7 @@ export function splitterFor(job: SplitJob): Splitter {
 }
 
 /** The job without sheets that are not there or hold nothing, and without panels that fit on none of the others. */
-function usableJob(job: SplitJob): SplitJob {
+export function usableJob(job: SplitJob): SplitJob {
   const fits = (sheet: SplitJob["sheets"][number], panel: SplitJob["panels"][number]): boolean => {
     const size = grown(job, sheet);
     return turns(job, panel).some((turn) => turn.width <= size.width && turn.height <= size.height);
@@ -306,7 +306,8 @@ function shuffledPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, 
   return plan;
 }
 
-function answerOf(job: SplitJob, kinds: Kinds, plan: Plan | null, lowerBound: number, proven: boolean): Split {
+/** The answer as it lies on real sheets, each piece with the panel it is for. */
+export function answerOf(job: SplitJob, kinds: Kinds, plan: Plan | null, lowerBound: number, proven: boolean): Split {
   const uses = labelled(kinds, plan?.uses ?? []);
   const placed = new Map<string, number>();
   for (const use of uses) for (const label of use.labels) placed.set(label, (placed.get(label) ?? 0) + use.times);

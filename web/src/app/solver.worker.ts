@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { highsSolver, limitsFor, run, split, type HighsModule, type LinearSolver, type RunJob, type SplitJob } from "@yule/core";
+import { bestYield, highsSolver, limitsFor, run, split, type HighsModule, type LinearSolver, type RunJob, type SplitJob } from "@yule/core";
 import highsLoader from "highs";
 import wasmUrl from "highs/runtime?url";
 
@@ -14,6 +14,13 @@ const solver = {
   split: async (job: SplitJob, seconds: number) =>
     split(
       job,
+      limitsFor(seconds, () => performance.now()),
+      await engine(),
+    ),
+  pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) =>
+    bestYield(
+      job,
+      values,
       limitsFor(seconds, () => performance.now()),
       await engine(),
     ),

@@ -17,6 +17,7 @@ type Part = ComponentType<SheetsAskProps>;
 /** Questions that Sheets answers. Adding one is a line here and a part. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: Part }[] = [
   { key: "split", label: "How to split", part: lazy(() => import("./parts/SplitAsk.tsx")) },
+  { key: "pile", label: "What does it give?", part: lazy(() => import("./parts/PileAsk.tsx")) },
   { key: "offcuts", label: "Offcuts", part: lazy(() => import("./parts/OffcutsAsk.tsx")) },
 ];
 const CuttingTable = lazy(() => import("./parts/CuttingTable.tsx"));

@@ -113,11 +113,36 @@ const ALWAYS: readonly Omit<PossibleUse, "most">[] = [
 const A_PANEL = 12;
 const ANY_NUMBER = 60;
 
-/** What an offcut of a paper could become: panels that needs still lack, then tags, bookmarks and test strips. */
-export function usesOfSeason(outlook: Pick<Outlook, "open">, storeId: string, isPaper: boolean): PossibleUse[] {
-  const pieces = outlook.open
+/** Pieces that open needs still lack of one material, test strips left out. */
+const lackedOf = (outlook: Pick<Outlook, "open">, storeId: string, isPaper: boolean): NeededPieces[] =>
+  outlook.open
     .flatMap((view) => piecesOfNeed(view, 0))
     .filter((piece) => piece.what !== "strip" && piece.count > 0 && (piece.material === storeId || (piece.material === null && isPaper)));
+
+/** What a card counts where nobody has set its price, and what small things count, in minor units. */
+const USUAL_PRICE = 400;
+const SMALL_PRICES = { tag: 60, bookmark: 120 } as const;
+
+/**
+ * What a pile could become, with what each piece counts: panels by the price of their need, bases and mats a quarter of it, since a
+ * card needs several pieces; then tags and bookmarks for what is left.
+ */
+export function possiblePieces(outlook: Pick<Outlook, "open">, storeId: string, isPaper: boolean): { readonly piece: NeededPieces; readonly value: number }[] {
+  const lacked = lackedOf(outlook, storeId, isPaper).map((piece) => {
+    const price = outlook.open.find((view) => view.need.id === piece.needId)?.need.priceMinor ?? USUAL_PRICE;
+    return { piece, value: piece.what === "panel" || piece.what === "print" ? price : Math.round(price / 4) };
+  });
+  const small = ALWAYS.flatMap(({ what, name, width, height }) =>
+    what === "tag" || what === "bookmark"
+      ? [{ piece: { id: what, what: "strip" as const, needId: null, name, width, height, count: ANY_NUMBER, turn: true, material: storeId }, value: SMALL_PRICES[what] }]
+      : [],
+  );
+  return [...lacked, ...small];
+}
+
+/** What an offcut of a paper could become: panels that needs still lack, then tags, bookmarks and test strips. */
+export function usesOfSeason(outlook: Pick<Outlook, "open">, storeId: string, isPaper: boolean): PossibleUse[] {
+  const pieces = lackedOf(outlook, storeId, isPaper);
   return [
     ...pieces.map(({ what, name, width, height, count }) => ({ what, name, width, height, most: count, worth: what === "panel" ? A_PANEL : 4 })),
     ...ALWAYS.map((use) => ({ ...use, most: ANY_NUMBER })),

@@ -24,8 +24,10 @@ export function useSplits(needs: MaterialNeeds | null, losses: Losses, tools: To
     const answers = await Promise.all(
       METHODS.map(async (method) => {
         const job = jobs?.[method];
-        const possible = job && methods.includes(method) && job.panels.length > 0 && splitFaultsIn(job).length === 0;
-        return [method, possible ? await solver().split(job, SECONDS) : null] as const;
+        // A panel larger than every sheet is said; the others are split all the same.
+        const possible = job && methods.includes(method) && job.panels.length > 0 && !splitFaultsIn(job).some((fault) => fault.code === "edge-too-wide");
+        const answer = possible ? await solver().split(job, SECONDS) : null;
+        return [method, answer && answer.layouts.length > 0 ? answer : null] as const;
       }),
     );
     return Object.fromEntries(answers) as Record<SplitMethod, Split | null>;

@@ -48,7 +48,11 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], at = null,
           </>
         )}
       </ScaleDrawing>
-      {layout.times > 1 && <Text fontWeight={600}>{layout.times} sheets like this</Text>}
+      {layout.times > 1 && (
+        <Text fontWeight={600}>
+          {layout.times} {offcutOf(sheet.id) === null ? "sheets" : "offcuts"} like this
+        </Text>
+      )}
       {alike.variants.length > 1 && <Variants alike={alike} looks={looks} />}
     </Box>
   );

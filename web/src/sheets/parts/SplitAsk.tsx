@@ -57,6 +57,7 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
       else next.set(name, value);
     setParams(next, { replace: true });
   };
+  const gone = asked === null ? undefined : outlook.needs.find((view) => view.need.id === asked && view.toPaint.length === 0);
   const ticks = (
     <NeedTicks
       wanting={wanting}
@@ -75,7 +76,7 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   if (!group)
     return (
       <>
-        <Verdict>Nothing is chosen to be split.</Verdict>
+        <Verdict>{gone ? `${gone.need.title} has all the panels it needs on the bench. Go on there.` : "Nothing is chosen to be split."}</Verdict>
         {ticks}
       </>
     );
@@ -125,6 +126,12 @@ function GroupPlan({
     const sheet = job.sheets.find((each) => each.id === layout.sheet);
     return sheet ? cutSteps(job, sheet, layout, tools) : [];
   });
+  // Faults name sheets and panels by their ids; a maker knows them by their names.
+  const named = (text: string): string =>
+    [...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const].reduce(
+      (said, [id, name]) => said.replaceAll(id, name),
+      text,
+    );
   const designs = [...new Set(views.map((view) => view.design.id))];
   return (
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
@@ -141,7 +148,7 @@ function GroupPlan({
               title: "It cannot be split so",
               status: 422,
               detail: "",
-              errors: faults.map((fault) => ({ ...fault, path: [...fault.path], given: spoken(fault.given, say), allowed: spoken(fault.allowed, say) })),
+              errors: faults.map((fault) => ({ ...fault, path: [], given: named(spoken(fault.given, say)), allowed: named(spoken(fault.allowed, say)) })),
             }}
           />
         )}
@@ -194,7 +201,11 @@ export function looksOf({ pieces }: Pick<MaterialNeeds, "pieces">, outlook: Outl
       const design = outlook.open.find((view) => view.need.id === piece.needId)?.design;
       return [
         piece.id,
-        { name: piece.what === "strip" ? "test strip" : piece.name, tint: piece.what === "panel" || piece.what === "print" ? tintOf(design) : "#b9a377", kind: piece.what },
+        {
+          name: piece.what === "strip" && piece.needId !== null ? "test strip" : piece.name,
+          tint: piece.what === "panel" || piece.what === "print" ? tintOf(design) : "#b9a377",
+          kind: piece.what,
+        },
       ];
     }),
   );
