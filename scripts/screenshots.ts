@@ -12,14 +12,17 @@ const PICTURES = [
   { name: "colour", path: "/colour", ask: "mud", design: "Tide pool" },
   { name: "colour-mix", path: "/colour", ask: "mix", design: "Lamp moth" },
   { name: "colour-glazes", path: "/colour", ask: "glaze", design: "Three kites" },
-  { name: "sheets", path: "/sheets", need: "Night trains, club" },
+  { name: "sheets", path: "/sheets" },
   { name: "bench", path: "/bench" },
   { name: "bench-evening", path: "/bench", evening: true },
   { name: "finish", path: "/finish" },
   { name: "dispatch", path: "/dispatch" },
   { name: "stores", path: "/stores" },
   { name: "logbook", path: "/logbook" },
+  { name: "sheets-pile", path: "/sheets", ask: "pile" },
   { name: "season-tablet", path: "/season", width: 820, height: 1180 },
+  // Last, since a plan is begun by it.
+  { name: "sheets-table", path: "/sheets", press: [/^Smooth 250/, /^Knife/, /^Start cutting/, /^Done, next/, /^Done, next/] },
 ] as const;
 
 const folder = join(import.meta.dirname, "../docs/screenshots");
@@ -27,7 +30,6 @@ mkdirSync(folder, { recursive: true });
 const shop = await startShop();
 const browser = await chromium.launch(CHROMIUM);
 try {
-  const { needs } = (await (await fetch(`${shop.url}/api/season`)).json()) as { needs: { id: string; title: string }[] };
   const { designs } = (await (await fetch(`${shop.url}/api/designs`)).json()) as { designs: { id: string; name: string }[] };
   for (const picture of PICTURES) {
     const [width, height] = "width" in picture ? [picture.width, picture.height] : [1280, 800];
@@ -35,13 +37,17 @@ try {
     const page = await context.newPage();
     await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
     const design = "design" in picture ? `?design=${designs.find((each) => each.name === picture.design)?.id ?? ""}` : "";
-    const need = "need" in picture ? `?need=${needs.find((each) => each.title === picture.need)?.id ?? ""}` : "";
-    const ask = "ask" in picture ? `&ask=${picture.ask}` : "";
-    await page.goto(`${shop.url}${picture.path}${need}${design}${ask}`);
+    const ask = "ask" in picture ? `${design === "" ? "?" : "&"}ask=${picture.ask}` : "";
+    await page.goto(`${shop.url}${picture.path}${design}${ask}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
     // In Season the plan, its odds and what would help come one after another.
     if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
+    for (const button of "press" in picture ? picture.press : []) {
+      await page.getByRole("button", { name: button }).first().click();
+      await page.waitForTimeout(1500);
+    }
+    await page.evaluate(() => window.scrollTo(0, 0));
     await page.screenshot({ path: join(folder, `${picture.name}.png`) });
     await context.close();
   }

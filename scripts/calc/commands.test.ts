@@ -19,7 +19,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats"])(
+test.each(["split", "pile", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats"])(
   "%s prints the JSON Schema of its input",
   (name) => {
     expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
@@ -319,4 +319,17 @@ describe("colour", () => {
     expect(lines).toHaveLength(1);
     expect((lines as string[])[0]).toContain(line);
   });
+});
+
+test("calc pile: what of most worth comes out of given sheets, in millimetres; a count of none wanted sheets is refused", async () => {
+  const pile = {
+    sheets: [{ id: "left", width: 320, height: 120, count: 1 }],
+    panels: [
+      { id: "card", width: 130, height: 110, count: 9, value: 12 },
+      { id: "tag", width: 50, height: 90, count: 20, value: 2 },
+    ],
+  };
+  expect(await answer("pile", pile)).toMatchObject({ worth: 26, bound: 26, proven: true, sheetsUsed: 1 });
+  expect(await answer("pile", { ...pile, sheets: [{ id: "left", width: 320, height: 120, count: null }] })).toEqual(["sheets[0].count: given null, allowed a number"]);
+  expect(await answer("pile", { ...pile, panels: [{ id: "card", width: 130, height: 110, count: 1, value: -1 }] })).toEqual(["panels[0].value: given -1, allowed at least 0"]);
 });

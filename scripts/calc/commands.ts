@@ -17,6 +17,10 @@ import {
   routeStageOf,
   runIn,
   runOut,
+  pileIn,
+  pileJobOf,
+  pileOut,
+  pileOutOf,
   splitFaultsIn,
   splitIn,
   splitJobOf,
@@ -28,6 +32,7 @@ import {
   stackOutOf,
 } from "@yule/contract";
 import {
+  bestYield,
   checkRoute,
   fail,
   limitsFor,
@@ -71,6 +76,12 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     const job = splitJobOf(input);
     const faults = splitFaultsIn(job);
     return faults.length > 0 ? fail(...faults.map(inMillimetres)) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
+  }),
+  pile: command(pileIn, pileOut, async (input, setting) => {
+    const job = pileJobOf(input);
+    const faults = splitFaultsIn(job);
+    if (faults.length > 0) return fail(...faults.map(inMillimetres));
+    return succeed(pileOutOf(bestYield(job, new Map(input.panels.map(({ id, value }) => [id, value])), setting.limits(input.seed), await setting.solver())));
   }),
   run: command(runIn, runOut, (input, setting) => {
     const result = run(input, setting.limits(input.seed));

@@ -1,4 +1,4 @@
-import { grown, type Fault, type Split, type SplitJob, toMm, turns, lengthOfUnits } from "@yule/core";
+import { grown, money, type Fault, type Split, type SplitJob, type Yield, toMm, turns, lengthOfUnits } from "@yule/core";
 import { z } from "zod";
 import { countField, idText, mmAboveZero, mmField, moneyField, seedField, toLength, uniqueIds, MOST_PIECES } from "../common/fields.ts";
 
@@ -29,6 +29,33 @@ export const splitIn = z.strictObject({
   seed: seedField.default(1),
 });
 export type SplitIn = z.output<typeof splitIn>;
+
+/** Input of `calc pile`: what lies there, and what each piece is worth. A pile is what there is, so every count is told. */
+export const pileIn = z.strictObject({
+  sheets: z
+    .array(sheet.omit({ cost: true }).extend({ count: countField }))
+    .min(1)
+    .max(200)
+    .superRefine(uniqueIds("sheets")),
+  panels: z
+    .array(panel.extend({ value: z.number().min(0).max(1e9).describe("what one piece is worth") }))
+    .min(1)
+    .max(500)
+    .superRefine(uniqueIds("panels")),
+  edge: mmField.default(0),
+  gap: mmField.default(0),
+  seed: seedField.default(1),
+});
+
+/** The pile as a job that costs nothing. */
+export const pileJobOf = (input: z.output<typeof pileIn>): SplitJob =>
+  splitJobOf({
+    ...input,
+    method: "cut",
+    thirds: false,
+    sheets: input.sheets.map((each) => ({ ...each, cost: money(0) })),
+    panels: input.panels.map(({ value: _, ...each }) => each),
+  });
 
 /** The job in exact lengths. */
 export function splitJobOf(input: SplitIn): SplitJob {
@@ -100,6 +127,14 @@ export const splitOut = z.object({
   lowerBound: z.int(),
   proven: z.boolean(),
 });
+
+/** Output of `calc pile`: the layouts, what they are worth, and what no layout exceeds. */
+export const pileOut = splitOut.omit({ cost: true, lowerBound: true }).extend({ worth: z.number(), bound: z.number() });
+
+export function pileOutOf({ split, worth, bound }: Yield): z.output<typeof pileOut> {
+  const { cost: _, lowerBound: __, ...rest } = splitOutOf(split);
+  return { ...rest, worth, bound };
+}
 
 /** A split in millimetres. */
 export function splitOutOf(split: Split): z.output<typeof splitOut> {

@@ -1,6 +1,7 @@
 import { minutes, type Minutes } from "../measure/minutes.ts";
 import type { Money } from "../measure/money.ts";
 import type { Sheet, Split, SplitJob, SplitMethod } from "./model.ts";
+import { kindsOf } from "./kinds.ts";
 import { cutSteps, type Tools } from "./steps.ts";
 
 /** One way of splitting beside the others. */
@@ -62,11 +63,14 @@ function tapeOf(job: SplitJob, layout: Split["layouts"][number]): number {
 export const dividerMiddles = (job: SplitJob, layout: Split["layouts"][number], axis: "x" | "y"): number[] =>
   [...new Set(layout.cuts.filter((cut) => cut.axis === axis).map((cut) => cut.at + job.gap / 2))].sort((a, b) => a - b);
 
-/** Sheets that plain grids take, each kind of piece on sheets of its own, as it is done by hand. */
+/** Sheets that plain grids take, pieces of one size together on sheets of their own, as it is done by hand. */
 export function sheetsByHand(job: SplitJob): number {
   const [sheet] = job.sheets;
   if (!sheet) return 0;
   const inner = { width: sheet.width - 2 * job.edge + job.gap, height: sheet.height - 2 * job.edge + job.gap };
   const grid = (width: number, height: number): number => Math.floor(inner.width / (width + job.gap)) * Math.floor(inner.height / (height + job.gap));
-  return job.panels.reduce((sum, panel) => sum + Math.ceil(panel.count / Math.max(1, grid(panel.width, panel.height), panel.turn ? grid(panel.height, panel.width) : 0)), 0);
+  return kindsOf(job).job.panels.reduce(
+    (sum, panel) => sum + Math.ceil(panel.count / Math.max(1, grid(panel.width, panel.height), panel.turn ? grid(panel.height, panel.width) : 0)),
+    0,
+  );
 }

@@ -2,8 +2,8 @@ import { createRequire } from "node:module";
 import { inches, mm } from "../measure/length.ts";
 import { money } from "../measure/money.ts";
 import { highsSolver, type HighsModule, type LinearSolver } from "../search/linear.ts";
-import { compareWay, dividerMiddles } from "./compare.ts";
-import { learnedLosses, offcutOf, offcutSheet, piecesByMaterial, splitJobOfNeeds, stripFor, type Losses, type NeededPieces, type SheetStore } from "./cuttingJobs.ts";
+import { compareWay, dividerMiddles, sheetsByHand } from "./compare.ts";
+import { learnedLosses, offcutOf, packsToBuy, offcutSheet, piecesByMaterial, splitJobOfNeeds, stripFor, type Losses, type NeededPieces, type SheetStore } from "./cuttingJobs.ts";
 import { split } from "./split.ts";
 
 const store = (id: string, width: number, height: number, cost: number, more: Partial<SheetStore> = {}): SheetStore => ({
@@ -107,4 +107,37 @@ test("divider tape is laid by its middle, measured from the board's edge", () =>
   const [layout] = split(job, limits, solve).layouts;
   if (!layout) throw new Error("no layout");
   expect(dividerMiddles(job, layout, "x")[0]).toBe(inches(0.5) + mm(100) + inches(0.25));
+});
+
+test("another paper beside the first is taken where the whole comes cheaper, pre-cut pieces too", () => {
+  const [needs] = piecesByMaterial([piece("kites", 100, 100, 13, "cotton")], [store("cotton", 400, 300, 300)]);
+  if (!needs) throw new Error("nothing needed");
+  const alone = split(splitJobOfNeeds(needs, "cut", USUAL), limits, solve);
+  const beside = split(splitJobOfNeeds(needs, "cut", USUAL, [store("cut already", 100, 100, 40)]), limits, solve);
+  expect([alone.cost, beside.cost]).toEqual([600, 340]);
+  expect(beside.layouts.some((layout) => layout.sheet === "cut already" && layout.cuts.length === 0)).toBe(true);
+});
+
+test("what is short is bought in whole packs, and what stays over is said", () => {
+  const stores = [
+    { id: "cotton", onHand: 3, pack: 5, packCost: money(2450) },
+    { id: "a3", onHand: 9, pack: 20, packCost: money(1680) },
+  ];
+  const taken = [
+    { id: "cotton", sheets: 9 },
+    { id: "a3", sheets: 9 },
+    { id: "offcut:x", sheets: 2 },
+  ];
+  expect(packsToBuy(taken, stores)).toEqual([{ store: "cotton", short: 6, packs: 2, cost: 4900, over: 4 }]);
+});
+
+test("by hand each size lies in one grid on sheets of its own", () => {
+  const [needs] = piecesByMaterial(
+    [piece("kites", 100, 100, 7, "cotton"), piece("moths", 100, 100, 6, "cotton"), piece("tags", 90, 50, 3, "cotton")],
+    [store("cotton", 400, 300, 300)],
+  );
+  if (!needs) throw new Error("nothing needed");
+  // Thirteen of one size take two sheets, the tags a third; together they all come out of two.
+  const job = splitJobOfNeeds(needs, "cut", USUAL);
+  expect([sheetsByHand(job), split(job, limits, solve).sheetsUsed]).toEqual([3, 2]);
 });

@@ -1,5 +1,5 @@
 import { lengthOfUnits, mm, type Length } from "../measure/length.ts";
-import { money } from "../measure/money.ts";
+import { money, type Money } from "../measure/money.ts";
 import type { Sheet, SplitJob, SplitMethod, WantedPanel } from "./model.ts";
 
 /** What a piece of paper or card is cut for. */
@@ -61,8 +61,9 @@ export type Losses = Readonly<Record<SplitMethod, { readonly edge: Length; reado
 /**
  * The job of one material by one way. Offcuts come first, since they cost nothing; sheets are as many as wanted, what is missing is
  * bought. Test strips are cut only where a knife goes: by the other ways they come from what is left over.
+ * @param others further stores of which the same pieces may come, with their offcuts
  */
-export function splitJobOfNeeds({ material, pieces }: MaterialNeeds, method: SplitMethod, losses: Losses): SplitJob {
+export function splitJobOfNeeds({ material, pieces }: MaterialNeeds, method: SplitMethod, losses: Losses, others: readonly SheetStore[] = []): SplitJob {
   const { edge, gap } = losses[method];
   const narrow = 2 * edge;
   return {
@@ -71,8 +72,9 @@ export function splitJobOfNeeds({ material, pieces }: MaterialNeeds, method: Spl
     edge,
     gap,
     sheets: [
-      { id: material.id, width: material.width, height: material.height, count: material.count, cost: material.cost },
-      ...material.offcuts
+      ...[material, ...others].filter((store) => Math.min(store.width, store.height) > narrow).map(({ id, width, height, count, cost }) => ({ id, width, height, count, cost })),
+      ...[material, ...others]
+        .flatMap((store) => store.offcuts)
         .filter((offcut) => offcut.count > 0 && Math.min(offcut.width, offcut.height) > narrow)
         .map((offcut) => ({ id: offcutSheet(offcut.id), width: offcut.width, height: offcut.height, count: offcut.count, cost: money(0) })),
     ],
@@ -117,4 +119,27 @@ function medianOf(values: readonly (number | null)[]): number | null {
   if (known.length < ENOUGH) return null;
   const middle = known.length >> 1;
   return known.length % 2 === 1 ? (known[middle] ?? null) : Math.round(((known[middle - 1] ?? 0) + (known[middle] ?? 0)) / 2);
+}
+
+/** What must be bought of a store: whole packs, what they cost, and the sheets of them that are not needed now. */
+export interface Buying {
+  readonly store: string;
+  readonly short: number;
+  readonly packs: number;
+  readonly cost: Money;
+  readonly over: number;
+}
+
+/** The packs that are missing for so many sheets of each store. */
+export function packsToBuy(
+  taken: readonly { readonly id: string; readonly sheets: number }[],
+  stores: readonly { readonly id: string; readonly onHand: number; readonly pack: number; readonly packCost: Money }[],
+): Buying[] {
+  return taken.flatMap(({ id, sheets }) => {
+    const store = stores.find((each) => each.id === id);
+    const short = store ? Math.max(0, sheets - store.onHand) : 0;
+    if (!store || short === 0) return [];
+    const packs = Math.ceil(short / store.pack);
+    return [{ store: id, short, packs, cost: money(packs * store.packCost), over: packs * store.pack - short }];
+  });
 }

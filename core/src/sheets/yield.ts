@@ -4,7 +4,8 @@ import { buildPlan, planOf, type BuildSetting, type Plan } from "./build.ts";
 import { bestWhole, generateColumns, PatternPool } from "./columns.ts";
 import { kindsOf } from "./kinds.ts";
 import { countsOf, type Split, type SplitJob } from "./model.ts";
-import { answerOf, splitterFor, usableJob } from "./split.ts";
+import { answerOf, usableJob } from "./split.ts";
+import { splitterFor } from "./splitters.ts";
 import { withLargeOffcut } from "./polish.ts";
 
 /** What a pile gives: the split, what its pieces are worth together, and a true bound on that. */

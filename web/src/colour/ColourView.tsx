@@ -1,8 +1,9 @@
-import { Box, Flex } from "@chakra-ui/react";
+import { Box } from "@chakra-ui/react";
 import type { ShelfPaint } from "@yule/core";
 import { lazy, Suspense, type ComponentType } from "react";
-import { NavLink, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { useView } from "../app/useOutlet.ts";
+import { AskNav } from "../kit/AskNav.tsx";
 import { Caution, Loading, ProblemNote } from "../kit/states.tsx";
 import { ASKS } from "./asks.ts";
 import type { AskProps } from "./ask.ts";
@@ -21,32 +22,18 @@ export default function ColourView() {
   const Part = PARTS[asked?.key ?? ""];
   return (
     <>
-      <Flex as="nav" aria-label="Questions about colour" wrap="wrap" gap="0 18px" marginBottom="10px" align="center">
-        {ASKS.map((ask) => {
-          const to = new URLSearchParams(params);
-          to.set("ask", ask.key);
-          return (
-            <NavLink
-              key={ask.key}
-              to={`/colour?${to.toString()}`}
-              aria-current={ask === asked ? "page" : undefined}
-              style={{
-                minHeight: 44,
-                display: "inline-flex",
-                alignItems: "center",
-                fontWeight: ask === asked ? 700 : 400,
-                textDecoration: ask === asked ? "underline" : "none",
-                textDecorationThickness: 2,
-                textUnderlineOffset: 7,
-              }}
-            >
-              {ask.label}
-            </NavLink>
-          );
-        })}
-        <Box flex="1" />
+      <AskNav
+        label="Questions about colour"
+        asks={ASKS}
+        asked={asked?.key ?? ""}
+        to={(key) => {
+          const next = new URLSearchParams(params);
+          next.set("ask", key);
+          return `/colour?${next.toString()}`;
+        }}
+      >
         <EyeChoice eye={eye} onChange={setEye} />
-      </Flex>
+      </AskNav>
       <EyeFilters />
       <Box style={eye === "usual" ? undefined : { filter: `url(#eye-${eye})` }}>
         {problem && <ProblemNote problem={problem} />}

@@ -1,17 +1,12 @@
-import { Box, Flex } from "@chakra-ui/react";
 import { lazy, Suspense, type ComponentType } from "react";
-import { NavLink, useSearchParams } from "react-router";
+import { useSearchParams } from "react-router";
 import { useSheetsQuery } from "../app/api.ts";
-import type { Outlook } from "../app/outlook.ts";
 import { useView } from "../app/useOutlet.ts";
+import { AskNav } from "../kit/AskNav.tsx";
 import { Caution, Loading } from "../kit/states.tsx";
 import type { SheetsRead } from "@yule/contract";
+import type { SheetsAskProps } from "./ask.ts";
 
-/** What every question of Sheets is asked with. */
-export interface SheetsAskProps {
-  readonly outlook: Outlook;
-  readonly sheets: SheetsRead;
-}
 type Part = ComponentType<SheetsAskProps>;
 
 /** Questions that Sheets answers. Adding one is a line here and a part. */
@@ -36,36 +31,13 @@ export default function SheetsView() {
   const Ask = asked?.part;
   return (
     <>
-      {!plan && (
-        <Flex as="nav" aria-label="Questions about sheets" wrap="wrap" gap="0 18px" marginBottom="10px">
-          {ASKS.map((ask) => (
-            <NavLink
-              key={ask.key}
-              to={`/sheets?ask=${ask.key}`}
-              aria-current={ask === asked ? "page" : undefined}
-              style={{
-                minHeight: 44,
-                display: "inline-flex",
-                alignItems: "center",
-                fontWeight: ask === asked ? 700 : 400,
-                textDecoration: ask === asked ? "underline" : "none",
-                textDecorationThickness: 2,
-                textUnderlineOffset: 7,
-              }}
-            >
-              {ask.label}
-            </NavLink>
-          ))}
-        </Flex>
-      )}
+      {!plan && <AskNav label="Questions about sheets" asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/sheets?ask=${key}`} />}
       <Suspense fallback={<Loading />}>
         {plan ? <CuttingTable key={plan.id} outlook={outlook} sheets={sheets} plan={plan} /> : Ask && <Ask outlook={outlook} sheets={sheets} />}
       </Suspense>
-      <Box>
-        <Caution>
-          Cap the blade between cuts, keep fingers behind the ruler&apos;s edge, cut away from the body and with a sharp blade; tear low and slow. Follow the labels of your tools.
-        </Caution>
-      </Box>
+      <Caution>
+        Cap the blade between cuts, keep fingers behind the ruler&apos;s edge, cut away from the body and with a sharp blade; tear low and slow. Follow the labels of your tools.
+      </Caution>
     </>
   );
 }

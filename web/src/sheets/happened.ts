@@ -1,4 +1,4 @@
-import type { CommandInput, SplitPlanRead } from "@yule/contract";
+import type { CommandInput, OffcutRead, SplitPlanRead } from "@yule/contract";
 import { offcutOf } from "@yule/core";
 import { v7 } from "uuid";
 import type { NeedView } from "../app/needView.ts";
@@ -17,14 +17,25 @@ export interface Happened {
 /** Offcuts narrower than this are waste, whatever their length: no tag and no test strip comes out of them. 20 mm. */
 const WORTH_KEEPING = 20 * 320;
 
-/** Offcuts that a plan leaves, those of one size together, largest first. */
-export function offcutsOf(plan: SplitPlanRead["plan"]): { readonly width: number; readonly height: number; readonly count: number; readonly worth: boolean }[] {
-  const sizes = new Map<string, { width: number; height: number; count: number }>();
+/** What a plan leaves of one size and paper. */
+export interface LeftOver {
+  readonly storeId: string;
+  readonly width: number;
+  readonly height: number;
+  readonly count: number;
+  readonly worth: boolean;
+}
+
+/** Offcuts that a plan leaves, those of one paper and size together, largest first. */
+export function offcutsOf({ plan, materialId }: SplitPlanRead, stash: readonly OffcutRead[]): LeftOver[] {
+  const sizes = new Map<string, { storeId: string; width: number; height: number; count: number }>();
   for (const layout of plan.split.layouts) {
+    const from = offcutOf(layout.sheet);
+    const storeId = from === null ? layout.sheet : (stash.find((offcut) => offcut.id === from)?.storeId ?? materialId);
     for (const offcut of layout.offcuts) {
       const [width, height] = [Math.max(offcut.width, offcut.height), Math.min(offcut.width, offcut.height)];
-      const key = `${String(width)}x${String(height)}`;
-      sizes.set(key, { width, height, count: (sizes.get(key)?.count ?? 0) + layout.times });
+      const key = `${storeId} ${String(width)}x${String(height)}`;
+      sizes.set(key, { storeId, width, height, count: (sizes.get(key)?.count ?? 0) + layout.times });
     }
   }
   return [...sizes.values()].sort((a, b) => b.width * b.height - a.width * a.height).map((each) => ({ ...each, worth: each.height >= WORTH_KEEPING }));
@@ -40,7 +51,7 @@ export const panelsOf = (plan: SplitPlanRead["plan"], views: readonly NeedView[]
  * The command that tells what happened. Colourways are given out as reckoned, panels to spare in turn; what is spoilt is missing from
  * the colourway that has most.
  */
-export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], said: Happened): CommandInput<"split-sheets"> {
+export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash: readonly OffcutRead[], said: Happened): CommandInput<"split-sheets"> {
   const { job, split } = planInHand(plan.plan);
   const given = panelsOf(plan.plan, views);
   const wanted = given.reduce((sum, each) => sum + each.panels, 0);
@@ -59,7 +70,7 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], said:
       const id = offcutOf(each.id);
       return id === null ? [] : [{ id, count: each.sheets }];
     }),
-    offcutsKept: offcutsOf(plan.plan).flatMap(({ width, height, count }, index) => (said.kept.has(index) ? [{ id: v7(), storeId: plan.materialId, width, height, count }] : [])),
+    offcutsKept: offcutsOf(plan, stash).flatMap(({ worth: _, ...offcut }, index) => (said.kept.has(index) ? [{ id: v7(), ...offcut }] : [])),
     result:
       wanted === 0
         ? null

@@ -107,14 +107,15 @@ test("what changed since a plan was drawn is said piece by piece", () => {
 });
 
 test("offcuts of one size are counted together, and what no tag comes out of is not offered for keeping", () => {
-  expect(offcutsOf(kept().plan)).toEqual([
-    { width: mm(100), height: mm(50), count: 2, worth: true },
-    { width: mm(90), height: mm(12), count: 1, worth: false },
+  const stash = [{ id: "o", version: 1, storeId: "other paper", width: mm(100), height: mm(100), count: 1 }];
+  expect(offcutsOf(kept(), stash)).toEqual([
+    { storeId: "paper", width: mm(100), height: mm(50), count: 2, worth: true },
+    { storeId: "other paper", width: mm(90), height: mm(12), count: 1, worth: false },
   ]);
 });
 
 test("what happened takes sheets and offcuts, leaves out what was spoilt, and keeps what was ticked", () => {
-  const said = commandOf(kept(), [view()], { spoilt: new Map([["n1", 1]]), kept: new Set([0]), tearLoss: null, creep: null });
+  const said = commandOf(kept(), [view()], [], { spoilt: new Map([["n1", 1]]), kept: new Set([0]), tearLoss: null, creep: null });
   expect(panelsOf(kept().plan, [view()]).map(({ panels }) => panels)).toEqual([5]);
   expect(said).toMatchObject({
     planId: NEED,

@@ -6,7 +6,7 @@ import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
 import { useMeasure } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import type { SheetsAskProps } from "../SheetsView.tsx";
+import type { SheetsAskProps } from "../ask.ts";
 import { scoresOf } from "../pieces.ts";
 import { planInHand } from "../plan.ts";
 import { useTools } from "../tools.ts";

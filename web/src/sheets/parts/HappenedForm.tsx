@@ -10,16 +10,16 @@ import { useMeasure } from "../../kit/measure.tsx";
 import { NumberField } from "../../kit/NumberField.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import type { SheetsAskProps } from "../SheetsView.tsx";
+import type { SheetsAskProps } from "../ask.ts";
 import { commandOf, offcutsOf, panelsOf } from "../happened.ts";
 
 /** What really happened: panels got and spoilt, offcuts kept, what a tear ate. With everything as drawn it is one press. */
-export function HappenedForm({ outlook, plan, onBack, onDone }: SheetsAskProps & { plan: SplitPlanRead; onBack: () => void; onDone: () => void }) {
+export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAskProps & { plan: SplitPlanRead; onBack: () => void; onDone: () => void }) {
   const navigate = useNavigate();
   const { size } = useMeasure();
   const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
   const given = panelsOf(plan.plan, views);
-  const offcuts = offcutsOf(plan.plan);
+  const offcuts = offcutsOf(plan, sheets.offcuts);
   const [spoilt, setSpoilt] = useState<ReadonlyMap<string, number>>(new Map());
   const [kept, setKept] = useState<ReadonlySet<number>>(new Set(offcuts.flatMap((offcut, index) => (offcut.worth ? [index] : []))));
   const [tearLoss, setTearLoss] = useState<Length | null>(null);
@@ -29,7 +29,7 @@ export function HappenedForm({ outlook, plan, onBack, onDone }: SheetsAskProps &
   const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
   const { method } = plan.plan.job;
   const tell = async (): Promise<void> => {
-    const sent = await give("split-sheets", commandOf(plan, views, { spoilt, kept, tearLoss, creep }));
+    const sent = await give("split-sheets", commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep }));
     if (sent.state === "refused") return setProblem(sent.problem);
     onDone();
     void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : "/sheets");
@@ -67,7 +67,7 @@ export function HappenedForm({ outlook, plan, onBack, onDone }: SheetsAskProps &
             </Heading>
             {offcuts.map((offcut, index) => (
               <Tick
-                key={`${String(offcut.width)}x${String(offcut.height)}`}
+                key={`${offcut.storeId} ${String(offcut.width)}x${String(offcut.height)}`}
                 checked={kept.has(index)}
                 onChange={(change) => {
                   const next = new Set(kept);

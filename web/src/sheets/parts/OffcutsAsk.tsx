@@ -11,7 +11,7 @@ import { NumberField } from "../../kit/NumberField.tsx";
 import { INK, ScaleDrawing, SOFT } from "../../kit/drawing.tsx";
 import { ProblemNote, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
-import type { SheetsAskProps } from "../SheetsView.tsx";
+import type { SheetsAskProps } from "../ask.ts";
 import { usesOfSeason } from "../pieces.ts";
 
 /** The stash of offcuts, to scale: what each is good for, what the season could take from them first. */

@@ -7,7 +7,7 @@ import { useMeasure } from "../../kit/measure.tsx";
 import { NumberField } from "../../kit/NumberField.tsx";
 import { Loading, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
-import type { SheetsAskProps } from "../SheetsView.tsx";
+import type { SheetsAskProps } from "../ask.ts";
 import { possiblePieces, sheetStores } from "../pieces.ts";
 import { placedOf } from "../plan.ts";
 import { useTools } from "../tools.ts";

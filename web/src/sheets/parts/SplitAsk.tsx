@@ -13,12 +13,13 @@ import { spoken, useMeasure } from "../../kit/measure.tsx";
 import { Loading, ProblemNote, Teach } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { Problem } from "@yule/contract";
-import type { SheetsAskProps } from "../SheetsView.tsx";
+import type { SheetsAskProps } from "../ask.ts";
 import { piecesOfNeed, scoresOf, sheetStores, tintOf } from "../pieces.ts";
-import { changesBetween, planToKeep } from "../plan.ts";
+import { changesBetween, planToKeep, sheetsTaken } from "../plan.ts";
 import { useTools } from "../tools.ts";
-import { useSplits, waysFor, type Ways } from "../useSplits.ts";
+import { useSavings, useSplits, waysFor, type Ways } from "../useSplits.ts";
 import { sheetsWord } from "../words.ts";
+import { Buying } from "./Buying.tsx";
 import { MaterialTabs } from "./MaterialTabs.tsx";
 import { NeedTicks } from "./NeedTicks.tsx";
 import { PrintSheets } from "./PrintSheets.tsx";
@@ -113,8 +114,22 @@ function GroupPlan({
   const [tools, setTools] = useTools();
   const { say } = useMeasure();
   const losses = learnedLosses(LOSSES, sheets.results);
-  const { ways, fresh } = useSplits(group, losses, tools);
+  const [also, setAlso] = useState<ReadonlySet<string>>(new Set());
+  const others = sheetStores(outlook.stores, sheets.offcuts).filter((store) => store.paper === group.material.paper && store.id !== group.material.id);
+  const { ways, fresh } = useSplits(
+    group,
+    losses,
+    tools,
+    others.filter((store) => also.has(store.id)),
+  );
   const method = told && methods.includes(told) ? told : usualMethod(group, views);
+  const savings = useSavings(
+    group,
+    fresh && ways ? ways[method] : null,
+    losses,
+    // Another colour of card is no other choice; another paper may be.
+    group.material.paper ? others.filter((store) => !also.has(store.id)) : [],
+  );
   if (!ways) return <Loading />;
   const { job, split } = ways[method];
   const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
@@ -173,6 +188,19 @@ function GroupPlan({
                 For the first of {alike.length} layouts; the others follow at the table.
               </Text>
             )}
+            <Buying
+              outlook={outlook}
+              split={split}
+              others={others}
+              also={also}
+              savings={savings}
+              onAlso={(id, on) => {
+                const next = new Set(also);
+                if (on) next.add(id);
+                else next.delete(id);
+                setAlso(next);
+              }}
+            />
             <StartCutting outlook={outlook} group={group} ways={ways} method={method} open={open} />
             <PrintSheets job={job} layouts={alike.map((each) => each.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
           </>
@@ -217,10 +245,7 @@ function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook
   const [problem, setProblem] = useState<Problem | null>(null);
   const { job, split } = ways[method];
   if (!split) return null;
-  const store = outlook.stores.find((each) => each.id === group.material.id);
-  const wanted = split.layouts.filter((layout) => layout.sheet === group.material.id).reduce((sum, layout) => sum + layout.times, 0);
-  const short = Math.max(0, wanted - (store?.onHand ?? 0));
-  const packs = store ? Math.ceil(short / store.pack) : 0;
+  const short = sheetsTaken(split).some((each) => each.sheets > (outlook.stores.find((store) => store.id === each.id)?.onHand ?? Infinity));
   const plan = planToKeep(job, split, group.pieces);
   const changes = open ? changesBetween(open.plan, plan, (id) => outlook.needs.find((view) => view.need.id === id)?.need.title ?? "a need that is gone") : [];
   const start = async (): Promise<void> => {
@@ -232,11 +257,6 @@ function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook
   };
   return (
     <Box marginTop="16px">
-      {short > 0 && store && (
-        <Button variant="outline" width="100%" marginBottom="10px" onClick={() => void give("buy-store", { id: store.id, quantity: packs * store.pack })}>
-          {packs === 1 ? `A pack of ${String(store.pack)} has come` : `${String(packs)} packs of ${String(store.pack)} have come`}
-        </Button>
-      )}
       {open && (
         <>
           <Button size="xl" width="100%" onClick={() => void navigate(`/sheets?plan=${open.id}`)}>
@@ -249,7 +269,7 @@ function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook
           )}
         </>
       )}
-      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short > 0} onClick={() => void start()}>
+      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short} onClick={() => void start()}>
         {open ? "Start anew as drawn here" : `Start cutting: take ${sheetsWord(split.sheetsUsed)}`}
       </Button>
       {problem && <ProblemNote problem={problem} />}

@@ -10,18 +10,27 @@ const capital = (text: string): string => text.charAt(0).toUpperCase() + text.sl
 /** What is taken, what it gives, whether less could do, what a grid by hand would take, what is missing. */
 export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook; group: MaterialNeeds; job: SplitJob; split: Split }) {
   const { size } = useMeasure();
-  const store = outlook.stores.find((each) => each.id === group.material.id);
   const taken = sheetsTaken(split);
-  const whole = taken.filter((each) => offcutOf(each.id) === null).reduce((sum, each) => sum + each.sheets, 0);
+  const kinds = taken.filter((each) => offcutOf(each.id) === null);
+  const whole = kinds.reduce((sum, each) => sum + each.sheets, 0);
   const fromStash = split.sheetsUsed - whole;
   const wanted = job.panels.reduce((sum, panel) => sum + panel.count, 0);
   const lost = split.unplaced.reduce((sum, each) => sum + each.count, 0);
-  const hand = sheetsByHand({ ...job, sheets: job.sheets.slice(0, 1) });
-  const short = Math.max(0, whole - (store?.onHand ?? 0));
+  // Strips for colour tests come out of what is left, also by hand.
+  const strips = new Set(group.pieces.filter((piece) => piece.what === "strip").map((piece) => piece.id));
+  const hand = sheetsByHand({ ...job, sheets: job.sheets.slice(0, 1), panels: job.panels.filter((panel) => !strips.has(panel.id)) });
+  const onHand = (id: string): number => outlook.stores.find((each) => each.id === id)?.onHand ?? 0;
+  const lacking = kinds.filter((each) => each.sheets > onHand(each.id));
+  const short = lacking.reduce((sum, each) => sum + each.sheets - onHand(each.id), 0);
   const take = [
-    ...(whole > 0 ? [`${countWord(whole)} ${whole === 1 ? "sheet" : "sheets"} of ${size(group.material.width, group.material.height)}`] : []),
+    ...kinds.map((each) => {
+      const sheet = job.sheets.find((one) => one.id === each.id);
+      return `${countWord(each.sheets)} ${each.sheets === 1 ? "sheet" : "sheets"} of ${sheet ? size(sheet.width, sheet.height) : ""}`;
+    }),
     ...(fromStash > 0 ? [`${countWord(fromStash)} ${fromStash === 1 ? "offcut" : "offcuts"} of the stash`] : []),
-  ].join(" and ");
+  ]
+    .join(", ")
+    .replace(/, ([^,]*)$/, " and $1");
   return (
     <Verdict>
       {capital(take)} {split.sheetsUsed === 1 ? "gives" : "give"}{" "}
@@ -45,7 +54,7 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
         </Figure>
       )}
       .{" "}
-      {hand > whole && (
+      {kinds.length === 1 && hand > whole && (
         <>
           <Figure
             why={`Each kind of piece in one plain grid on sheets of its own, as it is done by eye, takes ${String(hand)}: ${printMoney(money((hand - whole) * group.material.cost), outlook.shop.currency)} more.`}
@@ -57,7 +66,12 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
       )}
       {short > 0 && (
         <>
-          <Figure tone="cannot" why={`${String(whole)} are wanted and ${String(store?.onHand ?? 0)} ${store?.onHand === 1 ? "is" : "are"} on the shelf.`}>
+          <Figure
+            tone="cannot"
+            why={lacking
+              .map((each) => `${outlook.stores.find((store) => store.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(onHand(each.id))} on the shelf`)
+              .join("; ")}
+          >
             {short === 1 ? "One sheet is missing." : `${capital(countWord(short))} sheets are missing.`}
           </Figure>
         </>
