@@ -41,7 +41,7 @@ test("the season's cutting is one job per paper: ways side by side, proven, with
 });
 
 test("needs are taken in and left out, and panels to spare are added one by one", async () => {
-  const page = await open("?need=");
+  const page = await open();
   const needs = page.getByRole("region", { name: "Split for" });
   const first = needs.getByRole("checkbox").first();
   const before = await needs
@@ -97,16 +97,40 @@ test("at the table one move at a time; a reload keeps the place; what really hap
   expect(after.offcuts.some((offcut) => !stashed.offcuts.some((before) => before.id === offcut.id))).toBe(true);
 });
 
-test("a tape grid says where the tape lies before anything is painted", async () => {
+test("a tape grid says where the tape lies, goes to the bench whole, and is cut apart once it is painted", async () => {
   const page = await open();
-  await way(page, "Tape grid").click();
-  const come = page.getByRole("button", { name: /have? come$|has come$/ });
-  if (await come.isVisible()) await come.click();
+  const needs = page.getByRole("region", { name: "Split for" });
+  const onlyFirst = async (): Promise<void> => {
+    await expect(needs).toBeVisible({ timeout: 20_000 });
+    for (const box of (await needs.getByRole("checkbox").all()).slice(1)) await box.click();
+    await way(page, "Tape grid").click();
+  };
+  await onlyFirst();
   await page.getByRole("button", { name: /^Start cutting: take/ }).click();
   await expect(verdict(page)).toHaveText("Tape the sheet to the board, 1/2 in all round.");
   await expect(page.getByText(/Middles of the divider tape, from the sheet's left side: \d+.*from its top: \d+.*Divider 1\/2 in wide/)).toBeVisible();
   await page.getByRole("button", { name: "Drop this plan" }).click();
-  await expect(page.getByRole("button", { name: /^Start cutting: take/ })).toBeVisible({ timeout: 20_000 });
+  await onlyFirst();
+  await page.getByRole("button", { name: /^Start cutting: take/ }).click();
+  const next = page.getByRole("button", { name: /^(Done, next|All taped|All cut)$/ });
+  await expect(next).toBeVisible();
+  for (let move = 0; move < 20 && (await next.isVisible()); move += 1) await next.click();
+  await expect(verdict(page)).toContainText(/windows, taped, go to the bench/);
+  await expect(page.getByRole("region", { name: "Offcuts to keep" })).toHaveCount(0);
+  await page.getByRole("button", { name: "So it was: to the bench" }).click();
+  await expect(page).toHaveURL(/\/bench/);
+  expect((await read<Told>("sheets")).plans[0]?.state).toBe("taped");
+
+  await open();
+  await page.getByRole("button", { name: "Cut them apart" }).click();
+  await expect(verdict(page)).toContainText("Cut the border off, 1/2 in all round");
+  for (let move = 0; move < 60 && (await next.isVisible()); move += 1) await next.click();
+  await page.getByLabel("How far paint crept under").fill("1/16");
+  await page.keyboard.press("Tab");
+  await page.getByRole("button", { name: "So it was: to Finish" }).click();
+  await expect(page).toHaveURL(/\/finish/);
+  const told = await read<Told & { results: { creep: number | null }[] }>("sheets");
+  expect([told.plans[0]?.state, told.results[0]?.method, told.results[0]?.creep]).toEqual(["done", "tape", 508]);
 });
 
 test("what a pile gives: offcuts first, a sheet more gives more, nothing on it gives nothing", async () => {

@@ -28,7 +28,7 @@ export const splitSheets = z.strictObject({
     )
     .max(60)
     .default([])
-    .describe("none where bases and mats were cut"),
+    .describe("none where bases and mats were cut, or taped sheets cut apart"),
   uses: z
     .array(z.strictObject({ storeId: id, sheets: count }))
     .max(20)

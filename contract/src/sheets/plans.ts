@@ -64,7 +64,8 @@ export type SplitPlan = z.output<typeof splitPlanSchema>;
 export const keepSplitPlan = z.strictObject({ id, materialId: id, replaces: id.nullable(), needIds: z.array(id).max(60), plan: splitPlanSchema });
 export const dropSplitPlan = z.strictObject({ id, version });
 
-export const planStates = ["open", "replaced", "dropped", "done"] as const;
+/** Taped sheets are painted before they are cut apart: their plan is followed twice. */
+export const planStates = ["open", "taped", "replaced", "dropped", "done"] as const;
 export interface SplitPlanRead {
   readonly id: string;
   readonly version: number;

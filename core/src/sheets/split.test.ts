@@ -122,6 +122,12 @@ test("a search that is stopped at once still answers, with a bound below its cos
   expect(answer.lowerBound).toBeLessThanOrEqual(answer.cost);
 });
 
+test("a tape grid of several sizes places everything even when no time is left", () => {
+  const sizes = [90, 100, 110, 120].map((side, index) => panel(mm(side), mm(side - 15), 5, true, `p${String(index)}`));
+  const answer = split(job({ sheets: [sheet(mm(400), mm(300))], panels: sizes, method: "tape", gap: mm(6), edge: mm(6) }), { ...still, stop: () => true, left: () => 0 }, solve);
+  expect(answer.unplaced).toEqual([]);
+});
+
 test("a tape grid and folds of several sizes are decided over all their ways", () => {
   const mixed = { sheets: [sheet(mm(400), mm(300))], panels: [panel(mm(90), mm(60), 11, true, "tag"), panel(mm(130), mm(95), 7, true, "card")] };
   for (const method of ["tape", "fold"] as const) expect(split(job({ ...mixed, method, gap: mm(2) }), still, solve)).toMatchObject({ proven: true, unplaced: [] });

@@ -25,15 +25,14 @@ export async function splitSheets(work: Work, said: CommandPayload<"split-sheets
   for (const [index, used] of said.offcutsUsed.entries()) await takeOffcuts(work, used.id, used.count, ["offcutsUsed", index, "count"]);
   if (said.offcutsUsed.length > 0) taken.push(countOf(said.offcutsUsed, "offcut"));
   for (const kept of said.offcutsKept) await work.insert("offcut", kept);
-  if (said.planId) {
-    await planNow(work, said.planId, ["planId"]);
-    await work.update("splitPlan", said.planId, { state: "done" });
-  }
-  if (result) await work.insert("splitResult", { ...result, storeId: said.uses[0]?.storeId ?? null, at: work.at });
+  const plan = said.planId === null ? null : await planNow(work, said.planId, ["planId"]);
+  // A taped sheet stays whole until it is painted; then the same plan is followed through its gutters.
+  if (plan) await work.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" && said.batches.length > 0 ? "taped" : "done" });
+  if (result) await work.insert("splitResult", { ...result, storeId: said.uses[0]?.storeId ?? plan?.materialId ?? null, at: work.at });
   const units = said.batches.reduce((sum, batch) => sum + batch.units.length, 0);
   const spoilt = result && result.spoilt > 0 ? `, ${String(result.spoilt)} spoilt in the splitting` : "";
   const kept = said.offcutsKept.length > 0 ? `, ${countOf(said.offcutsKept, "offcut")} kept` : "";
-  if (units === 0) return { subject: ["splitPlan", said.planId ?? ""], summary: `Card stock cut${kept}` };
+  if (units === 0) return { subject: ["splitPlan", said.planId ?? ""], summary: `${result ? "Taped sheets cut apart" : "Card stock cut"}${spoilt}${kept}` };
   return {
     subject: ["batch", said.batches[0]?.batchId ?? ""],
     summary: `${taken.length > 0 ? taken.join(", ") : "Paper"} split into ${String(units)} ${units === 1 ? "panel" : "panels"} for ${titles.join(", ")}${spoilt}${kept}`,

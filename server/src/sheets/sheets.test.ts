@@ -139,6 +139,21 @@ test("a plan whose pieces lie on no sheet of it is refused, and a plan is droppe
   expect((await shop.get<SheetsRead>("sheets")).plans.find((each) => each.id === third)?.state).toBe("dropped");
 });
 
+test("a tape plan is followed twice: taped it goes to the bench, cut apart it tells how far the paint crept", async () => {
+  const [planId, batchId] = [v7(), v7()];
+  const grid = plan(planId);
+  await shop.give("keep-split-plan", { ...grid, plan: { ...grid.plan, job: { ...grid.plan.job, method: "tape" } } });
+  const state = async () => (await shop.get<SheetsRead>("sheets")).plans.find((each) => each.id === planId)?.state;
+  await shop.give("split-sheets", { planId, batches: [{ batchId, needId: ids.need, units: [unit(1), unit(2)] }], uses: [{ storeId: ids.paper, sheets: 1 }] });
+  expect(await state()).toBe("taped");
+  const apart = await shop.give("split-sheets", { planId, result: { id: v7(), method: "tape", wanted: 2, spoilt: 0, creep: mm(1.5) } });
+  expect(apart.body.event.summary).toBe("Taped sheets cut apart");
+  expect(await state()).toBe("done");
+  expect((await shop.get<SheetsRead>("sheets")).results[0]).toMatchObject({ method: "tape", creep: mm(1.5), storeId: ids.paper });
+  const nothing = await shop.give("split-sheets", {});
+  expect([nothing.status, nothing.body.errors[0]?.given]).toEqual([422, "no batch and no plan"]);
+});
+
 test("several needs are split in one go", async () => {
   const second = v7();
   await shop.give("add-need", { ...told.need, id: second, kind: "fair", title: "Quay fair", zone: null, lines: [{ id: v7(), colourwayId: ids.blue, quantity: 4 }] });

@@ -11,19 +11,24 @@ const engine = (): Promise<LinearSolver> => {
 
 /** The solvers, away from the thread that draws. */
 const solver = {
-  split: async (job: SplitJob, seconds: number) =>
-    split(
+  split: async (job: SplitJob, seconds: number) => {
+    // Time runs from when the engine is there: several questions may have waited for it.
+    const solve = await engine();
+    return split(
       job,
       limitsFor(seconds, () => performance.now()),
-      await engine(),
-    ),
-  pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) =>
-    bestYield(
+      solve,
+    );
+  },
+  pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) => {
+    const solve = await engine();
+    return bestYield(
       job,
       values,
       limitsFor(seconds, () => performance.now()),
-      await engine(),
-    ),
+      solve,
+    );
+  },
   run: (job: RunJob, seconds: number, steps: number) =>
     run(
       job,

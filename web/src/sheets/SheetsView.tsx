@@ -26,7 +26,7 @@ export default function SheetsView() {
   const { data, error } = useSheetsQuery();
   const sheets = data ?? (error ? NOTHING : null);
   if (!sheets) return <Loading />;
-  const plan = sheets.plans.find((each) => each.id === params.get("plan") && each.state === "open");
+  const plan = sheets.plans.find((each) => each.id === params.get("plan") && (each.state === "open" || each.state === "taped"));
   const asked = ASKS.find((ask) => ask.key === params.get("ask")) ?? ASKS[0];
   const Ask = asked?.part;
   return (

@@ -54,8 +54,15 @@ export const panelsOf = (plan: SplitPlanRead["plan"], views: readonly NeedView[]
 export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash: readonly OffcutRead[], said: Happened): CommandInput<"split-sheets"> {
   const { job, split } = planInHand(plan.plan);
   const given = panelsOf(plan.plan, views);
-  const wanted = given.reduce((sum, each) => sum + each.panels, 0);
+  const wanted = plan.plan.pieces.reduce((sum, piece) => sum + (piece.what === "panel" ? placedOf(split, piece.id) : 0), 0);
   const taken = sheetsTaken(split);
+  const offcutsKept = offcutsOf(plan, stash).flatMap(({ worth: _, ...offcut }, index) => (said.kept.has(index) ? [{ id: v7(), ...offcut }] : []));
+  const result =
+    wanted === 0
+      ? null
+      : { id: v7(), method: job.method, wanted, spoilt: [...said.spoilt.values()].reduce((sum, count) => sum + count, 0), tearLoss: said.tearLoss, creep: said.creep };
+  // Cut apart after painting: the panels are on the bench already, and the sheets are gone.
+  if (plan.state === "taped") return { planId: plan.id, offcutsKept, result };
   return {
     planId: plan.id,
     batches: given.flatMap(({ view, panels }) => {
@@ -70,11 +77,8 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash
       const id = offcutOf(each.id);
       return id === null ? [] : [{ id, count: each.sheets }];
     }),
-    offcutsKept: offcutsOf(plan, stash).flatMap(({ worth: _, ...offcut }, index) => (said.kept.has(index) ? [{ id: v7(), ...offcut }] : [])),
-    result:
-      wanted === 0
-        ? null
-        : { id: v7(), method: job.method, wanted, spoilt: [...said.spoilt.values()].reduce((sum, count) => sum + count, 0), tearLoss: said.tearLoss, creep: said.creep },
+    // Nothing is cut off a taped sheet yet.
+    ...(job.method === "tape" ? {} : { offcutsKept, result }),
   };
 }
 

@@ -31,22 +31,23 @@ const SECONDS = 1.8;
 export function useSplits(needs: MaterialNeeds | null, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): { readonly ways: Ways | null; readonly fresh: boolean } {
   const methods = needs ? waysFor(needs) : [];
   const jobs = needs && (Object.fromEntries(METHODS.map((method) => [method, splitJobOfNeeds(needs, method, losses, others)])) as Record<SplitMethod, SplitJob>);
-  const { value, fresh } = useSolved<Readonly<Record<SplitMethod, Split | null>>>(jobs ? JSON.stringify(jobs) : null, async () => {
+  // The jobs are kept with their answers: until the new ones are there, both are of the question before.
+  const { value, fresh } = useSolved<Readonly<Record<SplitMethod, { readonly job: SplitJob; readonly split: Split | null }>>>(jobs ? JSON.stringify(jobs) : null, async () => {
     const answers = await Promise.all(
       METHODS.map(async (method) => {
         const job = jobs?.[method];
         // A panel larger than every sheet is said; the others are split all the same.
         const possible = job && methods.includes(method) && job.panels.length > 0 && !splitFaultsIn(job).some((fault) => fault.code === "edge-too-wide");
         const answer = possible ? await solver().split(job, SECONDS) : null;
-        return [method, answer && answer.layouts.length > 0 ? answer : null] as const;
+        return [method, { job, split: answer && answer.layouts.length > 0 ? answer : null }] as const;
       }),
     );
-    return Object.fromEntries(answers) as Record<SplitMethod, Split | null>;
+    return Object.fromEntries(answers) as Record<SplitMethod, { job: SplitJob; split: Split | null }>;
   });
   if (!jobs || !value) return { ways: null, fresh };
   const way = (method: SplitMethod): Way => {
-    const [job, split] = [jobs[method], value[method]];
-    return { job, split, compared: split && fresh ? compareWay(job, split, tools) : null };
+    const { job, split } = value[method];
+    return { job, split, compared: split && compareWay(job, split, tools) };
   };
   return { ways: { cut: way("cut"), fold: way("fold"), tape: way("tape") }, fresh };
 }

@@ -31,7 +31,10 @@ export function tapeSplitter(job: SplitJob): Splitter {
       return patterns.every((pattern) => pattern !== null) ? patterns : null;
     },
     fill: (sheet, demand, variant) => {
-      const window = windows[variant % windows.length];
+      // The variant's window first; where nothing of its size is wanted any more, the next.
+      const isWanted = (each: Window): boolean => each.panels.some((panel) => (demand[panel] ?? 0) > 0) && gridOf(job, sheet, each).columns * gridOf(job, sheet, each).rows > 0;
+      const inTurn = windows.map((_, index) => windows[(variant + index) % windows.length]);
+      const window = inTurn.find((each) => each && isWanted(each));
       if (!window) return { sheet, spots: [], partings: [] };
       const grid = gridOf(job, sheet, window);
       const wanted = window.panels.flatMap((panel) => new Array<number>(Math.min(demand[panel] ?? 0, grid.columns * grid.rows)).fill(panel));

@@ -19,26 +19,27 @@ import { looksOf } from "./SplitAsk.tsx";
 type Move = { readonly kind: "backs" | "tape"; readonly layout: number } | { readonly kind: "step"; readonly layout: number; readonly step: number };
 
 /** Where the maker stands in a plan, kept on the device: a reload or a look elsewhere loses nothing. */
-const placeKey = (planId: string): string => `yule-cutting-${planId}`;
+const placeKey = (plan: SplitPlanRead): string => `yule-cutting-${plan.id}-${plan.state}`;
 
 /** The plan at the table: one move at a time, large, with the piece in the hand drawn where it lies; then what really happened. */
 export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps & { plan: SplitPlanRead }) {
   const navigate = useNavigate();
   const [tools] = useTools();
-  const [at, setAt] = useState(() => Number(localStorage.getItem(placeKey(plan.id)) ?? 0) || 0);
+  const [at, setAt] = useState(() => Number(localStorage.getItem(placeKey(plan)) ?? 0) || 0);
   const { job, split } = planInHand(plan.plan);
   const sheetsAlike = alikeLayouts(split.layouts);
   const steps = sheetsAlike.map(({ layout }) => {
     const sheet = job.sheets.find((each) => each.id === layout.sheet);
     return sheet ? cutSteps(job, sheet, layout, tools) : [];
   });
+  // A taped sheet is cut through only once it is painted and dry.
   const moves = sheetsAlike.flatMap((_, layout): Move[] => [
-    ...(job.method === "tape" ? [{ kind: "tape" as const, layout }] : [{ kind: "backs" as const, layout }]),
-    ...(steps[layout] ?? []).map((__, step) => ({ kind: "step" as const, layout, step })),
+    ...(plan.state === "taped" ? [] : [{ kind: job.method === "tape" ? ("tape" as const) : ("backs" as const), layout }]),
+    ...(job.method === "tape" && plan.state === "open" ? [] : (steps[layout] ?? []).map((__, step) => ({ kind: "step" as const, layout, step }))),
   ]);
   const go = (to: number): void => {
     const next = Math.min(moves.length, Math.max(0, to));
-    localStorage.setItem(placeKey(plan.id), String(next));
+    localStorage.setItem(placeKey(plan), String(next));
     setAt(next);
   };
   useArrows(
@@ -53,7 +54,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
   const move = moves[Math.min(at, moves.length)];
   const alike = move && sheetsAlike[move.layout];
   if (!move || !alike)
-    return <HappenedForm outlook={outlook} sheets={sheets} plan={plan} onBack={() => go(moves.length - 1)} onDone={() => localStorage.removeItem(placeKey(plan.id))} />;
+    return <HappenedForm outlook={outlook} sheets={sheets} plan={plan} onBack={() => go(moves.length - 1)} onDone={() => localStorage.removeItem(placeKey(plan))} />;
   return (
     <>
       <Flex gap="12px" align="center" marginBottom="8px">
@@ -65,9 +66,11 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
         <Button variant="ghost" onClick={() => void navigate("/sheets")}>
           Leave the table
         </Button>
-        <Button variant="ghost" onClick={() => void give("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}>
-          Drop this plan
-        </Button>
+        {plan.state === "open" && (
+          <Button variant="ghost" onClick={() => void give("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}>
+            Drop this plan
+          </Button>
+        )}
       </Flex>
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.layout]?.[move.step] : undefined} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
@@ -88,7 +91,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
             Back
           </Button>
           <Button size="xl" minHeight={{ base: "72px", lg: "120px" }} flex={{ base: "2", lg: "none" }} fontSize="24px" onClick={() => go(at + 1)}>
-            {at === moves.length - 1 ? "All cut" : "Done, next"}
+            {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : "All cut"}
           </Button>
         </Flex>
       </Flex>

@@ -18,8 +18,11 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   const navigate = useNavigate();
   const { size } = useMeasure();
   const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
-  const given = panelsOf(plan.plan, views);
-  const offcuts = offcutsOf(plan, sheets.offcuts);
+  const { method } = plan.plan.job;
+  const apart = plan.state === "taped";
+  const taping = method === "tape" && !apart;
+  const given = apart ? [] : panelsOf(plan.plan, views);
+  const offcuts = taping ? [] : offcutsOf(plan, sheets.offcuts);
   const [spoilt, setSpoilt] = useState<ReadonlyMap<string, number>>(new Map());
   const [kept, setKept] = useState<ReadonlySet<number>>(new Set(offcuts.flatMap((offcut, index) => (offcut.worth ? [index] : []))));
   const [tearLoss, setTearLoss] = useState<Length | null>(null);
@@ -27,24 +30,23 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   const [problem, setProblem] = useState<Problem | null>(null);
   const good = given.reduce((sum, each) => sum + each.panels - (spoilt.get(each.view.need.id) ?? 0), 0);
   const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
-  const { method } = plan.plan.job;
   const tell = async (): Promise<void> => {
     const sent = await give("split-sheets", commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep }));
     if (sent.state === "refused") return setProblem(sent.problem);
     onDone();
-    void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : "/sheets");
+    void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : apart ? "/finish" : "/sheets");
   };
   return (
     <>
       <Verdict>
-        {given.length > 0 ? `${String(good)} panels go to the bench` : "The card stock is cut"}
+        {apart ? "The taped sheets are cut apart" : given.length === 0 ? "The card stock is cut" : `${String(good)} ${taping ? "windows, taped, " : "panels "}go to the bench`}
         {many > 0 && `, and ${many === 1 ? "one offcut is" : `${String(many)} offcuts are`} kept`}. Was it so?
       </Verdict>
       <Flex gap="32px" wrap="wrap" align="flex-start" marginBottom="18px">
         {given.length > 0 && (
           <Box as="section" aria-label="Panels spoilt">
             <Heading as="h2" fontSize="18px" fontWeight={600}>
-              Spoilt in the splitting
+              {taping ? "Windows left out" : "Spoilt in the splitting"}
             </Heading>
             {given.map(({ view, panels }) => (
               <Flex key={view.need.id} gap="14px" align="center" marginTop="8px">
@@ -81,7 +83,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
             ))}
           </Box>
         )}
-        {method !== "cut" && (
+        {(method === "fold" || apart) && (
           <Box as="section" aria-label="Measured">
             <Heading as="h2" fontSize="18px" fontWeight={600}>
               If you measured it
@@ -90,18 +92,18 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
               Three measured times are enough for the plan to reckon with your hand.
             </Text>
             {method === "fold" && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
-            {method === "tape" && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
+            {apart && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
           </Box>
         )}
       </Flex>
-      {given.length === 0 && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
+      {given.length === 0 && !apart && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
       {problem && <ProblemNote problem={problem} />}
       <Flex gap="12px">
         <Button variant="outline" size="xl" onClick={onBack}>
-          Back to the last cut
+          Back to the last move
         </Button>
         <Button size="xl" onClick={() => void tell()}>
-          {given.length > 0 ? "So it was: to the bench" : "So it was"}
+          {given.length > 0 ? "So it was: to the bench" : apart ? "So it was: to Finish" : "So it was"}
         </Button>
       </Flex>
     </>

@@ -34,7 +34,9 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   const [params, setParams] = useSearchParams();
   const [spare, setSpare] = useState<ReadonlyMap<string, number>>(new Map());
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
-  const asked = params.get("need");
+  // An address with an empty need asks for all.
+  const asked = params.get("need") === "" ? null : params.get("need");
+  const taped = sheets.plans.filter((plan) => plan.state === "taped");
   const wanting = wantingFirst(outlook.open);
   const chosen = wanting.filter((view) => (asked === null ? !left.has(view.need.id) : view.need.id === asked));
   const pieces = chosen.flatMap((view) => piecesOfNeed(view, spare.get(view.need.id) ?? 0));
@@ -45,6 +47,7 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
     return (
       <>
         <Verdict>Nothing has to be split.</Verdict>
+        <TapedSheets taped={taped} outlook={outlook} />
         <Teach title="No panels are missing">
           When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.
         </Teach>
@@ -83,17 +86,39 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
     );
   const open = sheets.plans.find((plan) => plan.state === "open" && plan.materialId === group.material.id);
   return (
-    <GroupPlan
-      key={group.material.id}
-      outlook={outlook}
-      sheets={sheets}
-      group={group}
-      views={chosen}
-      open={open}
-      ticks={ticks}
-      tabs={<MaterialTabs groups={groups} chosen={group.material.id} outlook={outlook} onChoose={(paper) => to({ paper })} />}
-    />
+    <>
+      <TapedSheets taped={taped} outlook={outlook} />
+      <GroupPlan
+        key={group.material.id}
+        outlook={outlook}
+        sheets={sheets}
+        group={group}
+        views={chosen}
+        open={open}
+        ticks={ticks}
+        tabs={<MaterialTabs groups={groups} chosen={group.material.id} outlook={outlook} onChoose={(paper) => to({ paper })} />}
+      />
+    </>
   );
+}
+
+/** Sheets that are on their boards, painted or drying, and still to be cut apart. */
+function TapedSheets({ taped, outlook }: { taped: readonly SplitPlanRead[]; outlook: Outlook }) {
+  const navigate = useNavigate();
+  return taped.map((plan) => {
+    const titles = outlook.needs.flatMap((view) => (plan.needIds.includes(view.need.id) ? [view.need.title] : []));
+    return (
+      <Flex key={plan.id} gap="12px" align="center" marginBottom="12px" wrap="wrap">
+        <Text>
+          {sheetsWord(plan.plan.split.sheetsUsed)} on the board for {titles.slice(0, 2).join(", ")}
+          {titles.length > 2 && ` and ${String(titles.length - 2)} more`}: cut apart when bone dry.
+        </Text>
+        <Button variant="outline" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>
+          Cut them apart
+        </Button>
+      </Flex>
+    );
+  });
 }
 
 /** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. */
@@ -201,7 +226,7 @@ function GroupPlan({
                 setAlso(next);
               }}
             />
-            <StartCutting outlook={outlook} group={group} ways={ways} method={method} open={open} />
+            <StartCutting fresh={fresh} outlook={outlook} group={group} ways={ways} method={method} open={open} />
             <PrintSheets job={job} layouts={alike.map((each) => each.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
           </>
         )}
@@ -240,7 +265,21 @@ export function looksOf({ pieces }: Pick<MaterialNeeds, "pieces">, outlook: Outl
 }
 
 /** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
-function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook; group: MaterialNeeds; ways: Ways; method: SplitMethod; open: SplitPlanRead | undefined }) {
+function StartCutting({
+  fresh,
+  outlook,
+  group,
+  ways,
+  method,
+  open,
+}: {
+  fresh: boolean;
+  outlook: Outlook;
+  group: MaterialNeeds;
+  ways: Ways;
+  method: SplitMethod;
+  open: SplitPlanRead | undefined;
+}) {
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Problem | null>(null);
   const { job, split } = ways[method];
@@ -269,7 +308,7 @@ function StartCutting({ outlook, group, ways, method, open }: { outlook: Outlook
           )}
         </>
       )}
-      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short} onClick={() => void start()}>
+      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short || !fresh} onClick={() => void start()}>
         {open ? "Start anew as drawn here" : `Start cutting: take ${sheetsWord(split.sheetsUsed)}`}
       </Button>
       {problem && <ProblemNote problem={problem} />}
