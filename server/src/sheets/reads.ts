@@ -10,7 +10,7 @@ const MOST_PLANS = 40;
 
 export async function readSheets(tx: Transaction): Promise<SheetsRead> {
   const offcuts = await tx.select().from(offcut).where(gt(offcut.count, 0)).orderBy(desc(offcut.width), desc(offcut.height));
-  const results = await tx.select().from(splitResult).orderBy(desc(splitResult.at)).limit(MOST_RESULTS);
+  const results = await tx.select().from(splitResult).orderBy(desc(splitResult.at), desc(splitResult.id)).limit(MOST_RESULTS);
   const plans = await tx.select().from(splitPlan).orderBy(desc(splitPlan.keptAt), desc(splitPlan.id)).limit(MOST_PLANS);
   return {
     plans: plans.map(({ shopId: _, keptAt, ...row }) => ({ ...row, keptAt: keptAt.toISOString() })),

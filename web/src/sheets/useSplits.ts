@@ -19,40 +19,37 @@ export interface Way {
   /** Null where no piece comes out this way. */
   readonly split: Split | null;
   readonly compared: WayCompared | null;
+  /** False while the answer is still that of the question before. */
+  readonly fresh: boolean;
 }
-export type Ways = Readonly<Record<SplitMethod, Way>>;
+/** A way that is not worked out yet is null: each is shown as soon as it is there. */
+export type Ways = Readonly<Record<SplitMethod, Way | null>>;
 
-/** The knife first: it decides the verdict; card stock is never torn or taped. */
+/** Card stock is never torn or taped. */
 export const waysFor = (needs: MaterialNeeds): readonly SplitMethod[] => (needs.material.paper ? ["cut", "fold", "tape"] : ["cut"]);
 
 const SECONDS = 1.8;
 
-/** All ways of splitting a material, worked out beside the interface. */
-export function useSplits(needs: MaterialNeeds | null, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): { readonly ways: Ways | null; readonly fresh: boolean } {
-  const methods = needs ? waysFor(needs) : [];
-  const jobs = needs && (Object.fromEntries(METHODS.map((method) => [method, splitJobOfNeeds(needs, method, losses, others)])) as Record<SplitMethod, SplitJob>);
-  // The jobs are kept with their answers: until the new ones are there, both are of the question before.
-  const { value, fresh } = useSolved<Readonly<Record<SplitMethod, { readonly job: SplitJob; readonly split: Split | null }>>>(jobs ? JSON.stringify(jobs) : null, async () => {
-    const answers = await Promise.all(
-      METHODS.map(async (method) => {
-        const job = jobs?.[method];
-        // A panel larger than every sheet is said; the others are split all the same.
-        const possible = job && methods.includes(method) && job.panels.length > 0 && !splitFaultsIn(job).some((fault) => fault.code === "edge-too-wide");
-        const answer = possible ? await solver().split(job, SECONDS) : null;
-        return [method, { job, split: answer && answer.layouts.length > 0 ? answer : null }] as const;
-      }),
-    );
-    return Object.fromEntries(answers) as Record<SplitMethod, { job: SplitJob; split: Split | null }>;
-  });
-  if (!jobs || !value) return { ways: null, fresh };
-  const way = (method: SplitMethod): Way => {
-    const { job, split } = value[method];
-    return { job, split, compared: split && compareWay(job, split, tools) };
-  };
-  return { ways: { cut: way("cut"), fold: way("fold"), tape: way("tape") }, fresh };
+/** All ways of splitting a material, worked out beside the interface; those that take long come last. */
+export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): Ways {
+  const tape = useWay(needs, "tape", losses, tools, others);
+  const fold = useWay(needs, "fold", losses, tools, others);
+  const cut = useWay(needs, "cut", losses, tools, others);
+  return { cut, fold, tape };
 }
 
-const METHODS: readonly SplitMethod[] = ["cut", "fold", "tape"];
+function useWay(needs: MaterialNeeds, method: SplitMethod, losses: Losses, tools: Tools, others: readonly SheetStore[]): Way | null {
+  const asked = splitJobOfNeeds(needs, method, losses, others);
+  // A panel larger than every sheet is said; the others are split all the same.
+  const possible = waysFor(needs).includes(method) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
+  // The job is kept with its answer: until the new one is there, both are of the question before.
+  const { value, fresh } = useSolved(possible ? JSON.stringify(asked) : null, async () => {
+    const answer = await solver().split(asked, SECONDS);
+    return { job: asked, split: answer.layouts.length > 0 ? answer : null };
+  });
+  if (!possible) return { job: asked, split: null, compared: null, fresh: true };
+  return value && { ...value, compared: value.split && compareWay(value.job, value.split, tools), fresh };
+}
 
 /** A further paper, and what the whole would cost less with it beside the first. */
 export interface Saving {

@@ -17,7 +17,7 @@ import type { SheetsAskProps } from "../ask.ts";
 import { piecesOfNeed, scoresOf, sheetStores, tintOf } from "../pieces.ts";
 import { changesBetween, planToKeep, sheetsTaken } from "../plan.ts";
 import { useTools } from "../tools.ts";
-import { useSavings, useSplits, waysFor, type Ways } from "../useSplits.ts";
+import { useSavings, useSplits, waysFor, type Way } from "../useSplits.ts";
 import { sheetsWord } from "../words.ts";
 import { Buying } from "./Buying.tsx";
 import { MaterialTabs } from "./MaterialTabs.tsx";
@@ -141,22 +141,23 @@ function GroupPlan({
   const losses = learnedLosses(LOSSES, sheets.results);
   const [also, setAlso] = useState<ReadonlySet<string>>(new Set());
   const others = sheetStores(outlook.stores, sheets.offcuts).filter((store) => store.paper === group.material.paper && store.id !== group.material.id);
-  const { ways, fresh } = useSplits(
+  const ways = useSplits(
     group,
     losses,
     tools,
     others.filter((store) => also.has(store.id)),
   );
   const method = told && methods.includes(told) ? told : usualMethod(group, views);
+  const way = ways[method];
   const savings = useSavings(
     group,
-    fresh && ways ? ways[method] : null,
+    way?.fresh ? way : null,
     losses,
     // Another colour of card is no other choice; another paper may be.
     group.material.paper ? others.filter((store) => !also.has(store.id)) : [],
   );
-  if (!ways) return <Loading />;
-  const { job, split } = ways[method];
+  if (!way) return <Loading />;
+  const { job, split, fresh } = way;
   const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
   const looks = looksOf(group, outlook);
   const scores = scoresOf(views);
@@ -226,7 +227,7 @@ function GroupPlan({
                 setAlso(next);
               }}
             />
-            <StartCutting fresh={fresh} outlook={outlook} group={group} ways={ways} method={method} open={open} />
+            <StartCutting way={way} outlook={outlook} group={group} open={open} />
             <PrintSheets job={job} layouts={alike.map((each) => each.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
           </>
         )}
@@ -265,24 +266,10 @@ export function looksOf({ pieces }: Pick<MaterialNeeds, "pieces">, outlook: Outl
 }
 
 /** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
-function StartCutting({
-  fresh,
-  outlook,
-  group,
-  ways,
-  method,
-  open,
-}: {
-  fresh: boolean;
-  outlook: Outlook;
-  group: MaterialNeeds;
-  ways: Ways;
-  method: SplitMethod;
-  open: SplitPlanRead | undefined;
-}) {
+function StartCutting({ way, outlook, group, open }: { way: Way; outlook: Outlook; group: MaterialNeeds; open: SplitPlanRead | undefined }) {
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Problem | null>(null);
-  const { job, split } = ways[method];
+  const { job, split, fresh } = way;
   if (!split) return null;
   const short = sheetsTaken(split).some((each) => each.sheets > (outlook.stores.find((store) => store.id === each.id)?.onHand ?? Infinity));
   const plan = planToKeep(job, split, group.pieces);

@@ -21,7 +21,8 @@ export function WayCards({
   return (
     <Flex direction="column" gap="6px" role="group" aria-label="Way of splitting" marginBottom="18px">
       {methods.map((method) => {
-        const { split, compared } = ways[method];
+        const way = ways[method];
+        const [split, compared] = [way?.split ?? null, way?.compared ?? null];
         const isChosen = method === chosen;
         return (
           <button
@@ -44,7 +45,13 @@ export function WayCards({
             <Flex gap="10px" justify="space-between">
               <Text fontWeight={700}>{METHOD_WORDS[method].name}</Text>
               <Text fontWeight={600}>
-                {split ? (split.unplaced.length > 0 ? "not all fit" : `${sheetsWord(split.sheetsUsed)}, ${printMoney(split.cost, outlook.shop.currency)}`) : "does not fit"}
+                {split
+                  ? split.unplaced.length > 0
+                    ? "not all fit"
+                    : `${sheetsWord(split.sheetsUsed)}, ${printMoney(split.cost, outlook.shop.currency)}`
+                  : way
+                    ? "does not fit"
+                    : "being worked out"}
               </Text>
             </Flex>
             {compared && (
