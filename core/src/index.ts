@@ -25,7 +25,7 @@ export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
 export * from "./stores/stock.ts";
 export { cardByCardPlan, handsBusy } from "./bench/saving.ts";
-export { cutSteps, type CutStep, type Tools } from "./sheets/steps.ts";
+export { workOf, type CutStep, type SheetWork, type Tools } from "./sheets/steps.ts";
 export { compareWay, dividerMiddles, sheetsByHand, type WayCompared } from "./sheets/compare.ts";
 export * from "./sheets/cuttingJobs.ts";
 export * from "./sheets/alike.ts";

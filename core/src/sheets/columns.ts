@@ -67,7 +67,7 @@ const MOST_COLUMNS_WHOLE = 1_500;
 
 /**
  * Column generation: prices from the master program, the best pattern for each sheet kind at those prices, and with it
- * a true bound, until no pattern is worth its sheet. Each round's prices are drawn half way to the best ones so far.
+ * a true bound, until no pattern is worth its sheet.
  * @returns the best bound: on the cost from below, or on the count from above
  */
 export function generateColumns(

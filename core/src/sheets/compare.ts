@@ -1,8 +1,9 @@
+import { mm } from "../measure/length.ts";
 import { minutes, type Minutes } from "../measure/minutes.ts";
 import type { Money } from "../measure/money.ts";
 import type { Sheet, Split, SplitJob, SplitMethod } from "./model.ts";
 import { kindsOf } from "./kinds.ts";
-import { cutSteps, type Tools } from "./steps.ts";
+import { workOf, type Tools } from "./steps.ts";
 
 /** One way of splitting beside the others. */
 export interface WayCompared {
@@ -25,10 +26,7 @@ const TAKES = { layOut: 1, setting: 0.8, stroke: 0.25, tear: 1.2, board: 4, wind
 export function compareWay(job: SplitJob, split: Split, tools: Tools): WayCompared {
   const area = split.layouts.reduce((sum, layout) => sum + layout.times * areaOf(job.sheets.find((sheet) => sheet.id === layout.sheet)), 0);
   const used = split.layouts.reduce((sum, layout) => sum + layout.times * layout.pieces.reduce((all, piece) => all + askedArea(job, piece.panel), 0), 0);
-  const worked = split.layouts.map((layout) => {
-    const sheet = job.sheets.find((each) => each.id === layout.sheet);
-    return { layout, steps: sheet && job.method === "cut" ? cutSteps(job, sheet, layout, tools) : [] };
-  });
+  const worked = workOf(job, split, tools).map(({ alike, steps }) => ({ layout: alike.layout, steps }));
   const sum = (of: (each: (typeof worked)[number]) => number): number => worked.reduce((all, each) => all + of(each), 0);
   const settings = sum(({ layout, steps }) => (job.method === "cut" ? steps.length : layout.cuts.length * layout.times));
   const takes = {
@@ -43,7 +41,7 @@ export function compareWay(job: SplitJob, split: Split, tools: Tools): WayCompar
     waste: area === 0 ? 0 : 1 - used / area,
     minutes: minutes(Math.max(1, Math.round(takes[job.method]))),
     settings,
-    tapeMetres: job.method === "tape" ? Math.round(sum(({ layout }) => layout.times * tapeOf(job, layout)) / 32_000) / 10 : 0,
+    tapeMetres: job.method === "tape" ? Math.round(sum(({ layout }) => layout.times * tapeOf(job, layout)) / mm(100)) / 10 : 0,
   };
 }
 

@@ -1,4 +1,4 @@
-import { inches, lengthOfUnits, toMm, type Length, type LengthSystem } from "../measure/length.ts";
+import { inches, lengthOfUnits, mm, toMm, type Length, type LengthSystem } from "../measure/length.ts";
 import type { Layout, Rect, Sheet } from "./model.ts";
 
 /** A straight line of a sheet at true size. */
@@ -31,7 +31,7 @@ export interface Score {
   readonly width: Length;
 }
 
-const TICK = lengthOfUnits(4 * 320);
+const TICK = mm(4);
 
 /** A layout at true size: the rim, every cut, scores, pencil ticks where cuts meet the rim, and what each piece is for. */
 export function sheetSketch(sheet: Sheet, layout: Layout, nameOf: (panel: string, index: number) => string, scores: readonly Score[] = []): SheetSketch {
@@ -69,7 +69,7 @@ function distinct(lines: readonly DrawnLine[]): DrawnLine[] {
   return [...seen.values()];
 }
 
-const mm = (length: number): string => String(toMm(lengthOfUnits(length)));
+const inMm = (length: number): string => String(toMm(lengthOfUnits(length)));
 const escaped = (text: string): string => text.replace(/[<>&"']/g, (sign) => `&#${String(sign.charCodeAt(0))};`);
 
 const tenth = (long: number, index: number): string => String(Math.round(long * index * 100) / 1000);
@@ -77,16 +77,18 @@ const tenth = (long: number, index: number): string => String(Math.round(long * 
 const DASHES = { cut: "", score: ' stroke-dasharray="3 1.5"', rim: "", tick: "" } as const;
 
 /** The ruler that is measured after printing: a length that the maker's own ruler shows. */
-export const CHECK_RULERS: Readonly<Record<LengthSystem, Length>> = { cm: lengthOfUnits(100 * 320), in: inches(4) };
+export const CHECK_RULERS: Readonly<Record<LengthSystem, Length>> = { cm: mm(100), in: inches(4) };
 
 /** A sketch as a true-size SVG in millimetres, with a ruler of ten parts to check it by below. */
 export function sketchSvg(sketch: SheetSketch, title: string, ruler: Length, rulerWords: string): string {
   const [width, height] = [toMm(sketch.width), toMm(sketch.height)];
   const lines = sketch.lines.map(
     (line) =>
-      `<line class="${line.kind}" x1="${mm(line.x1)}" y1="${mm(line.y1)}" x2="${mm(line.x2)}" y2="${mm(line.y2)}" stroke="#22303c" stroke-width="${line.kind === "rim" ? "0.4" : "0.2"}"${DASHES[line.kind]}/>`,
+      `<line class="${line.kind}" x1="${inMm(line.x1)}" y1="${inMm(line.y1)}" x2="${inMm(line.x2)}" y2="${inMm(line.y2)}" stroke="#22303c" stroke-width="${line.kind === "rim" ? "0.4" : "0.2"}"${DASHES[line.kind]}/>`,
   );
-  const words = sketch.words.map((word) => `<text x="${mm(word.x)}" y="${mm(word.y)}" text-anchor="middle" font-size="4" font-family="sans-serif">${escaped(word.text)}</text>`);
+  const words = sketch.words.map(
+    (word) => `<text x="${inMm(word.x)}" y="${inMm(word.y)}" text-anchor="middle" font-size="4" font-family="sans-serif">${escaped(word.text)}</text>`,
+  );
   const long = toMm(ruler);
   const ticks = Array.from({ length: 11 }, (_, index) => {
     const x = tenth(long, index);
@@ -110,11 +112,26 @@ export function sketchSvg(sketch: SheetSketch, title: string, ruler: Length, rul
  * of their own, y upwards as that format has it.
  */
 export function sketchDxf(sketch: SheetSketch): string {
-  const up = (y: number): string => mm(sketch.height - y);
+  const up = (y: number): string => inMm(sketch.height - y);
   const entities = sketch.lines
     .filter((line) => line.kind !== "tick")
-    .flatMap((line) => ["0", "LINE", "8", line.kind.toUpperCase(), "10", mm(line.x1), "20", up(line.y1), "30", "0", "11", mm(line.x2), "21", up(line.y2), "31", "0"]);
-  const words = sketch.words.flatMap((word) => ["0", "TEXT", "8", "WORDS", "10", mm(word.x), "20", up(word.y), "30", "0", "40", "4", "1", word.text.replace(/[^\x20-\x7e]/g, "?")]);
+    .flatMap((line) => ["0", "LINE", "8", line.kind.toUpperCase(), "10", inMm(line.x1), "20", up(line.y1), "30", "0", "11", inMm(line.x2), "21", up(line.y2), "31", "0"]);
+  const words = sketch.words.flatMap((word) => [
+    "0",
+    "TEXT",
+    "8",
+    "WORDS",
+    "10",
+    inMm(word.x),
+    "20",
+    up(word.y),
+    "30",
+    "0",
+    "40",
+    "4",
+    "1",
+    word.text.replace(/[^\x20-\x7e]/g, "?"),
+  ]);
   return [
     "0",
     "SECTION",

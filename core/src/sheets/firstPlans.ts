@@ -25,6 +25,7 @@ export function seedPool(setting: BuildSetting, pool: PatternPool, limits: Limit
 /** Pieces laid during building, over all variants together: a bound that is the same on every machine. */
 const BUILD_WORK = 20_000;
 
+/** The best of the plans by rules of thumb; every pattern met goes to the pool. */
 export function builtPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, limits: Limits): Plan {
   const area = job.panels.map((panel) => panel.width * panel.height);
   const ones = job.panels.map(() => 1);
@@ -45,8 +46,8 @@ export function builtPlans(job: SplitJob, setting: BuildSetting, pool: PatternPo
 const SHUFFLES = 150;
 
 /** Plans for shuffled worths: small panels sometimes count for more than their area, which mixes sheets differently. */
-export function shuffledPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, limits: Limits, round: number): Plan | null {
-  const random = seededRandom(limits.seed + round * 7919);
+export function shuffledPlans(job: SplitJob, setting: BuildSetting, pool: PatternPool, limits: Limits): Plan | null {
+  const random = seededRandom(limits.seed);
   let plan: Plan | null = null;
   let work = 0;
   for (let turn = 0; turn < SHUFFLES && work < BUILD_WORK && !limits.stop(); turn += 1) {

@@ -138,6 +138,13 @@ export const grown = (job: SplitJob, sheet: Sheet): { readonly width: number; re
   height: sheet.height - 2 * job.edge + job.gap,
 });
 
+/** A sheet of the job by its place, which a pattern names. */
+export function sheetAt(job: SplitJob, sheet: number): Sheet {
+  const found = job.sheets[sheet];
+  if (!found) throw new Error(`no sheet ${String(sheet)}`);
+  return found;
+}
+
 /** The ways a panel may lie, in the grown measure: one, or two when it may be turned and is not square. */
 export function turns(job: SplitJob, panel: WantedPanel): readonly { readonly width: number; readonly height: number }[] {
   const upright = { width: panel.width + job.gap, height: panel.height + job.gap };

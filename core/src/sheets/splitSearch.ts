@@ -9,7 +9,7 @@ import { withFewerLayouts } from "./fewerLayouts.ts";
 import { builtPlans, MOST_KINDS, seedPool, shuffledPlans } from "./firstPlans.ts";
 import { ruinAndRecreate } from "./improve.ts";
 import { withOneLargeOffcut } from "./leftover.ts";
-import { countsOf, grown, type Pattern, type Sheet, type SplitJob, type Splitter } from "./model.ts";
+import { countsOf, grown, sheetAt, type SplitJob, type Splitter } from "./model.ts";
 import { quickRank } from "./partings.ts";
 import { withLargeOffcut } from "./polish.ts";
 import { splitterFor } from "./splitters.ts";
@@ -80,7 +80,10 @@ export class SplitSearch {
     const { setting, pool, solve, limits } = this;
     this.raise(this.area, this.roomy);
     const aim = { kind: "cost", least: this.plan.placed } as const;
-    if (!this.isProven()) for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, this.pricesOfSheets());
+    if (!this.isProven()) {
+      const costs = this.job.sheets.map((sheet) => sheet.cost);
+      for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs);
+    }
     if (!this.isProven()) this.improve(FIRST_ROUNDS);
     for (let round = 0; !this.isProven() && !limits.stop(); round += 1) {
       const before = this.plan;
@@ -92,7 +95,7 @@ export class SplitSearch {
         if (this.isProven()) return;
       }
       if (round === 0 && setting.demand.length <= MOST_KINDS) {
-        this.offer(shuffledPlans(this.job, setting, pool, limits, round));
+        this.offer(shuffledPlans(this.job, setting, pool, limits));
         if (!this.isProven() && !limits.stop()) this.decide();
       } else {
         if (!this.splitter.shuffled) return;
@@ -108,7 +111,7 @@ export class SplitSearch {
     const { job, setting, plan, limits } = this;
     if (limits.stop() || plan.uses.length < 3) return;
     // The sheet with the largest offcut stays as it is; the others are free to be laid otherwise.
-    const offcutOf = ({ pattern }: Use): number => quickRank(job, sheetOf(job, pattern), pattern).offcut;
+    const offcutOf = ({ pattern }: Use): number => quickRank(job, sheetAt(job, pattern.sheet), pattern).offcut;
     const kept = plan.uses.reduce((most, use) => (offcutOf(use) > offcutOf(most) ? use : most));
     const others = plan.uses.map((use) => (use === kept ? { ...use, times: use.times - 1 } : use)).filter((use) => use.times > 0);
     const alone = countsOf(kept.pattern, setting.demand.length);
@@ -172,10 +175,6 @@ export class SplitSearch {
     this.bound = Math.max(this.bound, coverBound(this.setting, paid, worths, this.plan.placed, this.plan.cost));
   }
 
-  private pricesOfSheets(): number[] {
-    return this.job.sheets.map((sheet) => sheet.cost);
-  }
-
   wholeBound(): number {
     return roundedUp(this.bound, this.job.sheets, this.plan.cost);
   }
@@ -193,9 +192,3 @@ const SIMPLIFY_SECONDS = 0.3;
 const ROUNDS = 8;
 const FIRST_ROUNDS = 400;
 const LATER_ROUNDS = 1_500;
-
-function sheetOf(job: SplitJob, pattern: Pattern): Sheet {
-  const sheet = job.sheets[pattern.sheet];
-  if (!sheet) throw new Error(`no sheet ${String(pattern.sheet)}`);
-  return sheet;
-}

@@ -1,5 +1,6 @@
 import { lengthOfUnits, type Length } from "../measure/length.ts";
-import type { Cut, Layout, Rect, Sheet, SplitJob } from "./model.ts";
+import { alikeLayouts, type AlikeLayouts } from "./alike.ts";
+import type { Cut, Layout, Rect, Sheet, Split, SplitJob } from "./model.ts";
 
 /** What stands on the table: how long a cut the trimmer takes (null for a knife and ruler), and how many sheets it cuts at once. */
 export interface Tools {
@@ -32,6 +33,19 @@ export interface CutStep {
   /** Deckle or edge that is trimmed off all round before anything else. */
   readonly trim: boolean;
 }
+
+/** A layout, with the sheets that are cut like it, and the work at the trimmer that it takes. */
+export interface SheetWork {
+  readonly alike: AlikeLayouts;
+  readonly steps: readonly CutStep[];
+}
+
+/** The work of a whole split: sheets that are cut alike together, so that they go in piles. */
+export const workOf = (job: SplitJob, split: Pick<Split, "layouts">, tools: Tools): SheetWork[] =>
+  alikeLayouts(split.layouts).flatMap((alike) => {
+    const sheet = job.sheets.find((each) => each.id === alike.layout.sheet);
+    return sheet ? [{ alike, steps: cutSteps(job, sheet, alike.layout, tools) }] : [];
+  });
 
 interface Node {
   readonly rect: Rect;

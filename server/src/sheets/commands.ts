@@ -1,4 +1,4 @@
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, planStates } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
@@ -11,6 +11,7 @@ export async function splitSheets(work: Work, said: CommandPayload<"split-sheets
     refuse({ code: "nothing", path: ["batches"], given: "no batch and no plan", allowed: "panels for a need, or the plan that was followed" });
   if (result && result.spoilt > result.wanted)
     refuse({ code: "too-many", path: ["result", "spoilt"], given: `${String(result.spoilt)} spoilt`, allowed: `at most the ${String(result.wanted)} that were wanted` });
+  const plan = said.planId === null ? null : await planNow(work, said.planId, ["planId"], ["open", "taped"]);
   const titles: string[] = [];
   for (const [index, batch] of said.batches.entries()) {
     const need = await work.find("need", batch.needId);
@@ -25,14 +26,17 @@ export async function splitSheets(work: Work, said: CommandPayload<"split-sheets
   for (const [index, used] of said.offcutsUsed.entries()) await takeOffcuts(work, used.id, used.count, ["offcutsUsed", index, "count"]);
   if (said.offcutsUsed.length > 0) taken.push(countOf(said.offcutsUsed, "offcut"));
   for (const kept of said.offcutsKept) await work.insert("offcut", kept);
-  const plan = said.planId === null ? null : await planNow(work, said.planId, ["planId"]);
   // A taped sheet stays whole until it is painted; then the same plan is followed through its gutters.
-  if (plan) await work.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" && said.batches.length > 0 ? "taped" : "done" });
+  if (plan) await work.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" ? "taped" : "done" });
   if (result) await work.insert("splitResult", { ...result, storeId: said.uses[0]?.storeId ?? plan?.materialId ?? null, at: work.at });
   const units = said.batches.reduce((sum, batch) => sum + batch.units.length, 0);
   const spoilt = result && result.spoilt > 0 ? `, ${String(result.spoilt)} spoilt in the splitting` : "";
   const kept = said.offcutsKept.length > 0 ? `, ${countOf(said.offcutsKept, "offcut")} kept` : "";
-  if (units === 0) return { subject: ["splitPlan", said.planId ?? ""], summary: `${result ? "Taped sheets cut apart" : "Card stock cut"}${spoilt}${kept}` };
+  if (units === 0)
+    return {
+      subject: ["splitPlan", said.planId ?? ""],
+      summary: `${plan?.state === "taped" ? "Taped sheets cut apart" : result ? "Sheets split, nothing came out" : "Card stock cut"}${spoilt}${kept}`,
+    };
   return {
     subject: ["batch", said.batches[0]?.batchId ?? ""],
     summary: `${taken.length > 0 ? taken.join(", ") : "Paper"} split into ${String(units)} ${units === 1 ? "panel" : "panels"} for ${titles.join(", ")}${spoilt}${kept}`,
@@ -63,15 +67,18 @@ export async function dropOffcut(work: Work, said: CommandPayload<"drop-offcut">
   return { subject: ["offcut", said.id], summary: `${countOf([said], "offcut")} taken out of the stash` };
 }
 
-const planNow = async (work: Work, id: string, path: readonly (string | number)[]) => (await work.find("splitPlan", id)) ?? missing("plan", path, id);
+/** A plan that can still be followed, replaced or dropped. What was told of it on another device is not told twice. */
+async function planNow(work: Work, id: string, path: readonly (string | number)[], states: readonly (typeof planStates)[number][]) {
+  const found = (await work.find("splitPlan", id)) ?? missing("plan", path, id);
+  return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: `a plan that is ${found.state}`, allowed: "a plan that is still open" });
+}
 
 /** Keeps a plan; the one it replaces stays to be looked at. */
 export async function keepSplitPlan(work: Work, said: CommandPayload<"keep-split-plan">): Promise<Done> {
   const material = await work.find("store", said.materialId);
   if (!material) return missing("store", ["materialId"], said.materialId);
   if (said.replaces) {
-    const before = await planNow(work, said.replaces, ["replaces"]);
-    if (before.state !== "open") refuse({ code: "not-open", path: ["replaces"], given: `a plan that is ${before.state}`, allowed: "a plan that is still open" });
+    const before = await planNow(work, said.replaces, ["replaces"], ["open"]);
     await work.update("splitPlan", before.id, { state: "replaced" });
   }
   await work.insert("splitPlan", { ...said, state: "open", keptAt: work.at });
@@ -80,7 +87,7 @@ export async function keepSplitPlan(work: Work, said: CommandPayload<"keep-split
 }
 
 export async function dropSplitPlan(work: Work, said: CommandPayload<"drop-split-plan">): Promise<Done> {
-  await planNow(work, said.id, ["id"]);
+  await planNow(work, said.id, ["id"], ["open"]);
   await work.update("splitPlan", said.id, { state: "dropped" }, said.version);
   return { subject: ["splitPlan", said.id], summary: "A plan for splitting dropped" };
 }

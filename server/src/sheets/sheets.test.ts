@@ -124,6 +124,12 @@ test("a plan is kept as it was drawn, a new version takes its place, and splitti
     200,
   );
   expect((await shop.get<SheetsRead>("sheets")).plans.map(({ state }) => state)).toEqual(["done", "replaced"]);
+  // Told once more by another device, or dropped afterwards: nothing happens twice.
+  const hand = await onHand();
+  const again = await shop.give("split-sheets", { planId: second, batches: [{ batchId: v7(), needId: ids.need, units: [unit(1)] }], uses: [{ storeId: ids.paper, sheets: 1 }] });
+  expect([again.status, again.body.errors[0]]).toMatchObject([422, { path: ["planId"], given: "a plan that is done", allowed: "a plan that is still open" }]);
+  expect((await shop.give("drop-split-plan", { id: second, version: 2 })).body.errors[0]?.given).toBe("a plan that is done");
+  expect(await onHand()).toBe(hand);
 });
 
 test("a plan whose pieces lie on no sheet of it is refused, and a plan is dropped without a trace on the bench", async () => {

@@ -2,12 +2,20 @@ import { wrap, type Remote } from "comlink";
 import { useEffect, useState } from "react";
 import type { SolverApi } from "./solver.worker.ts";
 
+const start = (): Remote<SolverApi> => wrap<SolverApi>(new Worker(new URL("./solver.worker.ts", import.meta.url), { type: "module" }));
 let remote: Remote<SolverApi> | null = null;
+let aside: Remote<SolverApi> | null = null;
 
 /** The solvers' worker, started at the first use. */
 export function solver(): Remote<SolverApi> {
-  remote ??= wrap<SolverApi>(new Worker(new URL("./solver.worker.ts", import.meta.url), { type: "module" }));
+  remote ??= start();
   return remote;
+}
+
+/** A second one for what is asked by the way, so that the next question does not wait behind it. */
+export function asideSolver(): Remote<SolverApi> {
+  aside ??= start();
+  return aside;
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { CommandInput, OffcutRead, SplitPlanRead } from "@yule/contract";
-import { offcutOf } from "@yule/core";
+import { mm, offcutOf } from "@yule/core";
 import { v7 } from "uuid";
 import type { NeedView } from "../app/needView.ts";
 import { pieceId } from "./pieces.ts";
@@ -14,8 +14,8 @@ export interface Happened {
   readonly creep: number | null;
 }
 
-/** Offcuts narrower than this are waste, whatever their length: no tag and no test strip comes out of them. 20 mm. */
-const WORTH_KEEPING = 20 * 320;
+/** Offcuts narrower than this are waste, whatever their length: no tag and no test strip comes out of them. */
+const WORTH_KEEPING = mm(20);
 
 /** What a plan leaves of one size and paper. */
 export interface LeftOver {

@@ -1,57 +1,18 @@
 import type { SplitPlan } from "@yule/contract";
-import { lengthOfUnits, money, type NeededPieces, type Split, type SplitJob } from "@yule/core";
+import type { NeededPieces, Split, SplitJob } from "@yule/core";
 
 /** A plan as it is kept: the job and the layouts by which it was drawn, and what each kind of piece is for. */
 export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededPieces[]): SplitPlan {
-  const { method, thirds, edge, gap } = job;
   const asked = new Set(job.panels.map((panel) => panel.id));
   return {
-    job: { method, thirds, edge, gap, sheets: job.sheets.map((sheet) => ({ ...sheet })), panels: job.panels.map((panel) => ({ ...panel })) },
+    // The same figures: only the core's brands and its promise not to change them are left behind.
+    ...({ job, split } as unknown as Pick<SplitPlan, "job" | "split">),
     pieces: pieces.filter((piece) => asked.has(piece.id)).map(({ id, what, needId, name }) => ({ id, what, needId, name: name.slice(0, 80) })),
-    split: {
-      ...split,
-      layouts: split.layouts.map((layout) => ({
-        ...layout,
-        pieces: layout.pieces.map((piece) => ({ ...piece })),
-        cuts: layout.cuts.map((cut) => ({ ...cut })),
-        offcuts: layout.offcuts.map((offcut) => ({ ...offcut })),
-      })),
-      unplaced: split.unplaced.map((each) => ({ ...each })),
-    },
   };
 }
 
-/** A kept plan with its lengths and money as the core takes them; its units were checked when it was kept. */
-export function planInHand({ job, split }: SplitPlan): { readonly job: SplitJob; readonly split: Split } {
-  const rect = <Box extends { x: number; y: number; width: number; height: number }>(box: Box) => ({
-    ...box,
-    x: lengthOfUnits(box.x),
-    y: lengthOfUnits(box.y),
-    width: lengthOfUnits(box.width),
-    height: lengthOfUnits(box.height),
-  });
-  const size = <Box extends { width: number; height: number }>(box: Box) => ({ ...box, width: lengthOfUnits(box.width), height: lengthOfUnits(box.height) });
-  return {
-    job: {
-      ...job,
-      edge: lengthOfUnits(job.edge),
-      gap: lengthOfUnits(job.gap),
-      sheets: job.sheets.map((sheet) => ({ ...size(sheet), cost: money(sheet.cost) })),
-      panels: job.panels.map(size),
-    },
-    split: {
-      ...split,
-      cost: money(split.cost),
-      lowerBound: money(split.lowerBound),
-      layouts: split.layouts.map((layout) => ({
-        ...layout,
-        pieces: layout.pieces.map(rect),
-        offcuts: layout.offcuts.map(rect),
-        cuts: layout.cuts.map((cut) => ({ axis: cut.axis, at: lengthOfUnits(cut.at), from: lengthOfUnits(cut.from), to: lengthOfUnits(cut.to) })),
-      })),
-    },
-  };
-}
+/** A kept plan as the core takes it: its units were checked when it was kept, and only the brands are missing. */
+export const planInHand = ({ job, split }: SplitPlan): { readonly job: SplitJob; readonly split: Split } => ({ job, split }) as unknown as { job: SplitJob; split: Split };
 
 /** How often each sheet of the job is taken. */
 export function sheetsTaken(split: Split): { readonly id: string; readonly sheets: number }[] {

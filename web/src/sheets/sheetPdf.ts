@@ -1,4 +1,4 @@
-import { lengthOfUnits, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile } from "@yule/core";
+import { lengthOfUnits, mm, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../kit/pdf/fonts.ts";
 import { INK, LINE, Pen, SOFT } from "../kit/pdf/pen.ts";
@@ -19,7 +19,7 @@ const POINTS_PER_MM = 72 / 25.4;
 /** No printer reaches the rim of its paper; below, room for the ruler. Millimetres. */
 const RIM = 8;
 const FOOT = 19;
-const OVERLAP = lengthOfUnits(10 * 320);
+const OVERLAP = mm(10);
 
 /**
  * Sheets at true size on the maker's own paper, several pages each where they are larger: glued at their overlap they are the
@@ -56,7 +56,7 @@ export async function sheetPdf(
 
 /** Pages upright or on their side, whichever are fewer. */
 export function pagesFor(sketch: Pick<SheetSketch, "width" | "height">, paper: PrinterPaper, scale: number): { readonly tiles: readonly Tile[]; readonly wide: boolean } {
-  const inner = (width: Length, height: Length) => ({ width: lengthOfUnits(width - 2 * RIM * 320), height: lengthOfUnits(height - (2 * RIM + FOOT) * 320) });
+  const inner = (width: Length, height: Length) => ({ width: lengthOfUnits(width - mm(2 * RIM)), height: lengthOfUnits(height - mm(2 * RIM + FOOT)) });
   const [upright, wide] = [tilesOf(sketch, inner(paper.width, paper.height), OVERLAP, scale), tilesOf(sketch, inner(paper.height, paper.width), OVERLAP, scale)];
   return wide.length < upright.length ? { tiles: wide, wide: true } : { tiles: upright, wide: false };
 }

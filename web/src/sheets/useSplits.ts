@@ -11,7 +11,7 @@ import {
   type Tools,
   type WayCompared,
 } from "@yule/core";
-import { solver, useSolved } from "../app/solver.ts";
+import { asideSolver, solver, useSolved } from "../app/solver.ts";
 
 /** One way of splitting a material: its job, and what came of it. */
 export interface Way {
@@ -69,7 +69,7 @@ export function useSavings(needs: MaterialNeeds, way: Way | null, losses: Losses
     const found: Saving[] = [];
     for (const other of others) {
       const job = splitJobOfNeeds(needs, method, losses, [other]);
-      const answer = await solver().split(job, SECONDS_EACH);
+      const answer = await asideSolver().split(job, SECONDS_EACH);
       const saves = cost - answer.cost;
       const taken = answer.layouts.some((layout) => layout.sheet === other.id);
       const precut = job.panels.some((panel) => (panel.width === other.width && panel.height === other.height) || (panel.width === other.height && panel.height === other.width));

@@ -1,4 +1,4 @@
-import { grown, turns, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
+import { grown, sheetAt, turns, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
 import { Bundles, spotsOf } from "./bundles.ts";
 import { FILL_VARIANTS, fillByRule } from "./fill.ts";
 import { fillByChance } from "./shuffle.ts";
@@ -49,12 +49,6 @@ export function cutSplitter(job: SplitJob): Splitter {
 /** Steps for all fillings of a search together; each new price of each panel needs one, on each sheet kind. */
 const STEPS_IN_ALL = 60_000_000;
 const STEPS_LEAST = 1_500_000;
-
-const sheetAt = (job: SplitJob, sheet: number) => {
-  const found = job.sheets[sheet];
-  if (!found) throw new Error(`no sheet ${String(sheet)}`);
-  return found;
-};
 
 function makeTables(job: SplitJob, sheet: number): SheetTables {
   const size = grown(job, sheetAt(job, sheet));

@@ -1,14 +1,14 @@
 import type { Spot } from "../model.ts";
 
 /** A free rectangle during filling, in the grown measure. */
-interface Room {
+export interface Room {
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
 }
 
-interface Turn {
+export interface Turn {
   readonly width: number;
   readonly height: number;
 }

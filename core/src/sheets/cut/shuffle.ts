@@ -1,15 +1,5 @@
 import type { Spot, Wanted } from "../model.ts";
-
-interface Turn {
-  readonly width: number;
-  readonly height: number;
-}
-interface Room {
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly height: number;
-}
+import type { Room, Turn } from "./fill.ts";
 
 /**
  * Fills a rectangle by chance: panels in an order of area with noise, each laid where it fits best, and the rest of its room cut

@@ -1,4 +1,4 @@
-import { grown, turns, type Parting, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
+import { grown, sheetAt, turns, type Parting, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
 
 /** A piece of folded sheet: the sheet's grown inner size divided by whole numbers, at a whole number of such steps. */
 interface Fold {
@@ -132,9 +132,7 @@ function usesOf(tree: FoldTree): (fold: Fold) => Use {
 const VARIANTS = 6;
 
 function foldingOf(job: SplitJob, sheet: number) {
-  const found = job.sheets[sheet];
-  if (!found) throw new Error(`no sheet ${String(sheet)}`);
-  const size = grown(job, found);
+  const size = grown(job, sheetAt(job, sheet));
   const ways = job.panels.map((panel) => turns(job, panel));
   const holds = (panel: number, acrossX: number, acrossY: number): boolean =>
     (ways[panel] ?? []).some((turn) => turn.width * acrossX <= size.width && turn.height * acrossY <= size.height);

@@ -1,4 +1,4 @@
-import { grown, turns, type Parting, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
+import { grown, sheetAt, turns, type Parting, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
 
 /** One size of window and the panels that are painted in it. */
 interface Window {
@@ -72,9 +72,7 @@ function windowsOf(job: SplitJob): Window[] {
 }
 
 function gridOf(job: SplitJob, sheet: number, window: Window): { columns: number; rows: number } {
-  const found = job.sheets[sheet];
-  if (!found) throw new Error(`no sheet ${String(sheet)}`);
-  const size = grown(job, found);
+  const size = grown(job, sheetAt(job, sheet));
   return { columns: Math.max(0, Math.floor(size.width / window.width)), rows: Math.max(0, Math.floor(size.height / window.height)) };
 }
 
@@ -90,8 +88,7 @@ function taped(job: SplitJob, sheet: number, window: Window, panels: readonly nu
     width: window.width,
     height: window.height,
   }));
-  const found = job.sheets[sheet];
-  const size = found ? grown(job, found) : { width: 0, height: 0 };
+  const size = grown(job, sheetAt(job, sheet));
   const partings: Parting[] = [];
   for (let row = 1; row <= rows; row += 1) {
     if (row * window.height < size.height) partings.push({ axis: "y", at: row * window.height, from: 0, to: size.width });

@@ -1,19 +1,19 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { alikeLayouts, cutSteps, dividerMiddles, lengthOfUnits, offcutOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, lengthOfUnits, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
 import { useMeasure } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
+import { looksOf } from "../looks.ts";
 import { scoresOf } from "../pieces.ts";
 import { planInHand } from "../plan.ts";
 import { useTools } from "../tools.ts";
 import { stepDetail, stepTitle } from "../words.ts";
 import { HappenedForm } from "./HappenedForm.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
-import { looksOf } from "./SplitAsk.tsx";
 
 /** One thing to do at the table, and the sheet on which it is done. */
 type Move = { readonly kind: "backs" | "tape"; readonly layout: number } | { readonly kind: "step"; readonly layout: number; readonly step: number };
@@ -27,15 +27,11 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
   const [tools] = useTools();
   const [at, setAt] = useState(() => Number(localStorage.getItem(placeKey(plan)) ?? 0) || 0);
   const { job, split } = planInHand(plan.plan);
-  const sheetsAlike = alikeLayouts(split.layouts);
-  const steps = sheetsAlike.map(({ layout }) => {
-    const sheet = job.sheets.find((each) => each.id === layout.sheet);
-    return sheet ? cutSteps(job, sheet, layout, tools) : [];
-  });
+  const work = workOf(job, split, tools);
   // A taped sheet is cut through only once it is painted and dry.
-  const moves = sheetsAlike.flatMap((_, layout): Move[] => [
+  const moves = work.flatMap(({ steps }, layout): Move[] => [
     ...(plan.state === "taped" ? [] : [{ kind: job.method === "tape" ? ("tape" as const) : ("backs" as const), layout }]),
-    ...(job.method === "tape" && plan.state === "open" ? [] : (steps[layout] ?? []).map((__, step) => ({ kind: "step" as const, layout, step }))),
+    ...(job.method === "tape" && plan.state === "open" ? [] : steps.map((_, step) => ({ kind: "step" as const, layout, step }))),
   ]);
   const go = (to: number): void => {
     const next = Math.min(moves.length, Math.max(0, to));
@@ -47,21 +43,18 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
     () => go(at - 1),
   );
   const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
-  const looks = looksOf(
-    { pieces: plan.plan.pieces.map((piece) => ({ ...piece, width: lengthOfUnits(0), height: lengthOfUnits(0), count: 0, turn: true, material: null })) },
-    outlook,
-  );
-  const move = moves[Math.min(at, moves.length)];
-  const alike = move && sheetsAlike[move.layout];
-  if (!move || !alike)
+  const looks = looksOf(plan.plan.pieces, outlook);
+  const move = moves[at];
+  const sheet = move && work[move.layout];
+  if (!move || !sheet)
     return <HappenedForm outlook={outlook} sheets={sheets} plan={plan} onBack={() => go(moves.length - 1)} onDone={() => localStorage.removeItem(placeKey(plan))} />;
+  const { alike, steps } = sheet;
   return (
     <>
       <Flex gap="12px" align="center" marginBottom="8px">
         <Text color="softInk" flex="1">
           Move {at + 1} of {moves.length}
-          {sheetsAlike.length > 1 && `, layout ${String(move.layout + 1)} of ${String(sheetsAlike.length)}`}
-          {offcutOf(alike.layout.sheet) !== null && ", an offcut of the stash"}
+          {work.length > 1 && `, layout ${String(move.layout + 1)} of ${String(work.length)}`}
         </Text>
         <Button variant="ghost" onClick={() => void navigate("/sheets")}>
           Leave the table
@@ -72,19 +65,10 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
           </Button>
         )}
       </Flex>
-      <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.layout]?.[move.step] : undefined} />
+      <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
         <Box flex="1" minWidth={0}>
-          <SheetDrawing
-            job={job}
-            alike={alike}
-            looks={looks}
-            steps={steps[move.layout] ?? []}
-            scores={scoresOf(views)}
-            at={move.kind === "step" ? move.step : -1}
-            most={820}
-            mostHeight={460}
-          />
+          <SheetDrawing job={job} alike={alike} looks={looks} steps={steps} scores={scoresOf(views)} at={move.kind === "step" ? move.step : -1} most={820} mostHeight={460} />
         </Box>
         <Flex gap="12px" direction={{ base: "row", lg: "column-reverse" }} width={{ base: "100%", lg: "240px" }}>
           <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>

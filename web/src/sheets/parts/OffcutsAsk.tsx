@@ -51,8 +51,9 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
         </Verdict>
       )}
       {many === 0 && (
-        <Teach title="What is left over is offered first" step={<Button onClick={() => setAdding(true)}>Put in what is in the drawer</Button>}>
+        <Teach title="What is left over is offered first" step={papers.length > 0 ? <Button onClick={() => setAdding(true)}>Put in what is in the drawer</Button> : undefined}>
           When sheets are split, what is left can be kept here with its size. It is drawn to scale, says what it is good for, and is cut up before a fresh sheet.
+          {papers.length === 0 && " Add the paper in Stores first."}
         </Teach>
       )}
       <Flex wrap="wrap" gap="22px" align="flex-end">

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { alikeLayouts, cutSteps, money, offcutOf, offcutSheet, printMoney, type SplitJob } from "@yule/core";
+import { money, printMoney, splitJobOfNeeds, workOf, type SplitJob } from "@yule/core";
 import { useState } from "react";
+import { LOSSES } from "../../app/materials.ts";
 import { solver, useSolved } from "../../app/solver.ts";
 import { Choice, FormField, Tick } from "../../kit/FormField.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
@@ -8,11 +9,11 @@ import { NumberField } from "../../kit/NumberField.tsx";
 import { Loading, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
+import { looksOf } from "../looks.ts";
 import { possiblePieces, sheetStores } from "../pieces.ts";
 import { placedOf } from "../plan.ts";
 import { useTools } from "../tools.ts";
 import { SheetDrawing } from "./SheetDrawing.tsx";
-import { looksOf } from "./SplitAsk.tsx";
 
 const SECONDS = 1.5;
 
@@ -28,21 +29,16 @@ export default function PileAsk({ outlook, sheets }: SheetsAskProps) {
   const possible = possiblePieces(outlook, material.id, material.paper);
   const values = new Map(possible.map(({ piece, value }) => [piece.id, value]));
   const offcuts = material.offcuts.filter((offcut) => !left.has(offcut.id));
-  const job: SplitJob = {
-    method: "cut",
-    thirds: false,
-    edge: 0 as SplitJob["edge"],
-    gap: 0 as SplitJob["gap"],
-    sheets: [
-      ...(whole > 0 ? [{ id: material.id, width: material.width, height: material.height, count: whole, cost: money(0) }] : []),
-      ...offcuts.map((offcut) => ({ id: offcutSheet(offcut.id), width: offcut.width, height: offcut.height, count: offcut.count, cost: money(0) })),
-    ],
-    panels: possible.map(({ piece }) => ({ id: piece.id, width: piece.width, height: piece.height, count: piece.count, turn: piece.turn })),
-  };
+  // Whole sheets of the pile are as many as told, and its offcuts those that are ticked.
+  const job = splitJobOfNeeds({ material: { ...material, count: whole, offcuts }, pieces: possible.map(({ piece }) => piece) }, "cut", LOSSES);
   return (
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
-        {job.sheets.length === 0 ? <Verdict>Nothing lies on the pile yet.</Verdict> : <PileAnswer outlook={outlook} job={job} values={values} possible={possible} tools={tools} />}
+        {whole === 0 && offcuts.length === 0 ? (
+          <Verdict>Nothing lies on the pile yet.</Verdict>
+        ) : (
+          <PileAnswer outlook={outlook} job={job} values={values} possible={possible} tools={tools} />
+        )}
       </Box>
       <Box width={{ base: "100%", xl: "340px" }} flex="none">
         <FormField label="Paper or card">
@@ -109,7 +105,10 @@ function PileAnswer({
   const byName = new Map<string, number>();
   for (const { piece, count } of got.sort((a, b) => b.each - a.each)) byName.set(piece.name, (byName.get(piece.name) ?? 0) + count);
   const words = [...byName].map(([name, count]) => `${String(count)} × ${name}`);
-  const looks = looksOf({ pieces: possible.map(({ piece }) => piece) }, outlook);
+  const looks = looksOf(
+    possible.map(({ piece }) => piece),
+    outlook,
+  );
   return (
     <Box opacity={fresh ? 1 : 0.6}>
       {words.length === 0 ? (
@@ -127,15 +126,9 @@ function PileAnswer({
         </Verdict>
       )}
       <Flex wrap="wrap" gap="0 18px" align="flex-start">
-        {alikeLayouts(split.layouts).map((alike, index) => {
-          const sheet = job.sheets.find((each) => each.id === alike.layout.sheet);
-          return (
-            <Box key={`${alike.layout.sheet}${String(index)}`}>
-              {offcutOf(alike.layout.sheet) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
-              <SheetDrawing job={job} alike={alike} looks={looks} steps={sheet ? cutSteps(job, sheet, alike.layout, tools) : []} most={560} mostHeight={340} />
-            </Box>
-          );
-        })}
+        {workOf(job, split, tools).map(({ alike, steps }, index) => (
+          <SheetDrawing key={`${alike.layout.sheet}${String(index)}`} job={job} alike={alike} looks={looks} steps={steps} most={560} mostHeight={340} />
+        ))}
       </Flex>
     </Box>
   );

@@ -6,7 +6,7 @@ import { Choice, FormField } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { saveFile } from "../../kit/save.ts";
-import type { Looks } from "./SheetDrawing.tsx";
+import type { Looks } from "../looks.ts";
 
 const PAPERS = {
   A4: { width: mm(210), height: mm(297) },

@@ -2,14 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { offcutOf, piecesFor, type AlikeLayouts, type Cut, type CutStep, type Layout, type Piece, type Score, type Sheet, type SplitJob } from "@yule/core";
 import { DimensionLine, HAIR, INK, NumberMark, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
-
-/** What a kind of piece is called on the drawing, and the colour that tells it apart. */
-export interface PieceLook {
-  readonly name: string;
-  readonly tint: string;
-  readonly kind: "panel" | "strip" | "base" | "mat" | "print";
-}
-export type Looks = ReadonlyMap<string, PieceLook>;
+import type { Looks } from "../looks.ts";
 
 interface Props {
   readonly job: SplitJob;
@@ -33,6 +26,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], at = null,
   const label = `${offcutOf(sheet.id) ? "Offcut" : "Sheet"} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
+      {offcutOf(sheet.id) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
       <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label}>
         {(unit) => (
           <>

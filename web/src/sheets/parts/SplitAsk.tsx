@@ -1,31 +1,28 @@
-import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
-import { alikeLayouts, cutSteps, learnedLosses, offcutOf, piecesByMaterial, type MaterialNeeds, type SplitMethod } from "@yule/core";
+import { learnedLosses, piecesByMaterial, workOf, type MaterialNeeds, type SplitMethod } from "@yule/core";
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
-import { v7 } from "uuid";
+import { useSearchParams } from "react-router";
 import { Lessons } from "../../app/Lessons.tsx";
 import { LOSSES } from "../../app/materials.ts";
 import type { NeedView } from "../../app/needView.ts";
-import { give } from "../../app/outbox.ts";
-import type { Outlook } from "../../app/outlook.ts";
 import { spoken, useMeasure } from "../../kit/measure.tsx";
 import { Loading, ProblemNote, Teach } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import type { Problem } from "@yule/contract";
 import type { SheetsAskProps } from "../ask.ts";
-import { piecesOfNeed, scoresOf, sheetStores, tintOf } from "../pieces.ts";
-import { changesBetween, planToKeep, sheetsTaken } from "../plan.ts";
+import { looksOf } from "../looks.ts";
+import { piecesOfNeed, scoresOf, sheetStores } from "../pieces.ts";
 import { useTools } from "../tools.ts";
-import { useSavings, useSplits, waysFor, type Way } from "../useSplits.ts";
-import { sheetsWord } from "../words.ts";
+import { useSavings, useSplits, waysFor } from "../useSplits.ts";
 import { Buying } from "./Buying.tsx";
 import { MaterialTabs } from "./MaterialTabs.tsx";
 import { NeedTicks } from "./NeedTicks.tsx";
 import { PrintSheets } from "./PrintSheets.tsx";
-import { SheetDrawing, type Looks } from "./SheetDrawing.tsx";
+import { SheetDrawing } from "./SheetDrawing.tsx";
+import { StartCutting } from "./StartCutting.tsx";
 import { SplitVerdict } from "./SplitVerdict.tsx";
 import { StepList } from "./StepList.tsx";
+import { TapedSheets } from "./TapedSheets.tsx";
 import { TrimmerFields } from "./TrimmerFields.tsx";
 import { WayCards } from "./WayCards.tsx";
 
@@ -102,25 +99,6 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   );
 }
 
-/** Sheets that are on their boards, painted or drying, and still to be cut apart. */
-function TapedSheets({ taped, outlook }: { taped: readonly SplitPlanRead[]; outlook: Outlook }) {
-  const navigate = useNavigate();
-  return taped.map((plan) => {
-    const titles = outlook.needs.flatMap((view) => (plan.needIds.includes(view.need.id) ? [view.need.title] : []));
-    return (
-      <Flex key={plan.id} gap="12px" align="center" marginBottom="12px" wrap="wrap">
-        <Text>
-          {sheetsWord(plan.plan.split.sheetsUsed)} on the board for {titles.slice(0, 2).join(", ")}
-          {titles.length > 2 && ` and ${String(titles.length - 2)} more`}: cut apart when bone dry.
-        </Text>
-        <Button variant="outline" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>
-          Cut them apart
-        </Button>
-      </Flex>
-    );
-  });
-}
-
 /** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. */
 const wantingFirst = (open: readonly NeedView[]): NeedView[] =>
   open.filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
@@ -159,14 +137,10 @@ function GroupPlan({
   if (!way) return <Loading />;
   const { job, split, fresh } = way;
   const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
-  const looks = looksOf(group, outlook);
+  const looks = looksOf(group.pieces, outlook);
   const scores = scoresOf(views);
   const store = outlook.stores.find((each) => each.id === group.material.id);
-  const alike = alikeLayouts(split?.layouts ?? []);
-  const steps = alike.map(({ layout }) => {
-    const sheet = job.sheets.find((each) => each.id === layout.sheet);
-    return sheet ? cutSteps(job, sheet, layout, tools) : [];
-  });
+  const work = split ? workOf(job, split, tools) : [];
   // Faults name sheets and panels by their ids; a maker knows them by their names.
   const named = (text: string): string =>
     [...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const].reduce(
@@ -196,11 +170,8 @@ function GroupPlan({
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
         <Flex wrap="wrap" gap="0 18px" align="flex-start">
-          {alike.map((each, index) => (
-            <Box key={`${each.layout.sheet}${String(index)}`}>
-              {offcutOf(each.layout.sheet) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
-              <SheetDrawing job={job} alike={each} looks={looks} steps={steps[index] ?? []} scores={scores} mostHeight={index === 0 ? 500 : 400} />
-            </Box>
+          {work.map(({ alike, steps }, index) => (
+            <SheetDrawing key={`${alike.layout.sheet}${String(index)}`} job={job} alike={alike} looks={looks} steps={steps} scores={scores} mostHeight={index === 0 ? 500 : 400} />
           ))}
         </Flex>
       </Box>
@@ -208,10 +179,10 @@ function GroupPlan({
         {methods.length > 1 && <WayCards ways={ways} methods={methods} chosen={method} outlook={outlook} onChoose={setMethod} />}
         {split && (
           <>
-            {steps[0] && <StepList job={job} steps={steps[0]} most={5} />}
-            {alike.length > 1 && (
+            {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
+            {work.length > 1 && (
               <Text color="softInk" marginTop="4px">
-                For the first of {alike.length} layouts; the others follow at the table.
+                For the first of {work.length} layouts; the others follow at the table.
               </Text>
             )}
             <Buying
@@ -228,7 +199,7 @@ function GroupPlan({
               }}
             />
             <StartCutting way={way} outlook={outlook} group={group} open={open} />
-            <PrintSheets job={job} layouts={alike.map((each) => each.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
+            <PrintSheets job={job} layouts={work.map(({ alike }) => alike.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
           </>
         )}
         {ticks}
@@ -247,58 +218,4 @@ function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitMet
     counts.set(method, (counts.get(method) ?? 0) + piece.count);
   }
   return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "cut";
-}
-
-export function looksOf({ pieces }: Pick<MaterialNeeds, "pieces">, outlook: Outlook): Looks {
-  return new Map(
-    pieces.map((piece) => {
-      const design = outlook.open.find((view) => view.need.id === piece.needId)?.design;
-      return [
-        piece.id,
-        {
-          name: piece.what === "strip" && piece.needId !== null ? "test strip" : piece.name,
-          tint: piece.what === "panel" || piece.what === "print" ? tintOf(design) : "#b9a377",
-          kind: piece.what,
-        },
-      ];
-    }),
-  );
-}
-
-/** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
-function StartCutting({ way, outlook, group, open }: { way: Way; outlook: Outlook; group: MaterialNeeds; open: SplitPlanRead | undefined }) {
-  const navigate = useNavigate();
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const { job, split, fresh } = way;
-  if (!split) return null;
-  const short = sheetsTaken(split).some((each) => each.sheets > (outlook.stores.find((store) => store.id === each.id)?.onHand ?? Infinity));
-  const plan = planToKeep(job, split, group.pieces);
-  const changes = open ? changesBetween(open.plan, plan, (id) => outlook.needs.find((view) => view.need.id === id)?.need.title ?? "a need that is gone") : [];
-  const start = async (): Promise<void> => {
-    const id = v7();
-    const needIds = [...new Set(group.pieces.flatMap((piece) => (piece.needId === null ? [] : [piece.needId])))];
-    const sent = await give("keep-split-plan", { id, materialId: group.material.id, replaces: open?.id ?? null, needIds, plan });
-    if (sent.state === "refused") setProblem(sent.problem);
-    else void navigate(`/sheets?plan=${id}`);
-  };
-  return (
-    <Box marginTop="16px">
-      {open && (
-        <>
-          <Button size="xl" width="100%" onClick={() => void navigate(`/sheets?plan=${open.id}`)}>
-            Go on with the plan begun
-          </Button>
-          {changes.length > 0 && (
-            <Text marginTop="8px" fontSize="15px">
-              Since it was drawn: {changes.join("; ")}.
-            </Text>
-          )}
-        </>
-      )}
-      <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short || !fresh} onClick={() => void start()}>
-        {open ? "Start anew as drawn here" : `Start cutting: take ${sheetsWord(split.sheetsUsed)}`}
-      </Button>
-      {problem && <ProblemNote problem={problem} />}
-    </Box>
-  );
 }
