@@ -1,8 +1,8 @@
 import type { CommandInput, OffcutRead, SplitPlanRead } from "@yule/contract";
-import { mm, offcutOf } from "@yule/core";
+import { offcutOf } from "@yule/core";
 import { v7 } from "uuid";
 import type { NeedView } from "../app/needView.ts";
-import { pieceId } from "./pieces.ts";
+import { isOfUse, pieceId } from "./pieces.ts";
 import { placedOf, planInHand, sheetsTaken } from "./plan.ts";
 
 /** What the maker tells after cutting: panels spoilt per need, offcuts kept, losses measured. */
@@ -13,9 +13,6 @@ export interface Happened {
   readonly tearLoss: number | null;
   readonly creep: number | null;
 }
-
-/** Offcuts narrower than this are waste, whatever their length: no tag and no test strip comes out of them. */
-const WORTH_KEEPING = mm(20);
 
 /** What a plan leaves of one size and paper. */
 export interface LeftOver {
@@ -38,7 +35,7 @@ export function offcutsOf({ plan, materialId }: SplitPlanRead, stash: readonly O
       sizes.set(key, { storeId, width, height, count: (sizes.get(key)?.count ?? 0) + layout.times });
     }
   }
-  return [...sizes.values()].sort((a, b) => b.width * b.height - a.width * a.height).map((each) => ({ ...each, worth: each.height >= WORTH_KEEPING }));
+  return [...sizes.values()].sort((a, b) => b.width * b.height - a.width * a.height).map((each) => ({ ...each, worth: isOfUse(each) }));
 }
 
 /** Panels that a plan gives for each of its needs. */

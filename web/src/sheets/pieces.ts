@@ -110,6 +110,10 @@ const ALWAYS: readonly Omit<PossibleUse, "most">[] = [
   { what: "bookmark", name: "bookmark", width: mm(50), height: mm(180), worth: 3 },
   { what: "strip", name: "test strip", width: mm(30), height: mm(100), worth: 0.5 },
 ];
+/** Whether any of them comes out of what is left; less is waste, whatever its length. */
+export const isOfUse = (left: { readonly width: number; readonly height: number }): boolean =>
+  ALWAYS.some(({ width, height }) => (width <= left.width && height <= left.height) || (height <= left.width && width <= left.height));
+
 const A_PANEL = 12;
 const ANY_NUMBER = 60;
 

@@ -42,6 +42,15 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
         {apart ? "The taped sheets are cut apart" : given.length === 0 ? "The card stock is cut" : `${String(good)} ${taping ? "windows, taped, " : "panels "}go to the bench`}
         {many > 0 && `, and ${many === 1 ? "one offcut is" : `${String(many)} offcuts are`} kept`}. Was it so?
       </Verdict>
+      <Flex gap="12px" marginBottom="22px" wrap="wrap">
+        <Button variant="outline" size="xl" onClick={onBack}>
+          Back to the last move
+        </Button>
+        <Button size="xl" onClick={() => void tell()}>
+          {given.length > 0 ? "So it was: to the bench" : apart ? "So it was: to Finish" : "So it was"}
+        </Button>
+      </Flex>
+      {problem && <ProblemNote problem={problem} />}
       <Flex gap="32px" wrap="wrap" align="flex-start" marginBottom="18px">
         {given.length > 0 && (
           <Box as="section" aria-label="Panels spoilt">
@@ -97,15 +106,6 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
         )}
       </Flex>
       {given.length === 0 && !apart && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
-      {problem && <ProblemNote problem={problem} />}
-      <Flex gap="12px">
-        <Button variant="outline" size="xl" onClick={onBack}>
-          Back to the last move
-        </Button>
-        <Button size="xl" onClick={() => void tell()}>
-          {given.length > 0 ? "So it was: to the bench" : apart ? "So it was: to Finish" : "So it was"}
-        </Button>
-      </Flex>
     </>
   );
 }
