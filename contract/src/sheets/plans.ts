@@ -49,6 +49,7 @@ export const splitPlanSchema = z
     job,
     pieces: z.array(z.strictObject({ id: key, what: z.enum(pieceKinds), needId: id.nullable(), name })).max(300),
     split,
+    picture: id.nullable().optional().describe("the painting that is cut, straightened; none for blank sheets"),
   })
   .superRefine((plan, context) => {
     const [sheets, panels] = [new Set(plan.job.sheets.map((sheet) => sheet.id)), new Set(plan.job.panels.map((panel) => panel.id))];

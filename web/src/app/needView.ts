@@ -146,7 +146,7 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
 export const loadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });
 
 /** The stages a panel goes through on the bench; those of assembly come after inspection. */
-export const paintingStages = (design: DesignRead) => design.stages.filter((stage) => stage.kind !== "assemble");
+export const paintingStages = (design: Pick<DesignRead, "stages">) => design.stages.filter((stage) => stage.kind !== "assemble");
 
 type UnitSoFar = { readonly unit: { readonly grade: string | null }; readonly spoilt: boolean; readonly facts: readonly { readonly stageId: string }[] };
 

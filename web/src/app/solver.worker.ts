@@ -1,5 +1,21 @@
 import { expose } from "comlink";
-import { bestYield, highsSolver, limitsFor, run, split, type HighsModule, type LinearSolver, type RunJob, type SplitJob } from "@yule/core";
+import {
+  bestYield,
+  cutPainted,
+  highsSolver,
+  limitsFor,
+  lookAt,
+  run,
+  split,
+  type HighsModule,
+  type LinearSolver,
+  type Mark,
+  type PaintedLook,
+  type PaintedQuestion,
+  type Pixels,
+  type RunJob,
+  type SplitJob,
+} from "@yule/core";
 import highsLoader from "highs";
 import wasmUrl from "highs/runtime?url";
 
@@ -8,6 +24,8 @@ const engine = (): Promise<LinearSolver> => {
   loading ??= (highsLoader as (options: object) => Promise<HighsModule>)({ locateFile: () => wasmUrl }).then(highsSolver);
   return loading;
 };
+
+let seen: { readonly name: string; readonly look: PaintedLook } | null = null;
 
 /** The solvers, away from the thread that draws. */
 const solver = {
@@ -25,6 +43,18 @@ const solver = {
     return bestYield(
       job,
       values,
+      limitsFor(seconds, () => performance.now()),
+      solve,
+    );
+  },
+  /** @param painting its cells, by a name under which what was seen of them is kept until another comes */
+  painted: async (question: PaintedQuestion, painting: { name: string; cells: Pixels; marks: readonly Mark[] }, seconds: number) => {
+    const solve = await engine();
+    const name = JSON.stringify([painting.name, painting.marks]);
+    seen = seen?.name === name ? seen : { name, look: lookAt(painting.cells, painting.marks) };
+    return cutPainted(
+      question,
+      seen.look,
       limitsFor(seconds, () => performance.now()),
       solve,
     );

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
@@ -179,6 +179,11 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
           );
         })}
       </Flex>
+      {batch.units.some((unit) => unit.grade === "rescue") && (
+        <Button asChild variant="outline" marginTop="14px">
+          <Link to={`/sheets?ask=painted&panel=${view.design.id}`}>Cut the good part out of a rescued panel</Link>
+        </Button>
+      )}
       <Text color="softInk" marginTop="12px">
         {GRADES.map((each) => `${each.mark} ${each.word}`).join("   ")}
       </Text>

@@ -38,7 +38,7 @@ export function Choice({ options, ...props }: { options: readonly { value: strin
 export function Tick({ children, ...props }: ComponentProps<"input">) {
   return (
     <label style={{ display: "flex", gap: 8, alignItems: "center", minHeight: 44 }}>
-      <input type="checkbox" style={{ width: 20, height: 20, accentColor: "var(--chakra-colors-ink)" }} {...props} />
+      <input type="checkbox" style={{ width: 20, height: 20, flex: "none", accentColor: "var(--chakra-colors-ink)" }} {...props} />
       {children}
     </label>
   );

@@ -90,6 +90,7 @@ export function ScaleDrawing({
   most = 560,
   mostHeight = 470,
   label,
+  role = "img",
   children,
 }: {
   width: number;
@@ -100,6 +101,8 @@ export function ScaleDrawing({
   most?: number;
   mostHeight?: number;
   label: string;
+  /** A group where parts of it can be taken in the hand. */
+  role?: "img" | "group";
   children: (unit: number) => ReactNode;
 }) {
   const unit = Math.max(width / (most - margin - right), height / (mostHeight - 2 * margin));
@@ -107,7 +110,7 @@ export function ScaleDrawing({
   const [w, h] = [width + pad + right * unit, height + 2 * pad];
   return (
     <svg
-      role="img"
+      role={role}
       aria-label={label}
       viewBox={`${String(-pad)} ${String(-pad)} ${String(w)} ${String(h)}`}
       style={{ width: `${String(w / unit)}px`, maxWidth: "100%", height: "auto", display: "block", fontFamily: "inherit" }}

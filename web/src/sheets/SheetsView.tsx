@@ -13,6 +13,7 @@ type Part = ComponentType<SheetsAskProps>;
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: Part }[] = [
   { key: "split", label: "How to split", part: lazy(() => import("./parts/SplitAsk.tsx")) },
   { key: "pile", label: "What does it give?", part: lazy(() => import("./parts/PileAsk.tsx")) },
+  { key: "painted", label: "Painted already", part: lazy(() => import("./painted/PaintedAsk.tsx")) },
   { key: "offcuts", label: "Offcuts", part: lazy(() => import("./parts/OffcutsAsk.tsx")) },
 ];
 const CuttingTable = lazy(() => import("./parts/CuttingTable.tsx"));

@@ -1,9 +1,9 @@
-import type { CommandInput, OffcutRead, SplitPlanRead } from "@yule/contract";
+import type { CommandInput, DesignRead, OffcutRead, SplitPlanRead } from "@yule/contract";
 import { offcutOf } from "@yule/core";
 import { v7 } from "uuid";
-import type { NeedView } from "../app/needView.ts";
+import { paintingStages, type NeedView } from "../app/needView.ts";
 import { isOfUse, pieceId } from "./pieces.ts";
-import { placedOf, planInHand, sheetsTaken } from "./plan.ts";
+import { PAINTED, placedOf, planInHand, sheetsTaken } from "./plan.ts";
 
 /** What the maker tells after cutting: panels spoilt per need, offcuts kept, losses measured. */
 export interface Happened {
@@ -25,6 +25,8 @@ export interface LeftOver {
 
 /** Offcuts that a plan leaves, those of one paper and size together, largest first. */
 export function offcutsOf({ plan, materialId }: SplitPlanRead, stash: readonly OffcutRead[]): LeftOver[] {
+  // What is left of a painting is no blank paper.
+  if (plan.picture) return [];
   const sizes = new Map<string, { storeId: string; width: number; height: number; count: number }>();
   for (const layout of plan.split.layouts) {
     const from = offcutOf(layout.sheet);
@@ -69,7 +71,7 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash
         : [{ batchId: v7(), needId: view.need.id, units: colourways.map((colourwayId, index) => ({ id: v7(), number: index + 1, colourwayId })) }];
     }),
     // Card stock leaves the shelf when cards are put together.
-    uses: wanted === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null ? [{ storeId: each.id, sheets: each.sheets }] : [])),
+    uses: wanted === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null && each.id !== PAINTED ? [{ storeId: each.id, sheets: each.sheets }] : [])),
     offcutsUsed: taken.flatMap((each) => {
       const id = offcutOf(each.id);
       return id === null ? [] : [{ id, count: each.sheets }];
@@ -78,6 +80,32 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash
     ...(job.method === "tape" ? {} : { offcutsKept, result }),
   };
 }
+
+/** The stage up to which a painting is usually done when it is cut: the first wash, and what comes before it. */
+export const usuallyPainted = (stages: readonly DesignRead["stages"][number][]): string | null => stages.find((stage) => stage.kind === "paint")?.id ?? null;
+
+/**
+ * What is true of panels that were painted before they were cut: every stage up to one is done, and dry, or it could not be cut.
+ * @param paintedTo the last stage that is done, by the need; null for none
+ */
+export function paintedAlready(
+  split: CommandInput<"split-sheets">,
+  views: readonly NeedView[],
+  paintedTo: ReadonlyMap<string, string | null>,
+  at: Date,
+): CommandInput<"tell-bench">[] {
+  return (split.batches ?? []).flatMap((batch) => {
+    const stages = paintingStages(views.find((view) => view.need.id === batch.needId)?.design ?? { stages: [] });
+    const last = stages.findIndex((stage) => stage.id === paintedTo.get(batch.needId));
+    const facts = batch.units.flatMap((unit) =>
+      stages.slice(0, last + 1).flatMap((stage) => (["done", "dry"] as const).map((what) => ({ id: v7(), unitId: unit.id, stageId: stage.id, what, at: at.toISOString() }))),
+    );
+    return inParts(facts).map((part) => ({ batchId: batch.batchId, facts: part }));
+  });
+}
+
+const MOST_FACTS = 500;
+const inParts = <T>(all: readonly T[]): T[][] => Array.from({ length: Math.ceil(all.length / MOST_FACTS) }, (_, index) => all.slice(index * MOST_FACTS, (index + 1) * MOST_FACTS));
 
 /** Which colourway each panel is for. */
 export function colourwaysFor(view: Pick<NeedView, "toPaint" | "need">, panels: number): string[] {

@@ -14,6 +14,9 @@ export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededP
 /** A kept plan as the core takes it: its units were checked when it was kept, and only the brands are missing. */
 export const planInHand = ({ job, split }: SplitPlan): { readonly job: SplitJob; readonly split: Split } => ({ job, split }) as unknown as { job: SplitJob; split: Split };
 
+/** A painted sheet that no store counts any more. */
+export const PAINTED = "painted";
+
 /** How often each sheet of the job is taken. */
 export function sheetsTaken(split: Split): { readonly id: string; readonly sheets: number }[] {
   const used = new Map<string, number>();

@@ -43,6 +43,8 @@ export interface PaintedQuestion {
   readonly wants: readonly PaintedWant[];
   readonly held: readonly HeldWindow[];
   readonly taste: Taste;
+  /** Cuts that are free to choose lie on multiples of it from the sheet's corner, as a fence is set. */
+  readonly step: Length;
 }
 
 /** Below this a window is not worth cutting. */
@@ -77,7 +79,7 @@ export function cutPainted(question: PaintedQuestion, look: PaintedLook, limits:
     };
   });
   const pins = heldAt.map(({ held, panel }): Spot => ({ panel, x: held.x - edge, y: held.y - edge, width: held.width, height: held.height }));
-  const found = bestWindows(grown(asked, sheet), sizes, pins, limits);
+  const found = bestWindows(grown(asked, sheet), sizes, pins, limits, { step: question.step });
   if (!found) return null;
   const rects = found.spots.map((spot) => ({ kind: spot.panel, rect: rectAt(spot.x + edge, spot.y + edge, spot.width, spot.height) }));
   const labels = assigned(rects, members, question.held, worthFor, solve, limits);

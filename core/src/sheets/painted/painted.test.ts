@@ -50,7 +50,7 @@ const want = (id: string, count: number, told: Partial<PaintedWant> = {}): Paint
   ...told,
 });
 const ask = (boats: readonly (readonly [number, number])[], told: Partial<PaintedQuestion>, marks: readonly Mark[] = []): PaintedPlan => {
-  const plan = cutPainted({ sheet, edge: mm(0), wants: [want("kites", 1)], held: [], taste: USUAL_TASTE, ...told }, lookAt(painted(boats), marks), limits(), solve);
+  const plan = cutPainted({ sheet, edge: mm(0), wants: [want("kites", 1)], held: [], taste: USUAL_TASTE, step: mm(1), ...told }, lookAt(painted(boats), marks), limits(), solve);
   if (!plan) throw new Error("no straight cuts");
   return plan;
 };
@@ -141,7 +141,7 @@ test("what must not be on a card is marked, and never goes to a need that will n
 
 test("a sheet with nothing on it gives nothing, and the rim is left", () => {
   const blank: Pixels = { width: 60, height: 40, data: new Uint8ClampedArray(60 * 40 * 4).fill(255) };
-  const plan = cutPainted({ sheet, edge: mm(10), wants: [want("kites", 3)], held: [], taste: USUAL_TASTE }, lookAt(blank), limits(), solve);
+  const plan = cutPainted({ sheet, edge: mm(10), wants: [want("kites", 3)], held: [], taste: USUAL_TASTE, step: mm(1) }, lookAt(blank), limits(), solve);
   expect(plan?.windows).toEqual([]);
   expect(plan?.job.panels).toEqual([]);
   const { windows } = ask([], { edge: mm(12), wants: [want("kites", 6)] });
@@ -156,5 +156,5 @@ test("held windows that no straight cuts free are told", () => {
     { panel: "kites", x: mm(120), y: mm(100), width: long, height: short },
     { panel: "kites", x: mm(60), y: mm(70), width: short, height: long },
   ];
-  expect(cutPainted({ sheet, edge: mm(0), wants: [want("kites", 4)], held: wheel, taste: USUAL_TASTE }, lookAt(painted([])), limits(), solve)).toBeNull();
+  expect(cutPainted({ sheet, edge: mm(0), wants: [want("kites", 4)], held: wheel, taste: USUAL_TASTE, step: mm(1) }, lookAt(painted([])), limits(), solve)).toBeNull();
 });

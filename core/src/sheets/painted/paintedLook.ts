@@ -2,6 +2,8 @@ import { labOfXyz, xyzOfRgb } from "../../colour/light.ts";
 import type { Pixels } from "../../designs/picture/straighten.ts";
 import { Summed } from "./summed.ts";
 
+/** Salience from which a cell is too good to be cut through. */
+const IMPORTANT = 0.5;
 const { sqrt } = Math;
 
 /** A place that the maker has marked on the painting, in shares of its width and height: a circle, and what is there. */
@@ -22,6 +24,8 @@ export interface PaintedLook {
   readonly rows: number;
   /** How much a place stands out from what is around it. */
   readonly salience: Summed;
+  /** Cells that stand out so much that no cut should go through them. */
+  readonly important: Summed;
   /** Paper that was left bare. */
   readonly bare: Summed;
   /** Dull and dark. */
@@ -73,6 +77,11 @@ export function lookAt({ width, height, data }: Pixels, marks: readonly Mark[] =
     columns: width,
     rows: height,
     salience: new Summed(salience, width, height),
+    important: new Summed(
+      salience.map((value) => (value > IMPORTANT ? 1 : 0)),
+      width,
+      height,
+    ),
     bare: new Summed(bare, width, height),
     mud: new Summed(mud, width, height),
     hues: hues.map((hue) => new Summed(hue, width, height)),

@@ -34,7 +34,7 @@ export interface Judged {
 /** A plain painted window without faults, and how far each measure moves it. */
 const PLAIN = 0.42;
 const GAIN = { standsOut: 0.5, colours: 0.22 };
-const LOSS = { bare: 0.6, mud: 0.55, cutThrough: 0.45 };
+const LOSS = { bare: 0.6, mud: 0.55, cutThrough: 0.6 };
 /** A wish moves a window by at most so much either way. */
 const WISH = 0.2;
 /** Width of the rim that is looked at for what a cut would go through, as a share of the window's shorter side. */
@@ -117,15 +117,15 @@ export class WindowJudge {
     return Math.min(1, (entropy / Math.log(HUES / 2)) * Math.min(1, 2.5 * coloured));
   }
 
-  /** What stands out along the four sides, a little to either side of the cut. */
+  /** How much of the four sides, a little to either side of each cut, goes through something important: a third counts as all. */
   #rim({ left, top, right, bottom }: Cells): number {
     const wide = Math.max(1, Math.min(right - left, bottom - top) * RIM);
-    const { salience } = this.#look;
+    const { important } = this.#look;
     const inner = { left: left + wide, top: top + wide, right: right - wide, bottom: bottom - wide };
     const outer = { left: left - wide, top: top - wide, right: right + wide, bottom: bottom + wide };
-    const sum = total(salience, outer) - total(salience, inner);
+    const sum = total(important, outer) - total(important, inner);
     const cells = (outer.right - outer.left) * (outer.bottom - outer.top) - (inner.right - inner.left) * (inner.bottom - inner.top);
-    return Math.max(0, Math.min(1, sum / Math.max(1, cells)));
+    return Math.max(0, Math.min(1, (3 * sum) / Math.max(1, cells)));
   }
 
   /** How much of the colour of a window lies in the sector of a hue or beside it. */

@@ -19,6 +19,12 @@ export interface Windows {
   readonly bound: number;
 }
 
+/** How fine the places are: at most so many along each side, those that are free to choose on multiples of `step`. */
+export interface Fineness {
+  readonly places?: number;
+  readonly step?: number;
+}
+
 /** Rounds in which the price of a size that is taken too often is raised. */
 const ROUNDS = 10;
 /** A window is slid within its room by so many steps each way. */
@@ -35,7 +41,7 @@ interface Region {
  * @param pins windows that stay where they are; they count to their size
  * @returns null when no cuts free all the pins
  */
-export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: readonly Spot[], limits: Limits, places?: number): Windows | null {
+export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: readonly Spot[], limits: Limits, { places, step = 1 }: Fineness = {}): Windows | null {
   if (sizes.length === 0 && pins.length === 0) return { spots: [], worth: 0, bound: 0 };
   const along = (of: (each: { width: number; height: number }) => number): number[] => sizes.flatMap((size) => size.ways.map(of));
   const xs = rasterOf(
@@ -43,12 +49,14 @@ export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: 
     along((way) => way.width),
     pins.flatMap((pin) => [pin.x, pin.x + pin.width]),
     places,
+    step,
   );
   const ys = rasterOf(
     region.height,
     along((way) => way.height),
     pins.flatMap((pin) => [pin.y, pin.y + pin.height]),
     places,
+    step,
   );
   const fixed = pins.map((pin): Candidate => ({ ...pin, worth: worthOf(sizes, pin) }));
   const free = sizes.map((size, index) => Math.max(0, size.most - pins.filter((pin) => pin.panel === index).length));
@@ -69,7 +77,7 @@ export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: 
     const moving = pieces.filter(({ candidate }) => !fixed.includes(candidate));
     const taken = sizes.map((_, size) => moving.filter(({ candidate }) => candidate.panel === size).length);
     const kept = withinCounts(moving, sizes, free);
-    const first = [...pins, ...kept.map((each) => slid(sizes, each))];
+    const first = [...pins, ...kept.map((each) => slid(sizes, each, step))];
     const spots = kept.length < moving.length ? rehung(first, pins.length, region, sizes, candidates, limits) : first;
     const worth = spots.reduce((sum, spot) => sum + worthOf(sizes, spot), 0);
     if (!best || worth > best.worth) best = { spots, worth };
@@ -111,15 +119,18 @@ function withinCounts(pieces: readonly { candidate: Candidate; room: Spot }[], s
     });
 }
 
+/** A share of the slack on a multiple of the step; the whole of it at the far end. */
+const stepped = (slack: number, share: number, step: number): number => (share === 1 ? slack : Math.min(slack, step * Math.round((slack * share) / step)));
+
 /** The best place for a window within its room. */
-function slid(sizes: readonly WindowSize[], { candidate, room }: { candidate: Candidate; room: Spot }): Spot {
+function slid(sizes: readonly WindowSize[], { candidate, room }: { candidate: Candidate; room: Spot }, step: number): Spot {
   const { panel, width, height } = candidate;
   let best: Spot = { panel, x: candidate.x, y: candidate.y, width, height };
   let most = worthOf(sizes, best);
   const [slackX, slackY] = [room.width - width, room.height - height];
   for (let across = 0; across <= SLIDES; across += 1) {
     for (let down = 0; down <= SLIDES; down += 1) {
-      const spot = { panel, width, height, x: room.x + Math.round((slackX * across) / SLIDES), y: room.y + Math.round((slackY * down) / SLIDES) };
+      const spot = { panel, width, height, x: room.x + stepped(slackX, across / SLIDES, step), y: room.y + stepped(slackY, down / SLIDES, step) };
       const worth = worthOf(sizes, spot);
       if (worth > most + 1e-9) [best, most] = [spot, worth];
     }

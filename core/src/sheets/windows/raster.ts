@@ -8,8 +8,9 @@ const SHARE_OF_SUMS = 0.6;
  * nothing when only sizes count), and even steps between, because a window that looks better elsewhere may leave a gap.
  * @param pieces lengths along this side
  * @param must places that cannot be left out, such as the edges of what is pinned
+ * @param step even steps lie on whole multiples of it, as a fence can be set
  */
-export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], most = MOST_PLACES): number[] {
+export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], most = MOST_PLACES, step = 1): number[] {
   const places = new Set([0, length, ...must.filter((place) => place > 0 && place < length)]);
   const sums = sumsOf(length, pieces, Math.floor(most * SHARE_OF_SUMS));
   for (const sum of sums) {
@@ -25,8 +26,9 @@ export function rasterOf(length: number, pieces: readonly number[], must: readon
       if ((sorted[index] ?? 0) - (sorted[index - 1] ?? 0) > (sorted[widest + 1] ?? 0) - (sorted[widest] ?? 0)) widest = index - 1;
     }
     const [from, to] = [sorted[widest] ?? 0, sorted[widest + 1] ?? 0];
-    if (to - from < 2) break;
-    sorted.splice(widest + 1, 0, Math.round((from + to) / 2));
+    const middle = step * Math.round((from + to) / 2 / step);
+    if (middle <= from || middle >= to) break;
+    sorted.splice(widest + 1, 0, middle);
   }
   return sorted;
 }

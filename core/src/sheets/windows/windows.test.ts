@@ -52,7 +52,7 @@ test("windows never overlap, are freed by straight cuts, stay within their count
   fc.assert(
     fc.property(fc.integer({ min: 12, max: 40 }), fc.integer({ min: 12, max: 40 }), fc.array(size, { minLength: 1, maxLength: 3 }), fc.nat(99), (width, height, wanted, seed) => {
       const sizes = wanted.map((each) => ({ ...flat(each.width, each.height, each.most), worth: rough(seed) }));
-      const found = bestWindows({ width, height }, sizes, [], limits(), 18);
+      const found = bestWindows({ width, height }, sizes, [], limits(), { places: 18 });
       if (!found) return false;
       const within = sizes.every((each, index) => found.spots.filter((spot) => spot.panel === index).length <= each.most);
       const inside = found.spots.every((spot) => spot.x >= 0 && spot.y >= 0 && spot.x + spot.width <= width && spot.y + spot.height <= height);

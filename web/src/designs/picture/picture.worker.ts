@@ -5,6 +5,8 @@ import { calmAreas, cornersOf, paletteOf, straighten, type CalmArea, type Corner
 const LOOKED_AT = 360;
 const KEPT = 1800;
 const SMALL = 420;
+/** A painted sheet is judged in so many cells along its longer side: about 2 mm each. */
+const CELLS = 200;
 /** The photo is read at this size at most before it is straightened: finer than what is kept. */
 const READ = 2600;
 
@@ -115,6 +117,14 @@ const desk = {
   /** A photo too heavy to be kept as it is, as a JPEG that is not. */
   async lighter(): Promise<Blob | null> {
     return held && encode(pixelsOf(held.bitmap), READ, 0.9);
+  },
+
+  /** A picture of a painted sheet as the few cells in which it is judged. */
+  async cells(file: Blob): Promise<Pixels> {
+    const bitmap = await decode(file, CELLS);
+    const cells = pixelsOf(bitmap);
+    bitmap.close();
+    return transfer(cells, [cells.data.buffer]);
   },
 
   /** Calm areas of a picture that is kept already. */

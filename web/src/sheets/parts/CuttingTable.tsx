@@ -4,6 +4,7 @@ import { dividerMiddles, lengthOfUnits, workOf, type CutStep, type Layout, type 
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
+import { pictureUrl } from "../../app/Picture.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
@@ -68,7 +69,17 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
         <Box flex="1" minWidth={0}>
-          <SheetDrawing job={job} alike={alike} looks={looks} steps={steps} scores={scoresOf(views)} at={move.kind === "step" ? move.step : -1} most={820} mostHeight={460} />
+          <SheetDrawing
+            job={job}
+            alike={alike}
+            looks={looks}
+            steps={steps}
+            scores={scoresOf(views)}
+            picture={pictureUrl(plan.plan.picture ?? null)}
+            at={move.kind === "step" ? move.step : -1}
+            most={820}
+            mostHeight={460}
+          />
         </Box>
         <Flex gap="12px" direction={{ base: "row", lg: "column-reverse" }} width={{ base: "100%", lg: "240px" }}>
           <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>

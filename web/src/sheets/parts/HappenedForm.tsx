@@ -3,15 +3,16 @@ import type { Problem, SplitPlanRead } from "@yule/contract";
 import { lengthOfUnits, type Length } from "@yule/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { paintingStages } from "../../app/needView.ts";
 import { give } from "../../app/outbox.ts";
-import { Tick } from "../../kit/FormField.tsx";
+import { Choice, FormField, Tick } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { NumberField } from "../../kit/NumberField.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
-import { commandOf, offcutsOf, panelsOf } from "../happened.ts";
+import { commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted } from "../happened.ts";
 
 /** What really happened: panels got and spoilt, offcuts kept, what a tear ate. With everything as drawn it is one press. */
 export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAskProps & { plan: SplitPlanRead; onBack: () => void; onDone: () => void }) {
@@ -27,12 +28,20 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   const [kept, setKept] = useState<ReadonlySet<number>>(new Set(offcuts.flatMap((offcut, index) => (offcut.worth ? [index] : []))));
   const [tearLoss, setTearLoss] = useState<Length | null>(null);
   const [creep, setCreep] = useState<Length | null>(null);
+  const [paintedTo, setPaintedTo] = useState<ReadonlyMap<string, string | null>>(new Map(views.map((view) => [view.need.id, usuallyPainted(paintingStages(view.design))])));
   const [problem, setProblem] = useState<Problem | null>(null);
   const good = given.reduce((sum, each) => sum + each.panels - (spoilt.get(each.view.need.id) ?? 0), 0);
   const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
   const tell = async (): Promise<void> => {
-    const sent = await give("split-sheets", commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep }));
+    const said = commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep });
+    const sent = await give("split-sheets", said);
     if (sent.state === "refused") return setProblem(sent.problem);
+    if (plan.plan.picture) {
+      for (const told of paintedAlready(said, views, paintedTo, outlook.now)) {
+        const fact = await give("tell-bench", told, { quiet: true });
+        if (fact.state === "refused") return setProblem(fact.problem);
+      }
+    }
     onDone();
     void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : apart ? "/finish" : "/sheets");
   };
@@ -68,6 +77,24 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
                   onRead={(count) => setSpoilt(new Map([...spoilt, [view.need.id, count]]))}
                 />
               </Flex>
+            ))}
+          </Box>
+        )}
+        {plan.plan.picture && given.length > 0 && (
+          <Box as="section" aria-label="Painted as far as" width="300px">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              Painted, and dry, as far as
+            </Heading>
+            {given.map(({ view }) => (
+              <Box key={view.need.id} marginTop="8px">
+                <FormField label={view.need.title}>
+                  <Choice
+                    value={paintedTo.get(view.need.id) ?? ""}
+                    onChange={(change) => setPaintedTo(new Map([...paintedTo, [view.need.id, change.target.value === "" ? null : change.target.value]]))}
+                    options={[{ value: "", label: "nothing of its route yet" }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
+                  />
+                </FormField>
+              </Box>
             ))}
           </Box>
         )}

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { offcutOf, piecesFor, type AlikeLayouts, type Cut, type CutStep, type Layout, type Piece, type Score, type Sheet, type SplitJob } from "@yule/core";
-import { DimensionLine, HAIR, INK, NumberMark, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
+import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import type { Looks } from "../looks.ts";
 
@@ -10,6 +10,8 @@ interface Props {
   readonly looks: Looks;
   readonly steps: readonly CutStep[];
   readonly scores?: readonly Score[];
+  /** The painting that is cut, by its address; blank paper where there is none. */
+  readonly picture?: string | null;
   /** The step at hand: its pieces and cuts stand out, cuts before it are done. */
   readonly at?: number | null;
   readonly most?: number;
@@ -17,7 +19,7 @@ interface Props {
 }
 
 /** A sheet as it is split, to scale: pieces by what they are for, cuts by the step in which they are made, what is left over. */
-export function SheetDrawing({ job, alike, looks, steps, scores = [], at = null, most = 700, mostHeight = 500 }: Props) {
+export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = null, at = null, most = 700, mostHeight = 500 }: Props) {
   const { say, bare, size } = useMeasure();
   const { layout } = alike;
   const sheet = job.sheets.find((each) => each.id === layout.sheet);
@@ -31,8 +33,12 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], at = null,
         {(unit) => (
           <>
             <Paper sheet={sheet} job={job} unit={unit} />
-            <Offcuts layout={layout} unit={unit} bare={bare} />
-            <Pieces alike={alike} looks={looks} scores={scores} unit={unit} />
+            {picture ? (
+              <image href={picture} x={0} y={0} width={sheet.width} height={sheet.height} preserveAspectRatio="none" />
+            ) : (
+              <Offcuts layout={layout} unit={unit} bare={bare} />
+            )}
+            <Pieces alike={alike} looks={looks} scores={scores} unit={unit} isPainted={picture !== null} />
             {at !== null && <Held step={steps[at]} unit={unit} />}
             {steps.map((step, index) => (
               <StepCuts key={index} step={step} number={index + 1} now={at} here={index} job={job} unit={unit} />
@@ -145,7 +151,7 @@ function namesOf(pieces: readonly { readonly panel: string; readonly count: numb
 
 const isAt = (piece: Piece) => (other: Piece) => other.x === piece.x && other.y === piece.y;
 
-function Pieces({ alike, looks, scores, unit }: { alike: AlikeLayouts; looks: Looks; scores: readonly Score[]; unit: number }) {
+function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts; looks: Looks; scores: readonly Score[]; unit: number; isPainted: boolean }) {
   return alike.layout.pieces.map((piece) => {
     const look = looks.get(piece.panel);
     const names = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.name ?? each.panel)))];
@@ -161,9 +167,9 @@ function Pieces({ alike, looks, scores, unit }: { alike: AlikeLayouts; looks: Lo
           width={piece.width}
           height={piece.height}
           fill={look?.tint ?? "#6d8aa0"}
-          fillOpacity={look?.kind === "strip" ? 0.08 : 0.17}
-          stroke={HAIR}
-          strokeWidth={0.6 * unit}
+          fillOpacity={isPainted ? 0 : look?.kind === "strip" ? 0.08 : 0.17}
+          stroke={isPainted ? PAPER : HAIR}
+          strokeWidth={(isPainted ? 2.4 : 0.6) * unit}
         />
         {score && (
           <line
@@ -177,7 +183,14 @@ function Pieces({ alike, looks, scores, unit }: { alike: AlikeLayouts; looks: Lo
           />
         )}
         {piece.height > 17 * unit && letters > 2 && (
-          <Words x={piece.x + piece.width / 2} y={piece.y + piece.height / 2 + 5 * unit} size={14 * unit} anchor="middle" fill="#22303C">
+          <Words
+            x={piece.x + piece.width / 2}
+            y={piece.y + piece.height / 2 + 5 * unit}
+            size={14 * unit}
+            anchor="middle"
+            fill="#22303C"
+            {...(isPainted ? { weight: 600, stroke: "#FBF8F0", strokeWidth: 4 * unit, paintOrder: "stroke" } : {})}
+          >
             {name.length <= letters ? name : `${name.slice(0, letters - 1)}…`}
           </Words>
         )}
