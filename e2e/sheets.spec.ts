@@ -59,6 +59,34 @@ test("needs are taken in and left out, and panels to spare are added one by one"
   await expect(verdict(page)).toContainText(/gives? (all \d+ pieces|the one piece wanted)/);
 });
 
+test("a piece moved by hand is held, the rest is laid around it, and it says what that costs", async () => {
+  const page = await open();
+  await material(page, "Smooth 250").click();
+  await way(page, "Knife").click();
+  await page.getByRole("button", { name: "Move pieces by hand" }).click();
+  const sheet = page.getByRole("group", { name: /^(Sheet|Offcut) / }).first();
+  const piece = sheet.getByRole("button").first();
+  await piece.press("Shift+ArrowRight");
+  await piece.press("ArrowDown");
+  await expect(page.getByRole("status")).toContainText(/^Held so, (it takes|\d+ pieces?)/, { timeout: 15_000 });
+  await expect(sheet.getByRole("button", { name: /held in place$/ })).toHaveCount(1);
+  await expect(page.getByRole("region", { name: "Cut list" })).toContainText(/Fence at (~?1\/16|1\/2|9\/16) in/);
+  await page.getByRole("button", { name: "Undo the last move" }).click();
+  await expect(sheet.getByRole("button", { name: /held in place$/ })).toHaveCount(0);
+  // By hand, to the lower right corner.
+  const [box, from] = [await sheet.boundingBox(), await piece.boundingBox()];
+  if (!box || !from) throw new Error("nothing is drawn");
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width, box.y + box.height, { steps: 8 });
+  await page.mouse.up();
+  await expect(page.getByRole("status")).toHaveText("Held so, it takes no sheet more.", { timeout: 15_000 });
+  await page.getByRole("button", { name: "Done moving" }).click();
+  await expect(page.getByRole("group", { name: /^Sheet / })).toHaveCount(0);
+  await page.getByRole("button", { name: "As it was worked out" }).click();
+  await expect(page.getByRole("status")).toHaveCount(0);
+});
+
 test("at the table one move at a time; a reload keeps the place; what really happened goes to the bench, the shelf and the stash", async () => {
   const page = await open();
   await material(page, "Smooth 250").click();

@@ -7,6 +7,8 @@ import {
   lookAt,
   run,
   split,
+  splitAround,
+  type ByHand,
   type HighsModule,
   type LinearSolver,
   type Mark,
@@ -14,6 +16,7 @@ import {
   type PaintedQuestion,
   type Pixels,
   type RunJob,
+  type Split,
   type SplitJob,
 } from "@yule/core";
 import highsLoader from "highs";
@@ -43,6 +46,16 @@ const solver = {
     return bestYield(
       job,
       values,
+      limitsFor(seconds, () => performance.now()),
+      solve,
+    );
+  },
+  around: async (job: SplitJob, before: Split, byHand: ByHand, seconds: number) => {
+    const solve = await engine();
+    return splitAround(
+      job,
+      before,
+      byHand,
       limitsFor(seconds, () => performance.now()),
       solve,
     );

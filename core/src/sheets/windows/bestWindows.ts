@@ -23,6 +23,8 @@ export interface Windows {
 export interface Fineness {
   readonly places?: number;
   readonly step?: number;
+  /** Places that must be among them, such as those of an arrangement that is changed. */
+  readonly also?: { readonly xs: readonly number[]; readonly ys: readonly number[] };
 }
 
 /** Rounds in which the price of a size that is taken too often is raised. */
@@ -41,20 +43,20 @@ interface Region {
  * @param pins windows that stay where they are; they count to their size
  * @returns null when no cuts free all the pins
  */
-export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: readonly Spot[], limits: Limits, { places, step = 1 }: Fineness = {}): Windows | null {
+export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: readonly Spot[], limits: Limits, { places, step = 1, also }: Fineness = {}): Windows | null {
   if (sizes.length === 0 && pins.length === 0) return { spots: [], worth: 0, bound: 0 };
   const along = (of: (each: { width: number; height: number }) => number): number[] => sizes.flatMap((size) => size.ways.map(of));
   const xs = rasterOf(
     region.width,
     along((way) => way.width),
-    pins.flatMap((pin) => [pin.x, pin.x + pin.width]),
+    [...pins.flatMap((pin) => [pin.x, pin.x + pin.width]), ...(also?.xs ?? [])],
     places,
     step,
   );
   const ys = rasterOf(
     region.height,
     along((way) => way.height),
-    pins.flatMap((pin) => [pin.y, pin.y + pin.height]),
+    [...pins.flatMap((pin) => [pin.y, pin.y + pin.height]), ...(also?.ys ?? [])],
     places,
     step,
   );

@@ -32,6 +32,7 @@ export function MovablePieces({
   gap,
   unit,
   chosen,
+  isPlain = false,
   onChoose,
   onMove,
 }: {
@@ -40,7 +41,9 @@ export function MovablePieces({
   gap: number;
   unit: number;
   chosen: string | null;
-  onChoose: (key: string) => void;
+  /** The pieces are drawn already: only what is held or moving is ruled. */
+  isPlain?: boolean;
+  onChoose?: (key: string) => void;
   onMove: (key: string, to: Rect) => void;
 }) {
   const { system } = useMeasure();
@@ -63,7 +66,7 @@ export function MovablePieces({
   const key = (event: KeyboardEvent, piece: Movable): void => {
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
-      onChoose(piece.key);
+      onChoose?.(piece.key);
     }
     const way = KEYS[event.key];
     if (!way) return;
@@ -81,6 +84,8 @@ export function MovablePieces({
   return pieces.map((piece, index) => {
     const at = going?.key === piece.key ? going.to : piece;
     const isChosen = piece.key === chosen;
+    const isMoving = going?.key === piece.key && going.to !== piece;
+    const isRuled = !isPlain || piece.held || isMoving;
     // Numbers stand in a corner, where they cover least of what is painted.
     const [x, y] = [at.x + 15 * unit, at.y + 15 * unit];
     return (
@@ -88,7 +93,7 @@ export function MovablePieces({
         key={piece.key}
         role="button"
         tabIndex={0}
-        aria-pressed={isChosen}
+        {...(onChoose ? { "aria-pressed": isChosen } : {})}
         aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? ", held in place" : ""}`}
         style={{ cursor: "grab", touchAction: "none" }}
         onKeyDown={(event) => key(event, piece)}
@@ -107,26 +112,39 @@ export function MovablePieces({
         onPointerUp={() => {
           if (going?.to === piece) {
             setGoing(null);
-            onChoose(piece.key);
+            onChoose?.(piece.key);
           } else done();
         }}
         onPointerCancel={() => setGoing(null)}
       >
-        <rect x={at.x} y={at.y} width={at.width} height={at.height} fill="transparent" stroke={PAPER} strokeWidth={(isChosen ? 6 : 4.5) * unit} />
+        <rect
+          x={at.x}
+          y={at.y}
+          width={at.width}
+          height={at.height}
+          fill={isMoving ? PAPER : "transparent"}
+          fillOpacity={0.6}
+          stroke={isRuled ? PAPER : "none"}
+          strokeWidth={(isChosen ? 6 : 4.5) * unit}
+        />
         <rect
           x={at.x}
           y={at.y}
           width={at.width}
           height={at.height}
           fill="none"
-          stroke={isChosen ? RED : INK}
+          stroke={!isRuled ? "none" : isChosen ? RED : INK}
           strokeWidth={(isChosen ? 3.5 : 2) * unit}
           strokeDasharray={piece.held ? undefined : `${String(7 * unit)} ${String(4 * unit)}`}
         />
-        <circle cx={x} cy={y} r={12 * unit} fill={PAPER} stroke={isChosen ? RED : HAIR} strokeWidth={1.5 * unit} />
-        <text x={x} y={y + 5 * unit} textAnchor="middle" fill={INK} style={{ fontSize: 14 * unit, fontWeight: 700, pointerEvents: "none" }}>
-          {index + 1}
-        </text>
+        {!isPlain && (
+          <>
+            <circle cx={x} cy={y} r={12 * unit} fill={PAPER} stroke={isChosen ? RED : HAIR} strokeWidth={1.5 * unit} />
+            <text x={x} y={y + 5 * unit} textAnchor="middle" fill={INK} style={{ fontSize: 14 * unit, fontWeight: 700, pointerEvents: "none" }}>
+              {index + 1}
+            </text>
+          </>
+        )}
         {piece.held && <circle cx={at.x + at.width - 12 * unit} cy={at.y + 12 * unit} r={6 * unit} fill={RED} stroke={PAPER} strokeWidth={2 * unit} />}
       </g>
     );

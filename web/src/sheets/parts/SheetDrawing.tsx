@@ -1,7 +1,22 @@
 import { Box, Text } from "@chakra-ui/react";
-import { offcutOf, piecesFor, type AlikeLayouts, type Cut, type CutStep, type Layout, type Piece, type Score, type Sheet, type SplitJob } from "@yule/core";
+import {
+  lengthOfUnits,
+  offcutOf,
+  piecesFor,
+  type AlikeLayouts,
+  type Cut,
+  type CutStep,
+  type Layout,
+  type Piece,
+  type Rect,
+  type Score,
+  type Sheet,
+  type SplitJob,
+} from "@yule/core";
 import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
+import { MovablePieces } from "../hand/MovablePieces.tsx";
+import { placeOf } from "../hand/useByHand.ts";
 import type { Looks } from "../looks.ts";
 
 interface Props {
@@ -12,6 +27,8 @@ interface Props {
   readonly scores?: readonly Score[];
   /** The painting that is cut, by its address; blank paper where there is none. */
   readonly picture?: string | null;
+  /** Pieces can be taken in the hand. */
+  readonly hand?: { readonly held: readonly Rect[]; readonly onMove: (piece: number, to: Rect) => void } | null;
   /** The step at hand: its pieces and cuts stand out, cuts before it are done. */
   readonly at?: number | null;
   readonly most?: number;
@@ -19,7 +36,7 @@ interface Props {
 }
 
 /** A sheet as it is split, to scale: pieces by what they are for, cuts by the step in which they are made, what is left over. */
-export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = null, at = null, most = 700, mostHeight = 500 }: Props) {
+export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = null, hand = null, at = null, most = 700, mostHeight = 500 }: Props) {
   const { say, bare, size } = useMeasure();
   const { layout } = alike;
   const sheet = job.sheets.find((each) => each.id === layout.sheet);
@@ -29,7 +46,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
   return (
     <Box marginBottom="14px">
       {offcutOf(sheet.id) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
-      <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label}>
+      <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label} role={hand ? "group" : "img"}>
         {(unit) => (
           <>
             <Paper sheet={sheet} job={job} unit={unit} />
@@ -43,6 +60,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
             {steps.map((step, index) => (
               <StepCuts key={index} step={step} number={index + 1} now={at} here={index} job={job} unit={unit} />
             ))}
+            {hand && <InHand layout={layout} job={job} looks={looks} sheet={sheet} unit={unit} hand={hand} />}
             <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 24 * unit} text={say(sheet.width)} unit={unit} />
             <DimensionLine axis="y" from={0} to={sheet.height} at={sheet.width + 12 * unit} text={bare(sheet.height)} unit={unit} />
           </>
@@ -157,8 +175,9 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
     const names = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.name ?? each.panel)))];
     const score = scores.find((each) => each.panel === piece.panel);
     const upright = score && (score.axis === "x") === (piece.width === score.width);
-    const name = names.length === 1 ? (names[0] ?? "") : "mixed";
     const letters = Math.floor(Math.max(piece.width, 0) / (8 * unit));
+    const either = names.join(" or ");
+    const name = names.length === 1 || either.length <= letters ? either : `${String(names.length)} kinds`;
     return (
       <g key={`${String(piece.x)}-${String(piece.y)}`}>
         <rect
@@ -197,6 +216,23 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
       </g>
     );
   });
+}
+
+/** Pieces that can be pulled, over the drawing; those that are held are ruled firmly. */
+function InHand({ layout, job, looks, sheet, unit, hand }: { layout: Layout; job: SplitJob; looks: Looks; sheet: Sheet; unit: number; hand: NonNullable<Props["hand"]> }) {
+  const held = new Set(hand.held.map(placeOf));
+  const { edge, gap } = job;
+  return (
+    <MovablePieces
+      pieces={layout.pieces.map((piece, index) => ({ ...piece, key: String(index), label: looks.get(piece.panel)?.name ?? piece.panel, held: held.has(placeOf(piece)) }))}
+      within={{ x: edge, y: edge, width: lengthOfUnits(sheet.width - 2 * edge), height: lengthOfUnits(sheet.height - 2 * edge) }}
+      gap={gap}
+      unit={unit}
+      isPlain
+      chosen={null}
+      onMove={(key, to) => hand.onMove(Number(key), to)}
+    />
+  );
 }
 
 /** The pieces in the hand stand out by a firm rim. */

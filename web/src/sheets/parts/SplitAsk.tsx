@@ -1,6 +1,6 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, piecesByMaterial, workOf, type MaterialNeeds, type SplitMethod } from "@yule/core";
+import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitMethod } from "@yule/core";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { Lessons } from "../../app/Lessons.tsx";
@@ -10,6 +10,8 @@ import { spoken, useMeasure } from "../../kit/measure.tsx";
 import { Loading, ProblemNote, Teach } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
+import { HandBar } from "../hand/HandBar.tsx";
+import { useByHand } from "../hand/useByHand.ts";
 import { looksOf } from "../looks.ts";
 import { piecesOfNeed, scoresOf, sheetStores } from "../pieces.ts";
 import { useTools } from "../tools.ts";
@@ -103,6 +105,9 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
 const wantingFirst = (open: readonly NeedView[]): NeedView[] =>
   open.filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
 
+/** Before any way is worked out there is nothing to move. */
+const NO_JOB: SplitJob = { sheets: [], panels: [], edge: mm(0), gap: mm(0), method: "cut", thirds: false };
+
 function GroupPlan({
   outlook,
   sheets,
@@ -127,6 +132,8 @@ function GroupPlan({
   );
   const method = told && methods.includes(told) ? told : usualMethod(group, views);
   const way = ways[method];
+  const [isMoving, setMoving] = useState(false);
+  const hand = useByHand(way?.job ?? NO_JOB, way?.split ?? null);
   const savings = useSavings(
     group,
     way?.fresh ? way : null,
@@ -135,7 +142,9 @@ function GroupPlan({
     group.material.paper ? others.filter((store) => !also.has(store.id)) : [],
   );
   if (!way) return <Loading />;
-  const { job, split, fresh } = way;
+  const { job, fresh } = way;
+  // Only a knife can follow what the hand has moved.
+  const split = method === "cut" ? hand.split : way.split;
   const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
   const looks = looksOf(group.pieces, outlook);
   const scores = scoresOf(views);
@@ -169,9 +178,19 @@ function GroupPlan({
         )}
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
-        <Flex wrap="wrap" gap="0 18px" align="flex-start">
+        {split && way.split && method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
+        <Flex wrap="wrap" gap="0 18px" align="flex-start" opacity={hand.isBusy ? 0.7 : 1}>
           {work.map(({ alike, steps }, index) => (
-            <SheetDrawing key={`${alike.layout.sheet}${String(index)}`} job={job} alike={alike} looks={looks} steps={steps} scores={scores} mostHeight={index === 0 ? 500 : 400} />
+            <SheetDrawing
+              key={`${alike.layout.sheet}${String(index)}`}
+              job={job}
+              alike={alike}
+              looks={looks}
+              steps={steps}
+              scores={scores}
+              hand={isMoving && method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(index, piece, to) } : null}
+              mostHeight={index === 0 ? 500 : 400}
+            />
           ))}
         </Flex>
       </Box>
@@ -198,7 +217,12 @@ function GroupPlan({
                 setAlso(next);
               }}
             />
-            <StartCutting way={way} outlook={outlook} group={group} open={open} />
+            <StartCutting way={{ ...way, split, fresh: fresh && !hand.isBusy }} outlook={outlook} group={group} open={open} />
+            {method === "cut" && !isMoving && (
+              <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>
+                Move pieces by hand
+              </Button>
+            )}
             <PrintSheets job={job} layouts={work.map(({ alike }) => alike.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
           </>
         )}

@@ -1,0 +1,46 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { printMoney, money, type Split } from "@yule/core";
+import { sheetsWord } from "../words.ts";
+import type { useByHand } from "./useByHand.ts";
+
+/** What moving by hand costs, and the way back. */
+export function HandBar({ hand, before, currency, isOn, onDone }: { hand: ReturnType<typeof useByHand>; before: Split; currency: string; isOn: boolean; onDone: () => void }) {
+  if (!isOn && hand.moves === 0) return null;
+  const now = hand.split ?? before;
+  const [sheets, cost] = [now.sheetsUsed - before.sheetsUsed, now.cost - before.cost];
+  const lost = now.unplaced.reduce((sum, each) => sum + each.count, 0) - before.unplaced.reduce((sum, each) => sum + each.count, 0);
+  const pieces = lost === 1 ? "piece comes" : "pieces come";
+  const words = hand.isImpossible
+    ? "No straight cuts free the pieces held like that, so it was put back."
+    : hand.isBusy
+      ? "The rest is laid around it ..."
+      : hand.moves === 0
+        ? "Pull a piece, or move it by arrow keys, with Shift in wide steps: it is held there, and the rest is laid around it."
+        : lost > 0
+          ? `Held so, ${String(lost)} ${pieces} out of no sheet any more.`
+          : sheets > 0 || cost > 0
+            ? `Held so, it takes ${sheetsWord(sheets)} more: ${printMoney(money(cost), currency)}.`
+            : "Held so, it takes no sheet more.";
+  return (
+    <Flex gap="4px 10px" wrap="wrap" align="center" marginBottom="6px">
+      <Text role="status" color={hand.isImpossible || lost > 0 ? "cannot" : "ink"} marginRight="8px">
+        {words}
+      </Text>
+      {hand.moves > 0 && (
+        <>
+          <Button variant="outline" disabled={hand.isBusy} onClick={hand.undo}>
+            Undo the last move
+          </Button>
+          <Button variant="ghost" disabled={hand.isBusy} onClick={hand.begin}>
+            As it was worked out
+          </Button>
+        </>
+      )}
+      {isOn && (
+        <Button variant="ghost" onClick={onDone}>
+          Done moving
+        </Button>
+      )}
+    </Flex>
+  );
+}
