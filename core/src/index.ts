@@ -32,6 +32,7 @@ export * from "./sheets/alike.ts";
 export { bestYield, type Yield } from "./sheets/yield.ts";
 export * from "./sheets/drawing.ts";
 export * from "./sheets/offcutUses.ts";
+export * from "./sheets/ways.ts";
 export { splitAround, type ByHand, type PinnedPiece } from "./sheets/hand/around.ts";
 export { lookAt, type Mark, type PaintedLook } from "./sheets/painted/paintedLook.ts";
 export * from "./sheets/painted/quality.ts";

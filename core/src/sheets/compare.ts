@@ -4,6 +4,7 @@ import type { Money } from "../measure/money.ts";
 import type { Sheet, Split, SplitJob, SplitMethod } from "./model.ts";
 import { kindsOf } from "./kinds.ts";
 import { workOf, type Tools } from "./steps.ts";
+import { wayOf } from "./ways.ts";
 
 /** One way of splitting beside the others. */
 export interface WayCompared {
@@ -30,6 +31,7 @@ export function compareWay(job: SplitJob, split: Split, tools: Tools): WayCompar
   const sum = (of: (each: (typeof worked)[number]) => number): number => worked.reduce((all, each) => all + of(each), 0);
   const settings = sum(({ layout, steps }) => (job.method === "cut" ? steps.length : layout.cuts.length * layout.times));
   const takes = {
+    ruler: sum(({ layout }) => layout.times * (TAKES.layOut + layout.cuts.length * TAKES.tear)),
     cut: sum(({ layout, steps }) => layout.times * TAKES.layOut + steps.length * TAKES.setting + steps.reduce((all, step) => all + step.strokes * TAKES.stroke, 0)),
     fold: sum(({ layout }) => layout.times * (TAKES.layOut + layout.cuts.length * TAKES.tear)),
     tape: sum(({ layout }) => layout.times * (TAKES.board + layout.pieces.length * TAKES.window)),
@@ -39,7 +41,7 @@ export function compareWay(job: SplitJob, split: Split, tools: Tools): WayCompar
     cost: split.cost,
     sheets: split.sheetsUsed,
     waste: area === 0 ? 0 : 1 - used / area,
-    minutes: minutes(Math.max(1, Math.round(takes[job.method]))),
+    minutes: minutes(Math.max(1, Math.round(takes[wayOf(job)]))),
     settings,
     tapeMetres: job.method === "tape" ? Math.round(sum(({ layout }) => layout.times * tapeOf(job, layout)) / mm(100)) / 10 : 0,
   };

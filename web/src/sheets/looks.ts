@@ -1,6 +1,8 @@
-import type { NeededPieces } from "@yule/core";
+import type { NeededPieces, Split } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
+import type { BackLabels } from "./labelsPdf.ts";
 import { tintOf } from "./pieces.ts";
+import { placedOf } from "./plan.ts";
 
 /** What a kind of piece is called on the drawing, and the colour that tells it apart. */
 export interface PieceLook {
@@ -26,3 +28,10 @@ export function looksOf(pieces: readonly Pick<NeededPieces, "id" | "what" | "nee
     }),
   );
 }
+
+/** What is written on the backs of a split's pieces: what each is, and for which need. */
+export const backLabels = (split: Split, pieces: readonly Pick<NeededPieces, "id" | "needId" | "name">[], outlook: Pick<Outlook, "open">): BackLabels[] =>
+  pieces.flatMap(({ id, needId, name }) => {
+    const count = placedOf(split, id);
+    return count === 0 ? [] : [{ name, detail: outlook.open.find((view) => view.need.id === needId)?.need.title ?? "", count }];
+  });

@@ -1,5 +1,5 @@
 import type { SplitPlan } from "@yule/contract";
-import type { NeededPieces, Split, SplitJob } from "@yule/core";
+import { wayOf, type NeededPieces, type Split, type SplitJob } from "@yule/core";
 
 /** A plan as it is kept: the job and the layouts by which it was drawn, and what each kind of piece is for. */
 export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededPieces[]): SplitPlan {
@@ -44,7 +44,7 @@ export function changesBetween(before: SplitPlan, now: SplitPlan, nameOf: (needI
     if (!old) return [`${fresh.name}: ${String(fresh.count)} new`];
     return old.count === fresh.count ? [] : [`${fresh.name}: ${String(fresh.count)} instead of ${String(old.count)}`];
   });
-  const way = before.job.method === now.job.method ? [] : [`split another way`];
+  const way = wayOf(planInHand(before).job) === wayOf(planInHand(now).job) ? [] : [`split another way`];
   const sheets = before.split.sheetsUsed === now.split.sheetsUsed ? [] : [`${String(now.split.sheetsUsed)} sheets instead of ${String(before.split.sheetsUsed)}`];
   return [...pieces, ...way, ...sheets];
 }

@@ -4,6 +4,7 @@ import { readFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { PDFDocument } from "pdf-lib";
 import type { PdfFonts } from "../kit/pdf/fonts.ts";
+import { labelsPdf, labelsPerPage } from "./labelsPdf.ts";
 import { pagesFor, sheetPdf } from "./sheetPdf.ts";
 
 const require = createRequire(import.meta.url);
@@ -45,4 +46,15 @@ test("all sheets are in one file, on the maker's paper, with letters of other la
     [842, 595],
   ]);
   expect(file.getPageCount()).toBe(2 + pagesFor({ width: mm(560), height: mm(380) }, A4, 1).tiles.length);
+});
+
+test("every piece has its own label for its back, as many to a page as its paper takes", async () => {
+  expect(labelsPerPage(A4)).toEqual({ across: 3, down: 8 });
+  const labels = [
+    { name: "Kites", detail: "Yule list", count: 25 },
+    { name: "Żółty moth", detail: "test strip", count: 3 },
+  ];
+  const file = await PDFDocument.load(await labelsPdf(labels, A4, fonts));
+  expect(file.getPageCount()).toBe(2);
+  expect((await PDFDocument.load(await labelsPdf([], A4, fonts))).getPageCount()).toBeLessThan(2);
 });

@@ -1,15 +1,23 @@
-import { lengthOfUnits, type Tools } from "@yule/core";
+import { lengthOfUnits, type Length, type Tools } from "@yule/core";
 import { useState } from "react";
 
-/** What stands on this table: kept on the device, since another room has another trimmer. */
-const KEY = "yule-trimmer";
-const USUAL: Tools = { reach: null, atOnce: 4 };
+/** The maker's table: the trimmer, what is trimmed off the rim of a sheet, and what an hour of the maker's counts; null where it is not counted. */
+export interface Table extends Tools {
+  readonly rim: Length;
+  readonly hourMinor: number | null;
+}
 
-function readTools(): Tools {
+/** Kept on the device, since another room has another trimmer. */
+const KEY = "yule-trimmer";
+const USUAL: Table = { reach: null, atOnce: 4, rim: lengthOfUnits(0), hourMinor: null };
+
+function readTools(): Table {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? "null") as { reach?: unknown; atOnce?: unknown } | null;
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? "null") as { readonly [Key in keyof Table]?: unknown } | null;
     return {
       reach: typeof kept?.reach === "number" && kept.reach > 0 ? lengthOfUnits(kept.reach) : USUAL.reach,
+      rim: typeof kept?.rim === "number" && kept.rim > 0 ? lengthOfUnits(kept.rim) : USUAL.rim,
+      hourMinor: typeof kept?.hourMinor === "number" && kept.hourMinor > 0 ? kept.hourMinor : USUAL.hourMinor,
       atOnce: typeof kept?.atOnce === "number" && kept.atOnce >= 1 ? Math.floor(kept.atOnce) : USUAL.atOnce,
     };
   } catch {
@@ -17,7 +25,7 @@ function readTools(): Tools {
   }
 }
 
-export function useTools(): [Tools, (tools: Tools) => void] {
+export function useTools(): [Table, (table: Table) => void] {
   const [tools, setTools] = useState(readTools);
   return [
     tools,

@@ -2,12 +2,13 @@ import { splitFaultsIn } from "@yule/contract";
 import {
   compareWay,
   splitJobOfNeeds,
+  wayOf,
   type Losses,
   type MaterialNeeds,
   type SheetStore,
   type Split,
   type SplitJob,
-  type SplitMethod,
+  type SplitWay,
   type Tools,
   type WayCompared,
 } from "@yule/core";
@@ -23,10 +24,14 @@ export interface Way {
   readonly fresh: boolean;
 }
 /** A way that is not worked out yet is null: each is shown as soon as it is there. */
-export type Ways = Readonly<Record<SplitMethod, Way | null>>;
+export type Ways = Readonly<Record<SplitWay, Way | null>>;
 
 /** Card stock is never torn or taped. */
-export const waysFor = (needs: MaterialNeeds): readonly SplitMethod[] => (needs.material.paper ? ["cut", "fold", "tape"] : ["cut"]);
+export const waysFor = (needs: MaterialNeeds): readonly SplitWay[] => (needs.material.paper ? ["cut", "ruler", "fold", "tape"] : ["cut"]);
+
+/** What the core is asked for a way: a ruler goes wherever a knife goes, and loses what a tear loses. */
+export const jobFor = (way: SplitWay, needs: MaterialNeeds, losses: Losses, others: readonly SheetStore[] = []): SplitJob =>
+  way === "ruler" ? splitJobOfNeeds(needs, "cut", { ...losses, cut: { edge: losses.cut.edge, gap: losses.fold.gap } }, others) : splitJobOfNeeds(needs, way, losses, others);
 
 const SECONDS = 1.8;
 
@@ -35,13 +40,14 @@ export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, ot
   const tape = useWay(needs, "tape", losses, tools, others);
   const fold = useWay(needs, "fold", losses, tools, others);
   const cut = useWay(needs, "cut", losses, tools, others);
-  return { cut, fold, tape };
+  const ruler = useWay(needs, "ruler", losses, tools, others);
+  return { cut, ruler, fold, tape };
 }
 
-function useWay(needs: MaterialNeeds, method: SplitMethod, losses: Losses, tools: Tools, others: readonly SheetStore[]): Way | null {
-  const asked = splitJobOfNeeds(needs, method, losses, others);
+function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tools, others: readonly SheetStore[]): Way | null {
+  const asked = jobFor(way, needs, losses, others);
   // A panel larger than every sheet is said; the others are split all the same.
-  const possible = waysFor(needs).includes(method) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
+  const possible = waysFor(needs).includes(way) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
   // The job is kept with its answer: until the new one is there, both are of the question before.
   const { value, fresh } = useSolved(possible ? JSON.stringify(asked) : null, async () => {
     const answer = await solver().split(asked, SECONDS);
@@ -64,11 +70,11 @@ const SECONDS_EACH = 0.5;
 /** What each other paper would save over the season, found after the answer itself and only where it saves something. */
 export function useSavings(needs: MaterialNeeds, way: Way | null, losses: Losses, others: readonly SheetStore[]): readonly Saving[] {
   const cost = way?.split?.cost ?? 0;
-  const method = way?.job.method ?? "cut";
-  const { value } = useSolved<readonly Saving[]>(way?.split ? JSON.stringify([needs, method, cost, others.map((store) => store.id)]) : null, async () => {
+  const kind = way ? wayOf(way.job) : "cut";
+  const { value } = useSolved<readonly Saving[]>(way?.split ? JSON.stringify([needs, kind, cost, others.map((store) => store.id)]) : null, async () => {
     const found: Saving[] = [];
     for (const other of others) {
-      const job = splitJobOfNeeds(needs, method, losses, [other]);
+      const job = jobFor(kind, needs, losses, [other]);
       const answer = await asideSolver().split(job, SECONDS_EACH);
       const saves = cost - answer.cost;
       const taken = answer.layouts.some((layout) => layout.sheet === other.id);

@@ -1,9 +1,10 @@
-import type { CutStep, SplitJob, SplitMethod, Length } from "@yule/core";
+import { wayOf, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
 
 type Say = (length: Length) => string;
 
-export const METHOD_WORDS: Readonly<Record<SplitMethod, { readonly name: string; readonly edge: string; readonly risk: string; readonly title: string }>> = {
+export const WAY_WORDS: Readonly<Record<SplitWay, { readonly name: string; readonly edge: string; readonly risk: string; readonly title: string }>> = {
   cut: { name: "Knife", edge: "crisp edge", risk: "a slip of the blade", title: "Cut in this order" },
+  ruler: { name: "Tear along a ruler", edge: "soft edge", risk: "a tear that leaves the ruler", title: "Tear in this order" },
   fold: { name: "Fold and tear", edge: "soft edge", risk: "a tear that runs off", title: "Fold and tear in this order" },
   tape: { name: "Tape grid", edge: "white rim", risk: "paint under the tape", title: "Cut through the gutters when bone dry" },
 };
@@ -21,6 +22,7 @@ export function stepTitle(job: SplitJob, step: CutStep, say: Say): string {
     const parts = step.times + 1;
     return parts === 2 ? `Fold in half at ${say(step.fence)} and tear` : `Fold in ${parts === 3 ? "thirds" : countWord(parts)}, ${say(step.fence)} each, and tear`;
   }
+  if (wayOf(job) === "ruler") return `Ruler at ${say(step.fence)}, tear ${timesWord(step.times)}`;
   return `Fence at ${say(step.fence)}, cut ${timesWord(step.times)}`;
 }
 
@@ -28,7 +30,8 @@ export function stepTitle(job: SplitJob, step: CutStep, say: Say): string {
 export function stepDetail(job: SplitJob, step: CutStep): string {
   const parts: string[] = [];
   if (step.turned) parts.push("turn the piece a quarter");
-  if (step.hands > 1) {
+  if (step.hands > 1 && wayOf(job) === "ruler") parts.push(`${countWord(step.hands)} ${step.whole ? "sheets" : "pieces"}, one after another`);
+  else if (step.hands > 1) {
     const what = step.whole ? "sheets" : "pieces";
     parts.push(
       step.atOnce === 1
@@ -38,9 +41,9 @@ export function stepDetail(job: SplitJob, step: CutStep): string {
           : `${countWord(step.hands)} ${what}, ${countWord(step.atOnce)} in a pile`,
     );
   }
-  if (step.beyondReach) parts.push("longer than your trimmer reaches: knife and ruler");
+  if (step.beyondReach && wayOf(job) !== "ruler") parts.push("longer than your trimmer reaches: knife and ruler");
   parts.push(OFF[step.off]);
-  return capital(parts.join(", ")) + (job.gap > 0 && job.method === "cut" && !step.trim ? `; leave what the cut eats on the waste side` : "") + ".";
+  return capital(parts.join(", ")) + (job.gap > 0 && job.method === "cut" && !step.trim ? `; lay the ruler so that what the tear eats is on the waste side` : "") + ".";
 }
 
 const OFF: Readonly<Record<CutStep["off"], string>> = { pieces: "gives finished pieces", strips: "gives strips to cut on", offcuts: "takes off what is left over" };

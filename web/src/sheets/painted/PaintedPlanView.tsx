@@ -7,7 +7,7 @@ import { TextInput } from "../../kit/FormField.tsx";
 import { Loading } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { Movable } from "../hand/MovablePieces.tsx";
-import { looksOf } from "../looks.ts";
+import { backLabels, looksOf } from "../looks.ts";
 import { PrintSheets } from "../parts/PrintSheets.tsx";
 import { StepList } from "../parts/StepList.tsx";
 import { useTools } from "../tools.ts";
@@ -76,10 +76,8 @@ export function PaintedPlanView({
   };
   const [layout] = plan?.split.layouts ?? [];
   const work = plan ? workOf(plan.job, plan.split, tools) : [];
-  const looks = looksOf(
-    possible.map(({ want, name, view, what }) => ({ id: want.id, what, needId: view?.need.id ?? null, name })),
-    outlook,
-  );
+  const backs = possible.map(({ want, name, view, what }) => ({ id: want.id, what, needId: view?.need.id ?? null, name }));
+  const looks = looksOf(backs, outlook);
   return (
     <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
@@ -166,7 +164,7 @@ export function PaintedPlanView({
           <Box marginBottom="18px">
             <CutPainting plan={plan} fresh={fresh} possible={possible} photo={photo} materialId={materialId} />
             <StepList job={plan.job} steps={work[0].steps} most={6} />
-            <PrintSheets job={plan.job} layouts={[layout]} looks={looks} scores={[]} name="painting" />
+            <PrintSheets job={plan.job} layouts={[layout]} looks={looks} scores={[]} name="painting" labels={backLabels(plan.split, backs, outlook)} />
           </Box>
         )}
         {aside}

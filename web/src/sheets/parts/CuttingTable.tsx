@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { dividerMiddles, lengthOfUnits, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, isTorn, lengthOfUnits, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
@@ -13,6 +13,7 @@ import { scoresOf } from "../pieces.ts";
 import { planInHand } from "../plan.ts";
 import { useTools } from "../tools.ts";
 import { stepDetail, stepTitle } from "../words.ts";
+import { FoldPicture } from "./FoldPicture.tsx";
 import { HappenedForm } from "./HappenedForm.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
 
@@ -86,7 +87,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
             Back
           </Button>
           <Button size="xl" minHeight={{ base: "72px", lg: "120px" }} flex={{ base: "2", lg: "none" }} fontSize="24px" onClick={() => go(at + 1)}>
-            {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : "All cut"}
+            {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : isTorn(job) ? "All torn" : "All cut"}
           </Button>
         </Flex>
       </Flex>
@@ -114,6 +115,7 @@ function MoveWords({ move, job, layout, step }: { move: Move; job: SplitJob; lay
     return (
       <>
         <Verdict>{stepTitle(job, step, say)}</Verdict>
+        {job.method === "fold" && <FoldPicture step={step} side={130} />}
         <Text fontSize="20px" marginBottom="10px">
           {stepDetail(job, step)}
         </Text>

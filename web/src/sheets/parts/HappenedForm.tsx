@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Problem, SplitPlanRead } from "@yule/contract";
-import { lengthOfUnits, type Length } from "@yule/core";
+import { isTorn, lengthOfUnits, type Length } from "@yule/core";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { paintingStages } from "../../app/needView.ts";
@@ -12,6 +12,7 @@ import { NumberField } from "../../kit/NumberField.tsx";
 import { ProblemNote } from "../../kit/states.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
+import { planInHand } from "../plan.ts";
 import { commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted } from "../happened.ts";
 
 /** What really happened: panels got and spoilt, offcuts kept, what a tear ate. With everything as drawn it is one press. */
@@ -20,6 +21,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   const { size } = useMeasure();
   const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
   const { method } = plan.plan.job;
+  const torn = isTorn(planInHand(plan.plan).job);
   const apart = plan.state === "taped";
   const taping = method === "tape" && !apart;
   const given = apart ? [] : panelsOf(plan.plan, views);
@@ -119,7 +121,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
             ))}
           </Box>
         )}
-        {(method === "fold" || apart) && (
+        {(torn || apart) && (
           <Box as="section" aria-label="Measured">
             <Heading as="h2" fontSize="18px" fontWeight={600}>
               If you measured it
@@ -127,7 +129,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
             <Text color="softInk" fontSize="15px" maxWidth="260px" marginBottom="6px">
               Three measured times are enough for the plan to reckon with your hand.
             </Text>
-            {method === "fold" && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
+            {torn && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
             {apart && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
           </Box>
         )}

@@ -6,6 +6,8 @@ import { Choice, FormField } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { saveFile } from "../../kit/save.ts";
+import type { PdfFonts } from "../../kit/pdf/fonts.ts";
+import type { BackLabels } from "../labelsPdf.ts";
 import type { Looks } from "../looks.ts";
 
 const PAPERS = {
@@ -25,6 +27,8 @@ interface Props {
   readonly looks: Looks;
   readonly scores: readonly Score[];
   readonly name: string;
+  /** What stands on the backs. */
+  readonly labels: readonly BackLabels[];
 }
 
 /** The layouts at true size: on the maker's own printer, as drawings, or for a cutting machine. */
@@ -44,7 +48,7 @@ export function PrintSheets(props: Props) {
   );
 }
 
-function PrintChoices({ job, layouts, looks, scores, name }: Props) {
+function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
   const { size, say, system } = useMeasure();
   const ruler = CHECK_RULERS[system];
   const [paper, setPaper] = useState<PaperName>("A4");
@@ -69,16 +73,20 @@ function PrintChoices({ job, layouts, looks, scores, name }: Props) {
   };
   const sketches = layouts.flatMap(sketchOf);
   const file = (index: number, ending: string): string => `${name.replace(/[^\p{L}\p{N}]+/gu, "-").toLowerCase()}-${String(index + 1)}.${ending}`;
-  const print = async (): Promise<void> => {
+  const pieces = labels.reduce((sum, each) => sum + each.count, 0);
+  const print = async (name: string, pages: (fonts: PdfFonts) => Promise<Uint8Array>): Promise<void> => {
     setState("making");
     try {
-      const [{ sheetPdf }, { loadFonts }] = await Promise.all([import("../sheetPdf.ts"), import("../../kit/pdf/loadFonts.ts")]);
-      saveFile(file(0, "pdf"), "application/pdf", await sheetPdf(sketches, PAPERS[paper], printerScale(measured, ruler), { length: ruler, words: say(ruler) }, await loadFonts()));
+      const { loadFonts } = await import("../../kit/pdf/loadFonts.ts");
+      saveFile(name, "application/pdf", await pages(await loadFonts()));
       setState("ready");
     } catch {
       setState("failed");
     }
   };
+  const trueSize = async (fonts: PdfFonts): Promise<Uint8Array> =>
+    (await import("../sheetPdf.ts")).sheetPdf(sketches, PAPERS[paper], printerScale(measured, ruler), { length: ruler, words: say(ruler) }, fonts);
+  const backs = async (fonts: PdfFonts): Promise<Uint8Array> => (await import("../labelsPdf.ts")).labelsPdf(labels, PAPERS[paper], fonts);
   return (
     <>
       <Text marginBottom="12px">
@@ -104,9 +112,14 @@ function PrintChoices({ job, layouts, looks, scores, name }: Props) {
           }}
         />
       </Flex>
-      <Button disabled={state === "making" || fault !== null} onClick={() => void print()}>
-        {state === "making" ? "Drawing the pages …" : "PDF for the printer"}
-      </Button>
+      <Flex gap="10px" wrap="wrap">
+        <Button disabled={state === "making" || fault !== null} onClick={() => void print(file(0, "pdf"), trueSize)}>
+          {state === "making" ? "Drawing the pages …" : "PDF for the printer"}
+        </Button>
+        <Button variant="outline" disabled={state === "making" || pieces === 0} onClick={() => void print(file(0, "labels.pdf"), backs)}>
+          Labels for the {pieces} backs
+        </Button>
+      </Flex>
       {state === "failed" && (
         <Text color="cannot" role="alert" marginTop="8px">
           The pages could not be made: their letters are not there. Try again when the server answers.

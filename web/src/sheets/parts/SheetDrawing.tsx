@@ -1,8 +1,11 @@
 import { Box, Text } from "@chakra-ui/react";
 import {
+  isTorn,
   lengthOfUnits,
   offcutOf,
   piecesFor,
+  softnessOf,
+  wayOf,
   type AlikeLayouts,
   type Cut,
   type CutStep,
@@ -18,6 +21,7 @@ import { useMeasure } from "../../kit/measure.tsx";
 import { MovablePieces } from "../hand/MovablePieces.tsx";
 import { placeOf } from "../hand/useByHand.ts";
 import type { Looks } from "../looks.ts";
+import { countWord } from "../words.ts";
 
 interface Props {
   readonly job: SplitJob;
@@ -71,9 +75,16 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
           {layout.times} {offcutOf(sheet.id) === null ? "sheets" : "offcuts"} like this
         </Text>
       )}
+      {isTorn(job) && <Text color="softInk">{softWords(softnessOf(job, sheet, layout))}</Text>}
       {alike.variants.length > 1 && <Variants alike={alike} looks={looks} />}
     </Box>
   );
+}
+
+/** Which pieces have soft sides all round, and which the sheet's own edge on some. */
+function softWords(counts: ReturnType<typeof softnessOf>): string {
+  const parts = counts.map(({ sides, pieces }) => `${String(pieces)} on ${sides === 4 ? "all four sides" : sides === 1 ? "one side" : `${countWord(sides)} sides`}`);
+  return `Soft: ${parts.join(", ")}.${counts.some(({ sides }) => sides < 4) ? " The others are the sheet’s own edge." : ""}`;
 }
 
 function Paper({ sheet, job, unit }: { sheet: Sheet; job: SplitJob; unit: number }) {
@@ -270,7 +281,7 @@ function StepCuts({ step, number, now, here, job, unit }: { step: CutStep; numbe
           {...line(cut)}
           stroke={done ? SOFT : RED}
           strokeWidth={(here === now ? 3.2 : 1.6) * unit}
-          strokeDasharray={job.method === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
+          strokeDasharray={wayOf(job) === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
         />
       ))}
       {mark && !done && !step.trim && <NumberMark {...mark} number={number} unit={unit * 0.86} />}

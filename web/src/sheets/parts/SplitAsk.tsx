@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitMethod } from "@yule/core";
+import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitWay } from "@yule/core";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { Lessons } from "../../app/Lessons.tsx";
@@ -12,7 +12,7 @@ import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
 import { HandBar } from "../hand/HandBar.tsx";
 import { useByHand } from "../hand/useByHand.ts";
-import { looksOf } from "../looks.ts";
+import { backLabels, looksOf } from "../looks.ts";
 import { piecesOfNeed, scoresOf, sheetStores } from "../pieces.ts";
 import { useTools } from "../tools.ts";
 import { useSavings, useSplits, waysFor } from "../useSplits.ts";
@@ -118,10 +118,12 @@ function GroupPlan({
   tabs,
 }: SheetsAskProps & { group: MaterialNeeds; views: readonly NeedView[]; open: SplitPlanRead | undefined; ticks: React.ReactNode; tabs: React.ReactNode }) {
   const methods = waysFor(group);
-  const [told, setMethod] = useState<SplitMethod | null>(null);
+  const [told, setMethod] = useState<SplitWay | null>(null);
   const [tools, setTools] = useTools();
   const { say } = useMeasure();
-  const losses = learnedLosses(LOSSES, sheets.results);
+  const learned = learnedLosses(LOSSES, sheets.results);
+  // The deckle comes off by every way but the tape, which covers it.
+  const losses = { ...learned, cut: { ...learned.cut, edge: tools.rim }, fold: { ...learned.fold, edge: tools.rim } };
   const [also, setAlso] = useState<ReadonlySet<string>>(new Set());
   const others = sheetStores(outlook.stores, sheets.offcuts).filter((store) => store.paper === group.material.paper && store.id !== group.material.id);
   const ways = useSplits(
@@ -143,8 +145,8 @@ function GroupPlan({
   );
   if (!way) return <Loading />;
   const { job, fresh } = way;
-  // Only a knife can follow what the hand has moved.
-  const split = method === "cut" ? hand.split : way.split;
+  // Only a knife, or a ruler, can follow what the hand has moved.
+  const split = job.method === "cut" ? hand.split : way.split;
   const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
   const looks = looksOf(group.pieces, outlook);
   const scores = scoresOf(views);
@@ -178,7 +180,7 @@ function GroupPlan({
         )}
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
-        {split && way.split && method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
+        {split && way.split && job.method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
         <Flex wrap="wrap" gap="0 18px" align="flex-start" opacity={hand.isBusy ? 0.7 : 1}>
           {work.map(({ alike, steps }, index) => (
             <SheetDrawing
@@ -188,14 +190,14 @@ function GroupPlan({
               looks={looks}
               steps={steps}
               scores={scores}
-              hand={isMoving && method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(index, piece, to) } : null}
+              hand={isMoving && job.method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(index, piece, to) } : null}
               mostHeight={index === 0 ? 500 : 400}
             />
           ))}
         </Flex>
       </Box>
       <Box width={{ base: "100%", xl: "372px" }} flex="none">
-        {methods.length > 1 && <WayCards ways={ways} methods={methods} chosen={method} outlook={outlook} onChoose={setMethod} />}
+        {methods.length > 1 && <WayCards ways={ways} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
         {split && (
           <>
             {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
@@ -218,25 +220,32 @@ function GroupPlan({
               }}
             />
             <StartCutting way={{ ...way, split, fresh: fresh && !hand.isBusy }} outlook={outlook} group={group} open={open} />
-            {method === "cut" && !isMoving && (
+            {job.method === "cut" && !isMoving && (
               <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>
                 Move pieces by hand
               </Button>
             )}
-            <PrintSheets job={job} layouts={work.map(({ alike }) => alike.layout)} looks={looks} scores={scores} name={store?.name ?? "sheets"} />
+            <PrintSheets
+              job={job}
+              layouts={work.map(({ alike }) => alike.layout)}
+              looks={looks}
+              scores={scores}
+              name={store?.name ?? "sheets"}
+              labels={backLabels(split, group.pieces, outlook)}
+            />
           </>
         )}
         {ticks}
-        <TrimmerFields tools={tools} onChange={setTools} />
+        <TrimmerFields tools={tools} currency={outlook.shop.currency} onChange={setTools} />
       </Box>
     </Flex>
   );
 }
 
 /** The way that most of the panels' designs ask for. */
-function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitMethod {
+function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitWay {
   if (!group.material.paper) return "cut";
-  const counts = new Map<SplitMethod, number>();
+  const counts = new Map<SplitWay, number>();
   for (const piece of group.pieces) {
     const method = views.find((view) => view.need.id === piece.needId)?.design.method ?? "cut";
     counts.set(method, (counts.get(method) ?? 0) + piece.count);

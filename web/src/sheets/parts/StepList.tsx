@@ -1,7 +1,8 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import type { CutStep, SplitJob } from "@yule/core";
+import { wayOf, type CutStep, type SplitJob } from "@yule/core";
 import { useMeasure } from "../../kit/measure.tsx";
-import { METHOD_WORDS, stepDetail, stepTitle } from "../words.ts";
+import { FoldPicture } from "./FoldPicture.tsx";
+import { WAY_WORDS, stepDetail, stepTitle } from "../words.ts";
 
 /** The settings of the fence, or the folds, in the order of the work. */
 export function StepList({ job, steps, most = 6 }: { job: SplitJob; steps: readonly CutStep[]; most?: number }) {
@@ -9,7 +10,7 @@ export function StepList({ job, steps, most = 6 }: { job: SplitJob; steps: reado
   return (
     <Box as="section" aria-label="Cut list">
       <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="6px">
-        {METHOD_WORDS[job.method].title}
+        {WAY_WORDS[wayOf(job)].title}
       </Heading>
       <Box as="ol" listStyleType="none">
         {steps.slice(0, most).map((step, index) => (
@@ -17,6 +18,7 @@ export function StepList({ job, steps, most = 6 }: { job: SplitJob; steps: reado
             <Box flex="none" minWidth="26px" height="26px" borderRadius="13px" bg="cannot" color="paper" fontWeight={700} fontSize="14px" textAlign="center" lineHeight="26px">
               {index + 1}
             </Box>
+            {job.method === "fold" && <FoldPicture step={step} side={64} />}
             <Box>
               <Text fontWeight={600}>{stepTitle(job, step, say)}</Text>
               <Text color="softInk" fontSize="15px">

@@ -1,8 +1,8 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { printMinutes, printMoney, type SplitMethod } from "@yule/core";
+import { printMinutes, printMoney, money, type SplitWay } from "@yule/core";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Ways } from "../useSplits.ts";
-import { METHOD_WORDS, sheetsWord } from "../words.ts";
+import { WAY_WORDS, sheetsWord } from "../words.ts";
 
 /** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
 export function WayCards({
@@ -10,13 +10,16 @@ export function WayCards({
   methods,
   chosen,
   outlook,
+  hourMinor,
   onChoose,
 }: {
   ways: Ways;
-  methods: readonly SplitMethod[];
-  chosen: SplitMethod;
+  methods: readonly SplitWay[];
+  chosen: SplitWay;
   outlook: Outlook;
-  onChoose: (method: SplitMethod) => void;
+  onChoose: (way: SplitWay) => void;
+  /** What an hour of the maker's counts; null where it is not counted. */
+  hourMinor: number | null;
 }) {
   return (
     <Flex direction="column" gap="6px" role="group" aria-label="Way of splitting" marginBottom="18px">
@@ -43,7 +46,7 @@ export function WayCards({
             }}
           >
             <Flex gap="10px" justify="space-between">
-              <Text fontWeight={700}>{METHOD_WORDS[method].name}</Text>
+              <Text fontWeight={700}>{WAY_WORDS[method].name}</Text>
               <Text fontWeight={600}>
                 {split
                   ? split.unplaced.length > 0
@@ -56,8 +59,10 @@ export function WayCards({
             </Flex>
             {compared && (
               <Text fontSize="15px" color="softInk">
-                {printMinutes(compared.minutes)}, {Math.round(compared.waste * 100)} % left over
-                {compared.tapeMetres > 0 && `, ${String(compared.tapeMetres)} m of tape`}; {METHOD_WORDS[method].edge}, risks {METHOD_WORDS[method].risk}
+                {printMinutes(compared.minutes)}
+                {hourMinor !== null && ` for ${printMoney(money(Math.round((compared.minutes / 60) * hourMinor)), outlook.shop.currency)}`}, {Math.round(compared.waste * 100)} %
+                left over
+                {compared.tapeMetres > 0 && `, ${String(compared.tapeMetres)} m of tape`}; {WAY_WORDS[method].edge}, risks {WAY_WORDS[method].risk}
               </Text>
             )}
           </button>
