@@ -31,7 +31,7 @@ test("the season's cutting is one job per paper: ways side by side, proven, with
   await expect(verdict(page)).toContainText(/sheets? of 20 × 26 in .*gives? all \d+ pieces, and/);
   await expect(verdict(page)).toContainText("no plan needs less");
   await expect(verdict(page)).toContainText(/By grids alone it would take/);
-  for (const name of ["Knife", "Fold and tear", "Tape grid"]) await expect(way(page, name)).toContainText(/\d+ sheets?, €\d+\.\d\d.*\d+ % left over/s);
+  for (const name of ["Knife", "Tear along a ruler", "Fold and tear", "Tape grid"]) await expect(way(page, name)).toContainText(/\d+ sheets?, €\d+\.\d\d.*\d+ % left over/s);
   await expect(way(page, "Tape grid")).toContainText(/m of tape; white rim, risks paint under the tape/);
   await way(page, "Knife").click();
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText(/Fence at .*, cut (once|twice|\w+ times)/);
@@ -161,6 +161,35 @@ test("a tape grid says where the tape lies, goes to the bench whole, and is cut 
   expect([told.plans[0]?.state, told.results[0]?.method, told.results[0]?.creep]).toEqual(["done", "tape", 508]);
 });
 
+test("a tear goes along a ruler anywhere: soft sides are told, a trimmed rim makes all of them soft, folds are pictured, an hour has its price", async () => {
+  const page = await open();
+  await way(page, "Tear along a ruler").click();
+  await expect(page.getByRole("region", { name: "Cut list" })).toContainText(
+    /Lay the ruler so that what the tear eats is on the waste side\..*Ruler at .*, tear (once|twice|\w+ times)/,
+  );
+  await expect(page.getByText(/^Soft: \d+ on all four sides, .* The others are the sheet’s own edge\.$/).first()).toBeVisible();
+  await page.getByText("My table").click();
+  await page.getByLabel("Rim trimmed off").fill("1/4");
+  await page.getByLabel("Rim trimmed off").press("Enter");
+  await expect(page.getByText(/^Soft: \d+ on all four sides\.$/).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("region", { name: "Cut list" })).toContainText("Trim 1/4 in off all round");
+  await page.getByLabel("Rim trimmed off").fill("-1");
+  await page.getByLabel("Rim trimmed off").press("Enter");
+  await expect(page.getByText(/given -1, allowed/)).toBeVisible();
+  await page.getByLabel("Rim trimmed off").fill("0");
+  await page.getByLabel("Rim trimmed off").press("Enter");
+  await page.getByLabel(/^An hour of mine/).fill("12");
+  await expect(way(page, "Fold and tear")).toContainText(/ for €\d+\.\d\d, \d+ % left over/, { timeout: 20_000 });
+  await page.getByLabel(/^An hour of mine/).fill("0");
+  await way(page, "Fold and tear").click();
+  await expect(
+    page
+      .getByRole("region", { name: "Cut list" })
+      .getByRole("img", { name: /^Folded (side to side|top to bottom), \d creases?$/ })
+      .first(),
+  ).toBeVisible();
+});
+
 test("what a pile gives: offcuts first, a sheet more gives more, nothing on it gives nothing", async () => {
   const page = await open("?ask=pile");
   await page.getByLabel("Paper or card").selectOption({ label: "Cotton 300 gsm, 20 × 26" });
@@ -200,6 +229,11 @@ test("true size: pages of the printer's paper with a ruler, corrected by what it
   // 12 x 18 in does not fit A4: four pages for each layout.
   expect(pdf.getPageCount() % 4).toBe(0);
   expect(pdf.getPage(0).getSize().width).toBeCloseTo(595.3, 0);
+  // 24 labels to a page of A4, one for every piece.
+  const labels = page.getByRole("button", { name: /^Labels for the \d+ backs$/ });
+  const backs = Number(/\d+/.exec((await labels.textContent()) ?? "")?.[0]);
+  const sheetOfLabels = await PDFDocument.load(await saved(page, `Labels for the ${String(backs)} backs`));
+  expect(sheetOfLabels.getPageCount()).toBe(Math.ceil(backs / 24));
   const svg = (await saved(page, "SVG of sheet 1")).toString();
   expect(svg).toContain('width="304.8mm"');
   expect(svg).toContain("This line must measure 4 in.");
@@ -218,7 +252,7 @@ test("every question and the table can be read by everyone, upright and in the e
   const page = await open();
   await page.setViewportSize({ width: 820, height: 1180 });
   await page.getByRole("button", { name: "evening" }).click();
-  for (const more of ["", "?ask=pile", "?ask=offcuts"]) {
+  for (const more of ["", "?ask=pile", "?ask=painted", "?ask=offcuts"]) {
     await open(more);
     const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
     expect(violations.map((each) => `${more} ${each.id}: ${each.nodes[0]?.html ?? ""}`)).toEqual([]);

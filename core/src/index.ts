@@ -8,6 +8,7 @@ export * from "./search/search.ts";
 export * from "./search/linear.ts";
 export * from "./sheets/model.ts";
 export { split } from "./sheets/split.ts";
+export type { Progress } from "./sheets/splitSearch.ts";
 export { splitFaults } from "./sheets/verify.ts";
 export type { Move, RunBatch, RunJob, RunPlan, RunStage } from "./bench/model.ts";
 export { run } from "./bench/run.ts";

@@ -1,6 +1,7 @@
 import { chromium } from "@playwright/test";
 import { colourBenchmarks } from "./colour.ts";
 import { sheetBenchmarks } from "./sheets.ts";
+import { handBenchmarks } from "./sheetsByHand.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
 import { largeSeason } from "../../core/src/season/schedule/examples.ts";
@@ -114,6 +115,7 @@ for (const kinds of [1, 3, 8])
   );
 
 await sheetBenchmarks(note);
+await handBenchmarks(note);
 
 const half = largeSeason(60, 40, 26, 0.55, 1);
 const planTimes = [1, 2, 3].map((seed) => {

@@ -15,6 +15,7 @@ import {
   type PaintedLook,
   type PaintedQuestion,
   type Pixels,
+  type Progress,
   type RunJob,
   type Split,
   type SplitJob,
@@ -32,13 +33,15 @@ let seen: { readonly name: string; readonly look: PaintedLook } | null = null;
 
 /** The solvers, away from the thread that draws. */
 const solver = {
-  split: async (job: SplitJob, seconds: number) => {
+  /** @param onProgress told of every better plan, and of a better bound */
+  split: async (job: SplitJob, seconds: number, onProgress?: (at: Progress) => void) => {
     // Time runs from when the engine is there: several questions may have waited for it.
     const solve = await engine();
     return split(
       job,
       limitsFor(seconds, () => performance.now()),
       solve,
+      onProgress,
     );
   },
   pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) => {

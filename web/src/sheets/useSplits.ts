@@ -4,6 +4,7 @@ import {
   splitJobOfNeeds,
   wayOf,
   type Losses,
+  type Progress,
   type MaterialNeeds,
   type SheetStore,
   type Split,
@@ -12,6 +13,8 @@ import {
   type Tools,
   type WayCompared,
 } from "@yule/core";
+import { proxy } from "comlink";
+import { useState } from "react";
 import { asideSolver, solver, useSolved } from "../app/solver.ts";
 
 /** One way of splitting a material: its job, and what came of it. */
@@ -25,6 +28,8 @@ export interface Way {
 }
 /** A way that is not worked out yet is null: each is shown as soon as it is there. */
 export type Ways = Readonly<Record<SplitWay, Way | null>>;
+/** What is known of a way that is still being worked out. */
+export type SoFar = Readonly<Partial<Record<SplitWay, Progress>>>;
 
 /** Card stock is never torn or taped. */
 export const waysFor = (needs: MaterialNeeds): readonly SplitWay[] => (needs.material.paper ? ["cut", "ruler", "fold", "tape"] : ["cut"]);
@@ -36,21 +41,23 @@ export const jobFor = (way: SplitWay, needs: MaterialNeeds, losses: Losses, othe
 const SECONDS = 1.8;
 
 /** All ways of splitting a material, worked out beside the interface; those that take long come last. */
-export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): Ways {
-  const tape = useWay(needs, "tape", losses, tools, others);
-  const fold = useWay(needs, "fold", losses, tools, others);
-  const cut = useWay(needs, "cut", losses, tools, others);
-  const ruler = useWay(needs, "ruler", losses, tools, others);
-  return { cut, ruler, fold, tape };
+export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): { readonly ways: Ways; readonly soFar: SoFar } {
+  const [soFar, setSoFar] = useState<SoFar>({});
+  const told = (way: SplitWay) => (at: Progress) => setSoFar((now) => ({ ...now, [way]: at }));
+  const tape = useWay(needs, "tape", losses, tools, others, told("tape"));
+  const fold = useWay(needs, "fold", losses, tools, others, told("fold"));
+  const cut = useWay(needs, "cut", losses, tools, others, told("cut"));
+  const ruler = useWay(needs, "ruler", losses, tools, others, told("ruler"));
+  return { ways: { cut, ruler, fold, tape }, soFar };
 }
 
-function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tools, others: readonly SheetStore[]): Way | null {
+function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tools, others: readonly SheetStore[], onProgress: (at: Progress) => void): Way | null {
   const asked = jobFor(way, needs, losses, others);
   // A panel larger than every sheet is said; the others are split all the same.
   const possible = waysFor(needs).includes(way) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
   // The job is kept with its answer: until the new one is there, both are of the question before.
   const { value, fresh } = useSolved(possible ? JSON.stringify(asked) : null, async () => {
-    const answer = await solver().split(asked, SECONDS);
+    const answer = await solver().split(asked, SECONDS, proxy(onProgress));
     return { job: asked, split: answer.layouts.length > 0 ? answer : null };
   });
   if (!possible) return { job: asked, split: null, compared: null, fresh: true };

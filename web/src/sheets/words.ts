@@ -1,4 +1,4 @@
-import { wayOf, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
+import { isTorn, wayOf, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
 
 type Say = (length: Length) => string;
 
@@ -42,8 +42,11 @@ export function stepDetail(job: SplitJob, step: CutStep): string {
     );
   }
   if (step.beyondReach && wayOf(job) !== "ruler") parts.push("longer than your trimmer reaches: knife and ruler");
-  parts.push(OFF[step.off]);
-  return capital(parts.join(", ")) + (job.gap > 0 && job.method === "cut" && !step.trim ? `; lay the ruler so that what the tear eats is on the waste side` : "") + ".";
+  parts.push(isTorn(job) && step.off === "strips" ? "gives strips to tear on" : OFF[step.off]);
+  return `${capital(parts.join(", "))}.`;
 }
+
+/** What holds for every tear along a ruler. */
+export const RULER_RULE = "Lay the ruler so that what the tear eats is on the waste side.";
 
 const OFF: Readonly<Record<CutStep["off"], string>> = { pieces: "gives finished pieces", strips: "gives strips to cut on", offcuts: "takes off what is left over" };

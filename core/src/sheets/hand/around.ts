@@ -3,9 +3,12 @@ import type { LinearSolver } from "../../search/linear.ts";
 import type { Limits } from "../../search/search.ts";
 import { alikeLayouts } from "../alike.ts";
 import { grown, turns, type Layout, type Piece, type Rect, type Split, type SplitJob, type Spot } from "../model.ts";
-import { layoutOf } from "../partings.ts";
+import { guillotineCuts, layoutOf } from "../partings.ts";
 import { split } from "../split.ts";
-import { bestWindows, type WindowSize } from "../windows/bestWindows.ts";
+import { bestWindows, overlap, type WindowSize } from "../windows/bestWindows.ts";
+
+/** Places for cuts along each side: fewer than for windows, since a hand waits for the answer. */
+const PLACES = 44;
 
 /** A piece of a layout that the maker has put somewhere: which one, by its place in the list, and where it lies now. */
 export interface PinnedPiece extends Rect {
@@ -31,7 +34,7 @@ export function splitAround(job: SplitJob, before: Split, { alike, pins }: ByHan
   const group = alikeLayouts(before.layouts)[alike]?.layout;
   const sheet = job.sheets.find((each) => each.id === group?.sheet);
   if (!group || !sheet) return null;
-  const others = before.layouts.filter((layout) => !isAlike(layout, group));
+  const elsewhere = before.layouts.filter((layout) => !isAlike(layout, group));
   const same = before.layouts.filter((layout) => isAlike(layout, group));
   const kinds = kindsOn(job, group);
   const kindOf = (piece: Rect): number => kinds.findIndex((kind) => isOfSize(kind, piece));
@@ -41,14 +44,18 @@ export function splitAround(job: SplitJob, before: Split, { alike, pins }: ByHan
     most: kind.count,
     worth: (x, y, width, height) => width * height * (old.has(placeOf(shrunk(job, { x, y, width, height }))) ? 1 + STAYS : 1),
   }));
-  const held = pins.map((pin): Spot => ({ panel: kindOf(pin), x: pin.x - job.edge, y: pin.y - job.edge, width: pin.width + job.gap, height: pin.height + job.gap }));
+  const held = pins.map((pin) => grownSpot(job, pin, kindOf(pin)));
   const also = {
     xs: group.pieces.flatMap((piece) => [piece.x - job.edge, piece.x - job.edge + piece.width + job.gap]),
     ys: group.pieces.flatMap((piece) => [piece.y - job.edge, piece.y - job.edge + piece.height + job.gap]),
   };
-  const found = bestWindows(grown(job, sheet), sizes, held, limits, { also });
-  if (!found) return null;
-  const places = placesFor(job, group, pins, found.spots, kindOf);
+  const others = group.pieces.flatMap((piece, index) => (pins.some((pin) => pin.piece === index) ? [] : [grownSpot(job, piece, kindOf(piece))]));
+  // Often nothing is in the way, and all the others simply stay.
+  const spots = isCuttable(grown(job, sheet), [...held, ...others])
+    ? [...held, ...others]
+    : bestWindows(grown(job, sheet), sizes, held, limits, { also, places: PLACES, tolerance: 2 * STAYS })?.spots;
+  if (!spots) return null;
+  const places = placesFor(job, group, pins, spots, kindOf);
   const missing = new Map<string, number>();
   const layouts = same.flatMap((layout): Layout[] => {
     const laid = layout.pieces.flatMap((piece) => {
@@ -70,8 +77,16 @@ export function splitAround(job: SplitJob, before: Split, { alike, pins }: ByHan
           ),
         ];
   });
-  const kept = [...layouts, ...others];
+  const kept = [...layouts, ...elsewhere];
   return missing.size === 0 ? summed(job, before, kept, []) : withRest(job, before, kept, missing, limits, solve);
+}
+
+const grownSpot = ({ edge, gap }: SplitJob, { x, y, width, height }: Rect, panel: number): Spot => ({ panel, x: x - edge, y: y - edge, width: width + gap, height: height + gap });
+
+/** Whether spots lie apart on a region, and straight cuts free them all. */
+function isCuttable(region: { readonly width: number; readonly height: number }, spots: readonly Spot[]): boolean {
+  const inside = spots.every((spot) => spot.x >= 0 && spot.y >= 0 && spot.x + spot.width <= region.width && spot.y + spot.height <= region.height);
+  return inside && spots.every((spot, index) => spots.slice(index + 1).every((other) => !overlap(spot, other))) && guillotineCuts({ x: 0, y: 0, ...region }, spots) !== null;
 }
 
 interface Kind {

@@ -23,7 +23,9 @@ export interface Windows {
 export interface Fineness {
   readonly places?: number;
   readonly step?: number;
-  /** Places that must be among them, such as those of an arrangement that is changed. */
+  /** An answer within this share of the bound is good enough. */
+  readonly tolerance?: number;
+  /** Places that are taken first, while there is room, such as those of an arrangement that is changed. */
   readonly also?: { readonly xs: readonly number[]; readonly ys: readonly number[] };
 }
 
@@ -43,22 +45,30 @@ interface Region {
  * @param pins windows that stay where they are; they count to their size
  * @returns null when no cuts free all the pins
  */
-export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: readonly Spot[], limits: Limits, { places, step = 1, also }: Fineness = {}): Windows | null {
+export function bestWindows(
+  region: Region,
+  sizes: readonly WindowSize[],
+  pins: readonly Spot[],
+  limits: Limits,
+  { places, step = 1, tolerance = 0, also }: Fineness = {},
+): Windows | null {
   if (sizes.length === 0 && pins.length === 0) return { spots: [], worth: 0, bound: 0 };
   const along = (of: (each: { width: number; height: number }) => number): number[] => sizes.flatMap((size) => size.ways.map(of));
   const xs = rasterOf(
     region.width,
     along((way) => way.width),
-    [...pins.flatMap((pin) => [pin.x, pin.x + pin.width]), ...(also?.xs ?? [])],
+    pins.flatMap((pin) => [pin.x, pin.x + pin.width]),
     places,
     step,
+    also?.xs,
   );
   const ys = rasterOf(
     region.height,
     along((way) => way.height),
-    [...pins.flatMap((pin) => [pin.y, pin.y + pin.height]), ...(also?.ys ?? [])],
+    pins.flatMap((pin) => [pin.y, pin.y + pin.height]),
     places,
     step,
+    also?.ys,
   );
   const fixed = pins.map((pin): Candidate => ({ ...pin, worth: worthOf(sizes, pin) }));
   const free = sizes.map((size, index) => Math.max(0, size.most - pins.filter((pin) => pin.panel === index).length));
@@ -66,7 +76,7 @@ export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: 
   const table = new WindowTable(xs, ys);
   const prices = sizes.map(() => 0);
   let best: { spots: readonly Spot[]; worth: number } | null = null;
-  let bound = Infinity;
+  let bound = mostByCounts(candidates, fixed, free);
   for (let round = 0; round < ROUNDS && (round === 0 || !limits.stop()); round += 1) {
     const priced = prices.some((price) => price > 0) ? candidates.map((each) => ({ ...each, worth: each.worth - (prices[each.panel] ?? 0) })) : candidates;
     const value = table.fill(
@@ -85,12 +95,19 @@ export function bestWindows(region: Region, sizes: readonly WindowSize[], pins: 
     if (!best || worth > best.worth) best = { spots, worth };
     // Sliding within a room may gain more than the raster knows of.
     bound = Math.max(bound, best.worth);
-    if (best.worth >= bound - 1e-9 || !reprice(prices, taken, free, bound - best.worth)) break;
+    if (best.worth >= bound * (1 - tolerance) - 1e-9 || !reprice(prices, taken, free, bound - best.worth)) break;
   }
   return { spots: best?.spots ?? [], worth: best?.worth ?? 0, bound };
 }
 
 const worthOf = (sizes: readonly WindowSize[], { panel, x, y, width, height }: Spot): number => sizes[panel]?.worth(x, y, width, height) ?? 0;
+
+/** Every window at the best of all places, as if none were in another's way. */
+const mostByCounts = (candidates: readonly Candidate[], fixed: readonly Candidate[], free: readonly number[]): number => {
+  const most = free.map(() => 0);
+  for (const { panel, worth } of candidates) if (worth > (most[panel] ?? 0)) most[panel] = worth;
+  return fixed.reduce((sum, pin) => sum + pin.worth, 0) + free.reduce((sum, count, size) => sum + count * (most[size] ?? 0), 0);
+};
 
 /** Each size at each place of the raster, pushed against its left or right and its upper or lower line. */
 function candidatesOf(xs: readonly number[], ys: readonly number[], sizes: readonly WindowSize[], free: readonly number[], region: Region): Candidate[] {
@@ -177,7 +194,7 @@ function rehung(first: readonly Spot[], pinned: number, region: Region, sizes: r
   return spots;
 }
 
-const overlap = (a: Spot, b: Spot): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+export const overlap = (a: Spot, b: Spot): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 /** Raises the price of what is taken too often and lowers that of what is not. @returns false where no price changes */
 function reprice(prices: number[], taken: readonly number[], free: readonly number[], gap: number): boolean {

@@ -8,10 +8,12 @@ const SHARE_OF_SUMS = 0.6;
  * nothing when only sizes count), and even steps between, because a window that looks better elsewhere may leave a gap.
  * @param pieces lengths along this side
  * @param must places that cannot be left out, such as the edges of what is pinned
+ * @param also places that are taken before any others, while there is room
  * @param step even steps lie on whole multiples of it, as a fence can be set
  */
-export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], most = MOST_PLACES, step = 1): number[] {
+export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], most = MOST_PLACES, step = 1, also: readonly number[] = []): number[] {
   const places = new Set([0, length, ...must.filter((place) => place > 0 && place < length)]);
+  for (const place of also) if (place > 0 && place < length && places.size < most) places.add(place);
   const sums = sumsOf(length, pieces, Math.floor(most * SHARE_OF_SUMS));
   for (const sum of sums) {
     if (places.size + 1 >= most * SHARE_OF_SUMS) break;

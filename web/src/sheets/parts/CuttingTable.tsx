@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { dividerMiddles, isTorn, lengthOfUnits, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, isTorn, lengthOfUnits, wayOf, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
@@ -12,7 +12,7 @@ import { looksOf } from "../looks.ts";
 import { scoresOf } from "../pieces.ts";
 import { planInHand } from "../plan.ts";
 import { useTools } from "../tools.ts";
-import { stepDetail, stepTitle } from "../words.ts";
+import { RULER_RULE, stepDetail, stepTitle } from "../words.ts";
 import { FoldPicture } from "./FoldPicture.tsx";
 import { HappenedForm } from "./HappenedForm.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
@@ -117,7 +117,7 @@ function MoveWords({ move, job, layout, step }: { move: Move; job: SplitJob; lay
         <Verdict>{stepTitle(job, step, say)}</Verdict>
         {job.method === "fold" && <FoldPicture step={step} side={130} />}
         <Text fontSize="20px" marginBottom="10px">
-          {stepDetail(job, step)}
+          {stepDetail(job, step)} {wayOf(job) === "ruler" && RULER_RULE}
         </Text>
       </>
     );

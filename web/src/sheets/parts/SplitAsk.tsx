@@ -126,7 +126,7 @@ function GroupPlan({
   const losses = { ...learned, cut: { ...learned.cut, edge: tools.rim }, fold: { ...learned.fold, edge: tools.rim } };
   const [also, setAlso] = useState<ReadonlySet<string>>(new Set());
   const others = sheetStores(outlook.stores, sheets.offcuts).filter((store) => store.paper === group.material.paper && store.id !== group.material.id);
-  const ways = useSplits(
+  const { ways, soFar } = useSplits(
     group,
     losses,
     tools,
@@ -143,7 +143,13 @@ function GroupPlan({
     // Another colour of card is no other choice; another paper may be.
     group.material.paper ? others.filter((store) => !also.has(store.id)) : [],
   );
-  if (!way) return <Loading />;
+  // The ways that are there can be looked at while the one in question is worked out.
+  if (!way)
+    return methods.some((each) => ways[each]) ? (
+      <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />
+    ) : (
+      <Loading />
+    );
   const { job, fresh } = way;
   // Only a knife, or a ruler, can follow what the hand has moved.
   const split = job.method === "cut" ? hand.split : way.split;
@@ -197,7 +203,7 @@ function GroupPlan({
         </Flex>
       </Box>
       <Box width={{ base: "100%", xl: "372px" }} flex="none">
-        {methods.length > 1 && <WayCards ways={ways} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
+        {methods.length > 1 && <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
         {split && (
           <>
             {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}

@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { wayOf, type CutStep, type SplitJob } from "@yule/core";
 import { useMeasure } from "../../kit/measure.tsx";
 import { FoldPicture } from "./FoldPicture.tsx";
-import { WAY_WORDS, stepDetail, stepTitle } from "../words.ts";
+import { RULER_RULE, WAY_WORDS, stepDetail, stepTitle } from "../words.ts";
 
 /** The settings of the fence, or the folds, in the order of the work. */
 export function StepList({ job, steps, most = 6 }: { job: SplitJob; steps: readonly CutStep[]; most?: number }) {
@@ -12,6 +12,7 @@ export function StepList({ job, steps, most = 6 }: { job: SplitJob; steps: reado
       <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="6px">
         {WAY_WORDS[wayOf(job)].title}
       </Heading>
+      {wayOf(job) === "ruler" && <Text marginBottom="6px">{RULER_RULE}</Text>}
       <Box as="ol" listStyleType="none">
         {steps.slice(0, most).map((step, index) => (
           <Flex as="li" key={index} gap="12px" paddingY="8px" borderTop="1px solid" borderColor="hairline" align="flex-start">

@@ -1,12 +1,13 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { printMinutes, printMoney, money, type SplitWay } from "@yule/core";
 import type { Outlook } from "../../app/outlook.ts";
-import type { Ways } from "../useSplits.ts";
+import type { SoFar, Ways } from "../useSplits.ts";
 import { WAY_WORDS, sheetsWord } from "../words.ts";
 
 /** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
 export function WayCards({
   ways,
+  soFar,
   methods,
   chosen,
   outlook,
@@ -14,6 +15,7 @@ export function WayCards({
   onChoose,
 }: {
   ways: Ways;
+  soFar: SoFar;
   methods: readonly SplitWay[];
   chosen: SplitWay;
   outlook: Outlook;
@@ -26,6 +28,7 @@ export function WayCards({
       {methods.map((method) => {
         const way = ways[method];
         const [split, compared] = [way?.split ?? null, way?.compared ?? null];
+        const going = soFar[method];
         const isChosen = method === chosen;
         return (
           <button
@@ -54,7 +57,9 @@ export function WayCards({
                     : `${sheetsWord(split.sheetsUsed)}, ${printMoney(split.cost, outlook.shop.currency)}`
                   : way
                     ? "does not fit"
-                    : "being worked out"}
+                    : going
+                      ? `so far ${printMoney(money(going.cost), outlook.shop.currency)}, at least ${printMoney(money(Math.ceil(going.bound)), outlook.shop.currency)}`
+                      : "being worked out"}
               </Text>
             </Flex>
             {compared && (
