@@ -1,6 +1,7 @@
 import { chromium } from "@playwright/test";
 import { mkdirSync } from "node:fs";
 import { join } from "node:path";
+import { paintedSheet } from "../e2e/src/paintedSheet.ts";
 import { startShop } from "../e2e/src/shop.ts";
 import { CHROMIUM } from "./chromium.ts";
 
@@ -20,6 +21,7 @@ const PICTURES = [
   { name: "stores", path: "/stores" },
   { name: "logbook", path: "/logbook" },
   { name: "sheets-pile", path: "/sheets", ask: "pile" },
+  { name: "sheets-painted", path: "/sheets", ask: "painted", painting: true },
   { name: "season-tablet", path: "/season", width: 820, height: 1180 },
   // Last, since a plan is begun by it.
   { name: "sheets-table", path: "/sheets", press: [/^Smooth 250/, /^Knife/, /^Start cutting/, /^Done, next/, /^Done, next/] },
@@ -43,6 +45,12 @@ try {
     // In Season the plan, its odds and what would help come one after another.
     if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
+    if ("painting" in picture) {
+      const files = page.getByRole("region", { name: "Photo of the painting" }).locator("input[type=file]");
+      await files.first().setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: paintedSheet() });
+      await page.getByRole("group", { name: /^The painting/ }).waitFor({ timeout: 30_000 });
+      await page.waitForTimeout(2500);
+    }
     for (const button of "press" in picture ? picture.press : []) {
       await page.getByRole("button", { name: button }).first().click();
       await page.waitForTimeout(1500);

@@ -1,11 +1,5 @@
 import { lengthOfUnits, type Rect } from "@yule/core";
 
-/** Where a piece that is moved by hand may lie. */
-export interface Place {
-  readonly x: number;
-  readonly y: number;
-}
-
 /**
  * Draws a piece that comes near to another's side, or to the rim, onto it.
  * @param gap lost between neighbouring pieces  @param within the sheet without its rim  @param near how far the pull reaches

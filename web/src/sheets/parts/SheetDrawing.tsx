@@ -2,6 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import {
   isTorn,
   lengthOfUnits,
+  mm,
   offcutOf,
   piecesFor,
   softnessOf,
@@ -45,19 +46,20 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
   const { layout } = alike;
   const sheet = job.sheets.find((each) => each.id === layout.sheet);
   if (!sheet) return null;
+  const drawn = drawnPart(sheet, layout);
   const kinds = [...new Set(layout.pieces.map((piece) => looks.get(piece.panel)?.name ?? piece.panel))].join(", ");
   const label = `${offcutOf(sheet.id) ? "Offcut" : "Sheet"} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
       {offcutOf(sheet.id) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
-      <ScaleDrawing width={sheet.width} height={sheet.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label} role={hand ? "group" : "img"}>
+      <ScaleDrawing width={drawn.width} height={drawn.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label} role={hand ? "group" : "img"}>
         {(unit) => (
           <>
-            <Paper sheet={sheet} job={job} unit={unit} />
+            <Paper sheet={drawn} job={job} unit={unit} />
             {picture ? (
               <image href={picture} x={0} y={0} width={sheet.width} height={sheet.height} preserveAspectRatio="none" />
             ) : (
-              <Offcuts layout={layout} unit={unit} bare={bare} />
+              <Offcuts layout={layout} drawn={drawn} unit={unit} bare={bare} />
             )}
             <Pieces alike={alike} looks={looks} scores={scores} unit={unit} isPainted={picture !== null} />
             {at !== null && <Held step={steps[at]} unit={unit} />}
@@ -65,8 +67,8 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
               <StepCuts key={index} step={step} number={index + 1} now={at} here={index} job={job} unit={unit} />
             ))}
             {hand && <InHand layout={layout} job={job} looks={looks} sheet={sheet} unit={unit} hand={hand} />}
-            <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 24 * unit} text={say(sheet.width)} unit={unit} />
-            <DimensionLine axis="y" from={0} to={sheet.height} at={sheet.width + 12 * unit} text={bare(sheet.height)} unit={unit} />
+            <DimensionLine axis="x" from={0} to={drawn.width} at={drawn.height + 24 * unit} text={say(sheet.width)} unit={unit} />
+            <DimensionLine axis="y" from={0} to={drawn.height} at={drawn.width + 12 * unit} text={bare(sheet.height)} unit={unit} />
           </>
         )}
       </ScaleDrawing>
@@ -116,9 +118,23 @@ function Paper({ sheet, job, unit }: { sheet: Sheet; job: SplitJob; unit: number
   );
 }
 
-function Offcuts({ layout, unit, bare }: { layout: Layout; unit: number; bare: (length: Layout["offcuts"][number]["width"]) => string }) {
-  return layout.offcuts.map((offcut) => {
-    const words = `left ${bare(offcut.width)} × ${bare(offcut.height)}`;
+/** No sheet is as long as this. */
+const ROLL = mm(2000);
+
+/** Of a roll only what is cut is drawn, and a little of the rest: at its whole length nothing could be seen. */
+function drawnPart(sheet: Sheet, { offcuts }: Layout): Sheet {
+  if (Math.max(sheet.width, sheet.height) < ROLL) return sheet;
+  const isRest = (from: number, long: number, across: number, whole: number): boolean => across === whole && long > 0.6 * (from + long);
+  const below = offcuts.find((each) => each.y + each.height === sheet.height && isRest(each.y, each.height, each.width, sheet.width));
+  if (below) return { ...sheet, height: lengthOfUnits(Math.min(sheet.height, below.y + Math.max(below.y, sheet.width) / 4)) };
+  const right = offcuts.find((each) => each.x + each.width === sheet.width && isRest(each.x, each.width, each.height, sheet.height));
+  return right ? { ...sheet, width: lengthOfUnits(Math.min(sheet.width, right.x + Math.max(right.x, sheet.height) / 4)) } : sheet;
+}
+
+function Offcuts({ layout, drawn, unit, bare }: { layout: Layout; drawn: Sheet; unit: number; bare: (length: Layout["offcuts"][number]["width"]) => string }) {
+  return layout.offcuts.map((whole) => {
+    const words = `left ${bare(whole.width)} × ${bare(whole.height)}`;
+    const offcut = { x: whole.x, y: whole.y, width: Math.min(whole.width, drawn.width - whole.x), height: Math.min(whole.height, drawn.height - whole.y) };
     const long = words.length * 7 * unit;
     const [x, y] = [offcut.x + offcut.width / 2, offcut.y + offcut.height / 2];
     return (
