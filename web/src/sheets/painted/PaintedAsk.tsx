@@ -51,6 +51,8 @@ export default function PaintedAsk({ outlook }: SheetsAskProps) {
     if (corners) void intake.recrop(corners);
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [sides.width, sides.height]);
+  // Marks belong to the photo on which they were made.
+  useEffect(() => setMarks([]), [file]);
   if (!paper) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page finds the best parts of a painted one.</Teach>;
   const isSheet = own === null && paper.key.startsWith("sheet:");
   const counted = isSheet && onShelf && paper.store !== null;
@@ -117,6 +119,7 @@ export default function PaintedAsk({ outlook }: SheetsAskProps) {
       painting={painting}
       photo={{ file, cropped }}
       materialId={paper.store?.id ?? null}
+      notice={looked?.found === false ? "No sheet stood out from what it lies on, so the whole photo was taken. Its corners can be pulled under “The photo and its corners”." : ""}
       onMark={(mark) => setMarks([...marks, mark])}
       onUnmark={() => setMarks(marks.slice(0, -1))}
       aside={

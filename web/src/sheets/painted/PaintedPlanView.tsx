@@ -31,6 +31,7 @@ export function PaintedPlanView({
   painting,
   photo,
   materialId,
+  notice,
   aside,
   onMark,
   onUnmark,
@@ -41,6 +42,8 @@ export function PaintedPlanView({
   painting: Painting;
   photo: { readonly file: Blob; readonly cropped: Cropped };
   materialId: string | null;
+  /** Something about the photo that the maker should look at; empty where nothing is. */
+  notice: string;
   aside: ReactNode;
   onMark: (mark: Mark) => void;
   onUnmark: () => void;
@@ -82,6 +85,11 @@ export function PaintedPlanView({
     <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
         <PaintedVerdict plan={plan} possible={possible} isImpossible={isImpossible} />
+        {notice !== "" && (
+          <Text color="tight" marginBottom="8px">
+            {notice}
+          </Text>
+        )}
         <Box opacity={fresh ? 1 : 0.75}>
           <PaintedSheet
             sheet={question.sheet}
