@@ -152,6 +152,13 @@ test("a tape grid says where the tape lies, goes to the bench whole, and is cut 
   await open();
   await page.getByRole("button", { name: "Cut them apart" }).click();
   await expect(verdict(page)).toContainText("Cut the border off, 1/2 in all round");
+  const gutters = page.getByRole("checkbox", { name: /^through the middle of the gutters: a white rim of 1\/4 in stays/ });
+  await gutters.click();
+  await expect(verdict(page)).toContainText("Cut the border off, 1/4 in all round");
+  await page.reload();
+  await expect(verdict(page)).toContainText("Cut the border off, 1/4 in all round", { timeout: 20_000 });
+  await gutters.click();
+  await expect(verdict(page)).toContainText("Cut the border off, 1/2 in all round");
   for (let move = 0; move < 60 && (await next.isVisible()); move += 1) await next.click();
   await page.getByLabel("How far paint crept under").fill("1/16");
   await page.keyboard.press("Tab");

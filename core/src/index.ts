@@ -34,6 +34,7 @@ export { bestYield, type Yield } from "./sheets/yield.ts";
 export * from "./sheets/drawing.ts";
 export * from "./sheets/offcutUses.ts";
 export * from "./sheets/ways.ts";
+export { rimOf, throughGutters } from "./sheets/tape/gutters.ts";
 export { splitAround, type ByHand, type PinnedPiece } from "./sheets/hand/around.ts";
 export { lookAt, type Mark, type PaintedLook } from "./sheets/painted/paintedLook.ts";
 export * from "./sheets/painted/quality.ts";

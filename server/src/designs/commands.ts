@@ -6,7 +6,7 @@ import { benchFact } from "../bench/tables.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
-import { picture } from "../shop/tables.ts";
+import { checkPicture } from "../shop/pictures.ts";
 import { layersOf } from "./layers.ts";
 import { colourway, stage } from "./tables.ts";
 
@@ -121,7 +121,7 @@ export async function changeColourway(work: Work, said: CommandPayload<"change-c
   const [found, way] = [await work.find("design", said.id), await work.find("colourway", said.colourwayId)];
   if (!found) return missing("design", ["id"], said.id);
   if (way?.designId !== said.id) return missing("colourway", ["colourwayId"], said.colourwayId);
-  if (said.pictureId) await checkPicture(work, said.pictureId);
+  if (said.pictureId) await checkPicture(work, said.pictureId, ["pictureId"]);
   await work.update("design", said.id, { name: found.name }, said.version);
   await work.update("colourway", way.id, { pictureId: said.pictureId, paints: said.paints });
   return { subject: ["design", said.id], summary: `${said.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
@@ -140,18 +140,10 @@ export async function addColourway(work: Work, said: CommandPayload<"add-colourw
     refuse({ code: "too-many", path: ["colourway"], given: `${String(there.length + 1)} colourways`, allowed: `at most ${String(MOST_COLOURWAYS)}` });
   if (there.some(({ name }) => name === said.colourway.name))
     refuse({ code: "twice", path: ["colourway", "name"], given: said.colourway.name, allowed: "a name that no other colourway of the design has" });
-  if (said.colourway.pictureId) await checkPicture(work, said.colourway.pictureId);
+  if (said.colourway.pictureId) await checkPicture(work, said.colourway.pictureId, ["colourway", "pictureId"]);
   await work.update("design", said.id, { name: found.name }, said.version);
   await work.insert("colourway", { ...said.colourway, designId: said.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
   return { subject: ["design", said.id], summary: `${found.name} also in ${said.colourway.name}` };
-}
-
-async function checkPicture(work: Work, id: string): Promise<void> {
-  const [found] = await work.tx
-    .select({ id: picture.id })
-    .from(picture)
-    .where(and(eq(picture.shopId, work.shopId), eq(picture.id, id)));
-  if (!found) missing("picture", ["pictureId"], id);
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */

@@ -2,6 +2,7 @@ import type { CommandPayload, planStates } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import type { Done } from "../logbook/done.ts";
+import { checkPicture } from "../shop/pictures.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
 /** What was split becomes batches on the bench; sheets and offcuts leave, and what is left over is kept. */
@@ -77,6 +78,8 @@ async function planNow(work: Work, id: string, path: readonly (string | number)[
 export async function keepSplitPlan(work: Work, said: CommandPayload<"keep-split-plan">): Promise<Done> {
   const material = await work.find("store", said.materialId);
   if (!material) return missing("store", ["materialId"], said.materialId);
+  const { picture } = said.plan;
+  if (picture) await checkPicture(work, picture, ["plan", "picture"]);
   if (said.replaces) {
     const before = await planNow(work, said.replaces, ["replaces"], ["open"]);
     await work.update("splitPlan", before.id, { state: "replaced" });

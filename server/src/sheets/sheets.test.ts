@@ -145,6 +145,21 @@ test("a plan whose pieces lie on no sheet of it is refused, and a plan is droppe
   expect((await shop.get<SheetsRead>("sheets")).plans.find((each) => each.id === third)?.state).toBe("dropped");
 });
 
+const pixel = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64");
+
+test("a plan for a painting names its picture, which must be there", async () => {
+  const [planId, picture] = [v7(), v7()];
+  const painted = plan(planId);
+  const told = { ...painted, plan: { ...painted.plan, picture } };
+  const stray = await shop.give("keep-split-plan", told);
+  expect([stray.status, stray.body.errors[0]?.path]).toEqual([422, ["plan", "picture"]]);
+  expect((await shop.get<SheetsRead>("sheets")).plans.some((each) => each.id === planId)).toBe(false);
+  const put = await fetch(`${shop.base}/pictures/${picture}`, { method: "PUT", headers: { "content-type": "image/png" }, body: new Uint8Array(pixel) });
+  expect(put.status).toBe(204);
+  expect((await shop.give("keep-split-plan", told)).status).toBe(200);
+  expect((await shop.get<SheetsRead>("sheets")).plans.find((each) => each.id === planId)?.plan.picture).toBe(picture);
+});
+
 test("a tape plan is followed twice: taped it goes to the bench, cut apart it tells how far the paint crept", async () => {
   const [planId, batchId] = [v7(), v7()];
   const grid = plan(planId);

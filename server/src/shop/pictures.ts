@@ -1,7 +1,8 @@
-import { MOST_PIXELS, pictureHead, type PictureHead } from "@yule/core";
+import { MOST_PIXELS, pictureHead, type Fault, type PictureHead } from "@yule/core";
 import { and, eq, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
-import { Refusal } from "../db/refusal.ts";
+import { missing, Refusal } from "../db/refusal.ts";
+import type { Work } from "../db/work.ts";
 import { picture } from "./tables.ts";
 
 export const MOST_PICTURE_BYTES = 12_000_000;
@@ -31,6 +32,15 @@ export async function savePicture(tx: Transaction, shopId: string, id: string, b
     .insert(picture)
     .values({ shopId, id, bytes, at, originalId, ...header })
     .onConflictDoNothing();
+}
+
+/** Refuses what refers to a picture that is not there. */
+export async function checkPicture(work: Work, id: string, path: Fault["path"]): Promise<void> {
+  const [found] = await work.tx
+    .select({ id: picture.id })
+    .from(picture)
+    .where(and(eq(picture.shopId, work.shopId), eq(picture.id, id)));
+  if (!found) missing("picture", path, id);
 }
 
 /** Keeps the same picture at the size of the wall beside it. */

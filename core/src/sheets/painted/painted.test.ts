@@ -15,7 +15,7 @@ let solve: LinearSolver;
 beforeAll(async () => {
   solve = highsSolver(await (createRequire(import.meta.url)("highs") as () => Promise<HighsModule>)());
 });
-const limits = () => limitsFor(1.5, () => performance.now());
+const limits = () => limitsFor(3, () => performance.now());
 
 type Rgb = readonly [number, number, number];
 const PAPER: Rgb = [252, 250, 246];

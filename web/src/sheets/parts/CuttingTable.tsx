@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { dividerMiddles, isTorn, lengthOfUnits, wayOf, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { give } from "../../app/outbox.ts";
 import { pictureUrl } from "../../app/Picture.tsx";
+import { Tick } from "../../kit/FormField.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
@@ -27,8 +28,13 @@ const placeKey = (plan: SplitPlanRead): string => `yule-cutting-${plan.id}-${pla
 export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps & { plan: SplitPlanRead }) {
   const navigate = useNavigate();
   const [tools] = useTools();
+  const { say } = useMeasure();
   const [at, setAt] = useState(() => Number(localStorage.getItem(placeKey(plan)) ?? 0) || 0);
-  const { job, split } = planInHand(plan.plan);
+  const asTaped = planInHand(plan.plan);
+  const rim = rimOf(asTaped.job);
+  const hasGutters = plan.state === "taped" && rim > 0;
+  const [isTrimmed, setTrimmed] = useState(() => localStorage.getItem(`${placeKey(plan)}-trimmed`) !== "no");
+  const { job, split } = hasGutters && !isTrimmed ? throughGutters(asTaped.job, asTaped.split) : asTaped;
   const work = workOf(job, split, tools);
   // A taped sheet is cut through only once it is painted and dry.
   const moves = work.flatMap(({ steps }, layout): Move[] => [
@@ -67,6 +73,19 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
           </Button>
         )}
       </Flex>
+      {hasGutters && (
+        <Tick
+          checked={!isTrimmed}
+          onChange={(change) => {
+            localStorage.setItem(`${placeKey(plan)}-trimmed`, change.target.checked ? "no" : "yes");
+            setTrimmed(!change.target.checked);
+            // Other cuts: they are begun at the first.
+            go(0);
+          }}
+        >
+          through the middle of the gutters: a white rim of {say(rim)} stays round each; without, the pieces are trimmed to the paint
+        </Tick>
+      )}
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
         <Box flex="1" minWidth={0}>
