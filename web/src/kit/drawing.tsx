@@ -9,8 +9,22 @@ export const RED = "var(--chakra-colors-cannot)";
 
 /** Lettering in a drawing. Size and weight are styles, since the page's own rules outweigh attributes. */
 export function Words({ size, weight = 400, anchor = "start", ...rest }: { size: number; weight?: number; anchor?: "start" | "middle" | "end" } & SVGProps<SVGTextElement>) {
-  return <text {...rest} textAnchor={anchor} style={{ fontSize: size, fontWeight: weight, ...rest.style }} />;
+  if (size <= LARGEST) return <text {...rest} textAnchor={anchor} style={{ fontSize: size, fontWeight: weight, ...rest.style }} />;
+  const scale = size / LARGEST;
+  const { x = 0, y = 0, transform = "", strokeWidth = 0, ...others } = rest;
+  return (
+    <text
+      {...others}
+      strokeWidth={Number(strokeWidth) / scale}
+      transform={`${transform} translate(${String(x)} ${String(y)}) scale(${String(scale)})`}
+      textAnchor={anchor}
+      style={{ fontSize: LARGEST, fontWeight: weight, ...rest.style }}
+    />
+  );
 }
+
+/** Browsers draw no letter larger than 10,000 units, and a roll of paper is drawn in 1/320 mm. */
+const LARGEST = 9000;
 
 export interface Dimension {
   readonly axis: "x" | "y";

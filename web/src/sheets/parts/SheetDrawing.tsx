@@ -64,7 +64,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
             <Pieces alike={alike} looks={looks} scores={scores} unit={unit} isPainted={picture !== null} />
             {at !== null && <Held step={steps[at]} unit={unit} />}
             {steps.map((step, index) => (
-              <StepCuts key={index} step={step} number={index + 1} now={at} here={index} job={job} unit={unit} />
+              <StepCuts key={index} step={step} number={index + 1} now={at} here={index} isCrowded={steps.length > MOST_NUMBERS} job={job} unit={unit} />
             ))}
             {hand && <InHand layout={layout} job={job} looks={looks} sheet={sheet} unit={unit} hand={hand} />}
             <DimensionLine axis="x" from={0} to={drawn.width} at={drawn.height + 24 * unit} text={say(sheet.width)} unit={unit} />
@@ -279,7 +279,26 @@ function Held({ step, unit }: { step: CutStep | undefined; unit: number }) {
   ));
 }
 
-function StepCuts({ step, number, now, here, job, unit }: { step: CutStep; number: number; now: number | null; here: number; job: SplitJob; unit: number }) {
+/** Beyond so many steps, the numbers of those that come later would cover the drawing. */
+const MOST_NUMBERS = 16;
+
+function StepCuts({
+  step,
+  number,
+  now,
+  here,
+  isCrowded,
+  job,
+  unit,
+}: {
+  step: CutStep;
+  number: number;
+  now: number | null;
+  here: number;
+  isCrowded: boolean;
+  job: SplitJob;
+  unit: number;
+}) {
   const done = now !== null && here < now;
   const later = now !== null && here > now;
   const line = (cut: Cut) => (cut.axis === "x" ? { x1: cut.at, x2: cut.at, y1: cut.from, y2: cut.to } : { x1: cut.from, x2: cut.to, y1: cut.at, y2: cut.at });
@@ -300,7 +319,7 @@ function StepCuts({ step, number, now, here, job, unit }: { step: CutStep; numbe
           strokeDasharray={wayOf(job) === "cut" ? undefined : `${String(6 * unit)} ${String(4 * unit)}`}
         />
       ))}
-      {mark && !done && !step.trim && <NumberMark {...mark} number={number} unit={unit * 0.86} />}
+      {mark && !done && !step.trim && !(isCrowded && now !== null && here !== now) && <NumberMark {...mark} number={number} unit={unit * 0.86} />}
     </g>
   );
 }
