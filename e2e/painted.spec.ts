@@ -130,6 +130,24 @@ test("at the table the painting is cut by its plan; its panels come to the bench
 const stores = async () =>
   ((await (await fetch(`${shop.url}/api/stores`)).json()) as { stores: { name: string; onHand: number }[] }).stores.map(({ name, onHand }) => [name, onHand]);
 
+test("a panel that is to be rescued leads to its good part: the panel's own size is taken, and nothing leaves the shelf", async () => {
+  const { page } = shop;
+  await page.goto(`${shop.url}/finish`);
+  const panel = page.getByRole("group", { name: /^Grade panel/ }).first();
+  await panel.getByRole("button", { name: "rescue" }).click();
+  await page.getByRole("link", { name: "Cut the good part out of a rescued panel" }).first().click();
+  const paper = page.getByRole("region", { name: "What was painted" });
+  await expect(paper.getByLabel("What was painted").locator("option:checked")).toHaveText(/^a panel of .* that failed, .* in$/, { timeout: 20_000 });
+  await expect(paper.getByRole("checkbox", { name: "the shelf still counts this sheet" })).toHaveCount(0);
+  await page
+    .getByRole("region", { name: "Photo of the painting" })
+    .locator("input[type=file]")
+    .first()
+    .setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: paintedSheet(520) });
+  await expect(verdict(page)).toContainText(/It gives .*(panel|piece)/, { timeout: 30_000 });
+  await expect(windows(page).first()).toBeVisible();
+});
+
 test("a size that cannot be, a rim wider than the sheet, a file that is no picture: one line each", async () => {
   const { page } = shop;
   await page.goto(`${shop.url}/sheets?ask=painted`);

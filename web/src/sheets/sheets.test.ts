@@ -4,7 +4,8 @@ import { inches, lengthOfUnits, mm, money, PLAIN_LAYER, type Split, type SplitJo
 import { design, line, need, paper, season } from "../app/examples.ts";
 import { colourwaysFor, commandOf, offcutsOf, panelsOf } from "./happened.ts";
 import { pieceId, piecesOfNeed, possiblePieces, scoresOf, sheetStores, usesOfSeason } from "./pieces.ts";
-import { changesBetween, planInHand, planToKeep } from "./plan.ts";
+import { backLabels } from "./looks.ts";
+import { changesBetween, placedOf, planInHand, planToKeep } from "./plan.ts";
 import { stepDetail, stepTitle } from "./words.ts";
 
 const outlook = season([{ ...need, id: "n1", lines: [line("l1", "blue", 4)] }]);
@@ -51,6 +52,36 @@ test("a pile counts panels by what they sell for, and small things little; what 
   expect(possible[0]?.value).toBeGreaterThan(possible[1]?.value ?? Infinity);
   expect(possiblePieces(outlook, "other", true).map(({ piece }) => piece.name)).toEqual(["gift tag", "bookmark"]);
   expect(usesOfSeason(outlook, "paper", true)[0]).toMatchObject({ what: "panel", name: "Paper boat" });
+});
+
+test("a tear along a ruler is told as one, one sheet after another, and never as a pile", () => {
+  const torn: SplitJob = { ...job, gap: mm(1) };
+  const step = {
+    axis: "x" as const,
+    fence: mm(100),
+    length: mm(200),
+    times: 2,
+    hands: 3,
+    atOnce: 3,
+    strokes: 2,
+    turned: true,
+    beyondReach: true,
+    cuts: [],
+    held: [],
+    off: "strips" as const,
+    whole: true,
+    trim: false,
+  };
+  const say = (length: number): string => `${String(length / 320)} mm`;
+  expect(stepTitle(torn, step, say)).toBe("Ruler at 100 mm, tear twice");
+  expect(stepDetail(torn, step)).toBe("Turn the piece a quarter, three sheets, one after another, gives strips to tear on.");
+  expect(stepTitle(job, step, say)).toBe("Fence at 100 mm, cut twice");
+  expect(stepDetail(job, step)).toContain("all three sheets in one pile, longer than your trimmer reaches: knife and ruler");
+});
+
+test("labels for the backs say what each piece is and for which need, as many as are cut", () => {
+  const pieces = piecesOfNeed(view(), 0);
+  expect(backLabels(split, pieces, outlook)).toEqual([{ name: "Paper boat", detail: view().need.title, count: placedOf(split, pieceId("panel", "n1")) }]);
 });
 
 const job: SplitJob = {

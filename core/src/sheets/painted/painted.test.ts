@@ -139,6 +139,28 @@ test("what must not be on a card is marked, and never goes to a need that will n
   expect(both.windows.find(({ marks }) => marks.length > 0)?.piece.panel).toBe("any");
 });
 
+test("a mark that a window only touches is on it, one beside it is not, and a marked place is not cut through", () => {
+  const mark: Mark = { x: 0.5, y: 0.5, radius: 0.1, what: "keep whole" };
+  const judge = new WindowJudge(lookAt(painted([]), [mark]), USUAL_TASTE, { width: 300, height: 200 });
+  // The mark reaches from 120 to 180 mm across.
+  expect(judge.marksOn({ x: 175, y: 90, width: 60, height: 40 })).toEqual([mark]);
+  expect(judge.marksOn({ x: 185, y: 90, width: 60, height: 40 })).toEqual([]);
+  const unmarked = new WindowJudge(lookAt(painted([])), USUAL_TASTE, { width: 300, height: 200 });
+  expect(judge.judge(100, 100, 90, 60).cutThrough).toBeGreaterThan(unmarked.judge(100, 100, 90, 60).cutThrough + 0.2);
+});
+
+test("a panel that lies turned has its words at the left or right, and calm is looked for there", () => {
+  // Words at the top of the panel: turned, they lie at the left of the window.
+  const calm = { x: 0, y: 0, width: 1, height: 0.4 };
+  const tall = want("tall", 1, { width: mm(60), height: mm(90), wish: { ...NO_WISH, calm } });
+  const lying = (x: number, y: number) => [{ panel: "tall", x: mm(x), y: mm(y), width: mm(90), height: mm(60) }];
+  const boats = [[170, 120]] as const;
+  // The boat at the left of the window lies under the words; at its right it does not.
+  const under = ask(boats, { wants: [tall], held: lying(158, 90) }).windows[0];
+  const beside = ask(boats, { wants: [tall], held: lying(96, 90) }).windows[0];
+  expect(under?.suits).toBeLessThan(beside?.suits ?? -1);
+});
+
 test("a sheet with nothing on it gives nothing, and the rim is left", () => {
   const blank: Pixels = { width: 60, height: 40, data: new Uint8ClampedArray(60 * 40 * 4).fill(255) };
   const plan = cutPainted({ sheet, edge: mm(10), wants: [want("kites", 3)], held: [], taste: USUAL_TASTE, step: mm(1) }, lookAt(blank), limits(), solve);

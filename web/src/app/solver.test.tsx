@@ -1,0 +1,77 @@
+import { act, type ReactNode } from "react";
+import { createRoot, type Root } from "react-dom/client";
+import { useSolved } from "./solver.ts";
+
+let root: Root;
+let host: HTMLElement;
+beforeEach(() => {
+  (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
+  host = document.createElement("div");
+  root = createRoot(host);
+});
+afterEach(() => act(() => root.unmount()));
+
+const show = (what: ReactNode): void => act(() => root.render(what));
+/** A solver that answers when it is told to, and notes what it was asked. */
+function slow() {
+  const asked: string[] = [];
+  const answers: (() => void)[] = [];
+  const solve = (question: string) => (): Promise<string> => {
+    asked.push(question);
+    return new Promise((done) => answers.push(() => done(`answer to ${question}`)));
+  };
+  const answer = async (): Promise<void> => {
+    answers.shift()?.();
+    await act(async () => {
+      await Promise.resolve();
+    });
+  };
+  return { asked, solve, answer };
+}
+
+function Asks({ question, solve }: { question: string | null; solve: (question: string) => () => Promise<string> }) {
+  const { value, fresh } = useSolved(question, solve(question ?? ""));
+  return `${value ?? "nothing"}, ${fresh ? "fresh" : "of before"}`;
+}
+
+test("an answer stays until the next one is there, and says that it is of the question before", async () => {
+  const { solve, answer } = slow();
+  show(<Asks question="one" solve={solve} />);
+  expect(host.textContent).toBe("nothing, of before");
+  await answer();
+  expect(host.textContent).toBe("answer to one, fresh");
+  show(<Asks question="two" solve={solve} />);
+  expect(host.textContent).toBe("answer to one, of before");
+  await answer();
+  expect(host.textContent).toBe("answer to two, fresh");
+});
+
+test("of the questions that come while one is worked on, only the last is asked", async () => {
+  const { asked, solve, answer } = slow();
+  for (const question of ["one", "two", "three", "four"]) show(<Asks question={question} solve={solve} />);
+  expect(asked).toEqual(["one"]);
+  await answer();
+  expect(asked).toEqual(["one", "four"]);
+  expect(host.textContent).toBe("answer to one, of before");
+  await answer();
+  expect(host.textContent).toBe("answer to four, fresh");
+});
+
+test("when nothing is asked there is no answer, and what waited is forgotten", async () => {
+  const { asked, solve, answer } = slow();
+  show(<Asks question="one" solve={solve} />);
+  show(<Asks question="two" solve={solve} />);
+  show(<Asks question={null} solve={solve} />);
+  expect(host.textContent).toMatch(/^nothing/);
+  await answer();
+  expect(asked).toEqual(["one"]);
+  expect(host.textContent).toMatch(/^nothing/);
+});
+
+test("an answer that comes after the page was left is thrown away", async () => {
+  const { solve, answer } = slow();
+  show(<Asks question="one" solve={solve} />);
+  show(null);
+  await answer();
+  expect(host.textContent).toBe("");
+});
