@@ -111,6 +111,13 @@ test("at the table the painting is cut by its plan; its panels come to the bench
   await page.getByRole("button", { name: "Start cutting it so" }).click();
   await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece", { timeout: 15_000 });
   await expect(page.locator("svg image[href^='/api/pictures/']")).toHaveCount(1);
+  // Left and gone on with where it was planned; the season's own cutting of that paper is another plan.
+  await page.getByRole("button", { name: "Leave the table" }).click();
+  await expect(page.getByRole("button", { name: /^Start cutting: take/ })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: "Go on with the plan begun" })).toHaveCount(0);
+  await page.goto(`${shop.url}/sheets?ask=painted`);
+  await page.getByRole("link", { name: "Go on cutting the painting begun" }).click();
+  await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece", { timeout: 15_000 });
   const last = page.getByRole("button", { name: "All cut" });
   for (let move = 0; move < 60 && !(await last.isVisible()); move += 1) await page.getByRole("button", { name: "Done, next" }).click();
   await last.click();

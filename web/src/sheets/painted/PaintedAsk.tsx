@@ -1,7 +1,9 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { SplitPlanRead } from "@yule/contract";
 import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type Taste } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { Link, useSearchParams } from "react-router";
+import { Picture } from "../../app/Picture.tsx";
 import { CornerPicker } from "../../designs/parts/picture/CornerPicker.tsx";
 import { PhotoIntake } from "../../designs/parts/picture/PhotoIntake.tsx";
 import type { Looked } from "../../designs/picture/picture.worker.ts";
@@ -21,7 +23,7 @@ import { paintedPapers, possibleWants } from "./wants.ts";
 import { WantTicks } from "./WantTicks.tsx";
 
 /** Paint first, cut later: which parts of a painted sheet, or of a panel that failed, become which panels. */
-export default function PaintedAsk({ outlook }: SheetsAskProps) {
+export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
   const { size, system } = useMeasure();
   const [params] = useSearchParams();
   const papers = paintedPapers(outlook, size);
@@ -91,6 +93,7 @@ export default function PaintedAsk({ outlook }: SheetsAskProps) {
   if (!painting || !cropped || !file)
     return (
       <>
+        <PaintingsBegun sheets={sheets} />
         <Verdict>{looked ? "Are these its corners?" : "Painted first? A photo shows which parts become which cards."}</Verdict>
         <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
           <Box flex="1" minWidth={0}>
@@ -153,6 +156,21 @@ export default function PaintedAsk({ outlook }: SheetsAskProps) {
     />
   );
 }
+
+/** Paintings whose cutting was begun and left. */
+function PaintingsBegun({ sheets }: Pick<SheetsAskProps, "sheets">) {
+  const begun = sheets.plans.filter((plan) => plan.state === "open" && plan.plan.picture);
+  return begun.map((plan) => (
+    <Flex key={plan.id} gap="14px" align="center" marginBottom="14px" wrap="wrap">
+      <Picture id={plan.plan.picture ?? null} alt="The painting that was begun" width="96px" ratio={heightByWidth(plan)} />
+      <Button asChild size="xl">
+        <Link to={`/sheets?plan=${plan.id}`}>Go on cutting the painting begun</Link>
+      </Button>
+    </Flex>
+  ));
+}
+
+const heightByWidth = ({ plan }: SplitPlanRead): number => (plan.job.sheets[0]?.height ?? 1) / (plan.job.sheets[0]?.width ?? 1);
 
 /** Whether the paper lies on the photo wider than high. */
 function isWide(looked: Looked, [tl, tr, br, bl]: Corners): boolean {

@@ -83,7 +83,8 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
         {ticks}
       </>
     );
-  const open = sheets.plans.find((plan) => plan.state === "open" && plan.materialId === group.material.id);
+  // A painting that is being cut is gone on with where it was planned.
+  const open = sheets.plans.find((plan) => plan.state === "open" && !plan.plan.picture && plan.materialId === group.material.id);
   return (
     <>
       <TapedSheets taped={taped} outlook={outlook} />

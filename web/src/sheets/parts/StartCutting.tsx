@@ -11,6 +11,9 @@ import { changesBetween, planToKeep, sheetsTaken } from "../plan.ts";
 import type { Way } from "../useSplits.ts";
 import { sheetsWord } from "../words.ts";
 
+/** More would not be read at the table. */
+const MOST_CHANGES = 5;
+
 /** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
 export function StartCutting({ way, outlook, group, open }: { way: Way; outlook: Outlook; group: MaterialNeeds; open: SplitPlanRead | undefined }) {
   const navigate = useNavigate();
@@ -37,7 +40,8 @@ export function StartCutting({ way, outlook, group, open }: { way: Way; outlook:
           </Button>
           {changes.length > 0 && (
             <Text marginTop="8px" fontSize="15px">
-              Since it was drawn: {changes.join("; ")}.
+              Since it was drawn: {changes.slice(0, MOST_CHANGES).join("; ")}
+              {changes.length > MOST_CHANGES && `; and ${String(changes.length - MOST_CHANGES)} more changes`}.
             </Text>
           )}
         </>
