@@ -86,8 +86,29 @@ test("a window moved by keys or by hand is held there, the rest is laid around i
   await expect(page.getByRole("button", { name: "Undo the last move" })).toHaveCount(0);
 });
 
-test("windows that no straight cuts free are told, and a place that must stay whole is marked", async () => {
+test("windows held over one another are told and taken back; a place is marked by name, and the mark taken away", async () => {
   const page = await open();
+  const wanted = page.getByRole("region", { name: "Wanted from it" });
+  for (const box of await wanted.getByRole("checkbox").all()) if (!(await box.locator("..").innerText()).startsWith("Red sails")) await box.click();
+  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await settled(page);
+  await windows(page).first().click();
+  await page.getByRole("button", { name: "Hold it here" }).click();
+  const held = page.getByRole("button", { name: /held in place$/ });
+  await expect(held).toHaveCount(1, { timeout: 15_000 });
+  await settled(page);
+  const free = page.getByRole("group", { name: /^The painting/ }).getByRole("button", { name: "2: Red sails", exact: true });
+  await page.getByRole("group", { name: /^The painting/ }).evaluate((drawing) => drawing.scrollIntoView({ block: "center" }));
+  const [from, to] = [await free.boundingBox(), await held.boundingBox()];
+  if (!from || !to) throw new Error("nothing is drawn");
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(to.x + to.width * 0.9, to.y + to.height * 0.9, { steps: 6 });
+  await page.mouse.up();
+  await expect(verdict(page)).toHaveText("Straight cuts cannot free the windows held like this. Undo the last move, or let one go.", { timeout: 15_000 });
+  await page.getByRole("button", { name: "Undo the last move" }).click();
+  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await page.getByRole("button", { name: "Let all go" }).click();
   await settled(page);
   await page.getByRole("button", { name: "Mark a place" }).click();
   await page.getByRole("textbox", { name: "What is there" }).fill("animals");
@@ -116,7 +137,7 @@ test("at the table the painting is cut by its plan; its panels come to the bench
   await expect(page.getByRole("button", { name: /^Start cutting: take/ })).toBeVisible({ timeout: 20_000 });
   await expect(page.getByRole("button", { name: "Go on with the plan begun" })).toHaveCount(0);
   await page.goto(`${shop.url}/sheets?ask=painted`);
-  await page.getByRole("link", { name: "Go on cutting the painting begun" }).click();
+  await page.getByRole("button", { name: "Go on cutting the painting begun" }).click();
   await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece", { timeout: 15_000 });
   const last = page.getByRole("button", { name: "All cut" });
   for (let move = 0; move < 60 && !(await last.isVisible()); move += 1) await page.getByRole("button", { name: "Done, next" }).click();
@@ -142,7 +163,7 @@ test("a panel that is to be rescued leads to its good part: the panel's own size
   await page.goto(`${shop.url}/finish`);
   const panel = page.getByRole("group", { name: /^Grade panel/ }).first();
   await panel.getByRole("button", { name: "rescue" }).click();
-  await page.getByRole("link", { name: "Cut the good part out of a rescued panel" }).first().click();
+  await page.getByRole("button", { name: "Cut the good part out of a rescued panel" }).first().click();
   const paper = page.getByRole("region", { name: "What was painted" });
   await expect(paper.getByLabel("What was painted").locator("option:checked")).toHaveText(/^a panel of .* that failed, .* in$/, { timeout: 20_000 });
   await expect(paper.getByRole("checkbox", { name: "the shelf still counts this sheet" })).toHaveCount(0);

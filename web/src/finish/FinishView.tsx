@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
 import { useState } from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { panelOf, basesPerSheet, envelopeFor } from "../app/materials.ts";
 import { give } from "../app/outbox.ts";
 import { CONFIDENCE, colourwayOf, type NeedView } from "../app/needView.ts";
@@ -123,6 +123,7 @@ function FinishVerdict({ view }: { view: NeedView }) {
 const goodOf = (view: NeedView, colourwayId: string): number => view.goodBy.get(colourwayId) ?? 0;
 
 function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
+  const navigate = useNavigate();
   const panel = panelOf(view.design);
   const spoilt = new Set(batch.facts.filter((fact) => fact.what === "spoilt").map((fact) => fact.unitId));
   const waiting = batch.units.filter((unit) => unit.grade === null && !spoilt.has(unit.id));
@@ -180,8 +181,8 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
         })}
       </Flex>
       {batch.units.some((unit) => unit.grade === "rescue") && (
-        <Button asChild variant="outline" marginTop="14px">
-          <Link to={`/sheets?ask=painted&panel=${view.design.id}`}>Cut the good part out of a rescued panel</Link>
+        <Button variant="outline" marginTop="14px" onClick={() => void navigate(`/sheets?ask=painted&panel=${view.design.id}`)}>
+          Cut the good part out of a rescued panel
         </Button>
       )}
       <Text color="softInk" marginTop="12px">

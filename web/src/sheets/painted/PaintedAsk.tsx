@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
 import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type Taste } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { Picture } from "../../app/Picture.tsx";
 import { CornerPicker } from "../../designs/parts/picture/CornerPicker.tsx";
 import { PhotoIntake } from "../../designs/parts/picture/PhotoIntake.tsx";
@@ -159,12 +159,13 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
 
 /** Paintings whose cutting was begun and left. */
 function PaintingsBegun({ sheets }: Pick<SheetsAskProps, "sheets">) {
+  const navigate = useNavigate();
   const begun = sheets.plans.filter((plan) => plan.state === "open" && plan.plan.picture);
   return begun.map((plan) => (
     <Flex key={plan.id} gap="14px" align="center" marginBottom="14px" wrap="wrap">
       <Picture id={plan.plan.picture ?? null} alt="The painting that was begun" width="96px" ratio={heightByWidth(plan)} />
-      <Button asChild size="xl">
-        <Link to={`/sheets?plan=${plan.id}`}>Go on cutting the painting begun</Link>
+      <Button size="xl" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>
+        Go on cutting the painting begun
       </Button>
     </Flex>
   ));
