@@ -39,6 +39,7 @@ export { splitAround, type ByHand, type PinnedPiece } from "./sheets/hand/around
 export { lookAt, type Mark, type PaintedLook } from "./sheets/painted/paintedLook.ts";
 export * from "./sheets/painted/quality.ts";
 export * from "./sheets/painted/cutPainted.ts";
+export { overlap } from "./sheets/windows/bestWindows.ts";
 export * from "./season/schedule/model.ts";
 export { planWork, type SeasonAnswer } from "./season/schedule/planWork.ts";
 export { odds, UNCERTAINTIES, type NeedOdds, type OddsAnswer, type Spreads, type Uncertainty } from "./season/odds/odds.ts";

@@ -1,4 +1,4 @@
-import type { Layout, Piece } from "./model.ts";
+import type { Layout, Piece, Rect } from "./model.ts";
 
 /** Layouts that are cut alike, whoever their pieces are for: `layout` counts all of them, `variants` say what the pieces are. */
 export interface AlikeLayouts {
@@ -6,12 +6,17 @@ export interface AlikeLayouts {
   readonly variants: readonly { readonly times: number; readonly pieces: readonly Piece[] }[];
 }
 
+/** A rectangle by where it lies and how large it is. */
+export const placeOf = ({ x, y, width, height }: Rect): string => `${String(x)} ${String(y)} ${String(width)} ${String(height)}`;
+
+/** The same for layouts that are cut alike. */
+export const layoutKey = ({ sheet, pieces }: Pick<Layout, "sheet" | "pieces">): string => `${sheet}|${pieces.map(placeOf).sort().join("|")}`;
+
 /** Puts layouts of one sheet with the same pieces in the same places together, most sheets first. */
 export function alikeLayouts(layouts: readonly Layout[]): AlikeLayouts[] {
   const groups = new Map<string, Layout[]>();
   for (const layout of layouts) {
-    const places = layout.pieces.map((piece) => `${String(piece.x)} ${String(piece.y)} ${String(piece.width)} ${String(piece.height)}`).sort();
-    const key = `${layout.sheet}|${places.join("|")}`;
+    const key = layoutKey(layout);
     const group = groups.get(key);
     if (group) group.push(layout);
     else groups.set(key, [layout]);

@@ -14,7 +14,7 @@ import {
   type WayCompared,
 } from "@yule/core";
 import { proxy } from "comlink";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { asideSolver, solver, useSolved } from "../app/solver.ts";
 
 /** One way of splitting a material: its job, and what came of it. */
@@ -55,11 +55,14 @@ function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tool
   const asked = jobFor(way, needs, losses, others);
   // A panel larger than every sheet is said; the others are split all the same.
   const possible = waysFor(needs).includes(way) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
+  // Once there is an answer, nobody looks at what is found on the way to the next.
+  const isKnown = useRef(false);
   // The job is kept with its answer: until the new one is there, both are of the question before.
   const { value, fresh } = useSolved(possible ? JSON.stringify(asked) : null, async () => {
-    const answer = await solver().split(asked, SECONDS, proxy(onProgress));
+    const answer = await solver().split(asked, SECONDS, isKnown.current ? undefined : proxy(onProgress));
     return { job: asked, split: answer.layouts.length > 0 ? answer : null };
   });
+  isKnown.current = value !== null;
   if (!possible) return { job: asked, split: null, compared: null, fresh: true };
   return value && { ...value, compared: value.split && compareWay(value.job, value.split, tools), fresh };
 }

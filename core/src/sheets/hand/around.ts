@@ -1,7 +1,8 @@
+import { lengthOfUnits } from "../../measure/length.ts";
 import { money } from "../../measure/money.ts";
 import type { LinearSolver } from "../../search/linear.ts";
 import type { Limits } from "../../search/search.ts";
-import { alikeLayouts } from "../alike.ts";
+import { alikeLayouts, layoutKey, placeOf } from "../alike.ts";
 import { grown, turns, type Layout, type Piece, type Rect, type Split, type SplitJob, type Spot } from "../model.ts";
 import { guillotineCuts, layoutOf } from "../partings.ts";
 import { split } from "../split.ts";
@@ -34,10 +35,10 @@ export function splitAround(job: SplitJob, before: Split, { alike, pins }: ByHan
   const group = alikeLayouts(before.layouts)[alike]?.layout;
   const sheet = job.sheets.find((each) => each.id === group?.sheet);
   if (!group || !sheet) return null;
-  const elsewhere = before.layouts.filter((layout) => !isAlike(layout, group));
-  const same = before.layouts.filter((layout) => isAlike(layout, group));
+  const elsewhere = before.layouts.filter((layout) => layoutKey(layout) !== layoutKey(group));
+  const same = before.layouts.filter((layout) => layoutKey(layout) === layoutKey(group));
   const kinds = kindsOn(job, group);
-  const kindOf = (piece: Rect): number => kinds.findIndex((kind) => isOfSize(kind, piece));
+  const kindOf = (piece: Rect): number => kinds.findIndex((kind) => isOfSize(job, kind, piece));
   const old = new Set(group.pieces.map((piece) => placeOf(piece)));
   const sizes = kinds.map((kind): WindowSize => ({
     ways: kind.ways,
@@ -95,35 +96,27 @@ interface Kind {
 }
 
 /** The sizes on a layout, in the grown measure, with how often each stands there. */
-function kindsOn(job: SplitJob, layout: Layout): (Kind & { readonly gap: number })[] {
-  const kinds: { ways: readonly { width: number; height: number }[]; count: number; gap: number }[] = [];
+function kindsOn(job: SplitJob, layout: Layout): Kind[] {
+  const kinds: Kind[] = [];
   for (const piece of layout.pieces) {
-    const known = kinds.find((kind) => isOfSize(kind, piece));
-    if (known) known.count += 1;
-    else {
-      const panel = job.panels.find((each) => each.id === piece.panel);
-      kinds.push({ ways: panel ? turns(job, panel) : [{ width: piece.width + job.gap, height: piece.height + job.gap }], count: 1, gap: job.gap });
-    }
+    const at = kinds.findIndex((kind) => isOfSize(job, kind, piece));
+    const known = kinds[at];
+    const panel = job.panels.find((each) => each.id === piece.panel);
+    if (known) kinds[at] = { ...known, count: known.count + 1 };
+    else if (panel) kinds.push({ ways: turns(job, panel), count: 1 });
   }
   return kinds;
 }
 
-const isOfSize = ({ ways, gap }: { ways: Kind["ways"]; gap: number }, piece: Rect): boolean =>
-  ways.some((way) => way.width === piece.width + gap && way.height === piece.height + gap);
-const placeOf = ({ x, y, width, height }: { x: number; y: number; width: number; height: number }): string => `${String(x)} ${String(y)} ${String(width)} ${String(height)}`;
+const isOfSize = ({ gap }: SplitJob, { ways }: Kind, piece: Rect): boolean => ways.some((way) => way.width === piece.width + gap && way.height === piece.height + gap);
 
 /** From the grown measure to the piece as it lies on the sheet. */
-const shrunk = ({ edge, gap }: SplitJob, { x, y, width, height }: { x: number; y: number; width: number; height: number }) => ({
-  x: x + edge,
-  y: y + edge,
-  width: width - gap,
-  height: height - gap,
+const shrunk = ({ edge, gap }: SplitJob, { x, y, width, height }: Pick<Spot, "x" | "y" | "width" | "height">): Rect => ({
+  x: lengthOfUnits(x + edge),
+  y: lengthOfUnits(y + edge),
+  width: lengthOfUnits(width - gap),
+  height: lengthOfUnits(height - gap),
 });
-
-function isAlike(layout: Layout, group: Layout): boolean {
-  const places = new Set(group.pieces.map(placeOf));
-  return layout.sheet === group.sheet && layout.pieces.length === group.pieces.length && layout.pieces.every((piece) => places.has(placeOf(piece)));
-}
 
 /** For each piece of the layout the spot it goes to: its pin, its old place, or any free one of its size; undefined where none is left. */
 function placesFor(job: SplitJob, layout: Layout, pins: readonly PinnedPiece[], spots: readonly Spot[], kindOf: (piece: Rect) => number): (Spot | undefined)[] {

@@ -1,7 +1,7 @@
 import type { Limits } from "../../search/search.ts";
 import type { Spot } from "../model.ts";
 import { guillotineCuts } from "../partings.ts";
-import { rasterOf } from "./raster.ts";
+import { MOST_PLACES, rasterOf } from "./raster.ts";
 import { WindowTable, type Candidate } from "./windowTable.ts";
 
 /** Windows of one size that are wanted, in the grown measure: how they may lie, how many at most, and what one is worth at a place. */
@@ -50,25 +50,21 @@ export function bestWindows(
   sizes: readonly WindowSize[],
   pins: readonly Spot[],
   limits: Limits,
-  { places, step = 1, tolerance = 0, also }: Fineness = {},
+  { places = MOST_PLACES, step = 1, tolerance = 0, also }: Fineness = {},
 ): Windows | null {
   if (sizes.length === 0 && pins.length === 0) return { spots: [], worth: 0, bound: 0 };
-  const along = (of: (each: { width: number; height: number }) => number): number[] => sizes.flatMap((size) => size.ways.map(of));
+  const ways = sizes.flatMap((size) => size.ways);
   const xs = rasterOf(
     region.width,
-    along((way) => way.width),
+    ways.map((way) => way.width),
     pins.flatMap((pin) => [pin.x, pin.x + pin.width]),
-    places,
-    step,
-    also?.xs,
+    { most: places, step, also: also?.xs },
   );
   const ys = rasterOf(
     region.height,
-    along((way) => way.height),
+    ways.map((way) => way.height),
     pins.flatMap((pin) => [pin.y, pin.y + pin.height]),
-    places,
-    step,
-    also?.ys,
+    { most: places, step, also: also?.ys },
   );
   const fixed = pins.map((pin): Candidate => ({ ...pin, worth: worthOf(sizes, pin) }));
   const free = sizes.map((size, index) => Math.max(0, size.most - pins.filter((pin) => pin.panel === index).length));
@@ -194,7 +190,8 @@ function rehung(first: readonly Spot[], pinned: number, region: Region, sizes: r
   return spots;
 }
 
-export const overlap = (a: Spot, b: Spot): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
+/** Whether two rectangles share more than a side. */
+export const overlap = (a: Omit<Spot, "panel">, b: Omit<Spot, "panel">): boolean => a.x < b.x + b.width && b.x < a.x + a.width && a.y < b.y + b.height && b.y < a.y + a.height;
 
 /** Raises the price of what is taken too often and lowers that of what is not. @returns false where no price changes */
 function reprice(prices: number[], taken: readonly number[], free: readonly number[], gap: number): boolean {

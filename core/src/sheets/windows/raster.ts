@@ -3,15 +3,20 @@ export const MOST_PLACES = 56;
 /** Sums of pieces get at most this share of the places; the rest is spread evenly, so that a window can be slid. */
 const SHARE_OF_SUMS = 0.6;
 
+/** `also` are taken before any others, while there is room; even steps lie on whole multiples of `step`, as a fence can be set. */
+export interface RasterWishes {
+  readonly most?: number;
+  readonly step?: number;
+  readonly also?: readonly number[] | undefined;
+}
+
 /**
  * Places for cuts along one side: those that must be there, sums of pieces from either end (Herz 1972, whose "canonical" places lose
  * nothing when only sizes count), and even steps between, because a window that looks better elsewhere may leave a gap.
  * @param pieces lengths along this side
  * @param must places that cannot be left out, such as the edges of what is pinned
- * @param also places that are taken before any others, while there is room
- * @param step even steps lie on whole multiples of it, as a fence can be set
  */
-export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], most = MOST_PLACES, step = 1, also: readonly number[] = []): number[] {
+export function rasterOf(length: number, pieces: readonly number[], must: readonly number[], { most = MOST_PLACES, step = 1, also = [] }: RasterWishes = {}): number[] {
   const places = new Set([0, length, ...must.filter((place) => place > 0 && place < length)]);
   for (const place of also) if (place > 0 && place < length && places.size < most) places.add(place);
   const sums = sumsOf(length, pieces, Math.floor(most * SHARE_OF_SUMS));

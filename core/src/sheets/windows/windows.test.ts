@@ -29,12 +29,12 @@ test("places for cuts have both ends, what must be there, and sums of pieces fro
 });
 
 test("free places for cuts lie where a fence can be set, and those of an arrangement that is changed are among them", () => {
-  const places = rasterOf(5000, [], [], 20, 50, [1234, 4321, 0, 6000]);
+  const places = rasterOf(5000, [], [], { most: 20, step: 50, also: [1234, 4321, 0, 6000] });
   expect(places).toHaveLength(20);
   expect(places).toEqual(expect.arrayContaining([0, 1234, 4321, 5000]));
   expect(places.filter((place) => ![1234, 4321].includes(place)).every((place) => place % 50 === 0)).toBe(true);
   // Where the steps are used up, there are fewer places.
-  expect(rasterOf(100, [], [], 20, 50)).toEqual([0, 50, 100]);
+  expect(rasterOf(100, [], [], { most: 20, step: 50 })).toEqual([0, 50, 100]);
 });
 
 test("eight windows come out of eight times their width, to the last unit", () => {

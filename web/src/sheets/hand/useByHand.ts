@@ -1,4 +1,4 @@
-import { alikeLayouts, type Layout, type PinnedPiece, type Rect, type Split, type SplitJob } from "@yule/core";
+import { alikeLayouts, layoutKey, placeOf, type Layout, type PinnedPiece, type Rect, type Split, type SplitJob } from "@yule/core";
 import { useState } from "react";
 import { solver } from "../../app/solver.ts";
 
@@ -9,10 +9,6 @@ interface Moved {
   readonly split: Split;
   readonly held: ReadonlyMap<string, readonly Rect[]>;
 }
-
-/** A layout as it is drawn, whoever its pieces are for. */
-export const layoutKey = (layout: Layout): string => `${layout.sheet}|${layout.pieces.map(placeOf).sort().join("|")}`;
-export const placeOf = ({ x, y, width, height }: Rect): string => `${String(x)} ${String(y)} ${String(width)} ${String(height)}`;
 
 /** A split that the maker changes by hand: each move is completed by the solver, and can be taken back. Another question begins anew. */
 export function useByHand(job: SplitJob, before: Split | null) {

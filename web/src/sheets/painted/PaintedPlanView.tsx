@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect, workOf } from "@yule/core";
+import { overlap, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect, workOf } from "@yule/core";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Cropped } from "../../designs/picture/picture.worker.ts";
@@ -15,7 +15,7 @@ import { countWord } from "../words.ts";
 import { CutPainting } from "./CutPainting.tsx";
 import { FinishedCard } from "./FinishedCard.tsx";
 import { PaintedSheet } from "./PaintedSheet.tsx";
-import { overlapping, sameRect, useHeld, usePainted, type Painting } from "./usePainted.ts";
+import { sameRect, useHeld, usePainted, type Painting } from "./usePainted.ts";
 import { useCrops } from "./useCrops.ts";
 import type { PossibleWant } from "./wants.ts";
 import { KEEP_WHOLE } from "./windowWords.ts";
@@ -193,7 +193,7 @@ function shownOf(plan: PaintedPlan, { held }: PaintedQuestion, fresh: boolean): 
     const before = plan.windows.find((window) => sameRect(window.piece, each)) ?? plan.windows.find((window) => window.piece.panel === each.panel);
     return before ? [{ ...before, piece: each, held: true }] : [];
   });
-  return [...moved, ...plan.windows.filter((window) => !window.held && !held.some((each) => overlapping(each, window.piece)))];
+  return [...moved, ...plan.windows.filter((window) => !window.held && !held.some((each) => overlap(each, window.piece)))];
 }
 
 /** A window turned a quarter about its middle, kept on the sheet. */

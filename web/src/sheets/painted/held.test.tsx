@@ -1,7 +1,7 @@
-import { mm, type Rect } from "@yule/core";
+import { mm, overlap, type Rect } from "@yule/core";
 import { act } from "react";
 import { createRoot } from "react-dom/client";
-import { overlapping, sameRect, useHeld } from "./usePainted.ts";
+import { sameRect, useHeld } from "./usePainted.ts";
 
 const rect = (x: number, y: number): Rect => ({ x: mm(x), y: mm(y), width: mm(90), height: mm(60) });
 
@@ -51,8 +51,8 @@ test("letting all go can be taken back as well", () => {
 });
 
 test("windows that share a side do not lie over one another", () => {
-  expect(overlapping(rect(0, 0), rect(90, 0))).toBe(false);
-  expect(overlapping(rect(0, 0), rect(89, 59))).toBe(true);
+  expect(overlap(rect(0, 0), rect(90, 0))).toBe(false);
+  expect(overlap(rect(0, 0), rect(89, 59))).toBe(true);
   expect(sameRect(rect(0, 0), rect(0, 0))).toBe(true);
   expect(sameRect(rect(0, 0), { ...rect(0, 0), width: mm(60) })).toBe(false);
 });

@@ -5,6 +5,7 @@ import {
   mm,
   offcutOf,
   piecesFor,
+  placeOf,
   softnessOf,
   wayOf,
   type AlikeLayouts,
@@ -20,7 +21,6 @@ import {
 import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, Words } from "../../kit/drawing.tsx";
 import { useMeasure } from "../../kit/measure.tsx";
 import { MovablePieces } from "../hand/MovablePieces.tsx";
-import { placeOf } from "../hand/useByHand.ts";
 import type { Looks } from "../looks.ts";
 import { countWord } from "../words.ts";
 
