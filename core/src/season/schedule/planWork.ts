@@ -28,6 +28,7 @@ const ENOUGH = 1500;
 export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | null = null, progress?: (answer: SeasonAnswer) => void, keep = true): SeasonAnswer {
   const bound = boundOf(job);
   const search: { best: SeasonWorkPlan | null; tried: number } = { best: null, tried: 0 };
+  const turns = turnsWithin(limits);
   const answer = (plan: SeasonWorkPlan): SeasonAnswer => ({ plan, bound, proven: isProven(plan.score, bound), tried: search.tried });
   const attempt = (choice: PlanChoice): SeasonWorkPlan => {
     search.tried += 1;
@@ -47,14 +48,42 @@ export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | nul
     if (limits.stop()) break;
     attempt(choice);
   }
-  freeLateSessions(job, lookAgain(), attempt, limits);
-  climb(job, lookAgain(), attempt, limits, bound, ENOUGH / 3);
-  spareEvenings(job, lookAgain(), attempt, limits, bound);
-  climb(job, lookAgain(), attempt, limits, bound, ENOUGH);
-  spareEvenings(job, lookAgain(), attempt, limits, bound);
-  freeLateSessions(job, lookAgain(), attempt, limits);
+  const parts = [
+    () => {
+      freeLateSessions(job, lookAgain(), attempt, turns);
+    },
+    () => {
+      climb(job, lookAgain(), attempt, turns, bound, ENOUGH / 3);
+    },
+    () => {
+      spareEvenings(job, lookAgain(), attempt, turns, bound);
+    },
+    () => {
+      climb(job, lookAgain(), attempt, turns, bound, ENOUGH);
+    },
+    () => {
+      spareEvenings(job, lookAgain(), attempt, turns, bound);
+    },
+    () => {
+      freeLateSessions(job, lookAgain(), attempt, turns);
+    },
+  ];
+  for (const part of parts) if (!turns.stop()) part();
   const found = lookAgain();
   return answer(kept && keep && steadier(kept, found) ? kept : found);
+}
+
+/** Limits whose turns are spent once for all parts of a search. */
+interface Turns {
+  readonly seed: number;
+  readonly stop: () => boolean;
+  readonly spend: () => void;
+}
+
+/** One budget for all parts, so that a longer search goes the whole way of a shorter one first and is never worse. */
+function turnsWithin({ seed, steps, stop }: Limits): Turns {
+  let spent = 0;
+  return { seed, stop: () => spent >= steps || stop(), spend: () => void (spent += 1) };
 }
 
 /** Nothing can be later by fewer days, and where nothing is late, no evening can be spared. */
@@ -148,7 +177,7 @@ function joinable(job: SeasonJob): string[] {
 }
 
 /** Leaves late evenings free, the last first, while nothing gets later. */
-function freeLateSessions(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits): void {
+function freeLateSessions(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Turns): void {
   const late = job.sessions.flatMap((session, index) => (session.late && !from.choice.free.includes(index) ? [index] : []));
   let plan = from;
   const without = attempt({ ...plan.choice, free: [...plan.choice.free, ...late] });
@@ -168,7 +197,7 @@ const MOST_EVENING_TURNS = 2000;
  * The other way round: with every late evening free, needs are moved until as little is late as before; where that fails, evenings are
  * taken back one by one, each time the one that mends most.
  */
-function spareEvenings(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits, bound: PlanScore): void {
+function spareEvenings(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Turns, bound: PlanScore): void {
   const late = job.sessions.flatMap((session, index) => (session.late ? [index] : []));
   if (from.score.lateDays > bound.lateDays || from.score.lateSessions <= bound.lateSessions) return;
   const random = seededRandom(limits.seed + 1);
@@ -176,8 +205,9 @@ function spareEvenings(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: P
   let plan = attempt({ ...from.choice, free: late });
   let turns = 0;
   while (plan.score.lateDays > from.score.lateDays && late.length - plan.choice.free.length < from.score.lateSessions) {
-    for (let idle = 0; turns < Math.min(MOST_EVENING_TURNS, limits.steps) && idle < EVENING_TURNS; turns += 1) {
+    for (let idle = 0; turns < MOST_EVENING_TURNS && idle < EVENING_TURNS; turns += 1) {
       if (limits.stop() || plan.score.lateDays <= from.score.lateDays) return;
+      limits.spend();
       const tried = attempt({ ...neighbour(job, plan, canJoin, random), free: plan.choice.free });
       idle = tried.score.lateDays < plan.score.lateDays ? 0 : idle + 1;
       if (tried.score.lateDays <= plan.score.lateDays) plan = tried;
@@ -193,17 +223,18 @@ function spareEvenings(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: P
   }
 }
 
-function climb(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Limits, bound: PlanScore, enough: number): void {
+function climb(job: SeasonJob, from: SeasonWorkPlan, attempt: (choice: PlanChoice) => SeasonWorkPlan, limits: Turns, bound: PlanScore, enough: number): void {
   const random = seededRandom(limits.seed);
   const canJoin = joinable(job);
   let now = from;
   let bestWeight = weigh(from.score);
   let idle = 0;
   const memory = Array.from({ length: MEMORY }, () => bestWeight);
-  for (let turn = 0; turn < limits.steps && !limits.stop(); turn += 1) {
+  for (let turn = 0; !limits.stop(); turn += 1) {
     if (bestWeight <= weigh(bound)) return;
     // Changeovers alone are worth a short search, lateness a long one.
     if (idle > (bestWeight < weigh({ ...bound, lateDays: bound.lateDays + 1 }) ? enough : enough * 4)) return;
+    limits.spend();
     const next = attempt(neighbour(job, now, canJoin, random));
     const weight = weigh(next.score);
     const slot = turn % MEMORY;
