@@ -6,14 +6,18 @@ export interface Taste {
   readonly idle: number;
   readonly setup: number;
   readonly tail: number;
+  /** Into how many lots a batch may be split at the least: a run is never longer than one of them. */
+  readonly lots: number;
   /** Added at random to each choice; 0 for none. */
   readonly noise: () => number;
   /** Whether wet-in-wet groups may be as large as they can. */
   readonly wide: boolean;
+  /** Whether a run is broken off where its next unit is still wet, or goes on and waits. */
+  readonly patient: boolean;
 }
 
 /** Steps that a wet window ties together, in order; most are a single step. */
-function chains(work: Work): number[][] {
+export function chainsOf(work: Work): number[][] {
   const found: number[][] = [];
   work.steps.forEach((step, index) => {
     if (step.within !== null) found[found.length - 1]?.push(index);
@@ -23,32 +27,27 @@ function chains(work: Work): number[][] {
 }
 
 /**
- * Builds a plan move by move: of all groups of units that could go next, the one with the least waste.
+ * Builds a plan group by group: of all groups of units that could go next, the one with the least waste (list
+ * scheduling by a mixed priority, after Giffler and Thompson, Operations Research 8, 1960).
  * @param stop breaks off, when another plan is there already
  * @returns null when the windows ran out on the way, or it was broken off
  */
 export function construct(work: Work, taste: Taste, stop: () => boolean): Timetable | null {
   const timetable = new Timetable(work);
-  const groups = chains(work);
+  const chains = chainsOf(work);
   const tails = tailsOf(work);
   while (timetable.length < work.operations) {
     if (stop()) return null;
     const base = timetable.length;
     let best: number[] | null = null;
     let least = Infinity;
-    for (const chain of groups) {
-      const [first] = chain;
-      if (first === undefined) continue;
-      const step = stepAt(work, first);
-      const ready = (step.before < 0 ? step.units : timetable.done(step.before)) - timetable.done(first);
-      for (const size of sizes(chain.length, ready, work.drying, taste.wide)) {
-        const moves = chain.flatMap((each) => new Array<number>(size).fill(each));
-        const score = tryMoves(work, timetable, moves, base, taste, tails[first] ?? 0);
-        timetable.truncate(base);
+    for (const chain of chains) {
+      const moves = nextGroup(work, timetable, chain, taste);
+      if (moves) {
+        const score = waste(work, timetable, base, moves.length, taste) - taste.tail * (tails[chain[0] ?? 0] ?? 0);
         if (score < least) [least, best] = [score, moves];
-        // The largest group that can be is taken; smaller ones only when it cannot.
-        if (score < Infinity) break;
       }
+      timetable.truncate(base);
     }
     if (!best) return null;
     for (const step of best) if (!timetable.append(step, base)) return null;
@@ -56,26 +55,69 @@ export function construct(work: Work, taste: Taste, stop: () => boolean): Timeta
   return timetable;
 }
 
-function sizes(stages: number, ready: number, drying: number, wide: boolean): number[] {
-  if (ready <= 0) return [];
-  if (stages === 1 || !wide) return [1];
+/** Appends the largest group that a chain can do now. @returns its moves, or null where there are none */
+function nextGroup(work: Work, timetable: Timetable, chain: readonly number[], taste: Taste): number[] | null {
+  const [first = 0] = chain;
+  const step = stepAt(work, first);
+  const waiting = (step.before < 0 ? step.units : timetable.done(step.before)) - timetable.done(first);
+  const ready = Math.min(waiting, Math.max(1, Math.ceil(step.units / taste.lots)));
+  if (ready <= 0) return null;
+  const base = timetable.length;
+  if (chain.length === 1) {
+    if (!timetable.append(first, base)) return null;
+    while (timetable.length - base < ready) {
+      const length = timetable.length;
+      const free = timetable.end;
+      const kept = timetable.append(first, base) && (taste.patient || timetable.startAt(length) === free);
+      if (kept) continue;
+      timetable.truncate(length);
+      break;
+    }
+    return new Array<number>(timetable.length - base).fill(first);
+  }
+  for (const size of taste.wide ? sizes(Math.min(ready, caughtAtOnce(work, chain), work.drying)) : [1]) {
+    const moves = chain.flatMap((each) => new Array<number>(size).fill(each));
+    if (moves.every((each) => timetable.append(each, base))) return moves;
+    timetable.truncate(base);
+  }
+  return null;
+}
+
+function sizes(most: number): number[] {
   const found: number[] = [];
-  for (let size = Math.min(ready, drying); size > 1; size = Math.floor(size * 0.7)) found.push(size);
+  for (let size = most; size > 1; size = Math.floor(size * 0.7)) found.push(size);
   return [...found, 1];
 }
 
-function tryMoves(work: Work, timetable: Timetable, moves: readonly number[], base: number, taste: Taste, tail: number): number {
-  const [free, last] = [timetable.end, timetable.last];
-  for (const step of moves) if (!timetable.append(step, base)) return Infinity;
-  const first = moves[0] ?? 0;
-  const prepare = preparation(work, last, first);
-  const hands = moves.reduce((sum, step) => sum + stepAt(work, step).hands, 0);
-  const idle = timetable.end - free - hands - prepare;
-  return taste.idle * idle + taste.setup * prepare - taste.tail * tail + taste.noise() * (hands + prepare);
+/** So many units can go through a chain together with every one of them caught, as far as two neighbours in it tell. */
+function caughtAtOnce(work: Work, chain: readonly number[]): number {
+  let most = Infinity;
+  for (const index of chain.slice(1)) {
+    const step = stepAt(work, index);
+    const before = stepAt(work, step.before);
+    const within = step.within ?? Infinity;
+    if (before.hands > 0) most = Math.min(most, 1 + Math.floor((before.dry + within - step.setup) / before.hands));
+    if (step.hands > before.hands) most = Math.min(most, 1 + Math.floor(within / (step.hands - before.hands)));
+  }
+  return Math.max(1, most);
+}
+
+/** What the hands lose over the positions from `base` on: waiting and preparing, with what the taste adds. */
+function waste(work: Work, timetable: Timetable, base: number, length: number, taste: Taste): number {
+  let [idle, prepared, hands] = [0, 0, 0];
+  const order = (position: number): number => timetable.stepOf(position);
+  for (let position = base; position < base + length; position += 1) {
+    const prepare = preparation(work, position === 0 ? -1 : order(position - 1), order(position));
+    const free = position === 0 ? 0 : timetable.endAt(position - 1);
+    prepared += prepare;
+    hands += stepAt(work, order(position)).hands;
+    idle += timetable.startAt(position) - prepare - free;
+  }
+  return taste.idle * idle + taste.setup * prepared + taste.noise() * (hands + prepared);
 }
 
 /** Hands and drying still to come for a unit from a step on. */
-function tailsOf(work: Work): number[] {
+export function tailsOf(work: Work): number[] {
   const tails: number[] = new Array<number>(work.steps.length).fill(0);
   for (let index = work.steps.length - 1; index >= 0; index -= 1) {
     const step = stepAt(work, index);
@@ -94,14 +136,17 @@ export function cardByCard(work: Work): Timetable | null {
   return Timetable.of(work, order);
 }
 
-/** One batch after the other, stage by stage; wet-in-wet groups as large as they can be. */
+/** One batch after the other, stage by stage, those of one palette together; wet-in-wet groups as large as they can be. */
 export function batchByBatch(work: Work): Timetable | null {
   const timetable = new Timetable(work);
-  for (const chain of chains(work)) {
+  const palettes = [...new Set(work.steps.map((step) => step.palette))];
+  const chains = chainsOf(work).sort((a, b) => palettes.indexOf(stepAt(work, a[0] ?? 0).palette) - palettes.indexOf(stepAt(work, b[0] ?? 0).palette));
+  for (const chain of chains) {
     const units = stepAt(work, chain[0] ?? 0).units;
     while (timetable.done(chain[0] ?? 0) < units) {
       const base = timetable.length;
-      const fits = sizes(chain.length, units - timetable.done(chain[0] ?? 0), work.drying, true).some((size) => {
+      const left = Math.min(units - timetable.done(chain[0] ?? 0), chain.length === 1 ? Infinity : Math.min(work.drying, caughtAtOnce(work, chain)));
+      const fits = sizes(left).some((size) => {
         timetable.truncate(base);
         return chain.flatMap((each) => new Array<number>(size).fill(each)).every((step) => timetable.append(step, base));
       });

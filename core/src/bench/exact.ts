@@ -1,4 +1,5 @@
 import type { Limits } from "../search/search.ts";
+import { tailsOf } from "./construct.ts";
 import { stepAt, type Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
@@ -26,63 +27,61 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
   let best = least;
   let found: readonly number[] | null = null;
   let nodes = 0;
-  let timed = 0;
   const cut = { short: false };
+  const tails = tailsOf(work);
+  // A tail is what follows a step's hands: its drying and the rest of the way.
+  const byTail = work.steps.map((step, index) => ({ step: index, tail: (tails[index] ?? 0) - step.hands })).sort((a, b) => b.tail - a.tail);
 
   const visit = (): void => {
     nodes += 1;
-    if (timed > TIMED_PER_STEP * limits.steps || (nodes % 64 === 0 && limits.stop())) cut.short = true;
+    if (timetable.turns > TIMED_PER_STEP * limits.steps || (nodes % 64 === 0 && limits.stop())) cut.short = true;
     if (cut.short || best <= bound) return;
     if (timetable.length === work.operations) {
       const makespan = timetable.makespan();
       if (makespan < best) [best, found] = [makespan, [...timetable.steps()]];
       return;
     }
-    if (outlook(work, timetable) >= best) return;
+    if (outlook(work, timetable, byTail) >= best) return;
     if (loose && dominated(work, timetable, seen)) return;
     const base = timetable.length;
     const next: { step: number; start: number }[] = [];
     work.steps.forEach((step, index) => {
       const ready = step.before < 0 ? step.units : timetable.done(step.before);
       if (timetable.done(index) >= ready) return;
-      // Wet windows may move anything before them, so every trial starts from a fresh timing of the prefix.
-      const prefix = [...timetable.steps()];
-      timed += loose ? 1 : base + 1;
       if (timetable.append(index, 0)) next.push({ step: index, start: timetable.startAt(base) });
-      restore(timetable, prefix, loose);
+      timetable.truncate(base);
     });
     next.sort((a, b) => a.start - b.start || a.step - b.step);
     for (const { step } of next) {
-      const prefix = [...timetable.steps()];
       if (timetable.append(step, 0)) visit();
-      restore(timetable, prefix, loose);
+      timetable.truncate(base);
     }
   };
   visit();
   return { order: found, complete: !cut.short && !timetable.gaveUp };
 }
 
-function restore(timetable: Timetable, prefix: readonly number[], loose: boolean): void {
-  if (loose) {
-    timetable.truncate(prefix.length);
-    return;
-  }
-  timetable.truncate(0);
-  for (const step of prefix) timetable.append(step, 0);
-}
-
-/** No completion of the prefix ends sooner: hands still to come, and each started unit's own way. */
-function outlook(work: Work, timetable: Timetable): number {
+/**
+ * No completion of the prefix ends sooner: each started unit's own way, and the hands still to come with the tails
+ * behind them (the bound of one machine with tails: all work whose tail is at least so long is followed by it).
+ * @param byTail the steps with their tails, the longest first
+ */
+function outlook(work: Work, timetable: Timetable, byTail: readonly { readonly step: number; readonly tail: number }[]): number {
   let latest = timetable.makespan();
   let load = 0;
-  let shortest = Infinity;
-  work.steps.forEach((step, index) => {
-    const left = step.units - timetable.done(index);
+  for (const { step: index, tail } of byTail) {
+    const step = stepAt(work, index);
+    const done = timetable.done(index);
+    const left = step.units - done;
+    if (left === 0) continue;
     load += left * step.hands;
-    if (left > 0) shortest = Math.min(shortest, step.dry);
-    if (left > 0 && timetable.done(index) === 0 && timetable.last !== index) load += step.setup;
-  });
-  if (load > 0) latest = Math.max(latest, timetable.end + load + shortest);
+    if (done === 0 && timetable.last !== index) load += step.setup;
+    latest = Math.max(latest, timetable.end + load + tail);
+    const before = step.before < 0 ? -1 : timetable.positionOf(step.before, done);
+    // The last unit that is through the step before, and not through this one.
+    const last = step.before < 0 ? -1 : timetable.positionOf(step.before, timetable.done(step.before) - 1);
+    if (before >= 0) latest = Math.max(latest, timetable.endAt(last) + stepAt(work, step.before).dry + step.hands + tail);
+  }
   return latest;
 }
 

@@ -1,58 +1,126 @@
 import { seededRandom, type Limits } from "../search/search.ts";
-import { stepAt, type Work } from "./model.ts";
+import { neighbour } from "./neighbour.ts";
+import type { Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
-/** Operations timed in all, over every order tried: a bound that is the same on every machine. */
-const TIMED_IN_ALL = 4_000_000;
+/** Positions timed for each second given: a bound that is the same on every machine, and mostly met before time is up. */
+const TIMED_PER_SECOND = 8_000_000;
+/** Orders tried for each step the limits allow: timing one is quick beside what a step is elsewhere. */
+const TRIED_PER_STEP = 50;
+/** From so many windows on, the minutes lost are looked at before the makespan. */
+const MANY = 4;
+/** Worse by so many of an average move's minutes is forgiven at first, and at last. */
+const WARM = 2;
+const COLD = 0.05;
+/** Turns for each operation that one cooling is worth. */
+const TURNS_A_CYCLE = 300;
+const MOST_CYCLES = 8;
+/** Share of a round in which the minutes lost count. */
+const LOSING = 0.7;
+
+const { exp, log, max, min, floor } = Math;
 
 /**
- * Late acceptance search (Burke and Bykov, European J. of Operational Research 258, 2017) over orders: a run of moves
- * is taken out and put back elsewhere; the makespan may not be worse than it was some moves ago.
- * @returns the best order found, never worse than the one given
+ * Simulated annealing (Kirkpatrick, Gelatt and Vecchi, Science 220, 1983) over orders: pieces are moved, exchanged,
+ * gathered and interleaved. What is forgiven is drawn before an order is timed, so that timing ends where it is
+ * exceeded. Over many windows the makespan hardly shows a minute gained, so what the hands lose is what an order costs
+ * for the first part of a round. Rounds are half a second's work long, then as long as all before them: whoever gives
+ * more time goes the same way first, and never gets a later end.
+ * @param starts good orders, the best first; what is found never ends later than that
+ * @param seconds how much work is worth while, beside the limits
  */
-export function improve(work: Work, start: readonly number[], bound: number, limits: Limits): number[] {
-  const random = seededRandom(limits.seed);
-  const tries = Math.min(limits.steps, Math.floor(TIMED_IN_ALL / Math.max(1, start.length)));
-  let order = [...start];
-  let current = Timetable.makespanOf(work, order);
-  let [best, least] = [order, current];
-  const memory = new Array<number>(40).fill(current);
-  for (let turn = 0; turn < tries && least > bound && !limits.stop(); turn += 1) {
-    const next = moved(order, random);
-    if (!next || !keepsRoute(work, next)) continue;
-    const makespan = Timetable.makespanOf(work, next);
-    const slot = turn % memory.length;
-    if (makespan <= current || makespan <= (memory[slot] ?? Infinity)) [order, current] = [next, makespan];
-    if (current < least) [best, least] = [order, current];
-    memory[slot] = current;
+export function improve(work: Work, starts: readonly (readonly number[])[], bound: number, limits: Limits, seconds: number): number[] {
+  const search = new Annealing(work, starts, bound, limits, seconds * TIMED_PER_SECOND);
+  let length = TIMED_PER_SECOND / 2;
+  for (let round = 0; search.goesOn(); round += 1) {
+    search.round(length);
+    if (round > 0) length *= 2;
   }
-  return best;
+  return [...search.best];
 }
 
-function moved(order: readonly number[], random: () => number): number[] | null {
-  const n = order.length;
-  if (n < 2) return null;
-  const from = Math.floor(random() * n);
-  let length = 1;
-  const kind = random();
-  // Half of the time the rest of a run of one step moves; sometimes a longer piece, so that wet pairs move together.
-  if (kind < 0.5) while (from + length < n && order[from + length] === order[from]) length += 1;
-  else if (kind < 0.75) length = 1 + Math.floor(random() * Math.min(12, n - from));
-  const piece = order.slice(from, from + length);
-  const rest = [...order.slice(0, from), ...order.slice(from + length)];
-  const near = random() < 0.6;
-  const to = near ? Math.max(0, Math.min(rest.length, from + Math.round((random() - 0.5) * 16))) : Math.floor(random() * (rest.length + 1));
-  if (to === from) return null;
-  return [...rest.slice(0, to), ...piece, ...rest.slice(to)];
+class Annealing {
+  best: Int32Array;
+  private least: number;
+  private readonly random: () => number;
+  private readonly timetable: Timetable;
+  private readonly trial: Int32Array;
+  private turns = 0;
+  private over = false;
+  private readonly mostTurns: number;
+
+  constructor(
+    private readonly work: Work,
+    private readonly starts: readonly (readonly number[])[],
+    private readonly bound: number,
+    private readonly limits: Limits,
+    private readonly budget: number,
+  ) {
+    this.random = seededRandom(limits.seed);
+    this.timetable = new Timetable(work);
+    this.best = Int32Array.from(starts[0] ?? []);
+    this.least = this.timetable.retime(this.best, Infinity);
+    this.trial = new Int32Array(this.best.length);
+    this.mostTurns = limits.steps * TRIED_PER_STEP;
+  }
+
+  goesOn(): boolean {
+    if (this.turns % 16 === 0 && this.limits.stop()) this.over = true;
+    return !this.over && this.turns < this.mostTurns && this.least > this.bound && this.spent() < this.budget;
+  }
+
+  /** Positions timed, and what a turn costs beside them. */
+  private spent(): number {
+    return this.timetable.turns + this.turns * (30 + this.work.operations / 8);
+  }
+
+  /** Some coolings, the first half of them from what others began with, the rest from the best. */
+  round(length: number): void {
+    const { work, random, timetable, trial } = this;
+    const n = work.operations;
+    const begun = this.spent();
+    const cycles = max(1, min(MOST_CYCLES, floor(length / n / (TURNS_A_CYCLE * n))));
+    const evenings = manyWindows(work, this.least);
+    let losing = evenings > 0;
+    const costOf = (makespan: number): number => (losing ? timetable.losses() + makespan * evenings : makespan);
+    const warm = WARM * (work.table.hands.reduce((sum, hands, step) => sum + hands * (work.table.units[step] ?? 0), 0) / n);
+    const cooling = log(COLD / WARM);
+    let order = this.best.slice();
+    timetable.retime(order, Infinity);
+    let current = costOf(this.least);
+    let cycle = 0;
+    while (this.goesOn()) {
+      this.turns += 1;
+      const way = (this.spent() - begun) / length;
+      if (way >= 1) return;
+      const now = floor(way * cycles);
+      if (now !== cycle || (losing && way > LOSING)) {
+        const other = now !== cycle && now * 2 <= cycles ? this.starts[now % this.starts.length] : undefined;
+        losing = losing && way <= LOSING;
+        cycle = now;
+        order = other ? Int32Array.from(other) : this.best.slice();
+        current = costOf(timetable.retime(order, Infinity));
+      }
+      if (!neighbour(work, order, trial, random)) continue;
+      const forgiven = current - warm * exp(cooling * (way * cycles - cycle)) * log(1 - random());
+      const makespan = timetable.retime(trial, losing ? Infinity : forgiven);
+      if (makespan === Infinity) continue;
+      if (makespan < this.least) {
+        this.least = makespan;
+        this.best = trial.slice();
+      }
+      const cost = costOf(makespan);
+      if (cost <= forgiven) {
+        order.set(trial);
+        current = cost;
+      }
+    }
+  }
 }
 
-/** Whether every unit's stages still come in the order of its route. */
-function keepsRoute(work: Work, order: readonly number[]): boolean {
-  const done = new Int32Array(work.steps.length);
-  for (const index of order) {
-    const before = stepAt(work, index).before;
-    if (before >= 0 && (done[before] ?? 0) <= (done[index] ?? 0)) return false;
-    done[index] = (done[index] ?? 0) + 1;
-  }
-  return true;
+/** The share of the time that is open, where a plan goes over many windows; 0 where it does not. */
+function manyWindows(work: Work, makespan: number): number {
+  const used = work.windows.filter(([from]) => from < makespan);
+  if (used.length < MANY) return 0;
+  return used.reduce((sum, [from, to]) => sum + to - from, 0) / makespan;
 }

@@ -68,6 +68,36 @@ export interface Work {
   readonly drying: number;
   readonly windows: readonly (readonly [number, number])[];
   readonly operations: number;
+  readonly table: StepTable;
+}
+
+/** Steps and windows as columns, for what is asked at every turn of a search. `within` is Infinity where there is none. */
+export interface StepTable {
+  readonly hands: Float64Array;
+  readonly setup: Float64Array;
+  readonly dry: Float64Array;
+  readonly within: Float64Array;
+  readonly before: Int32Array;
+  readonly units: Int32Array;
+  /** Palettes by number. */
+  readonly palette: Int32Array;
+  readonly opens: Float64Array;
+  readonly closes: Float64Array;
+}
+
+function tableOf(steps: readonly Step[], windows: Work["windows"]): StepTable {
+  const palettes = [...new Set(steps.map((step) => step.palette))];
+  return {
+    hands: Float64Array.from(steps, (step) => step.hands),
+    setup: Float64Array.from(steps, (step) => step.setup),
+    dry: Float64Array.from(steps, (step) => step.dry),
+    within: Float64Array.from(steps, (step) => step.within ?? Infinity),
+    before: Int32Array.from(steps, (step) => step.before),
+    units: Int32Array.from(steps, (step) => step.units),
+    palette: Int32Array.from(steps, (step) => palettes.indexOf(step.palette)),
+    opens: Float64Array.from(windows, ([open]) => open),
+    closes: Float64Array.from(windows, ([, close]) => close),
+  };
 }
 
 const SCALE = 1_000_000;
@@ -93,7 +123,8 @@ export function workOf(job: RunJob): Work {
     });
   });
   const windows = job.windows.map(([open, close]) => [scaled(open), scaled(close)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
-  return { job, steps, changeover: scaled(job.changeover), drying: job.drying ?? Infinity, windows, operations: steps.reduce((sum, step) => sum + step.units, 0) };
+  const operations = steps.reduce((sum, step) => sum + step.units, 0);
+  return { job, steps, changeover: scaled(job.changeover), drying: job.drying ?? Infinity, windows, operations, table: tableOf(steps, windows) };
 }
 
 export function stepAt(work: Work, index: number): Step {

@@ -17,15 +17,22 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
   const work = workOf(job);
+  const seconds = Math.max(1, Math.round(limits.left()));
   if (work.operations === 0) return succeed({ makespan: 0, bound: 0, moves: [] });
   const blocked = impossibilities(work);
   if (blocked.length > 0) return impossible(blocked);
   const bound = makespanBound(work);
-  const first = firstPlan(work, bound, limits);
-  let order = first ? [...first.steps()] : null;
-  let makespan = first?.makespan() ?? Infinity;
+  const first = firstPlans(work, bound, limits);
+  let order = first[0] ? [...first[0].steps()] : null;
+  let makespan = first[0]?.makespan() ?? Infinity;
   if (order && makespan > bound) {
-    order = improve(work, order, bound, limits);
+    order = improve(
+      work,
+      first.map((plan) => plan.steps()),
+      bound,
+      limits,
+      seconds,
+    );
     makespan = Timetable.makespanOf(work, order);
   }
   let trueBound = bound;
@@ -62,31 +69,46 @@ export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan
   return { makespan: toMinutes(timetable.makespan()), bound: toMinutes(bound), moves };
 }
 
-const TAILS = [0.02, 0.1, 0.3, 1] as const;
-const SETUPS = [1, 0.3, 3] as const;
+/** Tastes in the order in which they have done well; after them they are drawn at random. */
+const TASTES: readonly Omit<Taste, "noise" | "wide">[] = [
+  { idle: 1, setup: 3, tail: 0.3, lots: 1, patient: true },
+  { idle: 1, setup: 3, tail: 0.1, lots: 1, patient: true },
+  { idle: 1, setup: 1, tail: 1, lots: 1, patient: false },
+  { idle: 1, setup: 1, tail: 0.3, lots: 1, patient: false },
+  { idle: 1, setup: 0.3, tail: 0.1, lots: 3, patient: true },
+  { idle: 1, setup: 0.3, tail: 0.3, lots: 2, patient: true },
+];
+const SETUPS = [0.3, 1, 3, 8] as const;
+const TAILS = [-0.1, 0.03, 0.1, 0.3, 1] as const;
+const LOTS = [1, 1, 2, 3, 4] as const;
+const NOISE = [0, 1, 2] as const;
+/** Operations placed in all, over all tastes together. */
+const PLACED_IN_ALL = 30_000;
+const MOST_ROUNDS = 300;
+const DESPERATE_ROUNDS = 2_000;
+/** So many of the best plans are begun with. */
+const ELITE = 4;
 
-/** Operations appended on trial, over all tastes together. */
-const TRIALS_IN_ALL = 400_000;
-
-/** The best of several tastes; where windows run out, ever more random ones until time is up. */
-function firstPlan(work: Work, bound: number, limits: Limits): Timetable | null {
-  const better = (found: Timetable | null, than: Timetable | null): Timetable | null => (found && (!than || found.makespan() < than.makespan()) ? found : than);
-  let best = better(cardByCard(work), batchByBatch(work));
+/** The best plans of several tastes, the best first; where windows run out, ever more random ones until time is up. */
+function firstPlans(work: Work, bound: number, limits: Limits): Timetable[] {
+  const found: Timetable[] = [];
+  const add = (plan: Timetable | null): void => {
+    if (!plan || found.some((other) => other.makespan() === plan.makespan())) return;
+    found.push(plan);
+    found.sort((a, b) => a.makespan() - b.makespan());
+    found.length = Math.min(found.length, ELITE);
+  };
+  add(cardByCard(work));
+  add(batchByBatch(work));
   const random = seededRandom(limits.seed);
-  const perTaste = work.operations * work.steps.length;
-  const rounds = Math.max(2, Math.min(60, Math.floor(TRIALS_IN_ALL / perTaste)));
-  const desperate = Math.max(rounds, Math.min(2_000, Math.floor((8 * TRIALS_IN_ALL) / perTaste)));
-  for (let round = 0; round < (best ? rounds : desperate) && !limits.stop(); round += 1) {
-    if (best && best.makespan() <= bound) break;
-    const noisy = round >= TAILS.length * SETUPS.length * 2;
-    const taste: Taste = {
-      idle: 1,
-      setup: SETUPS[round % SETUPS.length] ?? 1,
-      tail: TAILS[Math.floor(round / SETUPS.length) % TAILS.length] ?? 0.1,
-      noise: noisy ? () => random() * 2 : () => 0,
-      wide: Math.floor(round / (TAILS.length * SETUPS.length)) % 2 === 0,
-    };
-    best = better(construct(work, taste, limits.stop), best);
+  const anyOf = <T>(list: readonly [T, ...T[]]): T => list[Math.floor(random() * list.length)] ?? list[0];
+  const rounds = Math.max(TASTES.length, Math.min(MOST_ROUNDS, Math.floor(PLACED_IN_ALL / work.operations)));
+  for (let round = 0; round < (found.length > 0 ? rounds : DESPERATE_ROUNDS) && !limits.stop(); round += 1) {
+    if (found[0] && found[0].makespan() <= bound) break;
+    const told = TASTES[round];
+    const noise = told ? 0 : anyOf(NOISE);
+    const taste = told ?? { idle: 1, setup: anyOf(SETUPS), tail: anyOf(TAILS), lots: anyOf(LOTS), patient: random() < 0.6 };
+    add(construct(work, { ...taste, wide: told !== undefined || random() < 0.8, noise: () => (noise === 0 ? 0 : random() * noise) }, limits.stop));
   }
-  return best;
+  return found;
 }

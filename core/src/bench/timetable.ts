@@ -1,47 +1,86 @@
-import { preparation, startInWindow, stepAt, type Work } from "./model.ts";
+import { DryingPlaces } from "./places.ts";
+import { preparation, type Work } from "./model.ts";
 
 /**
  * An order of steps with the earliest times that keep every rule. For a given order these are the least solution of
  * "not before" rules only (hands, drying, windows, places, and for wet windows: the step before not earlier than the
  * next one minus its longest wait), so no other times for the same order end sooner.
+ *
+ * Flat arrays and an undo of places, because a search times hundreds of thousands of orders.
  */
 export class Timetable {
-  private readonly order: number[] = [];
-  private readonly starts: number[] = [];
-  private readonly ends: number[] = [];
+  private readonly order: Int32Array;
+  private readonly starts: Float64Array;
+  private readonly ends: Float64Array;
+  /** The latest end of a drying up to a position. */
+  private readonly latest: Float64Array;
+  /** Hands that are spent up to a position, preparation left out. */
+  private readonly spent: Float64Array;
   /** Position of the same unit's step before, or -1. */
-  private readonly sources: number[] = [];
+  private readonly sources: Int32Array;
   /** Starts forced later by a wet window that follows. */
-  private readonly notBefore: number[] = [];
-  /** The ends of what still dries when a position's hands end, at most as many as there are drying places. */
-  private readonly dryings: (readonly number[])[] = [];
-  /** Positions per step, in order: the n-th is unit n. */
-  private readonly positions: number[][];
+  private readonly notBefore: Float64Array;
+  /** How far the order was known when a start was forced later: that much of it is to blame. */
+  private readonly blame: Int32Array;
+  /** The window in which a position's hands lie. */
+  private readonly windowOf: Int32Array;
+  private readonly places: DryingPlaces;
+  /** Positions of each step's units, `units` after one another for each step: the n-th is unit n. */
+  private readonly positions: Int32Array;
+  private readonly firstOf: Int32Array;
+  private readonly counts: Int32Array;
+  private filled = 0;
+  private timed = 0;
+  private forced = 0;
+  /** The farthest position that has had a say in any start so far. */
+  private frontier = 0;
   /** Where windows never close, no possible start is later than all hands, preparation and drying one after another. */
   private readonly horizon: number;
+  private readonly allHands: number;
   /** Set when timing was broken off: the order may be possible all the same. */
   gaveUp = false;
+  /** Positions timed since the beginning: what a search has cost. */
+  turns = 0;
 
   constructor(private readonly work: Work) {
-    this.positions = work.steps.map(() => []);
+    const n = work.operations;
+    this.order = new Int32Array(n);
+    this.starts = new Float64Array(n);
+    this.ends = new Float64Array(n);
+    this.latest = new Float64Array(n);
+    this.spent = new Float64Array(n);
+    this.sources = new Int32Array(n);
+    this.notBefore = new Float64Array(n);
+    this.blame = new Int32Array(n);
+    this.windowOf = new Int32Array(n);
+    this.positions = new Int32Array(n);
+    this.firstOf = new Int32Array(work.steps.length);
+    this.counts = new Int32Array(work.steps.length);
+    let at = 0;
+    work.steps.forEach((step, index) => {
+      this.firstOf[index] = at;
+      at += step.units;
+    });
+    this.places = new DryingPlaces(work.drying < n ? work.drying : 0, n);
     const whole = work.steps.reduce((sum, step) => sum + step.units * (step.hands + step.setup + step.dry + work.changeover), 0);
     this.horizon = work.windows.length === 0 ? whole : Infinity;
+    this.allHands = work.steps.reduce((sum, step) => sum + step.units * step.hands, 0);
   }
 
   get length(): number {
-    return this.order.length;
+    return this.filled;
   }
 
   get end(): number {
-    return this.ends[this.ends.length - 1] ?? 0;
+    return this.filled > 0 ? (this.ends[this.filled - 1] ?? 0) : 0;
   }
 
   get last(): number {
-    return this.order[this.order.length - 1] ?? -1;
+    return this.filled > 0 ? (this.order[this.filled - 1] ?? -1) : -1;
   }
 
   done(step: number): number {
-    return this.positions[step]?.length ?? 0;
+    return this.counts[step] ?? 0;
   }
 
   startAt(position: number): number {
@@ -52,27 +91,58 @@ export class Timetable {
     return this.ends[position] ?? 0;
   }
 
+  /** The step at a position. */
+  stepOf(position: number): number {
+    return this.order[position] ?? -1;
+  }
+
+  /** Where a step is done for its n-th unit, or -1. */
+  positionOf(step: number, unit: number): number {
+    return unit < this.done(step) ? (this.positions[(this.firstOf[step] ?? 0) + unit] ?? -1) : -1;
+  }
+
   steps(): readonly number[] {
-    return this.order;
+    return [...this.order.subarray(0, this.filled)];
   }
 
   /** The end of the last drying. */
   makespan(): number {
-    let latest = 0;
-    this.order.forEach((step, position) => (latest = Math.max(latest, (this.ends[position] ?? 0) + stepAt(this.work, step).dry)));
-    return latest;
+    return this.filled > 0 ? (this.latest[this.filled - 1] ?? 0) : 0;
   }
 
-  truncate(length: number): void {
-    while (this.order.length > length) {
-      const step = this.order.pop();
-      this.starts.pop();
-      this.ends.pop();
-      this.sources.pop();
-      this.notBefore.pop();
-      this.dryings.pop();
-      if (step !== undefined) this.positions[step]?.pop();
+  /**
+   * What the hands lose in all: preparing and waiting. What is left of a window where the next move no longer fits is
+   * no loss here: it changes with every minute before it, and would hide what a better order gains.
+   */
+  losses(): number {
+    const { windows, table } = this.work;
+    let lost = 0;
+    let window = 0;
+    for (let position = 0; position < this.filled; position += 1) {
+      const step = this.order[position] ?? 0;
+      const last = position === 0 ? -1 : (this.order[position - 1] ?? -1);
+      const prepare = preparation(this.work, last, step);
+      const hands = table.hands[step] ?? 0;
+      const from = (this.starts[position] ?? 0) - prepare;
+      let free = position === 0 ? 0 : (this.ends[position - 1] ?? 0);
+      lost += prepare;
+      while (window < windows.length && (windows[window]?.[1] ?? 0) <= from) {
+        const left = (windows[window]?.[1] ?? 0) - Math.max(free, windows[window]?.[0] ?? 0);
+        if (left >= prepare + hands) lost += left;
+        window += 1;
+        free = windows[window]?.[0] ?? free;
+      }
+      if (windows.length > 0) free = Math.max(free, windows[window]?.[0] ?? 0);
+      lost += Math.max(0, from - free);
     }
+    return lost;
+  }
+
+  /** Takes the end of the order away; starts that it had forced later go back. */
+  truncate(length: number): void {
+    if (length >= this.filled) return;
+    this.drop(length);
+    this.settle(0, Infinity);
   }
 
   /**
@@ -80,87 +150,162 @@ export class Timetable {
    * @returns false when it cannot be; the timetable is then to be truncated to a length known to be good
    */
   append(step: number, base: number): boolean {
-    const before = stepAt(this.work, step).before;
-    const unit = this.done(step);
-    const source = before < 0 ? -1 : (this.positions[before]?.[unit] ?? -2);
-    if (source === -2) return false;
-    this.positions[step]?.push(this.order.length);
-    this.order.push(step);
-    this.sources.push(source);
-    this.notBefore.push(0);
-    this.starts.push(0);
-    this.ends.push(0);
-    this.dryings.push([]);
-    return this.settle(this.order.length - 1, base);
+    return this.place(step) && this.settle(base, Infinity);
   }
 
-  /** Times everything from a position on; goes back to where a wet window forces a later start. */
-  private settle(from: number, base: number): boolean {
-    let position = from;
-    const mostTurns = 200 + 40 * (this.order.length - base);
-    for (let turns = 0; position < this.order.length; turns += 1) {
-      if (turns > mostTurns) {
-        this.gaveUp = true;
-        return false;
-      }
-      const step = stepAt(this.work, this.order[position] ?? 0);
-      const drying = this.dryings[position - 1] ?? [];
-      const start = this.earliest(position, drying);
-      if (start === Infinity || start > this.horizon) return false;
-      const source = this.sources[position] ?? -1;
-      if (step.within !== null && source >= 0) {
-        const dry = stepAt(this.work, step.before).dry;
-        const latest = (this.ends[source] ?? 0) + dry + step.within;
-        if (start > latest) {
-          if (source < base) return false;
-          this.notBefore[source] = (this.starts[source] ?? 0) + start - latest;
-          position = source;
-          continue;
-        }
-      }
-      this.starts[position] = start;
-      const end = start + step.hands;
-      this.ends[position] = end;
-      if (this.work.drying !== Infinity) {
-        const still = drying.filter((until) => until > end);
-        if (step.dry > 0) still.push(end + step.dry);
-        this.dryings[position] = still;
-      }
-      position += 1;
+  /**
+   * Times another order, from where it first differs from the one that is there.
+   * @param most gives up as soon as the order is seen to end later
+   * @returns its makespan; Infinity when it ends later than `most` or cannot be kept
+   */
+  retime(order: ArrayLike<number>, most: number): number {
+    const mine = this.order;
+    const shared = Math.min(this.filled, order.length);
+    let same = 0;
+    while (same < shared && mine[same] === order[same]) same += 1;
+    this.drop(same);
+    const kept = this.settle(0, most, order);
+    const makespan = this.makespan();
+    return kept && makespan <= most ? makespan : Infinity;
+  }
+
+  private drop(length: number): void {
+    this.rewind(Math.min(length, this.timed));
+    for (let position = this.filled - 1; position >= length; position -= 1) {
+      const step = this.order[position] ?? 0;
+      this.counts[step] = (this.counts[step] ?? 1) - 1;
     }
+    this.filled = length;
+    this.frontier = Math.min(this.frontier, Math.max(0, length - 1));
+    this.release(length);
+  }
+
+  /** Starts that were forced later by what stands at `length` or after it are free again, and all from there on is to be timed anew. */
+  private release(length: number): void {
+    if (this.forced === 0) return;
+    for (let position = 0; position < length; position += 1) {
+      if ((this.notBefore[position] ?? 0) === 0 || (this.blame[position] ?? 0) < length) continue;
+      this.notBefore[position] = 0;
+      this.forced -= 1;
+      this.rewind(Math.min(position, this.timed));
+    }
+  }
+
+  private place(step: number): boolean {
+    const { counts, firstOf, positions, filled } = this;
+    const { before: beforeOf, units: unitsOf } = this.work.table;
+    const unit = counts[step] ?? 0;
+    if (unit >= (unitsOf[step] ?? 0)) return false;
+    const before = beforeOf[step] ?? -1;
+    if (before >= 0 && unit >= (counts[before] ?? 0)) return false;
+    this.sources[filled] = before < 0 ? -1 : (positions[(firstOf[before] ?? 0) + unit] ?? -1);
+    positions[(firstOf[step] ?? 0) + unit] = filled;
+    counts[step] = unit + 1;
+    this.order[filled] = step;
+    if (this.forced > 0 && (this.notBefore[filled] ?? 0) !== 0) this.forced -= 1;
+    this.notBefore[filled] = 0;
+    this.filled = filled + 1;
     return true;
   }
 
-  private earliest(position: number, drying: readonly number[]): number {
-    const index = this.order[position] ?? 0;
-    const step = stepAt(this.work, index);
-    const before = position === 0 ? -1 : (this.order[position - 1] ?? -1);
-    const prepare = preparation(this.work, before, index);
-    const source = this.sources[position] ?? -1;
-    const ready = source < 0 ? 0 : (this.ends[source] ?? 0) + stepAt(this.work, step.before).dry;
-    const free = position === 0 ? 0 : (this.ends[position - 1] ?? 0);
-    let start = startInWindow(this.work, Math.max(ready, free + prepare, this.notBefore[position] ?? 0), prepare, step.hands);
-    if (step.dry === 0 || this.work.drying === Infinity) return start;
-    // All that dries began before this end, so a place is free at the end exactly when it stays free.
-    for (;;) {
-      const end = start + step.hands;
-      const busy = drying.filter((until) => until > end).sort((a, b) => b - a);
-      if (busy.length < this.work.drying) return start;
-      const freed = busy[this.work.drying - 1];
-      if (freed === undefined || start === Infinity) return Infinity;
-      start = startInWindow(this.work, freed - step.hands, prepare, step.hands);
+  /** Untimes what stands at a position and after it. */
+  private rewind(to: number): void {
+    for (let position = this.timed - 1; position >= to; position -= 1) this.places.giveBack(position);
+    this.timed = Math.min(this.timed, to);
+  }
+
+  /**
+   * Times everything that is not timed yet, and then the rest of `order` if one is given; goes back to where a wet
+   * window forces a later start.
+   */
+  private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
+    const { work, starts, ends, latest, spent, sources, notBefore, places, horizon, allHands } = this;
+    const { changeover } = work;
+    const { opens, closes } = work.table;
+    const windowOf = this.windowOf;
+    const windows = opens.length;
+    const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
+    const mine = this.order;
+    const total = order ? order.length : this.filled;
+    let turnsLeft = 200 + 40 * (total - Math.min(this.timed, base === 0 ? this.timed : base));
+    let position = this.timed;
+    let good = true;
+    while (position < total) {
+      if (position === this.filled && !(order && this.place(order[position] ?? 0))) {
+        good = false;
+        break;
+      }
+      turnsLeft -= 1;
+      if (turnsLeft < 0) {
+        this.gaveUp = true;
+        good = false;
+        break;
+      }
+      this.turns += 1;
+      if (position > this.frontier) this.frontier = position;
+      const step = mine[position] ?? 0;
+      const hands = handsOf[step] ?? 0;
+      const dry = dryOf[step] ?? 0;
+      const previous = position - 1;
+      const last = position === 0 ? -1 : (mine[previous] ?? -1);
+      const prepare = last === step ? 0 : (setupOf[step] ?? 0) + (last < 0 || paletteOf[last] === paletteOf[step] ? 0 : changeover);
+      const source = sources[position] ?? -1;
+      const ready = source < 0 ? 0 : (ends[source] ?? 0) + (dryOf[beforeOf[step] ?? 0] ?? 0);
+      let start = (position === 0 ? 0 : (ends[previous] ?? 0)) + prepare;
+      if (ready > start) start = ready;
+      const forced = notBefore[position] ?? 0;
+      if (forced > start) start = forced;
+      if (dry > 0 && places.freeAt - hands > start) start = places.freeAt - hands;
+      if (windows > 0) {
+        // Starts never go back along an order, so the search goes on from the window of the move before.
+        let window = position === 0 ? 0 : (windowOf[previous] ?? 0);
+        while (window < windows && Math.max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
+        windowOf[position] = window;
+        start = window < windows ? Math.max(start, (opens[window] ?? 0) + prepare) : Infinity;
+      }
+      if (start > horizon || start === Infinity) {
+        good = false;
+        break;
+      }
+      if (source >= 0 && start > ready + (withinOf[step] ?? Infinity)) {
+        if (source < base) {
+          good = false;
+          break;
+        }
+        if ((notBefore[source] ?? 0) === 0) this.forced += 1;
+        notBefore[source] = (starts[source] ?? 0) + start - ready - (withinOf[step] ?? Infinity);
+        this.blame[source] = this.frontier;
+        this.timed = position;
+        this.rewind(source);
+        position = source;
+        continue;
+      }
+      const end = start + hands;
+      starts[position] = start;
+      ends[position] = end;
+      const before = position === 0 ? 0 : (latest[previous] ?? 0);
+      const dried = end + dry > before ? end + dry : before;
+      latest[position] = dried;
+      const sofar = (position === 0 ? 0 : (spent[previous] ?? 0)) + hands;
+      spent[position] = sofar;
+      places.take(position, dry > 0 ? end + dry : 0);
+      position += 1;
+      if (end + allHands - sofar > most || dried > most) {
+        good = false;
+        break;
+      }
     }
+    this.timed = position;
+    return good;
   }
 
   /** Times a whole order anew. @returns the makespan, or Infinity when the order cannot be kept */
   static makespanOf(work: Work, order: readonly number[]): number {
-    const timetable = Timetable.of(work, order);
-    return timetable ? timetable.makespan() : Infinity;
+    return new Timetable(work).retime(order, Infinity);
   }
 
   static of(work: Work, order: readonly number[]): Timetable | null {
     const timetable = new Timetable(work);
-    for (const step of order) if (!timetable.append(step, 0)) return null;
-    return timetable;
+    return timetable.retime(order, Infinity) === Infinity ? null : timetable;
   }
 }
