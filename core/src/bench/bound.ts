@@ -7,7 +7,31 @@ import { Timetable } from "./timetable.ts";
  * @returns Infinity when even the bound does not fit the windows
  */
 export function makespanBound(work: Work): number {
+  if (!work.plain) return begunBound(work);
   return Math.max(chainBound(work), handsBound(work), dryingBound(work));
+}
+
+/**
+ * The same, looser, for a bench where some units are begun, or where there are two pairs of hands: each unit's own way
+ * from where it stands, and the maker's load with the shortest tail behind it.
+ */
+function begunBound(work: Work): number {
+  const { tails } = headsAndTails(work);
+  const { who, opens, closes } = work.table;
+  let [bound, load, shortest] = [0, 0, Infinity];
+  work.steps.forEach((step, index) => {
+    if (step.units === 0) return;
+    const way = step.hands + (tails[index] ?? 0);
+    bound = Math.max(bound, ...step.releases.map((ready) => ready + way));
+    if (step.before < 0) bound = Math.max(bound, way);
+    if (who[index] === 1) return;
+    load += step.hands * step.units + (index === work.last ? 0 : step.setup);
+    shortest = Math.min(shortest, tails[index] ?? 0);
+  });
+  if (load === 0) return bound;
+  const light = opens[1] ?? new Float64Array();
+  const windows = Array.from(light, (open, at) => [open, closes[1]?.[at] ?? open] as const);
+  return Math.max(bound, endOfLoad({ ...work, windows }, 0, load) + shortest);
 }
 
 /** The first unit of a batch alone, with all its setups: it is the first in every step, so it pays each. */

@@ -17,13 +17,27 @@ export interface Taste {
 }
 
 /** Steps that a wet window ties together, in order; most are a single step. */
-export function chainsOf(work: Work): number[][] {
+interface Chain {
+  readonly steps: readonly number[];
+  /** Only for the units that were begun before and stand in the middle of it. */
+  readonly isRest: boolean;
+}
+
+export function chainsOf(work: Work): Chain[] {
   const found: number[][] = [];
   work.steps.forEach((step, index) => {
     if (step.within !== null) found[found.length - 1]?.push(index);
     else found.push([index]);
   });
-  return found;
+  const rests = found.flatMap((steps) => steps.flatMap((step, place) => (place > 0 && (work.table.heads[step] ?? 0) > 0 ? [{ steps: steps.slice(place), isRest: true }] : [])));
+  return [...rests, ...found.map((steps) => ({ steps, isRest: false }))];
+}
+
+/** Units that could go through a chain now: what is in the middle of it goes first. */
+function readyFor(work: Work, timetable: Timetable, { steps, isRest }: Chain): number {
+  const [first = 0] = steps;
+  if (isRest) return (work.table.heads[first] ?? 0) - timetable.done(first);
+  return steps.slice(1).some((step) => timetable.done(step) < (work.table.heads[step] ?? 0)) ? 0 : timetable.waiting(first);
 }
 
 /**
@@ -44,7 +58,7 @@ export function construct(work: Work, taste: Taste, stop: () => boolean): Timeta
     for (const chain of chains) {
       const moves = nextGroup(work, timetable, chain, taste);
       if (moves) {
-        const score = waste(work, timetable, base, moves.length, taste) - taste.tail * (tails[chain[0] ?? 0] ?? 0);
+        const score = waste(work, timetable, base, moves.length, taste) - taste.tail * (tails[chain.steps[0] ?? 0] ?? 0);
         if (score < least) [least, best] = [score, moves];
       }
       timetable.truncate(base);
@@ -56,14 +70,14 @@ export function construct(work: Work, taste: Taste, stop: () => boolean): Timeta
 }
 
 /** Appends the largest group that a chain can do now. @returns its moves, or null where there are none */
-function nextGroup(work: Work, timetable: Timetable, chain: readonly number[], taste: Taste): number[] | null {
-  const [first = 0] = chain;
+function nextGroup(work: Work, timetable: Timetable, chain: Chain, taste: Taste): number[] | null {
+  const { steps } = chain;
+  const [first = 0] = steps;
   const step = stepAt(work, first);
-  const waiting = (step.before < 0 ? step.units : timetable.done(step.before)) - timetable.done(first);
-  const ready = Math.min(waiting, Math.max(1, Math.ceil(step.units / taste.lots)));
+  const ready = Math.min(readyFor(work, timetable, chain), Math.max(1, Math.ceil(step.units / taste.lots)));
   if (ready <= 0) return null;
   const base = timetable.length;
-  if (chain.length === 1) {
+  if (steps.length === 1) {
     if (!timetable.append(first, base)) return null;
     while (timetable.length - base < ready) {
       const length = timetable.length;
@@ -75,8 +89,8 @@ function nextGroup(work: Work, timetable: Timetable, chain: readonly number[], t
     }
     return new Array<number>(timetable.length - base).fill(first);
   }
-  for (const size of taste.wide ? sizes(Math.min(ready, caughtAtOnce(work, chain), work.drying)) : [1]) {
-    const moves = chain.flatMap((each) => new Array<number>(size).fill(each));
+  for (const size of taste.wide ? sizes(Math.min(ready, caughtAtOnce(work, steps), work.drying)) : [1]) {
+    const moves = steps.flatMap((each) => new Array<number>(size).fill(each));
     if (moves.every((each) => timetable.append(each, base))) return moves;
     timetable.truncate(base);
   }
@@ -107,8 +121,9 @@ function waste(work: Work, timetable: Timetable, base: number, length: number, t
   let [idle, prepared, hands] = [0, 0, 0];
   const order = (position: number): number => timetable.stepOf(position);
   for (let position = base; position < base + length; position += 1) {
-    const prepare = preparation(work, position === 0 ? -1 : order(position - 1), order(position));
-    const free = position === 0 ? 0 : timetable.endAt(position - 1);
+    const before = timetable.before(position);
+    const prepare = preparation(work, before < 0 ? work.last : order(before), order(position));
+    const free = before < 0 ? 0 : timetable.endAt(before);
     prepared += prepare;
     hands += stepAt(work, order(position)).hands;
     idle += timetable.startAt(position) - prepare - free;
@@ -128,30 +143,33 @@ export function tailsOf(work: Work): number[] {
 
 /** One unit after the other, each through all its stages: the way of a maker who does not batch. */
 export function cardByCard(work: Work): Timetable | null {
-  const order: number[] = [];
-  work.job.batches.forEach((batch, index) => {
-    const steps = work.steps.flatMap((step, position) => (step.batch === index ? [position] : []));
-    for (let unit = 0; unit < batch.units; unit += 1) order.push(...steps);
-  });
-  return Timetable.of(work, order);
+  const timetable = new Timetable(work);
+  const byBatch = work.job.batches.map((_, batch) => work.steps.flatMap((step, index) => (step.batch === batch ? [index] : [])).reverse());
+  for (const steps of byBatch) {
+    // The farthest unit goes on as long as it can.
+    for (let next = steps.find((step) => timetable.waiting(step) > 0); next !== undefined; next = steps.find((step) => timetable.waiting(step) > 0)) {
+      if (!timetable.append(next, 0)) return null;
+    }
+  }
+  return timetable.length === work.operations ? timetable : null;
 }
 
 /** One batch after the other, stage by stage, those of one palette together; wet-in-wet groups as large as they can be. */
 export function batchByBatch(work: Work): Timetable | null {
   const timetable = new Timetable(work);
   const palettes = [...new Set(work.steps.map((step) => step.palette))];
-  const chains = chainsOf(work).sort((a, b) => palettes.indexOf(stepAt(work, a[0] ?? 0).palette) - palettes.indexOf(stepAt(work, b[0] ?? 0).palette));
-  for (const chain of chains) {
-    const units = stepAt(work, chain[0] ?? 0).units;
-    while (timetable.done(chain[0] ?? 0) < units) {
+  const order = (chain: Chain): number => (chain.isRest ? -1 : palettes.indexOf(stepAt(work, chain.steps[0] ?? 0).palette));
+  for (const chain of chainsOf(work).sort((a, b) => order(a) - order(b))) {
+    const { steps } = chain;
+    for (let ready = readyFor(work, timetable, chain); ready > 0; ready = readyFor(work, timetable, chain)) {
       const base = timetable.length;
-      const left = Math.min(units - timetable.done(chain[0] ?? 0), chain.length === 1 ? Infinity : Math.min(work.drying, caughtAtOnce(work, chain)));
+      const left = Math.min(ready, steps.length === 1 ? Infinity : Math.min(work.drying, caughtAtOnce(work, steps)));
       const fits = sizes(left).some((size) => {
         timetable.truncate(base);
-        return chain.flatMap((each) => new Array<number>(size).fill(each)).every((step) => timetable.append(step, base));
+        return steps.flatMap((each) => new Array<number>(size).fill(each)).every((step) => timetable.append(step, base));
       });
       if (!fits) return null;
     }
   }
-  return timetable;
+  return timetable.length === work.operations ? timetable : null;
 }

@@ -16,15 +16,19 @@ export function stageFault(work: Work, index: number, code: string, given: strin
 export function impossibilities(work: Work): Fault[] {
   const single = [...tooLongForWindows(work), ...noDryingPlace(work), ...wetWindowTooShort(work)];
   if (single.length > 0) return single;
+  if (!work.plain) return makespanBound(work) === Infinity ? [windowsTooFew(work)] : [];
   const chain = brokenChains(work);
   if (chain.length > 0) return chain;
   return makespanBound(work) === Infinity ? [windowsTooFew(work)] : [];
 }
 
 function tooLongForWindows(work: Work): Fault[] {
-  if (work.windows.length === 0) return [];
-  const longest = Math.max(...work.windows.map(([open, close]) => close - open));
+  const { opens, closes, hours } = work.table;
+  const longestIn = opens.map((list, which) => Array.from(list, (open, at) => (closes[which]?.[at] ?? open) - open).reduce((most, each) => Math.max(most, each), 0));
   return work.steps.flatMap((step, index) => {
+    const list = hours[index] ?? 0;
+    if ((opens[list]?.length ?? 0) === 0 || step.units === 0) return [];
+    const longest = longestIn[list] ?? 0;
     const needed = step.setup + step.hands;
     return needed > longest
       ? [

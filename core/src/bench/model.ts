@@ -5,6 +5,23 @@ export interface RunStage {
   readonly setup: number;
   readonly dry: number;
   readonly within: number | null;
+  /** The helper does it, beside the maker. */
+  readonly helper?: boolean;
+  /** Fit for windows in which only light work is done. */
+  readonly light?: boolean;
+  /** The unit takes a board at the start of this stage, or gives it back at its end. */
+  readonly board?: "takes" | "gives";
+  /** So many panels are one unit in this stage, as long as they are taped on one sheet; 1 unless told. `hands` is for all of them. */
+  readonly panels?: number;
+}
+
+/** A panel that is on its way already, in minutes from the start of the plan. */
+export interface StartedUnit {
+  /** Stages that are done. */
+  readonly done: number;
+  readonly dryAt: number;
+  /** By when the next stage must begin, where its wet window is open or still to come. */
+  readonly until?: number;
 }
 
 /** Units that go through the same stages with the same palette. */
@@ -13,14 +30,26 @@ export interface RunBatch {
   readonly palette: string;
   readonly units: number;
   readonly stages: readonly RunStage[];
+  /** Those of the units that were begun before, the farthest first. */
+  readonly started?: readonly StartedUnit[];
 }
 
-/** One pair of hands. `drying` is how many units may dry at once, null for any number; no `windows` means always open. */
+export type Windows = readonly (readonly [open: number, close: number])[];
+
+/** One pair of hands, or two. `drying` is how many units may dry at once, null for any number; no `windows` means always open. */
 export interface RunJob {
   readonly batches: readonly RunBatch[];
   readonly changeover: number;
   readonly drying: number | null;
-  readonly windows: readonly (readonly [open: number, close: number])[];
+  readonly windows: Windows;
+  /** Further windows in which only light stages are done. */
+  readonly lightWindows?: Windows;
+  /** When the helper's hands are there; needed where a stage is the helper's. */
+  readonly helperWindows?: Windows;
+  /** Boards that there are; null for any number. */
+  readonly boards?: number | null;
+  /** What the maker's hands were last at: going on with it needs no setup. */
+  readonly last?: { readonly batch: string; readonly stage: string } | null;
 }
 
 /** One operation of the hands, setup excluded. */
@@ -53,7 +82,16 @@ export interface Step {
   readonly before: number;
   /** The step after in the route, or -1. */
   readonly after: number;
+  /** Units that still have to go through it. */
   readonly units: number;
+  /** Units that are through it already. */
+  readonly passed: number;
+  /** When the first of its units, those that were begun before, are ready for it. */
+  readonly releases: readonly number[];
+  /** By when each of those must begin; Infinity for any time. */
+  readonly deadlines: readonly number[];
+  /** Units of this step that one of the step before becomes. */
+  readonly splits: number;
 }
 
 /**
@@ -66,9 +104,13 @@ export interface Work {
   readonly steps: readonly Step[];
   readonly changeover: number;
   readonly drying: number;
-  readonly windows: readonly (readonly [number, number])[];
+  readonly windows: Windows;
   readonly operations: number;
   readonly table: StepTable;
+  /** Whether it knows more than one pair of hands in one list of windows, all work still to be done. */
+  readonly plain: boolean;
+  /** The step the maker's hands were last at, or -1. */
+  readonly last: number;
 }
 
 /** Steps and windows as columns, for what is asked at every turn of a search. `within` is Infinity where there is none. */
@@ -81,12 +123,32 @@ export interface StepTable {
   readonly units: Int32Array;
   /** Palettes by number. */
   readonly palette: Int32Array;
-  readonly opens: Float64Array;
-  readonly closes: Float64Array;
+  /** Units that were begun before and stand ready for the step, and when. */
+  readonly heads: Int32Array;
+  readonly releases: readonly Float64Array[];
+  readonly deadlines: readonly Float64Array[];
+  readonly splits: Int32Array;
+  /** Whose hands: 0 the maker's, 1 the helper's. */
+  readonly who: Int32Array;
+  /** Which list of windows. */
+  readonly hours: Int32Array;
+  readonly opens: readonly Float64Array[];
+  readonly closes: readonly Float64Array[];
+  /** 1 where a unit takes a board, -1 where it gives one back. */
+  readonly board: Int32Array;
+  readonly boards: number;
+  /** Boards that are out when the plan begins. */
+  readonly boardsOut: number;
 }
 
-function tableOf(steps: readonly Step[], windows: Work["windows"]): StepTable {
+const byOpening = (windows: Windows): Windows => windows.map(([open, close]) => [scaled(open), scaled(close)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+
+function tableOf(job: RunJob, steps: readonly Step[], windows: Windows): StepTable {
   const palettes = [...new Set(steps.map((step) => step.palette))];
+  const light = windows.length === 0 ? windows : [...windows, ...byOpening(job.lightWindows ?? [])].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const lists = [windows, light, byOpening(job.helperWindows ?? [])];
+  const stageOf = (step: Step): RunStage | undefined => job.batches[step.batch]?.stages[step.stage];
+  const out = steps.reduce((sum, step) => sum + (stageOf(step)?.board === "takes" ? step.passed : stageOf(step)?.board === "gives" ? -step.passed : 0), 0);
   return {
     hands: Float64Array.from(steps, (step) => step.hands),
     setup: Float64Array.from(steps, (step) => step.setup),
@@ -95,8 +157,17 @@ function tableOf(steps: readonly Step[], windows: Work["windows"]): StepTable {
     before: Int32Array.from(steps, (step) => step.before),
     units: Int32Array.from(steps, (step) => step.units),
     palette: Int32Array.from(steps, (step) => palettes.indexOf(step.palette)),
-    opens: Float64Array.from(windows, ([open]) => open),
-    closes: Float64Array.from(windows, ([, close]) => close),
+    heads: Int32Array.from(steps, (step) => step.releases.length),
+    releases: steps.map((step) => Float64Array.from(step.releases)),
+    deadlines: steps.map((step) => Float64Array.from(step.deadlines)),
+    splits: Int32Array.from(steps, (step) => step.splits),
+    who: Int32Array.from(steps, (step) => (stageOf(step)?.helper ? 1 : 0)),
+    hours: Int32Array.from(steps, (step) => (stageOf(step)?.helper ? 2 : stageOf(step)?.light && job.lightWindows ? 1 : 0)),
+    opens: lists.map((list) => Float64Array.from(list, ([open]) => open)),
+    closes: lists.map((list) => Float64Array.from(list, ([, close]) => close)),
+    board: Int32Array.from(steps, (step) => (stageOf(step)?.board === "takes" ? 1 : stageOf(step)?.board === "gives" ? -1 : 0)),
+    boards: job.boards ?? Infinity,
+    boardsOut: out,
   };
 }
 
@@ -104,10 +175,18 @@ const SCALE = 1_000_000;
 const scaled = (minutes: number): number => Math.round(minutes * SCALE);
 export const toMinutes = (time: number): number => time / SCALE;
 
+/** Panels that go together, as many as one unit holds. */
+const unitsOf = (panels: readonly StartedUnit[], size: number): StartedUnit[][] =>
+  Array.from({ length: Math.floor(panels.length / size) }, (_, unit) => panels.slice(unit * size, (unit + 1) * size));
+
 export function workOf(job: RunJob): Work {
   const steps: Step[] = [];
   job.batches.forEach((batch, index) => {
+    const started = [...(batch.started ?? [])].sort((a, b) => b.done - a.done || a.dryAt - b.dryAt);
     batch.stages.forEach((stage, position) => {
+      const panels = stage.panels ?? 1;
+      const passed = Math.floor(started.filter((unit) => unit.done > position).length / panels);
+      const ready = started.filter((unit) => unit.done === position && position > 0);
       steps.push({
         batch: index,
         stage: position,
@@ -118,13 +197,33 @@ export function workOf(job: RunJob): Work {
         within: position === 0 || stage.within === null ? null : scaled(stage.within),
         before: position === 0 ? -1 : steps.length - 1,
         after: position === batch.stages.length - 1 ? -1 : steps.length + 1,
-        units: batch.units,
+        units: Math.ceil(batch.units / panels) - passed,
+        passed,
+        // A unit of several panels is ready when its last is, and must be caught with its first.
+        releases: unitsOf(ready, panels).map((unit) => scaled(Math.max(0, ...unit.map((panel) => panel.dryAt)))),
+        deadlines: unitsOf(ready, panels).map((unit) => scaled(Math.min(Infinity, ...unit.map((panel) => panel.until ?? Infinity)))),
+        splits: Math.max(1, Math.round((batch.stages[position - 1]?.panels ?? 1) / panels)),
       });
     });
   });
-  const windows = job.windows.map(([open, close]) => [scaled(open), scaled(close)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
+  const windows = byOpening(job.windows);
   const operations = steps.reduce((sum, step) => sum + step.units, 0);
-  return { job, steps, changeover: scaled(job.changeover), drying: job.drying ?? Infinity, windows, operations, table: tableOf(steps, windows) };
+  const at = job.last;
+  const last = at ? steps.findIndex((step) => job.batches[step.batch]?.id === at.batch && job.batches[step.batch]?.stages[step.stage]?.id === at.stage) : -1;
+  const more = job.batches.some(
+    (batch) => (batch.started?.length ?? 0) > 0 || batch.stages.some((stage) => stage.helper ?? stage.board ?? stage.panels ?? (stage.light && job.lightWindows)),
+  );
+  return {
+    job,
+    steps,
+    changeover: scaled(job.changeover),
+    drying: job.drying ?? Infinity,
+    windows,
+    operations,
+    table: tableOf(job, steps, windows),
+    plain: !more && last < 0,
+    last,
+  };
 }
 
 export function stepAt(work: Work, index: number): Step {

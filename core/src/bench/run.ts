@@ -36,7 +36,7 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
     makespan = Timetable.makespanOf(work, order);
   }
   let trueBound = bound;
-  if (makespan > bound) {
+  if (makespan > bound && work.plain) {
     const exact = exactOrder(work, makespan, bound, limits);
     if (exact.order) {
       order = [...exact.order];
@@ -58,7 +58,7 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
 
 /** A timetable as a plan of moves, in minutes. */
 export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan {
-  const done = work.steps.map(() => 0);
+  const done = work.steps.map((step) => step.passed);
   const moves = timetable.steps().map((index, position): Move => {
     const step = stepAt(work, index);
     const batch = work.job.batches[step.batch];
@@ -66,6 +66,7 @@ export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan
     done[index] = unit + 1;
     return { batch: batch?.id ?? "", unit, stage: batch?.stages[step.stage]?.id ?? "", start: toMinutes(timetable.startAt(position)), end: toMinutes(timetable.endAt(position)) };
   });
+  if (work.table.who.includes(1)) moves.sort((a, b) => a.start - b.start);
   return { makespan: toMinutes(timetable.makespan()), bound: toMinutes(bound), moves };
 }
 

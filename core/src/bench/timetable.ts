@@ -18,6 +18,19 @@ export class Timetable {
   private readonly spent: Float64Array;
   /** Position of the same unit's step before, or -1. */
   private readonly sources: Int32Array;
+  /** When a unit that was begun before is ready. */
+  private readonly readyAt: Float64Array;
+  /** By when it must begin. */
+  private readonly deadline: Float64Array;
+  /** Position of the same hands' move before, or -1. */
+  private readonly previous: Int32Array;
+  /** The last position of the maker's hands, and of the helper's. */
+  private readonly lastOf = new Int32Array([-1, -1]);
+  /** Where boards were given back, in order; and for a position that takes one, the giving that it waits for, or -1. */
+  private readonly given: Int32Array;
+  private readonly boardFrom: Int32Array;
+  private givenCount = 0;
+  private takenCount = 0;
   /** Starts forced later by a wet window that follows. */
   private readonly notBefore: Float64Array;
   /** How far the order was known when a start was forced later: that much of it is to blame. */
@@ -50,6 +63,11 @@ export class Timetable {
     this.latest = new Float64Array(n);
     this.spent = new Float64Array(n);
     this.sources = new Int32Array(n);
+    this.readyAt = new Float64Array(n);
+    this.deadline = new Float64Array(n);
+    this.previous = new Int32Array(n);
+    this.given = new Int32Array(n);
+    this.boardFrom = new Int32Array(n);
     this.notBefore = new Float64Array(n);
     this.blame = new Int32Array(n);
     this.windowOf = new Int32Array(n);
@@ -63,8 +81,10 @@ export class Timetable {
     });
     this.places = new DryingPlaces(work.drying < n ? work.drying : 0, n);
     const whole = work.steps.reduce((sum, step) => sum + step.units * (step.hands + step.setup + step.dry + work.changeover), 0);
-    this.horizon = work.windows.length === 0 ? whole : Infinity;
-    this.allHands = work.steps.reduce((sum, step) => sum + step.units * step.hands, 0);
+    const [latestRelease] = [Math.max(0, ...work.steps.flatMap((step) => step.releases))];
+    this.horizon = work.windows.length === 0 && !work.table.who.includes(1) ? whole + latestRelease : Infinity;
+    // Two pairs of hands share what is left, so it bounds nothing.
+    this.allHands = work.table.who.includes(1) ? 0 : work.steps.reduce((sum, step) => sum + step.units * step.hands, 0);
   }
 
   get length(): number {
@@ -94,6 +114,20 @@ export class Timetable {
   /** The step at a position. */
   stepOf(position: number): number {
     return this.order[position] ?? -1;
+  }
+
+  /** The position of the same hands' move before one, or -1. */
+  before(position: number): number {
+    return this.previous[position] ?? -1;
+  }
+
+  /** Units that stand ready for a step, dry or not, and have not gone through it. */
+  waiting(step: number): number {
+    const { before, heads, splits, units } = this.work.table;
+    const all = units[step] ?? 0;
+    const earlier = before[step] ?? -1;
+    const there = earlier < 0 ? all : Math.min(all, (heads[step] ?? 0) + this.done(earlier) * (splits[step] ?? 1));
+    return there - this.done(step);
   }
 
   /** Where a step is done for its n-th unit, or -1. */
@@ -171,9 +205,13 @@ export class Timetable {
 
   private drop(length: number): void {
     this.rewind(Math.min(length, this.timed));
+    const { who, board } = this.work.table;
     for (let position = this.filled - 1; position >= length; position -= 1) {
       const step = this.order[position] ?? 0;
       this.counts[step] = (this.counts[step] ?? 1) - 1;
+      this.lastOf[who[step] ?? 0] = this.previous[position] ?? -1;
+      if (board[step] === 1) this.takenCount -= 1;
+      else if (board[step] === -1) this.givenCount -= 1;
     }
     this.filled = length;
     this.frontier = Math.min(this.frontier, Math.max(0, length - 1));
@@ -193,12 +231,33 @@ export class Timetable {
 
   private place(step: number): boolean {
     const { counts, firstOf, positions, filled } = this;
-    const { before: beforeOf, units: unitsOf } = this.work.table;
+    const { before: beforeOf, units: unitsOf, heads, releases, deadlines, splits, who, board, boards, boardsOut } = this.work.table;
     const unit = counts[step] ?? 0;
     if (unit >= (unitsOf[step] ?? 0)) return false;
     const before = beforeOf[step] ?? -1;
-    if (before >= 0 && unit >= (counts[before] ?? 0)) return false;
-    this.sources[filled] = before < 0 ? -1 : (positions[(firstOf[before] ?? 0) + unit] ?? -1);
+    const head = heads[step] ?? 0;
+    let source = -1;
+    this.readyAt[filled] = unit < head ? (releases[step]?.[unit] ?? 0) : 0;
+    this.deadline[filled] = unit < head ? (deadlines[step]?.[unit] ?? Infinity) : Infinity;
+    if (unit >= head && before >= 0) {
+      const from = splits[step] === 1 ? unit - head : Math.floor((unit - head) / (splits[step] ?? 1));
+      if (from >= (counts[before] ?? 0)) return false;
+      source = positions[(firstOf[before] ?? 0) + from] ?? -1;
+    }
+    this.boardFrom[filled] = -1;
+    if (board[step] === 1) {
+      const free = boardsOut + this.takenCount + 1 - boards;
+      if (free > this.givenCount) return false;
+      if (free > 0) this.boardFrom[filled] = this.given[free - 1] ?? -1;
+      this.takenCount += 1;
+    } else if (board[step] === -1) {
+      this.given[this.givenCount] = filled;
+      this.givenCount += 1;
+    }
+    this.sources[filled] = source;
+    const hands = who[step] ?? 0;
+    this.previous[filled] = this.lastOf[hands] ?? -1;
+    this.lastOf[hands] = filled;
     positions[(firstOf[step] ?? 0) + unit] = filled;
     counts[step] = unit + 1;
     this.order[filled] = step;
@@ -219,11 +278,10 @@ export class Timetable {
    * window forces a later start.
    */
   private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
-    const { work, starts, ends, latest, spent, sources, notBefore, places, horizon, allHands } = this;
+    const { work, starts, ends, latest, spent, sources, notBefore, places, horizon, allHands, previous: previousOf, readyAt, deadline, boardFrom } = this;
     const { changeover } = work;
-    const { opens, closes } = work.table;
+    const { opens: opensOf, closes: closesOf, hours, board, who } = work.table;
     const windowOf = this.windowOf;
-    const windows = opens.length;
     const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
     const mine = this.order;
     const total = order ? order.length : this.filled;
@@ -246,24 +304,32 @@ export class Timetable {
       const step = mine[position] ?? 0;
       const hands = handsOf[step] ?? 0;
       const dry = dryOf[step] ?? 0;
-      const previous = position - 1;
-      const last = position === 0 ? -1 : (mine[previous] ?? -1);
+      const previous = previousOf[position] ?? -1;
+      const last = previous < 0 ? (who[step] === 0 ? work.last : -1) : (mine[previous] ?? -1);
       const prepare = last === step ? 0 : (setupOf[step] ?? 0) + (last < 0 || paletteOf[last] === paletteOf[step] ? 0 : changeover);
       const source = sources[position] ?? -1;
-      const ready = source < 0 ? 0 : (ends[source] ?? 0) + (dryOf[beforeOf[step] ?? 0] ?? 0);
-      let start = (position === 0 ? 0 : (ends[previous] ?? 0)) + prepare;
+      const ready = source < 0 ? (readyAt[position] ?? 0) : (ends[source] ?? 0) + (dryOf[beforeOf[step] ?? 0] ?? 0);
+      let start = (previous < 0 ? 0 : (ends[previous] ?? 0)) + prepare;
       if (ready > start) start = ready;
       const forced = notBefore[position] ?? 0;
       if (forced > start) start = forced;
       if (dry > 0 && places.freeAt - hands > start) start = places.freeAt - hands;
+      if (board[step] === 1) {
+        const giving = boardFrom[position] ?? -1;
+        if (giving >= 0 && (ends[giving] ?? 0) > start) start = ends[giving] ?? 0;
+      }
+      const list = hours[step] ?? 0;
+      const opens = opensOf[list] as Float64Array;
+      const closes = closesOf[list] as Float64Array;
+      const windows = opens.length;
       if (windows > 0) {
-        // Starts never go back along an order, so the search goes on from the window of the move before.
-        let window = position === 0 ? 0 : (windowOf[previous] ?? 0);
+        // Starts never go back along the moves of one pair of hands, so the search goes on from the window of the one before.
+        let window = previous < 0 || hours[last] !== list ? 0 : (windowOf[previous] ?? 0);
         while (window < windows && Math.max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
         windowOf[position] = window;
         start = window < windows ? Math.max(start, (opens[window] ?? 0) + prepare) : Infinity;
       }
-      if (start > horizon || start === Infinity) {
+      if (start > horizon || start === Infinity || start > (deadline[position] ?? Infinity)) {
         good = false;
         break;
       }
@@ -283,10 +349,10 @@ export class Timetable {
       const end = start + hands;
       starts[position] = start;
       ends[position] = end;
-      const before = position === 0 ? 0 : (latest[previous] ?? 0);
+      const before = position === 0 ? 0 : (latest[position - 1] ?? 0);
       const dried = end + dry > before ? end + dry : before;
       latest[position] = dried;
-      const sofar = (position === 0 ? 0 : (spent[previous] ?? 0)) + hands;
+      const sofar = (position === 0 ? 0 : (spent[position - 1] ?? 0)) + hands;
       spent[position] = sofar;
       places.take(position, dry > 0 ? end + dry : 0);
       position += 1;
