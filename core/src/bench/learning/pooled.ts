@@ -1,0 +1,166 @@
+import { inverseOf } from "./cholesky.ts";
+import { normalQuantile, truncatedMoments } from "./normal.ts";
+
+/** What bears on a time, by name, and how strongly: 1 for being of a kind, or a figure such as how damp the room was. */
+export type Effects = Readonly<Record<string, number>>;
+
+/**
+ * A time that was seen, as a multiple of the planned one. It lies between two figures: "still wet" after 25 of 30
+ * minutes says more than 25/30 and no more than that; a stop-watch says both figures alike.
+ */
+export interface Sighting {
+  readonly effects: Effects;
+  /** Above this; 0 where nothing is known. */
+  readonly low: number;
+  /** Not above this; Infinity where nothing is known. */
+  readonly high: number;
+}
+
+/** What an effect is believed to be before anything is seen, in logs of the multiple. Effects of one pool learn their spread together. */
+export interface Prior {
+  readonly mean: number;
+  readonly sd: number;
+  readonly pool?: string;
+}
+
+/** @param of gives the belief about an effect by its name */
+export interface Priors {
+  readonly of: (effect: string) => Prior;
+  /** Scatter of single times, in logs, and as how many times seen that guess counts. */
+  readonly scatter: number;
+  readonly weight: number;
+}
+
+export interface Learned {
+  readonly names: readonly string[];
+  readonly means: Float64Array;
+  readonly covariance: readonly Float64Array[];
+  /** Scatter of single times in logs. */
+  readonly scatter: number;
+  readonly priors: Priors;
+  /** The spread that each pool's effects were found to have. */
+  readonly pools: ReadonlyMap<string, number>;
+  readonly seen: number;
+}
+
+const ROUNDS = 300;
+/** A pool's own guess at its spread counts as so many effects seen. */
+const POOL_WEIGHT = 4;
+const SETTLED = 1e-6;
+
+/**
+ * Log-normal times with partial pooling: each effect is drawn towards its prior the more, the less was seen of it. Times known only
+ * between bounds are taken as what they are on average there (EM for censored normal data: Dempster, Laird and Rubin, J. Royal
+ * Statistical Society B 39, 1977; Schmee and Hahn, Technometrics 21, 1979), and count for as much as they tell (Louis, J. Royal
+ * Statistical Society B 44, 1982). Scatter and pools follow by variational steps (Gelman et al., Bayesian Data Analysis, section 13.7).
+ */
+export function learnTimes(sightings: readonly Sighting[], priors: Priors): Learned {
+  const told = sightings.filter(({ low, high }) => high > low || (high === low && low > 0)).filter(({ low, high }) => !(low <= 0 && high === Infinity));
+  const names = [...new Set(told.flatMap(({ effects }) => Object.keys(effects)))].sort();
+  const place = new Map(names.map((name, index) => [name, index]));
+  const rows = told.map(({ effects, low, high }) => ({
+    at: Object.entries(effects).map(([name, value]) => [place.get(name) ?? 0, value] as const),
+    low: low > 0 ? Math.log(low) : -Infinity,
+    high: Math.log(high),
+  }));
+  const beliefs = names.map((name) => priors.of(name));
+  const poolNames = [...new Set(beliefs.flatMap(({ pool }) => pool ?? []))];
+  const pools = new Map(poolNames.map((pool) => [pool, beliefs.find((belief) => belief.pool === pool)?.sd ?? 1]));
+  const n = names.length;
+  let means = Float64Array.from(beliefs, ({ mean }) => mean);
+  let covariance: Float64Array[] = [];
+  let variance = priors.scatter ** 2;
+  for (let round = 0; round < ROUNDS; round += 1) {
+    const precision = beliefs.map(({ sd, pool }) => 1 / (pool === undefined ? sd : (pools.get(pool) ?? sd)) ** 2);
+    const sd = Math.sqrt(variance);
+    const latent = rows.map((row) => {
+      const fit = along(row.at, means);
+      if (row.low === row.high) return { value: row.low, spread: 0 };
+      const { mean, variance: inside } = truncatedMoments((row.low - fit) / sd, (row.high - fit) / sd);
+      return { value: fit + sd * mean, spread: inside * variance };
+    });
+    const full = informationOf(n, rows, latent, precision, variance, false);
+    const right = Float64Array.from(beliefs, ({ mean }, index) => (precision[index] ?? 0) * mean);
+    rows.forEach((row, index) => {
+      for (const [column, value] of row.at) right[column] = (right[column] ?? 0) + (value * (latent[index]?.value ?? 0)) / variance;
+    });
+    const inverse = n === 0 ? [] : inverseOf(full);
+    const next = Float64Array.from(inverse, (line) => line.reduce((sum, value, column) => sum + value * (right[column] ?? 0), 0));
+    covariance = n === 0 ? [] : inverseOf(informationOf(n, rows, latent, precision, variance, true));
+    const squares = rows.reduce((sum, row, index) => {
+      const { value = 0, spread = 0 } = latent[index] ?? {};
+      return sum + (value - along(row.at, next)) ** 2 + spread + quadratic(row.at, inverse);
+    }, 0);
+    const nextVariance = (priors.weight * priors.scatter ** 2 + squares) / (priors.weight + rows.length);
+    for (const pool of poolNames) {
+      const own = beliefs.flatMap((belief, index) => (belief.pool === pool ? [index] : []));
+      const guess = beliefs[own[0] ?? 0]?.sd ?? 1;
+      const sum = own.reduce((all, index) => all + ((next[index] ?? 0) - (beliefs[index]?.mean ?? 0)) ** 2 + (covariance[index]?.[index] ?? 0), POOL_WEIGHT * guess ** 2);
+      pools.set(pool, Math.sqrt(sum / (POOL_WEIGHT + own.length)));
+    }
+    const change = Math.abs(nextVariance - variance) + next.reduce((most, value, index) => Math.max(most, Math.abs(value - (means[index] ?? 0))), 0);
+    means = next;
+    variance = nextVariance;
+    if (change < SETTLED) break;
+  }
+  return { names, means, covariance, scatter: Math.sqrt(variance), priors, pools, seen: told.length };
+}
+
+type Row = readonly (readonly [column: number, value: number])[];
+const along = (row: Row, values: Float64Array): number => row.reduce((sum, [column, value]) => sum + value * (values[column] ?? 0), 0);
+const quadratic = (row: Row, matrix: readonly Float64Array[]): number =>
+  row.reduce((sum, [a, x]) => sum + row.reduce((inner, [b, y]) => inner + x * y * (matrix[a]?.[b] ?? 0), 0), 0);
+
+/** @param lost whether what stays unknown within the bounds is taken off what a sighting tells */
+function informationOf(
+  n: number,
+  rows: readonly { readonly at: Row }[],
+  latent: readonly { readonly spread: number }[],
+  precision: readonly number[],
+  variance: number,
+  lost: boolean,
+) {
+  const matrix = Array.from({ length: n }, (_, index) => {
+    const line = new Float64Array(n);
+    line[index] = precision[index] ?? 0;
+    return line;
+  });
+  rows.forEach(({ at }, index) => {
+    const told = (lost ? Math.max(0, 1 - (latent[index]?.spread ?? 0) / variance) : 1) / variance;
+    for (const [a, x] of at) {
+      const line = matrix[a];
+      if (line) for (const [b, y] of at) line[b] = (line[b] ?? 0) + x * y * told;
+    }
+  });
+  return matrix;
+}
+
+/** What is to be expected of a time, as multiples of the planned one. */
+export interface Expected {
+  readonly typical: number;
+  /** The multiple that is not exceeded with a given chance. */
+  readonly within: (chance: number) => number;
+  /** Eight times in ten it lies between these. */
+  readonly low: number;
+  readonly high: number;
+}
+
+/** What was learned, for a time with these effects. Those never seen come in with what is believed of them, and with its spread. */
+export function expected(learned: Learned, effects: Effects): Expected {
+  const place = new Map(learned.names.map((name, index) => [name, index]));
+  const known: (readonly [number, number])[] = [];
+  let mean = 0;
+  let unknown = 0;
+  for (const [name, value] of Object.entries(effects)) {
+    const index = place.get(name);
+    if (index === undefined) {
+      const prior = learned.priors.of(name);
+      mean += value * prior.mean;
+      unknown += (value * (prior.pool === undefined ? prior.sd : (learned.pools.get(prior.pool) ?? prior.sd))) ** 2;
+    } else known.push([index, value]);
+  }
+  mean += along(known, learned.means);
+  const sd = Math.sqrt(learned.scatter ** 2 + unknown + quadratic(known, learned.covariance));
+  const within = (chance: number): number => Math.exp(mean + sd * normalQuantile(chance));
+  return { typical: Math.exp(mean), within, low: within(0.1), high: within(0.9) };
+}

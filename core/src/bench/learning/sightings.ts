@@ -1,0 +1,92 @@
+import { evaporation, type Room } from "../../colour/puddles.ts";
+import type { BenchFact } from "../live.ts";
+import type { Effects, Sighting } from "./pooled.ts";
+
+/** A stage as far as its times go. */
+export interface TimedStage {
+  readonly id: string;
+  readonly hands: number;
+  readonly dry: number;
+  readonly within: number | null;
+  /** What is put on: watercolour, ink, masking fluid ... */
+  readonly medium: string;
+  readonly water: string;
+}
+
+/** What happened to the units of one batch, and what they are painted on. */
+export interface TimedBatch {
+  readonly route: readonly TimedStage[];
+  readonly paper: string;
+  /** With the room as it was, where that is known. */
+  readonly facts: readonly (BenchFact & { readonly room?: Room | null })[];
+}
+
+const USUAL: Room = { warm: 20, humid: 0.5 };
+const MINUTE = 60_000;
+/** Between two taps there may have been more than painting: these multiples of the planned time are no sightings. */
+const [SHORTEST, LONGEST] = [0.2, 4];
+/** With as many panels behind it, a stage takes as long as planned. */
+const PRACTISED = 10;
+
+/** How much slower a room dries than the usual one, as a log: what a thin sheet of water loses to still air tells. */
+export const dampness = (room: Room | null | undefined): number => (room ? Math.log(evaporation(USUAL) / evaporation(room)) : 0);
+
+/** What bears on a stage's drying. */
+export function dryingEffects(stage: TimedStage, paper: string, room: Room | null | undefined): Effects {
+  return { shop: 1, [`medium:${stage.medium}`]: 1, [`water:${stage.water}`]: 1, [`stage:${stage.id}`]: 1, [`paper:${paper}`]: 1, damp: dampness(room) };
+}
+
+/**
+ * Drying times as the taps tell them, as multiples of the planned ones. "Still wet" is a time it was not dry by; "dry already", or the next
+ * stage begun, a time by which it was; a stage that is caught while wet says nothing of when it would have been dry.
+ */
+export function dryingSightings(batches: readonly TimedBatch[]): Sighting[] {
+  return batches.flatMap(({ route, paper, facts }) =>
+    byUnit(facts).flatMap((told) =>
+      route.flatMap((stage, index) => {
+        const ended = told.find((fact) => fact.stage === stage.id && fact.what === "done");
+        if (!ended || stage.dry === 0) return [];
+        const after = (at: Date): number => (at.getTime() - ended.at.getTime()) / MINUTE / stage.dry;
+        const next = route[index + 1];
+        const begun = next ? told.find((fact) => fact.stage === next.id && fact.what === "done") : undefined;
+        const goneOn = begun && next && next.within === null ? after(begun.at) - next.hands / stage.dry : Infinity;
+        const low = Math.max(0, ...told.filter((fact) => fact.stage === stage.id && fact.what === "still-wet").map((fact) => after(fact.at)));
+        const high = Math.min(goneOn, ...told.filter((fact) => fact.stage === stage.id && fact.what === "dry").map((fact) => after(fact.at)));
+        if (low <= 0 && high === Infinity) return [];
+        // Said to be wet after it was said to be dry: the later word counts.
+        return [{ effects: dryingEffects(stage, paper, ended.room), low, high: high > low && high > 0 ? high : Infinity }];
+      }),
+    ),
+  );
+}
+
+/** What bears on the hands of a stage, with so many panels done of it before. */
+export const handsEffects = (stage: Pick<TimedStage, "id" | "medium">, before: number): Effects => ({
+  shop: 1,
+  [`medium:${stage.medium}`]: 1,
+  [`stage:${stage.id}`]: 1,
+  practice: -Math.log((1 + before) / PRACTISED),
+});
+
+/** Hands times of single panels: from one tap to the next of the same stage, where nothing else lay between. */
+export function handsSightings(batches: readonly TimedBatch[]): Sighting[] {
+  return batches.flatMap(({ route, facts }) => {
+    const done = facts.filter((fact) => fact.what === "done").sort((a, b) => a.at.getTime() - b.at.getTime());
+    const before = new Map<string, number>();
+    return done.flatMap((fact, index) => {
+      const count = before.get(fact.stage) ?? 0;
+      before.set(fact.stage, count + 1);
+      const last = done[index - 1];
+      const stage = route.find((each) => each.id === fact.stage);
+      if (!stage || stage.hands === 0 || last?.stage !== fact.stage) return [];
+      const took = (fact.at.getTime() - last.at.getTime()) / MINUTE / stage.hands;
+      return took >= SHORTEST && took <= LONGEST ? [{ effects: handsEffects(stage, count), low: took, high: took }] : [];
+    });
+  });
+}
+
+function byUnit<Fact extends BenchFact>(facts: readonly Fact[]): Fact[][] {
+  const units = new Map<string, Fact[]>();
+  for (const fact of facts) units.set(fact.unit, [...(units.get(fact.unit) ?? []), fact]);
+  return [...units.values()];
+}

@@ -1,0 +1,87 @@
+import { dryingSightings, handsSightings, type TimedBatch, type TimedStage } from "./sightings.ts";
+import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench } from "./waits.ts";
+
+const stage = (id: string, more: Partial<TimedStage> = {}): TimedStage => ({ id, hands: 2, dry: 30, within: null, medium: "watercolour", water: "much", ...more });
+const route = [stage("wash"), stage("glaze", { dry: 20 }), stage("drop", { within: 4 }), stage("ink", { medium: "ink", dry: 10 })];
+const from = Date.UTC(2031, 10, 8, 10);
+type Told = [unit: string, stage: string, what: "done" | "dry" | "still-wet", minute: number];
+const batch = (told: readonly Told[], room: TimedBatch["facts"][number]["room"] = null): TimedBatch => ({
+  route,
+  paper: "cotton",
+  facts: told.map(([unit, of, what, minute]) => ({ unit, stage: of, what, at: new Date(from + minute * 60_000), room })),
+});
+
+test("what the taps tell of drying: not dry by, dry by, and nothing of what is caught while wet", () => {
+  const sightings = dryingSightings([
+    batch([
+      ["1", "wash", "done", 0],
+      ["1", "wash", "still-wet", 24],
+      ["1", "wash", "dry", 36],
+      ["2", "wash", "done", 0],
+      ["2", "glaze", "done", 47],
+      ["2", "drop", "done", 60],
+      ["3", "wash", "done", 5],
+      ["3", "wash", "still-wet", 20],
+    ]),
+  ]);
+  const bounds = sightings.map(({ low, high }) => [low, high]);
+  expect(bounds).toEqual([
+    [0.8, 1.2],
+    // Glazed from minute 45 on: dry by then. The glaze itself was dropped into while wet.
+    [0, 1.5],
+    [0.5, Infinity],
+  ]);
+});
+
+test("hands are timed from tap to tap of one stage, not over supper or a change of stage", () => {
+  const taps: Told[] = [
+    ["1", "wash", "done", 0],
+    ["2", "wash", "done", 3],
+    ["3", "wash", "done", 5],
+    ["4", "wash", "done", 65],
+    ["1", "glaze", "done", 67],
+    ["2", "glaze", "done", 69.5],
+  ];
+  const sightings = handsSightings([batch(taps)]);
+  expect(sightings.map(({ low }) => low)).toEqual([1.5, 1, 1.25]);
+  // The second panel is the first with one behind it.
+  expect(sightings[0]?.effects.practice).toBeCloseTo(Math.log(5), 6);
+});
+
+test("a damp room takes longer, before anything was seen, and the wait is longer where more is lost", () => {
+  const times = learnBench([]);
+  const wait = (humid: number, next: Parameters<typeof careBefore>[0]) => dryingTime(times, stage("wash"), "cotton", { warm: 20, humid }, careBefore(next));
+  expect(wait(0.5, "wash").typical).toBeCloseTo(30, 6);
+  expect(wait(0.8, "wash").typical).toBeGreaterThan(60);
+  expect(wait(0.5, "unmask").take).toBeGreaterThan(wait(0.5, "wash").take);
+  expect(careBefore("unmask").chance).toBe(0.95);
+  expect(careBefore("untape").chance).toBe(0.95);
+  expect(careBefore("wash").chance).toBe(0.8);
+  expect(careBefore("fold").chance).toBe(0.7);
+  expect(careBefore(null).chance).toBe(0.8);
+});
+
+test("thirty panels that were dry late teach the next one, and the spread narrows", () => {
+  const panels = Array.from({ length: 30 }, (_, index): Told[] => [
+    [String(index), "wash", "done", 0],
+    [String(index), "wash", "still-wet", 38 + (index % 5)],
+    [String(index), "wash", "dry", 43 + (index % 5)],
+  ]);
+  const times = learnBench([batch(panels.flat(), { warm: 20, humid: 0.5 })]);
+  const known = dryingTime(times, stage("wash"), "cotton", { warm: 20, humid: 0.5 }, careBefore("wash"));
+  expect(known.typical).toBeGreaterThan(39);
+  expect(known.typical).toBeLessThan(44);
+  expect(known.seen).toBe(30);
+  const before = dryingTime(learnBench([]), stage("wash"), "cotton", null, careBefore("wash"));
+  expect(known.high - known.low).toBeLessThan(before.high - before.low);
+  expect(borrowedFrom(times, stage("glaze"), route)).toEqual([{ stage: "wash", seen: 30 }]);
+});
+
+test("practice makes hands quicker", () => {
+  const times = learnBench([]);
+  const [first, tenth, hundredth] = [0, 9, 99].map((before) => handsTime(times, stage("wash"), before).typical);
+  expect(first ?? 0).toBeGreaterThan(tenth ?? 0);
+  expect(hundredth ?? 9).toBeLessThan(tenth ?? 0);
+  // A tenth longer than told with ten panels of practice.
+  expect(tenth).toBeCloseTo(2 * Math.exp(0.1), 6);
+});
