@@ -1,15 +1,29 @@
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
 
-export const benchFacts = ["done", "dry", "still-wet", "spoilt"] as const;
+export const benchFacts = ["done", "dry", "still-wet", "spoilt", "skipped"] as const;
 
 /** What happened at the bench. Facts only append; the same fact id is told once. */
 export const tellBench = z.strictObject({
   batchId: id,
   facts: z
-    .array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment }))
+    .array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment, why: z.string().trim().max(120).default("").describe("why a panel was spoilt") }))
     .min(1)
     .max(500),
+});
+
+export const sessionFacts = ["begun", "paused", "gone on", "closed"] as const;
+
+/** What was meant to be done in a session, as the run sheet had it when it began. */
+const meant = z.strictObject({ panels: z.int().min(0).max(100_000).describe("moves of the hands on a panel"), until: moment.nullable() });
+
+/** A session at the bench is begun, paused, gone on with, closed. Facts like the others: they append. */
+export const tellSession = z.strictObject({
+  id,
+  what: z.enum(sessionFacts),
+  at: moment,
+  meant: meant.nullable().default(null).describe("told when a session begins"),
+  note: z.string().trim().max(500).default("").describe("told when it is closed"),
 });
 
 export const grades = ["good", "rescue", "stash", "scrap"] as const;
@@ -29,10 +43,34 @@ export interface BatchRead {
   readonly designId: string;
   readonly startedAt: string;
   readonly units: readonly UnitRead[];
-  readonly facts: readonly { readonly id: string; readonly unitId: string; readonly stageId: string; readonly what: (typeof benchFacts)[number]; readonly at: string }[];
+  readonly facts: readonly {
+    readonly id: string;
+    readonly unitId: string;
+    readonly stageId: string;
+    readonly what: (typeof benchFacts)[number];
+    readonly at: string;
+    readonly why?: string;
+    readonly room?: RoomRead | null;
+  }[];
+}
+/** Air at the bench: degrees Celsius, and relative humidity from 0 to 1. */
+export interface RoomRead {
+  readonly warm: number;
+  readonly humid: number;
+}
+export interface SessionFactRead {
+  readonly id: string;
+  readonly what: (typeof sessionFacts)[number];
+  readonly at: string;
+  readonly meant: z.output<typeof meant> | null;
+  readonly note: string;
 }
 export interface BenchRead {
   readonly batches: readonly BatchRead[];
+  /** Sessions of the last weeks, oldest first. */
+  readonly sessions: readonly SessionFactRead[];
+  /** The room now, and what tells it. */
+  readonly room: (RoomRead & { readonly by: string; readonly simulated: boolean }) | null;
   /** Panels graded so far in the whole shop, for each design: what yields are learned from. */
   readonly yields: readonly { readonly designId: string; readonly good: number; readonly bad: number }[];
 }

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { tellBench } from "../bench/facts.ts";
+import { tellBench, tellSession } from "../bench/facts.ts";
 import { id, moment } from "../common/envelope.ts";
 import { addColourway, addDesign, addSeries, archiveDesign, changeColourway, changeRoute, changeStack } from "../designs/designs.ts";
 import { changeSeries, changeTraits } from "../designs/family.ts";
@@ -64,6 +64,7 @@ export const commandSchemas = {
   "keep-split-plan": keepSplitPlan,
   "drop-split-plan": dropSplitPlan,
   "tell-bench": tellBench,
+  "tell-session": tellSession,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,
   "add-household": addHousehold,
@@ -76,12 +77,19 @@ export type CommandKind = keyof typeof commandSchemas;
 export type CommandPayload<Kind extends CommandKind> = z.output<(typeof commandSchemas)[Kind]>;
 export type CommandInput<Kind extends CommandKind> = z.input<(typeof commandSchemas)[Kind]>;
 
-/** A command as sent. Its id is made by the sender: the same id sent twice is done once. `at` is when it happened there. */
-export const envelope = z.strictObject({ id, kind: z.enum(Object.keys(commandSchemas) as [CommandKind, ...CommandKind[]]), at: moment.optional(), payload: z.unknown() });
+/** A command as sent. Its id is made by the sender: the same id sent twice is done once. `at` is when it happened there; `sentAt` the sender's present by the same clock, so that a clock that is wrong shows. */
+export const envelope = z.strictObject({
+  id,
+  kind: z.enum(Object.keys(commandSchemas) as [CommandKind, ...CommandKind[]]),
+  at: moment.optional(),
+  sentAt: moment.optional(),
+  payload: z.unknown(),
+});
 export interface CommandEnvelope<Kind extends CommandKind = CommandKind> {
   readonly id: string;
   readonly kind: Kind;
   readonly at?: string;
+  readonly sentAt?: string;
   readonly payload: CommandInput<Kind>;
 }
 

@@ -9,11 +9,11 @@ export interface LiveStage {
   readonly within: Minutes | null;
 }
 
-/** Something that happened to a unit. `done` ends a stage, `dry` and `still-wet` correct its clock, `spoilt` ends the unit. */
+/** Something that happened to a unit. `done` ends a stage, `skipped` leaves it out, `dry` and `still-wet` correct its clock, `spoilt` ends the unit. */
 export interface BenchFact {
   readonly unit: string;
   readonly stage: string;
-  readonly what: "done" | "dry" | "still-wet" | "spoilt";
+  readonly what: "done" | "dry" | "still-wet" | "spoilt" | "skipped";
   readonly at: Date;
 }
 
@@ -51,12 +51,14 @@ export function unitState(unit: string, route: readonly LiveStage[], facts: read
     if (!before || (fact.what === "still-wet" ? fact.at > before : fact.at < before)) earliest.set(key, fact.at);
   }
   let done = 0;
-  while (route[done] && earliest.has(`${route[done]?.id ?? ""}/done`)) done += 1;
+  const isPast = (stage: LiveStage | undefined): boolean => stage !== undefined && (earliest.has(`${stage.id}/done`) || earliest.has(`${stage.id}/skipped`));
+  while (isPast(route[done])) done += 1;
   if (facts.some((fact) => fact.what === "spoilt")) return { unit, done, wetness: { state: "spoilt" }, dryAt: null };
-  const last = route[done - 1];
+  // What was skipped wets nothing: the stage before it is what may still be drying.
+  const last = route.slice(0, done).findLast((stage) => earliest.has(`${stage.id}/done`));
   const next = route[done];
   const ended = last ? earliest.get(`${last.id}/done`) : undefined;
-  if (!last || !ended) return { unit, done, wetness: { state: "waiting" }, dryAt: null };
+  if (!last || !ended) return { unit, done, wetness: { state: next ? "waiting" : "finished" }, dryAt: null };
   const planned = later(ended, last.dry);
   const saidWet = earliest.get(`${last.id}/still-wet`);
   const saidDry = earliest.get(`${last.id}/dry`);

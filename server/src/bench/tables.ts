@@ -1,4 +1,5 @@
-import { boolean, foreignKey, index, integer, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { sql } from "drizzle-orm";
+import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design, stage } from "../designs/tables.ts";
 import { need } from "../season/tables.ts";
@@ -40,9 +41,13 @@ export const benchFact = pgTable(
     batchId: uuid("batch_id").notNull(),
     unitId: uuid("unit_id").notNull(),
     stageId: uuid("stage_id").notNull(),
-    what: text("what", { enum: ["done", "dry", "still-wet", "spoilt"] }).notNull(),
+    what: text("what", { enum: ["done", "dry", "still-wet", "spoilt", "skipped"] }).notNull(),
     at: timestamp("at", { withTimezone: true }).notNull(),
     retracted: boolean("retracted").notNull().default(false),
+    why: text("why").notNull().default(""),
+    /** The room as it was: tenths of a degree Celsius, and humidity in hundredths. */
+    warmTenths: integer("warm_tenths"),
+    humidHundredths: integer("humid_hundredths"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
@@ -50,5 +55,21 @@ export const benchFact = pgTable(
     foreignKey({ columns: [table.shopId, table.unitId], foreignColumns: [unit.shopId, unit.id] }),
     foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }),
     index("bench_fact_by_batch").on(table.shopId, table.batchId),
+    check("bench_fact_humid", sql`${table.humidHundredths} between 0 and 100`),
   ],
+);
+
+/** A session at the bench, begun, paused, gone on with, closed. Facts append; one taken back stays, retracted. */
+export const sessionFact = pgTable(
+  "session_fact",
+  {
+    ...owned,
+    what: text("what", { enum: ["begun", "paused", "gone on", "closed"] }).notNull(),
+    at: timestamp("at", { withTimezone: true }).notNull(),
+    meantPanels: integer("meant_panels"),
+    meantUntil: timestamp("meant_until", { withTimezone: true }),
+    note: text("note").notNull().default(""),
+    retracted: boolean("retracted").notNull().default(false),
+  },
+  (table) => [primaryKey({ columns: [table.shopId, table.id] }), index("session_fact_by_at").on(table.shopId, table.at)],
 );

@@ -22,6 +22,7 @@ import {
   sentiment,
   series,
   sessionChange,
+  sessionFact,
   sessionPattern,
   shop,
   splitPlan,
@@ -56,6 +57,7 @@ const written = {
   batch,
   unit,
   benchFact,
+  sessionFact,
   household,
   recipient,
   posting,
@@ -69,7 +71,9 @@ type AnyRow = { shopId: string; id: string; version: number } & Record<string, u
 type AnyTable = PgTableWithColumns<any>;
 
 /** Rows of these only append: taking one back marks it. */
-const LEDGERS: ReadonlySet<WrittenTable> = new Set(["storeMove", "benchFact"]);
+const LEDGERS: ReadonlySet<WrittenTable> = new Set(["storeMove", "benchFact", "sessionFact"]);
+/** So far ahead of the server a moment may stand. */
+const LEAST_AHEAD_MS = 120_000;
 
 /** One command's writing: every row before and after, for the log and for undo. */
 export class Work {
@@ -80,7 +84,15 @@ export class Work {
     readonly shopId: string,
     readonly at: Date,
     readonly outside: Outside,
+    /** The server's present, and what is to be added to the moments of a device whose clock is wrong, ms. */
+    private readonly clock: { readonly now: Date; readonly correction: number },
   ) {}
+
+  /** A moment that a device told, put right; nothing happens later than now. */
+  moment(told: string): Date {
+    const right = new Date(told).getTime() + this.clock.correction;
+    return new Date(Math.min(right, this.clock.now.getTime() + LEAST_AHEAD_MS));
+  }
 
   async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {
     const full = { ...row, shopId: this.shopId, version: 1 } as unknown as AnyRow;

@@ -100,7 +100,7 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
   read("/stores", readStores);
   read("/colour", readColour);
   read("/sheets", readSheets);
-  read("/bench", readBench);
+  read("/bench", (tx) => readBench(tx, outside.hygrometer, clock.now()));
   read("/dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()));
   read("/orders", (tx) => readOrders(tx, outside.orders, clock.now()));
   router.get("/holidays", async (ctx) => {

@@ -1,7 +1,7 @@
 import { commandSchemas, faultsOf, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
-import { tellBench } from "../bench/commands.ts";
+import { tellBench, tellSession } from "../bench/commands.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { Work } from "../db/work.ts";
@@ -79,6 +79,7 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   "keep-split-plan": keepSplitPlan,
   "drop-split-plan": dropSplitPlan,
   "tell-bench": tellBench,
+  "tell-session": tellSession,
   "grade-panels": gradePanels,
   "assemble-cards": assembleCards,
   "add-household": addHousehold,
@@ -99,11 +100,18 @@ export interface GivenCommand {
   readonly id: string;
   readonly kind: CommandKind;
   readonly at?: string | undefined;
+  readonly sentAt?: string | undefined;
   readonly payload: unknown;
 }
 
-/** A moment told by a device may be this far ahead of the server's clock; beyond it the device's clock is wrong. */
+/** A device's clock may be this far from the server's; beyond it the device's clock is wrong. */
 const CLOCK_SLACK_MS = 120_000;
+
+/** What is to be added to a device's moments: nothing where its clock is right, or where it does not tell its present. */
+function clockCorrection(given: GivenCommand, now: Date): number {
+  const off = given.sentAt ? now.getTime() - new Date(given.sentAt).getTime() : 0;
+  return Math.abs(off) > CLOCK_SLACK_MS ? off : 0;
+}
 
 /**
  * Runs one command in one transaction with one row in the log. The same id again answers the same without doing it.
@@ -113,14 +121,15 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
   const schema = commandSchemas[given.kind] as z.ZodType;
   const read = schema.safeParse(given.payload);
   if (!read.success) throw new Refusal(422, "Some of what was given cannot be.", faultsOf(read.error, given.payload));
-  const told = given.at ? new Date(given.at) : giver.now;
+  const correction = clockCorrection(given, giver.now);
+  const told = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = told.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : told;
   return inShop(database, giver.shopId, async (tx) => {
     // Two tellings of one command meet here, and the second waits for the first.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
     const [before] = await tx.select().from(event).where(eq(event.id, given.id));
     if (before) return { event: eventRead(before) };
-    const work = new Work(tx, giver.shopId, at, giver.outside);
+    const work = new Work(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
     const handler = handlers[given.kind] as (work: Work, said: unknown, eventId: string) => Promise<Done>;
     const done = await handler(work, read.data, given.id);
     const [row] = await tx

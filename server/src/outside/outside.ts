@@ -1,4 +1,5 @@
 import { simulatedCarrier, type Carrier } from "./carrier.ts";
+import { simulatedHygrometer, type Hygrometer } from "./hygrometer.ts";
 import { simulatedOrders, type OrderFeed } from "./orders.ts";
 import { simulatedScanner, type Scanner } from "./scanner.ts";
 
@@ -7,7 +8,8 @@ export interface Outside {
   readonly carrier: Carrier;
   readonly orders: OrderFeed;
   readonly scanner: Scanner;
+  readonly hygrometer: Hygrometer;
 }
 
 /** All of it invented, as the shop comes. */
-export const simulatedOutside: Outside = { carrier: simulatedCarrier, orders: simulatedOrders, scanner: simulatedScanner };
+export const simulatedOutside: Outside = { carrier: simulatedCarrier, orders: simulatedOrders, scanner: simulatedScanner, hygrometer: simulatedHygrometer };

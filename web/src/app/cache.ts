@@ -4,7 +4,8 @@ import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 /** What a tablet keeps when the server is away: the last answers, and the commands that have not gone up. */
 interface Kept extends DBSchema {
   answers: { key: string; value: unknown };
-  outbox: { key: number; value: CommandEnvelope };
+  /** With how far the server's clock was taken to be ahead of this device's when it was given, ms. */
+  outbox: { key: number; value: { readonly command: CommandEnvelope; readonly offset: number } | CommandEnvelope };
 }
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
@@ -23,16 +24,18 @@ export const keepAnswer = async (path: string, answer: unknown): Promise<void> =
 };
 export const keptAnswer = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 
-export const putInOutbox = async (command: CommandEnvelope): Promise<void> => {
-  await (await database()).add("outbox", command);
+export const putInOutbox = async (command: CommandEnvelope, offset: number): Promise<void> => {
+  await (await database()).add("outbox", { command, offset });
 };
+/** What was kept before offsets were is taken to be of this device's own clock. */
+const waiting = (value: Kept["outbox"]["value"]): { readonly command: CommandEnvelope; readonly offset: number } => ("command" in value ? value : { command: value, offset: 0 });
 
 /** The oldest waiting command with its place, or null. */
-export async function oldestInOutbox(): Promise<{ key: number; command: CommandEnvelope } | null> {
+export async function oldestInOutbox(): Promise<{ key: number; command: CommandEnvelope; offset: number } | null> {
   const cursor = await (await database()).transaction("outbox").store.openCursor();
-  return cursor ? { key: cursor.key, command: cursor.value } : null;
+  return cursor ? { key: cursor.key, ...waiting(cursor.value) } : null;
 }
 
 export const takeFromOutbox = async (key: number): Promise<void> => (await database()).delete("outbox", key);
 export const outboxCount = async (): Promise<number> => (await database()).count("outbox");
-export const allInOutbox = async (): Promise<readonly CommandEnvelope[]> => (await database()).getAll("outbox");
+export const allInOutbox = async (): Promise<readonly CommandEnvelope[]> => (await (await database()).getAll("outbox")).map((value) => waiting(value).command);

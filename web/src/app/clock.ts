@@ -2,9 +2,14 @@ import { dayAt, minuteOfDayAt, type Day } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useShopQuery } from "./api.ts";
 
+/** Where the offset is kept for the next start without the server. */
+const KEPT = "yule.clockOffset";
 /** The server's clock less this device's, in milliseconds, so that a device whose clock is wrong still shows true times. */
-let offset = 0;
+let offset = Number(localStorage.getItem(KEPT) ?? 0) || 0;
 let heardAt = "";
+
+/** The server's clock less this device's, in milliseconds, as it was last heard. */
+export const clockOffset = (): number => offset;
 
 /** The present by the server's clock. */
 export const presentMoment = (): Date => new Date(Date.now() + offset);
@@ -15,6 +20,7 @@ export function useNow(everyMs: number): Date {
   if (data && data.now !== heardAt) {
     heardAt = data.now;
     offset = Date.parse(data.now) - Date.now();
+    localStorage.setItem(KEPT, String(offset));
   }
   const [now, setNow] = useState(presentMoment);
   useEffect(() => {

@@ -74,7 +74,7 @@ function unitsFor(told: Pick<ToldOfNeeds, "batches">, needId: string) {
       .map((unit) => ({
         unit: unit.servesNeedId === needId ? { ...unit, grade: "good" as const } : unit,
         spoilt: batch.facts.some((fact) => fact.unitId === unit.id && fact.what === "spoilt"),
-        facts: batch.facts.filter((fact) => fact.unitId === unit.id && fact.what === "done"),
+        facts: batch.facts.filter((fact) => fact.unitId === unit.id && (fact.what === "done" || fact.what === "skipped")),
       })),
   );
 }

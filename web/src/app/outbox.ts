@@ -1,11 +1,12 @@
 import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, LogbookRead, Problem } from "@yule/contract";
 import { v7 } from "uuid";
+import { clockOffset } from "./clock.ts";
 import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { reached, told, waits } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
 import { tagsTouchedBy } from "./tags.ts";
-import { withFacts } from "./waiting.ts";
+import { withWaitingCommand } from "./waiting.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
 export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
@@ -28,8 +29,8 @@ export const isOwn = (seq: number): boolean => ownSeqs.delete(seq);
  */
 export async function give<Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, { quiet = false, at }: { quiet?: boolean; at?: Date } = {}): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
-  if (command.kind === "tell-bench") showAtOnce(command as CommandEnvelope<"tell-bench">);
-  await putInOutbox(command);
+  if (command.kind === "tell-bench" || command.kind === "tell-session") showAtOnce(command);
+  await putInOutbox(command, clockOffset());
   const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
   void sendAll();
   const result = await sent;
@@ -39,9 +40,9 @@ export async function give<Kind extends CommandKind>(kind: Kind, payload: Comman
 }
 
 /** A tap is shown before anything is kept or sent. The plain answer is used: a draft of it would be walked through whole. */
-function showAtOnce(command: CommandEnvelope<"tell-bench">): void {
+function showAtOnce(command: CommandEnvelope): void {
   const { data } = api.endpoints.bench.select()(store.getState());
-  if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withFacts(data, command)));
+  if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withWaitingCommand(data, command)));
 }
 
 /** Sends what waits, oldest first, one at a time. */
@@ -53,7 +54,8 @@ export async function sendAll(): Promise<void> {
   try {
     for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) {
       dispatch(waits(await outboxCount()));
-      const sent = await sendOne(next.command);
+      // The present by the clock that told the moments, so that a clock that was wrong then shows now.
+      const sent = await sendOne({ ...next.command, sentAt: new Date(Date.now() + next.offset).toISOString() });
       if (sent.state === "waiting") {
         dispatch(reached(false));
         // Those who wait for an answer are told that it is kept; it goes up later all the same.

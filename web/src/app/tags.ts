@@ -49,6 +49,7 @@ const TOUCHED: Readonly<Record<CommandKind, readonly Tag[]>> = {
   "keep-split-plan": ["sheets"],
   "drop-split-plan": ["sheets"],
   "tell-bench": ["bench"],
+  "tell-session": ["bench"],
   "grade-panels": ["bench"],
   "assemble-cards": ["season", "stores"],
   "add-household": ["dispatch"],

@@ -2,7 +2,12 @@ import type { BenchRead, CommandEnvelope } from "@yule/contract";
 import { withWaiting } from "./waiting.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
-const bench: BenchRead = { yields: [], batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", units: [], facts: [fact("1")] }] };
+const bench: BenchRead = {
+  yields: [],
+  sessions: [],
+  room: { warm: 19, humid: 0.6, by: "Hygrometer", simulated: true },
+  batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", units: [], facts: [fact("1")] }],
+};
 const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench", payload: { batchId: "b", facts: ids.map(fact) } });
 const factsOf = (answer: unknown): string[] => (answer as BenchRead).batches[0]?.facts.map((each) => each.id) ?? [];
 
@@ -17,4 +22,12 @@ test("other reads and other batches stay as they are, and nothing passed in is c
   const elsewhere = { ...tap("2"), payload: { batchId: "other", facts: [fact("2")] } } as CommandEnvelope;
   expect(factsOf(withWaiting("bench", bench, [elsewhere]))).toEqual(["1"]);
   expect(factsOf(bench)).toEqual(["1"]);
+});
+
+test("a tap that waits has the room's air as it was last read, and a session that waits is begun here already", () => {
+  const shown = withWaiting("bench", bench, [tap("2"), { id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
+  expect(shown.batches[0]?.facts[1]?.room?.humid).toBe(0.6);
+  expect(shown.sessions).toEqual([{ id: "s1", what: "begun", at: "2031-11-08T10:00:00Z", meant: null, note: "" }]);
+  const twice = withWaiting("bench", shown, [{ id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
+  expect(twice.sessions).toHaveLength(1);
 });

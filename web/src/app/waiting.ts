@@ -3,7 +3,18 @@ import type { BenchRead, CommandEnvelope } from "@yule/contract";
 /** An answer of the server with the bench facts that have not gone up yet laid over it. */
 export function withWaiting(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
   if (path !== "bench") return answer;
-  return waiting.reduce<BenchRead>((bench, command) => (command.kind === "tell-bench" ? withFacts(bench, command as CommandEnvelope<"tell-bench">) : bench), answer as BenchRead);
+  return waiting.reduce<BenchRead>(withWaitingCommand, answer as BenchRead);
+}
+
+/** The bench with what a command that has not gone up yet says. */
+export function withWaitingCommand(bench: BenchRead, command: CommandEnvelope): BenchRead {
+  if (command.kind === "tell-bench") return withFacts(bench, command as CommandEnvelope<"tell-bench">);
+  return command.kind === "tell-session" ? withSession(bench, command as CommandEnvelope<"tell-session">) : bench;
+}
+
+function withSession(bench: BenchRead, { payload }: CommandEnvelope<"tell-session">): BenchRead {
+  if (bench.sessions.some((fact) => fact.id === payload.id)) return bench;
+  return { ...bench, sessions: [...bench.sessions, { ...payload, meant: payload.meant ?? null, note: payload.note ?? "" }] };
 }
 
 /** The bench with a command's facts added once. */
@@ -13,7 +24,7 @@ export function withFacts(bench: BenchRead, { payload }: CommandEnvelope<"tell-b
     batches: bench.batches.map((batch) => {
       if (batch.id !== payload.batchId) return batch;
       const known = new Set(batch.facts.map((fact) => fact.id));
-      return { ...batch, facts: [...batch.facts, ...payload.facts.filter((fact) => !known.has(fact.id))] };
+      return { ...batch, facts: [...batch.facts, ...payload.facts.filter((fact) => !known.has(fact.id)).map((fact) => ({ ...fact, why: fact.why ?? "", room: bench.room }))] };
     }),
   };
 }
