@@ -109,3 +109,10 @@ test("however far a bench has come, the plan of the rest keeps every rule and is
     { numRuns: 30 },
   );
 });
+
+test("being late costs more than any makespan: what is due is dry in time where it can be", () => {
+  const due = { id: "order", palette: "warm", units: 2, stages: [stage("ink", 5, 0, 10)], due: 25 };
+  const long = { id: "stash", palette: "cool", units: 3, stages: [stage("wash", 10, 0, 60)] };
+  const moves = plan(job({ batches: [long, due], last: { batch: "stash", stage: "wash" }, changeover: 5 })).moves;
+  expect(moves.filter((move) => move.batch === "order").map((move) => move.end + 10)).toEqual([20, 25]);
+});

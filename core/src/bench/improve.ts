@@ -80,13 +80,13 @@ class Annealing {
     const n = work.operations;
     const begun = this.spent();
     const cycles = max(1, min(MOST_CYCLES, floor(length / n / (TURNS_A_CYCLE * n))));
-    const evenings = manyWindows(work, this.least);
-    let losing = evenings > 0;
-    const costOf = (makespan: number): number => (losing ? timetable.losses() + makespan * evenings : makespan);
-    const warm = WARM * (work.table.hands.reduce((sum, hands, step) => sum + hands * (work.table.units[step] ?? 0), 0) / n);
-    const cooling = log(COLD / WARM);
     let order = this.best.slice();
     timetable.retime(order, Infinity);
+    const evenings = manyWindows(work, timetable.makespan());
+    let losing = evenings > 0;
+    const costOf = (cost: number): number => (losing ? timetable.losses() + cost * evenings : cost);
+    const warm = WARM * (work.table.hands.reduce((sum, hands, step) => sum + hands * (work.table.units[step] ?? 0), 0) / n);
+    const cooling = log(COLD / WARM);
     let current = costOf(this.least);
     let cycle = 0;
     while (this.goesOn()) {
@@ -103,13 +103,13 @@ class Annealing {
       }
       if (!neighbour(work, order, trial, random)) continue;
       const forgiven = current - warm * exp(cooling * (way * cycles - cycle)) * log(1 - random());
-      const makespan = timetable.retime(trial, losing ? Infinity : forgiven);
-      if (makespan === Infinity) continue;
-      if (makespan < this.least) {
-        this.least = makespan;
+      const ended = timetable.retime(trial, losing ? Infinity : forgiven);
+      if (ended === Infinity) continue;
+      if (ended < this.least) {
+        this.least = ended;
         this.best = trial.slice();
       }
-      const cost = costOf(makespan);
+      const cost = costOf(ended);
       if (cost <= forgiven) {
         order.set(trial);
         current = cost;

@@ -30,6 +30,8 @@ export interface RunBatch {
   readonly palette: string;
   readonly units: number;
   readonly stages: readonly RunStage[];
+  /** By when all of it should be dry, in minutes: being late costs more than any minute of the makespan. */
+  readonly due?: number;
   /** Those of the units that were begun before, the farthest first. */
   readonly started?: readonly StartedUnit[];
 }
@@ -139,6 +141,9 @@ export interface StepTable {
   readonly boards: number;
   /** Boards that are out when the plan begins. */
   readonly boardsOut: number;
+  /** By when a step should be dry; Infinity where nothing hangs on it. */
+  readonly due: Float64Array;
+  readonly hasDues: boolean;
 }
 
 const byOpening = (windows: Windows): Windows => windows.map(([open, close]) => [scaled(open), scaled(close)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
@@ -167,6 +172,8 @@ function tableOf(job: RunJob, steps: readonly Step[], windows: Windows): StepTab
     closes: lists.map((list) => Float64Array.from(list, ([, close]) => close)),
     board: Int32Array.from(steps, (step) => (stageOf(step)?.board === "takes" ? 1 : stageOf(step)?.board === "gives" ? -1 : 0)),
     boards: job.boards ?? Infinity,
+    due: Float64Array.from(steps, (step) => (step.after < 0 ? scaled(job.batches[step.batch]?.due ?? Infinity) : Infinity)),
+    hasDues: job.batches.some((batch) => batch.due !== undefined),
     boardsOut: out,
   };
 }
@@ -211,7 +218,8 @@ export function workOf(job: RunJob): Work {
   const at = job.last;
   const last = at ? steps.findIndex((step) => job.batches[step.batch]?.id === at.batch && job.batches[step.batch]?.stages[step.stage]?.id === at.stage) : -1;
   const more = job.batches.some(
-    (batch) => (batch.started?.length ?? 0) > 0 || batch.stages.some((stage) => stage.helper ?? stage.board ?? stage.panels ?? (stage.light && job.lightWindows)),
+    (batch) =>
+      batch.due !== undefined || (batch.started?.length ?? 0) > 0 || batch.stages.some((stage) => stage.helper ?? stage.board ?? stage.panels ?? (stage.light && job.lightWindows)),
   );
   return {
     job,

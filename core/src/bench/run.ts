@@ -24,7 +24,7 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   const bound = makespanBound(work);
   const first = firstPlans(work, bound, limits);
   let order = first[0] ? [...first[0].steps()] : null;
-  let makespan = first[0]?.makespan() ?? Infinity;
+  let makespan = first[0]?.cost() ?? Infinity;
   if (order && makespan > bound) {
     order = improve(
       work,
@@ -94,9 +94,9 @@ const ELITE = 4;
 function firstPlans(work: Work, bound: number, limits: Limits): Timetable[] {
   const found: Timetable[] = [];
   const add = (plan: Timetable | null): void => {
-    if (!plan || found.some((other) => other.makespan() === plan.makespan())) return;
+    if (!plan || found.some((other) => other.cost() === plan.cost())) return;
     found.push(plan);
-    found.sort((a, b) => a.makespan() - b.makespan());
+    found.sort((a, b) => a.cost() - b.cost());
     found.length = Math.min(found.length, ELITE);
   };
   add(cardByCard(work));
@@ -105,7 +105,7 @@ function firstPlans(work: Work, bound: number, limits: Limits): Timetable[] {
   const anyOf = <T>(list: readonly [T, ...T[]]): T => list[Math.floor(random() * list.length)] ?? list[0];
   const rounds = Math.max(TASTES.length, Math.min(MOST_ROUNDS, Math.floor(PLACED_IN_ALL / work.operations)));
   for (let round = 0; round < (found.length > 0 ? rounds : DESPERATE_ROUNDS) && !limits.stop(); round += 1) {
-    if (found[0] && found[0].makespan() <= bound) break;
+    if (found[0] && found[0].cost() <= bound) break;
     const told = TASTES[round];
     const noise = told ? 0 : anyOf(NOISE);
     const taste = told ?? { idle: 1, setup: anyOf(SETUPS), tail: anyOf(TAILS), lots: anyOf(LOTS), patient: random() < 0.6 };

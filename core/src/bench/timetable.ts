@@ -1,6 +1,9 @@
 import { DryingPlaces } from "./places.ts";
 import { preparation, type Work } from "./model.ts";
 
+/** A unit late by a minute costs as much as so many minutes of the makespan. */
+const LATE = 1000;
+
 /**
  * An order of steps with the earliest times that keep every rule. For a given order these are the least solution of
  * "not before" rules only (hands, drying, windows, places, and for wet windows: the step before not earlier than the
@@ -14,6 +17,8 @@ export class Timetable {
   private readonly ends: Float64Array;
   /** The latest end of a drying up to a position. */
   private readonly latest: Float64Array;
+  /** Minutes late of all units together up to a position. */
+  private readonly late: Float64Array;
   /** Hands that are spent up to a position, preparation left out. */
   private readonly spent: Float64Array;
   /** Position of the same unit's step before, or -1. */
@@ -62,6 +67,7 @@ export class Timetable {
     this.ends = new Float64Array(n);
     this.latest = new Float64Array(n);
     this.spent = new Float64Array(n);
+    this.late = new Float64Array(n);
     this.sources = new Int32Array(n);
     this.readyAt = new Float64Array(n);
     this.deadline = new Float64Array(n);
@@ -144,6 +150,16 @@ export class Timetable {
     return this.filled > 0 ? (this.latest[this.filled - 1] ?? 0) : 0;
   }
 
+  /** Time late of all units together. */
+  lateness(): number {
+    return this.filled > 0 ? (this.late[this.filled - 1] ?? 0) : 0;
+  }
+
+  /** What a plan is judged by: on time first, then the makespan. */
+  cost(): number {
+    return this.makespan() + LATE * this.lateness();
+  }
+
   /**
    * What the hands lose in all: preparing and waiting. What is left of a window where the next move no longer fits is
    * no loss here: it changes with every minute before it, and would hide what a better order gains.
@@ -190,7 +206,7 @@ export class Timetable {
   /**
    * Times another order, from where it first differs from the one that is there.
    * @param most gives up as soon as the order is seen to end later
-   * @returns its makespan; Infinity when it ends later than `most` or cannot be kept
+   * @returns its cost; Infinity when it costs more than `most` or cannot be kept
    */
   retime(order: ArrayLike<number>, most: number): number {
     const mine = this.order;
@@ -199,8 +215,8 @@ export class Timetable {
     while (same < shared && mine[same] === order[same]) same += 1;
     this.drop(same);
     const kept = this.settle(0, most, order);
-    const makespan = this.makespan();
-    return kept && makespan <= most ? makespan : Infinity;
+    const cost = this.cost();
+    return kept && cost <= most ? cost : Infinity;
   }
 
   private drop(length: number): void {
@@ -278,9 +294,9 @@ export class Timetable {
    * window forces a later start.
    */
   private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
-    const { work, starts, ends, latest, spent, sources, notBefore, places, horizon, allHands, previous: previousOf, readyAt, deadline, boardFrom } = this;
+    const { work, starts, ends, latest, spent, late, sources, notBefore, places, horizon, allHands, previous: previousOf, readyAt, deadline, boardFrom } = this;
     const { changeover } = work;
-    const { opens: opensOf, closes: closesOf, hours, board, who } = work.table;
+    const { opens: opensOf, closes: closesOf, hours, board, who, due: dueOf, hasDues } = work.table;
     const windowOf = this.windowOf;
     const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
     const mine = this.order;
@@ -352,6 +368,14 @@ export class Timetable {
       const before = position === 0 ? 0 : (latest[position - 1] ?? 0);
       const dried = end + dry > before ? end + dry : before;
       latest[position] = dried;
+      if (hasDues) {
+        const over = end + dry - (dueOf[step] ?? Infinity);
+        late[position] = (position === 0 ? 0 : (late[position - 1] ?? 0)) + (over > 0 ? over : 0);
+        if (LATE * (late[position] ?? 0) > most) {
+          good = false;
+          break;
+        }
+      }
       const sofar = (position === 0 ? 0 : (spent[position - 1] ?? 0)) + hands;
       spent[position] = sofar;
       places.take(position, dry > 0 ? end + dry : 0);
@@ -365,7 +389,7 @@ export class Timetable {
     return good;
   }
 
-  /** Times a whole order anew. @returns the makespan, or Infinity when the order cannot be kept */
+  /** Times a whole order anew. @returns its cost, without due times its makespan, or Infinity when the order cannot be kept */
   static makespanOf(work: Work, order: readonly number[]): number {
     return new Timetable(work).retime(order, Infinity);
   }

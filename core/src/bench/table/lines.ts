@@ -1,0 +1,152 @@
+import type { RunJob, RunPlan } from "../model.ts";
+
+/** One line of a run sheet: a stage on so many panels in one go, by whose hands, in minutes from the start of the plan. */
+export interface PlanLine {
+  readonly kind: "work";
+  readonly batch: string;
+  readonly stage: string;
+  /** Panels of the batch, counted from its first; those that stand first come first. */
+  readonly units: readonly number[];
+  /** Setting up included. */
+  readonly from: number;
+  readonly to: number;
+  /** Fresh water and a clean palette come before it. */
+  readonly fresh: boolean;
+  /** The first panel must be begun by then; null where nothing dries away. */
+  readonly before: number | null;
+  readonly helper: boolean;
+  /** Hands at one stage for longer than is good for them. */
+  readonly tiring: boolean;
+}
+
+/** Time in which the hands have nothing to do but wait. */
+export interface FreeLine {
+  readonly kind: "free";
+  readonly from: number;
+  readonly to: number;
+  /** What is waited for. */
+  readonly batch: string;
+  readonly stage: string;
+}
+export type SheetLine = PlanLine | FreeLine;
+
+/** Shorter waits are not worth a line. */
+const WORTH_A_LINE = 3;
+/** After so many minutes at one stage the hand wants something else. */
+export const TIRING = 45;
+
+/** A plan as a run sheet: moves of one stage that follow each other are one line, and waits have their name. */
+export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
+  const batches = new Map(job.batches.map((batch) => [batch.id, batch]));
+  const lines: SheetLine[] = [];
+  const ends = new Map(plan.moves.map((move) => [`${move.batch}/${String(move.unit)}/${move.stage}`, move.end]));
+  const open: { maker: PlanLine | null; helper: PlanLine | null } = { maker: null, helper: null };
+  let palette: string | null = job.last ? (batches.get(job.last.batch)?.palette ?? null) : null;
+  for (const move of plan.moves) {
+    const batch = batches.get(move.batch);
+    const index = batch?.stages.findIndex((stage) => stage.id === move.stage) ?? -1;
+    const stage = batch?.stages[index];
+    if (!batch || !stage) continue;
+    const who = stage.helper ? "helper" : "maker";
+    const last = open[who];
+    const free = last?.to ?? 0;
+    const goesOn = last?.batch === move.batch && last.stage === move.stage;
+    const isResumed = last === null && job.last?.batch === move.batch && job.last.stage === move.stage;
+    const fresh = who === "maker" && palette !== null && palette !== batch.palette;
+    const prepare = goesOn || isResumed ? 0 : stage.setup + (fresh ? job.changeover : 0);
+    if (who === "maker") palette = batch.palette;
+    const idle = move.start - prepare - Math.max(free, windowStart(job, move.start));
+    if (who === "maker" && idle >= WORTH_A_LINE) {
+      lines.push({ kind: "free", from: move.start - prepare - idle, to: move.start - prepare, batch: move.batch, stage: batch.stages[index - 1]?.id ?? move.stage });
+    }
+    if (goesOn && move.start - last.to < WORTH_A_LINE) {
+      const grown = { ...last, units: [...last.units, move.unit], to: move.end, tiring: move.end - last.from > TIRING };
+      lines[lines.lastIndexOf(last)] = grown;
+      open[who] = grown;
+      continue;
+    }
+    const earlier = batch.stages[index - 1];
+    const ended = earlier ? ends.get(`${move.batch}/${String(move.unit)}/${earlier.id}`) : undefined;
+    const started = batch.started?.[move.unit];
+    const before = stage.within === null ? null : ended !== undefined && earlier ? ended + earlier.dry + stage.within : (started?.until ?? null);
+    const line: PlanLine = {
+      kind: "work",
+      batch: move.batch,
+      stage: move.stage,
+      units: [move.unit],
+      from: move.start - prepare,
+      to: move.end,
+      fresh,
+      before,
+      helper: who === "helper",
+      tiring: false,
+    };
+    lines.push(line);
+    open[who] = line;
+  }
+  return lines.sort((a, b) => a.from - b.from);
+}
+
+/** When the window opened in which something starts; 0 where it is always open. */
+function windowStart(job: RunJob, at: number): number {
+  const all = [...job.windows, ...(job.lightWindows ?? [])];
+  return Math.max(0, ...all.filter(([open, close]) => open <= at && at <= close).map(([open]) => open));
+}
+
+/** Where what is left of the waiting comes from: minutes by batch and stage, the longest first. */
+export function waitingFrom(lines: readonly SheetLine[]): { readonly batch: string; readonly stage: string; readonly minutes: number }[] {
+  const sums = new Map<string, { batch: string; stage: string; minutes: number }>();
+  for (const line of lines) {
+    if (line.kind !== "free") continue;
+    const key = `${line.batch}/${line.stage}`;
+    const sum = sums.get(key) ?? { batch: line.batch, stage: line.stage, minutes: 0 };
+    sums.set(key, { ...sum, minutes: sum.minutes + line.to - line.from });
+  }
+  return [...sums.values()].sort((a, b) => b.minutes - a.minutes);
+}
+
+/**
+ * When to stop in the session that is on: after the last move that its hours hold. Nothing then lies in a wet window,
+ * since the plan catches each before it closes, and what is wet dries until the next session.
+ * @returns null where nothing is done in it any more
+ */
+export function stopAt(job: RunJob, plan: RunPlan): { readonly at: number; readonly drying: number } | null {
+  const [open, close] = [...job.windows].sort((a, b) => a[0] - b[0])[0] ?? [0, Infinity];
+  const inside = plan.moves.filter((move) => move.start >= open && move.end <= close);
+  const last = inside.reduce((latest, move) => Math.max(latest, move.end), -Infinity);
+  if (last === -Infinity) return null;
+  const drying = inside.filter((move) => {
+    const stage = job.batches.find((batch) => batch.id === move.batch)?.stages.find((each) => each.id === move.stage);
+    return stage !== undefined && stage.dry > 0 && move.end + stage.dry > last;
+  }).length;
+  return { at: last, drying };
+}
+
+/** Things that can be done with free hands, and for how long one takes. */
+export interface SmallJob {
+  readonly name: string;
+  readonly minutes: number;
+  /** How many of them there are to do. */
+  readonly left: number;
+}
+
+/** Fills free minutes with small jobs, the longest that fit first, and none that would run into the next move. */
+export function fillWaits(
+  lines: readonly SheetLine[],
+  jobs: readonly SmallJob[],
+): ReadonlyMap<SheetLine, { readonly name: string; readonly count: number; readonly minutes: number }> {
+  const filled = new Map<SheetLine, { name: string; count: number; minutes: number }>();
+  const left = jobs.filter((job) => job.minutes > 0 && job.left > 0).map((job) => ({ ...job }));
+  for (const line of lines) {
+    if (line.kind !== "free") continue;
+    const room = line.to - line.from;
+    const fits = left.filter((job) => job.left > 0 && job.minutes <= room);
+    const best = fits.reduce<(typeof left)[number] | null>((most, job) => (most && filling(most, room) >= filling(job, room) ? most : job), null);
+    if (!best) continue;
+    const count = Math.min(best.left, Math.floor(room / best.minutes));
+    best.left -= count;
+    filled.set(line, { name: best.name, count, minutes: count * best.minutes });
+  }
+  return filled;
+}
+const filling = (job: SmallJob, room: number): number => Math.min(job.left, Math.floor(room / job.minutes)) * job.minutes;

@@ -1,0 +1,179 @@
+import { limitsFor } from "../../search/search.ts";
+import type { UnitState, Wetness } from "../live.ts";
+import { minutes } from "../../measure/minutes.ts";
+import { run } from "../run.ts";
+import { runFaults } from "../verify.ts";
+import { fillWaits, sheetLines, stopAt, TIRING, waitingFrom, type PlanLine } from "./lines.ts";
+import { nextAtTable, type LiveBatch } from "./next.ts";
+import { heatForbidden, tableJob, type TableBatch, type TableSetting, type TableStage } from "./table.ts";
+
+const now = new Date("2031-11-08T18:00:00Z");
+const inMinutes = (count: number): Date => new Date(now.getTime() + count * 60_000);
+const limits = { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 };
+const stage = (id: string, more: Partial<TableStage> = {}): TableStage => ({
+  id,
+  name: id,
+  kind: "paint",
+  technique: null,
+  hands: 3,
+  setup: 2,
+  dry: 0,
+  within: null,
+  portable: false,
+  ...more,
+});
+const unit = (id: string, done = 0, wetness: Wetness = { state: "waiting" }, dryAt: Date | null = null): UnitState => ({ unit: id, done, wetness, dryAt });
+const batch = (more: Partial<TableBatch> = {}): TableBatch => ({
+  id: "kites",
+  palette: "warm",
+  route: [stage("wash", { dry: 30 }), stage("dots")],
+  units: [],
+  due: null,
+  perSheet: 1,
+  ...more,
+});
+const setting = (more: Partial<TableSetting> = {}): TableSetting => ({
+  windows: [[0, 180]],
+  lightWindows: [],
+  helperWindows: [],
+  helperMay: new Set(),
+  changeover: 6,
+  dryingPlaces: null,
+  boards: null,
+  last: null,
+  heated: new Set(),
+  ...more,
+});
+const planOf = (batches: readonly TableBatch[], of: TableSetting) => {
+  const job = tableJob(batches, of, now);
+  const found = run(job, limits);
+  if (!found.ok) throw new Error(found.faults[0]?.given);
+  expect(runFaults(job, found.value)).toEqual([]);
+  return { job, plan: found.value, lines: sheetLines(job, found.value) };
+};
+
+test("panels that are wet, spoilt or done are planned as they stand", () => {
+  const units = [unit("1", 1, { state: "wet", dryAt: inMinutes(12) }, inMinutes(12)), unit("2"), unit("3", 0, { state: "spoilt" }), unit("4", 2, { state: "finished" })];
+  const { job } = planOf([batch({ units })], setting());
+  expect(job.batches[0]).toMatchObject({ units: 2, started: [{ done: 1, dryAt: 12 }] });
+});
+
+test("an order that is due goes before one that is not, though it takes longer in all", () => {
+  const long = batch({ id: "boats", palette: "cool", route: [stage("ink", { hands: 10, setup: 0 })], units: ["1", "2", "3", "4"].map((id) => unit(id)) });
+  const due = (at: number | null) => batch({ id: "kites", route: [stage("line", { hands: 5, setup: 0 })], units: [unit("a"), unit("b")], due: at === null ? null : inMinutes(at) });
+  const first = (at: number | null) => planOf([long, due(at)], setting({ last: { batch: "boats", stage: "ink" } })).plan.moves[0]?.batch;
+  expect(first(null)).toBe("boats");
+  expect(first(20)).toBe("kites");
+});
+
+test("the heat tool is not put on masking fluid, nor on what must stay wet, nor where there is little to gain", () => {
+  const route = [
+    stage("mask", { kind: "mask", technique: "mask", dry: 30 }),
+    stage("wash", { technique: "wash", dry: 35 }),
+    stage("unmask", { technique: "unmask" }),
+    stage("glaze", { technique: "glaze", dry: 30 }),
+    stage("drop", { within: 4, dry: 30 }),
+    stage("dots", { dry: 5 }),
+  ];
+  expect(route.map((_, index) => heatForbidden(route, index))).toEqual([
+    "heat bakes masking fluid into the paper",
+    "heat bakes masking fluid into the paper",
+    "it dries soon enough by itself",
+    "what follows needs it wet",
+    null,
+    "it dries soon enough by itself",
+  ]);
+  const units = [unit("1"), unit("2")];
+  const air = planOf([batch({ units })], setting()).plan.makespan;
+  const heat = planOf([batch({ units })], setting({ heated: new Set(["kites/wash"]) })).plan.makespan;
+  expect(heat).toBeLessThan(air);
+});
+
+test("a taped sheet of four is washed as one and dotted singly, and holds a board until the tape is off", () => {
+  const route = [
+    stage("tape", { kind: "prepare", technique: "tape", hands: 1 }),
+    stage("wash", { dry: 30 }),
+    stage("untape", { kind: "prepare", technique: "untape", hands: 1 }),
+    stage("dots"),
+  ];
+  const units = Array.from({ length: 8 }, (_, index) => unit(String(index)));
+  const { plan } = planOf([batch({ route, units, perSheet: 4 })], setting({ boards: 1 }));
+  expect(plan.moves.filter((move) => move.stage === "wash").map((move) => move.end - move.start)).toEqual([12, 12]);
+  expect(plan.moves.filter((move) => move.stage === "dots")).toHaveLength(8);
+  // With one board the second sheet is taped only when the first is off.
+  const at = (of: string) => plan.moves.filter((move) => move.stage === of);
+  expect(at("tape")[1]?.start ?? 0).toBeGreaterThanOrEqual(at("untape")[0]?.end ?? Infinity);
+});
+
+test("the run sheet joins panels, names the palette that changes, the catch with its time, and what is waited for", () => {
+  const wet = batch({ route: [stage("wash", { dry: 8 }), stage("drop", { hands: 1, setup: 0, dry: 20, within: 5 })], units: [unit("1"), unit("2")] });
+  const { lines } = planOf([wet, batch({ id: "boats", palette: "cool", route: [stage("ink")], units: [unit("a")] })], setting());
+  const work = lines.filter((line): line is PlanLine => line.kind === "work");
+  expect(work.filter((line) => line.batch === "kites").map((line) => [line.stage, line.units.length])).toEqual([
+    ["wash", 2],
+    ["drop", 2],
+  ]);
+  const [wash, drop] = work.filter((line) => line.batch === "kites");
+  // The first wash ends after setting up and three minutes, settles in eight, and is to be caught within five more.
+  expect(drop?.before).toBe((wash?.from ?? 0) + 2 + 3 + 8 + 5);
+  expect(work.filter((line) => line.fresh)).toHaveLength(1);
+});
+
+test("what waiting is left says what it waits for, and small jobs fill it without running into the next move", () => {
+  const { lines } = planOf([batch({ units: [unit("1")] })], setting());
+  expect(waitingFrom(lines)).toEqual([{ batch: "kites", stage: "wash", minutes: 28 }]);
+  const filled = fillWaits(lines, [
+    { name: "fold bases", minutes: 2, left: 8 },
+    { name: "write addresses", minutes: 3, left: 40 },
+    { name: "cut mats", minutes: 60, left: 1 },
+  ]);
+  expect([...filled.values()]).toEqual([{ name: "write addresses", count: 9, minutes: 27 }]);
+});
+
+test("hands that are at one stage too long are told so", () => {
+  const many = Array.from({ length: 20 }, (_, index) => unit(String(index)));
+  const { lines } = planOf([batch({ route: [stage("hatch")], units: many })], setting());
+  expect(lines).toMatchObject([{ kind: "work", tiring: true }]);
+  expect(20 * 3 + 2).toBeGreaterThan(TIRING);
+});
+
+test("when to stop: after the last move that today's hours hold, with what then dries overnight", () => {
+  const { job, plan } = planOf(
+    [batch({ route: [stage("wash", { dry: 400 }), stage("dots")], units: [unit("1"), unit("2")] })],
+    setting({
+      windows: [
+        [0, 60],
+        [1440, 1500],
+      ],
+    }),
+  );
+  expect(stopAt(job, plan)).toEqual({ at: 8, drying: 2 });
+  expect(stopAt({ ...job, windows: [[500, 600]] }, { ...plan, moves: [] })).toBeNull();
+});
+
+const live = (id: string, units: readonly UnitState[], within: number | null = null): LiveBatch => ({
+  id,
+  units,
+  route: [
+    { id: "wash", name: "wash", hands: minutes(3), dry: minutes(8), within: null },
+    { id: "drop", name: "drop", hands: minutes(1), dry: minutes(20), within: within === null ? null : minutes(within) },
+  ],
+});
+
+test("over all batches the catch that closes soonest goes first; then what the plan has next; then what the hands are at", () => {
+  const caught = (until: number) => unit("1", 1, { state: "catch", until: inMinutes(until) }, inMinutes(until - 5));
+  const [late, soon] = [live("late", [caught(4)], 5), live("soon", [caught(2)], 5)];
+  expect(nextAtTable([late, soon], now, null, null)?.batch).toBe("soon");
+  const [kites, boats] = [live("kites", [unit("1")]), live("boats", [unit("2")])];
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, null)?.batch).toBe("boats");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "wash" })?.batch).toBe("kites");
+  // The plan is behind what has happened: its panels are not ready, so the hands go on where they are.
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "drop" })?.batch).toBe("boats");
+});
+
+test("nothing is begun at any batch that would run into another's wet window", () => {
+  const wet = live("tides", [unit("1", 1, { state: "wet", dryAt: inMinutes(1) }, inMinutes(1))], 1);
+  const other = live("boats", [unit("2")]);
+  // A wash of three minutes would end a minute after the drop-in's window has closed.
+  expect(nextAtTable([wet, other], now, null, { batch: "boats", stage: "wash" })).toMatchObject({ batch: "tides", move: { kind: "wait" } });
+});

@@ -1,0 +1,121 @@
+import type { TechniqueId } from "../../designs/route/techniques.ts";
+import type { UnitState } from "../live.ts";
+import type { RunBatch, RunJob, RunStage, StartedUnit, Windows } from "../model.ts";
+
+/** A stage as it is done at this table: times in minutes, as they were learned. */
+export interface TableStage {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: "prepare" | "draw" | "mask" | "paint" | "finish" | "assemble";
+  readonly technique: TechniqueId | null;
+  readonly hands: number;
+  readonly setup: number;
+  readonly dry: number;
+  readonly within: number | null;
+  /** Can be done on the sofa, late and tired. */
+  readonly portable: boolean;
+}
+
+/** A batch on the table, its panels as they stand. */
+export interface TableBatch {
+  readonly id: string;
+  readonly palette: string;
+  readonly route: readonly TableStage[];
+  readonly units: readonly UnitState[];
+  /** By when it should be dry; null where nobody waits. */
+  readonly due: Date | null;
+  /** Panels taped on one sheet, which are washed and dried as one until the tape is off; 1 for single ones. */
+  readonly perSheet: number;
+}
+
+/** What there is to work with. */
+export interface TableSetting {
+  /** When the maker is there, in minutes from now. */
+  readonly windows: Windows;
+  /** Late hours for light work only. */
+  readonly lightWindows: Windows;
+  readonly helperWindows: Windows;
+  readonly helperMay: ReadonlySet<TableStage["kind"]>;
+  /** Fresh water and a clean palette between designs, minutes. */
+  readonly changeover: number;
+  readonly dryingPlaces: number | null;
+  readonly boards: number | null;
+  /** What the hands were last at. */
+  readonly last: { readonly batch: string; readonly stage: string } | null;
+  /** Stages after which the heat tool dries, as `batch/stage`. */
+  readonly heated: ReadonlySet<string>;
+}
+
+/** The heat tool on one panel: minutes of the hands, and what is left to cool. */
+export const HEATING = 3;
+const COOLING = 2;
+/** Below this the heat tool gains nothing. */
+const WORTH_HEATING = 10;
+
+/** Where a stage may not be dried with heat, and why; null where it may. */
+export function heatForbidden(route: readonly TableStage[], index: number): string | null {
+  const stage = route[index];
+  if (!stage || stage.dry < WORTH_HEATING) return "it dries soon enough by itself";
+  if (route[index + 1]?.within != null) return "what follows needs it wet";
+  const masked = route.slice(0, index + 1).findLastIndex(({ technique, kind }) => technique === "mask" || (technique === null && kind === "mask"));
+  const unmasked = route.findIndex(({ technique }, place) => place > masked && technique === "unmask");
+  if (masked >= 0 && (unmasked < 0 || unmasked > index)) return "heat bakes masking fluid into the paper";
+  if (stage.technique === "fixative" || stage.technique === "flatten" || stage.technique === "glitter") return "heat does not belong on it";
+  return null;
+}
+
+/** All that is left to do at the table as a job for the planner. */
+export function tableJob(batches: readonly TableBatch[], setting: TableSetting, now: Date): RunJob {
+  const helped = setting.helperWindows.length > 0;
+  return {
+    batches: batches.map((batch) => runBatch(batch, setting, now, helped)).filter((batch) => batch.units > 0),
+    changeover: setting.changeover,
+    drying: setting.dryingPlaces,
+    windows: setting.windows,
+    lightWindows: setting.lightWindows,
+    helperWindows: setting.helperWindows,
+    boards: setting.boards,
+    last: setting.last,
+  };
+}
+
+function runBatch(batch: TableBatch, setting: TableSetting, now: Date, helped: boolean): RunBatch {
+  const fromNow = (at: Date): number => (at.getTime() - now.getTime()) / 60_000;
+  const open = batch.units.filter(({ wetness, done }) => wetness.state !== "spoilt" && done < batch.route.length);
+  const started = open.filter(({ done }) => done > 0).map((unit) => startedUnit(batch, unit, fromNow));
+  const untaped = batch.route.findIndex(({ technique }) => technique === "untape");
+  // A sheet that is half done is planned panel by panel: its panels do not stand alike.
+  const taped = batch.perSheet > 1 && untaped > 0 && started.every(({ done }) => done > untaped || open.length % batch.perSheet === 0) && isWhole(started, batch.perSheet, untaped);
+  const stages = batch.route.map((stage, index): RunStage => {
+    const heated = setting.heated.has(`${batch.id}/${stage.id}`);
+    const panels = taped && index <= untaped ? batch.perSheet : 1;
+    return {
+      id: stage.id,
+      hands: stage.hands * panels + (heated ? HEATING : 0),
+      setup: stage.setup,
+      dry: heated ? COOLING : stage.dry,
+      within: stage.within,
+      light: stage.portable,
+      ...(panels > 1 ? { panels } : {}),
+      ...(helped && setting.helperMay.has(stage.kind) && stage.within === null ? { helper: true } : {}),
+      ...(stage.technique === "tape" && untaped > index ? { board: "takes" as const } : {}),
+      ...(index === untaped && batch.route.some(({ technique }, place) => technique === "tape" && place < untaped) ? { board: "gives" as const } : {}),
+    };
+  });
+  return { id: batch.id, palette: batch.palette, units: open.length, stages, started, ...(batch.due ? { due: Math.max(0, fromNow(batch.due)) } : {}) };
+}
+
+/** Whether what stands alike before the tape comes off are whole sheets. */
+function isWhole(started: readonly StartedUnit[], perSheet: number, untaped: number): boolean {
+  const counts = new Map<number, number>();
+  for (const { done } of started) if (done <= untaped) counts.set(done, (counts.get(done) ?? 0) + 1);
+  return [...counts.values()].every((count) => count % perSheet === 0);
+}
+
+function startedUnit(batch: TableBatch, { done, dryAt, wetness }: UnitState, fromNow: (at: Date) => number): StartedUnit {
+  const within = batch.route[done]?.within ?? null;
+  const ready = dryAt ? Math.max(0, fromNow(dryAt)) : 0;
+  // A window that has closed binds nothing any more: it is done when it is done.
+  const until = within !== null && dryAt && wetness.state !== "missed" ? Math.max(0, fromNow(dryAt) + within) : undefined;
+  return { done, dryAt: ready, ...(until === undefined ? {} : { until }) };
+}
