@@ -40,13 +40,16 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
   while (await next.isVisible()) await next.click();
   await page.getByRole("button", { name: "So it was: to the bench" }).click();
 
-  await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
+  const board = page.getByRole("group", { name: /The board with 1\d panels/ });
+  await expect(board).toBeVisible();
   await expect(page.getByRole("region", { name: "Run sheet" })).toContainText(/All dry/, { timeout: 20_000 });
-  await expect(page.getByText(/Stage by stage saves/)).toBeVisible();
-  await page.getByRole("button", { name: "Spoilt" }).click();
-  await paintAll(page);
+  await expect(page.getByText(/This order (saves|fits)/)).toBeVisible();
+  await board.getByRole("button", { name: /^Panel 1,/ }).click();
+  await page.getByRole("button", { name: "Spoilt", exact: true }).click();
+  await page.getByRole("region", { name: "Why spoilt" }).getByRole("button", { name: "bloom" }).click();
+  await paintAll(page, need);
 
-  await page.getByRole("link", { name: "Inspect them in Finish" }).click();
+  await painted(page, need).click();
   await page.getByRole("button", { name: /that are left are good/ }).click();
   await expect(verdict(page)).toContainText("that is enough");
   await expect(page.getByRole("region", { name: "What was learned" })).toContainText(`What of ${design} is to be kept, changed, or never done again?`);
@@ -66,10 +69,19 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
   await expect(page.getByText(new RegExp(`split into \\d+ panels for ${need}`))).toBeVisible();
 }
 
+/** The way to Finish once all panels of a need are dry, whether others are still painted or not. */
+const painted = (page: Page, need: string) =>
+  page
+    .getByText(`${need} is painted and dry.`)
+    .or(page.getByText("All panels are painted and dry", { exact: true }))
+    .locator("xpath=self::*[.//a]|ancestor::*[.//a][1]")
+    .getByRole("link", { name: "Inspect them in Finish" })
+    .first();
+
 /** Taps through every stage; where there is nothing for the hands, time passes. */
-async function paintAll(page: Page): Promise<void> {
-  for (let turn = 0; turn < 90; turn += 1) {
-    if (await page.getByRole("link", { name: "Inspect them in Finish" }).isVisible()) return;
+async function paintAll(page: Page, need: string): Promise<void> {
+  for (let turn = 0; turn < 120; turn += 1) {
+    if (await painted(page, need).isVisible()) return;
     const before = await verdict(page).innerText();
     const all = page.getByRole("button", { name: /^All \d+ done$/ });
     const done = page.getByRole("button", { name: "Done", exact: true });
@@ -78,7 +90,7 @@ async function paintAll(page: Page): Promise<void> {
     else if (await all.isVisible()) await all.click({ timeout: 3_000 }).catch(() => undefined);
     else if (await done.isVisible()) await done.click({ timeout: 3_000 }).catch(() => undefined);
     await expect
-      .poll(async () => (await page.getByRole("link", { name: "Inspect them in Finish" }).isVisible()) || (await verdict(page).innerText()) !== before, { timeout: 4_000 })
+      .poll(async () => (await painted(page, need).isVisible()) || (await verdict(page).innerText()) !== before, { timeout: 4_000 })
       .toBe(true)
       .catch(() => undefined);
   }

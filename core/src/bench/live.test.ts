@@ -55,3 +55,29 @@ test("what is wet goes first, then the same stage on the others, and nothing run
   const both = [...first, fact("1", "drop-in", "done", 6), fact("2", "wash", "done", 6), fact("2", "drop-in", "done", 12)];
   expect(nextMove(route, units(both, 20), at(20), 1)).toEqual({ kind: "wait", until: at(36), unit: "1", stage: 2 });
 });
+
+test("the later word counts: wet again after it was called dry, and dry again after that", () => {
+  const route: LiveStage[] = [{ id: "wash", name: "wash", hands: minutes(2), dry: minutes(30), within: null, damp: minutes(20), bone: minutes(45) }];
+  const told = (...words: readonly [BenchFact["what"], number][]) =>
+    unitState(
+      "1",
+      [...route, { id: "dots", name: "dots", hands: minutes(1), dry: minutes(0), within: null }],
+      words.map(([what, minute]) => ({ unit: "1", stage: "wash", what, at: at(minute) })),
+      at(16),
+    ).wetness.state;
+  expect(told(["done", 0], ["dry", 10])).toBe("dry");
+  expect(told(["done", 0], ["dry", 10], ["still-wet", 12])).toBe("wet");
+  expect(told(["done", 0], ["dry", 10], ["still-wet", 12], ["dry", 14])).toBe("dry");
+});
+
+test("damp before it is surely dry, bone dry when it always is, and a stage left out wets nothing", () => {
+  const route: LiveStage[] = [
+    { id: "wash", name: "wash", hands: minutes(2), dry: minutes(30), within: null, damp: minutes(20), bone: minutes(45) },
+    { id: "dots", name: "dots", hands: minutes(1), dry: minutes(10), within: null },
+  ];
+  const facts: BenchFact[] = [{ unit: "1", stage: "wash", what: "done", at: at(0) }];
+  expect(unitState("1", route, facts, at(10)).wetness).toEqual({ state: "wet", dryAt: at(30), dampAt: at(20) });
+  expect(unitState("1", route, facts, at(31)).wetness).toEqual({ state: "dry", boneAt: at(45) });
+  const skipped: BenchFact[] = [{ unit: "1", stage: "wash", what: "skipped", at: at(0) }];
+  expect(unitState("1", route, skipped, at(1))).toMatchObject({ done: 1, wetness: { state: "waiting" } });
+});

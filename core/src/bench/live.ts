@@ -7,6 +7,9 @@ export interface LiveStage {
   readonly hands: Minutes;
   readonly dry: Minutes;
   readonly within: Minutes | null;
+  /** After so long it is mostly dry, though not surely; and after so long as good as always. Where they are known. */
+  readonly damp?: Minutes;
+  readonly bone?: Minutes;
 }
 
 /** Something that happened to a unit. `done` ends a stage, `skipped` leaves it out, `dry` and `still-wet` correct its clock, `spoilt` ends the unit. */
@@ -19,10 +22,10 @@ export interface BenchFact {
 
 export type Wetness =
   | { readonly state: "waiting" }
-  | { readonly state: "wet"; readonly dryAt: Date }
+  | { readonly state: "wet"; readonly dryAt: Date; readonly dampAt?: Date }
   | { readonly state: "catch"; readonly until: Date }
   | { readonly state: "missed"; readonly since: Date }
-  | { readonly state: "dry" }
+  | { readonly state: "dry"; readonly boneAt?: Date }
   | { readonly state: "finished" }
   | { readonly state: "spoilt" };
 
@@ -61,11 +64,16 @@ export function unitState(unit: string, route: readonly LiveStage[], facts: read
   if (!last || !ended) return { unit, done, wetness: { state: next ? "waiting" : "finished" }, dryAt: null };
   const planned = later(ended, last.dry);
   const saidWet = earliest.get(`${last.id}/still-wet`);
-  const saidDry = earliest.get(`${last.id}/dry`);
+  // The later word counts: what was found wet again is not dry for having been called so.
+  const saidDry = facts
+    .filter((fact) => fact.stage === last.id && fact.what === "dry" && (!saidWet || fact.at > saidWet))
+    .reduce<Date | undefined>((first, { at }) => (first && first <= at ? first : at), undefined);
   const dryAt = saidDry ?? (saidWet && later(saidWet, LOOK_AGAIN) > planned ? later(saidWet, LOOK_AGAIN) : planned);
-  if (now < dryAt) return { unit, done, wetness: { state: "wet", dryAt }, dryAt };
+  const dampAt = last.damp === undefined || saidWet || next?.within != null ? {} : { dampAt: later(ended, last.damp) };
+  if (now < dryAt) return { unit, done, wetness: { state: "wet", dryAt, ...dampAt }, dryAt };
   if (!next) return { unit, done, wetness: { state: "finished" }, dryAt };
-  if (next.within === null) return { unit, done, wetness: { state: "dry" }, dryAt };
+  // Told to be dry it is as dry as a finger tells; only time makes it bone dry.
+  if (next.within === null) return { unit, done, wetness: { state: "dry", ...(last.bone === undefined ? {} : { boneAt: later(ended, last.bone) }) }, dryAt };
   const until = later(dryAt, next.within);
   return { unit, done, wetness: now <= until ? { state: "catch", until } : { state: "missed", since: until }, dryAt };
 }

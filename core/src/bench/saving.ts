@@ -1,4 +1,4 @@
-import { cardByCard } from "./construct.ts";
+import { batchByBatch, cardByCard } from "./construct.ts";
 import { planOf } from "./run.ts";
 import { workOf, type RunJob, type RunPlan } from "./model.ts";
 
@@ -13,15 +13,38 @@ export function cardByCardPlan(job: RunJob): RunPlan | null {
   return timetable ? planOf(work, timetable, timetable.makespan()) : null;
 }
 
-/** Minutes the hands are busy in a plan: every move, with the setups and changes of palette it makes necessary. */
+/** The plan of a maker who takes one batch after the other, stage by stage, and waits where it is wet. @returns null when the windows do not hold it */
+export function stageByStagePlan(job: RunJob): RunPlan | null {
+  const work = workOf(job);
+  const timetable = batchByBatch(work);
+  return timetable ? planOf(work, timetable, timetable.makespan()) : null;
+}
+
+/** Minutes the maker's hands are busy in a plan: every move, with the setups and changes of palette it makes necessary. */
 export function handsBusy(job: RunJob, plan: RunPlan): number {
   const batches = new Map(job.batches.map((batch) => [batch.id, batch]));
-  return plan.moves.reduce((sum, move, index) => {
-    const before = plan.moves[index - 1];
-    const batch = batches.get(move.batch);
-    const stage = batch?.stages.find((each) => each.id === move.stage);
+  const stageOf = (batch: string, stage: string) => batches.get(batch)?.stages.find((each) => each.id === stage);
+  const own = plan.moves.filter((move) => !stageOf(move.batch, move.stage)?.helper);
+  return own.reduce((sum, move, index) => {
+    const before = own[index - 1] ?? job.last ?? undefined;
     const same = before?.batch === move.batch && before.stage === move.stage;
-    const changed = before !== undefined && batches.get(before.batch)?.palette !== batch?.palette;
-    return sum + move.end - move.start + (same ? 0 : (stage?.setup ?? 0)) + (changed ? job.changeover : 0);
+    const changed = before !== undefined && batches.get(before.batch)?.palette !== batches.get(move.batch)?.palette;
+    return sum + move.end - move.start + (same ? 0 : (stageOf(move.batch, move.stage)?.setup ?? 0)) + (changed ? job.changeover : 0);
   }, 0);
+}
+
+/** A way of working beside the plan: when all is dry, and how long the hands are busy. */
+export interface OtherWay {
+  readonly makespan: number;
+  readonly hands: number;
+}
+
+/**
+ * What the plan is measured against; null for a way that the windows do not hold. Who works so now would miss the windows that are
+ * open on the table already, so those bind neither.
+ */
+export function otherWays(told: RunJob): { readonly cardByCard: OtherWay | null; readonly stageByStage: OtherWay | null } {
+  const job = { ...told, batches: told.batches.map((batch) => ({ ...batch, started: (batch.started ?? []).map(({ done, dryAt }) => ({ done, dryAt })) })) };
+  const way = (plan: RunPlan | null): OtherWay | null => plan && { makespan: plan.makespan, hands: handsBusy(job, plan) };
+  return { cardByCard: way(cardByCardPlan(job)), stageByStage: way(stageByStagePlan(job)) };
 }

@@ -54,6 +54,7 @@ test("a session is begun, paused, gone on with and closed, each told once, and c
   for (const _ of [1, 2]) expect((await shop.give("tell-session", begun)).status).toBe(200);
   await shop.give("tell-session", { id: v7(), what: "paused", at: ago(30) });
   const closed = await shop.give("tell-session", { id: v7(), what: "closed", at: ago(5), note: "the blue ran" });
+  expect((await bench()).sessions[0]?.meant?.until).toBe(ago(-90));
   expect((await bench()).sessions.map(({ what, meant, note }) => [what, meant?.panels ?? null, note])).toEqual([
     ["begun", 14, ""],
     ["paused", null, ""],

@@ -31,7 +31,7 @@ export async function tellBench(work: Work, said: CommandPayload<"tell-bench">):
   for (const [index, fact] of said.facts.entries()) {
     if (told.has(fact.id)) continue;
     if (!units.some((each) => each.id === fact.unitId)) refuse({ code: "not-found", path: ["facts", index, "unitId"], given: fact.unitId, allowed: "a panel of this batch" });
-    const at = work.moment(fact.at);
+    const at = work.happened(fact.at);
     const air = work.outside.hygrometer.at(at);
     await work.insert("benchFact", {
       ...fact,
@@ -61,7 +61,7 @@ export async function tellSession(work: Work, said: CommandPayload<"tell-session
     await work.insert("sessionFact", {
       id: said.id,
       what: said.what,
-      at: work.moment(said.at),
+      at: work.happened(said.at),
       meantPanels: said.meant?.panels ?? null,
       meantUntil: said.meant?.until ? work.moment(said.meant.until) : null,
       note: said.note,

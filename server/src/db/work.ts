@@ -88,10 +88,14 @@ export class Work {
     private readonly clock: { readonly now: Date; readonly correction: number },
   ) {}
 
-  /** A moment that a device told, put right; nothing happens later than now. */
+  /** A moment that a device told, put right. */
   moment(told: string): Date {
-    const right = new Date(told).getTime() + this.clock.correction;
-    return new Date(Math.min(right, this.clock.now.getTime() + LEAST_AHEAD_MS));
+    return new Date(new Date(told).getTime() + this.clock.correction);
+  }
+
+  /** When something happened: nothing did later than now. */
+  happened(told: string): Date {
+    return new Date(Math.min(this.moment(told).getTime(), this.clock.now.getTime() + LEAST_AHEAD_MS));
   }
 
   async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {

@@ -5,7 +5,7 @@ import { useShopQuery } from "./api.ts";
 /** Where the offset is kept for the next start without the server. */
 const KEPT = "yule.clockOffset";
 /** The server's clock less this device's, in milliseconds, so that a device whose clock is wrong still shows true times. */
-let offset = Number(localStorage.getItem(KEPT) ?? 0) || 0;
+let offset = typeof localStorage === "undefined" ? 0 : Number(localStorage.getItem(KEPT) ?? 0) || 0;
 let heardAt = "";
 
 /** The server's clock less this device's, in milliseconds, as it was last heard. */

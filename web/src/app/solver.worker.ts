@@ -5,6 +5,7 @@ import {
   highsSolver,
   limitsFor,
   lookAt,
+  otherWays,
   run,
   split,
   splitAround,
@@ -80,6 +81,8 @@ const solver = {
       job,
       limitsFor(seconds, () => performance.now(), 1, steps),
     ),
+  /** The ways of working that a plan is measured against. */
+  otherWays: (job: RunJob) => otherWays(job),
 };
 export type SolverApi = typeof solver;
 

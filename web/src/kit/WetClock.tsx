@@ -9,19 +9,23 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
   const { wetness } = state;
   const left = (until: Date) => minutes((until.getTime() - now.getTime()) / 60_000);
   switch (wetness.state) {
-    case "wet":
+    case "wet": {
+      const damp = wetness.dampAt !== undefined && now >= wetness.dampAt;
       return {
         text: printClock(left(wetness.dryAt)),
-        spoken: `wet for ${printClock(left(wetness.dryAt))}`,
+        spoken: `${damp ? "damp" : "wet"} for ${printClock(left(wetness.dryAt))}`,
         share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)),
-        kind: "wet",
+        kind: damp ? "damp" : "wet",
       };
+    }
     case "catch":
       return { text: printClock(left(wetness.until)), spoken: `to be caught within ${printClock(left(wetness.until))}`, share: 1, kind: "catch" };
     case "missed":
       return { text: "late", spoken: "its wet window has closed", share: 1, kind: "missed" };
-    case "dry":
-      return { text: "dry", spoken: "dry", share: 1, kind: "dry" };
+    case "dry": {
+      const bone = wetness.boneAt !== undefined && now >= wetness.boneAt;
+      return { text: bone ? "bone" : "dry", spoken: bone ? "bone dry" : "dry", share: 1, kind: bone ? "bone" : "dry" };
+    }
     case "waiting":
       return { text: "–", spoken: "not begun", share: 0, kind: "waiting" };
     case "finished":
@@ -31,7 +35,16 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
   }
 }
 
-const RING: Readonly<Record<string, string>> = { wet: "#6DB1E8", catch: "#F0B23C", missed: "#F27C8D", dry: "#58B49C", waiting: "#51606D", spoilt: "#F27C8D" };
+const RING: Readonly<Record<string, string>> = {
+  wet: "#6DB1E8",
+  damp: "#BFA06A",
+  bone: "#58B49C",
+  catch: "#F0B23C",
+  missed: "#F27C8D",
+  dry: "#58B49C",
+  waiting: "#51606D",
+  spoilt: "#F27C8D",
+};
 
 /** The clock of a unit, drawn over its picture; dark in both themes, so that it stands off any paint. */
 export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitState; now: Date; dryMinutes: number; x: number; y: number; size: number }) {
@@ -46,9 +59,10 @@ export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitSt
         fill="none"
         stroke={RING[face.kind]}
         strokeWidth={face.kind === "catch" ? 6 : 5}
-        strokeDasharray={face.kind === "catch" ? "7 5" : `${String(face.share * AROUND)} ${String(AROUND)}`}
+        strokeDasharray={face.kind === "catch" ? "7 5" : face.kind === "damp" ? `1.5 ${String(AROUND / 24 - 1.5)}` : `${String(face.share * AROUND)} ${String(AROUND)}`}
         transform="rotate(-90)"
       />
+      {face.kind === "bone" && <circle r={RADIUS - 6} fill="none" stroke={RING.bone} strokeWidth={2} />}
       <Words anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
         {face.text}
       </Words>

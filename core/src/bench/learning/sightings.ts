@@ -3,7 +3,7 @@ import type { BenchFact } from "../live.ts";
 import type { Effects, Sighting } from "./pooled.ts";
 
 /** A stage as far as its times go. */
-export interface TimedStage {
+export interface SeenStage {
   readonly id: string;
   readonly hands: number;
   readonly dry: number;
@@ -14,8 +14,8 @@ export interface TimedStage {
 }
 
 /** What happened to the units of one batch, and what they are painted on. */
-export interface TimedBatch {
-  readonly route: readonly TimedStage[];
+export interface SeenBatch {
+  readonly route: readonly SeenStage[];
   readonly paper: string;
   /** With the room as it was, where that is known. */
   readonly facts: readonly (BenchFact & { readonly room?: Room | null })[];
@@ -25,6 +25,8 @@ const USUAL: Room = { warm: 20, humid: 0.5 };
 const MINUTE = 60_000;
 /** Between two taps there may have been more than painting: these multiples of the planned time are no sightings. */
 const [SHORTEST, LONGEST] = [0.2, 4];
+/** Taps that tell of drying quicker or slower than these multiples were made afterwards, or with a clock that was wrong. */
+const [QUICKEST, SLOWEST] = [0.15, 8];
 /** With as many panels behind it, a stage takes as long as planned. */
 const PRACTISED = 10;
 
@@ -32,7 +34,7 @@ const PRACTISED = 10;
 export const dampness = (room: Room | null | undefined): number => (room ? Math.log(evaporation(USUAL) / evaporation(room)) : 0);
 
 /** What bears on a stage's drying. */
-export function dryingEffects(stage: TimedStage, paper: string, room: Room | null | undefined): Effects {
+export function dryingEffects(stage: SeenStage, paper: string, room: Room | null | undefined): Effects {
   return { shop: 1, [`medium:${stage.medium}`]: 1, [`water:${stage.water}`]: 1, [`stage:${stage.id}`]: 1, [`paper:${paper}`]: 1, damp: dampness(room) };
 }
 
@@ -40,7 +42,7 @@ export function dryingEffects(stage: TimedStage, paper: string, room: Room | nul
  * Drying times as the taps tell them, as multiples of the planned ones. "Still wet" is a time it was not dry by; "dry already", or the next
  * stage begun, a time by which it was; a stage that is caught while wet says nothing of when it would have been dry.
  */
-export function dryingSightings(batches: readonly TimedBatch[]): Sighting[] {
+export function dryingSightings(batches: readonly SeenBatch[]): Sighting[] {
   return batches.flatMap(({ route, paper, facts }) =>
     byUnit(facts).flatMap((told) =>
       route.flatMap((stage, index) => {
@@ -52,7 +54,7 @@ export function dryingSightings(batches: readonly TimedBatch[]): Sighting[] {
         const goneOn = begun && next && next.within === null ? after(begun.at) - next.hands / stage.dry : Infinity;
         const low = Math.max(0, ...told.filter((fact) => fact.stage === stage.id && fact.what === "still-wet").map((fact) => after(fact.at)));
         const high = Math.min(goneOn, ...told.filter((fact) => fact.stage === stage.id && fact.what === "dry").map((fact) => after(fact.at)));
-        if (low <= 0 && high === Infinity) return [];
+        if ((low <= 0 && high === Infinity) || high < QUICKEST || low > SLOWEST) return [];
         // Said to be wet after it was said to be dry: the later word counts.
         return [{ effects: dryingEffects(stage, paper, ended.room), low, high: high > low && high > 0 ? high : Infinity }];
       }),
@@ -61,7 +63,7 @@ export function dryingSightings(batches: readonly TimedBatch[]): Sighting[] {
 }
 
 /** What bears on the hands of a stage, with so many panels done of it before. */
-export const handsEffects = (stage: Pick<TimedStage, "id" | "medium">, before: number): Effects => ({
+export const handsEffects = (stage: Pick<SeenStage, "id" | "medium">, before: number): Effects => ({
   shop: 1,
   [`medium:${stage.medium}`]: 1,
   [`stage:${stage.id}`]: 1,
@@ -69,7 +71,7 @@ export const handsEffects = (stage: Pick<TimedStage, "id" | "medium">, before: n
 });
 
 /** Hands times of single panels: from one tap to the next of the same stage, where nothing else lay between. */
-export function handsSightings(batches: readonly TimedBatch[]): Sighting[] {
+export function handsSightings(batches: readonly SeenBatch[]): Sighting[] {
   return batches.flatMap(({ route, facts }) => {
     const done = facts.filter((fact) => fact.what === "done").sort((a, b) => a.at.getTime() - b.at.getTime());
     const before = new Map<string, number>();

@@ -1,11 +1,11 @@
-import { dryingSightings, handsSightings, type TimedBatch, type TimedStage } from "./sightings.ts";
+import { dryingSightings, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
 import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench } from "./waits.ts";
 
-const stage = (id: string, more: Partial<TimedStage> = {}): TimedStage => ({ id, hands: 2, dry: 30, within: null, medium: "watercolour", water: "much", ...more });
+const stage = (id: string, more: Partial<SeenStage> = {}): SeenStage => ({ id, hands: 2, dry: 30, within: null, medium: "watercolour", water: "much", ...more });
 const route = [stage("wash"), stage("glaze", { dry: 20 }), stage("drop", { within: 4 }), stage("ink", { medium: "ink", dry: 10 })];
 const from = Date.UTC(2031, 10, 8, 10);
 type Told = [unit: string, stage: string, what: "done" | "dry" | "still-wet", minute: number];
-const batch = (told: readonly Told[], room: TimedBatch["facts"][number]["room"] = null): TimedBatch => ({
+const batch = (told: readonly Told[], room: SeenBatch["facts"][number]["room"] = null): SeenBatch => ({
   route,
   paper: "cotton",
   facts: told.map(([unit, of, what, minute]) => ({ unit, stage: of, what, at: new Date(from + minute * 60_000), room })),
@@ -31,6 +31,19 @@ test("what the taps tell of drying: not dry by, dry by, and nothing of what is c
     [0, 1.5],
     [0.5, Infinity],
   ]);
+});
+
+test("stages told all at once in the evening, or by a clock that was days off, teach nothing of drying", () => {
+  const told = batch([
+    ["1", "wash", "done", 0],
+    ["1", "glaze", "done", 2.5],
+    ["2", "wash", "done", 0],
+    ["2", "wash", "still-wet", 9000],
+    ["3", "wash", "done", 0],
+    ["3", "wash", "dry", 0.1],
+  ]);
+  expect(dryingSightings([told])).toEqual([]);
+  expect(dryingTime(learnBench([told]), stage("wash"), "cotton", null, careBefore(null)).typical).toBeCloseTo(30, 6);
 });
 
 test("hands are timed from tap to tap of one stage, not over supper or a change of stage", () => {

@@ -1,5 +1,5 @@
 import { techniqueOf, type TechniqueId } from "../../designs/route/techniques.ts";
-import { dryingEffects, dryingSightings, handsEffects, handsSightings, type TimedBatch, type TimedStage } from "./sightings.ts";
+import { dryingEffects, dryingSightings, handsEffects, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
 import { expected, learnTimes, type Learned, type Priors } from "./pooled.ts";
 import type { Room } from "../../colour/puddles.ts";
 
@@ -35,7 +35,7 @@ export interface BenchTimes {
 }
 
 /** All that a shop's benches have told of times. */
-export function learnBench(batches: readonly TimedBatch[]): BenchTimes {
+export function learnBench(batches: readonly SeenBatch[]): BenchTimes {
   const [drying, hands] = [dryingSightings(batches), handsSightings(batches)];
   const seen = new Map<string, { dry: number; hands: number }>();
   const count = (effects: object, what: "dry" | "hands"): void => {
@@ -87,13 +87,13 @@ export interface LearnedTime {
   readonly seen: number;
 }
 
-export function dryingTime(times: BenchTimes, stage: TimedStage, paper: string, room: Room | null, care: Care): LearnedTime {
+export function dryingTime(times: BenchTimes, stage: SeenStage, paper: string, room: Room | null, care: Care): LearnedTime {
   const of = expected(times.drying, dryingEffects(stage, paper, room));
   return { ...inMinutes(stage.dry, of), take: stage.dry * of.within(care.chance), seen: times.seen.get(stage.id)?.dry ?? 0 };
 }
 
 /** @param before panels of the stage done already: practice makes the next ones quicker */
-export function handsTime(times: BenchTimes, stage: TimedStage, before: number): LearnedTime {
+export function handsTime(times: BenchTimes, stage: SeenStage, before: number): LearnedTime {
   const of = expected(times.hands, handsEffects(stage, before));
   return { ...inMinutes(stage.hands, of), take: stage.hands * of.typical, seen: times.seen.get(stage.id)?.hands ?? 0 };
 }
@@ -106,7 +106,7 @@ const inMinutes = (planned: number, of: { typical: number; low: number; high: nu
 });
 
 /** Which other stages a stage's drying leans on: those of the same medium with sightings, the most seen first. */
-export function borrowedFrom(times: BenchTimes, stage: TimedStage, others: readonly TimedStage[]): { readonly stage: string; readonly seen: number }[] {
+export function borrowedFrom(times: BenchTimes, stage: SeenStage, others: readonly SeenStage[]): { readonly stage: string; readonly seen: number }[] {
   return others
     .filter((other) => other.id !== stage.id && other.medium === stage.medium)
     .map((other) => ({ stage: other.id, seen: times.seen.get(other.id)?.dry ?? 0 }))

@@ -1,80 +1,79 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { BatchRead, DesignRead } from "@yule/contract";
-import { minutes, printClock, type LiveStage, type NextMove, type UnitState } from "@yule/core";
+import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
+import type { ReactNode } from "react";
+import type { Lying } from "../table.ts";
+import { numbersOf, panelWords } from "../words.ts";
 
-export type Fact = "done" | "dry" | "still-wet" | "spoilt";
+export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
+export type Tell = (on: Lying, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
+
+const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
+const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hover: { bg: "table" } } as const;
+/** Why a panel was lost, as makers say it. */
+const REASONS = ["bloom", "mud", "smudge", "crept under the tape", "torn", "fell"] as const;
 
 interface NowProps {
+  readonly on: Lying;
   readonly move: NextMove;
-  readonly chosen: string | null;
-  readonly route: readonly LiveStage[];
-  readonly design: DesignRead;
-  readonly batch: BatchRead;
-  readonly states: readonly UnitState[];
+  readonly many: boolean;
   readonly now: Date;
-  readonly onTell: (what: Fact, units: readonly string[], stage: number) => void;
+  readonly filling: string | null;
+  readonly onTell: Tell;
   readonly onUndo: (() => void) | null;
 }
 
 /** One big next thing, and two smaller for what else may have happened. */
-export function NowCard({ move, chosen, route, design, batch, states, now, onTell, onUndo }: NowProps) {
-  const number = (id: string): number => batch.units.find((unit) => unit.id === id)?.number ?? 0;
-  const picked = states.find((state) => state.unit === chosen);
-  if (picked) return <PickedCard state={picked} route={route} number={number(picked.unit)} onTell={onTell} />;
+export function NowCard({ on, move, many, now, filling, onTell, onUndo }: NowProps) {
   if (move.kind === "finished") return null;
-  const stage = route[move.stage];
+  const { design, batch } = on;
+  const stage = on.route[move.stage];
   const detail = design.stages.find((each) => each.id === stage?.id);
   const [first, ...rest] = move.kind === "do" ? move.units : [];
   const colourway = design.colourways.find((each) => each.id === batch.units.find((unit) => unit.id === first)?.colourwayId);
+  const number = (id: string): string => String(numbersOf(on, [id])[0] ?? 0);
   return (
-    <Box
-      bg="ink"
-      color="paper"
-      borderRadius="14px"
-      padding="18px"
-      outline={move.kind === "do" && move.urgent ? "4px dashed" : undefined}
-      outlineColor="tightFill"
-      outlineOffset="-4px"
-      aria-live="polite"
-    >
+    <Card urgent={move.kind === "do" && move.urgent}>
       <Text fontSize="15px" opacity={0.85}>
         {move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}
+        {many && `, ${design.name.toLowerCase()}`}
       </Text>
       <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-        {move.kind === "wait"
-          ? `${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} to wait`
-          : `${stage?.name ?? ""}, panel ${String(first ? number(first) : 0)}`}
+        {move.kind === "wait" ? `${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} to wait` : `${stage?.name ?? ""}, panel ${first ? number(first) : "0"}`}
       </Text>
-      <Text marginBottom="14px" minHeight="24px">
-        {move.kind === "wait" ? `Panel ${String(number(move.unit))} is drying.` : [colourway?.name, colourway?.paints[0]?.name, detail?.note].filter(Boolean).join(", ")}
+      <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
+        {move.kind === "wait"
+          ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
+          : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
       </Text>
       {move.kind === "do" && first ? (
         <>
-          <Button size="xl" width="100%" bg="paper" color="ink" _hover={{ bg: "table" }} onClick={() => onTell("done", [first], move.stage)}>
+          <Button {...BIG} onClick={() => onTell(on, "done", [{ unit: first, stage: move.stage }])}>
             Done
           </Button>
           <Flex gap="10px" marginTop="10px">
             {rest.length > 0 && (
               <Button
                 flex="1"
-                variant="outline"
-                color="paper"
-                borderColor="paper"
-                _hover={{ bg: "softInk" }}
-                minHeight="54px"
-                onClick={() => onTell("done", move.units, move.stage)}
+                {...LIGHT}
+                onClick={() =>
+                  onTell(
+                    on,
+                    "done",
+                    move.units.map((unit) => ({ unit, stage: move.stage })),
+                  )
+                }
               >
                 All {move.units.length} done
               </Button>
             )}
-            <Button flex="1" variant="outline" color="paper" borderColor="paper" _hover={{ bg: "softInk" }} minHeight="54px" onClick={() => onTell("spoilt", [first], move.stage)}>
+            <Button flex="1" {...LIGHT} onClick={() => onTell(on, "spoilt", [{ unit: first, stage: move.stage }])}>
               Spoilt
             </Button>
           </Flex>
         </>
       ) : (
         move.kind === "wait" && (
-          <Button size="xl" width="100%" bg="paper" color="ink" _hover={{ bg: "table" }} onClick={() => onTell("dry", [move.unit], Math.max(0, move.stage - 1))}>
+          <Button {...BIG} onClick={() => onTell(on, "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }])}>
             Dry already
           </Button>
         )
@@ -84,43 +83,106 @@ export function NowCard({ move, chosen, route, design, batch, states, now, onTel
           Take the last tap back
         </Button>
       )}
+    </Card>
+  );
+}
+
+export function Card({ urgent = false, children }: { urgent?: boolean; children: ReactNode }) {
+  return (
+    <Box bg="ink" color="paper" borderRadius="14px" padding="18px" outline={urgent ? "4px dashed" : undefined} outlineColor="tightFill" outlineOffset="-4px" aria-live="polite">
+      {children}
     </Box>
   );
 }
 
-/** What may have happened to one panel that was tapped. */
-function PickedCard({ state, route, number, onTell }: { state: UnitState; route: readonly LiveStage[]; number: number; onTell: NowProps["onTell"] }) {
-  const next = route[state.done];
-  const light = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px", width: "100%" } as const;
+/** The stage that a panel's drying belongs to: the last that was painted, not one left out after it. */
+function lastDone(on: Lying, unit: string): number {
+  const told = new Set(on.batch.facts.filter((fact) => fact.unitId === unit && fact.what === "done").map((fact) => fact.stageId));
+  return Math.max(
+    0,
+    on.route.findLastIndex((stage) => told.has(stage.id)),
+  );
+}
+
+/** What may have happened to the panels that were tapped or swiped over: in any order, whatever the plan says. */
+export function ChosenCard({ on, chosen, onTell, onLeave }: { on: Lying; chosen: ReadonlySet<string>; onTell: Tell; onLeave: () => void }) {
+  const picked = on.states.filter((state) => chosen.has(state.unit));
+  const open = picked.filter((state) => state.wetness.state !== "spoilt");
+  const going = open.filter((state) => state.done < on.route.length);
+  const wet = open.filter((state) => state.done > 0 && state.wetness.state === "wet");
+  const dry = open.filter((state) => state.done > 0 && (state.wetness.state === "dry" || state.wetness.state === "finished" || state.wetness.state === "catch"));
+  const names = [...new Set(going.map((state) => on.route[state.done]?.name ?? ""))];
+  const next = going.map((state) => ({ unit: state.unit, stage: state.done }));
+  const before = (states: typeof picked) => states.map((state) => ({ unit: state.unit, stage: lastDone(on, state.unit) }));
+  const of = (count: number): string => (count === picked.length || picked.length === 1 ? "" : ` (${String(count)} of them)`);
   return (
-    <Box bg="ink" color="paper" borderRadius="14px" padding="18px">
+    <Card>
       <Text fontSize="15px" opacity={0.85}>
-        panel {number}
+        {panelWords(numbersOf(on, [...chosen]))}
       </Text>
-      <Text fontFamily="heading" fontSize="28px" fontWeight={600} marginBottom="12px" overflowWrap="anywhere">
-        {next ? next.name : "All stages done"}
+      <Text fontFamily="heading" fontSize="28px" fontWeight={600} lineHeight={1.15} marginBottom="12px" overflowWrap="anywhere">
+        {open.length === 0 ? "Spoilt" : names.length === 0 ? "All stages done" : names.length === 1 ? names[0] : `The next stage of each: ${names.join(", ")}`}
       </Text>
       <Flex direction="column" gap="10px">
-        {next && state.wetness.state !== "spoilt" && (
-          <Button size="xl" width="100%" bg="paper" color="ink" _hover={{ bg: "table" }} onClick={() => onTell("done", [state.unit], state.done)}>
-            Done
+        {next.length > 0 && (
+          <Button {...BIG} onClick={() => onTell(on, "done", next)}>
+            {`Done${of(next.length)}`}
           </Button>
         )}
-        {state.done > 0 && state.wetness.state === "wet" && (
-          <Button {...light} onClick={() => onTell("dry", [state.unit], state.done - 1)}>
-            Dry already
+        <Flex gap="10px" wrap="wrap">
+          {wet.length > 0 && (
+            <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "dry", before(wet))}>
+              {`Dry already${of(wet.length)}`}
+            </Button>
+          )}
+          {dry.length > 0 && (
+            <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "still-wet", before(dry))}>
+              {`Still wet${of(dry.length)}`}
+            </Button>
+          )}
+          {next.length > 0 && (
+            <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "skipped", next)}>
+              Leave this stage out
+            </Button>
+          )}
+          {open.length > 0 && (
+            <Button
+              {...LIGHT}
+              flex="1 1 130px"
+              onClick={() =>
+                onTell(
+                  on,
+                  "spoilt",
+                  open.map((state) => ({ unit: state.unit, stage: Math.min(state.done, on.route.length - 1) })),
+                )
+              }
+            >
+              Spoilt
+            </Button>
+          )}
+        </Flex>
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={onLeave}>
+          Choose none
+        </Button>
+      </Flex>
+    </Card>
+  );
+}
+
+/** Asked once after a panel was lost; painting goes on whether it is answered or not. */
+export function WhySpoilt({ numbers, onWhy, onLeave }: { numbers: readonly number[]; onWhy: (why: string) => void; onLeave: () => void }) {
+  return (
+    <Box as="section" aria-label="Why spoilt" borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="12px" marginTop="14px">
+      <Text marginBottom="8px">What happened to {panelWords(numbers)}?</Text>
+      <Flex gap="8px" wrap="wrap">
+        {REASONS.map((why) => (
+          <Button key={why} variant="outline" onClick={() => onWhy(why)}>
+            {why}
           </Button>
-        )}
-        {state.done > 0 && (state.wetness.state === "dry" || state.wetness.state === "finished" || state.wetness.state === "catch") && (
-          <Button {...light} onClick={() => onTell("still-wet", [state.unit], state.done - 1)}>
-            Still wet
-          </Button>
-        )}
-        {state.wetness.state !== "spoilt" && (
-          <Button {...light} onClick={() => onTell("spoilt", [state.unit], Math.min(state.done, route.length - 1))}>
-            Spoilt
-          </Button>
-        )}
+        ))}
+        <Button variant="ghost" onClick={onLeave}>
+          no matter
+        </Button>
       </Flex>
     </Box>
   );

@@ -1,11 +1,17 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import type { DesignRead } from "@yule/contract";
-import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime } from "@yule/core";
-import type { RunLine } from "../plan.ts";
+import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
+import type { Outlook } from "../../app/outlook.ts";
+import type { Lying } from "../table.ts";
+import type { BenchPlan } from "../usePlan.ts";
+import { panelWords, plannedNumbers, when } from "../words.ts";
 
-/** The run sheet: what comes then, session by session. */
-export function RunList({ lines, design, timeZone, now, endsAt }: { lines: readonly RunLine[]; design: DesignRead; timeZone: string; now: Date; endsAt: Date }) {
-  const coming = lines.filter((line) => line.end > now).slice(0, 14);
+const MOST_LINES = 14;
+
+/** The run sheet: what comes then, over all batches, session by session. */
+export function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; now: Date }) {
+  const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
+  const left = planned.lines.filter((line) => at(line.to) > now);
+  const coming = left.slice(0, MOST_LINES);
   let lastDay = "";
   return (
     <Box as="section" aria-label="Run sheet" marginTop="20px">
@@ -13,12 +19,12 @@ export function RunList({ lines, design, timeZone, now, endsAt }: { lines: reado
         Run sheet
       </Heading>
       {coming.map((line) => {
-        const day = dayAt(line.start, timeZone);
-        const stage = design.stages.find((each) => each.id === line.stageId);
+        const from = at(line.from);
+        const day = dayAt(from, outlook.shop.timeZone);
         const newDay = day !== lastDay;
         lastDay = day;
         return (
-          <Box key={`${line.stageId}${line.start.toISOString()}`}>
+          <Box key={`${line.kind}${line.batch}${line.stage}${String(line.from)}`}>
             {newDay && (
               <Text fontWeight={700} marginTop="10px" color="softInk">
                 {printDay(day)}
@@ -26,27 +32,58 @@ export function RunList({ lines, design, timeZone, now, endsAt }: { lines: reado
             )}
             <Flex gap="12px" paddingY="8px" borderTop="1px solid" borderColor="hairline" align="baseline">
               <Text width="50px" flex="none">
-                {printTime(minuteOfDayAt(line.start, timeZone))}
+                {printTime(minuteOfDayAt(from, outlook.shop.timeZone))}
               </Text>
-              <Text flex="1" fontWeight={600} minWidth={0} overflowWrap="anywhere">
-                {stage?.name}
-                <Text as="span" fontWeight={400}>{`, ${line.panels === 1 ? "1 panel" : `${String(line.panels)} panels`}`}</Text>
-                {line.catches && (
-                  <Text as="span" marginLeft="8px" border="2px dashed" borderColor="tightFill" borderRadius="5px" paddingX="5px" fontSize="14px" color="tight">
-                    catch
-                  </Text>
-                )}
-              </Text>
+              <LineWords line={line} planned={planned} lying={lying} outlook={outlook} at={at} />
               <Text color="softInk" whiteSpace="nowrap">
-                {stage?.portable ? "sofa" : printMinutes(minutes((line.end.getTime() - line.start.getTime()) / 60_000))}
+                {printMinutes(minutes(line.to - line.from))}
               </Text>
             </Flex>
           </Box>
         );
       })}
       <Text borderTop="1px solid" borderColor="hairline" paddingTop="8px" color="softInk">
-        {lines.length > coming.length && coming.length === 14 ? "and so on. " : ""}All dry {printDay(dayAt(endsAt, timeZone))} at {printTime(minuteOfDayAt(endsAt, timeZone))}.
+        {left.length > coming.length ? "and so on. " : ""}All dry {when(planned.endsAt, outlook)}.
       </Text>
     </Box>
+  );
+}
+
+function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; at: (minute: number) => Date }) {
+  const on = lying.find(({ batch }) => batch.id === line.batch);
+  const stage = on?.design.stages.find(({ id }) => id === line.stage);
+  const many = lying.length > 1;
+  if (line.kind === "free") {
+    const small = planned.filled.get(line);
+    return (
+      <Text flex="1" minWidth={0} overflowWrap="anywhere" color="softInk" fontStyle="italic">
+        {printMinutes(minutes(line.to - line.from))} free while {stage?.name.toLowerCase() ?? "it"} dries
+        {small ? `: ${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : ""}
+      </Text>
+    );
+  }
+  return (
+    <Text flex="1" fontWeight={600} minWidth={0} overflowWrap="anywhere">
+      {line.fresh && (
+        <Text as="span" display="block" fontWeight={400} fontStyle="italic">
+          fresh water, clean palette
+        </Text>
+      )}
+      {stage?.name}
+      <Text as="span" fontWeight={400}>
+        {`, ${on ? panelWords(plannedNumbers(on, line.units)) : ""}${many && on ? ` of ${on.design.name.toLowerCase()}` : ""}`}
+        {line.helper ? ", by the helper" : stage?.portable ? ", sofa" : ""}
+      </Text>
+      {line.before !== null && (
+        <Text as="span" marginLeft="8px" border="2px dashed" borderColor="tightFill" borderRadius="5px" paddingX="5px" fontSize="14px" color="tight">
+          catch before {when(at(line.before), outlook)}
+        </Text>
+      )}
+      {line.tiring && (
+        <Text as="span" display="block" fontWeight={400} fontSize="15px" color="softInk">
+          long for one hand: put the brush down in between
+        </Text>
+      )}
+    </Text>
   );
 }

@@ -1,0 +1,213 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+const errors: string[] = [];
+let shop: RunningShop;
+test.beforeEach(async () => {
+  shop = await startShop();
+});
+test.afterEach(async () => {
+  await shop.close();
+  expect(errors.splice(0)).toEqual([]);
+});
+
+interface Fact {
+  id: string;
+  unitId: string;
+  stageId: string;
+  what: string;
+  why: string;
+}
+const bench = async () =>
+  (await (await fetch(`${shop.url}/api/bench`)).json()) as {
+    batches: { id: string; units: { id: string; number: number }[]; facts: Fact[] }[];
+    sessions: { what: string; note: string }[];
+  };
+/** The batch that lies half painted, with panel 8 spoilt. */
+const halfPainted = async () => {
+  const found = (await bench()).batches.find((batch) => batch.facts.some((fact) => fact.what === "spoilt"));
+  if (!found) throw new Error("nothing half painted");
+  return found;
+};
+const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
+const panel = (page: Page, number: number) => page.getByRole("group", { name: /The board with/ }).getByRole("button", { name: new RegExp(`^Panel ${String(number)},`) });
+const open = async (page: Page): Promise<void> => {
+  await page.goto(`${shop.url}/bench`);
+  await expect(page.getByRole("region", { name: "Run sheet" })).toContainText("All dry", { timeout: 20_000 });
+};
+
+test("what must be caught comes first, the run sheet says before when, what fills the waits, and when to stop", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await open(page);
+  await expect(verdict(page)).toContainText(/^Now, while it is wet: Drop in the dark on panel 2/);
+  await expect(verdict(page)).toContainText(/Stop for today at \d\d:\d\d/);
+  const sheet = page.getByRole("region", { name: "Run sheet" });
+  await expect(sheet).toContainText(/catch before 10:\d\d/);
+  await expect(sheet).toContainText(/min free while .* dries: score and fold bases/);
+  await expect(page.getByText(/This order saves .* of hands against card by card, and is dry/)).toBeVisible();
+  await expect(panel(page, 2)).toHaveAccessibleName(/to be caught within 4:\d\d/);
+  await expect(panel(page, 1)).toHaveAccessibleName(/(wet|damp) for/);
+});
+
+test("panels are chosen one by one or swiped over; several are done in one tap, another order is taken as it comes, and the plan bends", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await open(page);
+  const before = (await halfPainted()).facts.length;
+  await panel(page, 6).click();
+  await panel(page, 7).click();
+  await page.getByRole("button", { name: "Done", exact: true }).click();
+  await expect.poll(async () => (await halfPainted()).facts.length).toBe(before + 2);
+  await expect(panel(page, 6)).toHaveAccessibleName(/3 of 9 stages, wet for/);
+  // Swiped over: pressed on panel 3, and over to 4.
+  const boxes = await Promise.all([3, 4].map(async (number) => panel(page, number).boundingBox()));
+  const middles = boxes.map((box) => ({ x: (box?.x ?? 0) + 20, y: (box?.y ?? 0) + 20 }));
+  await page.mouse.move(middles[0]?.x ?? 0, middles[0]?.y ?? 0);
+  await page.mouse.down();
+  for (const { x, y } of middles) await page.mouse.move(x, y, { steps: 6 });
+  await page.mouse.up();
+  await expect(page.getByText("panels 3 and 4", { exact: true })).toBeVisible();
+  await page.getByRole("button", { name: "Dry already" }).click();
+  await expect.poll(async () => (await halfPainted()).facts.filter((fact) => fact.what === "dry").length).toBe(2);
+  await expect(panel(page, 4)).toHaveAccessibleName(/to be caught/);
+  await panel(page, 4).click();
+  await page.getByRole("button", { name: "Leave this stage out" }).click();
+  await expect(panel(page, 4)).toHaveAccessibleName(/4 of 9 stages/);
+});
+
+test("a panel that fell is told in one tap and a word, and its reason stands at the closing of the session", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await open(page);
+  await page.getByRole("button", { name: "Begin a session" }).click();
+  await expect(page.getByText(/at the bench/)).toBeVisible();
+  await panel(page, 7).click();
+  await page.getByRole("button", { name: "Spoilt", exact: true }).click();
+  const why = page.getByRole("region", { name: "Why spoilt" });
+  await expect(why).toContainText("What happened to panel 7?");
+  await why.getByRole("button", { name: "fell" }).click();
+  await expect(why).toHaveCount(0);
+  await page.getByRole("button", { name: "Pause" }).click();
+  await expect(page.getByText(/pausing; what is wet goes on drying/)).toBeVisible();
+  await page.getByRole("button", { name: "Go on", exact: true }).click();
+  await page.getByRole("button", { name: "Close the session" }).click();
+  const dialog = page.getByRole("dialog", { name: "This session" });
+  await expect(dialog).toContainText("panel 7, fell");
+  await expect(dialog).toContainText(/wet window open: catch (it|them) before you go/);
+  await dialog.getByRole("textbox", { name: "Note of this session" }).fill("the dark ran");
+  await dialog.getByRole("button", { name: "Close the session" }).click();
+  await expect(page.getByRole("button", { name: "Begin a session" })).toBeVisible();
+  await expect
+    .poll(async () => (await bench()).sessions.map(({ what, note }) => [what, note]))
+    .toEqual([
+      ["begun", ""],
+      ["paused", ""],
+      ["gone on", ""],
+      ["closed", "the dark ran"],
+    ]);
+  await page.getByRole("navigation", { name: "Views" }).getByRole("link", { name: "Logbook" }).click();
+  await expect(page.getByText("Session closed: the dark ran").first()).toBeVisible();
+});
+
+test("times are shown with their spread, on how many taps they rest, and what a new stage leans on; settings of the device refuse nonsense", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await open(page);
+  await page.getByText("Times, as they are known here").click();
+  await expect(page.getByText(/by the hygrometer \(simulated\): clocks run for this air/)).toBeVisible();
+  await expect(page.getByText(/Wait .*, sure 95 times in 100: over damp paper it tears the surface/).first()).toBeVisible();
+  await expect(page.getByText(/It rests on \d+ taps/).first()).toBeVisible();
+  await expect(page.getByText(/Never seen here\. It leans on/).first()).toBeVisible();
+  await page.getByText("This device, and what is at hand").click();
+  await page.getByLabel("Quiet from, hour").fill("27");
+  await expect(page.getByText("given 27, allowed a whole hour from 0 to 23")).toBeVisible();
+  await page.getByLabel("Boards for taped sheets").fill("0");
+  await expect(page.getByText("given 0, allowed a whole number from 1 to 99")).toBeVisible();
+  await page.getByText("A heat tool lies at hand").click();
+  await expect(page.getByText(/A heat tool burns: never left on/)).toBeVisible();
+  await page.reload();
+  await page.getByText("This device, and what is at hand").click();
+  await expect(page.getByLabel("Quiet from, hour")).toHaveValue("22");
+  await expect(page.getByLabel("A heat tool lies at hand")).toBeChecked();
+});
+
+test.describe("with the server gone", () => {
+  test.use({ serviceWorkers: "allow" });
+
+  test("two hundred taps without the server, over a reload, are all there once when it is back", async ({ context }) => {
+    test.setTimeout(150_000);
+    const page = await openPage(context, errors);
+    await page.goto(`${shop.url}/bench`);
+    await page.evaluate(async () => {
+      await navigator.serviceWorker.ready;
+    });
+    await page.reload();
+    await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
+    const before = await halfPainted();
+    await shop.kill("SIGKILL");
+    await page.reload();
+    await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
+    // Looking again and again whether panels 6 and 7 are dry: each look is a tap, and none of them changes what is next.
+    const still = async (taps: number): Promise<void> => {
+      for (let tap = 0; tap < taps; tap += 1) {
+        await panel(page, 6 + (tap % 2)).click();
+        await page.getByRole("button", { name: tap % 4 < 2 ? "Still wet" : "Dry already" }).click();
+      }
+    };
+    await still(100);
+    await page.reload();
+    await expect(page.getByText(/100 entries are kept and will be sent/)).toBeVisible();
+    await still(100);
+    await expect(page.getByText(/200 entries are kept and will be sent/)).toBeVisible();
+    await shop.again();
+    await expect(page.getByText(/entries are kept/)).toHaveCount(0, { timeout: 60_000 });
+    const after = await halfPainted();
+    expect(after.facts).toHaveLength(before.facts.length + 200);
+    expect(new Set(after.facts.map((fact) => fact.id)).size).toBe(after.facts.length);
+  });
+
+  test("two devices that were both away are merged: what each told is there, and what both told stands once on the board", async ({ browser }) => {
+    const contexts = await Promise.all([1, 2].map(() => browser.newContext({ serviceWorkers: "allow" })));
+    const pages: Page[] = [];
+    for (const context of contexts) {
+      const page = await openPage(context, errors);
+      await page.goto(`${shop.url}/bench`);
+      await page.evaluate(async () => {
+        await navigator.serviceWorker.ready;
+      });
+      await page.reload();
+      await expect(page.getByRole("group", { name: /The board with/ })).toBeVisible();
+      pages.push(page);
+    }
+    const [tablet, phone] = pages;
+    if (!tablet || !phone) throw new Error("two devices");
+    const before = await halfPainted();
+    await shop.kill("SIGKILL");
+    for (const [page, panels] of [
+      [tablet, [6, 7]],
+      [phone, [6, 3]],
+    ] as const) {
+      for (const number of panels) {
+        await panel(page, number).click();
+        await page.getByRole("button", { name: "Done", exact: true }).click();
+      }
+      await expect(page.getByText(/2 entries are kept/)).toBeVisible();
+    }
+    await shop.again();
+    // Panel 6 was told by both: the earlier moment counts, and both stay in the log.
+    await expect.poll(async () => (await halfPainted()).facts.length, { timeout: 30_000 }).toBe(before.facts.length + 4);
+    for (const page of pages) await expect(page.getByText(/entries are kept/)).toHaveCount(0);
+    for (const page of pages) {
+      await expect(panel(page, 6)).toHaveAccessibleName(/3 of 9 stages/);
+      await expect(panel(page, 7)).toHaveAccessibleName(/3 of 9 stages/);
+      await expect(panel(page, 3)).toHaveAccessibleName(/4 of 9 stages/);
+    }
+    for (const context of contexts) await context.close();
+  });
+});
+
+test("two devices at one bench agree within a second", async ({ context }) => {
+  const [tablet, phone] = [await openPage(context, errors), await openPage(context, errors)];
+  await open(tablet);
+  await open(phone);
+  await panel(tablet, 6).click();
+  await tablet.getByRole("button", { name: "Done", exact: true }).click();
+  await expect(panel(phone, 6)).toHaveAccessibleName(/3 of 9 stages/, { timeout: 1_000 });
+});

@@ -1,0 +1,90 @@
+import { minuteOfDayAt, minutes, printClock, printMinutes, printTime, type NextMove } from "@yule/core";
+import type { Outlook } from "../../app/outlook.ts";
+import { Figure, Verdict } from "../../kit/Verdict.tsx";
+import type { Lying } from "../table.ts";
+import type { BenchPlan } from "../usePlan.ts";
+import { numbersOf, when } from "../words.ts";
+
+/** What to do now, what must be caught next, when to stop, and when all is dry. */
+export function BenchVerdict({
+  on,
+  move,
+  lying,
+  planned,
+  outlook,
+  now,
+}: {
+  on: Lying;
+  move: NextMove;
+  lying: readonly Lying[];
+  planned: BenchPlan | null;
+  outlook: Outlook;
+  now: Date;
+}) {
+  const clock = (at: Date): string => printTime(minuteOfDayAt(at, outlook.shop.timeZone));
+  const number = (of: Lying, id: string): string => String(numbersOf(of, [id])[0] ?? 0);
+  const caught = nextCatch(lying);
+  const first = move.kind === "do" ? move.units[0] : undefined;
+  const stageName = move.kind === "finished" ? "" : (on.route[move.stage]?.name ?? "");
+  const stop = planned?.stop && planned.stop.at > now ? planned.stop : null;
+  return (
+    <Verdict>
+      {move.kind === "do" && first && (
+        <>
+          {move.urgent ? "Now, while it is wet: " : ""}
+          {stageName} on panel {number(on, first)}
+          {move.units.length > 1 ? ` and ${String(move.units.length - 1)} more` : ""}
+        </>
+      )}
+      {move.kind === "wait" && `Let panel ${number(on, move.unit)} dry until ${clock(move.until)}${stageName ? `, then ${stageName.toLowerCase()}` : ""}`}
+      {move.kind === "finished" && "All panels are painted and dry"}
+      {caught && !(move.kind === "do" && move.urgent) && (
+        <>
+          , then{" "}
+          <Figure
+            tone="tight"
+            why={`${caught.on.route[caught.done]?.name ?? ""} must begin within ${printMinutes(caught.on.route[caught.done]?.within ?? minutes(0))} of the moment the layer below has settled, at ${clock(caught.dryAt)}.`}
+          >
+            catch {number(caught.on, caught.unit)} before {clock(caught.until)}
+          </Figure>
+        </>
+      )}
+      .{" "}
+      {stop && move.kind !== "finished" && (
+        <>
+          Stop for today at{" "}
+          <Figure
+            why={`After the last move that this session's hours hold. Nothing then lies in a wet window, and ${stop.drying === 0 ? "nothing is wet" : stop.drying === 1 ? "one panel dries" : `${String(stop.drying)} panels dry`} until the next session.`}
+          >
+            {clock(stop.at)}
+          </Figure>
+          {stop.drying > 0 ? `, with ${stop.drying === 1 ? "one panel" : `${String(stop.drying)} panels`} left to dry. ` : ". "}
+        </>
+      )}
+      {planned && move.kind !== "finished" && (
+        <>
+          All dry{" "}
+          <Figure why="The run sheet of what is left, put into your sessions: hands only while a session is open, drying at all hours.">{dryWords(planned.endsAt, outlook)}</Figure>
+          .
+        </>
+      )}
+      {move.kind === "wait" && ` ${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} left.`}
+    </Verdict>
+  );
+}
+
+const dryWords = (at: Date, outlook: Outlook): string => {
+  const said = when(at, outlook);
+  return said.includes(",") ? said.replace(", ", " at ") : `today at ${said}`;
+};
+
+/** The wet panel whose window closes soonest, of those not open yet. */
+function nextCatch(lying: readonly Lying[]): { on: Lying; unit: string; done: number; dryAt: Date; until: Date } | null {
+  const all = lying.flatMap((on) =>
+    on.states.flatMap(({ unit, done, wetness, dryAt }) => {
+      const within = on.route[done]?.within;
+      return wetness.state === "wet" && within != null && dryAt ? [{ on, unit, done, dryAt, until: new Date(dryAt.getTime() + within * 60_000) }] : [];
+    }),
+  );
+  return all.sort((a, b) => a.until.getTime() - b.until.getTime())[0] ?? null;
+}

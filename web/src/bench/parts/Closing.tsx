@@ -1,0 +1,86 @@
+import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
+import { minutes, printMinutes } from "@yule/core";
+import { useState } from "react";
+import { NoteLesson } from "../../app/NoteLesson.tsx";
+import type { Outlook } from "../../app/outlook.ts";
+import { INPUT } from "../../kit/LengthField.tsx";
+import { Dialog } from "../../kit/Dialog.tsx";
+import { doneBetween, type BenchSession } from "../session.ts";
+import type { Lying } from "../table.ts";
+import { numbersOf, panelWords, when } from "../words.ts";
+import { tellSession } from "./SessionBar.tsx";
+
+/** A session at its end: planned against done, what was learned, what was spoilt and why, and what to tell the next one. */
+export function Closing({ session, lying, outlook, now, onClose }: { session: BenchSession; lying: readonly Lying[]; outlook: Outlook; now: Date; onClose: () => void }) {
+  const [note, setNote] = useState("");
+  const done = doneBetween(
+    lying.map(({ batch }) => batch),
+    session.begunAt,
+    now,
+  );
+  const wet = lying.flatMap(({ states }) => states.filter((state) => state.wetness.state === "wet"));
+  const open = lying.flatMap(({ states, route }) =>
+    states.filter((state) => state.wetness.state === "catch" || (state.wetness.state === "wet" && route[state.done]?.within != null)),
+  );
+  const stageOf = (batchId: string, stageId: string): string => lying.find(({ batch }) => batch.id === batchId)?.design.stages.find(({ id }) => id === stageId)?.name ?? "";
+  const { meant } = session;
+  return (
+    <Dialog title="This session" onClose={onClose}>
+      <Text fontFamily="heading" fontSize="20px" marginBottom="12px">
+        {printMinutes(minutes(session.minutesAt(now)))} at the bench: {done.panels === 1 ? "1 panel" : `${String(done.panels)} panels`} moved on
+        {meant ? `, ${String(meant.panels)} were planned${meant.until ? ` until ${when(new Date(meant.until), outlook)}` : ""}` : ""}.
+      </Text>
+      {open.length > 0 && (
+        <Text color="cannot" marginBottom="12px">
+          {open.length === 1 ? "One panel still has" : `${String(open.length)} panels still have`} a wet window open: catch {open.length === 1 ? "it" : "them"} before you go.
+        </Text>
+      )}
+      <Box as="ul" listStyleType="none" marginBottom="12px">
+        {done.byStage.map(({ batchId, stageId, panels }) => (
+          <li key={batchId + stageId}>{`${stageOf(batchId, stageId)}: ${panels === 1 ? "1 panel" : `${String(panels)} panels`}`}</li>
+        ))}
+      </Box>
+      <Text marginBottom="6px">
+        {done.told === 0
+          ? "Nothing was told of drying: a tap of “still wet” or “dry already” makes the clocks truer."
+          : `${done.told === 1 ? "One tap" : `${String(done.told)} taps`} of wet and dry made the clocks truer.`}
+      </Text>
+      <Text marginBottom="12px">{wet.length === 0 ? "Nothing is wet." : `${wet.length === 1 ? "1 panel dries" : `${String(wet.length)} panels dry`} until you come back.`}</Text>
+      {done.spoilt.map(({ batchId, unitId, stageId, why }) => {
+        const on = lying.find(({ batch }) => batch.id === batchId);
+        return (
+          <Text key={unitId} color="cannot">
+            Spoilt at {stageOf(batchId, stageId).toLowerCase()}: {on ? panelWords(numbersOf(on, [unitId])) : "a panel"}
+            {why ? `, ${why}` : ""}.
+          </Text>
+        );
+      })}
+      <Textarea
+        aria-label="Note of this session"
+        placeholder="Anything to remember of this session"
+        value={note}
+        maxLength={500}
+        onChange={(change) => setNote(change.target.value)}
+        {...INPUT}
+        height="84px"
+        paddingBlock="8px"
+        marginTop="14px"
+        marginBottom="14px"
+      />
+      {lying[0] && <NoteLesson design={lying[0].design} />}
+      <Flex gap="10px" marginTop="16px" wrap="wrap">
+        <Button
+          onClick={() => {
+            tellSession("closed", { note });
+            onClose();
+          }}
+        >
+          Close the session
+        </Button>
+        <Button variant="outline" onClick={onClose}>
+          Go on painting
+        </Button>
+      </Flex>
+    </Dialog>
+  );
+}

@@ -1,0 +1,49 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { minutes, printMinutes } from "@yule/core";
+import { v7 } from "uuid";
+import { presentMoment } from "../../app/clock.ts";
+import { give } from "../../app/outbox.ts";
+import type { BenchSession } from "../session.ts";
+
+/** Tells that a session begins, pauses, goes on or is closed. */
+export function tellSession(what: "begun" | "paused" | "gone on" | "closed", more: { meant?: { panels: number; until: string | null } | null; note?: string } = {}): void {
+  const at = presentMoment();
+  void give("tell-session", { id: v7(), what, at: at.toISOString(), ...more }, { at, quiet: true });
+}
+
+/** Whether she is at the bench: begin, stop for supper, go on, close. */
+export function SessionBar({
+  session,
+  now,
+  meant,
+  onClose,
+}: {
+  session: BenchSession | null;
+  now: Date;
+  meant: { readonly panels: number; readonly until: string | null } | null;
+  onClose: () => void;
+}) {
+  if (!session) {
+    return (
+      <Flex align="center" gap="14px" wrap="wrap" marginBottom="14px">
+        <Button variant="outline" onClick={() => tellSession("begun", { meant })}>
+          Begin a session
+        </Button>
+        {meant && meant.panels > 0 && <Text color="softInk">{`${String(meant.panels)} moves are planned for it.`}</Text>}
+      </Flex>
+    );
+  }
+  return (
+    <Flex align="center" gap="10px" wrap="wrap" marginBottom="14px">
+      <Text marginRight="6px">
+        {printMinutes(minutes(session.minutesAt(now)))} at the bench{session.paused ? ", pausing; what is wet goes on drying" : ""}
+      </Text>
+      <Button variant="outline" onClick={() => tellSession(session.paused ? "gone on" : "paused")}>
+        {session.paused ? "Go on" : "Pause"}
+      </Button>
+      <Button variant="outline" onClick={onClose}>
+        Close the session
+      </Button>
+    </Flex>
+  );
+}

@@ -1,0 +1,69 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Fold } from "../../kit/Fold.tsx";
+import { FormField, TextInput, Tick } from "../../kit/FormField.tsx";
+import { useState } from "react";
+import { changeSettings, type BenchSettings } from "../settings.ts";
+
+const hourFault = (text: string): string | undefined => {
+  const hour = Number(text);
+  return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : `given ${text || "nothing"}, allowed a whole hour from 0 to 23`;
+};
+const boardsFault = (text: string): string | undefined => {
+  const boards = Number(text);
+  return text.trim() === "" || (Number.isInteger(boards) && boards >= 1 && boards <= 99)
+    ? undefined
+    : `given ${text}, allowed a whole number from 1 to 99, or nothing for as many as you like`;
+};
+
+/** How this device behaves at the bench, and what there is to work with. */
+export function SettingsFold({ settings }: { settings: BenchSettings }) {
+  const tick = (key: "chimes" | "vibrates" | "readsOut" | "keepsAwake" | "leftHanded" | "heatTool", words: string) => (
+    <Tick checked={settings[key]} onChange={(change) => changeSettings({ [key]: change.target.checked })}>
+      {words}
+    </Tick>
+  );
+  return (
+    <Fold title="This device, and what is at hand">
+      <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(250px, 1fr))" gap="4px 20px" marginTop="8px">
+        {tick("chimes", "Chime when a window opens or closes")}
+        {tick("vibrates", "Shake then, where the device can")}
+        {tick("readsOut", "Read the next move out")}
+        {tick("keepsAwake", "Keep the screen on in a session")}
+        {tick("leftHanded", "Big card on the left")}
+        {tick("heatTool", "A heat tool lies at hand")}
+      </Box>
+      <Flex gap="14px" wrap="wrap" marginTop="10px" align="flex-start">
+        <Figured label="Quiet from, hour" value={String(settings.quietFrom)} fault={hourFault} onKeep={(text) => changeSettings({ quietFrom: Number(text) })} />
+        <Figured label="Quiet until, hour" value={String(settings.quietTo)} fault={hourFault} onKeep={(text) => changeSettings({ quietTo: Number(text) })} />
+        <Figured
+          label="Boards for taped sheets"
+          value={settings.boards === null ? "" : String(settings.boards)}
+          fault={boardsFault}
+          onKeep={(text) => changeSettings({ boards: text.trim() === "" ? null : Number(text) })}
+        />
+      </Flex>
+      <Text color="softInk" marginTop="6px" maxWidth="560px">
+        Drying places, the minutes for fresh water and what a helper may do are the shop&apos;s and stand in Season.
+      </Text>
+    </Fold>
+  );
+}
+
+function Figured({ label, value, fault, onKeep }: { label: string; value: string; fault: (text: string) => string | undefined; onKeep: (text: string) => void }) {
+  const [text, setText] = useState(value);
+  const wrong = fault(text);
+  return (
+    <Box width="170px">
+      <FormField label={label} fault={wrong}>
+        <TextInput
+          inputMode="numeric"
+          value={text}
+          onChange={(change) => {
+            setText(change.target.value);
+            if (fault(change.target.value) === undefined) onKeep(change.target.value);
+          }}
+        />
+      </FormField>
+    </Box>
+  );
+}

@@ -1,0 +1,69 @@
+import { useSyncExternalStore } from "react";
+
+/** How this device behaves at the bench. Each device has its own: the tablet beside the board chimes, the laptop does not. */
+export interface BenchSettings {
+  readonly chimes: boolean;
+  readonly vibrates: boolean;
+  /** Nothing sounds from one hour of the day to another; the same hour twice is never. */
+  readonly quietFrom: number;
+  readonly quietTo: number;
+  readonly readsOut: boolean;
+  readonly keepsAwake: boolean;
+  /** The big card lies on the left, for the left hand. */
+  readonly leftHanded: boolean;
+  readonly heatTool: boolean;
+  readonly boards: number | null;
+}
+
+export const USUAL: BenchSettings = {
+  chimes: false,
+  vibrates: true,
+  quietFrom: 22,
+  quietTo: 7,
+  readsOut: false,
+  keepsAwake: true,
+  leftHanded: false,
+  heatTool: false,
+  boards: null,
+};
+
+const KEPT = "yule.bench";
+let current: BenchSettings | null = null;
+const listeners = new Set<() => void>();
+
+/** What is kept may be of an older make, or damaged: whatever is missing or of another kind is as usual. */
+export function settingsFrom(kept: string | null): BenchSettings {
+  try {
+    const told = JSON.parse(kept ?? "{}") as Partial<Record<keyof BenchSettings, unknown>>;
+    const found = Object.entries(USUAL).map(([key, usual]: [string, unknown]): [string, unknown] => {
+      const value = told[key as keyof BenchSettings];
+      const isBoards = key === "boards" && (value === null || (Number.isInteger(value) && Number(value) >= 1 && Number(value) <= 99));
+      return [key, isBoards || (key !== "boards" && typeof value === typeof usual) ? value : usual];
+    });
+    return { ...USUAL, ...(Object.fromEntries(found) as Partial<BenchSettings>) };
+  } catch {
+    return USUAL;
+  }
+}
+
+const read = (): BenchSettings => (current ??= settingsFrom(localStorage.getItem(KEPT)));
+
+export function changeSettings(change: Partial<BenchSettings>): void {
+  current = { ...read(), ...change };
+  localStorage.setItem(KEPT, JSON.stringify(current));
+  for (const listener of listeners) listener();
+}
+
+export const useBenchSettings = (): BenchSettings =>
+  useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    read,
+    () => USUAL,
+  );
+
+/** Whether an hour of the day is a quiet one; quiet may go over midnight. */
+export const isQuiet = ({ quietFrom, quietTo }: Pick<BenchSettings, "quietFrom" | "quietTo">, hour: number): boolean =>
+  quietFrom <= quietTo ? hour >= quietFrom && hour < quietTo : hour >= quietFrom || hour < quietTo;

@@ -1,0 +1,119 @@
+import type { BatchRead, DesignRead } from "@yule/contract";
+import {
+  momentAt,
+  nextAtTable,
+  tableJob,
+  type At,
+  type BenchTimes,
+  type LiveStage,
+  type NextMove,
+  type Room,
+  type RunJob,
+  type TableSetting,
+  type UnitState,
+  type Windows,
+} from "@yule/core";
+import type { NeedView } from "../app/needView.ts";
+import type { Outlook } from "../app/outlook.ts";
+import { unitStates } from "./plan.ts";
+import type { BenchSettings } from "./settings.ts";
+import { doneBefore, learnedRoute, type LearnedStage } from "./times.ts";
+
+/** A batch that lies on the table: what it is for, its route as it goes here, its panels as they stand. */
+export interface Lying {
+  readonly view: NeedView;
+  readonly design: DesignRead;
+  readonly batch: BatchRead;
+  readonly stages: readonly LearnedStage[];
+  readonly route: readonly LiveStage[];
+  readonly states: readonly UnitState[];
+}
+
+/** Every batch with panels that are neither graded nor put away, those touched last first. */
+export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { readonly view: NeedView; readonly batch: BatchRead }[] {
+  const fresh = new Map(told.map((batch) => [batch.id, batch]));
+  return outlook.open
+    .flatMap((view) => view.batches.map((batch) => ({ view, batch: fresh.get(batch.id) ?? batch })))
+    .filter(({ batch }) => batch.units.some((unit) => unit.grade === null))
+    .sort((a, b) => lastAt(b.batch).localeCompare(lastAt(a.batch)));
+}
+
+const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
+
+/** @param room the air now: a damp evening dries slower */
+export function layTable(batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null, now: Date): Lying[] {
+  const before = doneBefore(batches.map(({ batch }) => batch));
+  return batches.map(({ view, batch }) => {
+    const stages = learnedRoute(view.design, times, room, before);
+    const route = stages.map(({ live }) => live);
+    return { view, design: view.design, batch, stages, route, states: unitStates(batch, route, now) };
+  });
+}
+
+/** What the hands were last at, over all batches. */
+export function lastTap(lying: readonly Lying[]): At | null {
+  const taps = lying.flatMap(({ batch }) => batch.facts.filter((fact) => fact.what === "done").map((fact) => ({ batch: batch.id, stage: fact.stageId, at: fact.at })));
+  const last = taps.reduce<(typeof taps)[number] | null>((latest, tap) => (latest && latest.at >= tap.at ? latest : tap), null);
+  return last && { batch: last.batch, stage: last.stage };
+}
+
+/** The next best move at the table. @param planned what the run sheet has next; null while it is being made */
+export function moveAt(lying: readonly Lying[], now: Date, planned: At | null): { readonly on: Lying; readonly move: NextMove } | null {
+  const next = nextAtTable(
+    lying.map(({ batch, route, states }) => ({ id: batch.id, route, units: states })),
+    now,
+    lastTap(lying),
+    planned,
+  );
+  const on = lying.find(({ batch }) => batch.id === next?.batch);
+  return next && on ? { on, move: next.move } : null;
+}
+
+/** What is left to do at the table as a job for the planner. */
+export function jobOf(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, heated: ReadonlySet<string>, atBench: boolean, now: Date): RunJob {
+  const { shop } = outlook;
+  const setting: TableSetting = {
+    windows: makersHours(outlook, atBench, now),
+    lightWindows: windowsOf(outlook, "maker", true, now),
+    helperWindows: windowsOf(outlook, "helper", null, now),
+    helperMay: new Set(shop.helperMay.filter((kind) => kind !== "pack")),
+    changeover: shop.changeover,
+    dryingPlaces: shop.dryingPlaces,
+    boards: settings.boards,
+    last: lastTap(lying),
+    heated,
+  };
+  const batches = lying.map(({ view, batch, stages, states }) => ({
+    id: batch.id,
+    palette: view.design.id,
+    route: stages.map(({ table }) => table),
+    units: states,
+    due: momentAt(view.readyBy, 1439, shop.timeZone),
+    perSheet: 1,
+  }));
+  return tableJob(batches, setting, now);
+}
+
+/** Begun outside the hours of the week, a session is taken to go on for so long. */
+const UNPLANNED = 90;
+
+/** Sessions as minutes from now. @param light those for light work alone, those for any, or null for both */
+function windowsOf(outlook: Outlook, who: "maker" | "helper", light: boolean | null, now: Date): Windows {
+  const { timeZone } = outlook.shop;
+  return outlook.allSessions
+    .filter((session) => session.who === who && (light === null || session.light === light))
+    .flatMap((session) => {
+      const from = (momentAt(session.day, session.from, timeZone).getTime() - now.getTime()) / 60_000;
+      const to = from + session.length;
+      return to > Math.max(0, from) ? [[Math.max(0, from), to] as const] : [];
+    });
+}
+
+/** The maker's hours, with the present ones where she is at the bench outside them. */
+export function makersHours(outlook: Outlook, atBench: boolean, now: Date): Windows {
+  const planned = windowsOf(outlook, "maker", false, now);
+  const light = windowsOf(outlook, "maker", true, now);
+  if (!atBench || [...planned, ...light].some(([from]) => from <= 0)) return planned;
+  const next = Math.min(UNPLANNED, ...[...planned, ...light].map(([from]) => from));
+  return next > 0 ? [[0, next], ...planned] : planned;
+}

@@ -1,0 +1,127 @@
+import {
+  fillWaits,
+  handsBusy,
+  heatForbidden,
+  sheetLines,
+  stopAt,
+  waitingFrom,
+  type At,
+  type Fault,
+  type OtherWay,
+  type RunJob,
+  type RunPlan,
+  type SheetLine,
+  type SmallJob,
+} from "@yule/core";
+import { presentMoment } from "../app/clock.ts";
+import type { Outlook } from "../app/outlook.ts";
+import { solver, useSolved } from "../app/solver.ts";
+import type { BenchSettings } from "./settings.ts";
+import { jobOf, type Lying } from "./table.ts";
+
+/** The run sheet of all that lies on the table, with what it saves and what could save more. */
+export interface BenchPlan {
+  readonly since: Date;
+  readonly plan: RunPlan;
+  readonly lines: readonly SheetLine[];
+  /** What the free minutes are filled with. */
+  readonly filled: ReturnType<typeof fillWaits>;
+  readonly waiting: ReturnType<typeof waitingFrom>;
+  readonly endsAt: Date;
+  readonly hands: number;
+  readonly ways: { readonly cardByCard: OtherWay | null; readonly stageByStage: OtherWay | null };
+  /** When to stop in the session that is on, and how many panels then dry until the next. */
+  readonly stop: { readonly at: Date; readonly drying: number } | null;
+  /** What the plan has next. */
+  readonly next: At | null;
+  /** The stage after which the heat tool would bring the end nearest, and by how many minutes. */
+  readonly heat: { readonly batch: string; readonly stage: string; readonly sooner: number } | null;
+}
+export type Planned = { readonly kind: "plan"; readonly value: BenchPlan } | { readonly kind: "impossible"; readonly faults: readonly Fault[] };
+
+/** Seconds for the first answer after a tap, and for the better one after it. */
+const AT_ONCE = 0.12;
+const IN_A_WHILE = 0.7;
+const STEPS = 4_000;
+/** Stages that the heat tool is tried after, the longest waits first. */
+const HEAT_TRIED = 2;
+/** Below this it is not worth taking it out. */
+const WORTH_HEAT = 5;
+
+/** Planned anew when something was told, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
+export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean, now: Date): Planned | null {
+  const told = lying.map(({ batch }) => `${batch.id}:${String(batch.facts.length)}:${String(batch.units.filter((unit) => unit.grade === null).length)}`).join();
+  const hours = outlook.allSessions.slice(0, 20).map((session) => `${session.day}${String(session.from)}${String(session.to)}`);
+  const every = Math.floor(now.getTime() / (REPLAN_MINUTES * 60_000));
+  const asked = [
+    told,
+    hours.join(),
+    String(settings.boards),
+    String(settings.heatTool),
+    String(atBench),
+    String(every),
+    small.map(({ name, left }) => name + String(left)).join(),
+  ].join("|");
+  const open = lying.some(({ states, route }) => states.some((state) => state.wetness.state !== "spoilt" && state.done < route.length));
+  return useSolved(open ? asked : null, () => planTable(lying, outlook, settings, small, atBench)).value;
+}
+
+const REPLAN_MINUTES = 5;
+
+async function planTable(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean): Promise<Planned> {
+  const since = presentMoment();
+  const job = jobOf(lying, outlook, settings, new Set(), atBench, since);
+  const found = await solver().run(job, IN_A_WHILE, STEPS);
+  if (!found.ok) return { kind: "impossible", faults: found.faults };
+  const plan = found.value;
+  const after = (minutes: number): Date => new Date(since.getTime() + minutes * 60_000);
+  const lines = sheetLines(job, plan);
+  const waiting = waitingFrom(lines);
+  const stop = stopAt(job, plan);
+  const [first] = plan.moves;
+  return {
+    kind: "plan",
+    value: {
+      since,
+      plan,
+      lines,
+      filled: fillWaits(lines, small),
+      waiting,
+      endsAt: after(plan.makespan),
+      hands: handsBusy(job, plan),
+      ways: await solver().otherWays(job),
+      stop: stop && { at: after(stop.at), drying: stop.drying },
+      next: first ? { batch: first.batch, stage: first.stage } : null,
+      heat: settings.heatTool ? await bestHeat(lying, outlook, settings, atBench, since, plan, waiting) : null,
+    },
+  };
+}
+
+/** Tries the heat tool after the stages that are waited for longest. */
+async function bestHeat(
+  lying: readonly Lying[],
+  outlook: Outlook,
+  settings: BenchSettings,
+  atBench: boolean,
+  since: Date,
+  plan: RunPlan,
+  waiting: BenchPlan["waiting"],
+): Promise<BenchPlan["heat"]> {
+  let best: BenchPlan["heat"] = null;
+  const allowed = waiting.filter(({ batch, stage }) => {
+    const route = lying.find((each) => each.batch.id === batch)?.stages.map(({ table }) => table) ?? [];
+    return (
+      heatForbidden(
+        route,
+        route.findIndex(({ id }) => id === stage),
+      ) === null
+    );
+  });
+  for (const { batch, stage } of allowed.slice(0, HEAT_TRIED)) {
+    const heated: RunJob = jobOf(lying, outlook, settings, new Set([`${batch}/${stage}`]), atBench, since);
+    const found = await solver().run(heated, AT_ONCE, STEPS);
+    const sooner = found.ok ? plan.makespan - found.value.makespan : 0;
+    if (sooner >= Math.max(WORTH_HEAT, best?.sooner ?? 0)) best = { batch, stage, sooner };
+  }
+  return best;
+}
