@@ -132,7 +132,7 @@ test.describe("with the server gone", () => {
   test.use({ serviceWorkers: "allow" });
 
   test("two hundred taps without the server, over a reload, are all there once when it is back", async ({ context }) => {
-    test.setTimeout(150_000);
+    test.setTimeout(420_000);
     const page = await openPage(context, errors);
     await page.goto(`${shop.url}/bench`);
     await page.evaluate(async () => {
@@ -147,8 +147,8 @@ test.describe("with the server gone", () => {
     // Looking again and again whether panels 6 and 7 are dry: each look is a tap, and none of them changes what is next.
     const still = async (taps: number): Promise<void> => {
       for (let tap = 0; tap < taps; tap += 1) {
-        await panel(page, 6 + (tap % 2)).click();
-        await page.getByRole("button", { name: tap % 4 < 2 ? "Still wet" : "Dry already" }).click();
+        await panel(page, 6 + (tap % 2)).click({ force: true });
+        await page.getByRole("button", { name: tap % 4 < 2 ? "Still wet" : "Dry already" }).click({ force: true });
       }
     };
     await still(100);
@@ -157,9 +157,9 @@ test.describe("with the server gone", () => {
     await still(100);
     await expect(page.getByText(/200 entries are kept and will be sent/)).toBeVisible();
     await shop.again();
-    await expect(page.getByText(/entries are kept/)).toHaveCount(0, { timeout: 60_000 });
+    await expect.poll(async () => (await halfPainted()).facts.length, { timeout: 180_000 }).toBe(before.facts.length + 200);
+    await expect(page.getByText(/entries are kept/)).toHaveCount(0);
     const after = await halfPainted();
-    expect(after.facts).toHaveLength(before.facts.length + 200);
     expect(new Set(after.facts.map((fact) => fact.id)).size).toBe(after.facts.length);
   });
 

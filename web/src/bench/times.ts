@@ -15,7 +15,7 @@ import {
   type SeenBatch,
   type SeenStage,
 } from "@yule/core";
-import { useMemo } from "react";
+import { useEffect, useState } from "react";
 import { paintingStages } from "../app/needView.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { factsOf } from "./plan.ts";
@@ -29,10 +29,23 @@ const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
   return { id: stage.id, hands: stage.hands, dry: stage.dry, within: stage.within, medium: known?.medium ?? stage.kind, water: known?.water ?? "little" };
 };
 
-/** What all batches have told of times, worked out anew when something was told. */
+/** So many more panels done teach hands something; a word on drying teaches at once. */
+const WORTH_LEARNING = 20;
+const WHEN_QUIET_MS = 1_200;
+
+/** What all batches have told of times. A tap must not wait for it, so it is worked out anew only when there is something to learn, and she has not tapped for a moment. */
 export function useBenchTimes(outlook: Outlook): BenchTimes {
   const { batches, designs } = outlook;
-  return useMemo(() => learnBench(timedBatches(batches, designs)), [batches, designs]);
+  const facts = batches.flatMap((batch) => batch.facts);
+  const words = facts.filter(({ what }) => what === "dry" || what === "still-wet").length;
+  const learned = `${String(designs.length)}/${String(words)}/${String(Math.floor((facts.length - words) / WORTH_LEARNING))}`;
+  const [times, setTimes] = useState(() => ({ learned, value: learnBench(timedBatches(batches, designs)) }));
+  useEffect(() => {
+    if (times.learned === learned) return;
+    const timer = setTimeout(() => setTimes({ learned, value: learnBench(timedBatches(batches, designs)) }), WHEN_QUIET_MS);
+    return () => clearTimeout(timer);
+  }, [times.learned, learned, batches, designs]);
+  return times.value;
 }
 
 export function timedBatches(batches: readonly BatchRead[], designs: readonly DesignRead[]): SeenBatch[] {

@@ -1,4 +1,4 @@
-import { inverseOf } from "./cholesky.ts";
+import { choleskyOf, inverseOf, solveWith } from "./cholesky.ts";
 import { normalQuantile, truncatedMoments } from "./normal.ts";
 
 /** What bears on a time, by name, and how strongly: 1 for being of a kind, or a figure such as how damp the room was. */
@@ -43,10 +43,12 @@ export interface Learned {
   readonly seen: number;
 }
 
-const ROUNDS = 300;
+const ROUNDS = 80;
+/** How far off each effect may be matters less than its value, so it is looked at every so many rounds. */
+const LOOKED_EVERY = 8;
 /** A pool's own guess at its spread counts as so many effects seen. */
 const POOL_WEIGHT = 4;
-const SETTLED = 1e-6;
+const SETTLED = 1e-4;
 
 /**
  * Log-normal times with partial pooling: each effect is drawn towards its prior the more, the less was seen of it. Times known only
@@ -67,8 +69,10 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Lear
   const poolNames = [...new Set(beliefs.flatMap(({ pool }) => pool ?? []))];
   const pools = new Map(poolNames.map((pool) => [pool, beliefs.find((belief) => belief.pool === pool)?.sd ?? 1]));
   const n = names.length;
-  let means = Float64Array.from(beliefs, ({ mean }) => mean);
-  let covariance: Float64Array[] = [];
+  let means: Float64Array = Float64Array.from(beliefs, ({ mean }) => mean);
+  let [inverse, covariance]: [Float64Array[], Float64Array[]] = [[], []];
+  // What all sightings would tell together if none were known only between bounds: it stays the same all the way.
+  const whole = informationOf(n, rows, null);
   let variance = priors.scatter ** 2;
   for (let round = 0; round < ROUNDS; round += 1) {
     const precision = beliefs.map(({ sd, pool }) => 1 / (pool === undefined ? sd : (pools.get(pool) ?? sd)) ** 2);
@@ -79,18 +83,29 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Lear
       const { mean, variance: inside } = truncatedMoments((row.low - fit) / sd, (row.high - fit) / sd);
       return { value: fit + sd * mean, spread: inside * variance };
     });
-    const full = informationOf(n, rows, latent, precision, variance, false);
+    const full = withPriors(whole, precision, 1 / variance);
     const right = Float64Array.from(beliefs, ({ mean }, index) => (precision[index] ?? 0) * mean);
     rows.forEach((row, index) => {
       for (const [column, value] of row.at) right[column] = (right[column] ?? 0) + (value * (latent[index]?.value ?? 0)) / variance;
     });
-    const inverse = n === 0 ? [] : inverseOf(full);
-    const next = Float64Array.from(inverse, (line) => line.reduce((sum, value, column) => sum + value * (right[column] ?? 0), 0));
-    covariance = n === 0 ? [] : inverseOf(informationOf(n, rows, latent, precision, variance, true));
-    const squares = rows.reduce((sum, row, index) => {
-      const { value = 0, spread = 0 } = latent[index] ?? {};
-      return sum + (value - along(row.at, next)) ** 2 + spread + quadratic(row.at, inverse);
-    }, 0);
+    const next = n === 0 ? new Float64Array() : solveWith(choleskyOf(full), right);
+    if (round % LOOKED_EVERY === 0 && n > 0) {
+      inverse = inverseOf(full);
+      covariance = inverseOf(
+        withPriors(
+          informationOf(n, rows, ({ spread }) => Math.max(0, 1 - spread / variance), latent),
+          precision,
+          1 / variance,
+        ),
+      );
+    }
+    const squares = rows.reduce(
+      (sum, row, index) => {
+        const { value = 0, spread = 0 } = latent[index] ?? {};
+        return sum + (value - along(row.at, next)) ** 2 + spread;
+      },
+      traceOfProduct(inverse, whole),
+    );
     const nextVariance = (priors.weight * priors.scatter ** 2 + squares) / (priors.weight + rows.length);
     for (const pool of poolNames) {
       const own = beliefs.flatMap((belief, index) => (belief.pool === pool ? [index] : []));
@@ -111,22 +126,12 @@ const along = (row: Row, values: Float64Array): number => row.reduce((sum, [colu
 const quadratic = (row: Row, matrix: readonly Float64Array[]): number =>
   row.reduce((sum, [a, x]) => sum + row.reduce((inner, [b, y]) => inner + x * y * (matrix[a]?.[b] ?? 0), 0), 0);
 
-/** @param lost whether what stays unknown within the bounds is taken off what a sighting tells */
-function informationOf(
-  n: number,
-  rows: readonly { readonly at: Row }[],
-  latent: readonly { readonly spread: number }[],
-  precision: readonly number[],
-  variance: number,
-  lost: boolean,
-) {
-  const matrix = Array.from({ length: n }, (_, index) => {
-    const line = new Float64Array(n);
-    line[index] = precision[index] ?? 0;
-    return line;
-  });
+/** @param share how much of a sighting is told, where not all of it is */
+function informationOf<Latent>(n: number, rows: readonly { readonly at: Row }[], share: ((latent: Latent) => number) | null, latent: readonly Latent[] = []): Float64Array[] {
+  const matrix = Array.from({ length: n }, () => new Float64Array(n));
   rows.forEach(({ at }, index) => {
-    const told = (lost ? Math.max(0, 1 - (latent[index]?.spread ?? 0) / variance) : 1) / variance;
+    const own = latent[index];
+    const told = share && own !== undefined ? share(own) : 1;
     for (const [a, x] of at) {
       const line = matrix[a];
       if (line) for (const [b, y] of at) line[b] = (line[b] ?? 0) + x * y * told;
@@ -134,6 +139,17 @@ function informationOf(
   });
   return matrix;
 }
+
+const withPriors = (matrix: readonly Float64Array[], precision: readonly number[], scale: number): Float64Array[] =>
+  matrix.map((row, index) => {
+    const line = row.map((value) => value * scale);
+    line[index] = (line[index] ?? 0) + (precision[index] ?? 0);
+    return line;
+  });
+
+/** The trace of the product of two symmetric matrices; 0 where the first is not there yet. */
+const traceOfProduct = (first: readonly Float64Array[], second: readonly Float64Array[]): number =>
+  first.reduce((sum, line, row) => sum + line.reduce((inner, value, column) => inner + value * (second[row]?.[column] ?? 0), 0), 0);
 
 /** What is to be expected of a time, as multiples of the planned one. */
 export interface Expected {
