@@ -5,7 +5,7 @@ import { paintedSheet } from "../e2e/src/paintedSheet.ts";
 import { startShop } from "../e2e/src/shop.ts";
 import { CHROMIUM } from "./chromium.ts";
 
-/** One picture of each main view, from the demo with its clock pinned. */
+/** One picture of each main view, from the demo with its clock pinned; with names given, only those. */
 const PICTURES = [
   { name: "season", path: "/season" },
   { name: "designs", path: "/designs" },
@@ -27,13 +27,15 @@ const PICTURES = [
   { name: "sheets-table", path: "/sheets", press: [/^Smooth 250/, /^Knife/, /^Start cutting/, /^Done, next/, /^Done, next/] },
 ] as const;
 
+const named = process.argv.slice(2);
+const wanted = PICTURES.filter(({ name }) => named.length === 0 || named.includes(name));
 const folder = join(import.meta.dirname, "../docs/screenshots");
 mkdirSync(folder, { recursive: true });
 const shop = await startShop();
 const browser = await chromium.launch(CHROMIUM);
 try {
   const { designs } = (await (await fetch(`${shop.url}/api/designs`)).json()) as { designs: { id: string; name: string }[] };
-  for (const picture of PICTURES) {
+  for (const picture of wanted) {
     const [width, height] = "width" in picture ? [picture.width, picture.height] : [1280, 800];
     const context = await browser.newContext({ viewport: { width, height }, colorScheme: "evening" in picture ? "dark" : "light", serviceWorkers: "block" });
     const page = await context.newPage();
