@@ -24,8 +24,8 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   const bound = makespanBound(work);
   const first = firstPlans(work, bound, limits);
   let order = first[0] ? [...first[0].steps()] : null;
-  let makespan = first[0]?.cost() ?? Infinity;
-  if (order && makespan > bound) {
+  let cost = first[0]?.cost() ?? Infinity;
+  if (order && cost > bound) {
     order = improve(
       work,
       first.map((plan) => plan.steps()),
@@ -33,18 +33,18 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
       limits,
       seconds,
     );
-    makespan = Timetable.makespanOf(work, order);
+    cost = Timetable.makespanOf(work, order);
   }
   let trueBound = bound;
-  if (makespan > bound && work.plain) {
-    const exact = exactOrder(work, makespan, bound, limits);
+  if (cost > bound && work.plain) {
+    const exact = exactOrder(work, cost, bound, limits);
     if (exact.order) {
       order = [...exact.order];
-      makespan = Timetable.makespanOf(work, order);
+      cost = Timetable.makespanOf(work, order);
     }
     if (exact.complete) {
       if (!order) return impossible([windowsTooFew(work)]);
-      trueBound = makespan;
+      trueBound = cost;
     }
   }
   const timetable = order ? Timetable.of(work, order) : null;

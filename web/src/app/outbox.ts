@@ -90,7 +90,7 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   const listener = listeners.get(command.id);
   listeners.delete(command.id);
   listener?.(sent);
-  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "undo"))
+  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "tell-session" || command.kind === "undo"))
     dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
   if (sent.state === "done") ownSeqs.add(sent.answer.event.seq);
   dispatch(api.util.invalidateTags(tagsTouchedBy(command.kind)));

@@ -26,7 +26,7 @@ import { benchSessions, sessionOn } from "./session.ts";
 import { useBenchSettings } from "./settings.ts";
 import { signsAt, useAwake, useSigns, useVoice } from "./signals.ts";
 import { smallJobs } from "./smallJobs.ts";
-import { layTable, lyingBatches, moveAt, type Lying } from "./table.ts";
+import { layTable, lyingBatches, moveAt, standAt, type Lying } from "./table.ts";
 import { useBenchTimes } from "./times.ts";
 import { usePlan, type BenchPlan } from "./usePlan.ts";
 import { numbersOf, panelWords } from "./words.ts";
@@ -69,7 +69,8 @@ function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof lyingBatc
   const [lost, setLost] = useState<Lost | null>(null);
   const [closing, setClosing] = useState(false);
   const times = useBenchTimes(outlook);
-  const lying = layTable(told, times, bench.room, now);
+  const laid = useMemo(() => layTable(told, times, bench.room), [told, times, bench.room]);
+  const lying = standAt(laid, now);
   const session = sessionOn(benchSessions(bench.sessions), bench.batches, now);
   const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);
   const planned = usePlan(lying, outlook, settings, small, session !== null, now);

@@ -5,7 +5,7 @@ import type { Outlook } from "../app/outlook.ts";
 import { isQuiet, settingsFrom, USUAL } from "./settings.ts";
 import { signsAt } from "./signals.ts";
 import { smallJobs } from "./smallJobs.ts";
-import { jobOf, lastTap, layTable, makersHours, moveAt } from "./table.ts";
+import { jobOf, lastTap, layTable, makersHours, moveAt, standAt } from "./table.ts";
 import { panelWords, plannedNumbers } from "./words.ts";
 
 const stage = (id: string, hands: number, setup: number, dry: number, within: number | null = null, kind: "paint" | "assemble" = "paint") => ({
@@ -51,10 +51,12 @@ const outlook = {
 } as unknown as Outlook;
 const times = learnBench([]);
 const lay = (...batches: BatchRead[]) =>
-  layTable(
-    batches.map((each) => ({ view, batch: each })),
-    times,
-    null,
+  standAt(
+    layTable(
+      batches.map((each) => ({ view, batch: each })),
+      times,
+      null,
+    ),
     now,
   );
 

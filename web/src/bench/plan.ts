@@ -1,6 +1,5 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { unitState, type BenchFact, type LiveStage, type UnitState } from "@yule/core";
-import { minutes } from "@yule/core";
+import { minutes, unitState, type BenchFact, type LiveStage, type UnitState } from "@yule/core";
 import { paintingStages } from "../app/needView.ts";
 
 /** The route as it is told, before anything was learned of it. */
@@ -15,9 +14,17 @@ export const liveRoute = (design: DesignRead): LiveStage[] =>
 
 export const factsOf = (batch: BatchRead): BenchFact[] => batch.facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what: fact.what, at: new Date(fact.at) }));
 
-/** Every panel of a batch as it stands now; those graded already are off the bench. */
-export function unitStates(batch: BatchRead, route: readonly LiveStage[], now: Date): UnitState[] {
+/** What was told of each panel of a batch, by its id. */
+export function factsByUnit(batch: BatchRead): ReadonlyMap<string, readonly BenchFact[]> {
   const facts = new Map<string, BenchFact[]>();
-  for (const fact of factsOf(batch)) facts.set(fact.unit, [...(facts.get(fact.unit) ?? []), fact]);
-  return batch.units.filter((unit) => unit.grade === null).map((unit) => unitState(unit.id, route, facts.get(unit.id) ?? [], now));
+  for (const fact of factsOf(batch)) {
+    const own = facts.get(fact.unit);
+    if (own) own.push(fact);
+    else facts.set(fact.unit, [fact]);
+  }
+  return facts;
 }
+
+/** Every panel of a batch as it stands now; those graded already are off the bench. */
+export const unitStates = (batch: BatchRead, route: readonly LiveStage[], facts: ReadonlyMap<string, readonly BenchFact[]>, now: Date): UnitState[] =>
+  batch.units.filter((unit) => unit.grade === null).map((unit) => unitState(unit.id, route, facts.get(unit.id) ?? [], now));

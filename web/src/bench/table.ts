@@ -15,17 +15,22 @@ import {
 } from "@yule/core";
 import type { NeedView } from "../app/needView.ts";
 import type { Outlook } from "../app/outlook.ts";
-import { unitStates } from "./plan.ts";
+import { factsByUnit, unitStates } from "./plan.ts";
 import type { BenchSettings } from "./settings.ts";
 import { doneBefore, learnedRoute, type LearnedStage } from "./times.ts";
 
-/** A batch that lies on the table: what it is for, its route as it goes here, its panels as they stand. */
-export interface Lying {
+/** A batch that lies on the table: what it is for, its route as it goes here, what was told of its panels. */
+export interface Laid {
   readonly view: NeedView;
   readonly design: DesignRead;
   readonly batch: BatchRead;
   readonly stages: readonly LearnedStage[];
   readonly route: readonly LiveStage[];
+  readonly facts: ReturnType<typeof factsByUnit>;
+}
+
+/** The same with its panels as they stand at a moment. */
+export interface Lying extends Laid {
   readonly states: readonly UnitState[];
 }
 
@@ -40,15 +45,15 @@ export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { re
 
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
-/** @param room the air now: a damp evening dries slower */
-export function layTable(batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null, now: Date): Lying[] {
-  const before = doneBefore(batches.map(({ batch }) => batch));
-  return batches.map(({ view, batch }) => {
-    const stages = learnedRoute(view.design, times, room, before);
-    const route = stages.map(({ live }) => live);
-    return { view, design: view.design, batch, stages, route, states: unitStates(batch, route, now) };
+/** What changes only when something is told. @param room the air now: a damp evening dries slower */
+export const layTable = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): Laid[] =>
+  batches.map(({ view, batch }) => {
+    const stages = learnedRoute(view.design, times, room, doneBefore(batch));
+    return { view, design: view.design, batch, stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
   });
-}
+
+/** What changes with the clock. */
+export const standAt = (laid: readonly Laid[], now: Date): Lying[] => laid.map((each) => ({ ...each, states: unitStates(each.batch, each.route, each.facts, now) }));
 
 /** What the hands were last at, over all batches. */
 export function lastTap(lying: readonly Lying[]): At | null {

@@ -105,9 +105,9 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
 
 const tenths = (time: number): number => Math.round(time * 10) / 10;
 
-/** Panels that have gone through each stage in the whole shop, by the stage's id. */
-export function doneBefore(batches: readonly BatchRead[]): ReadonlyMap<string, number> {
+/** Panels of a batch that have gone through each stage, by the stage's id: practice is counted from the batch's first, as it is learned. */
+export function doneBefore(batch: BatchRead): ReadonlyMap<string, number> {
   const count = new Map<string, number>();
-  for (const batch of batches) for (const fact of batch.facts) if (fact.what === "done") count.set(fact.stageId, (count.get(fact.stageId) ?? 0) + 1);
+  for (const fact of batch.facts) if (fact.what === "done") count.set(fact.stageId, (count.get(fact.stageId) ?? 0) + 1);
   return count;
 }

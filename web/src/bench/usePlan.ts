@@ -39,9 +39,9 @@ export interface BenchPlan {
 }
 export type Planned = { readonly kind: "plan"; readonly value: BenchPlan } | { readonly kind: "impossible"; readonly faults: readonly Fault[] };
 
-/** Seconds for the first answer after a tap, and for the better one after it. */
-const AT_ONCE = 0.12;
-const IN_A_WHILE = 0.7;
+/** Seconds for the plan, and for each trial with the heat tool. */
+const FOR_PLAN = 0.7;
+const FOR_TRIAL = 0.12;
 const STEPS = 4_000;
 /** Stages that the heat tool is tried after, the longest waits first. */
 const HEAT_TRIED = 2;
@@ -51,7 +51,8 @@ const WORTH_HEAT = 5;
 /** Planned anew when something was told, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
 export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean, now: Date): Planned | null {
   const told = lying.map(({ batch }) => `${batch.id}:${String(batch.facts.length)}:${String(batch.units.filter((unit) => unit.grade === null).length)}`).join();
-  const hours = outlook.allSessions.slice(0, 20).map((session) => `${session.day}${String(session.from)}${String(session.to)}`);
+  // Of the session that is on only the end is told: its beginning moves with the clock.
+  const hours = outlook.allSessions.slice(0, 20).map((session) => `${session.day}${String(session.to)}`);
   const every = Math.floor(now.getTime() / (REPLAN_MINUTES * 60_000));
   const asked = [
     told,
@@ -71,14 +72,14 @@ const REPLAN_MINUTES = 5;
 async function planTable(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean): Promise<Planned> {
   const since = presentMoment();
   const job = jobOf(lying, outlook, settings, new Set(), atBench, since);
-  const found = await solver().run(job, IN_A_WHILE, STEPS);
+  const found = await solver().run(job, FOR_PLAN, STEPS);
   if (!found.ok) return { kind: "impossible", faults: found.faults };
   const plan = found.value;
   const after = (minutes: number): Date => new Date(since.getTime() + minutes * 60_000);
   const lines = sheetLines(job, plan);
   const waiting = waitingFrom(lines);
   const stop = stopAt(job, plan);
-  const [first] = plan.moves;
+  const first = lines.find((line) => line.kind === "work" && !line.helper);
   return {
     kind: "plan",
     value: {
@@ -119,7 +120,7 @@ async function bestHeat(
   });
   for (const { batch, stage } of allowed.slice(0, HEAT_TRIED)) {
     const heated: RunJob = jobOf(lying, outlook, settings, new Set([`${batch}/${stage}`]), atBench, since);
-    const found = await solver().run(heated, AT_ONCE, STEPS);
+    const found = await solver().run(heated, FOR_TRIAL, STEPS);
     const sooner = found.ok ? plan.makespan - found.value.makespan : 0;
     if (sooner >= Math.max(WORTH_HEAT, best?.sooner ?? 0)) best = { batch, stage, sooner };
   }

@@ -1,9 +1,9 @@
-import { minuteOfDayAt, minutes, printClock, printMinutes, printTime, type NextMove } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printClock, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
 import type { Outlook } from "../../app/outlook.ts";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../usePlan.ts";
-import { numbersOf, when } from "../words.ts";
+import { numbersOf } from "../words.ts";
 
 /** What to do now, what must be caught next, when to stop, and when all is dry. */
 export function BenchVerdict({
@@ -73,10 +73,10 @@ export function BenchVerdict({
   );
 }
 
-const dryWords = (at: Date, outlook: Outlook): string => {
-  const said = when(at, outlook);
-  return said.includes(",") ? said.replace(", ", " at ") : `today at ${said}`;
-};
+function dryWords(at: Date, { today, shop }: Outlook): string {
+  const day = dayAt(at, shop.timeZone);
+  return `${day === today ? "today" : printDay(day)} at ${printTime(minuteOfDayAt(at, shop.timeZone))}`;
+}
 
 /** The wet panel whose window closes soonest, of those not open yet. */
 function nextCatch(lying: readonly Lying[]): { on: Lying; unit: string; done: number; dryAt: Date; until: Date } | null {

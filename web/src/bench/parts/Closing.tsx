@@ -62,6 +62,7 @@ export function Closing({ session, lying, outlook, now, onClose }: { session: Be
         maxLength={500}
         onChange={(change) => setNote(change.target.value)}
         {...INPUT}
+        width="100%"
         height="84px"
         paddingBlock="8px"
         marginTop="14px"
