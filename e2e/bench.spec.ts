@@ -45,7 +45,7 @@ test("what must be caught comes first, the run sheet says before when, what fill
   await expect(sheet).toContainText(/catch before 10:\d\d/);
   await expect(sheet).toContainText(/min free while .* dries: score and fold bases/);
   await expect(page.getByText(/This order saves .* of hands against card by card, and is dry/)).toBeVisible();
-  await expect(panel(page, 2)).toHaveAccessibleName(/to be caught within 4:\d\d/);
+  await expect(panel(page, 2)).toHaveAccessibleName(/to be caught within 5 min/);
   await expect(panel(page, 1)).toHaveAccessibleName(/(wet|damp) for/);
 });
 

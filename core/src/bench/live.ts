@@ -5,6 +5,8 @@ export interface LiveStage {
   readonly id: string;
   readonly name: string;
   readonly hands: Minutes;
+  /** Before a row of panels, where it is known. */
+  readonly setup?: Minutes;
   readonly dry: Minutes;
   readonly within: Minutes | null;
   /** After so long it is mostly dry, though not surely; and after so long as good as always. Where they are known. */
@@ -35,6 +37,28 @@ export interface UnitState {
   readonly done: number;
   readonly wetness: Wetness;
   readonly dryAt: Date | null;
+}
+
+/** Whether a unit stands as it stood, clocks and all. */
+export function sameStanding(a: UnitState, b: UnitState): boolean {
+  const at = (wetness: Wetness): (number | undefined)[] =>
+    wetness.state === "wet"
+      ? [wetness.dryAt.getTime(), wetness.dampAt?.getTime()]
+      : wetness.state === "catch"
+        ? [wetness.until.getTime()]
+        : wetness.state === "missed"
+          ? [wetness.since.getTime()]
+          : wetness.state === "dry"
+            ? [wetness.boneAt?.getTime()]
+            : [];
+  const before = at(b.wetness);
+  return a.unit === b.unit && a.done === b.done && a.wetness.state === b.wetness.state && at(a.wetness).every((time, index) => time === before[index]);
+}
+
+/** When a unit next stands otherwise by the clock alone: damp, dry, its window closed, bone dry. Null where only hands change it. */
+export function changesAt({ wetness }: UnitState, now: Date): Date | null {
+  const coming = wetness.state === "wet" ? [wetness.dampAt, wetness.dryAt] : wetness.state === "catch" ? [wetness.until] : wetness.state === "dry" ? [wetness.boneAt] : [];
+  return coming.find((at) => at !== undefined && at > now) ?? null;
 }
 
 /** A unit still wet when it should be dry is looked at again after so long. */

@@ -1,5 +1,6 @@
 import { succeed, type Result } from "../outcome/outcome.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
+import { orderAgain, type Done } from "./again.ts";
 import { makespanBound } from "./bound.ts";
 import { batchByBatch, cardByCard, construct, type Taste } from "./construct.ts";
 import { exactOrder } from "./exact.ts";
@@ -10,10 +11,11 @@ import { Timetable } from "./timetable.ts";
 
 /**
  * Plans the moves of one pair of hands over several batches so that drying hides behind work; least makespan.
+ * @param earlier the moves of a plan that was made before something was told: what is still good of it is gone on with
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
  */
-export function run(job: RunJob, limits: Limits): Result<RunPlan> {
+export function run(job: RunJob, limits: Limits, earlier: readonly Done[] = []): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
   const work = workOf(job);
@@ -22,7 +24,8 @@ export function run(job: RunJob, limits: Limits): Result<RunPlan> {
   const blocked = impossibilities(work);
   if (blocked.length > 0) return impossible(blocked);
   const bound = makespanBound(work);
-  const first = firstPlans(work, bound, limits);
+  const again = earlier.length > 0 ? Timetable.of(work, orderAgain(work, earlier)) : null;
+  const first = again && limits.left() < IN_HASTE ? [again] : firstPlans(work, bound, limits, again);
   let order = first[0] ? [...first[0].steps()] : null;
   let cost = first[0]?.cost() ?? Infinity;
   if (order && cost > bound) {
@@ -87,11 +90,13 @@ const NOISE = [0, 1, 2] as const;
 const PLACED_IN_ALL = 30_000;
 const MOST_ROUNDS = 300;
 const DESPERATE_ROUNDS = 2_000;
+/** With fewer seconds than this an earlier plan is gone on with as it is, and bettered. */
+const IN_HASTE = 0.3;
 /** So many of the best plans are begun with. */
 const ELITE = 4;
 
 /** The best plans of several tastes, the best first; where windows run out, ever more random ones until time is up. */
-function firstPlans(work: Work, bound: number, limits: Limits): Timetable[] {
+function firstPlans(work: Work, bound: number, limits: Limits, again: Timetable | null): Timetable[] {
   const found: Timetable[] = [];
   const add = (plan: Timetable | null): void => {
     if (!plan || found.some((other) => other.cost() === plan.cost())) return;
@@ -99,6 +104,7 @@ function firstPlans(work: Work, bound: number, limits: Limits): Timetable[] {
     found.sort((a, b) => a.cost() - b.cost());
     found.length = Math.min(found.length, ELITE);
   };
+  add(again);
   add(cardByCard(work));
   add(batchByBatch(work));
   const random = seededRandom(limits.seed);

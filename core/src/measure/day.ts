@@ -27,14 +27,13 @@ export const yearOf = (on: Day): number => Number(on.slice(0, 4));
 
 /** The day a moment falls on in a time zone. */
 export function dayAt(moment: Date, timeZone: string): Day {
-  const parts = zoneParts(moment, timeZone);
-  return `${parts.year}-${parts.month}-${parts.day}` as Day;
+  return fromSerial(moment.getTime() + offsetAt(moment.getTime(), timeZone));
 }
 
 /** Minutes since midnight on the wall clock of a time zone. */
 export function minuteOfDayAt(moment: Date, timeZone: string): number {
-  const parts = zoneParts(moment, timeZone);
-  return Number(parts.hour) * 60 + Number(parts.minute);
+  const wall = moment.getTime() + offsetAt(moment.getTime(), timeZone);
+  return Math.floor((wall - Math.floor(wall / MS_PER_DAY) * MS_PER_DAY) / 60_000);
 }
 
 /**
@@ -43,31 +42,45 @@ export function minuteOfDayAt(moment: Date, timeZone: string): number {
  */
 export function momentAt(on: Day, minuteOfDay: number, timeZone: string): Date {
   const wall = serial(on) + minuteOfDay * 60_000;
-  const offsetAt = (ms: number): number => {
-    const parts = zoneParts(new Date(ms), timeZone);
-    const shown = Date.UTC(Number(parts.year), Number(parts.month) - 1, Number(parts.day), Number(parts.hour), Number(parts.minute));
-    return shown - Math.floor(ms / 60_000) * 60_000;
-  };
   // The offset of a day before and a day after bracket any change of the clocks between them.
-  const before = offsetAt(wall - MS_PER_DAY / 2);
-  const after = offsetAt(wall + MS_PER_DAY / 2);
+  const before = offsetAt(wall - MS_PER_DAY / 2, timeZone);
+  const after = offsetAt(wall + MS_PER_DAY / 2, timeZone);
   const early = wall - Math.max(before, after);
   const late = wall - Math.min(before, after);
-  if (early + offsetAt(early) === wall) return new Date(early);
+  if (early + offsetAt(early, timeZone) === wall) return new Date(early);
   return new Date(late);
+}
+
+/** No zone has ever changed its clocks but on a quarter of an hour. */
+const MS_PER_QUARTER = 900_000;
+const MOST_KEPT = 20_000;
+const offsets = new Map<string, Map<number, number>>();
+
+/** How far a zone's wall clock is ahead of UTC at a moment, ms. Asked so often, and so slow to read off, that it is kept by the quarter of an hour. */
+function offsetAt(ms: number, timeZone: string): number {
+  const known = offsets.get(timeZone) ?? new Map<number, number>();
+  const quarter = Math.floor(ms / MS_PER_QUARTER);
+  const before = known.get(quarter);
+  if (before !== undefined) return before;
+  if (known.size >= MOST_KEPT) known.clear();
+  const offset = wallClock(quarter * MS_PER_QUARTER, timeZone) - quarter * MS_PER_QUARTER;
+  known.set(quarter, offset);
+  offsets.set(timeZone, known);
+  return offset;
 }
 
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function zoneParts(moment: Date, timeZone: string): Record<"year" | "month" | "day" | "hour" | "minute", string> {
+/** What a zone's wall clock shows at a moment, told as if it were UTC. @throws RangeError for a zone that there is not */
+function wallClock(ms: number, timeZone: string): number {
   let format = formats.get(timeZone);
   if (!format) {
     format = new Intl.DateTimeFormat("en-GB", { timeZone, year: "numeric", month: "2-digit", day: "2-digit", hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
     formats.set(timeZone, format);
   }
-  const found = { year: "", month: "", day: "", hour: "", minute: "" };
-  for (const part of format.formatToParts(moment)) if (part.type in found) found[part.type as keyof typeof found] = part.value;
-  return found;
+  const found = { year: 0, month: 0, day: 0, hour: 0, minute: 0 };
+  for (const part of format.formatToParts(new Date(ms))) if (part.type in found) found[part.type as keyof typeof found] = Number(part.value);
+  return Date.UTC(found.year, found.month - 1, found.day, found.hour, found.minute);
 }
 
 const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { printDay, printTime } from "@yule/core";
+import { printDay, printTime, type LengthSystem } from "@yule/core";
 import { lazy, memo, Suspense, useEffect, useLayoutEffect } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
@@ -21,20 +21,35 @@ import type { Problem } from "@yule/contract";
 /** Met once in the life of a shop. */
 const Setup = lazy(async () => ({ default: (await import("../shop/Setup.tsx")).Setup }));
 
-/** The frame of every view: head, ribbon, index tabs, sheet of paper. */
+/** The frame of every view, and what it is told. */
 export function Shell() {
   useFeed();
   const shop = useShopQuery();
   const designs = useDesignsQuery();
-  const { outlook, problem } = useOutlook();
   const { pathname } = useLocation();
   const thin = pathname.startsWith("/bench");
+  const { outlook, problem } = useOutlook(thin);
   const planned = usePlannedSeason(outlook, pathname.startsWith("/season"));
   useKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
+  return <Frame outlook={outlook} problem={problem} planned={planned} system={shop.data?.lengthSystem ?? "in"} thin={thin} empty={empty} />;
+}
+
+interface FrameProps {
+  readonly outlook: Outlook | null;
+  readonly problem: unknown;
+  readonly planned: Planned | null;
+  readonly system: LengthSystem;
+  /** The ribbon is thin where the hands are busy. */
+  readonly thin: boolean;
+  readonly empty: boolean;
+}
+
+/** Head, ribbon, index tabs, sheet of paper. What was told but means nothing for them draws none of them anew. */
+const Frame = memo(function Frame({ outlook, problem, planned, system, thin, empty }: FrameProps) {
   return (
-    <SystemProvider value={shop.data?.lengthSystem ?? "in"}>
+    <SystemProvider value={system}>
       <PlannedProvider value={planned}>
         <Flex direction="column" minHeight="100%">
           <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
@@ -74,7 +89,7 @@ export function Shell() {
       </PlannedProvider>
     </SystemProvider>
   );
-}
+});
 
 const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
   const dispatch = useAppDispatch();

@@ -1,5 +1,5 @@
 import { dayAt, minuteOfDayAt, type Day } from "@yule/core";
-import { useEffect, useState } from "react";
+import { useEffect, useState, useSyncExternalStore } from "react";
 import { useShopQuery } from "./api.ts";
 
 /** Where the offset is kept for the next start without the server. */
@@ -37,4 +37,37 @@ export function useToday(): { today: Day; minute: number; now: Date; timeZone: s
   const now = useNow(60_000);
   const timeZone = data?.timeZone ?? "UTC";
   return { today: dayAt(now, timeZone), minute: minuteOfDayAt(now, timeZone), now, timeZone };
+}
+
+const counting = new Set<() => void>();
+let second = 0;
+let timer: ReturnType<typeof setInterval> | undefined;
+const tick = (): void => {
+  second = Math.floor(Date.now() / 1000);
+  for (const listener of counting) listener();
+};
+/** Nobody looks at a page that is hidden: its clocks stand until it is seen again. */
+const wind = (): void => {
+  clearInterval(timer);
+  timer = counting.size > 0 && document.visibilityState === "visible" ? setInterval(tick, 1000) : undefined;
+  if (timer !== undefined) tick();
+};
+const count = (listener: () => void): (() => void) => {
+  counting.add(listener);
+  if (counting.size === 1) {
+    document.addEventListener("visibilitychange", wind);
+    wind();
+  }
+  return () => {
+    counting.delete(listener);
+    if (counting.size > 0) return;
+    document.removeEventListener("visibilitychange", wind);
+    wind();
+  };
+};
+
+/** The present, told anew each second, to all that counts by one timer; there is none while nothing counts. */
+export function useSeconds(): Date {
+  useSyncExternalStore(count, () => second);
+  return presentMoment();
 }

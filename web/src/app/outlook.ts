@@ -16,7 +16,7 @@ import {
   type SessionChange,
   type StockOutlook,
 } from "@yule/core";
-import { useDeferredValue, useMemo } from "react";
+import { startTransition, useDeferredValue, useEffect, useMemo, useState } from "react";
 import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "./api.ts";
 import { useToday } from "./clock.ts";
 import { envelopeFor, panelsPerSheet, basesPerSheet } from "./materials.ts";
@@ -57,8 +57,27 @@ export interface Outlook {
   readonly yields: ReadonlyMap<string, { good: number; bad: number }>;
 }
 
-/** The whole season worked out from what the server told; null until all of it is there. */
-export function useOutlook(): { outlook: Outlook | null; problem: unknown } {
+/** A row of taps at the bench is over when none came for so long. */
+const QUIET_MS = 900;
+
+/** What was told last, once nothing more has come for a moment; at once where nobody hurries. */
+function useQuiet<T>(told: T | undefined, ms: number): T | undefined {
+  const [kept, setKept] = useState(told);
+  const wait = ms > 0 && kept !== undefined;
+  useEffect(() => {
+    if (!wait || kept === told) return;
+    const timer = setTimeout(() => startTransition(() => setKept(told)), ms);
+    return () => clearTimeout(timer);
+  }, [told, kept, wait, ms]);
+  if (!wait && kept !== told) setKept(told);
+  return wait ? kept : told;
+}
+
+/**
+ * The whole season worked out from what the server told; null until all of it is there.
+ * @param atBench a tap there must be answered at once: what it means for the season follows when the hands are quiet
+ */
+export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem: unknown } {
   const shop = useShopQuery();
   const season = useSeasonQuery();
   const designs = useDesignsQuery();
@@ -66,8 +85,7 @@ export function useOutlook(): { outlook: Outlook | null; problem: unknown } {
   const bench = useBenchQuery();
   const dispatch = useDispatchQuery();
   const { today, minute, now } = useToday();
-  // A tap at the bench must be answered at once; what it means for the whole season may follow a moment later.
-  const told = useDeferredValue(bench.data);
+  const told = useDeferredValue(useQuiet(bench.data, atBench ? QUIET_MS : 0));
   const outlook = useMemo(() => {
     if (!shop.data || !season.data || !designs.data || !stores.data || !told || !dispatch.data) return null;
     return workOut({

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from "comlink";
-import { useEffect, useRef, useState } from "react";
+import { startTransition, useEffect, useRef, useState } from "react";
 import type { SolverApi } from "./solver.worker.ts";
 
 const start = (): Remote<SolverApi> => wrap<SolverApi>(new Worker(new URL("./solver.worker.ts", import.meta.url), { type: "module" }));
@@ -21,15 +21,18 @@ export function asideSolver(): Remote<SolverApi> {
 /** A question that waits until the one before it is answered. */
 interface Waiting<T> {
   readonly asked: string;
-  readonly solve: () => Promise<T>;
+  readonly solve: Solve<T>;
 }
+
+/** Works an answer out. `early` may be told a first one that will do until then. */
+export type Solve<T> = (early: (value: T) => void) => Promise<T>;
 
 /**
  * What a solver answers, kept while the same is asked. The answer before stays until the new one is there. One question is worked on
  * at a time, and of those that come meanwhile only the last: nobody waits for answers that nobody wants any more.
  * @param asked what is asked, as text; null asks nothing
  */
-export function useSolved<T>(asked: string | null, solve: () => Promise<T>): { value: T | null; fresh: boolean } {
+export function useSolved<T>(asked: string | null, solve: Solve<T>): { value: T | null; fresh: boolean } {
   const [state, setState] = useState<{ asked: string | null; value: T | null }>({ asked: null, value: null });
   const line = useRef<{ isBusy: boolean; isGone: boolean; next: Waiting<T> | null }>({ isBusy: false, isGone: false, next: null });
   useEffect(() => {
@@ -42,7 +45,7 @@ export function useSolved<T>(asked: string | null, solve: () => Promise<T>): { v
   useEffect(() => {
     const { current } = line;
     current.next = asked === null ? null : { asked, solve };
-    if (!current.isBusy) void workThrough(current, (done) => setState(done));
+    if (!current.isBusy) void workThrough(current, (done) => startTransition(() => setState(done)));
     // The question as text stands for everything `solve` reads.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked]);
@@ -54,8 +57,11 @@ async function workThrough<T>(line: { isBusy: boolean; isGone: boolean; next: Wa
   try {
     for (let now = line.next; now; now = line.next) {
       line.next = null;
-      const value = await now.solve();
-      if (!line.isGone) tell({ asked: now.asked, value });
+      const { asked } = now;
+      const answer = (value: T): void => {
+        if (!line.isGone) tell({ asked, value });
+      };
+      answer(await now.solve(answer));
     }
   } finally {
     line.isBusy = false;

@@ -5,6 +5,7 @@ import {
   highsSolver,
   limitsFor,
   lookAt,
+  learnBench,
   otherWays,
   run,
   split,
@@ -18,6 +19,8 @@ import {
   type Pixels,
   type Progress,
   type RunJob,
+  type RunPlan,
+  type SeenBatch,
   type Split,
   type SplitJob,
 } from "@yule/core";
@@ -76,13 +79,17 @@ const solver = {
       solve,
     );
   },
-  run: (job: RunJob, seconds: number, steps: number) =>
+  /** @param earlier the plan before, which is gone on with */
+  run: (job: RunJob, seconds: number, steps: number, earlier: RunPlan["moves"] = []) =>
     run(
       job,
       limitsFor(seconds, () => performance.now(), 1, steps),
+      earlier,
     ),
   /** The ways of working that a plan is measured against. */
   otherWays: (job: RunJob) => otherWays(job),
+  /** What all benches have told of times. */
+  learn: (batches: readonly SeenBatch[]) => learnBench(batches),
 };
 export type SolverApi = typeof solver;
 

@@ -6,7 +6,12 @@ import { screenSlice } from "./screen.ts";
 
 const reducer = combineReducers({ [api.reducerPath]: api.reducer, outbox: outboxSlice.reducer, screen: screenSlice.reducer });
 
-export const store = configureStore({ reducer, middleware: (defaults) => defaults().concat(api.middleware) });
+export const store = configureStore({
+  reducer,
+  middleware: (defaults) => defaults().concat(api.middleware),
+  // A tap is not kept waiting for the next frame: what it changes is drawn into that frame.
+  enhancers: (defaults) => defaults({ autoBatch: { type: "tick" } }),
+});
 
 export type AppState = ReturnType<typeof reducer>;
 export type AppDispatch = typeof store.dispatch;

@@ -82,7 +82,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
 
 test("with wet paint on the table the catch is the next move, whatever the plan had next", () => {
   const lying = lay(batch([["1", "wash", "done", 7]]), batch([], "c"));
-  expect(moveAt(lying, now, { batch: "c", stage: "wash" })).toMatchObject({ on: { batch: { id: "b" } }, move: { kind: "do", urgent: true, units: ["b1"] } });
+  expect(moveAt(lying, now, { batch: "c", stage: "wash" }, 0)).toMatchObject({ on: { batch: { id: "b" } }, move: { kind: "do", urgent: true, units: ["b1"] } });
   expect(lastTap(lying)).toMatchObject({ batch: "b", stage: "wash" });
 });
 

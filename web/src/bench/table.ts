@@ -45,11 +45,22 @@ export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { re
 
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
+/** Routes and facts by batch: a tap on one board works the others out no second time. */
+const worked = new WeakMap<
+  BatchRead,
+  { readonly design: DesignRead; readonly times: BenchTimes; readonly room: Room | null; readonly laid: Pick<Laid, "stages" | "route" | "facts"> }
+>();
+
 /** What changes only when something is told. @param room the air now: a damp evening dries slower */
 export const layTable = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): Laid[] =>
   batches.map(({ view, batch }) => {
-    const stages = learnedRoute(view.design, times, room, doneBefore(batch));
-    return { view, design: view.design, batch, stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
+    const { design } = view;
+    const known = worked.get(batch);
+    if (known?.design === design && known.times === times && known.room === room) return { view, design, batch, ...known.laid };
+    const stages = learnedRoute(design, times, room, doneBefore(batch));
+    const laid = { stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
+    worked.set(batch, { design, times, room, laid });
+    return { view, design, batch, ...laid };
   });
 
 /** What changes with the clock. */
@@ -63,12 +74,13 @@ export function lastTap(lying: readonly Lying[]): At | null {
 }
 
 /** The next best move at the table. @param planned what the run sheet has next; null while it is being made */
-export function moveAt(lying: readonly Lying[], now: Date, planned: At | null): { readonly on: Lying; readonly move: NextMove } | null {
+export function moveAt(lying: readonly Lying[], now: Date, planned: At | null, changeover: number): { readonly on: Lying; readonly move: NextMove } | null {
   const next = nextAtTable(
-    lying.map(({ batch, route, states }) => ({ id: batch.id, route, units: states })),
+    lying.map(({ batch, design, route, states }) => ({ id: batch.id, palette: design.id, route, units: states })),
     now,
     lastTap(lying),
     planned,
+    changeover,
   );
   const on = lying.find(({ batch }) => batch.id === next?.batch);
   return next && on ? { on, move: next.move } : null;

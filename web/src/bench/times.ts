@@ -15,9 +15,10 @@ import {
   type SeenBatch,
   type SeenStage,
 } from "@yule/core";
-import { useEffect, useState } from "react";
+import { startTransition, useEffect, useMemo, useState } from "react";
 import { paintingStages } from "../app/needView.ts";
 import type { Outlook } from "../app/outlook.ts";
+import { asideSolver } from "../app/solver.ts";
 import { factsOf } from "./plan.ts";
 
 const BONE_DRY: Care = { chance: 0.95, why: "as good as always dry by then" };
@@ -33,17 +34,29 @@ const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
 const WORTH_LEARNING = 20;
 const WHEN_QUIET_MS = 1_200;
 
-/** What all batches have told of times. A tap must not wait for it, so it is worked out anew only when there is something to learn, and she has not tapped for a moment. */
+/** What all batches have told of times. It is worked out anew only when there is something to learn and she has not tapped for a moment, away from the thread that draws. */
 export function useBenchTimes(outlook: Outlook): BenchTimes {
   const { batches, designs } = outlook;
-  const facts = batches.flatMap((batch) => batch.facts);
-  const words = facts.filter(({ what }) => what === "dry" || what === "still-wet").length;
-  const learned = `${String(designs.length)}/${String(words)}/${String(Math.floor((facts.length - words) / WORTH_LEARNING))}`;
+  const learned = useMemo(() => {
+    const facts = batches.flatMap((batch) => batch.facts);
+    const words = facts.filter(({ what }) => what === "dry" || what === "still-wet").length;
+    return `${String(designs.length)}/${String(words)}/${String(Math.floor((facts.length - words) / WORTH_LEARNING))}`;
+  }, [batches, designs]);
   const [times, setTimes] = useState(() => ({ learned, value: learnBench(timedBatches(batches, designs)) }));
   useEffect(() => {
     if (times.learned === learned) return;
-    const timer = setTimeout(() => setTimes({ learned, value: learnBench(timedBatches(batches, designs)) }), WHEN_QUIET_MS);
-    return () => clearTimeout(timer);
+    let isGone = false;
+    const timer = setTimeout(() => {
+      void asideSolver()
+        .learn(timedBatches(batches, designs))
+        .then((value) => {
+          if (!isGone) startTransition(() => setTimes({ learned, value }));
+        });
+    }, WHEN_QUIET_MS);
+    return () => {
+      isGone = true;
+      clearTimeout(timer);
+    };
   }, [times.learned, learned, batches, designs]);
   return times.value;
 }
@@ -90,6 +103,7 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
         id: stage.id,
         name: stage.name,
         hands: minutes(tenths(hands.take)),
+        setup: minutes(stage.setup),
         dry: minutes(dry),
         within: stage.within === null ? null : minutes(stage.within),
         damp: minutes(Math.min(dry, Math.round(drying.typical))),

@@ -13,6 +13,7 @@ import {
   type SheetLine,
   type SmallJob,
 } from "@yule/core";
+import { useRef } from "react";
 import { presentMoment } from "../app/clock.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { solver, useSolved } from "../app/solver.ts";
@@ -39,7 +40,8 @@ export interface BenchPlan {
 }
 export type Planned = { readonly kind: "plan"; readonly value: BenchPlan } | { readonly kind: "impossible"; readonly faults: readonly Fault[] };
 
-/** Seconds for the plan, and for each trial with the heat tool. */
+/** Seconds for a plan that goes on with the one before, for the better one that follows it, and for each trial with the heat tool. */
+const FOR_FIRST = 0.1;
 const FOR_PLAN = 0.7;
 const FOR_TRIAL = 0.12;
 const STEPS = 4_000;
@@ -64,37 +66,58 @@ export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: Ben
     small.map(({ name, left }) => name + String(left)).join(),
   ].join("|");
   const open = lying.some(({ states, route }) => states.some((state) => state.wetness.state !== "spoilt" && state.done < route.length));
-  return useSolved(open ? asked : null, () => planTable(lying, outlook, settings, small, atBench)).value;
+  const before = useRef<BenchPlan | null>(null);
+  const { value } = useSolved<Planned>(open ? asked : null, (early) => planTable(lying, outlook, settings, small, atBench, before.current, early));
+  before.current = value?.kind === "plan" ? value.value : null;
+  return value;
 }
 
 const REPLAN_MINUTES = 5;
 
-async function planTable(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean): Promise<Planned> {
+/** A first answer that goes on with the plan before, then the best that was found. @param early told the first */
+async function planTable(
+  lying: readonly Lying[],
+  outlook: Outlook,
+  settings: BenchSettings,
+  small: readonly SmallJob[],
+  atBench: boolean,
+  before: BenchPlan | null,
+  early: (first: Planned) => void,
+): Promise<Planned> {
   const since = presentMoment();
   const job = jobOf(lying, outlook, settings, new Set(), atBench, since);
-  const found = await solver().run(job, FOR_PLAN, STEPS);
+  const sheet = (plan: RunPlan, more: Pick<BenchPlan, "ways" | "heat">): Planned => ({ kind: "plan", value: { ...sheetOf(job, plan, since, small), ...more } });
+  let earlier = before?.plan.moves ?? [];
+  if (before) {
+    const first = await solver().run(job, FOR_FIRST, STEPS, earlier);
+    if (first.ok) {
+      earlier = first.value.moves;
+      early(sheet(first.value, before));
+    }
+  }
+  const found = await solver().run(job, FOR_PLAN, STEPS, earlier);
   if (!found.ok) return { kind: "impossible", faults: found.faults };
   const plan = found.value;
+  const heat = settings.heatTool ? await bestHeat(lying, outlook, settings, atBench, since, plan, waitingFrom(sheetLines(job, plan))) : null;
+  return sheet(plan, { ways: await solver().otherWays(job), heat });
+}
+
+/** A plan as it is read: its lines, what fills the waits, when to stop, when all is dry. */
+function sheetOf(job: RunJob, plan: RunPlan, since: Date, small: readonly SmallJob[]): Omit<BenchPlan, "ways" | "heat"> {
   const after = (minutes: number): Date => new Date(since.getTime() + minutes * 60_000);
   const lines = sheetLines(job, plan);
-  const waiting = waitingFrom(lines);
   const stop = stopAt(job, plan);
   const first = lines.find((line) => line.kind === "work" && !line.helper);
   return {
-    kind: "plan",
-    value: {
-      since,
-      plan,
-      lines,
-      filled: fillWaits(lines, small),
-      waiting,
-      endsAt: after(plan.makespan),
-      hands: handsBusy(job, plan),
-      ways: await solver().otherWays(job),
-      stop: stop && { at: after(stop.at), drying: stop.drying },
-      next: first ? { batch: first.batch, stage: first.stage } : null,
-      heat: settings.heatTool ? await bestHeat(lying, outlook, settings, atBench, since, plan, waiting) : null,
-    },
+    since,
+    plan,
+    lines,
+    filled: fillWaits(lines, small),
+    waiting: waitingFrom(lines),
+    endsAt: after(plan.makespan),
+    hands: handsBusy(job, plan),
+    stop: stop && { at: after(stop.at), drying: stop.drying },
+    next: first ? { batch: first.batch, stage: first.stage } : null,
   };
 }
 

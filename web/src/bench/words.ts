@@ -2,6 +2,11 @@ import { dayAt, minuteOfDayAt, printDay, printTime } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
 import type { Lying } from "./table.ts";
 
+/** What can be told of a panel. */
+export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
+/** Tells it of panels of one batch, each at its stage, with a reason where there is one. */
+export type Tell = (on: Lying, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
+
 /** `18:40`, or with its day where that is not today. */
 export function when(at: Date, outlook: Pick<Outlook, "today" | "shop">): string {
   const { timeZone } = outlook.shop;

@@ -7,9 +7,9 @@ const face = (wetness: Wetness) => clockFace({ unit: "1", done: 1, wetness, dryA
 
 test.each<[Wetness, string, string]>([
   [{ state: "waiting" }, "–", "not begun"],
-  [{ state: "wet", dryAt: after(1.6667) }, "1:40", "wet for 1:40"],
-  [{ state: "wet", dryAt: after(23) }, "23", "wet for 23"],
-  [{ state: "catch", until: after(4.5) }, "4:30", "to be caught within 4:30"],
+  [{ state: "wet", dryAt: after(1.6667) }, "1:40", "wet for 2 min"],
+  [{ state: "wet", dryAt: after(23) }, "23", "wet for 23 min"],
+  [{ state: "catch", until: after(4.5) }, "4:30", "to be caught within 5 min"],
   [{ state: "missed", since: after(-1) }, "late", "its wet window has closed"],
   [{ state: "dry" }, "dry", "dry"],
   [{ state: "finished" }, "done", "finished"],

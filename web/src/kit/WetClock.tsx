@@ -1,8 +1,12 @@
-import { printClock, minutes, type UnitState } from "@yule/core";
+import { printClock, printMinutes, minutes, type Minutes, type UnitState } from "@yule/core";
+import type { ReactNode } from "react";
 import { Words } from "./drawing.tsx";
 
 const RADIUS = 30;
 const AROUND = 2 * Math.PI * RADIUS;
+
+/** Seconds are for the eye: who hears it is told the minutes begun. */
+const aloud = (left: Minutes): string => printMinutes(minutes(Math.max(1, Math.ceil(left))));
 
 /** What a unit's clock says and how it looks: a word or a time, a ring that runs out, and a shape of its own. */
 export function clockFace(state: UnitState, now: Date, dryMinutes: number): { text: string; spoken: string; share: number; kind: string } {
@@ -13,13 +17,13 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
       const damp = wetness.dampAt !== undefined && now >= wetness.dampAt;
       return {
         text: printClock(left(wetness.dryAt)),
-        spoken: `${damp ? "damp" : "wet"} for ${printClock(left(wetness.dryAt))}`,
+        spoken: `${damp ? "damp" : "wet"} for ${aloud(left(wetness.dryAt))}`,
         share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)),
         kind: damp ? "damp" : "wet",
       };
     }
     case "catch":
-      return { text: printClock(left(wetness.until)), spoken: `to be caught within ${printClock(left(wetness.until))}`, share: 1, kind: "catch" };
+      return { text: printClock(left(wetness.until)), spoken: `to be caught within ${aloud(left(wetness.until))}`, share: 1, kind: "catch" };
     case "missed":
       return { text: "late", spoken: "its wet window has closed", share: 1, kind: "missed" };
     case "dry": {
@@ -47,7 +51,7 @@ const RING: Readonly<Record<string, string>> = {
 };
 
 /** The clock of a unit, drawn over its picture; dark in both themes, so that it stands off any paint. */
-export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitState; now: Date; dryMinutes: number; x: number; y: number; size: number }) {
+export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitState; now: Date; dryMinutes: number; x: number; y: number; size: number }): ReactNode {
   const face = clockFace(state, now, dryMinutes);
   const scale = size / 72;
   return (

@@ -48,7 +48,7 @@ test("an inverse undoes its matrix", () => {
 
 test("with nothing seen the plan stands, with the spread that is believed", () => {
   const nothing = learnTimes([], priors);
-  const { typical, low, high } = expected(nothing, { shop: 1, "stage:wash": 1 });
+  const { typical, low, high } = expected(nothing, { shop: 1, "stage:wash": 1 }, priors);
   expect(typical).toBe(1);
   expect(low * high).toBeCloseTo(1, 6);
   expect(high).toBeGreaterThan(1.4);
@@ -56,7 +56,7 @@ test("with nothing seen the plan stands, with the spread that is believed", () =
 
 test("still wet after 25 of 30 minutes pulls the time up, dry at once pulls it down, and neither tells the whole", () => {
   const effects = { shop: 1, "stage:wash": 1 };
-  const typical = (low: number, high: number): number => expected(learnTimes([{ effects, low, high }], priors), effects).typical;
+  const typical = (low: number, high: number): number => expected(learnTimes([{ effects, low, high }], priors), effects, priors).typical;
   expect(typical(25 / 30, Infinity)).toBeGreaterThan(1);
   expect(typical(25 / 30, Infinity)).toBeLessThan(typical(40 / 30, Infinity));
   expect(typical(0, 20 / 30)).toBeLessThan(1);
@@ -105,7 +105,7 @@ test("what is true of a made-up shop is found from what its maker told", () => {
     for (const paper of ["cotton", "mixed", "sketch"]) {
       const effects = { shop: 1, [`stage:${stage}`]: 1, [`paper:${paper}`]: 1 };
       const truth = (shop.truth.get("shop") ?? 0) + (shop.truth.get(`stage:${stage}`) ?? 0) + (shop.truth.get(`paper:${paper}`) ?? 0);
-      expect(Math.abs(Math.log(expected(learned, effects).typical) - truth)).toBeLessThan(0.1);
+      expect(Math.abs(Math.log(expected(learned, effects, priors).typical) - truth)).toBeLessThan(0.1);
     }
   }
 });
@@ -118,7 +118,7 @@ test("of times to come, eight in ten lie where eight in ten were promised, after
       const learned = learnTimes(Array.from({ length: many }, shop.tell), priors);
       for (let panel = 0; panel < 60; panel += 1) {
         const { effects, true: time } = shop.draw();
-        const { low, high } = expected(learned, effects);
+        const { low, high } = expected(learned, effects, priors);
         if (time >= low && time <= high) inside += 1;
         all += 1;
       }
@@ -132,7 +132,7 @@ test("a stage never seen borrows from its kind, and is less sure than one that w
   const effects = (stage: string): Effects => ({ shop: 1, "medium:watercolour": 1, [`stage:${stage}`]: 1 });
   const seen = Array.from({ length: 40 }, (_, index): Sighting => ({ effects: effects(index % 2 ? "wash" : "glaze"), low: 1.4, high: 1.5 }));
   const learned = learnTimes(seen, priors);
-  const [known, fresh] = [expected(learned, effects("wash")), expected(learned, effects("shadow"))];
+  const [known, fresh] = [expected(learned, effects("wash"), priors), expected(learned, effects("shadow"), priors)];
   expect(fresh.typical).toBeGreaterThan(1.2);
   expect(Math.abs(fresh.typical - known.typical)).toBeLessThan(0.2);
   expect(fresh.high / fresh.low).toBeGreaterThan(known.high / known.low);

@@ -31,13 +31,13 @@ export interface Priors {
   readonly weight: number;
 }
 
+/** What was learned of times: plain figures, fit to be handed from one thread to another. */
 export interface Learned {
   readonly names: readonly string[];
   readonly means: Float64Array;
   readonly covariance: readonly Float64Array[];
   /** Scatter of single times in logs. */
   readonly scatter: number;
-  readonly priors: Priors;
   /** The spread that each pool's effects were found to have. */
   readonly pools: ReadonlyMap<string, number>;
   readonly seen: number;
@@ -118,7 +118,7 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Lear
     variance = nextVariance;
     if (change < SETTLED) break;
   }
-  return { names, means, covariance, scatter: Math.sqrt(variance), priors, pools, seen: told.length };
+  return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen: told.length };
 }
 
 type Row = readonly (readonly [column: number, value: number])[];
@@ -161,8 +161,8 @@ export interface Expected {
   readonly high: number;
 }
 
-/** What was learned, for a time with these effects. Those never seen come in with what is believed of them, and with its spread. */
-export function expected(learned: Learned, effects: Effects): Expected {
+/** What was learned, for a time with these effects. Those never seen come in with what is believed of them, and with its spread. @param priors those it was learned with */
+export function expected(learned: Learned, effects: Effects, priors: Priors): Expected {
   const place = new Map(learned.names.map((name, index) => [name, index]));
   const known: (readonly [number, number])[] = [];
   let mean = 0;
@@ -170,7 +170,7 @@ export function expected(learned: Learned, effects: Effects): Expected {
   for (const [name, value] of Object.entries(effects)) {
     const index = place.get(name);
     if (index === undefined) {
-      const prior = learned.priors.of(name);
+      const prior = priors.of(name);
       mean += value * prior.mean;
       unknown += (value * (prior.pool === undefined ? prior.sd : (learned.pools.get(prior.pool) ?? prior.sd))) ** 2;
     } else known.push([index, value]);

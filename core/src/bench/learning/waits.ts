@@ -88,13 +88,13 @@ export interface LearnedTime {
 }
 
 export function dryingTime(times: BenchTimes, stage: SeenStage, paper: string, room: Room | null, care: Care): LearnedTime {
-  const of = expected(times.drying, dryingEffects(stage, paper, room));
+  const of = expected(times.drying, dryingEffects(stage, paper, room), DRYING_PRIORS);
   return { ...inMinutes(stage.dry, of), take: stage.dry * of.within(care.chance), seen: times.seen.get(stage.id)?.dry ?? 0 };
 }
 
 /** @param before panels of the stage done already: practice makes the next ones quicker */
 export function handsTime(times: BenchTimes, stage: SeenStage, before: number): LearnedTime {
-  const of = expected(times.hands, handsEffects(stage, before));
+  const of = expected(times.hands, handsEffects(stage, before), HANDS_PRIORS);
   return { ...inMinutes(stage.hands, of), take: stage.hands * of.typical, seen: times.seen.get(stage.id)?.hands ?? 0 };
 }
 

@@ -153,6 +153,7 @@ test("when to stop: after the last move that today's hours hold, with what then 
 
 const live = (id: string, units: readonly UnitState[], within: number | null = null): LiveBatch => ({
   id,
+  palette: id,
   units,
   route: [
     { id: "wash", name: "wash", hands: minutes(3), dry: minutes(8), within: null },
@@ -163,17 +164,31 @@ const live = (id: string, units: readonly UnitState[], within: number | null = n
 test("over all batches the catch that closes soonest goes first; then what the plan has next; then what the hands are at", () => {
   const caught = (until: number) => unit("1", 1, { state: "catch", until: inMinutes(until) }, inMinutes(until - 5));
   const [late, soon] = [live("late", [caught(4)], 5), live("soon", [caught(2)], 5)];
-  expect(nextAtTable([late, soon], now, null, null)?.batch).toBe("soon");
+  expect(nextAtTable([late, soon], now, null, null, 0)?.batch).toBe("soon");
   const [kites, boats] = [live("kites", [unit("1")]), live("boats", [unit("2")])];
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, null)?.batch).toBe("boats");
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "wash" })?.batch).toBe("kites");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, null, 0)?.batch).toBe("boats");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "wash" }, 0)?.batch).toBe("kites");
   // The plan is behind what has happened: its panels are not ready, so the hands go on where they are.
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "drop" })?.batch).toBe("boats");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "drop" }, 0)?.batch).toBe("boats");
 });
 
 test("nothing is begun at any batch that would run into another's wet window", () => {
   const wet = live("tides", [unit("1", 1, { state: "wet", dryAt: inMinutes(1) }, inMinutes(1))], 1);
   const other = live("boats", [unit("2")]);
   // A wash of three minutes would end a minute after the drop-in's window has closed.
-  expect(nextAtTable([wet, other], now, null, { batch: "boats", stage: "wash" })).toMatchObject({ batch: "tides", move: { kind: "wait" } });
+  expect(nextAtTable([wet, other], now, null, { batch: "boats", stage: "wash" }, 0)).toMatchObject({ batch: "tides", move: { kind: "wait" } });
+});
+
+test("setting up and fresh water, there and back, count before a window closes; so does a hand that is slower than usual", () => {
+  const wet = live("tides", [unit("1", 1, { state: "wet", dryAt: inMinutes(5) }, inMinutes(5))], 4);
+  const other = live("boats", [unit("2")]);
+  const next = (changeover: number, more: Partial<LiveBatch> = {}) =>
+    nextAtTable([wet, { ...other, ...more }], now, { batch: "tides", stage: "wash" }, null, changeover)?.move.kind;
+  // Three minutes of hands, and nine until the window closes.
+  expect(next(0)).toBe("do");
+  expect(next(2)).toBe("do");
+  expect(next(3)).toBe("wait");
+  expect(next(3, { palette: "tides" })).toBe("do");
+  const set = other.route.map((stage) => ({ ...stage, setup: minutes(6) }));
+  expect(next(0, { route: set })).toBe("wait");
 });

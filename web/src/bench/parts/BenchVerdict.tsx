@@ -1,4 +1,5 @@
-import { dayAt, minuteOfDayAt, minutes, printClock, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
+import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { Lying } from "../table.ts";
@@ -6,7 +7,7 @@ import type { BenchPlan } from "../usePlan.ts";
 import { numbersOf } from "../words.ts";
 
 /** What to do now, what must be caught next, when to stop, and when all is dry. */
-export function BenchVerdict({
+export const BenchVerdict = memo(function BenchVerdict({
   on,
   move,
   lying,
@@ -68,10 +69,9 @@ export function BenchVerdict({
           .
         </>
       )}
-      {move.kind === "wait" && ` ${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} left.`}
     </Verdict>
   );
-}
+});
 
 function dryWords(at: Date, { today, shop }: Outlook): string {
   const day = dayAt(at, shop.timeZone);

@@ -1,6 +1,7 @@
-import { Box, Text } from "@chakra-ui/react";
-import type { UnitState } from "@yule/core";
-import { useRef } from "react";
+import { Text } from "@chakra-ui/react";
+import { sameStanding, type UnitState } from "@yule/core";
+import { memo, useRef } from "react";
+import { useSeconds } from "../../app/clock.ts";
 import { panelOf } from "../../app/materials.ts";
 import { pictureUrl } from "../../app/Picture.tsx";
 import { clockFace, WetClock } from "../../kit/WetClock.tsx";
@@ -12,23 +13,18 @@ const RIM = 22;
 const TILE = 150;
 const WIDEST = 840;
 
-/** The board with its panels as they lie, each with what is painted so far and its wet clock. Panels are tapped, or swiped over. */
-export function Board({
-  on,
-  now,
-  next,
-  chosen,
-  onChoose,
-  titled,
-}: {
-  on: Lying;
-  now: Date;
+interface BoardProps {
+  readonly on: Lying;
+  readonly now: Date;
   /** The panel that comes next; null where the hands are elsewhere. */
-  next: string | null;
-  chosen: ReadonlySet<string>;
-  onChoose: (chosen: ReadonlySet<string>) => void;
-  titled: boolean;
-}) {
+  readonly next: string | null;
+  readonly chosen: ReadonlySet<string>;
+  readonly onChoose: (chosen: ReadonlySet<string>) => void;
+  readonly titled: boolean;
+}
+
+/** The board with its panels as they lie, each with what is painted so far and its wet clock. Panels are tapped, or swiped over. */
+export function Board({ on, now, next, chosen, onChoose, titled }: BoardProps) {
   const { batch, design, states } = on;
   const swipe = useRef<ReadonlySet<string> | null>(null);
   const panel = panelOf(design);
@@ -49,8 +45,11 @@ export function Board({
     swipe.current = new Set([...swipe.current, unit]);
     onChoose(swipe.current);
   };
+  /** What happens to a panel is heard by the board, so that a panel is drawn anew only when it stands otherwise. */
+  const at = (target: EventTarget): string | null => (target as Element).closest("[data-unit]")?.getAttribute("data-unit") ?? null;
+  const minute = Math.floor(now.getTime() / 60_000);
   return (
-    <Box maxWidth={`${String(Math.min(WIDEST, width * 1.15))}px`} width="100%">
+    <div style={{ maxWidth: Math.min(WIDEST, width * 1.15), width: "100%" }}>
       {titled && (
         <Text color="softInk" marginBottom="4px" overflowWrap="anywhere">
           {design.name}, {on.view.need.title}
@@ -61,6 +60,28 @@ export function Board({
         role="group"
         aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.view.need.title}` : ""}`}
         style={{ width: "100%", height: "auto", display: "block", fontFamily: "inherit", touchAction: "pan-y" }}
+        onClick={(event) => {
+          const unit = at(event.target);
+          if (unit !== null) toggle(unit);
+        }}
+        onKeyDown={(key) => {
+          const unit = at(key.target);
+          if (unit === null || (key.key !== "Enter" && key.key !== " ")) return;
+          key.preventDefault();
+          toggle(unit);
+        }}
+        onPointerDown={(event) => {
+          const unit = at(event.target);
+          if (unit === null) return;
+          // A finger keeps to the panel it came down on unless it is let go.
+          const target = event.target as Element;
+          if (target.hasPointerCapture(event.pointerId)) target.releasePointerCapture(event.pointerId);
+          swipe.current = new Set([...chosen, unit]);
+        }}
+        onPointerOver={(event) => {
+          const unit = event.buttons > 0 ? at(event.target) : null;
+          if (unit !== null) swept(unit);
+        }}
         onPointerUp={() => (swipe.current = null)}
         onPointerLeave={() => (swipe.current = null)}
         onPointerCancel={() => (swipe.current = null)}
@@ -73,68 +94,64 @@ export function Board({
             state && (
               <Tile
                 key={unit.id}
-                on={on}
+                design={design}
+                stages={on.stages}
                 unit={unit}
                 state={state}
-                now={now}
+                minute={minute}
                 isNext={next === unit.id}
                 isChosen={chosen.has(unit.id)}
                 x={RIM + (index % columns) * (tileWidth + GAP)}
                 y={RIM + Math.floor(index / columns) * (tileHeight + GAP)}
                 width={tileWidth}
                 height={tileHeight}
-                onToggle={() => toggle(unit.id)}
-                onDown={(target, pointer) => {
-                  // A finger keeps to the panel it came down on unless it is let go.
-                  if (target.hasPointerCapture(pointer)) target.releasePointerCapture(pointer);
-                  swipe.current = new Set([...chosen, unit.id]);
-                }}
-                onOver={() => swept(unit.id)}
               />
             )
           );
         })}
       </svg>
-    </Box>
+    </div>
   );
 }
 
 interface TileProps {
-  readonly on: Lying;
+  readonly design: Lying["design"];
+  readonly stages: Lying["stages"];
   readonly unit: Lying["batch"]["units"][number];
   readonly state: UnitState;
-  readonly now: Date;
+  /** The minute that is on: what is read out tells no seconds. */
+  readonly minute: number;
   readonly isNext: boolean;
   readonly isChosen: boolean;
   readonly x: number;
   readonly y: number;
   readonly width: number;
   readonly height: number;
-  readonly onToggle: () => void;
-  readonly onDown: (target: Element, pointer: number) => void;
-  readonly onOver: () => void;
 }
 
-function Tile({ on, unit, state, now, isNext, isChosen, x, y, width, height, onToggle, onDown, onOver }: TileProps) {
-  const { design, stages } = on;
+const isAlike = (a: TileProps, b: TileProps): boolean => {
+  const { state, stages, unit, ...rest } = a;
+  const others = Object.keys(rest) as (keyof typeof rest)[];
+  return sameStanding(state, b.state) && stages.length === b.stages.length && unit.id === b.unit.id && others.every((key) => rest[key] === b[key]);
+};
+
+const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, isChosen, x, y, width, height }: TileProps) {
   const colourway = design.colourways.find((each) => each.id === unit.colourwayId);
   const picture = pictureUrl(colourway?.pictureId ?? null);
   const paints = stages.filter(({ table }) => table.kind === "paint").length;
   const painted = stages.slice(0, state.done).filter(({ table }) => table.kind === "paint").length / Math.max(1, paints);
-  const dryMinutes = on.route[state.done - 1]?.dry ?? 30;
-  const face = clockFace(state, now, dryMinutes);
+  const dryMinutes = stages[state.done - 1]?.live.dry ?? 30;
+  const face = clockFace(state, new Date(minute * 60_000), dryMinutes);
   const spoilt = state.wetness.state === "spoilt";
   const wet = face.kind === "wet" || face.kind === "damp";
+  const clock = { state, dryMinutes, x: x + width / 2, y: y + height * 0.45, size: Math.min(74, height * 0.56) };
   return (
     <g
       role="button"
       tabIndex={0}
+      data-unit={unit.id}
       aria-pressed={isChosen}
       aria-label={`Panel ${String(unit.number)}, ${colourway?.name ?? ""}, ${String(state.done)} of ${String(stages.length)} stages, ${face.spoken}`}
-      onClick={onToggle}
-      onPointerDown={(event) => onDown(event.target as Element, event.pointerId)}
-      onPointerEnter={(event) => event.buttons > 0 && onOver()}
-      onKeyDown={(key) => (key.key === "Enter" || key.key === " ") && (key.preventDefault(), onToggle())}
       style={{ cursor: "pointer", outlineOffset: 2 }}
     >
       <rect x={x} y={y} width={width} height={height} fill="#FBF8F0" />
@@ -162,7 +179,7 @@ function Tile({ on, unit, state, now, isNext, isChosen, x, y, width, height, onT
       {(isNext || isChosen) && (
         <rect x={x - 4} y={y - 4} width={width + 8} height={height + 8} fill="none" stroke={isChosen ? "#2C6FA6" : "#22303C"} strokeWidth={isChosen ? 6 : 4} rx={3} />
       )}
-      {!spoilt && <WetClock state={state} now={now} dryMinutes={dryMinutes} x={x + width / 2} y={y + height * 0.45} size={Math.min(74, height * 0.56)} />}
+      {!spoilt && (wet || face.kind === "catch" ? <RunningClock {...clock} /> : <WetClock {...clock} now={new Date(minute * 60_000)} />)}
       <g transform={`translate(${String(x + 6)} ${String(y + height - 24)})`}>
         <rect width={unit.number > 9 ? 30 : 22} height={20} rx={3} fill="#FBF7EF" fillOpacity={0.92} />
         <Words x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
@@ -171,4 +188,9 @@ function Tile({ on, unit, state, now, isNext, isChosen, x, y, width, height, onT
       </g>
     </g>
   );
+}, isAlike);
+
+/** The clock of what is wet, which alone counts the seconds. */
+function RunningClock(clock: Omit<Parameters<typeof WetClock>[0], "now">) {
+  return <WetClock {...clock} now={useSeconds()} />;
 }

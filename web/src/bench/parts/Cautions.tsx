@@ -1,8 +1,9 @@
+import { memo } from "react";
 import { Caution } from "../../kit/states.tsx";
 import type { Lying } from "../table.ts";
 
 /** The usual cautions, those of the stages that lie on the table first. They warn; labels and local rules say the rest. */
-export function Cautions({ lying, heatTool }: { lying: readonly Lying[]; heatTool: boolean }) {
+export const Cautions = memo(function Cautions({ lying, heatTool }: { lying: readonly Lying[]; heatTool: boolean }) {
   const techniques = new Set(lying.flatMap(({ stages }) => stages.map(({ table }) => table.technique)));
   const masks = techniques.has("mask") || techniques.has("unmask") || lying.some(({ stages }) => stages.some(({ table }) => table.kind === "mask"));
   return (
@@ -15,4 +16,4 @@ export function Cautions({ lying, heatTool }: { lying: readonly Lying[]; heatToo
       {techniques.has("cut-apart") || techniques.has("trim") ? " Fingers behind the edge, blade capped." : ""} Follow the labels and your local rules.
     </Caution>
   );
-}
+});

@@ -1,13 +1,14 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { RoomRead } from "@yule/contract";
 import { borrowedFrom, minutes, printMinutes, type BenchTimes, type LearnedTime } from "@yule/core";
+import { memo } from "react";
 import { Fold } from "../../kit/Fold.tsx";
 import type { Lying } from "../table.ts";
 
 const LONGEST_SCALE = 1.15;
 
 /** How long each stage of a batch takes here, hands and drying, how sure that is, and what a stage that is new leans on. */
-export function Learned({ on, times, room }: { on: Lying; times: BenchTimes; room: (RoomRead & { by: string; simulated: boolean }) | null }) {
+export const Learned = memo(function Learned({ on, times, room }: { on: Lying; times: BenchTimes; room: (RoomRead & { by: string; simulated: boolean }) | null }) {
   const drying = on.stages.filter(({ drying: { planned } }) => planned > 0);
   const most = Math.max(1, ...drying.map(({ drying: each }) => Math.max(each.high, each.take))) * LONGEST_SCALE;
   return (
@@ -43,7 +44,7 @@ export function Learned({ on, times, room }: { on: Lying; times: BenchTimes; roo
       </Box>
     </Fold>
   );
-}
+});
 
 const tenth = (time: number): string => (time < 10 ? String(Math.round(time * 10) / 10) : String(Math.round(time)));
 const spread = (time: LearnedTime, what: string): string =>

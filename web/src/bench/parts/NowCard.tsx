@@ -1,11 +1,9 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
-import type { ReactNode } from "react";
+import { memo, useCallback, useRef, type ReactNode } from "react";
+import { useSeconds } from "../../app/clock.ts";
 import type { Lying } from "../table.ts";
-import { numbersOf, panelWords } from "../words.ts";
-
-export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
-export type Tell = (on: Lying, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
+import { numbersOf, panelWords, type Tell } from "../words.ts";
 
 const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
 const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hover: { bg: "table" } } as const;
@@ -16,19 +14,27 @@ interface NowProps {
   readonly on: Lying;
   readonly move: NextMove;
   readonly many: boolean;
-  readonly now: Date;
   readonly filling: string | null;
   readonly onTell: Tell;
   readonly onUndo: (() => void) | null;
 }
 
 /** One big next thing, and two smaller for what else may have happened. */
-export function NowCard({ on, move, many, now, filling, onTell, onUndo }: NowProps) {
+export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
+  const tapped = useRef<(what: Tapped) => void>(() => undefined);
+  tapped.current = (what) => {
+    if (what === "undo") return onUndo?.();
+    if (move.kind === "wait") return onTell(on, "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }]);
+    if (move.kind !== "do") return;
+    const taps = move.units.map((unit) => ({ unit, stage: move.stage }));
+    onTell(on, what === "spoilt" ? "spoilt" : "done", what === "all" ? taps : taps.slice(0, 1));
+  };
+  const tap = useCallback((what: Tapped) => tapped.current(what), []);
   if (move.kind === "finished") return null;
   const { design, batch } = on;
   const stage = on.route[move.stage];
   const detail = design.stages.find((each) => each.id === stage?.id);
-  const [first, ...rest] = move.kind === "do" ? move.units : [];
+  const [first] = move.kind === "do" ? move.units : [];
   const colourway = design.colourways.find((each) => each.id === batch.units.find((unit) => unit.id === first)?.colourwayId);
   const number = (id: string): string => String(numbersOf(on, [id])[0] ?? 0);
   return (
@@ -38,52 +44,60 @@ export function NowCard({ on, move, many, now, filling, onTell, onUndo }: NowPro
         {many && `, ${design.name.toLowerCase()}`}
       </Text>
       <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-        {move.kind === "wait" ? `${printClock(minutes((move.until.getTime() - now.getTime()) / 60_000))} to wait` : `${stage?.name ?? ""}, panel ${first ? number(first) : "0"}`}
+        {move.kind === "wait" ? <Countdown until={move.until} /> : `${stage?.name ?? ""}, panel ${first ? number(first) : "0"}`}
       </Text>
       <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
         {move.kind === "wait"
           ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
           : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
       </Text>
-      {move.kind === "do" && first ? (
+      <Taps kind={move.kind} ready={move.kind === "do" ? move.units.length : 0} hasUndo={onUndo !== null} tap={tap} />
+    </Card>
+  );
+}
+
+type Tapped = "done" | "all" | "spoilt" | "dry" | "undo";
+
+/** The buttons of the big card. They stand still while the panels go by, so that a tap draws none of them anew. */
+const Taps = memo(function Taps({ kind, ready, hasUndo, tap }: { kind: NextMove["kind"]; ready: number; hasUndo: boolean; tap: (what: Tapped) => void }) {
+  return (
+    <>
+      {kind === "wait" ? (
+        <Button {...BIG} onClick={() => tap("dry")}>
+          Dry already
+        </Button>
+      ) : (
         <>
-          <Button {...BIG} onClick={() => onTell(on, "done", [{ unit: first, stage: move.stage }])}>
+          <Button {...BIG} onClick={() => tap("done")}>
             Done
           </Button>
           <Flex gap="10px" marginTop="10px">
-            {rest.length > 0 && (
-              <Button
-                flex="1"
-                {...LIGHT}
-                onClick={() =>
-                  onTell(
-                    on,
-                    "done",
-                    move.units.map((unit) => ({ unit, stage: move.stage })),
-                  )
-                }
-              >
-                All {move.units.length} done
+            {ready > 1 && (
+              <Button flex="1" {...LIGHT} onClick={() => tap("all")}>
+                All {ready} done
               </Button>
             )}
-            <Button flex="1" {...LIGHT} onClick={() => onTell(on, "spoilt", [{ unit: first, stage: move.stage }])}>
+            <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>
               Spoilt
             </Button>
           </Flex>
         </>
-      ) : (
-        move.kind === "wait" && (
-          <Button {...BIG} onClick={() => onTell(on, "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }])}>
-            Dry already
-          </Button>
-        )
       )}
-      {onUndo && (
-        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={onUndo}>
+      {hasUndo && (
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>
           Take the last tap back
         </Button>
       )}
-    </Card>
+    </>
+  );
+});
+
+function Countdown({ until }: { until: Date }) {
+  const now = useSeconds();
+  return (
+    <span role="timer" aria-live="off">
+      {printClock(minutes(Math.max(0, until.getTime() - now.getTime()) / 60_000))} to wait
+    </span>
   );
 }
 

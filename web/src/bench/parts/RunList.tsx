@@ -1,5 +1,6 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
+import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../usePlan.ts";
@@ -8,7 +9,7 @@ import { panelWords, plannedNumbers, when } from "../words.ts";
 const MOST_LINES = 14;
 
 /** The run sheet: what comes then, over all batches, session by session. */
-export function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; now: Date }) {
+export const RunList = memo(function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; now: Date }) {
   const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
   const left = planned.lines.filter((line) => at(line.to) > now);
   const coming = left.slice(0, MOST_LINES);
@@ -47,7 +48,7 @@ export function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; 
       </Text>
     </Box>
   );
-}
+});
 
 function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; at: (minute: number) => Date }) {
   const on = lying.find(({ batch }) => batch.id === line.batch);

@@ -1,5 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { minutes, printMinutes } from "@yule/core";
+import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import { Figure } from "../../kit/Verdict.tsx";
 import type { Lying } from "../table.ts";
@@ -7,7 +8,7 @@ import type { BenchPlan } from "../usePlan.ts";
 import { when } from "../words.ts";
 
 /** What the plan saves against painting card by card and against one stage after the other, and what waiting is left. */
-export function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
+export const Saving = memo(function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
   const { cardByCard, stageByStage } = planned.ways;
   const end = (makespan: number): Date => new Date(planned.since.getTime() + makespan * 60_000);
   const hands = cardByCard ? Math.max(0, cardByCard.hands - planned.hands) : 0;
@@ -59,4 +60,4 @@ export function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying:
       )}
     </Text>
   );
-}
+});

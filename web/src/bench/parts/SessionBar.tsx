@@ -1,9 +1,11 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printMinutes } from "@yule/core";
+import { memo } from "react";
 import { v7 } from "uuid";
 import { presentMoment } from "../../app/clock.ts";
 import { give } from "../../app/outbox.ts";
 import type { BenchSession } from "../session.ts";
+import type { BenchPlan } from "../usePlan.ts";
 
 /** Tells that a session begins, pauses, goes on or is closed. */
 export function tellSession(what: "begun" | "paused" | "gone on" | "closed", more: { meant?: { panels: number; until: string | null } | null; note?: string } = {}): void {
@@ -11,18 +13,26 @@ export function tellSession(what: "begun" | "paused" | "gone on" | "closed", mor
   void give("tell-session", { id: v7(), what, at: at.toISOString(), ...more }, { at, quiet: true });
 }
 
+/** What a session that begins now is meant to do. */
+function meantOf(plan: BenchPlan | null): { panels: number; until: string | null } | null {
+  if (!plan?.stop) return null;
+  const until = (plan.stop.at.getTime() - plan.since.getTime()) / 60_000;
+  return { panels: plan.plan.moves.filter((move) => move.end <= until).length, until: plan.stop.at.toISOString() };
+}
+
 /** Whether she is at the bench: begin, stop for supper, go on, close. */
-export function SessionBar({
+export const SessionBar = memo(function SessionBar({
   session,
   now,
-  meant,
+  plan,
   onClose,
 }: {
   session: BenchSession | null;
   now: Date;
-  meant: { readonly panels: number; readonly until: string | null } | null;
-  onClose: () => void;
+  plan: BenchPlan | null;
+  onClose: (closing: boolean) => void;
 }) {
+  const meant = meantOf(plan);
   if (!session) {
     return (
       <Flex align="center" gap="14px" wrap="wrap" marginBottom="14px">
@@ -41,9 +51,9 @@ export function SessionBar({
       <Button variant="outline" onClick={() => tellSession(session.paused ? "gone on" : "paused")}>
         {session.paused ? "Go on" : "Pause"}
       </Button>
-      <Button variant="outline" onClick={onClose}>
+      <Button variant="outline" onClick={() => onClose(true)}>
         Close the session
       </Button>
     </Flex>
   );
-}
+});

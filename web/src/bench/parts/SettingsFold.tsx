@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Fold } from "../../kit/Fold.tsx";
 import { FormField, TextInput, Tick } from "../../kit/FormField.tsx";
-import { useState } from "react";
+import { memo, useState } from "react";
 import { changeSettings, type BenchSettings } from "../settings.ts";
 
 const hourFault = (text: string): string | undefined => {
@@ -16,7 +16,7 @@ const boardsFault = (text: string): string | undefined => {
 };
 
 /** How this device behaves at the bench, and what there is to work with. */
-export function SettingsFold({ settings }: { settings: BenchSettings }) {
+export const SettingsFold = memo(function SettingsFold({ settings }: { settings: BenchSettings }) {
   const tick = (key: "chimes" | "vibrates" | "readsOut" | "keepsAwake" | "leftHanded" | "heatTool", words: string) => (
     <Tick checked={settings[key]} onChange={(change) => changeSettings({ [key]: change.target.checked })}>
       {words}
@@ -47,7 +47,7 @@ export function SettingsFold({ settings }: { settings: BenchSettings }) {
       </Text>
     </Fold>
   );
-}
+});
 
 function Figured({ label, value, fault, onKeep }: { label: string; value: string; fault: (text: string) => string | undefined; onKeep: (text: string) => void }) {
   const [text, setText] = useState(value);

@@ -1,0 +1,46 @@
+import { Link } from "react-router";
+import { Teach } from "../../kit/states.tsx";
+import { useLive } from "../live.ts";
+import type { BenchPlan } from "../usePlan.ts";
+import { numbersOf } from "../words.ts";
+import { ChosenCard, NowCard, WhySpoilt } from "./NowCard.tsx";
+
+const NONE: ReadonlySet<string> = new Set();
+
+/** The big card: the next move, or what may have happened to the panels that were chosen; and once why one was lost. */
+export function Now() {
+  const { next, lying, chosen, choose, lost, leaveLost, tell, undo, plan, now } = useLive();
+  const picked = lying.find(({ states }) => states.some((state) => chosen.has(state.unit)));
+  return (
+    <>
+      {picked ? (
+        <ChosenCard on={picked} chosen={chosen} onTell={tell} onLeave={() => choose(NONE)} />
+      ) : next.move.kind === "finished" ? (
+        <Teach title="All panels are painted and dry" step={<Link to={`/finish?need=${next.on.view.need.id}`}>Inspect them in Finish</Link>}>
+          Look at them side by side, and grade each.
+        </Teach>
+      ) : (
+        <NowCard on={next.on} move={next.move} many={lying.length > 1} filling={fillingNow(plan, now)} onTell={tell} onUndo={undo} />
+      )}
+      {lost && (
+        <WhySpoilt
+          numbers={numbersOf(
+            lost.on,
+            lost.taps.map(({ unit }) => unit),
+          )}
+          onWhy={(why) => tell(lost.on, "spoilt", lost.taps, why)}
+          onLeave={leaveLost}
+        />
+      )}
+    </>
+  );
+}
+
+/** The small job that the run sheet puts into the wait that is on. */
+function fillingNow(plan: BenchPlan | null, now: Date): string | null {
+  if (!plan) return null;
+  const minute = (now.getTime() - plan.since.getTime()) / 60_000;
+  const line = plan.lines.find((each) => each.kind === "free" && each.from <= minute && minute < each.to);
+  const small = line && plan.filled.get(line);
+  return small ? `${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : null;
+}
