@@ -128,6 +128,37 @@ test("times are shown with their spread, on how many taps they rest, and what a 
   await expect(page.getByLabel("A heat tool lies at hand")).toBeChecked();
 });
 
+test("a route is rehearsed by the clock without a rule broken; in haste the same bench says what was broken and what it cost, and nothing is told to the shop", async ({
+  context,
+}) => {
+  const page = await openPage(context, errors);
+  const before = (await bench()).batches.map(({ facts }) => facts.length);
+  await page.goto(`${shop.url}/bench`);
+  await page.getByRole("link", { name: "Rehearse a route, or learn the rules" }).click();
+  await expect(verdict(page)).toContainText(/By the clock this bench mostly takes .* Card by card it takes/);
+  await page.getByLabel("Route of").selectOption({ label: "Quinces" });
+  await page.getByLabel("The clock runs").selectOption({ label: "as fast as I tap" });
+  await page.getByLabel("Panels of each").fill("99");
+  await expect(page.getByText("given 99, allowed a whole number from 1 to 24")).toBeVisible();
+  await page.getByLabel("Panels of each").fill("2");
+  await page.getByText("Panels fall and somebody rings").click();
+  await page.getByRole("button", { name: "Begin", exact: true }).click();
+  await expect(verdict(page)).toContainText(/Rehearsal, 0:00 h in: nothing is wet\. Next:/);
+  const turn = page.getByRole("button", { name: /^(Paint it|Wait for it)$/ });
+  while ((await turn.count()) > 0) await turn.click();
+  await expect(verdict(page)).toContainText(/Through in .*: 2 good, 0 lost\./);
+  await page.getByRole("button", { name: "The same bench again" }).click();
+  // In haste: panel 1 is taken through its route as soon as the hands are free.
+  for (let stage = 0; stage < 4; stage += 1) {
+    await panel(page, 1).click();
+    await page.getByRole("button", { name: "Paint it" }).click();
+  }
+  await page.getByRole("button", { name: "End here" }).click();
+  await expect(page.getByRole("region", { name: "Rules broken, and their cost" })).toContainText(/Panel 1, .*: .* before it was dry/);
+  await expect(verdict(page)).toContainText(/Played by the clock, this bench takes/);
+  expect((await bench()).batches.map(({ facts }) => facts.length)).toEqual(before);
+});
+
 test.describe("with the server gone", () => {
   test.use({ serviceWorkers: "allow" });
 

@@ -28,6 +28,8 @@ export { heatForbidden, HEATING, tableJob, type TableBatch, type TableSetting, t
 export { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine, type SheetLine, type SmallJob } from "./bench/table/lines.ts";
 export { nextAtTable, type At, type LiveBatch, type TableMove } from "./bench/table/next.ts";
 export { borrowedFrom, careBefore, dryingTime, handsTime, learnBench, type BenchTimes, type Care, type LearnedTime } from "./bench/learning/waits.ts";
+export { isOver, look, paint, rehearsal, wait, type Broken, type Rehearsal, type RehearsalSetting, type RehearsedBatch } from "./bench/rehearsal/bench.ts";
+export { byTheClock, forecast, play, played, standing, type Forecast, type Played } from "./bench/rehearsal/players.ts";
 export type { Fault } from "./outcome/outcome.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/stock.ts";

@@ -1,5 +1,5 @@
 import { dayAt, minuteOfDayAt, type Day } from "@yule/core";
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { createContext, useContext, useEffect, useState, useSyncExternalStore } from "react";
 import { useShopQuery } from "./api.ts";
 
 /** Where the offset is kept for the next start without the server. */
@@ -66,8 +66,14 @@ const count = (listener: () => void): (() => void) => {
   };
 };
 
+/** The moment of a clock that runs otherwise than the world's, for all that counts below it. */
+export const OtherClock = createContext<Date | null>(null);
+
+const never = (): (() => void) => () => undefined;
+
 /** The present, told anew each second, to all that counts by one timer; there is none while nothing counts. */
 export function useSeconds(): Date {
-  useSyncExternalStore(count, () => second);
-  return presentMoment();
+  const other = useContext(OtherClock);
+  useSyncExternalStore(other ? never : count, () => second);
+  return other ?? presentMoment();
 }

@@ -2,6 +2,7 @@ import { expose } from "comlink";
 import {
   bestYield,
   cutPainted,
+  forecast,
   highsSolver,
   limitsFor,
   lookAt,
@@ -18,6 +19,7 @@ import {
   type PaintedQuestion,
   type Pixels,
   type Progress,
+  type RehearsalSetting,
   type RunJob,
   type RunPlan,
   type SeenBatch,
@@ -88,6 +90,8 @@ const solver = {
     ),
   /** The ways of working that a plan is measured against. */
   otherWays: (job: RunJob) => otherWays(job),
+  /** How a bench that is to be rehearsed goes by the clock. */
+  forecast: (setting: RehearsalSetting, benches: number) => forecast(setting, benches),
   /** What all benches have told of times. */
   learn: (batches: readonly SeenBatch[]) => learnBench(batches),
 };

@@ -19,6 +19,16 @@ import { factsByUnit, unitStates } from "./plan.ts";
 import type { BenchSettings } from "./settings.ts";
 import { doneBefore, learnedRoute, type LearnedStage } from "./times.ts";
 
+/** A batch as its board is drawn, on the table or only rehearsed. */
+export interface OnBoard {
+  /** What it is for. */
+  readonly title: string;
+  readonly design: DesignRead;
+  readonly batch: BatchRead;
+  readonly stages: readonly LearnedStage[];
+  readonly states: readonly UnitState[];
+}
+
 /** A batch that lies on the table: what it is for, its route as it goes here, what was told of its panels. */
 export interface Laid {
   readonly view: NeedView;
@@ -30,7 +40,7 @@ export interface Laid {
 }
 
 /** The same with its panels as they stand at a moment. */
-export interface Lying extends Laid {
+export interface Lying extends Laid, OnBoard {
   readonly states: readonly UnitState[];
 }
 
@@ -64,7 +74,8 @@ export const layTable = (batches: readonly { readonly view: NeedView; readonly b
   });
 
 /** What changes with the clock. */
-export const standAt = (laid: readonly Laid[], now: Date): Lying[] => laid.map((each) => ({ ...each, states: unitStates(each.batch, each.route, each.facts, now) }));
+export const standAt = (laid: readonly Laid[], now: Date): Lying[] =>
+  laid.map((each) => ({ ...each, title: each.view.need.title, states: unitStates(each.batch, each.route, each.facts, now) }));
 
 /** What the hands were last at, over all batches. */
 export function lastTap(lying: readonly Lying[]): At | null {

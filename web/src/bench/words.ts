@@ -1,6 +1,6 @@
 import { dayAt, minuteOfDayAt, printDay, printTime } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
-import type { Lying } from "./table.ts";
+import type { Lying, OnBoard } from "./table.ts";
 
 /** What can be told of a panel. */
 export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
@@ -25,7 +25,7 @@ export function panelWords(numbers: readonly number[]): string {
 }
 
 /** Numbers of panels as they are written on their backs. */
-export const numbersOf = (on: Lying, units: readonly string[]): number[] => units.map((id) => on.batch.units.find((unit) => unit.id === id)?.number ?? 0);
+export const numbersOf = (on: Pick<OnBoard, "batch">, units: readonly string[]): number[] => units.map((id) => on.batch.units.find((unit) => unit.id === id)?.number ?? 0);
 
 /** Panels that a plan counts from its first: those that stand farthest come first, spoilt and finished ones are not in it. */
 export function plannedNumbers(on: Lying, units: readonly number[]): number[] {

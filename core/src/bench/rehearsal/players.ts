@@ -1,6 +1,6 @@
 import { unitState, type BenchFact, type UnitState } from "../live.ts";
 import { nextAtTable, type LiveBatch } from "../table/next.ts";
-import { isLost, isOver, paint, through, wait, type Rehearsal, type RehearsedBatch } from "./bench.ts";
+import { isLost, isOver, paint, rehearsal, through, wait, type Rehearsal, type RehearsalSetting, type RehearsedBatch } from "./bench.ts";
 
 /** A way of playing a bench: the next move. */
 export type Player = (at: Rehearsal) => Rehearsal;
@@ -92,5 +92,28 @@ export function played(at: Rehearsal): Played {
     lost: lost.length,
     wasted: lost.reduce((sum, each) => sum + hands(each), 0) + at.broken.reduce((sum, { minutes }) => sum + minutes, 0),
     palettes: at.palettes,
+  };
+}
+
+/** How a bench goes by the clock, over many benches: minutes at the earliest, mostly and at the latest, and panels lost on one. */
+export interface Forecast {
+  readonly quickest: number;
+  readonly mostly: number;
+  readonly slowest: number;
+  readonly lost: number;
+  /** Minutes where each panel is taken to its end before the next. */
+  readonly cardByCard: number;
+}
+
+/** Plays benches with numbers of their own from the given one on. @param benches how many, at least 1 */
+export function forecast(setting: RehearsalSetting, benches: number): Forecast {
+  const all = Array.from({ length: benches }, (_, more) => played(play(rehearsal({ ...setting, seed: setting.seed + more }), byTheClock)));
+  const sorted = all.map((each) => each.minutes).sort((a, b) => a - b);
+  return {
+    quickest: sorted[0] ?? 0,
+    mostly: sorted[Math.floor(sorted.length / 2)] ?? 0,
+    slowest: sorted[sorted.length - 1] ?? 0,
+    lost: all.reduce((sum, { lost }) => sum + lost, 0) / benches,
+    cardByCard: played(play(rehearsal(setting), cardAfterCard)).minutes,
   };
 }

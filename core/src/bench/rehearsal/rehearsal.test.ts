@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { minutes } from "../../measure/minutes.ts";
 import { isOver, look, paint, rehearsal, trulyDry, wait, type RehearsalSetting, type RehearsedBatch, type RehearsedStage } from "./bench.ts";
-import { byTheClock, cardAfterCard, impatient, play, played, type Player } from "./players.ts";
+import { byTheClock, cardAfterCard, forecast, impatient, play, played, type Player } from "./players.ts";
 
 const stage = (id: string, hands: number, dry: number, more: Partial<RehearsedStage> = {}): RehearsedStage => {
   // The clock waits until eight in ten are dry.
@@ -77,6 +77,18 @@ test("a bench plays the same for the same number, and the same paper meets whoev
   const later = paint(wait(rehearsal(setting(7)), 60), "kites", ["kites2", "kites1"]);
   const dries = (of: typeof at, unit: string): number => trulyDry(of, first, unit, 0) - (of.facts.find((fact) => fact.unit === unit)?.at ?? 0);
   expect(dries(later, "kites2")).toBeCloseTo(dries(at, "kites2"), 9);
+});
+
+test("a forecast over many benches lies between its quickest and slowest, and takes damp paper for longer", () => {
+  const usual = forecast(setting(1), 12);
+  expect(usual.quickest).toBeLessThan(usual.mostly);
+  expect(usual.slowest).toBeGreaterThan(usual.mostly);
+  expect(usual.cardByCard).toBeGreaterThan(usual.slowest);
+  const damper = (stages: readonly RehearsedStage[]) =>
+    stages.map((each) => (each.within === null && each.dry > 10 ? stage(each.id, each.hands, each.typical * 2, { technique: each.technique }) : each));
+  expect(forecast({ ...setting(1), batches: [batch("quinces", damper(quinces), 6)] }, 12).mostly).toBeGreaterThan(
+    forecast({ ...setting(1), batches: [batch("quinces", quinces, 6)] }, 12).mostly,
+  );
 });
 
 test("a window that closes while the hands are elsewhere says what they were at, and by how much", () => {

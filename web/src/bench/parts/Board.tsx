@@ -6,7 +6,7 @@ import { panelOf } from "../../app/materials.ts";
 import { pictureUrl } from "../../app/Picture.tsx";
 import { clockFace, WetClock } from "../../kit/WetClock.tsx";
 import { Words } from "../../kit/drawing.tsx";
-import type { Lying } from "../table.ts";
+import type { OnBoard } from "../table.ts";
 
 const GAP = 10;
 const RIM = 22;
@@ -14,7 +14,7 @@ const TILE = 150;
 const WIDEST = 840;
 
 interface BoardProps {
-  readonly on: Lying;
+  readonly on: OnBoard;
   readonly now: Date;
   /** The panel that comes next; null where the hands are elsewhere. */
   readonly next: string | null;
@@ -52,13 +52,13 @@ export function Board({ on, now, next, chosen, onChoose, titled }: BoardProps) {
     <div style={{ maxWidth: Math.min(WIDEST, width * 1.15), width: "100%" }}>
       {titled && (
         <Text color="softInk" marginBottom="4px" overflowWrap="anywhere">
-          {design.name}, {on.view.need.title}
+          {design.name}, {on.title}
         </Text>
       )}
       <svg
         viewBox={`0 0 ${String(width)} ${String(height)}`}
         role="group"
-        aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.view.need.title}` : ""}`}
+        aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.title}` : ""}`}
         style={{ width: "100%", height: "auto", display: "block", fontFamily: "inherit", touchAction: "pan-y" }}
         onClick={(event) => {
           const unit = at(event.target);
@@ -115,9 +115,9 @@ export function Board({ on, now, next, chosen, onChoose, titled }: BoardProps) {
 }
 
 interface TileProps {
-  readonly design: Lying["design"];
-  readonly stages: Lying["stages"];
-  readonly unit: Lying["batch"]["units"][number];
+  readonly design: OnBoard["design"];
+  readonly stages: OnBoard["stages"];
+  readonly unit: OnBoard["batch"]["units"][number];
   readonly state: UnitState;
   /** The minute that is on: what is read out tells no seconds. */
   readonly minute: number;

@@ -1,5 +1,5 @@
-import { Flex, Text } from "@chakra-ui/react";
-import { memo } from "react";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { memo, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
 import { Choice } from "../../kit/FormField.tsx";
 import { useLive, useSaid } from "../live.ts";
@@ -8,13 +8,22 @@ import { Board } from "./Board.tsx";
 /** So many boards are drawn; what else lies on the table is chosen by name. */
 export const MOST_BOARDS = 2;
 
+/** Boards beside each other, or below each other where their clocks would be too small to read from a metre. */
+export function BoardRow({ children }: { children: ReactNode }) {
+  return (
+    <Box display="grid" gridTemplateColumns={{ base: "minmax(0, 1fr)", lg: "repeat(auto-fit, minmax(300px, 1fr))" }} gap="22px" alignItems="start">
+      {children}
+    </Box>
+  );
+}
+
 /** The boards that are drawn, the one at hand first. */
 export function Boards() {
   const { boards, lying, next, now, chosen, choose } = useLive();
   return (
-    <div style={{ display: "flex", flexWrap: "wrap", alignItems: "flex-start", gap: 22 }}>
+    <BoardRow>
       {boards.map((on) => (
-        <div key={on.batch.id} style={{ flex: `1 1 ${boards.length > 1 ? "300px" : "100%"}`, minWidth: 0 }}>
+        <div key={on.batch.id} style={{ minWidth: 0 }}>
           <Board
             on={on}
             now={now}
@@ -25,7 +34,7 @@ export function Boards() {
           />
         </div>
       ))}
-    </div>
+    </BoardRow>
   );
 }
 

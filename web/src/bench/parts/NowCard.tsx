@@ -5,8 +5,8 @@ import { useSeconds } from "../../app/clock.ts";
 import type { Lying } from "../table.ts";
 import { numbersOf, panelWords, type Tell } from "../words.ts";
 
-const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
-const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hover: { bg: "table" } } as const;
+export const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
+export const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hover: { bg: "table" } } as const;
 /** Why a panel was lost, as makers say it. */
 const REASONS = ["bloom", "mud", "smudge", "crept under the tape", "torn", "fell"] as const;
 

@@ -10,6 +10,7 @@ import { BenchVerdict } from "./BenchVerdict.tsx";
 import { Cautions } from "./Cautions.tsx";
 import { Closing } from "./Closing.tsx";
 import { Learned } from "./Learned.tsx";
+import { RehearseLink } from "./RehearseLink.tsx";
 import { RunList } from "./RunList.tsx";
 import { Saving } from "./Saving.tsx";
 import { SessionBar } from "./SessionBar.tsx";
@@ -61,6 +62,7 @@ export function Below() {
     <Box marginTop="20px">
       <Learned on={boards[0]} times={times} room={room} />
       <SettingsFold settings={settings} />
+      <RehearseLink />
     </Box>
   );
 }

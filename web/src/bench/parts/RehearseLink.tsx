@@ -1,0 +1,9 @@
+import { Text } from "@chakra-ui/react";
+import { Link } from "react-router";
+
+/** The way to a bench where nothing is told to the shop. */
+export const RehearseLink = () => (
+  <Text marginTop="14px">
+    <Link to="/bench?rehearse">Rehearse a route, or learn the rules</Link>
+  </Text>
+);
