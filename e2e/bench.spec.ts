@@ -128,6 +128,19 @@ test("times are shown with their spread, on how many taps they rest, and what a 
   await expect(page.getByLabel("A heat tool lies at hand")).toBeChecked();
 });
 
+test("before the session it stands what must be on the table and in which parts it is mixed, and the run sheet is printed", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await open(page);
+  const list = page.getByRole("region", { name: "On the table" });
+  await expect(list.getByRole("heading", { name: "Before you begin" })).toBeVisible();
+  await list.getByText(/On the table: \d+ things, \d+ mixes/).click();
+  await expect(list).toContainText(/\d ml Ferry Blue: 1 part to .* parts water, for \d panels/);
+  await expect(list).toContainText("round brush");
+  const printed = page.waitForEvent("download");
+  await page.getByRole("button", { name: "Print the run sheet" }).click();
+  expect((await printed).suggestedFilename()).toBe("run-sheet-2031-11-08.pdf");
+});
+
 test("a route is rehearsed by the clock without a rule broken; in haste the same bench says what was broken and what it cost, and nothing is told to the shop", async ({
   context,
 }) => {

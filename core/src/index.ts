@@ -24,7 +24,8 @@ export * from "./season/sessions.ts";
 export * from "./season/plan.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
-export { heatForbidden, HEATING, tableJob, type TableBatch, type TableSetting, type TableStage } from "./bench/table/table.ts";
+export { mostPerGo, mostPerPuddle } from "./bench/table/goes.ts";
+export { heatForbidden, HEATING, tableJob, underWay, wholeBatches, type TableBatch, type TableSetting, type TableStage } from "./bench/table/table.ts";
 export { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine, type SheetLine, type SmallJob } from "./bench/table/lines.ts";
 export { nextAtTable, type At, type LiveBatch, type TableMove } from "./bench/table/next.ts";
 export { borrowedFrom, careBefore, dryingTime, handsTime, learnBench, type BenchTimes, type Care, type LearnedTime } from "./bench/learning/waits.ts";
@@ -95,7 +96,7 @@ export { chooseRecipe, costOf, worthBuying, type RecipeChoice, type WorthBuying 
 export { nudges, type Nudge, type NudgeAnswer } from "./colour/recipe/nudge.ts";
 export { glazeGrid, type GlazeCell, type Surprise } from "./colour/glaze/grid.ts";
 export { bestGlazeOrder, MOST_SHAPES, type GlazeOrder, type Overlap } from "./colour/glaze/order.ts";
-export { puddle, RESERVE, WASH_LOAD, waterFor, type Puddle, type PuddleTask, type Room } from "./colour/puddles.ts";
+export { puddle, puddleLasts, RESERVE, WASH_LOAD, waterFor, type Puddle, type PuddleTask, type Room } from "./colour/puddles.ts";
 export { accentsFor, rankMats, whyBefore, type Accent, type MatRanked, type MatTold, type PanelColours } from "./colour/mats.ts";
 export { NEAR_ENOUGH, smallestPalette, TEMPERATURES, type SmallestPalette, type Temperature } from "./colour/series/smallest.ts";
 export { swappedColourways, type Colourway, type Meet } from "./colour/series/colourways.ts";

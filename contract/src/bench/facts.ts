@@ -42,6 +42,8 @@ export interface BatchRead {
   readonly needId: string;
   readonly designId: string;
   readonly startedAt: string;
+  /** Panels taped on one sheet, numbered sheet by sheet: one unit until the tape is off. */
+  readonly perSheet: number;
   readonly units: readonly UnitRead[];
   readonly facts: readonly {
     readonly id: string;

@@ -20,6 +20,7 @@ export const splitSheets = z.strictObject({
       z.strictObject({
         batchId: id,
         needId: id,
+        perSheet: z.int().min(1).max(500).default(1).describe("panels taped on one sheet, numbered sheet by sheet; 1 where each lies by itself"),
         units: z
           .array(z.strictObject({ id, number: z.int().min(1), colourwayId: id }))
           .min(1)

@@ -1,5 +1,5 @@
 import { minutes } from "../measure/minutes.ts";
-import { nextMove, unitState, type BenchFact, type LiveStage } from "./live.ts";
+import { changesAt, nextMove, sameStanding, unitState, type BenchFact, type LiveStage } from "./live.ts";
 
 const stage = (id: string, hands: number, dry: number, within: number | null = null): LiveStage => ({
   id,
@@ -80,4 +80,21 @@ test("damp before it is surely dry, bone dry when it always is, and a stage left
   expect(unitState("1", route, facts, at(31)).wetness).toEqual({ state: "dry", boneAt: at(45) });
   const skipped: BenchFact[] = [{ unit: "1", stage: "wash", what: "skipped", at: at(0) }];
   expect(unitState("1", route, skipped, at(1))).toMatchObject({ done: 1, wetness: { state: "waiting" } });
+});
+
+test("a unit next stands otherwise when it is damp, dry, when its window closes, and when it is bone dry; then only hands change it", () => {
+  const drying: LiveStage = { ...stage("wash", 3, 20), damp: minutes(12), bone: minutes(40) };
+  const of = (minute: number) => changesAt(unitState("1", [drying, stage("dots", 2, 0)], [fact("1", "wash", "done", 0)], at(minute)), at(minute));
+  expect([0, 15, 25, 45].map(of)).toEqual([at(12), at(20), at(40), null]);
+  const washed = [fact("1", "wash", "done", 0)];
+  expect(changesAt(state(washed, 6), at(6))).toEqual(at(9));
+  expect([changesAt(state(washed, 30), at(30)), changesAt(state([], 0), at(0))]).toEqual([null, null]);
+});
+
+test("a unit stands alike while no clock of it is another, however often it is looked at", () => {
+  const washed = [fact("1", "wash", "done", 0)];
+  expect(sameStanding(state(washed, 1), state(washed, 4))).toBe(true);
+  expect(sameStanding(state(washed, 4), state(washed, 5))).toBe(false);
+  expect(sameStanding(state(washed, 1), state([...washed, fact("1", "wash", "still-wet", 4)], 4))).toBe(false);
+  expect(sameStanding(state(washed, 1), { ...state(washed, 1), unit: "2" })).toBe(false);
 });

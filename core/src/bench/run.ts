@@ -2,6 +2,7 @@ import { succeed, type Result } from "../outcome/outcome.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
 import { orderAgain, type Done } from "./again.ts";
 import { makespanBound } from "./bound.ts";
+import { calmer } from "./calm.ts";
 import { batchByBatch, cardByCard, construct, type Taste } from "./construct.ts";
 import { exactOrder } from "./exact.ts";
 import { impossibilities, impossible, stageFault, windowFaults, windowsTooFew } from "./impossible.ts";
@@ -10,7 +11,8 @@ import { stepAt, toMinutes, workOf, type Move, type RunJob, type RunPlan, type W
 import { Timetable } from "./timetable.ts";
 
 /**
- * Plans the moves of one pair of hands over several batches so that drying hides behind work; least makespan.
+ * Plans the moves of one pair of hands over several batches so that drying hides behind work: on time first, then least makespan, then
+ * with as few changes of palette and of stage as cost nothing.
  * @param earlier the moves of a plan that was made before something was told: what is still good of it is gone on with
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
@@ -50,7 +52,7 @@ export function run(job: RunJob, limits: Limits, earlier: readonly Done[] = []):
       trueBound = cost;
     }
   }
-  const timetable = order ? Timetable.of(work, order) : null;
+  const timetable = order ? Timetable.of(work, calmer(work, order)) : null;
   if (!timetable) {
     return impossible([
       stageFault(work, work.steps.length - 1, "not-found-in-time", "no plan was found in the time given, and none was ruled out", "more seconds, or wider windows"),

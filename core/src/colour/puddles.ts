@@ -62,11 +62,14 @@ export function puddle(task: PuddleTask): Puddle {
   const exact = (area / 100) * (task.washLoad ?? WASH_LOAD) * coats * panels * (1 + (task.reserve ?? RESERVE));
   const ml = Math.max(STEP_ML, Math.ceil(exact / STEP_ML - 1e-9) * STEP_ML);
   const paintMl = (ml / (1 + waterPerPart)) * PAINT_IN_PART[form];
-  const lastsFor = (THICKENED * DEPTH * 60) / evaporation(task.room ?? USUAL_ROOM);
+  const lastsFor = puddleLasts(task.room ?? USUAL_ROOM);
   const many = Math.min(panels, Math.max(1, Math.ceil(minutes / lastsFor)));
   const goes = Array.from({ length: many }, (_, go) => Math.floor(((go + 1) * panels) / many) - Math.floor((go * panels) / many));
   return { ml, paintMl, waterMl: ml - paintMl, counted: countedOut(paintMl, form), goes, thickened: Math.min(1, (minutes / lastsFor) * THICKENED), lastsFor };
 }
+
+/** Minutes until a puddle in a palette's well has thickened visibly. */
+export const puddleLasts = (room: Room): number => (THICKENED * DEPTH * 60) / evaporation(room);
 
 function countedOut(paintMl: number, form: Form): Puddle["counted"] {
   if (form === "liquid") return { unit: "drops", many: Math.max(1, Math.round(paintMl * DROPS_PER_ML)) };

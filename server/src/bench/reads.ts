@@ -32,6 +32,7 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
       needId: row.needId,
       designId: row.designId,
       startedAt: row.startedAt.toISOString(),
+      perSheet: row.perSheet,
       units: units.filter((each) => each.batchId === row.id).map(({ id, number, colourwayId, grade, servesNeedId }) => ({ id, number, colourwayId, grade, servesNeedId })),
       facts: facts
         .filter((each) => each.batchId === row.id)

@@ -6,7 +6,13 @@ import { need } from "../season/tables.ts";
 
 export const batch = pgTable(
   "batch",
-  { ...owned, needId: uuid("need_id").notNull(), designId: uuid("design_id").notNull(), startedAt: timestamp("started_at", { withTimezone: true }).notNull() },
+  {
+    ...owned,
+    needId: uuid("need_id").notNull(),
+    designId: uuid("design_id").notNull(),
+    startedAt: timestamp("started_at", { withTimezone: true }).notNull(),
+    perSheet: integer("per_sheet").notNull().default(1),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),

@@ -18,7 +18,7 @@ export async function splitSheets(work: Work, said: CommandPayload<"split-sheets
     const need = await work.find("need", batch.needId);
     if (!need) return missing("need", ["batches", index, "needId"], batch.needId);
     titles.push(need.title);
-    await work.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: work.at });
+    await work.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: work.at, perSheet: batch.perSheet });
     for (const unit of batch.units) await work.insert("unit", { ...unit, batchId: batch.batchId, grade: null });
   }
   const taken: string[] = [];

@@ -41,7 +41,7 @@ test("an offcut of no size, of no paper, or in half a piece is refused, and noth
 test("what really happened: sheets and offcuts leave, panels stand on the bench, what is left is kept, losses are noted", async () => {
   const [first, batchId, kept] = [await onHand(), v7(), v7()];
   const answer = await shop.give("split-sheets", {
-    batches: [{ batchId, needId: ids.need, units: [unit(1), unit(2), unit(3)] }],
+    batches: [{ batchId, needId: ids.need, perSheet: 3, units: [unit(1), unit(2), unit(3)] }],
     uses: [{ storeId: ids.paper, sheets: 1 }],
     offcutsUsed: [{ id: strip.id, count: 2 }],
     offcutsKept: [{ id: kept, storeId: ids.paper, width: mm(120), height: mm(80), count: 1 }],
@@ -50,7 +50,8 @@ test("what really happened: sheets and offcuts leave, panels stand on the bench,
   expect(answer.status).toBe(200);
   expect(await onHand()).toBe(first - 1);
   expect((await stash()).map((each) => each.id)).toEqual([kept]);
-  expect((await shop.get<BenchRead>("bench")).batches.find((batch) => batch.id === batchId)?.units).toHaveLength(3);
+  const laid = (await shop.get<BenchRead>("bench")).batches.find((batch) => batch.id === batchId);
+  expect([laid?.perSheet, laid?.units.length]).toEqual([3, 3]);
   expect((await shop.get<SheetsRead>("sheets")).results).toMatchObject([{ method: "fold", wanted: 4, spoilt: 1, tearLoss: mm(1), creep: null, storeId: ids.paper }]);
   const { events } = await shop.get<LogbookRead>("logbook?most=1");
   expect(events[0]?.summary).toMatch(/^1 × .+, 2 offcuts split into 3 panels for Harbour office, 1 spoilt in the splitting, 1 offcut kept$/);
@@ -66,6 +67,8 @@ test("more offcuts than are in the stash, or more spoilt than were wanted, and n
   const first = await onHand();
   const batch = { batchId: v7(), needId: ids.need, units: [unit(1)] };
   const uses = [{ storeId: ids.paper, sheets: 1 }];
+  const noSheet = await shop.give("split-sheets", { batches: [{ ...batch, perSheet: 0 }], uses });
+  expect([noSheet.status, noSheet.body.errors[0]?.path]).toEqual([422, ["batches", 0, "perSheet"]]);
   const tooMany = await shop.give("split-sheets", { batches: [batch], uses, offcutsUsed: [{ id: strip.id, count: 9 }] });
   expect([tooMany.status, tooMany.body.errors[0]]).toMatchObject([422, { path: ["offcutsUsed", 0, "count"], allowed: "at most 2, what is in the stash" }]);
   const spoilt = await shop.give("split-sheets", { batches: [batch], uses, result: { id: v7(), method: "cut", wanted: 2, spoilt: 3 } });

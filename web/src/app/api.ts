@@ -15,7 +15,7 @@ import type {
 } from "@yule/contract";
 import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
 import { ALL_TAGS } from "./tags.ts";
-import { withWaiting } from "./waiting.ts";
+import { completed, withWaiting } from "./waiting.ts";
 
 export const OFFLINE: Problem = {
   type: "about:blank",
@@ -60,7 +60,7 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
     if (problem.status !== 0 && problem.status !== 503) return { error: problem };
     const kept = await keptAnswer(path).catch(() => undefined);
     if (kept === undefined) return { error: problem };
-    return { data: withWaiting(path, kept, await allInOutbox().catch(() => [])) };
+    return { data: withWaiting(path, completed(path, kept), await allInOutbox().catch(() => [])) };
   }
 };
 

@@ -98,6 +98,7 @@ export const batch = (units: BatchRead["units"], facts: BatchRead["facts"] = [])
   needId: "n",
   designId: "boat",
   startedAt: "2031-11-07T10:00:00Z",
+  perSheet: 1,
   units,
   facts,
 });

@@ -1,12 +1,12 @@
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
-import { withWaiting } from "./waiting.ts";
+import { completed, withWaiting } from "./waiting.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
 const bench: BenchRead = {
   yields: [],
   sessions: [],
   room: { warm: 19, humid: 0.6, by: "Hygrometer", simulated: true },
-  batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", units: [], facts: [fact("1")] }],
+  batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", perSheet: 1, units: [], facts: [fact("1")] }],
 };
 const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench", payload: { batchId: "b", facts: ids.map(fact) } });
 const factsOf = (answer: unknown): string[] => (answer as BenchRead).batches[0]?.facts.map((each) => each.id) ?? [];
@@ -30,4 +30,12 @@ test("a tap that waits has the room's air as it was last read, and a session tha
   expect(shown.sessions).toEqual([{ id: "s1", what: "begun", at: "2031-11-08T10:00:00Z", meant: null, note: "" }]);
   const twice = withWaiting("bench", shown, [{ id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
   expect(twice.sessions).toHaveLength(1);
+});
+
+test("a bench that was kept by an older version opens without the server: what it did not tell is as if nothing had been told", () => {
+  const { perSheet: _, ...older } = bench.batches[0] ?? { perSheet: 1 };
+  const kept = completed("bench", { batches: [older], yields: [] }) as BenchRead;
+  expect(kept).toMatchObject({ sessions: [], room: null, batches: [{ id: "b", perSheet: 1 }] });
+  expect(completed("bench", bench)).toEqual(bench);
+  expect(completed("stores", { stores: [] })).toEqual({ stores: [] });
 });

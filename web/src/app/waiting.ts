@@ -1,5 +1,18 @@
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
 
+/** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
+export function completed(path: string, kept: unknown): unknown {
+  if (path !== "bench") return kept;
+  const bench = kept as Partial<BenchRead>;
+  return {
+    sessions: [],
+    room: null,
+    yields: [],
+    ...bench,
+    batches: (bench.batches ?? []).map((batch) => ({ ...batch, perSheet: (batch as Partial<typeof batch>).perSheet ?? 1 })),
+  } satisfies BenchRead;
+}
+
 /** An answer of the server with the bench facts that have not gone up yet laid over it. */
 export function withWaiting(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
   if (path !== "bench") return answer;

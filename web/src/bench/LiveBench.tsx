@@ -34,7 +34,7 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
   const sessions = useMemo(() => benchSessions(bench.sessions), [bench.sessions]);
   const session = sessionOn(sessions, bench.batches, now);
   const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);
-  const planned = usePlan(lying, outlook, settings, small, session !== null, now);
+  const planned = usePlan(lying, { outlook, settings, atBench: session !== null, room: bench.room }, small, now);
   const plan = planned?.kind === "plan" ? planned.value : null;
   const next = useMemo(() => moveAt(lying, now, plan?.next ?? null, outlook.shop.changeover), [lying, now, plan?.next, outlook.shop.changeover]);
   const tell = useCallback<Tell>((on, what, taps, why) => {

@@ -5,7 +5,8 @@ import type { Outlook } from "../app/outlook.ts";
 import { isQuiet, settingsFrom, USUAL } from "./settings.ts";
 import { signsAt } from "./signals.ts";
 import { smallJobs } from "./smallJobs.ts";
-import { jobOf, lastTap, layTable, makersHours, moveAt, standAt } from "./table.ts";
+import { goLimit, jobOf, lastTap, layTable, makersHours, moveAt, onSheetOf, standAt } from "./table.ts";
+import { nextChange } from "./useStanding.ts";
 import { panelWords, plannedNumbers } from "./words.ts";
 
 const stage = (id: string, hands: number, setup: number, dry: number, within: number | null = null, kind: "paint" | "assemble" = "paint") => ({
@@ -34,6 +35,7 @@ const batch = (facts: readonly [unit: string, stage: string, what: string, ago: 
     id,
     designId: "d",
     startedAt: ago(100),
+    perSheet: 1,
     units: ["1", "2", "3"].map((unit, index) => ({ id: `${id}${unit}`, number: index + 1, colourwayId: "c", grade: null })),
     facts: facts.map(([unitId, stageId, what, minutes], index) => ({ id: `${id}${String(index)}`, unitId: `${id}${unitId}`, stageId, what, at: ago(minutes) })),
   }) as unknown as BatchRead;
@@ -68,7 +70,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
     ]),
     batch([], "c"),
   );
-  const job = jobOf(lying, outlook, USUAL, new Set(), false, now);
+  const job = jobOf(lying, { outlook, settings: USUAL, atBench: false, room: null }, new Set(), now);
   expect(job.batches.map((each) => each.units)).toEqual([2, 3]);
   expect(job.batches.flatMap((each) => each.stages.map((one) => one.id))).not.toContain("fold");
   expect(job.last).toEqual({ batch: "b", stage: "wash" });
@@ -137,4 +139,43 @@ test("panels are said as they are numbered on their backs", () => {
   const [on] = lay(batch([["2", "wash", "done", 3]]));
   if (!on) throw new Error("nothing lies there");
   expect(plannedNumbers(on, [0, 1, 2])).toEqual([2, 1, 3]);
+});
+
+test("how many panels go in a row before the first must be caught is told where it limits; taped sheets are counted as sheets", () => {
+  const [lying] = lay(batch([]));
+  if (!lying) throw new Error("nothing lies there");
+  // Two minutes of wash, as told a little short, that settle for six; then a drop-in within five that is set up in one.
+  expect(goLimit(lying, 0)).toMatchObject({ most: 4, next: "drop-in", within: 5, what: "panel" });
+  expect(goLimit(lying, 1)).toBeNull();
+  const untaped = { ...lying.stages[2]?.table, technique: "untape" };
+  const taped = { batch: { ...lying.batch, perSheet: 2 }, stages: [...lying.stages.slice(0, 2), { ...lying.stages[2], table: untaped }] } as Parameters<typeof goLimit>[0];
+  expect(goLimit(taped, 0)).toMatchObject({ most: 2, what: "sheet" });
+  expect(onSheetOf(taped, 0, "b1", ["b1", "b2", "b3"])).toEqual(["b1", "b2"]);
+  expect(onSheetOf(taped, 0, "b3", ["b1", "b2", "b3"])).toEqual(["b3"]);
+  expect(onSheetOf(lying, 0, "b1", ["b1", "b2", "b3"])).toEqual(["b1"]);
+});
+
+test("the bench is looked at again when the next clock runs out or a sign is due, and not before; a dry table waits for nothing", () => {
+  const wet = lay(batch([["1", "wash", "done", 4]]));
+  // Settled in two minutes; a sign comes when it opens, and another a minute before it closes.
+  expect(nextChange({ lying: wet, now })).toBe(now.getTime() + 2 * 60_000);
+  const open = lay(batch([["1", "wash", "done", 7]]));
+  expect(nextChange({ lying: open, now })).toBe(now.getTime() + 3 * 60_000);
+  expect(nextChange({ lying: lay(batch([])), now })).toBeNull();
+});
+
+test("a tap works out again what lies on its own board alone", () => {
+  const [kites, moths] = [batch([]), batch([], "c")];
+  const before = layTable(
+    [kites, moths].map((each) => ({ view, batch: each })),
+    times,
+    null,
+  );
+  const after = layTable(
+    [batch([["1", "wash", "done", 1]]), moths].map((each) => ({ view, batch: each })),
+    times,
+    null,
+  );
+  expect(after[1]?.route).toBe(before[1]?.route);
+  expect(after[0]?.route).not.toBe(before[0]?.route);
 });

@@ -1,7 +1,10 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import {
   momentAt,
+  mostPerGo,
+  mostPerPuddle,
   nextAtTable,
+  puddleLasts,
   tableJob,
   type At,
   type BenchTimes,
@@ -78,10 +81,12 @@ export const standAt = (laid: readonly Laid[], now: Date): Lying[] =>
   laid.map((each) => ({ ...each, title: each.view.need.title, states: unitStates(each.batch, each.route, each.facts, now) }));
 
 /** What the hands were last at, over all batches. */
-export function lastTap(lying: readonly Lying[]): At | null {
-  const taps = lying.flatMap(({ batch }) => batch.facts.filter((fact) => fact.what === "done").map((fact) => ({ batch: batch.id, stage: fact.stageId, at: fact.at })));
+export function lastTap(lying: readonly Lying[]): (At & { readonly unit: string }) | null {
+  const taps = lying.flatMap(({ batch }) =>
+    batch.facts.filter((fact) => fact.what === "done").map((fact) => ({ batch: batch.id, stage: fact.stageId, unit: fact.unitId, at: fact.at })),
+  );
   const last = taps.reduce<(typeof taps)[number] | null>((latest, tap) => (latest && latest.at >= tap.at ? latest : tap), null);
-  return last && { batch: last.batch, stage: last.stage };
+  return last && { batch: last.batch, stage: last.stage, unit: last.unit };
 }
 
 /** The next best move at the table. @param planned what the run sheet has next; null while it is being made */
@@ -97,8 +102,45 @@ export function moveAt(lying: readonly Lying[], now: Date, planned: At | null, c
   return next && on ? { on, move: next.move } : null;
 }
 
+/** How many panels, or taped sheets, can go through a stage in a row before the first must be caught; null where nothing limits it. */
+export function goLimit(
+  { stages, batch }: Pick<OnBoard, "stages" | "batch">,
+  stage: number,
+): { readonly most: number; readonly next: string; readonly within: number; readonly what: "panel" | "sheet" } | null {
+  const [layer, next] = [stages[stage]?.table, stages[stage + 1]?.table];
+  if (!layer || next?.within == null) return null;
+  const size = sheetSize({ stages, batch }, stage + 1);
+  const most = mostPerGo({ ...layer, hands: layer.hands * size }, { ...next, hands: next.hands * size });
+  return most === Infinity ? null : { most, next: next.name, within: next.within, what: size > 1 ? "sheet" : "panel" };
+}
+
+/** Panels that are done as one in a stage, since they are still taped on their sheet; else 1. */
+export function sheetSize({ stages, batch }: Pick<OnBoard, "stages" | "batch">, stage: number): number {
+  const untaped = stages.findIndex(({ table }) => table.technique === "untape");
+  return stage <= untaped ? batch.perSheet : 1;
+}
+
+/** The panels that share a panel's sheet in a stage, of those that are ready for it. */
+export function onSheetOf(on: Pick<OnBoard, "stages" | "batch">, stage: number, unit: string, ready: readonly string[]): string[] {
+  const size = sheetSize(on, stage);
+  const sheet = (id: string): number => Math.floor(((on.batch.units.find((each) => each.id === id)?.number ?? 1) - 1) / size);
+  return ready.filter((id) => id === unit || sheet(id) === sheet(unit));
+}
+
+/** What a plan of the table hangs on, beside what lies there. */
+export interface AtTable {
+  readonly outlook: Outlook;
+  readonly settings: BenchSettings;
+  /** She is at the bench now, whether it is in her week or not. */
+  readonly atBench: boolean;
+  /** The air; puddles thicken by it. */
+  readonly room: Room | null;
+}
+
+const USUAL_AIR: Room = { warm: 20, humid: 0.5 };
+
 /** What is left to do at the table as a job for the planner. */
-export function jobOf(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, heated: ReadonlySet<string>, atBench: boolean, now: Date): RunJob {
+export function jobOf(lying: readonly Lying[], { outlook, settings, atBench, room }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
   const { shop } = outlook;
   const setting: TableSetting = {
     windows: makersHours(outlook, atBench, now),
@@ -117,7 +159,8 @@ export function jobOf(lying: readonly Lying[], outlook: Outlook, settings: Bench
     route: stages.map(({ table }) => table),
     units: states,
     due: momentAt(view.readyBy, 1439, shop.timeZone),
-    perSheet: 1,
+    perSheet: batch.perSheet,
+    perPuddle: Math.min(...stages.filter(({ table }) => table.kind === "paint").map(({ table }) => mostPerPuddle(table, puddleLasts(room ?? USUAL_AIR)))),
   }));
   return tableJob(batches, setting, now);
 }

@@ -5,6 +5,7 @@ import {
   sheetLines,
   stopAt,
   waitingFrom,
+  wholeBatches,
   type At,
   type Fault,
   type OtherWay,
@@ -15,10 +16,8 @@ import {
 } from "@yule/core";
 import { useRef } from "react";
 import { presentMoment } from "../app/clock.ts";
-import type { Outlook } from "../app/outlook.ts";
 import { solver, useSolved } from "../app/solver.ts";
-import type { BenchSettings } from "./settings.ts";
-import { jobOf, type Lying } from "./table.ts";
+import { jobOf, type AtTable, type Lying } from "./table.ts";
 
 /** The run sheet of all that lies on the table, with what it saves and what could save more. */
 export interface BenchPlan {
@@ -51,7 +50,8 @@ const HEAT_TRIED = 2;
 const WORTH_HEAT = 5;
 
 /** Planned anew when something was told, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
-export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: BenchSettings, small: readonly SmallJob[], atBench: boolean, now: Date): Planned | null {
+export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly SmallJob[], now: Date): Planned | null {
+  const { outlook, settings, atBench } = at;
   const told = lying.map(({ batch }) => `${batch.id}:${String(batch.facts.length)}:${String(batch.units.filter((unit) => unit.grade === null).length)}`).join();
   // Of the session that is on only the end is told: its beginning moves with the clock.
   const hours = outlook.allSessions.slice(0, 20).map((session) => `${session.day}${String(session.to)}`);
@@ -67,7 +67,7 @@ export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: Ben
   ].join("|");
   const open = lying.some(({ states, route }) => states.some((state) => state.wetness.state !== "spoilt" && state.done < route.length));
   const before = useRef<BenchPlan | null>(null);
-  const { value } = useSolved<Planned>(open ? asked : null, (early) => planTable(lying, outlook, settings, small, atBench, before.current, early));
+  const { value } = useSolved<Planned>(open ? asked : null, (early) => planTable(lying, at, small, before.current, early));
   before.current = value?.kind === "plan" ? value.value : null;
   return value;
 }
@@ -75,17 +75,9 @@ export function usePlan(lying: readonly Lying[], outlook: Outlook, settings: Ben
 const REPLAN_MINUTES = 5;
 
 /** A first answer that goes on with the plan before, then the best that was found. @param early told the first */
-async function planTable(
-  lying: readonly Lying[],
-  outlook: Outlook,
-  settings: BenchSettings,
-  small: readonly SmallJob[],
-  atBench: boolean,
-  before: BenchPlan | null,
-  early: (first: Planned) => void,
-): Promise<Planned> {
+async function planTable(lying: readonly Lying[], at: AtTable, small: readonly SmallJob[], before: BenchPlan | null, early: (first: Planned) => void): Promise<Planned> {
   const since = presentMoment();
-  const job = jobOf(lying, outlook, settings, new Set(), atBench, since);
+  const job = jobOf(lying, at, new Set(), since);
   const sheet = (plan: RunPlan, more: Pick<BenchPlan, "ways" | "heat">): Planned => ({ kind: "plan", value: { ...sheetOf(job, plan, since, small), ...more } });
   let earlier = before?.plan.moves ?? [];
   if (before) {
@@ -98,14 +90,14 @@ async function planTable(
   const found = await solver().run(job, FOR_PLAN, STEPS, earlier);
   if (!found.ok) return { kind: "impossible", faults: found.faults };
   const plan = found.value;
-  const heat = settings.heatTool ? await bestHeat(lying, outlook, settings, atBench, since, plan, waitingFrom(sheetLines(job, plan))) : null;
+  const heat = at.settings.heatTool ? await bestHeat(lying, at, since, plan, waitingFrom(wholeBatches(job, sheetLines(job, plan)))) : null;
   return sheet(plan, { ways: await solver().otherWays(job), heat });
 }
 
 /** A plan as it is read: its lines, what fills the waits, when to stop, when all is dry. */
 function sheetOf(job: RunJob, plan: RunPlan, since: Date, small: readonly SmallJob[]): Omit<BenchPlan, "ways" | "heat"> {
   const after = (minutes: number): Date => new Date(since.getTime() + minutes * 60_000);
-  const lines = sheetLines(job, plan);
+  const lines = wholeBatches(job, sheetLines(job, plan));
   const stop = stopAt(job, plan);
   const first = lines.find((line) => line.kind === "work" && !line.helper);
   return {
@@ -122,15 +114,7 @@ function sheetOf(job: RunJob, plan: RunPlan, since: Date, small: readonly SmallJ
 }
 
 /** Tries the heat tool after the stages that are waited for longest. */
-async function bestHeat(
-  lying: readonly Lying[],
-  outlook: Outlook,
-  settings: BenchSettings,
-  atBench: boolean,
-  since: Date,
-  plan: RunPlan,
-  waiting: BenchPlan["waiting"],
-): Promise<BenchPlan["heat"]> {
+async function bestHeat(lying: readonly Lying[], at: AtTable, since: Date, plan: RunPlan, waiting: BenchPlan["waiting"]): Promise<BenchPlan["heat"]> {
   let best: BenchPlan["heat"] = null;
   const allowed = waiting.filter(({ batch, stage }) => {
     const route = lying.find((each) => each.batch.id === batch)?.stages.map(({ table }) => table) ?? [];
@@ -142,7 +126,7 @@ async function bestHeat(
     );
   });
   for (const { batch, stage } of allowed.slice(0, HEAT_TRIED)) {
-    const heated: RunJob = jobOf(lying, outlook, settings, new Set([`${batch}/${stage}`]), atBench, since);
+    const heated: RunJob = jobOf(lying, at, new Set([`${batch}/${stage}`]), since);
     const found = await solver().run(heated, FOR_TRIAL, STEPS);
     const sooner = found.ok ? plan.makespan - found.value.makespan : 0;
     if (sooner >= Math.max(WORTH_HEAT, best?.sooner ?? 0)) best = { batch, stage, sooner };

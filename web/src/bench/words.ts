@@ -1,6 +1,7 @@
-import { dayAt, minuteOfDayAt, printDay, printTime } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, underWay, type PlanLine, type SheetLine } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
 import type { Lying, OnBoard } from "./table.ts";
+import type { BenchPlan } from "./usePlan.ts";
 
 /** What can be told of a panel. */
 export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
@@ -29,11 +30,29 @@ export const numbersOf = (on: Pick<OnBoard, "batch">, units: readonly string[]):
 
 /** Panels that a plan counts from its first: those that stand farthest come first, spoilt and finished ones are not in it. */
 export function plannedNumbers(on: Lying, units: readonly number[]): number[] {
-  const open = on.states
-    .filter(({ wetness, done }) => wetness.state !== "spoilt" && done < on.route.length)
-    .sort((a, b) => b.done - a.done || (a.dryAt?.getTime() ?? 0) - (b.dryAt?.getTime() ?? 0));
+  const open = underWay(on.states, on.route.length);
   return units.flatMap((unit) => {
     const id = open[unit]?.unit;
     return id === undefined ? [] : numbersOf(on, [id]);
   });
+}
+
+/** A line of the run sheet in words: `First wash, panels 1 to 6 of tide pool, sofa`, or what the free minutes are for. */
+export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: readonly Lying[]): string {
+  const on = lying.find(({ batch }) => batch.id === line.batch);
+  const stage = on?.design.stages.find(({ id }) => id === line.stage);
+  if (line.kind === "free") {
+    const small = filled.get(line);
+    const filling = small ? `: ${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : "";
+    return `${printMinutes(minutes(line.to - line.from))} free while ${stage?.name.toLowerCase() ?? "it"} dries${filling}`;
+  }
+  const panels = on ? panelWords(plannedNumbers(on, line.units)) : "";
+  return `${stage?.name ?? ""}, ${panels}${lying.length > 1 && on ? ` of ${on.design.name.toLowerCase()}` : ""}${line.mixedAgain ? ", mixed again" : ""}${line.helper ? ", by the helper" : stage?.portable ? ", sofa" : ""}`;
+}
+
+/** The paints of the panels of a move, each once: what the clean palette is laid out with. */
+export function paintsOf(on: Lying | undefined, { units }: Pick<PlanLine, "units">): string {
+  if (!on) return "";
+  const ways = new Set(plannedNumbers(on, units).map((number) => on.batch.units.find((unit) => unit.number === number)?.colourwayId));
+  return [...new Set(on.design.colourways.filter(({ id }) => ways.has(id)).flatMap(({ paints }) => paints.map(({ name }) => name)))].join(", ");
 }

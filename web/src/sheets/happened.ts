@@ -46,6 +46,17 @@ export const panelsOf = (plan: SplitPlanRead["plan"], views: readonly NeedView[]
   return views.map((view) => ({ view, panels: placedOf(split, pieceId("panel", view.need.id)) })).filter((each) => each.panels > 0);
 };
 
+/** Panels of a need that are taped on each of its sheets; 1 where they are cut, or share a sheet with others, or lie unevenly. */
+export function perSheetOf(plan: SplitPlanRead["plan"], needId: string): number {
+  const { job, split } = planInHand(plan);
+  if (job.method !== "tape") return 1;
+  const own = pieceId("panel", needId);
+  const sheets = split.layouts.filter(({ pieces }) => pieces.some(({ panel }) => panel === own));
+  const [first] = sheets;
+  const isAlike = sheets.every(({ pieces }) => pieces.length === first?.pieces.length && pieces.every(({ panel }) => panel === own));
+  return first && isAlike ? first.pieces.length : 1;
+}
+
 /**
  * The command that tells what happened. Colourways are given out as reckoned, panels to spare in turn; what is spoilt is missing from
  * the colourway that has most.
@@ -68,7 +79,14 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash
       const colourways = colourwaysFor(view, panels - (said.spoilt.get(view.need.id) ?? 0));
       return colourways.length === 0
         ? []
-        : [{ batchId: v7(), needId: view.need.id, units: colourways.map((colourwayId, index) => ({ id: v7(), number: index + 1, colourwayId })) }];
+        : [
+            {
+              batchId: v7(),
+              needId: view.need.id,
+              perSheet: perSheetOf(plan.plan, view.need.id),
+              units: colourways.map((colourwayId, index) => ({ id: v7(), number: index + 1, colourwayId })),
+            },
+          ];
     }),
     // Card stock leaves the shelf when cards are put together.
     uses: wanted === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null && each.id !== PAINTED ? [{ storeId: each.id, sheets: each.sheets }] : [])),

@@ -2,7 +2,7 @@ import type { SplitPlanRead } from "@yule/contract";
 import { splitPlanSchema } from "@yule/contract";
 import { inches, lengthOfUnits, mm, money, PLAIN_LAYER, type Split, type SplitJob } from "@yule/core";
 import { design, line, need, paper, season } from "../app/examples.ts";
-import { colourwaysFor, commandOf, offcutsOf, panelsOf } from "./happened.ts";
+import { colourwaysFor, commandOf, offcutsOf, panelsOf, perSheetOf } from "./happened.ts";
 import { pieceId, piecesOfNeed, possiblePieces, scoresOf, sheetStores, usesOfSeason } from "./pieces.ts";
 import { backLabels } from "./looks.ts";
 import { changesBetween, placedOf, planInHand, planToKeep } from "./plan.ts";
@@ -143,6 +143,14 @@ test("offcuts of one size are counted together, and what no tag comes out of is 
     { storeId: "paper", width: mm(100), height: mm(50), count: 2, worth: true },
     { storeId: "other paper", width: mm(90), height: mm(12), count: 1, worth: false },
   ]);
+});
+
+test("panels taped on one sheet are told as such, where each sheet has as many of one need alone; panels that are cut lie by themselves", () => {
+  const plan = kept().plan;
+  const taped = { ...plan, job: { ...plan.job, method: "tape" as const } };
+  const even = { ...taped, split: { ...taped.split, layouts: taped.split.layouts.slice(0, 1) } };
+  expect([perSheetOf(plan, "n1"), perSheetOf(taped, "n1"), perSheetOf(even, "n1")]).toEqual([1, 1, 2]);
+  expect(commandOf({ ...kept(), plan: even }, [view()], [], { spoilt: new Map(), kept: new Set(), tearLoss: null, creep: null }).batches?.[0]).toMatchObject({ perSheet: 2 });
 });
 
 test("what happened takes sheets and offcuts, leaves out what was spoilt, and keeps what was ticked", () => {

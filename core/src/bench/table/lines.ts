@@ -1,3 +1,4 @@
+import { TIRING } from "../calm.ts";
 import type { RunJob, RunPlan } from "../model.ts";
 
 /** One line of a run sheet: a stage on so many panels in one go, by whose hands, in minutes from the start of the plan. */
@@ -17,6 +18,8 @@ export interface PlanLine {
   readonly helper: boolean;
   /** Hands at one stage for longer than is good for them. */
   readonly tiring: boolean;
+  /** By then the first mixing has thickened: it is mixed again by the same recipe. */
+  readonly mixedAgain?: boolean;
 }
 
 /** Time in which the hands have nothing to do but wait. */
@@ -32,8 +35,6 @@ export type SheetLine = PlanLine | FreeLine;
 
 /** Shorter waits are not worth a line. */
 const WORTH_A_LINE = 3;
-/** After so many minutes at one stage the hand wants something else. */
-export const TIRING = 45;
 
 /** A plan as a run sheet: moves of one stage that follow each other are one line, and waits have their name. */
 export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {

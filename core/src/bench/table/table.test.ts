@@ -1,9 +1,10 @@
 import { limitsFor } from "../../search/search.ts";
 import type { UnitState, Wetness } from "../live.ts";
 import { minutes } from "../../measure/minutes.ts";
+import { TIRING } from "../calm.ts";
 import { run } from "../run.ts";
 import { runFaults } from "../verify.ts";
-import { fillWaits, sheetLines, stopAt, TIRING, waitingFrom, type PlanLine } from "./lines.ts";
+import { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine } from "./lines.ts";
 import { nextAtTable, type LiveBatch } from "./next.ts";
 import { heatForbidden, tableJob, type TableBatch, type TableSetting, type TableStage } from "./table.ts";
 

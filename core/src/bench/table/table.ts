@@ -1,6 +1,7 @@
 import type { TechniqueId } from "../../designs/route/techniques.ts";
 import type { UnitState } from "../live.ts";
 import type { RunBatch, RunJob, RunStage, StartedUnit, Windows } from "../model.ts";
+import type { SheetLine } from "./lines.ts";
 
 /** A stage as it is done at this table: times in minutes, as they were learned. */
 export interface TableStage {
@@ -26,6 +27,8 @@ export interface TableBatch {
   readonly due: Date | null;
   /** Panels taped on one sheet, which are washed and dried as one until the tape is off; 1 for single ones. */
   readonly perSheet: number;
+  /** Panels that one mixing serves before it has thickened; more are mixed for again, as a batch of their own. Any number unless told. */
+  readonly perPuddle?: number;
 }
 
 /** What there is to work with. */
@@ -40,8 +43,8 @@ export interface TableSetting {
   readonly changeover: number;
   readonly dryingPlaces: number | null;
   readonly boards: number | null;
-  /** What the hands were last at. */
-  readonly last: { readonly batch: string; readonly stage: string } | null;
+  /** What the hands were last at, and on which panel. */
+  readonly last: { readonly batch: string; readonly stage: string; readonly unit?: string } | null;
   /** Stages after which the heat tool dries, as `batch/stage`. */
   readonly heated: ReadonlySet<string>;
 }
@@ -68,20 +71,54 @@ export function heatForbidden(route: readonly TableStage[], index: number): stri
 export function tableJob(batches: readonly TableBatch[], setting: TableSetting, now: Date): RunJob {
   const helped = setting.helperWindows.length > 0;
   return {
-    batches: batches.map((batch) => runBatch(batch, setting, now, helped)).filter((batch) => batch.units > 0),
+    batches: batches.flatMap((batch) => goesOf(batch).map((units, go) => runBatch({ ...batch, units }, goId(batch.id, go), setting, now, helped))),
     changeover: setting.changeover,
     drying: setting.dryingPlaces,
     windows: setting.windows,
     lightWindows: setting.lightWindows,
     helperWindows: setting.helperWindows,
     boards: setting.boards,
-    last: setting.last,
+    last: setting.last && lastGo(batches, setting.last),
   };
 }
 
-function runBatch(batch: TableBatch, setting: TableSetting, now: Date, helped: boolean): RunBatch {
+const GO = "#";
+/** The first mixing of a batch keeps its name. */
+const goId = (batch: string, go: number): string => (go === 0 ? batch : `${batch}${GO}${String(go + 1)}`);
+
+/** Panels that are still under way, the farthest first: as a plan counts them. */
+export const underWay = (units: readonly UnitState[], stages: number): UnitState[] =>
+  units.filter(({ wetness, done }) => wetness.state !== "spoilt" && done < stages).sort((a, b) => b.done - a.done || (a.dryAt?.getTime() ?? 0) - (b.dryAt?.getTime() ?? 0));
+
+/** The panels of a batch in so many mixings of about the same size, none of which thickens. */
+function goesOf({ units, route, perPuddle = Infinity, perSheet }: TableBatch): UnitState[][] {
+  const open = underWay(units, route.length);
+  const many = Math.ceil(open.length / Math.max(1, perPuddle));
+  // A sheet is not torn apart between two mixings.
+  const size = Math.ceil(open.length / Math.max(1, many) / perSheet) * perSheet;
+  return Array.from({ length: open.length === 0 ? 0 : Math.ceil(open.length / size) }, (_, go) => open.slice(go * size, (go + 1) * size));
+}
+
+function lastGo(batches: readonly TableBatch[], last: NonNullable<TableSetting["last"]>): { batch: string; stage: string } {
+  const batch = batches.find(({ id }) => id === last.batch);
+  const go = batch ? goesOf(batch).findIndex((units) => units.some(({ unit }) => unit === last.unit)) : -1;
+  return { batch: goId(last.batch, Math.max(0, go)), stage: last.stage };
+}
+
+/** The lines of a plan with the mixings of a batch under its own name, its panels counted through. */
+export function wholeBatches(job: RunJob, lines: readonly SheetLine[]): SheetLine[] {
+  return lines.map((line): SheetLine => {
+    const [batch = ""] = line.batch.split(GO);
+    if (line.kind === "free" || batch === line.batch) return { ...line, batch };
+    const at = job.batches.findIndex(({ id }) => id === line.batch);
+    const before = job.batches.slice(0, at).reduce((sum, other) => sum + (other.id.split(GO)[0] === batch ? other.units : 0), 0);
+    return { ...line, batch, units: line.units.map((unit) => unit + before), mixedAgain: true };
+  });
+}
+
+function runBatch(batch: TableBatch, id: string, setting: TableSetting, now: Date, helped: boolean): RunBatch {
   const fromNow = (at: Date): number => (at.getTime() - now.getTime()) / 60_000;
-  const open = batch.units.filter(({ wetness, done }) => wetness.state !== "spoilt" && done < batch.route.length);
+  const open = batch.units;
   const started = open.filter(({ done }) => done > 0).map((unit) => startedUnit(batch, unit, fromNow));
   const untaped = batch.route.findIndex(({ technique }) => technique === "untape");
   // A sheet that is half done is planned panel by panel: its panels do not stand alike.
@@ -102,7 +139,7 @@ function runBatch(batch: TableBatch, setting: TableSetting, now: Date, helped: b
       ...(index === untaped && batch.route.some(({ technique }, place) => technique === "tape" && place < untaped) ? { board: "gives" as const } : {}),
     };
   });
-  return { id: batch.id, palette: batch.palette, units: open.length, stages, started, ...(batch.due ? { due: Math.max(0, fromNow(batch.due)) } : {}) };
+  return { id, palette: batch.palette, units: open.length, stages, started, ...(batch.due ? { due: Math.max(0, fromNow(batch.due)) } : {}) };
 }
 
 /** Whether what stands alike before the tape comes off are whole sheets. */

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../app/clock.ts";
-import type { Lying } from "../table.ts";
+import { goLimit, onSheetOf, type Lying } from "../table.ts";
 import { numbersOf, panelWords, type Tell } from "../words.ts";
 
 export const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
@@ -26,8 +26,13 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
     if (what === "undo") return onUndo?.();
     if (move.kind === "wait") return onTell(on, "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }]);
     if (move.kind !== "do") return;
-    const taps = move.units.map((unit) => ({ unit, stage: move.stage }));
-    onTell(on, what === "spoilt" ? "spoilt" : "done", what === "all" ? taps : taps.slice(0, 1));
+    const [one = ""] = move.units;
+    const units = what === "all" ? move.units : what === "spoilt" ? [one] : onSheetOf(on, move.stage, one, move.units);
+    onTell(
+      on,
+      what === "spoilt" ? "spoilt" : "done",
+      units.map((unit) => ({ unit, stage: move.stage })),
+    );
   };
   const tap = useCallback((what: Tapped) => tapped.current(what), []);
   if (move.kind === "finished") return null;
@@ -35,6 +40,8 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
   const stage = on.route[move.stage];
   const detail = design.stages.find((each) => each.id === stage?.id);
   const [first] = move.kind === "do" ? move.units : [];
+  const sheet = move.kind === "do" && first ? onSheetOf(on, move.stage, first, move.units) : [];
+  const limit = move.kind === "do" ? goLimit(on, move.stage) : null;
   const colourway = design.colourways.find((each) => each.id === batch.units.find((unit) => unit.id === first)?.colourwayId);
   const number = (id: string): string => String(numbersOf(on, [id])[0] ?? 0);
   return (
@@ -44,13 +51,20 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
         {many && `, ${design.name.toLowerCase()}`}
       </Text>
       <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-        {move.kind === "wait" ? <Countdown until={move.until} /> : `${stage?.name ?? ""}, panel ${first ? number(first) : "0"}`}
+        {move.kind === "wait" ? <Countdown until={move.until} /> : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`}
       </Text>
       <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
         {move.kind === "wait"
           ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
           : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
       </Text>
+      {limit && limit.most < (move.kind === "do" ? move.units.length / sheet.length : 0) && (
+        <Text marginTop="-8px" marginBottom="14px">
+          {limit.most === 0
+            ? `Not one can be caught: setting up ${limit.next.toLowerCase()} takes longer than its window of ${printMinutes(minutes(limit.within))}.`
+            : `At most ${String(limit.most)} ${limit.most === 1 ? limit.what : `${limit.what}s`} in a go: ${limit.next.toLowerCase()} must begin within ${printMinutes(minutes(limit.within))}.`}
+        </Text>
+      )}
       <Taps kind={move.kind} ready={move.kind === "do" ? move.units.length : 0} hasUndo={onUndo !== null} tap={tap} />
     </Card>
   );

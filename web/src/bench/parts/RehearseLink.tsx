@@ -4,6 +4,8 @@ import { Link } from "react-router";
 /** The way to a bench where nothing is told to the shop. */
 export const RehearseLink = () => (
   <Text marginTop="14px">
-    <Link to="/bench?rehearse">Rehearse a route, or learn the rules</Link>
+    <Link to="/bench?rehearse" style={{ fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}>
+      Rehearse a route, or learn the rules
+    </Link>
   </Text>
 );

@@ -4,7 +4,7 @@ import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../usePlan.ts";
-import { panelWords, plannedNumbers, when } from "../words.ts";
+import { lineWords, paintsOf, when } from "../words.ts";
 
 const MOST_LINES = 14;
 
@@ -51,29 +51,27 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
 });
 
 function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; at: (minute: number) => Date }) {
-  const on = lying.find(({ batch }) => batch.id === line.batch);
-  const stage = on?.design.stages.find(({ id }) => id === line.stage);
-  const many = lying.length > 1;
+  const words = lineWords(line, planned.filled, lying);
   if (line.kind === "free") {
-    const small = planned.filled.get(line);
     return (
       <Text flex="1" minWidth={0} overflowWrap="anywhere" color="softInk" fontStyle="italic">
-        {printMinutes(minutes(line.to - line.from))} free while {stage?.name.toLowerCase() ?? "it"} dries
-        {small ? `: ${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : ""}
+        {words}
       </Text>
     );
   }
+  const on = lying.find(({ batch }) => batch.id === line.batch);
+  const name = on?.design.stages.find(({ id }) => id === line.stage)?.name ?? "";
+  const paints = line.fresh ? paintsOf(on, line) : "";
   return (
     <Text flex="1" fontWeight={600} minWidth={0} overflowWrap="anywhere">
       {line.fresh && (
         <Text as="span" display="block" fontWeight={400} fontStyle="italic">
-          fresh water, clean palette
+          fresh water, clean palette{paints === "" ? "" : `: ${paints}`}
         </Text>
       )}
-      {stage?.name}
+      {name}
       <Text as="span" fontWeight={400}>
-        {`, ${on ? panelWords(plannedNumbers(on, line.units)) : ""}${many && on ? ` of ${on.design.name.toLowerCase()}` : ""}`}
-        {line.helper ? ", by the helper" : stage?.portable ? ", sofa" : ""}
+        {words.slice(name.length)}
       </Text>
       {line.before !== null && (
         <Text as="span" marginLeft="8px" border="2px dashed" borderColor="tightFill" borderRadius="5px" paddingX="5px" fontSize="14px" color="tight">

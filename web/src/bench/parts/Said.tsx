@@ -10,6 +10,8 @@ import { BenchVerdict } from "./BenchVerdict.tsx";
 import { Cautions } from "./Cautions.tsx";
 import { Closing } from "./Closing.tsx";
 import { Learned } from "./Learned.tsx";
+import { PreparationList } from "./PreparationList.tsx";
+import { PrintRunSheet } from "./PrintRunSheet.tsx";
 import { RehearseLink } from "./RehearseLink.tsx";
 import { RunList } from "./RunList.tsx";
 import { Saving } from "./Saving.tsx";
@@ -47,11 +49,18 @@ export function UnderBoards() {
 
 /** What comes then. */
 export function Then() {
-  const { plan, lying, outlook, now, next } = useSaid();
+  const { plan, lying, outlook, now, next, room, session } = useSaid();
   return (
     <>
       {next.move.kind !== "finished" && <Finished lying={lying} />}
-      {plan && <RunList planned={plan} lying={lying} outlook={outlook} now={now} />}
+      {plan && (
+        <>
+          {!session && <PreparationList planned={plan} lying={lying} outlook={outlook} room={room} isBegun={false} />}
+          <RunList planned={plan} lying={lying} outlook={outlook} now={now} />
+          <PrintRunSheet planned={plan} lying={lying} outlook={outlook} room={room} />
+          {session && <PreparationList planned={plan} lying={lying} outlook={outlook} room={room} isBegun />}
+        </>
+      )}
     </>
   );
 }

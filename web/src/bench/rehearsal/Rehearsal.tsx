@@ -58,7 +58,9 @@ export function Rehearsal({ outlook }: { outlook: Outlook }) {
         </>
       )}
       <Text marginTop="18px">
-        <Link to="/bench">Back to the bench</Link>
+        <Link to="/bench" style={{ fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}>
+          Back to the bench
+        </Link>
       </Text>
     </>
   );

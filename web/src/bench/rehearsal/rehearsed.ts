@@ -76,7 +76,7 @@ export function boardsAt(at: Rehearsal, minute: number, designs: readonly Design
       {
         title: "rehearsed",
         design,
-        batch: { id: batch.id, designId: design.id, units, facts: [] } as unknown as BatchRead,
+        batch: { id: batch.id, designId: design.id, perSheet: 1, units, facts: [] } as unknown as BatchRead,
         stages: stagesOf(design),
         states: standing(shown, batch),
       },

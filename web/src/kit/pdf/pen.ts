@@ -29,6 +29,11 @@ export class Pen {
     this.page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, color: colour, thickness });
   }
 
+  /** An empty box to tick. */
+  box(x: number, y: number, size: number, colour: RGB): void {
+    this.page.drawRectangle({ x, y, width: size, height: size, borderColor: colour, borderWidth: 0.9 });
+  }
+
   /** A numbered peg of one of three shapes. */
   peg(x: number, y: number, shape: "round" | "square" | "diamond", colour: RGB, number: string): void {
     if (shape === "round") this.page.drawCircle({ x, y, size: 5.5, color: colour });

@@ -1,0 +1,1 @@
+ALTER TABLE "batch" ADD COLUMN "per_sheet" integer DEFAULT 1 NOT NULL;
