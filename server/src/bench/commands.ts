@@ -1,10 +1,10 @@
 import type { CommandPayload } from "@yule/contract";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, desc, eq, gte, inArray, lte } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
 import { stage } from "../db/tables.ts";
 import type { Done } from "../logbook/done.ts";
-import { benchFact, unit } from "./tables.ts";
+import { benchFact, sessionFact, unit } from "./tables.ts";
 
 const SAID = { done: "done", dry: "dry already", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
 
@@ -67,5 +67,28 @@ export async function tellSession(work: Work, said: CommandPayload<"tell-session
       note: said.note,
     });
   }
-  return { subject: ["shop", work.shopId], summary: said.note === "" ? SESSION_SAID[said.what] : `${SESSION_SAID[said.what]}: ${said.note}` };
+  const sum = said.what === "closed" ? await summed(work, work.happened(said.at)) : "";
+  return { subject: ["shop", work.shopId], summary: `${SESSION_SAID[said.what]}${sum}${said.note === "" ? "" : `: ${said.note}`}` };
+}
+
+/** What a session came to, for the logbook: moves done of those planned, panels lost and why. Empty where none was begun. */
+async function summed(work: Work, closedAt: Date): Promise<string> {
+  const [begun] = await work.tx
+    .select()
+    .from(sessionFact)
+    .where(and(eq(sessionFact.shopId, work.shopId), eq(sessionFact.what, "begun"), eq(sessionFact.retracted, false), lte(sessionFact.at, closedAt)))
+    .orderBy(desc(sessionFact.at))
+    .limit(1);
+  if (!begun) return "";
+  const facts = await work.tx
+    .select({ unitId: benchFact.unitId, stageId: benchFact.stageId, what: benchFact.what, why: benchFact.why })
+    .from(benchFact)
+    .where(and(eq(benchFact.shopId, work.shopId), eq(benchFact.retracted, false), gte(benchFact.at, begun.at), lte(benchFact.at, closedAt)));
+  const done = new Set(facts.filter(({ what }) => what === "done").map(({ unitId, stageId }) => `${unitId}/${stageId}`)).size;
+  const lost = new Map(facts.filter(({ what }) => what === "spoilt").map(({ unitId }) => [unitId, ""]));
+  for (const { unitId, what, why } of facts) if (what === "spoilt" && why !== "") lost.set(unitId, why);
+  const reasons = [...new Set(lost.values())].filter((why) => why !== "");
+  const spoilt = lost.size === 0 ? "" : `, ${String(lost.size)} spoilt${reasons.length > 0 ? ` (${reasons.join(", ")})` : ""}`;
+  const moves = done === 1 ? "1 panel moved on" : `${String(done)} panels moved on`;
+  return `, ${moves}${begun.meantPanels === null ? "" : ` of ${String(begun.meantPanels)} planned`}${spoilt}`;
 }

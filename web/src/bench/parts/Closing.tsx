@@ -5,14 +5,34 @@ import { NoteLesson } from "../../app/NoteLesson.tsx";
 import type { Outlook } from "../../app/outlook.ts";
 import { INPUT } from "../../kit/LengthField.tsx";
 import { Dialog } from "../../kit/Dialog.tsx";
+import { learnedIn, learnedWords } from "../learnedIn.ts";
+import type { Live } from "../live.ts";
 import { doneBetween, type BenchSession } from "../session.ts";
 import type { Lying } from "../table.ts";
 import { numbersOf, panelWords, when } from "../words.ts";
 import { tellSession } from "./SessionBar.tsx";
 
+const MOST_LEARNED = 5;
+
 /** A session at its end: planned against done, what was learned, what was spoilt and why, and what to tell the next one. */
-export function Closing({ session, lying, outlook, now, onClose }: { session: BenchSession; lying: readonly Lying[]; outlook: Outlook; now: Date; onClose: () => void }) {
+export function Closing({
+  session,
+  lying,
+  outlook,
+  room,
+  now,
+  onClose,
+}: {
+  session: BenchSession;
+  lying: readonly Lying[];
+  outlook: Outlook;
+  room: Live["room"];
+  now: Date;
+  onClose: () => void;
+}) {
   const [note, setNote] = useState("");
+  // Once, when she closes: what is told while the dialog is open is of the next session.
+  const [learned] = useState(() => learnedIn(outlook.batches, outlook.designs, lying, room, session.begunAt));
   const done = doneBetween(
     lying.map(({ batch }) => batch),
     session.begunAt,
@@ -40,11 +60,22 @@ export function Closing({ session, lying, outlook, now, onClose }: { session: Be
           <li key={batchId + stageId}>{`${stageOf(batchId, stageId)}: ${panels === 1 ? "1 panel" : `${String(panels)} panels`}`}</li>
         ))}
       </Box>
-      <Text marginBottom="6px">
-        {done.told === 0
-          ? "Nothing was told of drying: a tap of “still wet” or “dry already” makes the clocks truer."
-          : `${done.told === 1 ? "One tap" : `${String(done.told)} taps`} of wet and dry made the clocks truer.`}
-      </Text>
+      {learned.length === 0 ? (
+        <Text marginBottom="6px">
+          {done.told === 0
+            ? "Nothing new was learned of times: a tap of “still wet” or “dry already” makes the clocks truer."
+            : "The times held: what was told of wet and dry is what was known."}
+        </Text>
+      ) : (
+        <Box as="section" aria-label="What was learned" marginBottom="12px">
+          <Text fontWeight={700}>Learned</Text>
+          <Box as="ul" listStyleType="none">
+            {learned.slice(0, MOST_LEARNED).map((each) => (
+              <li key={each.stage + each.what}>{learnedWords(each)}.</li>
+            ))}
+          </Box>
+        </Box>
+      )}
       <Text marginBottom="12px">{wet.length === 0 ? "Nothing is wet." : `${wet.length === 1 ? "1 panel dries" : `${String(wet.length)} panels dry`} until you come back.`}</Text>
       {done.spoilt.map(({ batchId, unitId, stageId, why }) => {
         const on = lying.find(({ batch }) => batch.id === batchId);

@@ -20,7 +20,7 @@ import { SettingsFold } from "./SettingsFold.tsx";
 
 /** What is decided, the session that is on, lessons, and what cannot be planned. */
 export function OnTop() {
-  const { next, lying, plan, planned, outlook, now, session } = useSaid();
+  const { next, lying, plan, planned, outlook, now, session, room } = useSaid();
   const [closing, setClosing] = useState(false);
   return (
     <>
@@ -28,7 +28,7 @@ export function OnTop() {
       <SessionBar session={session} now={now} plan={plan} onClose={setClosing} />
       <LessonsHere outlook={outlook} lying={lying} />
       {planned?.kind === "impossible" && <FaultLines faults={planned.faults.map((fault) => named(lying, `${fault.given}; allowed: ${fault.allowed}`))} />}
-      {closing && session && <Closing session={session} lying={lying} outlook={outlook} now={now} onClose={() => setClosing(false)} />}
+      {closing && session && <Closing session={session} lying={lying} outlook={outlook} room={room} now={now} onClose={() => setClosing(false)} />}
     </>
   );
 }
