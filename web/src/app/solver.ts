@@ -21,18 +21,15 @@ export function asideSolver(): Remote<SolverApi> {
 /** A question that waits until the one before it is answered. */
 interface Waiting<T> {
   readonly asked: string;
-  readonly solve: Solve<T>;
+  readonly solve: () => Promise<T>;
 }
-
-/** Works an answer out. `early` may be told a first one that will do until then. */
-export type Solve<T> = (early: (value: T) => void) => Promise<T>;
 
 /**
  * What a solver answers, kept while the same is asked. The answer before stays until the new one is there. One question is worked on
  * at a time, and of those that come meanwhile only the last: nobody waits for answers that nobody wants any more.
  * @param asked what is asked, as text; null asks nothing
  */
-export function useSolved<T>(asked: string | null, solve: Solve<T>): { value: T | null; fresh: boolean } {
+export function useSolved<T>(asked: string | null, solve: () => Promise<T>): { value: T | null; fresh: boolean } {
   const [state, setState] = useState<{ asked: string | null; value: T | null }>({ asked: null, value: null });
   const line = useRef<{ isBusy: boolean; isGone: boolean; next: Waiting<T> | null }>({ isBusy: false, isGone: false, next: null });
   useEffect(() => {
@@ -57,11 +54,8 @@ async function workThrough<T>(line: { isBusy: boolean; isGone: boolean; next: Wa
   try {
     for (let now = line.next; now; now = line.next) {
       line.next = null;
-      const { asked } = now;
-      const answer = (value: T): void => {
-        if (!line.isGone) tell({ asked, value });
-      };
-      answer(await now.solve(answer));
+      const value = await now.solve();
+      if (!line.isGone) tell({ asked: now.asked, value });
     }
   } finally {
     line.isBusy = false;

@@ -46,7 +46,7 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
       const stageId = on.route[stage]?.id;
       return stageId === undefined ? [] : [{ id: v7(), unitId: unit, stageId, what, at: at.toISOString(), ...(why === undefined ? {} : { why }) }];
     });
-    void give("tell-bench", { batchId: on.batch.id, facts }, { at, quiet: what === "done" || why !== undefined });
+    void give("tell-bench", { batchId: on.batch.id, facts }, { at, quiet: true });
   }, []);
   const leaveLost = useCallback(() => setLost(null), []);
   const undo = useCallback(() => {

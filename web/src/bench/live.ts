@@ -5,7 +5,7 @@ import type { Outlook } from "../app/outlook.ts";
 import type { BenchSession } from "./session.ts";
 import type { BenchSettings } from "./settings.ts";
 import type { Lying, moveAt } from "./table.ts";
-import type { BenchPlan, Planned } from "./usePlan.ts";
+import type { BenchPlan, Planned } from "./planDesk.ts";
 import type { Tell } from "./words.ts";
 
 /** What was tapped last that may want a reason. */

@@ -1,7 +1,7 @@
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, underWay, type PlanLine, type SheetLine } from "@yule/core";
 import type { Outlook } from "../app/outlook.ts";
 import type { Lying, OnBoard } from "./table.ts";
-import type { BenchPlan } from "./usePlan.ts";
+import type { BenchPlan } from "./planDesk.ts";
 
 /** What can be told of a panel. */
 export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";

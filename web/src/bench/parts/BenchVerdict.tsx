@@ -3,7 +3,7 @@ import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import type { Lying } from "../table.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 import { numbersOf } from "../words.ts";
 
 /** What to do now, what must be caught next, when to stop, and when all is dry. */

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { Teach } from "../../kit/states.tsx";
 import { useLive } from "../live.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 import { numbersOf } from "../words.ts";
 import { ChosenCard, NowCard, WhySpoilt } from "./NowCard.tsx";
 

@@ -76,26 +76,20 @@ type Tapped = "done" | "all" | "spoilt" | "dry" | "undo";
 const Taps = memo(function Taps({ kind, ready, hasUndo, tap }: { kind: NextMove["kind"]; ready: number; hasUndo: boolean; tap: (what: Tapped) => void }) {
   return (
     <>
-      {kind === "wait" ? (
-        <Button {...BIG} onClick={() => tap("dry")}>
-          Dry already
-        </Button>
-      ) : (
-        <>
-          <Button {...BIG} onClick={() => tap("done")}>
-            Done
-          </Button>
-          <Flex gap="10px" marginTop="10px">
-            {ready > 1 && (
-              <Button flex="1" {...LIGHT} onClick={() => tap("all")}>
-                All {ready} done
-              </Button>
-            )}
-            <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>
-              Spoilt
+      <Button {...BIG} onClick={() => tap(kind === "wait" ? "dry" : "done")}>
+        {kind === "wait" ? "Dry already" : "Done"}
+      </Button>
+      {kind === "do" && (
+        <Flex gap="10px" marginTop="10px">
+          {ready > 1 && (
+            <Button flex="1" {...LIGHT} onClick={() => tap("all")}>
+              All {ready} done
             </Button>
-          </Flex>
-        </>
+          )}
+          <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>
+            Spoilt
+          </Button>
+        </Flex>
       )}
       {hasUndo && (
         <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>

@@ -7,7 +7,7 @@ import { Fold } from "../../kit/Fold.tsx";
 import type { Live } from "../live.ts";
 import { linesUntil, mixWords, preparationFor, type Preparation } from "../preparation.ts";
 import type { Lying } from "../table.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 
 /** What must be on the table for the session that is on or comes next. */
 export function usePreparation(planned: BenchPlan, lying: readonly Lying[], outlook: Outlook, room: Live["room"]): Preparation {

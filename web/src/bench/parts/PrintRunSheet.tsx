@@ -10,7 +10,7 @@ import { mixWords } from "../preparation.ts";
 import type { RunSheet } from "../runSheetPdf.ts";
 import type { RunSheetWorker } from "../runSheet.worker.ts";
 import type { Lying } from "../table.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 import { lineWords } from "../words.ts";
 import { usePreparation } from "./PreparationList.tsx";
 

@@ -3,7 +3,7 @@ import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type 
 import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Lying } from "../table.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 import { lineWords, paintsOf, when } from "../words.ts";
 
 const MOST_LINES = 14;

@@ -4,7 +4,7 @@ import { memo } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import { Figure } from "../../kit/Verdict.tsx";
 import type { Lying } from "../table.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 import { when } from "../words.ts";
 
 /** What the plan saves against painting card by card and against one stage after the other, and what waiting is left. */

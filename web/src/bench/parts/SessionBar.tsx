@@ -5,7 +5,7 @@ import { v7 } from "uuid";
 import { presentMoment } from "../../app/clock.ts";
 import { give } from "../../app/outbox.ts";
 import type { BenchSession } from "../session.ts";
-import type { BenchPlan } from "../usePlan.ts";
+import type { BenchPlan } from "../planDesk.ts";
 
 /** Tells that a session begins, pauses, goes on or is closed. */
 export function tellSession(what: "begun" | "paused" | "gone on" | "closed", more: { meant?: { panels: number; until: string | null } | null; note?: string } = {}): void {
