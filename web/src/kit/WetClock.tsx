@@ -5,6 +5,10 @@ import { Words } from "./drawing.tsx";
 const RADIUS = 30;
 const AROUND = 2 * Math.PI * RADIUS;
 
+const HOURS_FROM = 100;
+/** `1:40`, `23`, and hours where minutes would not be read any more. */
+const onClock = (left: Minutes): string => (left < HOURS_FROM ? printClock(left) : `${String(Math.round(left / 60))} h`);
+
 /** Seconds are for the eye: who hears it is told the minutes begun. */
 const aloud = (left: Minutes): string => printMinutes(minutes(Math.max(1, Math.ceil(left))));
 
@@ -16,7 +20,7 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
     case "wet": {
       const damp = wetness.dampAt !== undefined && now >= wetness.dampAt;
       return {
-        text: printClock(left(wetness.dryAt)),
+        text: onClock(left(wetness.dryAt)),
         spoken: `${damp ? "damp" : "wet"} for ${aloud(left(wetness.dryAt))}`,
         share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)),
         kind: damp ? "damp" : "wet",

@@ -1,6 +1,6 @@
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
-import { memo } from "react";
+import { memo, type CSSProperties } from "react";
 import type { Outlook } from "../../app/outlook.ts";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../planDesk.ts";
@@ -25,22 +25,14 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
         const newDay = day !== lastDay;
         lastDay = day;
         return (
-          <Box key={`${line.kind}${line.batch}${line.stage}${String(line.from)}`}>
-            {newDay && (
-              <Text fontWeight={700} marginTop="10px" color="softInk">
-                {printDay(day)}
-              </Text>
-            )}
-            <Flex gap="12px" paddingY="8px" borderTop="1px solid" borderColor="hairline" align="baseline">
-              <Text width="50px" flex="none">
-                {printTime(minuteOfDayAt(from, outlook.shop.timeZone))}
-              </Text>
+          <div key={`${line.kind}${line.batch}${line.stage}${String(line.from)}`}>
+            {newDay && <p style={DAY}>{printDay(day)}</p>}
+            <div style={ROW}>
+              <span style={CLOCK}>{printTime(minuteOfDayAt(from, outlook.shop.timeZone))}</span>
               <LineWords line={line} planned={planned} lying={lying} outlook={outlook} at={at} />
-              <Text color="softInk" whiteSpace="nowrap">
-                {printMinutes(minutes(line.to - line.from))}
-              </Text>
-            </Flex>
-          </Box>
+              <span style={TAKES}>{printMinutes(minutes(line.to - line.from))}</span>
+            </div>
+          </div>
         );
       })}
       <Text borderTop="1px solid" borderColor="hairline" paddingTop="8px" color="softInk">
@@ -52,37 +44,34 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
 
 function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; at: (minute: number) => Date }) {
   const words = lineWords(line, planned.filled, lying);
-  if (line.kind === "free") {
-    return (
-      <Text flex="1" minWidth={0} overflowWrap="anywhere" color="softInk" fontStyle="italic">
-        {words}
-      </Text>
-    );
-  }
+  if (line.kind === "free") return <span style={{ ...WORDS, color: SOFT, fontStyle: "italic" }}>{words}</span>;
   const on = lying.find(({ batch }) => batch.id === line.batch);
   const name = on?.design.stages.find(({ id }) => id === line.stage)?.name ?? "";
   const paints = line.fresh ? paintsOf(on, line) : "";
   return (
-    <Text flex="1" fontWeight={600} minWidth={0} overflowWrap="anywhere">
-      {line.fresh && (
-        <Text as="span" display="block" fontWeight={400} fontStyle="italic">
-          fresh water, clean palette{paints === "" ? "" : `: ${paints}`}
-        </Text>
-      )}
+    <span style={{ ...WORDS, fontWeight: 600 }}>
+      {line.fresh && <span style={{ display: "block", fontWeight: 400, fontStyle: "italic" }}>fresh water, clean palette{paints === "" ? "" : `: ${paints}`}</span>}
       {name}
-      <Text as="span" fontWeight={400}>
-        {words.slice(name.length)}
-      </Text>
-      {line.before !== null && (
-        <Text as="span" marginLeft="8px" border="2px dashed" borderColor="tightFill" borderRadius="5px" paddingX="5px" fontSize="14px" color="tight">
-          catch before {when(at(line.before), outlook)}
-        </Text>
-      )}
-      {line.tiring && (
-        <Text as="span" display="block" fontWeight={400} fontSize="15px" color="softInk">
-          long for one hand: put the brush down in between
-        </Text>
-      )}
-    </Text>
+      <span style={{ fontWeight: 400 }}>{words.slice(name.length)}</span>
+      {line.before !== null && <span style={CATCH}>catch before {when(at(line.before), outlook)}</span>}
+      {line.tiring && <span style={{ display: "block", fontWeight: 400, fontSize: 15, color: SOFT }}>long for one hand: put the brush down in between</span>}
+    </span>
   );
 }
+
+// Drawn anew after every tap, beside wet paint: plain lines, which cost a tenth of styled ones.
+const SOFT = "var(--chakra-colors-soft-ink)";
+const RULE = "1px solid var(--chakra-colors-hairline)";
+const DAY: CSSProperties = { fontWeight: 700, marginTop: 10, color: SOFT };
+const ROW: CSSProperties = { display: "flex", gap: 12, alignItems: "baseline", padding: "8px 0", borderTop: RULE };
+const CLOCK: CSSProperties = { width: 50, flex: "none" };
+const TAKES: CSSProperties = { color: SOFT, whiteSpace: "nowrap" };
+const WORDS: CSSProperties = { flex: 1, minWidth: 0, overflowWrap: "anywhere" };
+const CATCH: CSSProperties = {
+  marginLeft: 8,
+  padding: "0 5px",
+  border: "2px dashed var(--chakra-colors-tight-fill)",
+  borderRadius: 5,
+  fontSize: 14,
+  color: "var(--chakra-colors-tight)",
+};
