@@ -16,6 +16,7 @@ const PICTURES = [
   { name: "sheets", path: "/sheets" },
   { name: "bench", path: "/bench" },
   { name: "bench-evening", path: "/bench", evening: true },
+  { name: "bench-rehearsal", path: "/bench", rehearse: true, press: [/^Begin$/, /^Paint it$/] },
   { name: "finish", path: "/finish" },
   { name: "dispatch", path: "/dispatch" },
   { name: "stores", path: "/stores" },
@@ -41,7 +42,7 @@ try {
     const page = await context.newPage();
     await page.clock.install({ time: new Date("2031-11-08T10:04:00Z") });
     const design = "design" in picture ? `?design=${designs.find((each) => each.name === picture.design)?.id ?? ""}` : "";
-    const ask = "ask" in picture ? `${design === "" ? "?" : "&"}ask=${picture.ask}` : "";
+    const ask = "ask" in picture ? `${design === "" ? "?" : "&"}ask=${picture.ask}` : "rehearse" in picture ? "?rehearse" : "";
     await page.goto(`${shop.url}${picture.path}${design}${ask}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
     // In Season the plan, its odds and what would help come one after another.

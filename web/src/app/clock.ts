@@ -11,6 +11,38 @@ let heardAt = "";
 /** The server's clock less this device's, in milliseconds, as it was last heard. */
 export const clockOffset = (): number => offset;
 
+/** A device's clock and one that nobody can put: both in milliseconds, the second from any moment on. */
+export interface Clocks {
+  readonly told: number;
+  readonly steady: number;
+}
+/** So much apart, the device's clock was put, or the device slept. */
+const JUMP_MS = 3_000;
+
+/**
+ * What the device's clock did beside what went by, ms; 0 for nothing worth a word. Back it can only have been put. On it may have been
+ * put, or have gone on while the device slept and its steady clock stood.
+ */
+export function jumpOf(before: Clocks, now: Clocks): number {
+  const jump = now.told - before.told - (now.steady - before.steady);
+  return Math.abs(jump) < JUMP_MS ? 0 : jump;
+}
+
+const clocks = (): Clocks => ({ told: Date.now(), steady: performance.now() });
+let watched = clocks();
+
+/** Looks whether the device's clock was put. One that was put back is made up for; otherwise only the server knows. @returns whether to ask it */
+function wasPut(): boolean {
+  const now = clocks();
+  const jump = jumpOf(watched, now);
+  watched = now;
+  if (jump < 0) {
+    offset -= jump;
+    localStorage.setItem(KEPT, String(offset));
+  }
+  return jump !== 0;
+}
+
 /** The present by the server's clock. */
 export const presentMoment = (): Date => new Date(Date.now() + offset);
 
@@ -31,9 +63,23 @@ export function useNow(everyMs: number): Date {
   return now;
 }
 
-/** Today and the time of day in the shop, told anew every minute. */
+/** How often it is looked whether the device's clock was put. */
+const WATCHED_MS = 15_000;
+
+/** Today and the time of day in the shop, told anew every minute, and when the device's clock was put or woke. */
 export function useToday(): { today: Day; minute: number; now: Date; timeZone: string } {
-  const { data } = useShopQuery();
+  const { data, refetch } = useShopQuery();
+  useEffect(() => {
+    const look = (): void => {
+      if (wasPut()) void refetch();
+    };
+    const timer = setInterval(look, WATCHED_MS);
+    document.addEventListener("visibilitychange", look);
+    return () => {
+      clearInterval(timer);
+      document.removeEventListener("visibilitychange", look);
+    };
+  }, [refetch]);
   const now = useNow(60_000);
   const timeZone = data?.timeZone ?? "UTC";
   return { today: dayAt(now, timeZone), minute: minuteOfDayAt(now, timeZone), now, timeZone };

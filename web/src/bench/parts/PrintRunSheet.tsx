@@ -1,10 +1,9 @@
-import { Button, Text } from "@chakra-ui/react";
 import { wrap } from "comlink";
-import { memo, useState } from "react";
+import { memo } from "react";
 import { presentMoment } from "../../app/clock.ts";
 import type { Outlook } from "../../app/outlook.ts";
+import { inWorker, PdfButton } from "../../kit/PdfButton.tsx";
 import { loadFonts } from "../../kit/pdf/loadFonts.ts";
-import { saveFile } from "../../kit/save.ts";
 import type { Live } from "../live.ts";
 import { mixWords } from "../preparation.ts";
 import type { RunSheet } from "../runSheetPdf.ts";
@@ -16,11 +15,8 @@ import { usePreparation } from "./PreparationList.tsx";
 
 /** The run sheet as a PDF to print, made here. */
 export const PrintRunSheet = memo(function PrintRunSheet({ planned, lying, outlook, room }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; room: Live["room"] }) {
-  const [state, setState] = useState<"ready" | "making" | "failed">("ready");
   const { tools, mixes, missing } = usePreparation(planned, lying, outlook, room);
-  const make = async (): Promise<void> => {
-    setState("making");
-    const worker = new Worker(new URL("../runSheet.worker.ts", import.meta.url), { type: "module" });
+  const make = (): Promise<Uint8Array> => {
     const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
     const sheet: RunSheet = {
       shop: outlook.shop.name,
@@ -39,25 +35,13 @@ export const PrintRunSheet = memo(function PrintRunSheet({ planned, lying, outlo
         fresh: line.kind === "work" && line.fresh,
       })),
     };
-    try {
-      saveFile(`run-sheet-${outlook.today}.pdf`, "application/pdf", await wrap<RunSheetWorker>(worker).runSheetPdf(sheet, await loadFonts()));
-      setState("ready");
-    } catch {
-      setState("failed");
-    } finally {
-      worker.terminate();
-    }
+    return inWorker(new Worker(new URL("../runSheet.worker.ts", import.meta.url), { type: "module" }), async (worker) =>
+      wrap<RunSheetWorker>(worker).runSheetPdf(sheet, await loadFonts()),
+    );
   };
   return (
-    <>
-      <Button variant="ghost" paddingInline="0" disabled={state === "making"} onClick={() => void make()}>
-        {state === "making" ? "Drawing the sheet …" : "Print the run sheet"}
-      </Button>
-      {state === "failed" && (
-        <Text color="cannot" role="alert">
-          The sheet could not be made: its letters are not there. Try again when the server answers.
-        </Text>
-      )}
-    </>
+    <PdfButton name={`run-sheet-${outlook.today}.pdf`} make={make}>
+      Print the run sheet
+    </PdfButton>
   );
 });

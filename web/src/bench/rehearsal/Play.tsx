@@ -8,10 +8,9 @@ import { Board } from "../parts/Board.tsx";
 import { BoardRow } from "../parts/Boards.tsx";
 import type { OnBoard } from "../table.ts";
 import { Outcome } from "./Outcome.tsx";
-import type { Manner } from "./Rehearsal.tsx";
 import { boardsAt, momentOf, routeFor, settingFor, type Wanted } from "./rehearsed.ts";
 import { TurnCard } from "./TurnCard.tsx";
-import { isBusy, SPEEDS, useRehearsal, type Speed } from "./useRehearsal.ts";
+import { isBusy, SPEEDS, useRehearsal, type Manner, type Speed } from "./useRehearsal.ts";
 import { eventsUntil, hourOf } from "./words.ts";
 
 const NONE: ReadonlySet<string> = new Set();

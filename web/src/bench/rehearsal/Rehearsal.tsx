@@ -9,14 +9,7 @@ import { useBenchTimes } from "../times.ts";
 import { Play } from "./Play.tsx";
 import type { Wanted } from "./rehearsed.ts";
 import { SetUp } from "./SetUp.tsx";
-import type { Speed } from "./useRehearsal.ts";
-
-/** How it is played. */
-export interface Manner {
-  readonly speed: Speed;
-  /** The next best move is said, as on the live bench. */
-  readonly isCoached: boolean;
-}
+import type { Manner } from "./useRehearsal.ts";
 
 /** A bench to try a route on, or to learn the rules at: paper, weather and mishaps are made up, and nothing is told to the shop. */
 export function Rehearsal({ outlook }: { outlook: Outlook }) {

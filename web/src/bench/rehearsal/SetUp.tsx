@@ -6,9 +6,8 @@ import { asideSolver, useSolved } from "../../app/solver.ts";
 import { Choice, FormField, Tick } from "../../kit/FormField.tsx";
 import { NumberField } from "../../kit/NumberField.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import type { Manner } from "./Rehearsal.tsx";
 import { settingFor, WEATHERS, type Wanted, type Weather } from "./rehearsed.ts";
-import { SPEEDS, type Speed } from "./useRehearsal.ts";
+import { SPEEDS, type Manner, type Speed } from "./useRehearsal.ts";
 
 const MOST_PANELS = 24;
 const NONE = "";

@@ -10,6 +10,13 @@ export const SPEEDS = [
 ] as const;
 export type Speed = (typeof SPEEDS)[number]["id"];
 
+/** How it is played. */
+export interface Manner {
+  readonly speed: Speed;
+  /** The next best move is said, as on the live bench. */
+  readonly isCoached: boolean;
+}
+
 /** A rehearsal, and how far its clock has shown it: the hands are busy until the clock has caught up with what they began. */
 export interface Playing {
   readonly at: Rehearsal;
