@@ -94,8 +94,9 @@ test("a line says its stage, its panels by number and who does it where; fresh w
   expect(lines.map((each) => lineWords(each, none, lying))).toEqual(["Mask the lights, panels 1 to 3", "First wash, panels 1 to 3", "Dots, panels 1 and 2, sofa"]);
   const free: SheetLine = { kind: "free", batch: "b", stage: "First wash", from: 40, to: 52 };
   expect(lineWords(free, new Map([[free, { name: "write addresses", count: 4, minutes: 8 }]]), lying)).toBe("12 min free while first wash dries: write addresses, 4 of them");
-  expect(paintsOf(lying[0], { units: [2] })).toBe("Slate Roof");
-  expect(paintsOf(lying[0], { units: [0, 2] })).toBe("Ferry Blue, Dune, Slate Roof");
+  expect(paintsOf(lying[0], { stage: "Dots", units: [2] })).toBe("Slate Roof");
+  expect(paintsOf(lying[0], { stage: "Dots", units: [0, 2] })).toBe("Ferry Blue, Dune, Slate Roof");
+  expect(paintsOf(lying[0], { stage: "Sketch", units: [0] })).toBe("");
 });
 
 const require = createRequire(import.meta.url);

@@ -50,9 +50,9 @@ export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: r
   return `${stage?.name ?? ""}, ${panels}${lying.length > 1 && on ? ` of ${on.design.name.toLowerCase()}` : ""}${line.mixedAgain ? ", mixed again" : ""}${line.helper ? ", by the helper" : stage?.portable ? ", sofa" : ""}`;
 }
 
-/** The paints of the panels of a move, each once: what the clean palette is laid out with. */
-export function paintsOf(on: Lying | undefined, { units }: Pick<PlanLine, "units">): string {
-  if (!on) return "";
+/** The paints of the panels of a move, each once: what the clean palette is laid out with. Nothing where nothing is painted. */
+export function paintsOf(on: Lying | undefined, { units, stage }: Pick<PlanLine, "units" | "stage">): string {
+  if (on?.design.stages.find(({ id }) => id === stage)?.kind !== "paint") return "";
   const ways = new Set(plannedNumbers(on, units).map((number) => on.batch.units.find((unit) => unit.number === number)?.colourwayId));
   return [...new Set(on.design.colourways.filter(({ id }) => ways.has(id)).flatMap(({ paints }) => paints.map(({ name }) => name)))].join(", ");
 }

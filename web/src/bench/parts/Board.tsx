@@ -21,10 +21,12 @@ interface BoardProps {
   readonly chosen: ReadonlySet<string>;
   readonly onChoose: (chosen: ReadonlySet<string>) => void;
   readonly titled: boolean;
+  /** It shares the width with another board: its clocks and numbers are larger beside the panels, to be read from a metre. */
+  readonly isSmall: boolean;
 }
 
 /** The board with its panels as they lie, each with what is painted so far and its wet clock. Panels are tapped, or swiped over. */
-export function Board({ on, now, next, chosen, onChoose, titled }: BoardProps) {
+export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: BoardProps) {
   const { batch, design, states } = on;
   const swipe = useRef<ReadonlySet<string> | null>(null);
   const panel = panelOf(design);
@@ -101,6 +103,7 @@ export function Board({ on, now, next, chosen, onChoose, titled }: BoardProps) {
                 minute={minute}
                 isNext={next === unit.id}
                 isChosen={chosen.has(unit.id)}
+                isSmall={isSmall}
                 x={RIM + (index % columns) * (tileWidth + GAP)}
                 y={RIM + Math.floor(index / columns) * (tileHeight + GAP)}
                 width={tileWidth}
@@ -123,6 +126,7 @@ interface TileProps {
   readonly minute: number;
   readonly isNext: boolean;
   readonly isChosen: boolean;
+  readonly isSmall: boolean;
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -135,7 +139,7 @@ const isAlike = (a: TileProps, b: TileProps): boolean => {
   return sameStanding(state, b.state) && stages.length === b.stages.length && unit.id === b.unit.id && others.every((key) => rest[key] === b[key]);
 };
 
-const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, isChosen, x, y, width, height }: TileProps) {
+const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, isChosen, isSmall, x, y, width, height }: TileProps) {
   const colourway = design.colourways.find((each) => each.id === unit.colourwayId);
   const picture = pictureUrl(colourway?.pictureId ?? null);
   const paints = stages.filter(({ table }) => table.kind === "paint").length;
@@ -144,7 +148,8 @@ const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, i
   const face = clockFace(state, new Date(minute * 60_000), dryMinutes);
   const spoilt = state.wetness.state === "spoilt";
   const wet = face.kind === "wet" || face.kind === "damp";
-  const clock = { state, dryMinutes, x: x + width / 2, y: y + height * 0.45, size: Math.min(74, height * 0.56) };
+  const clock = { state, dryMinutes, x: x + width / 2, y: y + height * (isSmall ? 0.42 : 0.45), size: isSmall ? Math.min(112, height * 0.76) : Math.min(74, height * 0.56) };
+  const label = isSmall ? 1.6 : 1;
   return (
     <g
       role="button"
@@ -180,7 +185,7 @@ const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, i
         <rect x={x - 4} y={y - 4} width={width + 8} height={height + 8} fill="none" stroke={isChosen ? "#2C6FA6" : "#22303C"} strokeWidth={isChosen ? 6 : 4} rx={3} />
       )}
       {!spoilt && (wet || face.kind === "catch" ? <RunningClock {...clock} /> : <WetClock {...clock} now={new Date(minute * 60_000)} />)}
-      <g transform={`translate(${String(x + 6)} ${String(y + height - 24)})`}>
+      <g transform={`translate(${String(x + 6)} ${String(y + height - 4 - 20 * label)}) scale(${String(label)})`}>
         <rect width={unit.number > 9 ? 30 : 22} height={20} rx={3} fill="#FBF7EF" fillOpacity={0.92} />
         <Words x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
           {unit.number}

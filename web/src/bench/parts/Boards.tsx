@@ -31,6 +31,7 @@ export function Boards() {
             chosen={chosen}
             onChoose={(units) => choose(new Set([...units].filter((unit) => on.states.some((state) => state.unit === unit))))}
             titled={lying.length > 1}
+            isSmall={boards.length > 1}
           />
         </div>
       ))}

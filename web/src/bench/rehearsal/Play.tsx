@@ -77,6 +77,7 @@ export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLe
                   chosen={chosen}
                   onChoose={(units) => choose(new Set([...units].filter((unit) => each.states.some((state) => state.unit === unit))))}
                   titled={boards.length > 1}
+                  isSmall={boards.length > 1}
                 />
               </Box>
             ))}
