@@ -16,7 +16,7 @@ const PICTURES = [
   { name: "sheets", path: "/sheets" },
   { name: "bench", path: "/bench" },
   { name: "bench-evening", path: "/bench", evening: true },
-  { name: "bench-rehearsal", path: "/bench", rehearse: true, press: [/^Begin$/, /^Paint it$/] },
+  { name: "bench-rehearsal", path: "/bench", rehearse: true, select: ["The clock runs", "as fast as I tap"], press: [/^Begin$/, /^All \d/, /^(All \d|Wait for it)/, /^(Paint it|Wait for it)$/] },
   { name: "finish", path: "/finish" },
   { name: "dispatch", path: "/dispatch" },
   { name: "stores", path: "/stores" },
@@ -54,6 +54,7 @@ try {
       await page.getByRole("group", { name: /^The painting/ }).waitFor({ timeout: 30_000 });
       await page.waitForTimeout(2500);
     }
+    if ("select" in picture) await page.getByLabel(picture.select[0]).selectOption({ label: picture.select[1] });
     for (const button of "press" in picture ? picture.press : []) {
       await page.getByRole("button", { name: button }).first().click();
       await page.waitForTimeout(1500);

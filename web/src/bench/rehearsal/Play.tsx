@@ -103,7 +103,7 @@ export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLe
             <Button variant="outline" onClick={() => setEnded(true)}>
               End here
             </Button>
-            <Box width="172px">
+            <Box width="206px">
               <Choice
                 aria-label="The clock runs"
                 value={manner.speed}
