@@ -130,3 +130,25 @@ test("what cannot be planned is told with its faults", async () => {
   await thorough.let();
   expect(told[0]).toMatchObject({ kind: "impossible", faults: [{ code: "longer-than-window" }, { code: "longer-than-window" }] });
 });
+
+test("what a tap did to the end is told in minutes, over the quick plan and the thorough one alike; a date that does not hold is told with its batch", async () => {
+  const [quick, thorough, told] = [held(), held(), [] as Planned[]];
+  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  desk.ask(question(0));
+  await quiet(0);
+  await thorough.let();
+  // Ten minutes went by, and nothing was done.
+  fake.setSystemTime(Date.now() + 600_000);
+  desk.ask(question(0));
+  await quick.let();
+  await quiet();
+  await thorough.let();
+  const bent = told.map((planned) => (planned.kind === "plan" ? Math.round(planned.value.bent) : -1));
+  expect(bent).toEqual([0, 10, 10]);
+  expect(told[0]).toMatchObject({ value: { late: [] } });
+  const { lying, ...rest } = question(0);
+  const overdue = lying.map((on) => ({ ...on, view: { ...on.view, readyBy: "2000-01-01" } as unknown as NeedView }));
+  desk.ask({ ...rest, lying: overdue });
+  await quick.let();
+  expect(told[3]).toMatchObject({ value: { late: [{ batch: "b" }] } });
+});

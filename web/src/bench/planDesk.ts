@@ -5,6 +5,7 @@ import {
   sheetLines,
   stopAt,
   waitingFrom,
+  wholeBatch,
   wholeBatches,
   type At,
   type Fault,
@@ -33,6 +34,10 @@ export interface BenchPlan {
   readonly stop: { readonly at: Date; readonly drying: number } | null;
   /** What the plan has next. */
   readonly next: At | null;
+  /** Batches that are not dry by the day they are due, and by how many minutes. */
+  readonly late: readonly { readonly batch: string; readonly by: number }[];
+  /** Minutes by which the end has moved since something was last told: what a detour cost, or a quick hand gained. */
+  readonly bent: number;
   /** The stage after which the heat tool would bring the end nearest, and by how many minutes. */
   readonly heat: { readonly batch: string; readonly stage: string; readonly sooner: number } | null;
 }
@@ -70,6 +75,8 @@ export interface PlanSolver {
 export class PlanDesk {
   private latest: Question | null = null;
   private best: BenchPlan | null = null;
+  /** The end as it was before the present question came up. */
+  private endedAt: Date | null = null;
   private isSketching = false;
   private isThinking = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
@@ -83,6 +90,7 @@ export class PlanDesk {
   /** @param question null asks nothing more */
   ask(question: Question | null): void {
     this.latest = question;
+    this.endedAt = this.best?.endsAt ?? null;
     clearTimeout(this.timer);
     if (!question) return;
     void this.sketch();
@@ -91,8 +99,10 @@ export class PlanDesk {
 
   private answer(to: Question, planned: Planned): void {
     if (to !== this.latest) return;
-    if (planned.kind === "plan") this.best = planned.value;
-    this.tell(planned);
+    if (planned.kind === "impossible") return this.tell(planned);
+    const bent = this.endedAt ? (planned.value.endsAt.getTime() - this.endedAt.getTime()) / 60_000 : 0;
+    this.best = { ...planned.value, bent };
+    this.tell({ kind: "plan", value: this.best });
   }
 
   /** Of the taps that come while one is planned for, only the last is planned for next. */
@@ -153,10 +163,22 @@ function sheetOf(job: RunJob, plan: RunPlan, since: Date, small: readonly SmallJ
     filled: fillWaits(lines, small),
     waiting: waitingFrom(lines),
     endsAt: after(plan.makespan),
+    late: lateIn(job, plan),
+    bent: 0,
     hands: handsBusy(job, plan),
     stop: stop && { at: after(stop.at), drying: stop.drying },
     next: first ? { batch: first.batch, stage: first.stage } : null,
   };
+}
+
+/** Which batches are dry too late. Mixings of one batch are one. */
+function lateIn(job: RunJob, plan: RunPlan): BenchPlan["late"] {
+  const late = new Map<string, number>();
+  for (const { id, due, stages } of job.batches) {
+    const dry = plan.moves.reduce((latest, move) => (move.batch === id ? Math.max(latest, move.end + (stages.find((stage) => stage.id === move.stage)?.dry ?? 0)) : latest), 0);
+    if (due !== undefined && dry > due) late.set(wholeBatch(id), Math.max(dry - due, late.get(wholeBatch(id)) ?? 0));
+  }
+  return [...late].map(([batch, by]) => ({ batch, by }));
 }
 
 /** Tries the heat tool after the stages that are waited for longest. */

@@ -67,6 +67,19 @@ test("an order that is due goes before one that is not, though it takes longer i
   expect(first(20)).toBe("kites");
 });
 
+test("what is open to be caught comes first in the plan, as it does on the card, though a quick move would fit in before it closes", () => {
+  const route = [stage("wash", { hands: 2, setup: 3, dry: 5 }), stage("drop", { hands: 1, setup: 0, dry: 30, within: 8 })];
+  const caught = (id: string, minute: number) => unit(id, 1, { state: "catch", until: inMinutes(minute) }, inMinutes(minute - 8));
+  const order = (units: readonly UnitState[], more: Partial<TableSetting> = {}) =>
+    planOf([batch({ route, units })], setting(more)).plan.moves.map((move) => `${move.stage} ${String(move.unit)}`);
+  expect(order([unit("3"), caught("1", 8), caught("2", 6)]).slice(0, 3)).toEqual(["drop 0", "drop 1", "wash 2"]);
+  // One whose window has just closed is saved first of all.
+  const late = unit("4", 1, { state: "missed", since: inMinutes(-1) }, inMinutes(-9));
+  expect(order([unit("3"), caught("1", 8), late]).slice(0, 2)).toEqual(["drop 0", "drop 1"]);
+  // With the table closed until later, what is late waits for it, and there is a plan all the same.
+  expect(order([late, unit("3")], { windows: [[60, 300]] })).toHaveLength(3);
+});
+
 test("the heat tool is not put on masking fluid, nor on what must stay wet, nor where there is little to gain", () => {
   const route = [
     stage("mask", { kind: "mask", technique: "mask", dry: 30 }),

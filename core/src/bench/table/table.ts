@@ -70,8 +70,9 @@ export function heatForbidden(route: readonly TableStage[], index: number): stri
 /** All that is left to do at the table as a job for the planner. */
 export function tableJob(batches: readonly TableBatch[], setting: TableSetting, now: Date): RunJob {
   const helped = setting.helperWindows.length > 0;
+  const firstOfAll = caughtFirst(batches, setting);
   return {
-    batches: batches.flatMap((batch) => goesOf(batch).map((units, go) => runBatch({ ...batch, units }, goId(batch.id, go), setting, now, helped))),
+    batches: batches.flatMap((batch) => goesOf(batch).map((units, go) => runBatch({ ...batch, units }, goId(batch.id, go), setting, now, helped, firstOfAll))),
     changeover: setting.changeover,
     drying: setting.dryingPlaces,
     windows: setting.windows,
@@ -82,9 +83,45 @@ export function tableJob(batches: readonly TableBatch[], setting: TableSetting, 
   };
 }
 
+/** A plan is not held to the second. */
+const LEEWAY = 0.25;
+
+/**
+ * What is to be caught now comes before anything else, though a quick move might just fit in: paper does not keep to the minute. The
+ * panels of windows that are open, or have just closed, with the latest minute at which each is taken up if they are done one after
+ * the other, the soonest to close first.
+ */
+function caughtFirst(batches: readonly TableBatch[], setting: TableSetting): ReadonlyMap<string, number> {
+  const open = batches
+    .flatMap((batch) =>
+      batch.units.flatMap(({ unit, done, wetness }) => {
+        const stage = batch.route[done];
+        const closes = wetness.state === "catch" ? wetness.until : wetness.state === "missed" ? wetness.since : null;
+        return stage && closes ? [{ unit, stage, batch, closes: closes.getTime() }] : [];
+      }),
+    )
+    .sort((a, b) => a.closes - b.closes);
+  const latest = new Map<string, number>();
+  const openFor = setting.windows.length === 0 ? Infinity : Math.max(0, ...setting.windows.filter(([from]) => from <= 0).map(([, to]) => to));
+  let [minute, last, palette] = [0, setting.last && `${setting.last.batch}/${setting.last.stage}`, batches.find(({ id }) => id === setting.last?.batch)?.palette];
+  for (const { unit, stage, batch } of open) {
+    const at = `${batch.id}/${stage.id}`;
+    minute += (at === last ? 0 : stage.setup) + (palette === undefined || palette === batch.palette ? 0 : setting.changeover);
+    // Beyond the hours of this session nothing can be asked of the hands.
+    if (minute + LEEWAY + stage.hands > openFor) break;
+    latest.set(unit, minute + LEEWAY);
+    minute += stage.hands;
+    [last, palette] = [at, batch.palette];
+  }
+  return latest;
+}
+
 const GO = "#";
 /** The first mixing of a batch keeps its name. */
 const goId = (batch: string, go: number): string => (go === 0 ? batch : `${batch}${GO}${String(go + 1)}`);
+
+/** The batch that a mixing belongs to. */
+export const wholeBatch = (id: string): string => id.split(GO)[0] ?? id;
 
 /** Panels that are still under way, the farthest first: as a plan counts them. */
 export const underWay = (units: readonly UnitState[], stages: number): UnitState[] =>
@@ -108,18 +145,18 @@ function lastGo(batches: readonly TableBatch[], last: NonNullable<TableSetting["
 /** The lines of a plan with the mixings of a batch under its own name, its panels counted through. */
 export function wholeBatches(job: RunJob, lines: readonly SheetLine[]): SheetLine[] {
   return lines.map((line): SheetLine => {
-    const [batch = ""] = line.batch.split(GO);
+    const batch = wholeBatch(line.batch);
     if (line.kind === "free" || batch === line.batch) return { ...line, batch };
     const at = job.batches.findIndex(({ id }) => id === line.batch);
-    const before = job.batches.slice(0, at).reduce((sum, other) => sum + (other.id.split(GO)[0] === batch ? other.units : 0), 0);
+    const before = job.batches.slice(0, at).reduce((sum, other) => sum + (wholeBatch(other.id) === batch ? other.units : 0), 0);
     return { ...line, batch, units: line.units.map((unit) => unit + before), mixedAgain: true };
   });
 }
 
-function runBatch(batch: TableBatch, id: string, setting: TableSetting, now: Date, helped: boolean): RunBatch {
+function runBatch(batch: TableBatch, id: string, setting: TableSetting, now: Date, helped: boolean, caught: ReadonlyMap<string, number>): RunBatch {
   const fromNow = (at: Date): number => (at.getTime() - now.getTime()) / 60_000;
   const open = batch.units;
-  const started = open.filter(({ done }) => done > 0).map((unit) => startedUnit(batch, unit, fromNow));
+  const started = open.filter(({ done }) => done > 0).map((unit) => startedUnit(batch, unit, fromNow, caught.get(unit.unit)));
   const untaped = batch.route.findIndex(({ technique }) => technique === "untape");
   // A sheet that is half done is planned panel by panel: its panels do not stand alike.
   const taped = batch.perSheet > 1 && untaped > 0 && started.every(({ done }) => done > untaped || open.length % batch.perSheet === 0) && isWhole(started, batch.perSheet, untaped);
@@ -149,10 +186,12 @@ function isWhole(started: readonly StartedUnit[], perSheet: number, untaped: num
   return [...counts.values()].every((count) => count % perSheet === 0);
 }
 
-function startedUnit(batch: TableBatch, { done, dryAt, wetness }: UnitState, fromNow: (at: Date) => number): StartedUnit {
+function startedUnit(batch: TableBatch, { done, dryAt, wetness }: UnitState, fromNow: (at: Date) => number, caughtBy: number | undefined): StartedUnit {
   const within = batch.route[done]?.within ?? null;
   const ready = dryAt ? Math.max(0, fromNow(dryAt)) : 0;
   // A window that has closed binds nothing any more: it is done when it is done.
-  const until = within !== null && dryAt && wetness.state !== "missed" ? Math.max(0, fromNow(dryAt) + within) : undefined;
+  const closes = within !== null && dryAt && wetness.state !== "missed" ? Math.max(0, fromNow(dryAt) + within) : undefined;
+  // One that cannot be caught any more in its turn is still taken up before it closes, if that can be.
+  const until = caughtBy !== undefined && (closes === undefined || caughtBy <= closes) ? caughtBy : closes;
   return { done, dryAt: ready, ...(until === undefined ? {} : { until }) };
 }

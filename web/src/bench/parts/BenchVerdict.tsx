@@ -66,12 +66,38 @@ export const BenchVerdict = memo(function BenchVerdict({
         <>
           All dry{" "}
           <Figure why="The run sheet of what is left, put into your sessions: hands only while a session is open, drying at all hours.">{dryWords(planned.endsAt, outlook)}</Figure>
-          .
+          {Math.abs(planned.bent) >= WORTH_TELLING && `, ${printMinutes(minutes(Math.abs(Math.round(planned.bent))))} ${planned.bent > 0 ? "later" : "sooner"} than before`}.
+          <Late planned={planned} lying={lying} outlook={outlook} />
         </>
       )}
     </Verdict>
   );
 });
+
+/** So many minutes later or sooner are worth a word. */
+const WORTH_TELLING = 5;
+
+/** Which date does not hold any more. */
+function Late({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
+  return planned.late.map(({ batch, by }) => {
+    const on = lying.find((each) => each.batch.id === batch);
+    if (!on) return null;
+    const days = Math.ceil(by / MINUTES_A_DAY);
+    return (
+      <span key={batch}>
+        {" "}
+        <Figure
+          tone="cannot"
+          why={`Its panels should be dry by the end of ${printDay(on.view.readyBy)}, to be finished and posted in time. Another session before then, or fewer panels, would bring it in.`}
+        >
+          {on.title} is {days === 1 ? "a day" : `${String(days)} days`} late
+        </Figure>
+        {outlook.today > on.view.readyBy ? " already." : "."}
+      </span>
+    );
+  });
+}
+const MINUTES_A_DAY = 1440;
 
 function dryWords(at: Date, { today, shop }: Outlook): string {
   const day = dayAt(at, shop.timeZone);
