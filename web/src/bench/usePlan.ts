@@ -6,15 +6,17 @@ import type { AtTable, Lying } from "./table.ts";
 
 const REPLAN_MINUTES = 5;
 
-/** Planned anew when something was told, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
+/** Planned anew when something was told or learned, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
 export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly SmallJob[], now: Date): Planned | null {
   const { outlook, settings, atBench } = at;
   const told = lying.map(({ batch }) => `${batch.id}:${String(batch.facts.length)}:${String(batch.units.filter((unit) => unit.grade === null).length)}`).join();
   // Of the session that is on only the end is told: its beginning moves with the clock.
   const hours = outlook.allSessions.slice(0, 20).map((session) => `${session.day}${String(session.to)}`);
+  const times = lying.flatMap(({ stages }) => stages.map(({ table }) => `${String(table.hands)}/${String(table.dry)}`)).join();
   const every = Math.floor(now.getTime() / (REPLAN_MINUTES * 60_000));
   const asked = [
     told,
+    times,
     hours.join(),
     String(settings.boards),
     String(settings.heatTool),
