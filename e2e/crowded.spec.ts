@@ -69,7 +69,7 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   const page = await openPage(context, errors);
   await page.goto(`${shop.url}/season`);
   const before = await verdict(page).innerText();
-  await page.getByRole("button", { name: "Sessions" }).click();
+  await page.getByRole("button", { name: "Sessions", exact: true }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "One more session" }).click();
   await dialog.getByRole("button", { name: "Keep this week" }).click();

@@ -73,8 +73,7 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
 const painted = (page: Page, need: string) =>
   page
     .getByText(`${need} is painted and dry.`)
-    .or(page.getByText("All panels are painted and dry", { exact: true }))
-    .locator("xpath=self::*[.//a]|ancestor::*[.//a][1]")
+    .or(page.getByText("All panels are painted and dry", { exact: true }).locator("xpath=.."))
     .getByRole("link", { name: "Inspect them in Finish" })
     .first();
 

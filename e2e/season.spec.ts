@@ -63,7 +63,7 @@ test("one line becomes a need that is confirmed, and a table becomes many or non
 });
 
 test("days away and occasions of other countries are kept, and a calendar address is made and withdrawn", async () => {
-  await page.getByRole("button", { name: "Sessions" }).click();
+  await page.getByRole("button", { name: "Sessions", exact: true }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("What", { exact: true }).selectOption("away");
   await dialog.getByLabel("On, or from").fill("2031-11-20");

@@ -16,7 +16,11 @@ export function Now() {
       {picked ? (
         <ChosenCard on={picked} chosen={chosen} onTell={tell} onLeave={() => choose(NONE)} />
       ) : next.move.kind === "finished" ? (
-        <Teach title="All panels are painted and dry" step={<Link to={`/finish?need=${next.on.view.need.id}`}>Inspect them in Finish</Link>}>
+        <Teach
+          title="All panels are painted and dry"
+          // Several have a link each, where their names stand.
+          step={lying.length > 1 ? undefined : <Link to={`/finish?need=${next.on.view.need.id}`}>Inspect them in Finish</Link>}
+        >
           Look at them side by side, and grade each.
         </Teach>
       ) : (

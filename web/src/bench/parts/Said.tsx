@@ -52,7 +52,7 @@ export function Then() {
   const { plan, lying, outlook, now, next, room, session } = useSaid();
   return (
     <>
-      {next.move.kind !== "finished" && <Finished lying={lying} />}
+      {(next.move.kind !== "finished" || lying.length > 1) && <Finished lying={lying} />}
       {plan && (
         <>
           {!session && <PreparationList planned={plan} lying={lying} outlook={outlook} room={room} isBegun={false} />}
@@ -76,7 +76,7 @@ export function Below() {
   );
 }
 
-/** Batches that are through while others are still painted. */
+/** Batches that are through, each with its way to Finish. */
 const Finished = memo(function Finished({ lying }: { lying: readonly Lying[] }) {
   const through = lying.filter(({ states }) => states.every(({ wetness }) => wetness.state === "finished" || wetness.state === "spoilt"));
   return through.map(({ view }) => (
