@@ -3,8 +3,8 @@ import { Timetable } from "./timetable.ts";
 
 /** Hands at one stage for longer than so many minutes tire. */
 export const TIRING = 45;
-/** Positions that may be timed anew for calm's sake: some hundredths of a second. */
-const MOST_TIMED = 150_000;
+/** Positions that may be timed anew for calm's sake: about a hundredth of a second. */
+const MOST_TIMED = 40_000;
 
 /** How restless an order is: changes of palette first, then changes of stage, and stretches at one stage that tire the hand. */
 interface Unrest {
