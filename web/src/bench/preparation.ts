@@ -1,7 +1,8 @@
-import type { ColourwayRead, DesignRead, StoreRead } from "@yule/contract";
+import type { ColourRead, ColourwayRead, DesignRead, StoreRead } from "@yule/contract";
 import { LOAD_OF, techniqueOf, waterFor, type PlanLine, type Room, type SheetLine, type ShelfPaint } from "@yule/core";
 import { puddlesFor, toldOf } from "../colour/puddleTasks.ts";
-import { onShelf } from "../colour/shelf.ts";
+import { counted, onShelf, shelfOf } from "../colour/shelf.ts";
+import type { BenchPlan } from "./planDesk.ts";
 import type { Lying } from "./table.ts";
 import { plannedNumbers } from "./words.ts";
 
@@ -43,6 +44,12 @@ const USUAL: Room = { warm: 20, humid: 0.5 };
 
 /** The moves of a run sheet that lie in one session: up to its end, or all that there are. @param until minutes since the plan began */
 export const linesUntil = (lines: readonly SheetLine[], until: number): PlanLine[] => lines.filter((line): line is PlanLine => line.kind === "work" && line.from < until);
+
+/** What must be on the table for the session that is on or comes next. */
+export function sessionPreparation(planned: BenchPlan, lying: readonly Lying[], colour: ColourRead | undefined, stores: readonly StoreRead[], room: Room | null): Preparation {
+  const until = planned.stop ? (planned.stop.at.getTime() - planned.since.getTime()) / 60_000 : Infinity;
+  return preparationFor(linesUntil(planned.lines, until), lying, shelfOf(colour), stores, room);
+}
 
 /** What these moves need on the table: tools by stage, a mix for each paint of each colourway, and what the shelf lacks of it. */
 export function preparationFor(lines: readonly PlanLine[], lying: readonly Lying[], shelf: readonly ShelfPaint[], stores: readonly StoreRead[], room: Room | null): Preparation {
@@ -96,8 +103,6 @@ const missingTools = (tools: readonly string[], stores: readonly StoreRead[]): s
     return counted.length > 0 && counted.every(({ onHand }) => onHand <= 0) ? [`${tool}: none is left`] : [];
   });
 
-const halves = (parts: number): string => `${parts >= 1 || parts === 0 ? String(Math.floor(parts)) : ""}${parts % 1 === 0.5 ? `${parts >= 1 ? " " : ""}1/2` : ""}`;
-
 /** `3.5 ml Rockpool: 1 part to 5 parts water, for 6 panels`. */
 export const mixWords = ({ ml, paint, water, panels, goes }: MixToMake): string =>
-  `${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${halves(water)} ${water > 1 ? "parts" : "part"} water, for ${panels === 1 ? "1 panel" : `${String(panels)} panels`}${goes > 1 ? `, in ${String(goes)} mixings` : ""}`;
+  `${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${counted(water, "water")}, for ${panels === 1 ? "1 panel" : `${String(panels)} panels`}${goes > 1 ? `, in ${String(goes)} mixings` : ""}`;

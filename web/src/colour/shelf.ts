@@ -61,7 +61,8 @@ export const colourWords = ({ L, C, h }: Lch): string =>
 
 const partsOf = (parts: number): string =>
   Number.isInteger(parts) ? String(parts) : parts % 1 === 0.5 ? `${parts < 1 ? "" : String(Math.floor(parts))} 1/2`.trim() : String(Math.round(parts * 10) / 10);
-const counted = (parts: number, what: string): string => `${partsOf(parts)} ${parts > 1 ? "parts" : "part"} ${what}`;
+/** `4 1/2 parts water`. */
+export const counted = (parts: number, what: string): string => `${partsOf(parts)} ${parts > 1 ? "parts" : "part"} ${what}`;
 
 /** A mix as it is told at the bench: 3 parts Dune, 1 part Harbour Deep, 14 parts water. */
 export const mixWords = (mix: Mix, shelf: readonly ShelfPaint[]): string =>

@@ -2,21 +2,11 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import { memo, useMemo } from "react";
 import { useColourQuery } from "../../app/api.ts";
 import type { Outlook } from "../../app/outlook.ts";
-import { shelfOf } from "../../colour/shelf.ts";
 import { Fold } from "../../kit/Fold.tsx";
 import type { Live } from "../live.ts";
-import { linesUntil, mixWords, preparationFor, type Preparation } from "../preparation.ts";
+import { mixWords, sessionPreparation } from "../preparation.ts";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../planDesk.ts";
-
-/** What must be on the table for the session that is on or comes next. */
-export function usePreparation(planned: BenchPlan, lying: readonly Lying[], outlook: Outlook, room: Live["room"]): Preparation {
-  const { data: colour } = useColourQuery();
-  return useMemo(() => {
-    const until = planned.stop ? (planned.stop.at.getTime() - planned.since.getTime()) / 60_000 : Infinity;
-    return preparationFor(linesUntil(planned.lines, until), lying, shelfOf(colour), outlook.stores, room);
-  }, [planned, lying, colour, outlook.stores, room]);
-}
 
 /** On the table before the session begins: what is missing stands in the open, the rest is unfolded. */
 export const PreparationList = memo(function PreparationList({
@@ -32,7 +22,8 @@ export const PreparationList = memo(function PreparationList({
   room: Live["room"];
   isBegun: boolean;
 }) {
-  const { tools, mixes, missing } = usePreparation(planned, lying, outlook, room);
+  const { data: colour } = useColourQuery();
+  const { tools, mixes, missing } = useMemo(() => sessionPreparation(planned, lying, colour, outlook.stores, room), [planned, lying, colour, outlook.stores, room]);
   if (tools.length === 0) return null;
   return (
     <Box as="section" aria-label="On the table" marginTop="20px">

@@ -1,22 +1,23 @@
 import { wrap } from "comlink";
 import { memo } from "react";
+import { useColourQuery } from "../../app/api.ts";
 import { presentMoment } from "../../app/clock.ts";
 import type { Outlook } from "../../app/outlook.ts";
 import { inWorker, PdfButton } from "../../kit/PdfButton.tsx";
 import { loadFonts } from "../../kit/pdf/loadFonts.ts";
 import type { Live } from "../live.ts";
-import { mixWords } from "../preparation.ts";
+import { mixWords, sessionPreparation } from "../preparation.ts";
 import type { RunSheet } from "../runSheetPdf.ts";
 import type { RunSheetWorker } from "../runSheet.worker.ts";
 import type { Lying } from "../table.ts";
 import type { BenchPlan } from "../planDesk.ts";
 import { lineWords } from "../words.ts";
-import { usePreparation } from "./PreparationList.tsx";
 
 /** The run sheet as a PDF to print, made here. */
 export const PrintRunSheet = memo(function PrintRunSheet({ planned, lying, outlook, room }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; room: Live["room"] }) {
-  const { tools, mixes, missing } = usePreparation(planned, lying, outlook, room);
+  const { data: colour } = useColourQuery();
   const make = (): Promise<Uint8Array> => {
+    const { tools, mixes, missing } = sessionPreparation(planned, lying, colour, outlook.stores, room);
     const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
     const sheet: RunSheet = {
       shop: outlook.shop.name,
