@@ -26,11 +26,25 @@ export const isOwn = (seq: number): boolean => ownSeqs.delete(seq);
 /**
  * Gives a command: kept first, so that no reload loses it, then sent in order.
  * @param quiet tells nothing when it is done, as for taps at the bench
+ * @param later is given the showing of a tap on the whole bench, to do it when the tap's own panel has been drawn; otherwise it is done at once
  */
-export async function give<Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, { quiet = false, at }: { quiet?: boolean; at?: Date } = {}): Promise<Sent> {
+export async function give<Kind extends CommandKind>(
+  kind: Kind,
+  payload: CommandInput<Kind>,
+  { quiet = false, at, later = (show) => show() }: { quiet?: boolean; at?: Date; later?: (show: () => void) => void } = {},
+): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
-  if (command.kind === "tell-bench" || command.kind === "tell-session") showAtOnce(command);
+  const shown =
+    command.kind === "tell-bench" || command.kind === "tell-session"
+      ? new Promise<void>((resolve) =>
+          later(() => {
+            show(command);
+            resolve();
+          }),
+        )
+      : null;
   await putInOutbox(command, clockOffset());
+  await shown;
   const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
   void sendAll();
   const result = await sent;
@@ -40,7 +54,7 @@ export async function give<Kind extends CommandKind>(kind: Kind, payload: Comman
 }
 
 /** A tap is shown before anything is kept or sent. The plain answer is used: a draft of it would be walked through whole. */
-function showAtOnce(command: CommandEnvelope): void {
+function show(command: CommandEnvelope): void {
   const { data } = api.endpoints.bench.select()(store.getState());
   if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withWaitingCommand(data, command)));
 }

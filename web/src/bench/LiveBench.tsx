@@ -7,6 +7,8 @@ import { presentMoment } from "../app/clock.ts";
 import { give, undoLastTap } from "../app/outbox.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
+import { afterPaint } from "../kit/afterPaint.ts";
+import { catchUp, mark, markedBy } from "./marks.ts";
 import { Boards, MOST_BOARDS, WhichBoard } from "./parts/Boards.tsx";
 import { Now } from "./parts/Now.tsx";
 import { Below, OnTop, Then, UnderBoards } from "./parts/Said.tsx";
@@ -31,6 +33,13 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
   const times = useBenchTimes(outlook);
   const laid = useMemo(() => layTable(told, times, bench.room), [told, times, bench.room]);
   const { lying, now } = useStanding(laid);
+  const isLaid = lying.length > 0;
+  useEffect(() => {
+    // The first tap must not wait for code that never ran: a panel is drawn once as it stands already.
+    if (isLaid) return afterPaint(() => mark(lying.flatMap(({ states }) => states.slice(0, 1)), () => undefined));
+    // Once; which panel it is does not matter.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [isLaid]);
   const sessions = useMemo(() => benchSessions(bench.sessions), [bench.sessions]);
   const session = sessionOn(sessions, bench.batches, now);
   const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);
@@ -38,15 +47,23 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
   const plan = planned?.kind === "plan" ? planned.value : null;
   const next = useMemo(() => moveAt(lying, now, plan?.next ?? null, outlook.shop.changeover), [lying, now, plan?.next, outlook.shop.changeover]);
   const tell = useCallback<Tell>((on, what, taps, why) => {
-    if (taps.length === 0) return;
     const at = presentMoment();
-    choose(NONE);
-    setLost(what === "spoilt" && why === undefined ? { on, taps } : null);
     const facts = taps.flatMap(({ unit, stage }) => {
       const stageId = on.route[stage]?.id;
       return stageId === undefined ? [] : [{ id: v7(), unitId: unit, stageId, what, at: at.toISOString(), ...(why === undefined ? {} : { why }) }];
     });
-    void give("tell-bench", { batchId: on.batch.id, facts }, { at, quiet: true });
+    if (facts.length === 0) return;
+    const told = facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what, at }));
+    void give("tell-bench", { batchId: on.batch.id, facts }, {
+      at,
+      quiet: true,
+      later: (show) =>
+        mark(markedBy(on, told, at), () => {
+          choose(NONE);
+          setLost(what === "spoilt" && why === undefined ? { on, taps } : null);
+          show();
+        }),
+    });
   }, []);
   const leaveLost = useCallback(() => setLost(null), []);
   const undo = useCallback(() => {
@@ -87,6 +104,9 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
   );
 }
 
+/** What changes in one part of the bench lays out and paints that part alone. */
+const OWN = { contain: "layout style", isolation: "isolate" } as const;
+
 const Layout = memo(function Layout({ isLeftHanded }: { isLeftHanded: boolean }) {
   return (
     <>
@@ -97,15 +117,15 @@ const Layout = memo(function Layout({ isLeftHanded }: { isLeftHanded: boolean })
         columnGap="30px"
         rowGap={{ base: "18px", lg: 0 }}
       >
-        <Box gridArea="main" minWidth={0}>
+        <Box gridArea="main" minWidth={0} {...OWN}>
           <OnTop />
           <Boards />
           <UnderBoards />
         </Box>
-        <Box gridArea="now" minWidth={0}>
+        <Box gridArea="now" minWidth={0} {...OWN}>
           <Now />
         </Box>
-        <Box gridArea="then" minWidth={0}>
+        <Box gridArea="then" minWidth={0} {...OWN}>
           <Then />
         </Box>
       </Grid>
@@ -134,6 +154,7 @@ function useSpace(done: () => void): void {
       const target = key.target as HTMLElement | null;
       if (key.key !== " " || target?.closest("button, input, select, textarea, a, summary, [role=button], [role=dialog]")) return;
       key.preventDefault();
+      catchUp();
       latest.current();
     };
     window.addEventListener("keydown", pressed);

@@ -58,22 +58,26 @@ export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { re
 
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
-/** Routes and facts by batch: a tap on one board works the others out no second time. */
-const worked = new WeakMap<
-  BatchRead,
-  { readonly design: DesignRead; readonly times: BenchTimes; readonly room: Room | null; readonly laid: Pick<Laid, "stages" | "route" | "facts"> }
->();
+/** What was worked out of a batch, and of what. */
+interface Worked extends Pick<Laid, "stages" | "route" | "facts" | "batch" | "design"> {
+  readonly times: BenchTimes;
+  readonly room: Room | null;
+}
+
+/** The latest of each batch, by its id: a tap works out no other board a second time, and of its own only the stage it is about. */
+const worked = new Map<string, Worked>();
 
 /** What changes only when something is told. @param room the air now: a damp evening dries slower */
 export const layTable = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): Laid[] =>
   batches.map(({ view, batch }) => {
     const { design } = view;
-    const known = worked.get(batch);
-    if (known?.design === design && known.times === times && known.room === room) return { view, design, batch, ...known.laid };
-    const stages = learnedRoute(design, times, room, doneBefore(batch));
-    const laid = { stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
-    worked.set(batch, { design, times, room, laid });
-    return { view, design, batch, ...laid };
+    const before = worked.get(batch.id);
+    const known = before?.design === design && before.times === times && before.room === room ? before : null;
+    if (known?.batch === batch) return { ...known, view };
+    const stages = learnedRoute(design, times, room, doneBefore(batch), known?.stages);
+    const laid = { design, batch, stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
+    worked.set(batch.id, { ...laid, times, room });
+    return { ...laid, view };
   });
 
 /** What changes with the clock. */

@@ -78,22 +78,28 @@ export interface LearnedStage {
   readonly timed: SeenStage;
   readonly drying: LearnedTime;
   readonly hands: LearnedTime;
+  /** Panels done of it before: practice. */
+  readonly before: number;
   readonly care: Care;
 }
 
 /**
  * A design's route as it goes at this bench: hands as they were seen, and waits that are sure enough for what comes next.
  * @param before panels done of each stage so far, by its id
+ * @param known the same route with the same times in the same air, as it was before the last taps: stages that no panel has gone through since are as they were
  */
-export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room | null, before: ReadonlyMap<string, number>): LearnedStage[] {
+export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room | null, before: ReadonlyMap<string, number>, known: readonly LearnedStage[] = []): LearnedStage[] {
   const stages = paintingStages(design);
   return stages.map((stage, index) => {
+    const practice = before.get(stage.id) ?? 0;
+    const same = known[index];
+    if (same?.table.id === stage.id && same.before === practice) return same;
     const timed = timedStage(stage);
     const { technique } = routeStageOf(stage);
     const next = stages[index + 1];
     const care = careBefore(next ? routeStageOf(next).technique : null);
     const drying = dryingTime(times, timed, design.paperId ?? "", room, care);
-    const hands = handsTime(times, timed, before.get(stage.id) ?? 0);
+    const hands = handsTime(times, timed, practice);
     // Where the next stage needs it wet, the time is the one told: it is a setting down, not a drying out.
     const dry = next && next.within !== null ? stage.dry : Math.round(drying.take);
     const bone = Math.max(dry, Math.round(dryingTime(times, timed, design.paperId ?? "", room, BONE_DRY).take));
@@ -112,6 +118,7 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
       timed,
       drying,
       hands,
+      before: practice,
       care,
     };
   });

@@ -1,6 +1,7 @@
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { SmallJob } from "@yule/core";
 import { asideSolver, solver } from "../app/solver.ts";
+import { afterPaint } from "../kit/afterPaint.ts";
 import { PlanDesk, type Planned } from "./planDesk.ts";
 import type { AtTable, Lying } from "./table.ts";
 
@@ -33,7 +34,7 @@ export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly Sm
     return () => own.ask(null);
   }, []);
   useEffect(() => {
-    desk.current?.ask(open ? { lying, at, small } : null);
+    return afterPaint(() => desk.current?.ask(open ? { lying, at, small } : null));
     // What is asked, as text, stands for everything a plan is made of.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [asked, open]);

@@ -6,8 +6,10 @@ import { panelOf } from "../../app/materials.ts";
 import { pictureUrl } from "../../app/Picture.tsx";
 import { clockFace, WetClock } from "../../kit/WetClock.tsx";
 import { Words } from "../../kit/drawing.tsx";
+import { useMark } from "../marks.ts";
 import type { OnBoard } from "../table.ts";
 
+/** The board in units of its own: all lengths on it are shares of its width, so that it is drawn at any size. */
 const GAP = 10;
 const RIM = 22;
 const TILE = 150;
@@ -57,11 +59,10 @@ export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: Boar
           {design.name}, {on.title}
         </Text>
       )}
-      <svg
-        viewBox={`0 0 ${String(width)} ${String(height)}`}
+      <div
         role="group"
         aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.title}` : ""}`}
-        style={{ width: "100%", height: "auto", display: "block", fontFamily: "inherit", touchAction: "pan-y" }}
+        style={{ position: "relative", aspectRatio: `${String(width)} / ${String(height)}`, background: "var(--chakra-colors-board)", borderRadius: 6, touchAction: "pan-y", isolation: "isolate" }}
         onClick={(event) => {
           const unit = at(event.target);
           if (unit !== null) toggle(unit);
@@ -88,8 +89,7 @@ export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: Boar
         onPointerLeave={() => (swipe.current = null)}
         onPointerCancel={() => (swipe.current = null)}
       >
-        <rect width={width} height={height} rx={6} fill="var(--chakra-colors-board)" />
-        <rect x={RIM - 10} y={RIM - 10} width={width - 2 * RIM + 20} height={height - 2 * RIM + 20} fill="var(--chakra-colors-tape)" />
+        <div style={{ position: "absolute", ...boxIn(width, height, RIM - 10, RIM - 10, width - 2 * RIM + 20, height - 2 * RIM + 20), background: "var(--chakra-colors-tape)" }} />
         {units.map((unit, index) => {
           const state = states.find((each) => each.unit === unit.id);
           return (
@@ -104,15 +104,16 @@ export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: Boar
                 isNext={next === unit.id}
                 isChosen={chosen.has(unit.id)}
                 isSmall={isSmall}
-                x={RIM + (index % columns) * (tileWidth + GAP)}
-                y={RIM + Math.floor(index / columns) * (tileHeight + GAP)}
-                width={tileWidth}
+                left={percent(RIM + (index % columns) * (tileWidth + GAP), width)}
+                top={percent(RIM + Math.floor(index / columns) * (tileHeight + GAP), height)}
+                across={percent(tileWidth, width)}
+                down={percent(tileHeight, height)}
                 height={tileHeight}
               />
             )
           );
         })}
-      </svg>
+      </div>
     </div>
   );
 }
@@ -127,9 +128,12 @@ interface TileProps {
   readonly isNext: boolean;
   readonly isChosen: boolean;
   readonly isSmall: boolean;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
+  /** Where it lies and how large it is, as shares of the board. */
+  readonly left: string;
+  readonly top: string;
+  readonly across: string;
+  readonly down: string;
+  /** Of its drawing, which is TILE wide. */
   readonly height: number;
 }
 
@@ -139,7 +143,12 @@ const isAlike = (a: TileProps, b: TileProps): boolean => {
   return sameStanding(state, b.state) && stages.length === b.stages.length && unit.id === b.unit.id && others.every((key) => rest[key] === b[key]);
 };
 
-const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, isChosen, isSmall, x, y, width, height }: TileProps) {
+/**
+ * A panel is a box with a drawing of its own: nothing in it moves anything outside, so that what is told of one panel lays out and
+ * paints that panel alone. That is what keeps a tap quick on a slow tablet.
+ */
+const Tile = memo(function Tile({ design, stages, unit, state: known, minute, isNext, isChosen, isSmall, left, top, across, down, height }: TileProps) {
+  const state = useMark(unit.id) ?? known;
   const colourway = design.colourways.find((each) => each.id === unit.colourwayId);
   const picture = pictureUrl(colourway?.pictureId ?? null);
   const paints = stages.filter(({ table }) => table.kind === "paint").length;
@@ -148,52 +157,59 @@ const Tile = memo(function Tile({ design, stages, unit, state, minute, isNext, i
   const face = clockFace(state, new Date(minute * 60_000), dryMinutes);
   const spoilt = state.wetness.state === "spoilt";
   const wet = face.kind === "wet" || face.kind === "damp";
-  const clock = { state, dryMinutes, x: x + width / 2, y: y + height * (isSmall ? 0.42 : 0.45), size: isSmall ? Math.min(112, height * 0.76) : Math.min(74, height * 0.56) };
+  const clock = { state, dryMinutes, x: TILE / 2, y: height * (isSmall ? 0.42 : 0.45), size: isSmall ? Math.min(112, height * 0.76) : Math.min(74, height * 0.56) };
   const label = isSmall ? 1.6 : 1;
   return (
-    <g
+    <div
       role="button"
       tabIndex={0}
       data-unit={unit.id}
       aria-pressed={isChosen}
       aria-label={`Panel ${String(unit.number)}, ${colourway?.name ?? ""}, ${String(state.done)} of ${String(stages.length)} stages, ${face.spoken}`}
-      style={{ cursor: "pointer", outlineOffset: 2 }}
+      style={{ position: "absolute", left, top, width: across, height: down, cursor: "pointer", contain: "strict", background: "#FBF8F0", boxShadow: isChosen ? CHOSEN : isNext ? NEXT : "none" }}
     >
-      <rect x={x} y={y} width={width} height={height} fill="#FBF8F0" />
       {picture && state.done > 0 && !spoilt && (
-        <image
-          href={picture}
-          x={x}
-          y={y}
-          width={width}
-          height={height}
-          preserveAspectRatio="xMidYMid slice"
-          opacity={painted === 0 ? 0.13 : 0.28 + 0.66 * painted}
-          style={painted === 0 ? { filter: "grayscale(1)" } : undefined}
+        <img
+          src={picture}
+          alt=""
+          draggable={false}
+          style={{
+            position: "absolute",
+            width: "100%",
+            height: "100%",
+            objectFit: "cover",
+            opacity: painted === 0 ? 0.13 : 0.28 + 0.66 * painted,
+            filter: painted === 0 ? "grayscale(1)" : undefined,
+          }}
         />
       )}
-      {wet && <rect x={x} y={y} width={width} height={height} fill="url(#hatch-wet)" opacity={face.kind === "damp" ? 0.4 : 0.9} />}
-      {spoilt && (
-        <path
-          d={`M${String(x + 14)} ${String(y + 14)} L${String(x + width - 14)} ${String(y + height - 14)} M${String(x + width - 14)} ${String(y + 14)} L${String(x + 14)} ${String(y + height - 14)}`}
-          stroke="#A82B43"
-          strokeWidth={3}
-        />
-      )}
-      {face.kind === "catch" && <rect x={x + 2} y={y + 2} width={width - 4} height={height - 4} fill="none" stroke="#F0B23C" strokeWidth={5} strokeDasharray="11 7" />}
-      {(isNext || isChosen) && (
-        <rect x={x - 4} y={y - 4} width={width + 8} height={height + 8} fill="none" stroke={isChosen ? "#2C6FA6" : "#22303C"} strokeWidth={isChosen ? 6 : 4} rx={3} />
-      )}
-      {!spoilt && (wet || face.kind === "catch" ? <RunningClock {...clock} /> : <WetClock {...clock} now={new Date(minute * 60_000)} />)}
-      <g transform={`translate(${String(x + 6)} ${String(y + height - 4 - 20 * label)}) scale(${String(label)})`}>
-        <rect width={unit.number > 9 ? 30 : 22} height={20} rx={3} fill="#FBF7EF" fillOpacity={0.92} />
-        <Words x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
-          {unit.number}
-        </Words>
-      </g>
-    </g>
+      <svg viewBox={`0 0 ${String(TILE)} ${String(height)}`} aria-hidden style={{ position: "absolute", width: "100%", height: "100%", fontFamily: "inherit" }}>
+        {wet && <rect width={TILE} height={height} fill="url(#hatch-wet)" opacity={face.kind === "damp" ? 0.4 : 0.9} />}
+        {spoilt && <path d={`M14 14 L${String(TILE - 14)} ${String(height - 14)} M${String(TILE - 14)} 14 L14 ${String(height - 14)}`} stroke="#A82B43" strokeWidth={3} />}
+        {face.kind === "catch" && <rect x={2} y={2} width={TILE - 4} height={height - 4} fill="none" stroke="#F0B23C" strokeWidth={5} strokeDasharray="11 7" />}
+        {!spoilt && (wet || face.kind === "catch" ? <RunningClock {...clock} /> : <WetClock {...clock} now={new Date(minute * 60_000)} />)}
+        <g transform={`translate(6 ${String(height - 4 - 20 * label)}) scale(${String(label)})`}>
+          <rect width={unit.number > 9 ? 30 : 22} height={20} rx={3} fill="#FBF7EF" fillOpacity={0.92} />
+          <Words x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
+            {unit.number}
+          </Words>
+        </g>
+      </svg>
+    </div>
   );
 }, isAlike);
+
+/** Rims around a panel; the focus ring is another, so that both are seen. */
+const CHOSEN = "0 0 0 5px #2C6FA6";
+const NEXT = "0 0 0 4px #22303C";
+
+const percent = (part: number, whole: number): string => `${String((100 * part) / whole)}%`;
+const boxIn = (wide: number, high: number, x: number, y: number, width: number, height: number) => ({
+  left: percent(x, wide),
+  top: percent(y, high),
+  width: percent(width, wide),
+  height: percent(height, high),
+});
 
 /** The clock of what is wet, which alone counts the seconds. */
 function RunningClock(clock: Omit<Parameters<typeof WetClock>[0], "now">) {

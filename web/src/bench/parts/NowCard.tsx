@@ -2,6 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../app/clock.ts";
+import { catchUp } from "../marks.ts";
 import { goLimit, onSheetOf, type Lying } from "../table.ts";
 import { numbersOf, panelWords, type Tell } from "../words.ts";
 
@@ -34,7 +35,10 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
       units.map((unit) => ({ unit, stage: move.stage })),
     );
   };
-  const tap = useCallback((what: Tapped) => tapped.current(what), []);
+  const tap = useCallback((what: Tapped) => {
+    catchUp();
+    tapped.current(what);
+  }, []);
   if (move.kind === "finished") return null;
   const { design, batch } = on;
   const stage = on.route[move.stage];
@@ -46,18 +50,15 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
   const number = (id: string): string => String(numbersOf(on, [id])[0] ?? 0);
   return (
     <Card urgent={move.kind === "do" && move.urgent}>
-      <Text fontSize="15px" opacity={0.85}>
-        {move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}
-        {many && `, ${design.name.toLowerCase()}`}
-      </Text>
-      <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-        {move.kind === "wait" ? <Countdown until={move.until} /> : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`}
-      </Text>
-      <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
-        {move.kind === "wait"
-          ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
-          : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
-      </Text>
+      <When text={`${move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}${many ? `, ${design.name.toLowerCase()}` : ""}`} />
+      <What text={move.kind === "wait" ? "" : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`} until={move.kind === "wait" ? move.until.getTime() : null} />
+      <How
+        text={
+          move.kind === "wait"
+            ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
+            : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")
+        }
+      />
       {limit && limit.most < (move.kind === "do" ? move.units.length / sheet.length : 0) && (
         <Text marginTop="-8px" marginBottom="14px">
           {limit.most === 0
@@ -69,6 +70,29 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
     </Card>
   );
 }
+
+/** The lines of the card, each drawn anew only when it reads otherwise. */
+const When = memo(function When({ text }: { text: string }) {
+  return (
+    <Text fontSize="15px" opacity={0.85}>
+      {text}
+    </Text>
+  );
+});
+const What = memo(function What({ text, until }: { text: string; until: number | null }) {
+  return (
+    <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
+      {until === null ? text : <Countdown until={until} />}
+    </Text>
+  );
+});
+const How = memo(function How({ text }: { text: string }) {
+  return (
+    <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
+      {text}
+    </Text>
+  );
+});
 
 type Tapped = "done" | "all" | "spoilt" | "dry" | "undo";
 
@@ -100,11 +124,11 @@ const Taps = memo(function Taps({ kind, ready, hasUndo, tap }: { kind: NextMove[
   );
 });
 
-function Countdown({ until }: { until: Date }) {
+function Countdown({ until }: { until: number }) {
   const now = useSeconds();
   return (
     <span role="timer" aria-live="off">
-      {printClock(minutes(Math.max(0, until.getTime() - now.getTime()) / 60_000))} to wait
+      {printClock(minutes(Math.max(0, until - now.getTime()) / 60_000))} to wait
     </span>
   );
 }
