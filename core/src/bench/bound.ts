@@ -75,11 +75,11 @@ function handsBound(work: Work): number {
         const step = stepAt(work, index);
         load += step.hands * step.units + step.setup;
         largestSetup = Math.max(largestSetup, step.setup);
-        palettes.add(step.palette);
+        if ((work.table.palette[index] ?? -1) >= 0) palettes.add(step.palette);
       }
       // The first setup may be spent before the head; every change of palette between these steps comes after it.
       if (head > 0) load -= largestSetup;
-      load += (palettes.size - 1) * work.changeover;
+      load += Math.max(0, palettes.size - 1) * work.changeover;
       bound = Math.max(bound, endOfLoad(work, head, load) + Math.min(...inside.map((index) => tails[index] ?? 0)));
     }
   }

@@ -1,31 +1,27 @@
-import { toMinutes, type Work } from "./model.ts";
+import type { Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
-/** Hands at one stage for longer than so many minutes tire. */
-export const TIRING = 45;
 /** Positions that may be timed anew for calm's sake: about a hundredth of a second. */
 const MOST_TIMED = 40_000;
 
-/** How restless an order is: changes of palette first, then changes of stage, and stretches at one stage that tire the hand. */
+/** How restless an order is: changes of palette first, then changes of stage. */
 interface Unrest {
   readonly palettes: number;
   readonly changes: number;
 }
 
 function unrestOf(work: Work, order: ArrayLike<number>): Unrest {
-  const { palette, hands, who } = work.table;
-  let [palettes, changes, spent, last] = [0, 0, 0, work.last];
+  const { palette, who } = work.table;
+  let [palettes, changes, lies, last] = [0, 0, work.mixed, work.last];
   for (let position = 0; position < order.length; position += 1) {
     const step = order[position] ?? 0;
     if (who[step] === 1) continue;
-    if (step !== last) {
-      if (last >= 0 && palette[step] !== palette[last]) palettes += 1;
-      changes += 1;
-      spent = 0;
+    if (step !== last) changes += 1;
+    const needed = palette[step] ?? -1;
+    if (needed >= 0) {
+      if (lies >= 0 && needed !== lies) palettes += 1;
+      lies = needed;
     }
-    const before = toMinutes(spent);
-    spent += hands[step] ?? 0;
-    if (before <= TIRING && toMinutes(spent) > TIRING) changes += 1;
     last = step;
   }
   return { palettes, changes };

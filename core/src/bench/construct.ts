@@ -1,4 +1,4 @@
-import { preparation, stepAt, type Work } from "./model.ts";
+import { stepAt, type Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /** Weights of what makes the next group of moves a poor one: idle hands, setups, and a long way still to go left waiting. */
@@ -122,7 +122,7 @@ function waste(work: Work, timetable: Timetable, base: number, length: number, t
   const order = (position: number): number => timetable.stepOf(position);
   for (let position = base; position < base + length; position += 1) {
     const before = timetable.before(position);
-    const prepare = preparation(work, before < 0 ? work.last : order(before), order(position));
+    const prepare = timetable.prepareAt(position);
     const free = before < 0 ? 0 : timetable.endAt(before);
     prepared += prepare;
     hands += stepAt(work, order(position)).hands;

@@ -88,7 +88,7 @@ function outlook(work: Work, timetable: Timetable, byTail: readonly { readonly s
 function dominated(work: Work, timetable: Timetable, seen: Map<string, number[][]>): boolean {
   const order = timetable.steps();
   const done = work.steps.map((_, index) => timetable.done(index));
-  const key = `${done.join(",")}|${String(timetable.last)}`;
+  const key = `${done.join(",")}|${String(timetable.last)}|${String(timetable.mixedNow())}`;
   const moments = [timetable.end];
   const passed = work.steps.map(() => 0);
   const drying: number[] = [];

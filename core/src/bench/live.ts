@@ -12,6 +12,8 @@ export interface LiveStage {
   /** After so long it is mostly dry, though not surely; and after so long as good as always. Where they are known. */
   readonly damp?: Minutes;
   readonly bone?: Minutes;
+  /** No paint is used in it: what is mixed stays on the palette. */
+  readonly withoutPaint?: boolean;
 }
 
 /** Something that happened to a unit. `done` ends a stage, `skipped` leaves it out, `dry` and `still-wet` correct its clock, `spoilt` ends the unit. */

@@ -13,6 +13,8 @@ export interface RunStage {
   readonly board?: "takes" | "gives";
   /** So many panels are one unit in this stage, as long as they are taped on one sheet; 1 unless told. `hands` is for all of them. */
   readonly panels?: number;
+  /** No paint is used in it: what is mixed stays on the palette, and no fresh water is needed. */
+  readonly withoutPaint?: boolean;
 }
 
 /** A panel that is on its way already, in minutes from the start of the plan. */
@@ -50,8 +52,18 @@ export interface RunJob {
   readonly helperWindows?: Windows;
   /** Boards that there are; null for any number. */
   readonly boards?: number | null;
-  /** What the maker's hands were last at: going on with it needs no setup. */
-  readonly last?: { readonly batch: string; readonly stage: string } | null;
+  /** What the maker's hands were last at, and for how many minutes without a rest: going on with it needs no setup. */
+  readonly last?: { readonly batch: string; readonly stage: string; readonly spent?: number } | null;
+  /** The palette that lies mixed when the plan begins; that of the batch they were last at unless told. */
+  readonly mixed?: string | null;
+  /** After so many minutes at one stage the hand rests for so long, or does something else; null where it never tires. What must be caught wet is not put off for it. */
+  readonly tires?: Tires | null;
+}
+
+/** How long a hand goes on with one stage, and how long it then rests, minutes. */
+export interface Tires {
+  readonly after: number;
+  readonly rest: number;
 }
 
 /** One operation of the hands, setup excluded. */
@@ -111,8 +123,13 @@ export interface Work {
   readonly table: StepTable;
   /** Whether it knows more than one pair of hands in one list of windows, all work still to be done. */
   readonly plain: boolean;
-  /** The step the maker's hands were last at, or -1. */
+  /** The step the maker's hands were last at, or -1; and for how long. */
   readonly last: number;
+  readonly spent: number;
+  /** The palette that lies mixed, by its number, or -1. */
+  readonly mixed: number;
+  /** `after` is Infinity where no hand tires. */
+  readonly tires: Tires;
 }
 
 /** Steps and windows as columns, for what is asked at every turn of a search. `within` is Infinity where there is none. */
@@ -123,7 +140,7 @@ export interface StepTable {
   readonly within: Float64Array;
   readonly before: Int32Array;
   readonly units: Int32Array;
-  /** Palettes by number. */
+  /** Palettes by number; -1 where no paint is used. */
   readonly palette: Int32Array;
   /** Units that were begun before and stand ready for the step, and when. */
   readonly heads: Int32Array;
@@ -148,8 +165,10 @@ export interface StepTable {
 
 const byOpening = (windows: Windows): Windows => windows.map(([open, close]) => [scaled(open), scaled(close)] as const).sort((a, b) => a[0] - b[0] || a[1] - b[1]);
 
+const palettesOf = (steps: readonly Step[]): string[] => [...new Set(steps.map((step) => step.palette))];
+
 function tableOf(job: RunJob, steps: readonly Step[], windows: Windows): StepTable {
-  const palettes = [...new Set(steps.map((step) => step.palette))];
+  const palettes = palettesOf(steps);
   const light = windows.length === 0 ? windows : [...windows, ...byOpening(job.lightWindows ?? [])].sort((a, b) => a[0] - b[0] || a[1] - b[1]);
   const lists = [windows, light, byOpening(job.helperWindows ?? [])];
   const stageOf = (step: Step): RunStage | undefined => job.batches[step.batch]?.stages[step.stage];
@@ -161,7 +180,7 @@ function tableOf(job: RunJob, steps: readonly Step[], windows: Windows): StepTab
     within: Float64Array.from(steps, (step) => step.within ?? Infinity),
     before: Int32Array.from(steps, (step) => step.before),
     units: Int32Array.from(steps, (step) => step.units),
-    palette: Int32Array.from(steps, (step) => palettes.indexOf(step.palette)),
+    palette: Int32Array.from(steps, (step) => (stageOf(step)?.withoutPaint ? -1 : palettes.indexOf(step.palette))),
     heads: Int32Array.from(steps, (step) => step.releases.length),
     releases: steps.map((step) => Float64Array.from(step.releases)),
     deadlines: steps.map((step) => Float64Array.from(step.deadlines)),
@@ -217,6 +236,7 @@ export function workOf(job: RunJob): Work {
   const operations = steps.reduce((sum, step) => sum + step.units, 0);
   const at = job.last;
   const last = at ? steps.findIndex((step) => job.batches[step.batch]?.id === at.batch && job.batches[step.batch]?.stages[step.stage]?.id === at.stage) : -1;
+  const mixed = job.mixed ?? job.batches.find(({ id }) => id === at?.batch)?.palette ?? null;
   const more = job.batches.some(
     (batch) =>
       batch.due !== undefined || (batch.started?.length ?? 0) > 0 || batch.stages.some((stage) => stage.helper ?? stage.board ?? stage.panels ?? (stage.light && job.lightWindows)),
@@ -229,8 +249,11 @@ export function workOf(job: RunJob): Work {
     windows,
     operations,
     table: tableOf(job, steps, windows),
-    plain: !more && last < 0,
+    plain: !more && last < 0 && !job.tires,
     last,
+    spent: scaled(last < 0 ? 0 : (at?.spent ?? 0)),
+    mixed: mixed === null ? -1 : palettesOf(steps).indexOf(mixed),
+    tires: { after: scaled(job.tires?.after ?? Infinity), rest: scaled(job.tires?.rest ?? 0) },
   };
 }
 
@@ -238,14 +261,6 @@ export function stepAt(work: Work, index: number): Step {
   const step = work.steps[index];
   if (!step) throw new Error(`no step ${String(index)}`);
   return step;
-}
-
-/** What the hands spend directly before a step, after another (-1 for none). */
-export function preparation(work: Work, before: number, next: number): number {
-  const step = stepAt(work, next);
-  if (before === next) return 0;
-  if (before < 0) return step.setup;
-  return step.setup + (stepAt(work, before).palette === step.palette ? 0 : work.changeover);
 }
 
 /**

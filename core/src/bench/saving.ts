@@ -1,4 +1,5 @@
 import { batchByBatch, cardByCard } from "./construct.ts";
+import { preparer } from "./preparing.ts";
 import { planOf } from "./run.ts";
 import { workOf, type RunJob, type RunPlan } from "./model.ts";
 
@@ -25,11 +26,10 @@ export function handsBusy(job: RunJob, plan: RunPlan): number {
   const batches = new Map(job.batches.map((batch) => [batch.id, batch]));
   const stageOf = (batch: string, stage: string) => batches.get(batch)?.stages.find((each) => each.id === stage);
   const own = plan.moves.filter((move) => !stageOf(move.batch, move.stage)?.helper);
-  return own.reduce((sum, move, index) => {
-    const before = own[index - 1] ?? job.last ?? undefined;
-    const same = before?.batch === move.batch && before.stage === move.stage;
-    const changed = before !== undefined && batches.get(before.batch)?.palette !== batches.get(move.batch)?.palette;
-    return sum + move.end - move.start + (same ? 0 : (stageOf(move.batch, move.stage)?.setup ?? 0)) + (changed ? job.changeover : 0);
+  const prepare = preparer(job, false);
+  return own.reduce((sum, move) => {
+    const stage = stageOf(move.batch, move.stage);
+    return sum + move.end - move.start + (stage ? prepare(move, stage).minutes : 0);
   }, 0);
 }
 

@@ -1,5 +1,5 @@
 import { DryingPlaces } from "./places.ts";
-import { preparation, type Work } from "./model.ts";
+import { type Work } from "./model.ts";
 
 /** A unit late by a minute costs as much as so many minutes of the makespan. */
 const LATE = 1000;
@@ -40,6 +40,12 @@ export class Timetable {
   private readonly notBefore: Float64Array;
   /** How far the order was known when a start was forced later: that much of it is to blame. */
   private readonly blame: Int32Array;
+  /** What the hands spend directly before a position, setting up and with fresh water. */
+  private readonly prepares: Float64Array;
+  /** The palette that lies mixed after a position, or -1. */
+  private readonly mixed: Int32Array;
+  /** How long the hands have been at one stage by the end of a position without a rest. */
+  private readonly stretch: Float64Array;
   /** The window in which a position's hands lie. */
   private readonly windowOf: Int32Array;
   private readonly places: DryingPlaces;
@@ -76,6 +82,9 @@ export class Timetable {
     this.boardFrom = new Int32Array(n);
     this.notBefore = new Float64Array(n);
     this.blame = new Int32Array(n);
+    this.prepares = new Float64Array(n);
+    this.mixed = new Int32Array(n);
+    this.stretch = new Float64Array(n);
     this.windowOf = new Int32Array(n);
     this.positions = new Int32Array(n);
     this.firstOf = new Int32Array(work.steps.length);
@@ -86,7 +95,7 @@ export class Timetable {
       at += step.units;
     });
     this.places = new DryingPlaces(work.drying < n ? work.drying : 0, n);
-    const whole = work.steps.reduce((sum, step) => sum + step.units * (step.hands + step.setup + step.dry + work.changeover), 0);
+    const whole = work.steps.reduce((sum, step) => sum + step.units * (step.hands + step.setup + step.dry + work.changeover + work.tires.rest), 0);
     const [latestRelease] = [Math.max(0, ...work.steps.flatMap((step) => step.releases))];
     this.horizon = work.windows.length === 0 && !work.table.who.includes(1) ? whole + latestRelease : Infinity;
     // Two pairs of hands share what is left, so it bounds nothing.
@@ -115,6 +124,16 @@ export class Timetable {
 
   endAt(position: number): number {
     return this.ends[position] ?? 0;
+  }
+
+  /** What the hands spend directly before a position. */
+  prepareAt(position: number): number {
+    return this.prepares[position] ?? 0;
+  }
+
+  /** The palette that lies mixed at the end, by its number, or -1. */
+  mixedNow(): number {
+    return this.filled > 0 ? (this.mixed[this.filled - 1] ?? -1) : this.work.mixed;
   }
 
   /** The step at a position. */
@@ -170,8 +189,7 @@ export class Timetable {
     let window = 0;
     for (let position = 0; position < this.filled; position += 1) {
       const step = this.order[position] ?? 0;
-      const last = position === 0 ? -1 : (this.order[position - 1] ?? -1);
-      const prepare = preparation(this.work, last, step);
+      const prepare = this.prepares[position] ?? 0;
       const hands = table.hands[step] ?? 0;
       const from = (this.starts[position] ?? 0) - prepare;
       let free = position === 0 ? 0 : (this.ends[position - 1] ?? 0);
@@ -295,7 +313,9 @@ export class Timetable {
    */
   private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
     const { work, starts, ends, latest, spent, late, sources, notBefore, places, horizon, allHands, previous: previousOf, readyAt, deadline, boardFrom } = this;
+    const { prepares, mixed, stretch } = this;
     const { changeover } = work;
+    const { after: tiresAfter, rest } = work.tires;
     const { opens: opensOf, closes: closesOf, hours, board, who, due: dueOf, hasDues } = work.table;
     const windowOf = this.windowOf;
     const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
@@ -322,10 +342,15 @@ export class Timetable {
       const dry = dryOf[step] ?? 0;
       const previous = previousOf[position] ?? -1;
       const last = previous < 0 ? (who[step] === 0 ? work.last : -1) : (mine[previous] ?? -1);
-      const prepare = last === step ? 0 : (setupOf[step] ?? 0) + (last < 0 || paletteOf[last] === paletteOf[step] ? 0 : changeover);
+      const free = previous < 0 ? 0 : (ends[previous] ?? 0);
+      const palette = paletteOf[step] ?? -1;
+      const lies = previous < 0 ? (who[step] === 0 ? work.mixed : -1) : (mixed[previous] ?? -1);
+      const prepare = last === step ? 0 : (setupOf[step] ?? 0) + (palette < 0 || lies < 0 || palette === lies ? 0 : changeover);
+      mixed[position] = palette < 0 ? lies : palette;
+      prepares[position] = prepare;
       const source = sources[position] ?? -1;
       const ready = source < 0 ? (readyAt[position] ?? 0) : (ends[source] ?? 0) + (dryOf[beforeOf[step] ?? 0] ?? 0);
-      let start = (previous < 0 ? 0 : (ends[previous] ?? 0)) + prepare;
+      let start = free + prepare;
       if (ready > start) start = ready;
       const forced = notBefore[position] ?? 0;
       if (forced > start) start = forced;
@@ -334,6 +359,8 @@ export class Timetable {
         const giving = boardFrom[position] ?? -1;
         if (giving >= 0 && (ends[giving] ?? 0) > start) start = ends[giving] ?? 0;
       }
+      const spentAtIt = last !== step ? 0 : previous < 0 ? work.spent : (stretch[previous] ?? 0);
+      if (spentAtIt > 0 && spentAtIt + hands > tiresAfter && start - free < rest && withinOf[step] === Infinity) start = free + rest;
       const list = hours[step] ?? 0;
       const opens = opensOf[list] as Float64Array;
       const closes = closesOf[list] as Float64Array;
@@ -363,6 +390,7 @@ export class Timetable {
         continue;
       }
       const end = start + hands;
+      stretch[position] = hands + (start - free < rest ? spentAtIt : 0);
       starts[position] = start;
       ends[position] = end;
       const before = position === 0 ? 0 : (latest[position - 1] ?? 0);

@@ -84,13 +84,21 @@ function tooMany(spans: readonly { from: number; to: number }[], places: number,
 function handsFaults(job: RunJob, moves: RunPlan["moves"], helper: boolean): string[] {
   const faults: string[] = [];
   const batchOf = (id: string): RunBatch | undefined => job.batches.find((each) => each.id === id);
+  let mixed = helper ? null : (job.mixed ?? batchOf(job.last?.batch ?? "")?.palette ?? null);
+  let spent = helper ? 0 : (job.last?.spent ?? 0);
   moves.forEach((move, index) => {
     const before = moves[index - 1] ?? (helper || !job.last ? null : { ...job.last, end: 0 });
     const batch = batchOf(move.batch);
     const stage = batch?.stages.find((each) => each.id === move.stage);
     const same = before?.batch === move.batch && before.stage === move.stage;
     let prepare = same ? 0 : (stage?.setup ?? 0);
-    if (before && batchOf(before.batch)?.palette !== batch?.palette) prepare += job.changeover;
+    const needed = stage?.withoutPaint ? null : (batch?.palette ?? null);
+    if (needed !== null && mixed !== null && needed !== mixed && !same) prepare += job.changeover;
+    mixed = needed ?? mixed;
+    const rested = !same || move.start - before.end >= (job.tires?.rest ?? 0) - SLACK;
+    const tired = job.tires && !rested && spent > 0 && spent + move.end - move.start > job.tires.after + SLACK;
+    if (tired && stage?.within === null) faults.push(`the hand is tired at ${move.batch} ${move.stage} at ${String(move.start)}`);
+    spent = move.end - move.start + (rested ? 0 : spent);
     const from = move.start - prepare;
     if (from < (before?.end ?? 0) - SLACK) faults.push(`the hands are busy before ${move.batch} ${move.stage} at ${String(move.start)}`);
     const windows = helper ? (job.helperWindows ?? []) : job.windows;

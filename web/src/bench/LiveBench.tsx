@@ -8,7 +8,7 @@ import { give, undoLastTap } from "../app/outbox.ts";
 import type { Outlook } from "../app/outlook.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
 import { afterPaint } from "../kit/afterPaint.ts";
-import { catchUp, mark, markedBy } from "./marks.ts";
+import { mark, markedBy } from "./marks.ts";
 import { Boards, MOST_BOARDS, WhichBoard } from "./parts/Boards.tsx";
 import { Now } from "./parts/Now.tsx";
 import { Below, OnTop, Then, UnderBoards } from "./parts/Said.tsx";
@@ -36,7 +36,13 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
   const isLaid = lying.length > 0;
   useEffect(() => {
     // The first tap must not wait for code that never ran: a panel is drawn once as it stands already.
-    if (isLaid) return afterPaint(() => mark(lying.flatMap(({ states }) => states.slice(0, 1)), () => undefined));
+    if (isLaid)
+      return afterPaint(() =>
+        mark(
+          lying.flatMap(({ states }) => states.slice(0, 1)),
+          () => undefined,
+        ),
+      );
     // Once; which panel it is does not matter.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [isLaid]);
@@ -54,16 +60,20 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
     });
     if (facts.length === 0) return;
     const told = facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what, at }));
-    void give("tell-bench", { batchId: on.batch.id, facts }, {
-      at,
-      quiet: true,
-      later: (show) =>
-        mark(markedBy(on, told, at), () => {
-          choose(NONE);
-          setLost(what === "spoilt" && why === undefined ? { on, taps } : null);
-          show();
-        }),
-    });
+    void give(
+      "tell-bench",
+      { batchId: on.batch.id, facts },
+      {
+        at,
+        quiet: true,
+        later: (show) =>
+          mark(markedBy(on, told, at), () => {
+            choose(NONE);
+            setLost(what === "spoilt" && why === undefined ? { on, taps } : null);
+            show();
+          }),
+      },
+    );
   }, []);
   const leaveLost = useCallback(() => setLost(null), []);
   const undo = useCallback(() => {
@@ -154,7 +164,6 @@ function useSpace(done: () => void): void {
       const target = key.target as HTMLElement | null;
       if (key.key !== " " || target?.closest("button, input, select, textarea, a, summary, [role=button], [role=dialog]")) return;
       key.preventDefault();
-      catchUp();
       latest.current();
     };
     window.addEventListener("keydown", pressed);

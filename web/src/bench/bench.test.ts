@@ -5,7 +5,7 @@ import type { Outlook } from "../app/outlook.ts";
 import { isQuiet, settingsFrom, USUAL } from "./settings.ts";
 import { signsAt } from "./signals.ts";
 import { smallJobs } from "./smallJobs.ts";
-import { goLimit, jobOf, lastTap, layTable, makersHours, moveAt, onSheetOf, standAt } from "./table.ts";
+import { goLimit, handsAt, jobOf, lastTap, layTable, makersHours, mixedNow, moveAt, onSheetOf, standAt } from "./table.ts";
 import { nextChange } from "./useStanding.ts";
 import { panelWords, plannedNumbers } from "./words.ts";
 
@@ -73,7 +73,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
   const job = jobOf(lying, { outlook, settings: USUAL, atBench: false, room: null }, new Set(), now);
   expect(job.batches.map((each) => each.units)).toEqual([2, 3]);
   expect(job.batches.flatMap((each) => each.stages.map((one) => one.id))).not.toContain("fold");
-  expect(job.last).toEqual({ batch: "b", stage: "wash" });
+  expect(job.last).toMatchObject({ batch: "b", stage: "wash" });
   const plan = run(job, { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 });
   if (!plan.ok) throw new Error(plan.faults[0]?.given);
   expect(runFaults(job, plan.value)).toEqual([]);
@@ -119,6 +119,62 @@ test("hours that are quiet may go over midnight, and what was kept damaged is as
   expect(settingsFrom("{nonsense")).toEqual(USUAL);
   expect(settingsFrom(JSON.stringify({ chimes: true, quietFrom: "late", boards: 3, other: 1 }))).toEqual({ ...USUAL, chimes: true, boards: 3 });
   expect(settingsFrom(JSON.stringify({ boards: -1 })).boards).toBeNull();
+});
+
+test("how long the hands have been at a stage is told by the taps: a pause, another stage or another batch is a rest", () => {
+  const spent = (...boards: BatchRead[]): number => Math.round(handsAt(lay(...boards), now)?.spent ?? -1);
+  expect(handsAt(lay(batch([])), now)).toBeNull();
+  // A tap is the end of a wash of two minutes and a half, as hands mostly take for two.
+  expect(
+    spent(
+      batch([
+        ["1", "wash", "done", 7],
+        ["2", "wash", "done", 4],
+        ["3", "wash", "done", 1],
+      ]),
+    ),
+  ).toBe(8);
+  expect(
+    spent(
+      batch([
+        ["1", "wash", "done", 40],
+        ["2", "wash", "done", 4],
+        ["3", "wash", "done", 1],
+      ]),
+    ),
+  ).toBe(5);
+  expect(
+    spent(
+      batch([
+        ["1", "wash", "done", 7],
+        ["3", "wash", "done", 1],
+      ]),
+      batch([["2", "wash", "done", 4]], "c"),
+    ),
+  ).toBe(3);
+  expect(spent(batch([["1", "wash", "done", 20]]))).toBe(0);
+});
+
+test("what lies mixed is what was last painted, not what was last folded or taped", () => {
+  expect(mixedNow(lay(batch([])))).toBeNull();
+  expect(mixedNow(lay(batch([["1", "wash", "done", 9]])))).toBe("d");
+  const inked = { ...design, id: "e", stages: [{ ...design.stages[0], id: "ink", kind: "draw" }, ...design.stages.slice(1)] } as DesignRead;
+  const lying = standAt(
+    layTable(
+      [
+        { view, batch: batch([["1", "wash", "done", 9]]) },
+        { view: { ...view, design: inked }, batch: batch([["1", "ink", "done", 2]], "i") },
+      ],
+      times,
+      null,
+    ),
+    now,
+  );
+  expect(lastTap(lying)).toMatchObject({ batch: "i", stage: "ink" });
+  expect(mixedNow(lying)).toBe("d");
+  const job = jobOf(lying, { outlook, settings: { ...USUAL, tiresAfter: 30 }, atBench: false, room: null }, new Set(), now);
+  expect(job).toMatchObject({ mixed: "d", tires: { after: 30, rest: 5 }, last: { batch: "i", stage: "ink" } });
+  expect(job.batches[1]?.stages[0]).toMatchObject({ id: "ink", withoutPaint: true });
 });
 
 test("free hands fold bases and write addresses of what is to be posted", () => {

@@ -11,6 +11,8 @@ import type { Lying } from "./table.ts";
 const marks = new Map<string, UnitState>();
 const lookers = new Map<string, Set<() => void>>();
 let following: (() => void) | null = null;
+/** What another tap begins with. */
+const ANOTHER = ["pointerdown", "click", "keydown"] as const;
 
 /** Each of these panels with what was just told of it. */
 export const markedBy = (on: Pick<Lying, "route" | "facts">, told: readonly BenchFact[], now: Date): UnitState[] =>
@@ -23,17 +25,19 @@ export function mark(states: readonly UnitState[], follow: () => void): void {
   const rest = (): void => {
     following = null;
     takeBack();
+    for (const kind of ANOTHER) window.removeEventListener(kind, catchUp, true);
     follow();
     marks.clear();
     tellLookers(states);
   };
   const takeBack = afterPaint(rest);
   following = rest;
+  for (const kind of ANOTHER) window.addEventListener(kind, catchUp, true);
   tellLookers(states);
 }
 
-/** Has what was tapped before worked out now: another tap must not be taken for one at a table that has gone on. */
-export function catchUp(): void {
+/** Has what was tapped before worked out now: another tap must not be taken for one at a table that has gone on meanwhile. */
+function catchUp(): void {
   const rest = following;
   if (rest) flushSync(rest);
 }

@@ -58,7 +58,6 @@ const line = (name: string, units: readonly number[], from: number, more: object
   fresh: false,
   before: null,
   helper: false,
-  tiring: false,
   ...more,
 });
 const lines = [line("Mask the lights", [0, 1, 2], 0), line("First wash", [0, 1, 2], 30), line("Dots", [0, 1], 200)];

@@ -13,6 +13,8 @@ export interface BenchSettings {
   readonly leftHanded: boolean;
   readonly heatTool: boolean;
   readonly boards: number | null;
+  /** Minutes after which a hand tires of one stage; null where it never does. */
+  readonly tiresAfter: number | null;
 }
 
 export const USUAL: BenchSettings = {
@@ -25,7 +27,12 @@ export const USUAL: BenchSettings = {
   leftHanded: false,
   heatTool: false,
   boards: null,
+  tiresAfter: 45,
 };
+
+/** Whole figures that may also be left out. */
+export const ALLOWED = { boards: [1, 99], tiresAfter: [10, 240] } as const satisfies Partial<Record<keyof BenchSettings, readonly [number, number]>>;
+export const isWhole = (value: unknown, [least, most]: readonly [number, number]): boolean => Number.isInteger(value) && Number(value) >= least && Number(value) <= most;
 
 const KEPT = "yule.bench";
 let current: BenchSettings | null = null;
@@ -37,8 +44,9 @@ export function settingsFrom(kept: string | null): BenchSettings {
     const told = JSON.parse(kept ?? "{}") as Partial<Record<keyof BenchSettings, unknown>>;
     const found = Object.entries(USUAL).map(([key, usual]: [string, unknown]): [string, unknown] => {
       const value = told[key as keyof BenchSettings];
-      const isBoards = key === "boards" && (value === null || (Number.isInteger(value) && Number(value) >= 1 && Number(value) <= 99));
-      return [key, isBoards || (key !== "boards" && typeof value === typeof usual) ? value : usual];
+      const range = key === "boards" || key === "tiresAfter" ? ALLOWED[key] : null;
+      const isKept = range ? value === null || isWhole(value, range) : typeof value === typeof usual;
+      return [key, isKept ? value : usual];
     });
     return { ...USUAL, ...(Object.fromEntries(found) as Partial<BenchSettings>) };
   } catch {

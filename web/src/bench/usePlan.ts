@@ -20,6 +20,7 @@ export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly Sm
     times,
     hours.join(),
     String(settings.boards),
+    String(settings.tiresAfter),
     String(settings.heatTool),
     String(atBench),
     String(every),

@@ -44,6 +44,7 @@ export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: r
   if (line.kind === "free") {
     const small = filled.get(line);
     const filling = small ? `: ${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : "";
+    if (line.rest) return `rest the hand for ${printMinutes(minutes(line.to - line.from))}${small ? `, or${filling.slice(1)}` : ""}`;
     return `${printMinutes(minutes(line.to - line.from))} free while ${stage?.name.toLowerCase() ?? "it"} dries${filling}`;
   }
   const panels = on ? panelWords(plannedNumbers(on, line.units)) : "";

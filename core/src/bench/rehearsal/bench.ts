@@ -1,7 +1,7 @@
 import { techniqueOf } from "../../designs/route/techniques.ts";
 import { careBefore } from "../learning/waits.ts";
 import type { LiveStage } from "../live.ts";
-import type { TableStage } from "../table/table.ts";
+import { usesPaint, type TableStage } from "../table/table.ts";
 import { chance, factor } from "./chance.ts";
 
 /** A stage as it is rehearsed: as it goes at the table, with what it mostly takes to dry in this room. Minutes. */
@@ -82,6 +82,8 @@ export interface Rehearsal {
   readonly minded: Minded;
   /** What the hands were last at. */
   readonly hands: { readonly batch: string; readonly stage: string; readonly from: number; readonly to: number } | null;
+  /** The palette that lies mixed. */
+  readonly mixed: string | null;
   /** Minutes the hands were busy. */
   readonly busy: number;
   /** Times the water was changed. */
@@ -111,6 +113,7 @@ export const rehearsal = (setting: RehearsalSetting): Rehearsal => ({
   mishaps: [],
   minded: { waited: 0, caught: 0, lucky: 0 },
   hands: null,
+  mixed: null,
   busy: 0,
   palettes: 0,
 });
@@ -159,9 +162,10 @@ export function paint(at: Rehearsal, batchId: string, units: readonly string[]):
 }
 
 function paintOne(before: Rehearsal, batch: RehearsedBatch, stage: RehearsedStage, position: number, unit: string): Rehearsal {
-  const { setting, hands } = before;
+  const { setting, hands, mixed } = before;
   const goesOn = hands?.batch === batch.id && hands.stage === stage.id;
-  const otherWater = hands !== null && setting.batches.find(({ id }) => id === hands.batch)?.palette !== batch.palette;
+  const needed = usesPaint(stage) ? batch.palette : mixed;
+  const otherWater = mixed !== null && needed !== mixed;
   const prepare = (goesOn ? 0 : stage.setup) + (otherWater ? setting.changeover : 0);
   const start = before.now + prepare;
   const practised = before.facts.filter((fact) => fact.what === "done" && fact.stage === stage.id && fact.batch === batch.id).length;
@@ -176,6 +180,7 @@ function paintOne(before: Rehearsal, batch: RehearsedBatch, stage: RehearsedStag
     broken: broken ? [...before.broken, broken] : before.broken,
     minded: broken ? before.minded : mindedBy(before, batch, position, unit, start),
     hands: { batch: batch.id, stage: stage.id, from: goesOn ? hands.from : start, to: end },
+    mixed: needed,
     busy: before.busy + end - before.now,
     palettes: before.palettes + (otherWater ? 1 : 0),
   };

@@ -21,7 +21,7 @@ export function standing(at: Rehearsal, batch: RehearsedBatch): UnitState[] {
 /** Does at every turn what the live bench says, panel by panel, and waits until its clocks have run out. */
 export const byTheClock: Player = (at) => {
   const table = at.setting.batches.map((batch): LiveBatch => ({ id: batch.id, palette: batch.palette, route: batch.route.map(({ live }) => live), units: standing(at, batch) }));
-  const next = nextAtTable(table, momentOf(at.now), at.hands, null, at.setting.changeover);
+  const next = nextAtTable(table, momentOf(at.now), at.hands, null, { changeover: at.setting.changeover, mixed: at.mixed });
   if (!next || next.move.kind === "finished") return at;
   const { move, batch } = next;
   if (move.kind === "wait") return wait(at, minutesOf(move.until));

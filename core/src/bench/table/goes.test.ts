@@ -66,6 +66,8 @@ const setting: TableSetting = {
   dryingPlaces: null,
   boards: null,
   last: null,
+  mixed: null,
+  tires: null,
   heated: new Set(),
 };
 const units = (count: number): UnitState[] => Array.from({ length: count }, (_, unit) => ({ unit: `u${String(unit)}`, done: 0, wetness: { state: "waiting" }, dryAt: null }));
@@ -100,7 +102,7 @@ test("a batch whose puddles would thicken is planned in mixings of about the sam
 test("hands go on with the mixing that they were at; a taped sheet is not torn between two", () => {
   const half = units(12).map((unit, index): UnitState => (index < 7 ? { ...unit, done: 1, wetness: { state: "dry" }, dryAt: now } : unit));
   const job = tableJob([batch(12, { units: half, perPuddle: 6 })], { ...setting, last: { batch: "tide", stage: "wash", unit: "u6" } }, now);
-  expect(job.last).toEqual({ batch: "tide#2", stage: "wash" });
+  expect(job.last).toEqual({ batch: "tide#2", stage: "wash", spent: 0 });
   expect(tableJob([batch(12, { perPuddle: 5, perSheet: 4 })], setting, now).batches.map(({ units: many }) => many)).toEqual([4, 4, 4]);
   expect(tableJob([batch(12, { perPuddle: 1000 })], setting, now).batches).toHaveLength(1);
 });

@@ -1,5 +1,5 @@
-import { TIRING } from "../calm.ts";
 import type { RunJob, RunPlan } from "../model.ts";
+import { preparer } from "../preparing.ts";
 
 /** One line of a run sheet: a stage on so many panels in one go, by whose hands, in minutes from the start of the plan. */
 export interface PlanLine {
@@ -16,8 +16,6 @@ export interface PlanLine {
   /** The first panel must be begun by then; null where nothing dries away. */
   readonly before: number | null;
   readonly helper: boolean;
-  /** Hands at one stage for longer than is good for them. */
-  readonly tiring: boolean;
   /** By then the first mixing has thickened: it is mixed again by the same recipe. */
   readonly mixedAgain?: boolean;
 }
@@ -27,14 +25,17 @@ export interface FreeLine {
   readonly kind: "free";
   readonly from: number;
   readonly to: number;
-  /** What is waited for. */
+  /** What is waited for; at a rest, what the hand rests from. */
   readonly batch: string;
   readonly stage: string;
+  /** Nothing is waited for: the hand has been at one stage for long enough. */
+  readonly rest?: boolean;
 }
 export type SheetLine = PlanLine | FreeLine;
 
 /** Shorter waits are not worth a line. */
 const WORTH_A_LINE = 3;
+const NEAR = 1e-6;
 
 /** A plan as a run sheet: moves of one stage that follow each other are one line, and waits have their name. */
 export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
@@ -42,7 +43,7 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
   const lines: SheetLine[] = [];
   const ends = new Map(plan.moves.map((move) => [`${move.batch}/${String(move.unit)}/${move.stage}`, move.end]));
   const open: { maker: PlanLine | null; helper: PlanLine | null } = { maker: null, helper: null };
-  let palette: string | null = job.last ? (batches.get(job.last.batch)?.palette ?? null) : null;
+  const preparers = { maker: preparer(job, false), helper: preparer(job, true) };
   for (const move of plan.moves) {
     const batch = batches.get(move.batch);
     const index = batch?.stages.findIndex((stage) => stage.id === move.stage) ?? -1;
@@ -51,24 +52,23 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
     const who = stage.helper ? "helper" : "maker";
     const last = open[who];
     const free = last?.to ?? 0;
-    const goesOn = last?.batch === move.batch && last.stage === move.stage;
-    const isResumed = last === null && job.last?.batch === move.batch && job.last.stage === move.stage;
-    const fresh = who === "maker" && palette !== null && palette !== batch.palette;
-    const prepare = goesOn || isResumed ? 0 : stage.setup + (fresh ? job.changeover : 0);
-    if (who === "maker") palette = batch.palette;
+    const { minutes: prepare, fresh, goesOn } = preparers[who](move, stage);
     const idle = move.start - prepare - Math.max(free, windowStart(job, move.start));
+    const earlier = batch.stages[index - 1];
+    const ended = earlier ? ends.get(`${move.batch}/${String(move.unit)}/${earlier.id}`) : undefined;
+    const started = batch.started?.[move.unit];
     if (who === "maker" && idle >= WORTH_A_LINE) {
-      lines.push({ kind: "free", from: move.start - prepare - idle, to: move.start - prepare, batch: move.batch, stage: batch.stages[index - 1]?.id ?? move.stage });
+      const from = move.start - prepare - idle;
+      const ready = ended !== undefined && earlier ? ended + earlier.dry : (started?.dryAt ?? 0);
+      const rest = job.tires != null && goesOn && idle <= job.tires.rest + NEAR && ready < move.start - NEAR;
+      lines.push({ kind: "free", from, to: from + idle, batch: move.batch, stage: rest ? move.stage : (earlier?.id ?? move.stage), ...(rest ? { rest } : {}) });
     }
-    if (goesOn && move.start - last.to < WORTH_A_LINE) {
-      const grown = { ...last, units: [...last.units, move.unit], to: move.end, tiring: move.end - last.from > TIRING };
+    if (goesOn && last && move.start - last.to < WORTH_A_LINE) {
+      const grown = { ...last, units: [...last.units, move.unit], to: move.end };
       lines[lines.lastIndexOf(last)] = grown;
       open[who] = grown;
       continue;
     }
-    const earlier = batch.stages[index - 1];
-    const ended = earlier ? ends.get(`${move.batch}/${String(move.unit)}/${earlier.id}`) : undefined;
-    const started = batch.started?.[move.unit];
     const before = stage.within === null ? null : ended !== undefined && earlier ? ended + earlier.dry + stage.within : (started?.until ?? null);
     const line: PlanLine = {
       kind: "work",
@@ -80,7 +80,6 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
       fresh,
       before,
       helper: who === "helper",
-      tiring: false,
     };
     lines.push(line);
     open[who] = line;
@@ -98,7 +97,7 @@ function windowStart(job: RunJob, at: number): number {
 export function waitingFrom(lines: readonly SheetLine[]): { readonly batch: string; readonly stage: string; readonly minutes: number }[] {
   const sums = new Map<string, { batch: string; stage: string; minutes: number }>();
   for (const line of lines) {
-    if (line.kind !== "free") continue;
+    if (line.kind !== "free" || line.rest) continue;
     const key = `${line.batch}/${line.stage}`;
     const sum = sums.get(key) ?? { batch: line.batch, stage: line.stage, minutes: 0 };
     sums.set(key, { ...sum, minutes: sum.minutes + line.to - line.from });

@@ -14,6 +14,12 @@ export interface At {
   readonly stage: string;
 }
 
+/** Minutes for fresh water and a clean palette, and the palette that lies mixed; null where none does. */
+export interface Water {
+  readonly changeover: number;
+  readonly mixed: string | null;
+}
+
 export interface TableMove {
   readonly batch: string;
   readonly move: NextMove;
@@ -22,9 +28,8 @@ export interface TableMove {
 /**
  * The next best move over all batches. What must be caught goes first, the soonest to close before the others; then what the plan has
  * next, if its panels are ready; then what the hands are at; then any batch with something ready; else the shortest wait.
- * @param changeover minutes for fresh water and a clean palette
  */
-export function nextAtTable(batches: readonly LiveBatch[], now: Date, last: At | null, planned: At | null, changeover: number): TableMove | null {
+export function nextAtTable(batches: readonly LiveBatch[], now: Date, last: At | null, planned: At | null, water: Water): TableMove | null {
   const all = batches.map((batch) => ({
     batch: batch.id,
     route: batch.route,
@@ -35,7 +40,7 @@ export function nextAtTable(batches: readonly LiveBatch[], now: Date, last: At |
   if (urgent) return urgent;
   const catches = batches.map((batch) => ({ batch, ...closing(batch) })).sort((a, b) => a.at - b.at)[0] ?? null;
   const fits = (batch: LiveBatch, stage: LiveStage | undefined): boolean =>
-    stage !== undefined && now.getTime() + awayFor(batch, stage, last, catches, batches, changeover) * 60_000 <= (catches?.at ?? Infinity);
+    stage !== undefined && now.getTime() + awayFor(batch, stage, last, catches, water) * 60_000 <= (catches?.at ?? Infinity);
   const ready = all.filter(({ batch, move, route }) => move.kind === "do" && batches.some((each) => each.id === batch && fits(each, route[move.stage])));
   const asPlanned = planned ? plannedMove(batches, planned, fits) : null;
   if (asPlanned) return asPlanned;
@@ -68,19 +73,14 @@ function closing({ route, units }: LiveBatch): { readonly at: number; readonly s
 const SLOWER = 1.25;
 
 /** How long the hands are away from what must be caught if they do one panel of a stage first: setting up and fresh water, there and back. */
-function awayFor(
-  batch: LiveBatch,
-  stage: LiveStage,
-  last: At | null,
-  catches: { batch: LiveBatch; stage: LiveStage | null } | null,
-  batches: readonly LiveBatch[],
-  changeover: number,
-): number {
+function awayFor(batch: LiveBatch, stage: LiveStage, last: At | null, catches: { batch: LiveBatch; stage: LiveStage | null } | null, { changeover, mixed }: Water): number {
   const goesOn = last?.batch === batch.id && last.stage === stage.id;
-  const fresh = last !== null && batches.some((each) => each.id === last.batch && each.palette !== batch.palette);
-  const there = (goesOn ? 0 : (stage.setup ?? 0)) + (fresh ? changeover : 0);
-  const back = catches?.stage ? (catches.stage.setup ?? 0) + (catches.batch.palette === batch.palette ? 0 : changeover) : 0;
-  return there + stage.hands * SLOWER + back;
+  const paletteFor = (of: LiveBatch, at: LiveStage, before: string | null): string | null => (at.withoutPaint ? before : of.palette);
+  const fresh = (before: string | null, after: string | null): number => (before === null || before === after ? 0 : changeover);
+  const there = paletteFor(batch, stage, mixed);
+  const out = (goesOn ? 0 : (stage.setup ?? 0)) + fresh(mixed, there);
+  const back = catches?.stage ? (catches.stage.setup ?? 0) + fresh(there, paletteFor(catches.batch, catches.stage, there)) : 0;
+  return out + stage.hands * SLOWER + back;
 }
 
 function plannedMove(batches: readonly LiveBatch[], planned: At, fits: (batch: LiveBatch, stage: LiveStage | undefined) => boolean): TableMove | null {

@@ -1,7 +1,6 @@
 import { limitsFor } from "../../search/search.ts";
 import type { UnitState, Wetness } from "../live.ts";
 import { minutes } from "../../measure/minutes.ts";
-import { TIRING } from "../calm.ts";
 import { run } from "../run.ts";
 import { runFaults } from "../verify.ts";
 import { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine } from "./lines.ts";
@@ -42,6 +41,8 @@ const setting = (more: Partial<TableSetting> = {}): TableSetting => ({
   dryingPlaces: null,
   boards: null,
   last: null,
+  mixed: null,
+  tires: null,
   heated: new Set(),
   ...more,
 });
@@ -144,11 +145,33 @@ test("what waiting is left says what it waits for, and small jobs fill it withou
   expect([...filled.values()]).toEqual([{ name: "write addresses", count: 9, minutes: 27 }]);
 });
 
-test("hands that are at one stage too long are told so", () => {
+test("a hand that is at one stage too long rests, and the run sheet calls it a rest, not a wait", () => {
   const many = Array.from({ length: 20 }, (_, index) => unit(String(index)));
-  const { lines } = planOf([batch({ route: [stage("hatch")], units: many })], setting());
-  expect(lines).toMatchObject([{ kind: "work", tiring: true }]);
-  expect(20 * 3 + 2).toBeGreaterThan(TIRING);
+  const { lines } = planOf([batch({ route: [stage("hatch")], units: many })], setting({ tires: { after: 45, rest: 5 } }));
+  expect(lines.map(({ kind, from, to }) => [kind, from, to])).toEqual([
+    ["work", 0, 47],
+    ["free", 47, 52],
+    ["work", 52, 67],
+  ]);
+  expect(lines[1]).toMatchObject({ stage: "hatch", rest: true });
+  expect(waitingFrom(lines)).toEqual([]);
+  expect([...fillWaits(lines, [{ name: "fold bases", minutes: 2, left: 8 }]).values()]).toEqual([{ name: "fold bases", count: 2, minutes: 4 }]);
+});
+
+test("fresh water is asked for where another palette is needed, and not for tape, ink or folding in between", () => {
+  const ink = stage("ink", { kind: "draw", dry: 0, setup: 0 });
+  const [kites, moths] = [
+    batch({ id: "kites", palette: "warm", route: [stage("wash")], units: [unit("1")] }),
+    batch({ id: "moths", palette: "dusk", route: [ink, stage("wings")], units: [unit("2")] }),
+  ];
+  const at = setting({ last: { batch: "kites", stage: "wash" }, mixed: "warm" });
+  const { lines, plan } = planOf([kites, moths], at);
+  expect(lines.flatMap((line) => (line.kind === "work" && line.fresh ? [line.stage] : []))).toEqual(["wings"]);
+  // 3 of wash, 3 of ink, then 2 + 6 of preparing and 3 of wings.
+  expect(plan.makespan).toBe(17);
+  // Inked with the warm palette lying there: washing on needs nothing fresh.
+  const { lines: others } = planOf([kites, { ...moths, route: [ink] }], { ...at, last: { batch: "moths", stage: "ink" } });
+  expect(others.some((line) => line.kind === "work" && line.fresh)).toBe(false);
 });
 
 test("when to stop: after the last move that today's hours hold, with what then dries overnight", () => {
@@ -165,6 +188,7 @@ test("when to stop: after the last move that today's hours hold, with what then 
   expect(stopAt({ ...job, windows: [[500, 600]] }, { ...plan, moves: [] })).toBeNull();
 });
 
+const water = (changeover: number, mixed: string | null = null) => ({ changeover, mixed });
 const live = (id: string, units: readonly UnitState[], within: number | null = null): LiveBatch => ({
   id,
   palette: id,
@@ -178,26 +202,26 @@ const live = (id: string, units: readonly UnitState[], within: number | null = n
 test("over all batches the catch that closes soonest goes first; then what the plan has next; then what the hands are at", () => {
   const caught = (until: number) => unit("1", 1, { state: "catch", until: inMinutes(until) }, inMinutes(until - 5));
   const [late, soon] = [live("late", [caught(4)], 5), live("soon", [caught(2)], 5)];
-  expect(nextAtTable([late, soon], now, null, null, 0)?.batch).toBe("soon");
+  expect(nextAtTable([late, soon], now, null, null, water(0))?.batch).toBe("soon");
   const [kites, boats] = [live("kites", [unit("1")]), live("boats", [unit("2")])];
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, null, 0)?.batch).toBe("boats");
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "wash" }, 0)?.batch).toBe("kites");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, null, water(0))?.batch).toBe("boats");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "wash" }, water(0))?.batch).toBe("kites");
   // The plan is behind what has happened: its panels are not ready, so the hands go on where they are.
-  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "drop" }, 0)?.batch).toBe("boats");
+  expect(nextAtTable([kites, boats], now, { batch: "boats", stage: "wash" }, { batch: "kites", stage: "drop" }, water(0))?.batch).toBe("boats");
 });
 
 test("nothing is begun at any batch that would run into another's wet window", () => {
   const wet = live("tides", [unit("1", 1, { state: "wet", dryAt: inMinutes(1) }, inMinutes(1))], 1);
   const other = live("boats", [unit("2")]);
   // A wash of three minutes would end a minute after the drop-in's window has closed.
-  expect(nextAtTable([wet, other], now, null, { batch: "boats", stage: "wash" }, 0)).toMatchObject({ batch: "tides", move: { kind: "wait" } });
+  expect(nextAtTable([wet, other], now, null, { batch: "boats", stage: "wash" }, water(0))).toMatchObject({ batch: "tides", move: { kind: "wait" } });
 });
 
 test("setting up and fresh water, there and back, count before a window closes; so does a hand that is slower than usual", () => {
   const wet = live("tides", [unit("1", 1, { state: "wet", dryAt: inMinutes(5) }, inMinutes(5))], 4);
   const other = live("boats", [unit("2")]);
   const next = (changeover: number, more: Partial<LiveBatch> = {}) =>
-    nextAtTable([wet, { ...other, ...more }], now, { batch: "tides", stage: "wash" }, null, changeover)?.move.kind;
+    nextAtTable([wet, { ...other, ...more }], now, { batch: "tides", stage: "wash" }, null, water(changeover, "tides"))?.move.kind;
   // Three minutes of hands, and nine until the window closes.
   expect(next(0)).toBe("do");
   expect(next(2)).toBe("do");
@@ -205,4 +229,6 @@ test("setting up and fresh water, there and back, count before a window closes; 
   expect(next(3, { palette: "tides" })).toBe("do");
   const set = other.route.map((stage) => ({ ...stage, setup: minutes(6) }));
   expect(next(0, { route: set })).toBe("wait");
+  // Ink needs no fresh water, neither there nor back.
+  expect(next(3, { route: other.route.map((stage) => ({ ...stage, withoutPaint: true })) })).toBe("do");
 });

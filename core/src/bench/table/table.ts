@@ -1,6 +1,6 @@
 import type { TechniqueId } from "../../designs/route/techniques.ts";
 import type { UnitState } from "../live.ts";
-import type { RunBatch, RunJob, RunStage, StartedUnit, Windows } from "../model.ts";
+import type { RunBatch, RunJob, RunStage, StartedUnit, Tires, Windows } from "../model.ts";
 import type { SheetLine } from "./lines.ts";
 
 /** A stage as it is done at this table: times in minutes, as they were learned. */
@@ -44,10 +44,16 @@ export interface TableSetting {
   readonly dryingPlaces: number | null;
   readonly boards: number | null;
   /** What the hands were last at, and on which panel. */
-  readonly last: { readonly batch: string; readonly stage: string; readonly unit?: string } | null;
+  readonly last: { readonly batch: string; readonly stage: string; readonly unit?: string; readonly spent?: number } | null;
+  /** The palette that lies mixed; null where none does. */
+  readonly mixed: string | null;
+  readonly tires: Tires | null;
   /** Stages after which the heat tool dries, as `batch/stage`. */
   readonly heated: ReadonlySet<string>;
 }
+
+/** Only where paint is used the palette matters: tape, masking fluid, ink and folding leave it as it lies. */
+export const usesPaint = ({ kind }: Pick<TableStage, "kind">): boolean => kind === "paint";
 
 /** The heat tool on one panel: minutes of the hands, and what is left to cool. */
 export const HEATING = 3;
@@ -80,6 +86,8 @@ export function tableJob(batches: readonly TableBatch[], setting: TableSetting, 
     helperWindows: setting.helperWindows,
     boards: setting.boards,
     last: setting.last && lastGo(batches, setting.last),
+    mixed: setting.mixed,
+    tires: setting.tires,
   };
 }
 
@@ -103,15 +111,16 @@ function caughtFirst(batches: readonly TableBatch[], setting: TableSetting): Rea
     .sort((a, b) => a.closes - b.closes);
   const latest = new Map<string, number>();
   const openFor = setting.windows.length === 0 ? Infinity : Math.max(0, ...setting.windows.filter(([from]) => from <= 0).map(([, to]) => to));
-  let [minute, last, palette] = [0, setting.last && `${setting.last.batch}/${setting.last.stage}`, batches.find(({ id }) => id === setting.last?.batch)?.palette];
+  let [minute, last, mixed] = [0, setting.last && `${setting.last.batch}/${setting.last.stage}`, setting.mixed];
   for (const { unit, stage, batch } of open) {
     const at = `${batch.id}/${stage.id}`;
-    minute += (at === last ? 0 : stage.setup) + (palette === undefined || palette === batch.palette ? 0 : setting.changeover);
+    const needed = usesPaint(stage) ? batch.palette : mixed;
+    minute += (at === last ? 0 : stage.setup) + (mixed === null || mixed === needed ? 0 : setting.changeover);
     // Beyond the hours of this session nothing can be asked of the hands.
     if (minute + LEEWAY + stage.hands > openFor) break;
     latest.set(unit, minute + LEEWAY);
     minute += stage.hands;
-    [last, palette] = [at, batch.palette];
+    [last, mixed] = [at, needed];
   }
   return latest;
 }
@@ -136,10 +145,10 @@ function goesOf({ units, route, perPuddle = Infinity, perSheet }: TableBatch): U
   return Array.from({ length: open.length === 0 ? 0 : Math.ceil(open.length / size) }, (_, go) => open.slice(go * size, (go + 1) * size));
 }
 
-function lastGo(batches: readonly TableBatch[], last: NonNullable<TableSetting["last"]>): { batch: string; stage: string } {
+function lastGo(batches: readonly TableBatch[], last: NonNullable<TableSetting["last"]>): NonNullable<RunJob["last"]> {
   const batch = batches.find(({ id }) => id === last.batch);
   const go = batch ? goesOf(batch).findIndex((units) => units.some(({ unit }) => unit === last.unit)) : -1;
-  return { batch: goId(last.batch, Math.max(0, go)), stage: last.stage };
+  return { batch: goId(last.batch, Math.max(0, go)), stage: last.stage, spent: last.spent ?? 0 };
 }
 
 /** The lines of a plan with the mixings of a batch under its own name, its panels counted through. */
@@ -170,6 +179,7 @@ function runBatch(batch: TableBatch, id: string, setting: TableSetting, now: Dat
       dry: heated ? COOLING : stage.dry,
       within: stage.within,
       light: stage.portable,
+      ...(usesPaint(stage) ? {} : { withoutPaint: true }),
       ...(panels > 1 ? { panels } : {}),
       ...(helped && setting.helperMay.has(stage.kind) && stage.within === null ? { helper: true } : {}),
       ...(stage.technique === "tape" && untaped > index ? { board: "takes" as const } : {}),

@@ -62,7 +62,14 @@ export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: Boar
       <div
         role="group"
         aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.title}` : ""}`}
-        style={{ position: "relative", aspectRatio: `${String(width)} / ${String(height)}`, background: "var(--chakra-colors-board)", borderRadius: 6, touchAction: "pan-y", isolation: "isolate" }}
+        style={{
+          position: "relative",
+          aspectRatio: `${String(width)} / ${String(height)}`,
+          background: "var(--chakra-colors-board)",
+          borderRadius: 6,
+          touchAction: "pan-y",
+          isolation: "isolate",
+        }}
         onClick={(event) => {
           const unit = at(event.target);
           if (unit !== null) toggle(unit);
@@ -166,7 +173,17 @@ const Tile = memo(function Tile({ design, stages, unit, state: known, minute, is
       data-unit={unit.id}
       aria-pressed={isChosen}
       aria-label={`Panel ${String(unit.number)}, ${colourway?.name ?? ""}, ${String(state.done)} of ${String(stages.length)} stages, ${face.spoken}`}
-      style={{ position: "absolute", left, top, width: across, height: down, cursor: "pointer", contain: "strict", background: "#FBF8F0", boxShadow: isChosen ? CHOSEN : isNext ? NEXT : "none" }}
+      style={{
+        position: "absolute",
+        left,
+        top,
+        width: across,
+        height: down,
+        cursor: "pointer",
+        contain: "strict",
+        background: "#FBF8F0",
+        boxShadow: isChosen ? CHOSEN : isNext ? NEXT : "none",
+      }}
     >
       {picture && state.done > 0 && !spoilt && (
         <img

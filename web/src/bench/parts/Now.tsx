@@ -10,6 +10,7 @@ const NONE: ReadonlySet<string> = new Set();
 /** The big card: the next move, or what may have happened to the panels that were chosen; and once why one was lost. */
 export function Now() {
   const { next, lying, chosen, choose, lost, leaveLost, tell, undo, plan, now } = useLive();
+  const free = freeNow(plan, now);
   const picked = lying.find(({ states }) => states.some((state) => chosen.has(state.unit)));
   return (
     <>
@@ -24,7 +25,7 @@ export function Now() {
           Look at them side by side, and grade each.
         </Teach>
       ) : (
-        <NowCard on={next.on} move={next.move} many={lying.length > 1} filling={fillingNow(plan, now)} onTell={tell} onUndo={undo} />
+        <NowCard on={next.on} move={next.move} many={lying.length > 1} filling={free?.filling ?? null} rests={free?.isRest ?? false} onTell={tell} onUndo={undo} />
       )}
       {lost && (
         <WhySpoilt
@@ -40,11 +41,12 @@ export function Now() {
   );
 }
 
-/** The small job that the run sheet puts into the wait that is on. */
-function fillingNow(plan: BenchPlan | null, now: Date): string | null {
+/** What the run sheet has for the hands while they are free: a small job, or a rest; null where they are not free now. */
+function freeNow(plan: BenchPlan | null, now: Date): { readonly filling: string | null; readonly isRest: boolean } | null {
   if (!plan) return null;
   const minute = (now.getTime() - plan.since.getTime()) / 60_000;
   const line = plan.lines.find((each) => each.kind === "free" && each.from <= minute && minute < each.to);
-  const small = line && plan.filled.get(line);
-  return small ? `${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : null;
+  if (line?.kind !== "free") return null;
+  const small = plan.filled.get(line);
+  return { filling: small ? `${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : null, isRest: line.rest ?? false };
 }

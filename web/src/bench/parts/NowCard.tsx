@@ -2,8 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../app/clock.ts";
-import { catchUp } from "../marks.ts";
-import { goLimit, onSheetOf, type Lying } from "../table.ts";
+import { goLimit, onSheetOf, REST, type Lying } from "../table.ts";
 import { numbersOf, panelWords, type Tell } from "../words.ts";
 
 export const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
@@ -16,12 +15,14 @@ interface NowProps {
   readonly move: NextMove;
   readonly many: boolean;
   readonly filling: string | null;
+  /** The hand has been at this stage for long enough. */
+  readonly rests: boolean;
   readonly onTell: Tell;
   readonly onUndo: (() => void) | null;
 }
 
 /** One big next thing, and two smaller for what else may have happened. */
-export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
+export function NowCard({ on, move, many, filling, rests, onTell, onUndo }: NowProps) {
   const tapped = useRef<(what: Tapped) => void>(() => undefined);
   tapped.current = (what) => {
     if (what === "undo") return onUndo?.();
@@ -35,10 +36,7 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
       units.map((unit) => ({ unit, stage: move.stage })),
     );
   };
-  const tap = useCallback((what: Tapped) => {
-    catchUp();
-    tapped.current(what);
-  }, []);
+  const tap = useCallback((what: Tapped) => tapped.current(what), []);
   if (move.kind === "finished") return null;
   const { design, batch } = on;
   const stage = on.route[move.stage];
@@ -59,6 +57,11 @@ export function NowCard({ on, move, many, filling, onTell, onUndo }: NowProps) {
             : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")
         }
       />
+      {move.kind === "do" && rests && (
+        <Text marginTop="-8px" marginBottom="14px">
+          The hand has been at it for long: rest it for {REST} min{filling ? `, or ${filling}` : ""}.
+        </Text>
+      )}
       {limit && limit.most < (move.kind === "do" ? move.units.length / sheet.length : 0) && (
         <Text marginTop="-8px" marginBottom="14px">
           {limit.most === 0

@@ -54,7 +54,6 @@ function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; pla
       {name}
       <span style={{ fontWeight: 400 }}>{words.slice(name.length)}</span>
       {line.before !== null && <span style={CATCH}>catch before {when(at(line.before), outlook)}</span>}
-      {line.tiring && <span style={{ display: "block", fontWeight: 400, fontSize: 15, color: SOFT }}>long for one hand: put the brush down in between</span>}
     </span>
   );
 }

@@ -2,18 +2,20 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Fold } from "../../kit/Fold.tsx";
 import { FormField, TextInput, Tick } from "../../kit/FormField.tsx";
 import { memo, useState } from "react";
-import { changeSettings, type BenchSettings } from "../settings.ts";
+import { ALLOWED, changeSettings, isWhole, type BenchSettings } from "../settings.ts";
 
 const hourFault = (text: string): string | undefined => {
   const hour = Number(text);
   return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : `given ${text || "nothing"}, allowed a whole hour from 0 to 23`;
 };
-const boardsFault = (text: string): string | undefined => {
-  const boards = Number(text);
-  return text.trim() === "" || (Number.isInteger(boards) && boards >= 1 && boards <= 99)
-    ? undefined
-    : `given ${text}, allowed a whole number from 1 to 99, or nothing for as many as you like`;
-};
+/** @param without what it means to leave the figure out */
+const figureFault =
+  (range: readonly [number, number], without: string) =>
+  (text: string): string | undefined =>
+    text.trim() === "" || isWhole(Number(text), range)
+      ? undefined
+      : `given ${text}, allowed a whole number from ${String(range[0])} to ${String(range[1])}, or nothing for ${without}`;
+const figureIn = (text: string): number | null => (text.trim() === "" ? null : Number(text));
 
 /** How this device behaves at the bench, and what there is to work with. */
 export const SettingsFold = memo(function SettingsFold({ settings }: { settings: BenchSettings }) {
@@ -38,8 +40,14 @@ export const SettingsFold = memo(function SettingsFold({ settings }: { settings:
         <Figured
           label="Boards for taped sheets"
           value={settings.boards === null ? "" : String(settings.boards)}
-          fault={boardsFault}
-          onKeep={(text) => changeSettings({ boards: text.trim() === "" ? null : Number(text) })}
+          fault={figureFault(ALLOWED.boards, "as many as you like")}
+          onKeep={(text) => changeSettings({ boards: figureIn(text) })}
+        />
+        <Figured
+          label="One stage at most, min"
+          value={settings.tiresAfter === null ? "" : String(settings.tiresAfter)}
+          fault={figureFault(ALLOWED.tiresAfter, "a hand that never tires")}
+          onKeep={(text) => changeSettings({ tiresAfter: figureIn(text) })}
         />
       </Flex>
       <Text color="softInk" marginTop="6px" maxWidth="560px">

@@ -45,7 +45,7 @@ export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLe
     momentOf(shown),
     at.hands,
     null,
-    changeover,
+    { changeover, mixed: at.mixed },
   );
   const on = boards.find(({ batch }) => batch.id === next?.batch);
   if (byProgram) {
