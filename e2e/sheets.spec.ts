@@ -231,6 +231,8 @@ test("offcuts to scale: put in with one clear message where the size cannot be, 
 test("true size: pages of the printer's paper with a ruler, corrected by what it measured; SVG and DXF of each sheet", async () => {
   const page = await open();
   await material(page, "kraft").click();
+  // Until the other material is there, a dialog would go with the one before.
+  await expect(verdict(page)).toContainText("12 × 18 in", { timeout: 20_000 });
   await page.getByRole("button", { name: "Print true size" }).click();
   const pdf = await PDFDocument.load(await saved(page, "PDF for the printer"));
   // 12 x 18 in does not fit A4: four pages for each layout.

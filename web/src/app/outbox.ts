@@ -5,7 +5,7 @@ import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { reached, told, waits } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
-import { tagsTouchedBy } from "./tags.ts";
+import { tagsTouchedBy, type Tag } from "./tags.ts";
 import { withWaitingCommand } from "./waiting.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
@@ -15,6 +15,7 @@ const listeners = new Map<string, (sent: Sent) => void>();
 let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 const RETRY_MS = 2_000;
+const READ_EVERY_MS = 1_500;
 
 /** Nothing answered, or the server, its database or its disk cannot just now. Anything else would be refused again, and must not hold up what waits behind it. */
 const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504, 507]);
@@ -65,6 +66,7 @@ export async function sendAll(): Promise<void> {
   sending = true;
   clearTimeout(retry);
   const { dispatch } = store;
+  const touched = new Touched(dispatch);
   try {
     for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) {
       dispatch(waits(await outboxCount()));
@@ -83,9 +85,11 @@ export async function sendAll(): Promise<void> {
       dispatch(reached(true));
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
+      touched.add(tagsTouchedBy(next.command.kind));
     }
     dispatch(waits(0));
   } finally {
+    touched.readAnew();
     sending = false;
   }
 }
@@ -107,7 +111,26 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "tell-session" || command.kind === "undo"))
     dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
   if (sent.state === "done") ownSeqs.add(sent.answer.event.seq);
-  dispatch(api.util.invalidateTags(tagsTouchedBy(command.kind)));
+}
+
+/** Of many commands that go up after each other what they touched is read anew every so often and at the end, not once for each. */
+class Touched {
+  private readonly tags = new Set<Tag>();
+  private since = Date.now();
+
+  constructor(private readonly dispatch: AppDispatch) {}
+
+  add(tags: readonly Tag[]): void {
+    for (const tag of tags) this.tags.add(tag);
+    if (Date.now() - this.since > READ_EVERY_MS) this.readAnew();
+  }
+
+  readAnew(): void {
+    this.since = Date.now();
+    if (this.tags.size === 0) return;
+    this.dispatch(api.util.invalidateTags([...this.tags]));
+    this.tags.clear();
+  }
 }
 
 /** Takes a command back. */

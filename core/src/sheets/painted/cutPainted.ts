@@ -129,7 +129,8 @@ function suitsAt(judge: WindowJudge, want: PaintedWant, { x, y, width, height }:
 
 /**
  * Which window goes to which of the panels of its size, so that all together are worth most: an assignment problem, whose linear
- * program has whole answers (Birkhoff 1946). Held windows keep what they are for.
+ * program has whole answers (Birkhoff 1946). Held windows keep what they are for. Where time runs out before the program is solved, the
+ * best pair is taken first, and so on: an answer that is worth a little less, not none.
  */
 function assigned(
   windows: readonly { readonly kind: number; readonly rect: Rect }[],
@@ -164,9 +165,19 @@ function assigned(
     Math.max(0.3, limits.left()),
   );
   const labels = new Array<string | undefined>(windows.length).fill(undefined);
-  columns.forEach(({ window, want }, index) => {
-    if ((answer?.values[index] ?? 0) > 0.5) labels[window] = want.id;
-  });
+  if (answer) {
+    columns.forEach(({ window, want }, index) => {
+      if ((answer.values[index] ?? 0) > 0.5) labels[window] = want.id;
+    });
+    return labels;
+  }
+  const taken = new Map<string, number>();
+  for (const { window, want, worth } of [...columns].sort((a, b) => b.worth - a.worth)) {
+    const many = taken.get(want.id) ?? 0;
+    if (labels[window] !== undefined || (worth < HELD && many >= want.count)) continue;
+    labels[window] = want.id;
+    taken.set(want.id, many + 1);
+  }
   return labels;
 }
 

@@ -170,6 +170,24 @@ test("a sheet with nothing on it gives nothing, and the rim is left", () => {
   expect(windows.every(({ piece }) => piece.x >= mm(12) && piece.y >= mm(12) && piece.x + piece.width <= mm(288) && piece.y + piece.height <= mm(188))).toBe(true);
 });
 
+test("where the program is not solved in time, the best windows still go to what they suit, no oftener than wanted", () => {
+  const boats = [
+    [60, 60],
+    [170, 120],
+    [240, 50],
+  ] as const;
+  const asked = { sheet, edge: mm(0), wants: [want("kites", 2), want("moths", 1)], held: [], taste: USUAL_TASTE, step: mm(1) };
+  const hasty = cutPainted(asked, lookAt(painted(boats)), limits(), () => null);
+  const whole = cutPainted(asked, lookAt(painted(boats)), limits(), solve);
+  expect(hasty?.windows).toHaveLength(whole?.windows.length ?? -1);
+  expect(hasty?.windows.length).toBeGreaterThan(0);
+  for (const id of ["kites", "moths"]) expect(hasty?.windows.filter(({ piece }) => piece.panel === id).length).toBeLessThanOrEqual(id === "kites" ? 2 : 1);
+  // What is held stays what it is for.
+  const held = [{ panel: "moths", x: mm(20), y: mm(20), width: mm(90), height: mm(60) }];
+  const kept = cutPainted({ ...asked, held }, lookAt(painted(boats)), limits(), () => null);
+  expect(kept?.windows.filter((window) => window.held).map(({ piece }) => piece.panel)).toEqual(["moths"]);
+});
+
 test("held windows that no straight cuts free are told", () => {
   const [long, short] = [mm(90), mm(60)];
   const wheel = [
