@@ -1,8 +1,9 @@
-import { chromium, type Page } from "@playwright/test";
+import { chromium } from "@playwright/test";
 import { colourBenchmarks } from "./colour.ts";
 import { runBenchmarks } from "./runs.ts";
 import { sheetBenchmarks } from "./sheets.ts";
 import { handBenchmarks } from "./sheetsByHand.ts";
+import { tapBenchmarks } from "./taps.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
 import { largeSeason } from "../../core/src/season/schedule/examples.ts";
@@ -42,30 +43,9 @@ for (const path of reads) {
   note(`GET /api/${path}`, "30 ms", times);
 }
 
-/** From the press to the first frame in which the big card says something else. The hands rest in between, as hands do. */
-async function tapTime(page: Page): Promise<number> {
-  await page.getByRole("button", { name: /^(Done|Dry already)$/ }).waitFor();
-  const time = await page.evaluate(async () => {
-    const pressed = [...document.querySelectorAll("button")].find((each) => each.textContent === "Done" || each.textContent === "Dry already");
-    const card = pressed?.closest("[aria-live]");
-    // Seconds that are counted are no answer.
-    const before = card?.textContent.replace(/\d+:\d\d/g, "");
-    const start = performance.now();
-    pressed?.click();
-    while (card?.textContent.replace(/\d+:\d\d/g, "") === before && performance.now() - start < 2000) await new Promise((done) => requestAnimationFrame(done));
-    // Into the frame after it: then it has been drawn.
-    await new Promise((done) => requestAnimationFrame(done));
-    return performance.now() - start;
-  });
-  await page.waitForTimeout(2500);
-  return time;
-}
-
 const browser = await chromium.launch(CHROMIUM);
 const first: number[] = [];
 const later: number[] = [];
-const taps: number[] = [];
-const slowTaps: number[] = [];
 for (let turn = 0; turn < 5; turn += 1) {
   const context = await browser.newContext({ serviceWorkers: "block", viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
@@ -86,16 +66,11 @@ for (let turn = 0; turn < 5; turn += 1) {
       }, view),
     );
   }
-  for (let tap = 0; tap < 2; tap += 1) taps.push(await tapTime(page));
-  const cdp = await context.newCDPSession(page);
-  await cdp.send("Emulation.setCPUThrottlingRate", { rate: 4 });
-  for (let tap = 0; tap < 6; tap += 1) slowTaps.push(await tapTime(page));
   await context.close();
 }
 note("First view usable, new browser profile", "1000 ms", first);
 note("A later view", "150 ms", later);
-note("A tap on the bench answered", "50 ms", taps);
-note("The same on a processor four times slower", "50 ms", slowTaps);
+await tapBenchmarks(note, browser, shop.url);
 await colourBenchmarks(note, browser, shop.url);
 await browser.close();
 

@@ -3,20 +3,9 @@ import { learnBench } from "@yule/core";
 import type { NeedView } from "../app/needView.ts";
 import { learnedIn, learnedWords } from "./learnedIn.ts";
 import { layTable, standAt } from "./table.ts";
+import { exampleStage } from "./examples.ts";
 
-const stage = (id: string, hands: number, dry: number) => ({
-  id,
-  name: id,
-  kind: "paint",
-  technique: "wash",
-  hands,
-  setup: 2,
-  dry,
-  within: null,
-  portable: false,
-  note: "",
-  position: 0,
-});
+const stage = (id: string, hands: number, dry: number) => exampleStage(id, hands, dry, { technique: "wash" });
 const design = { id: "d", name: "Kites", paperId: "cotton", colourways: [], stages: [stage("wash", 4, 20), stage("glaze", 3, 25)] } as unknown as DesignRead;
 const begun = Date.parse("2031-11-08T18:00:00Z");
 const at = (minute: number): string => new Date(begun + minute * 60_000).toISOString();

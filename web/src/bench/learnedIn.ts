@@ -2,6 +2,7 @@ import type { BatchRead, DesignRead, RoomRead } from "@yule/contract";
 import { dryingTime, handsTime, learnBench, type LearnedTime } from "@yule/core";
 import type { Lying } from "./table.ts";
 import { timedBatches } from "./times.ts";
+import { measured } from "../kit/words.ts";
 
 /** A time that is known otherwise than before, minutes. */
 export interface LearnedNow {
@@ -41,8 +42,6 @@ export function learnedIn(batches: readonly BatchRead[], designs: readonly Desig
   return found.sort((a, b) => Math.abs(Math.log(b.after / b.before)) - Math.abs(Math.log(a.after / a.before)));
 }
 
-const told = (time: number): string => (time < 10 ? String(Math.round(time * 10) / 10) : String(Math.round(time)));
-
 /** `First wash dries in about 9 min (was 8), eight times in ten 7 to 12, on 14 taps`. */
 export const learnedWords = ({ stage, what, before, after, low, high, seen }: LearnedNow): string =>
-  `${stage} ${what === "drying" ? "dries in" : "takes the hands"} about ${told(after)} min (was ${told(before)}), eight times in ten ${told(low)} to ${told(high)}, on ${seen === 1 ? "one tap" : `${String(seen)} taps`}`;
+  `${stage} ${what === "drying" ? "dries in" : "takes the hands"} about ${measured(after)} min (was ${measured(before)}), eight times in ten ${measured(low)} to ${measured(high)}, on ${seen === 1 ? "one tap" : `${String(seen)} taps`}`;

@@ -5,21 +5,9 @@ import type { Outlook } from "../app/outlook.ts";
 import { PlanDesk, type Planned, type PlanSolver, type Question } from "./planDesk.ts";
 import { USUAL } from "./settings.ts";
 import { layTable, standAt } from "./table.ts";
+import { exampleStage } from "./examples.ts";
 
-const stage = (id: string, hands: number, dry: number) => ({
-  id,
-  name: id,
-  kind: "paint",
-  technique: null,
-  hands,
-  setup: 2,
-  dry,
-  within: null,
-  portable: false,
-  note: "",
-  position: 0,
-});
-const design = { id: "d", name: "Kites", paperId: null, colourways: [], stages: [stage("wash", 3, 25), stage("dots", 2, 5)] } as unknown as DesignRead;
+const design = { id: "d", name: "Kites", paperId: null, colourways: [], stages: [exampleStage("wash", 3, 25), exampleStage("dots", 2, 5)] } as unknown as DesignRead;
 const view = { design, readyBy: "2031-11-20", need: { id: "n", title: "Gulls" } } as unknown as NeedView;
 const outlook = { shop: { timeZone: "UTC", changeover: 5, dryingPlaces: null, helperMay: [] }, allSessions: [] } as unknown as Outlook;
 const now = new Date();

@@ -3,6 +3,7 @@ import { checkFamily, gapsIn, GROWN_UP, lengthOfUnits, nextKept, stackGeometry, 
 import type { Outlook } from "../app/outlook.ts";
 import { stackOf } from "../app/materials.ts";
 import { routeOf, stagesOf } from "./route.ts";
+import { capital } from "../kit/words.ts";
 
 /** An occasion as designs and needs are compared by it: `Thank-you` and `thank you` are one. */
 export const occasionKey = (told: string): string => told.trim().toLowerCase().replace(/\s+/g, "-");
@@ -10,7 +11,7 @@ export const occasionKey = (told: string): string => told.trim().toLowerCase().r
 /** As it is said: `new-year` is New year. */
 const occasionWords = (told: string): string => {
   const words = told.replaceAll("-", " ");
-  return words.charAt(0).toUpperCase() + words.slice(1);
+  return capital(words);
 };
 
 const MEANS = { hand: "written by hand", stamp: "stamped", sticker: "on stickers" } as const;

@@ -1,4 +1,5 @@
 import { isTorn, wayOf, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
+import { capital } from "../kit/words.ts";
 
 type Say = (length: Length) => string;
 
@@ -13,7 +14,6 @@ export const sheetsWord = (count: number): string => (count === 1 ? "1 sheet" : 
 const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 export const countWord = (count: number): string => COUNTS[count] ?? String(count);
 const timesWord = (count: number): string => (count === 1 ? "once" : count === 2 ? "twice" : `${countWord(count)} times`);
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
 /** What the hands do in a step, as it is read from a metre. */
 export function stepTitle(job: SplitJob, step: CutStep, say: Say): string {

@@ -4,6 +4,7 @@ import { borrowedFrom, minutes, printMinutes, type BenchTimes, type LearnedTime 
 import { memo } from "react";
 import { Fold } from "../../kit/Fold.tsx";
 import type { Lying } from "../table.ts";
+import { measured } from "../../kit/words.ts";
 
 const LONGEST_SCALE = 1.15;
 
@@ -46,11 +47,10 @@ export const Learned = memo(function Learned({ on, times, room }: { on: Lying; t
   );
 });
 
-const tenth = (time: number): string => (time < 10 ? String(Math.round(time * 10) / 10) : String(Math.round(time)));
 const spread = (time: LearnedTime, what: string): string =>
   time.seen === 0
-    ? `${tenth(time.typical)} min, a guess from the ${tenth(time.planned)} told`
-    : `${tenth(time.low)} to ${tenth(time.high)} min, ${what} seen ${String(time.seen)} times`;
+    ? `${measured(time.typical)} min, a guess from the ${measured(time.planned)} told`
+    : `${measured(time.low)} to ${measured(time.high)} min, ${what} seen ${String(time.seen)} times`;
 const basis = (time: LearnedTime): string => (time.seen === 0 ? "Never seen here." : time.seen === 1 ? "It rests on one tap." : `It rests on ${String(time.seen)} taps.`);
 
 function leansOn(on: Lying, times: BenchTimes, stage: Lying["stages"][number]): string {

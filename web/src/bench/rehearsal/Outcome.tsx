@@ -2,7 +2,8 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { minutes, played, printMinutes, type Played, type Rehearsal } from "@yule/core";
 import { Verdict } from "../../kit/Verdict.tsx";
 import type { OnBoard } from "../table.ts";
-import { brokenWords, capital, hourOf } from "./words.ts";
+import { capital } from "../../kit/words.ts";
+import { brokenWords, hourOf } from "./words.ts";
 
 const whole = (time: number): string => printMinutes(minutes(Math.round(time)));
 const panels = (count: number): string => (count === 1 ? "1 panel" : `${String(count)} panels`);

@@ -8,7 +8,7 @@ import { Board } from "../parts/Board.tsx";
 import { BoardRow } from "../parts/Boards.tsx";
 import type { OnBoard } from "../table.ts";
 import { Outcome } from "./Outcome.tsx";
-import { boardsAt, momentOf, routeFor, settingFor, type Wanted } from "./rehearsed.ts";
+import { boardsAt, momentOf, routesFor, settingFor, type Wanted } from "./rehearsed.ts";
 import { TurnCard } from "./TurnCard.tsx";
 import { isBusy, SPEEDS, useRehearsal, type Manner, type Speed } from "./useRehearsal.ts";
 import { eventsUntil, hourOf } from "./words.ts";
@@ -29,15 +29,15 @@ interface PlayProps {
 
 /** A rehearsal as it is played, and what came of it. */
 export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLeave }: PlayProps) {
-  const setting = useMemo(() => settingFor(wanted, times, changeover), [wanted, times, changeover]);
-  const routes = useMemo(() => new Map(wanted.designs.map((design) => [design, routeFor(design, times, wanted.weather)])), [wanted, times]);
+  const routes = useMemo(() => routesFor(wanted, times), [wanted, times]);
+  const setting = useMemo(() => settingFor(wanted, routes, changeover), [wanted, routes, changeover]);
   const speed = SPEEDS.find(({ id }) => id === manner.speed)?.times ?? 1;
   const [playing, turn] = useRehearsal(setting, speed);
   const [chosen, choose] = useState(NONE);
   const [isEnded, setEnded] = useState(false);
   const { at, shown } = playing;
   const busy = isBusy(playing);
-  const boards = boardsAt(at, shown, wanted.designs, (design) => routes.get(design) ?? []);
+  const boards = boardsAt(at, shown, wanted.designs, routes);
   const over = isEnded || (isOver(at) && !busy);
   const byProgram = useMemo(() => (over ? played(play(rehearsal(setting), byTheClock)) : null), [over, setting]);
   const next = nextAtTable(
@@ -49,12 +49,7 @@ export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLe
   );
   const on = boards.find(({ batch }) => batch.id === next?.batch);
   if (byProgram) {
-    const again = (bench: number): void => {
-      turn({ kind: "again", setting });
-      setEnded(false);
-      onAgain(bench);
-    };
-    return <Outcome at={at} boards={boards} byProgram={byProgram} bench={wanted.bench} onAgain={again} onLeave={onLeave} />;
+    return <Outcome at={at} boards={boards} byProgram={byProgram} bench={wanted.bench} onAgain={onAgain} onLeave={onLeave} />;
   }
   const events = eventsUntil(at, shown, boards).slice(0, MOST_EVENTS);
   return (

@@ -14,13 +14,13 @@ import type { Manner } from "./useRehearsal.ts";
 /** A bench to try a route on, or to learn the rules at: paper, weather and mishaps are made up, and nothing is told to the shop. */
 export function Rehearsal({ outlook }: { outlook: Outlook }) {
   const times: BenchTimes = useBenchTimes(outlook);
-  const [playing, setPlaying] = useState<{ readonly wanted: Wanted; readonly manner: Manner } | null>(null);
+  const [playing, setPlaying] = useState<{ readonly wanted: Wanted; readonly manner: Manner; readonly round: number } | null>(null);
   const designs = outlook.offered.filter((design) => design.stages.some((stage) => stage.kind !== "assemble"));
   if (playing) {
-    const again = (bench: number): void => setPlaying({ ...playing, wanted: { ...playing.wanted, bench } });
+    const again = (bench: number): void => setPlaying({ ...playing, wanted: { ...playing.wanted, bench }, round: playing.round + 1 });
     return (
       <Play
-        key={playing.wanted.bench}
+        key={playing.round}
         wanted={playing.wanted}
         manner={playing.manner}
         times={times}
@@ -34,7 +34,7 @@ export function Rehearsal({ outlook }: { outlook: Outlook }) {
   return (
     <>
       {designs.length > 0 ? (
-        <SetUp designs={designs} times={times} changeover={outlook.shop.changeover} onPlay={(wanted, manner) => setPlaying({ wanted, manner })} />
+        <SetUp designs={designs} times={times} changeover={outlook.shop.changeover} onPlay={(wanted, manner) => setPlaying({ wanted, manner, round: 0 })} />
       ) : (
         <>
           <Verdict>There is no route to rehearse yet.</Verdict>

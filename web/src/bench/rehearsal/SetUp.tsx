@@ -6,7 +6,7 @@ import { asideSolver, useSolved } from "../../app/solver.ts";
 import { Choice, FormField, Tick } from "../../kit/FormField.tsx";
 import { NumberField } from "../../kit/NumberField.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import { settingFor, WEATHERS, type Wanted, type Weather } from "./rehearsed.ts";
+import { routesFor, settingFor, WEATHERS, type Wanted, type Weather } from "./rehearsed.ts";
 import { SPEEDS, type Manner, type Speed } from "./useRehearsal.ts";
 
 const MOST_PANELS = 24;
@@ -38,7 +38,7 @@ export function SetUp({
   const chosen = [first, second].flatMap((id) => designs.find((design) => design.id === id) ?? []);
   const wanted: Wanted = { designs: chosen, panels, weather, mishaps, bench };
   const asked = chosen.length === 0 ? null : JSON.stringify([chosen.map(({ id, version }) => [id, version]), panels, weather, mishaps, bench]);
-  const { value: goes } = useSolved(asked, () => asideSolver().forecast(settingFor(wanted, times, changeover), BENCHES));
+  const { value: goes } = useSolved(asked, () => asideSolver().forecast(settingFor(wanted, routesFor(wanted, times), changeover), BENCHES));
   return (
     <>
       <Verdict>

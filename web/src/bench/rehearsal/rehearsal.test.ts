@@ -1,6 +1,6 @@
 import type { DesignRead } from "@yule/contract";
 import { isOver, learnBench, rehearsal } from "@yule/core";
-import { boardsAt, momentOf, routeFor, settingFor, type Wanted } from "./rehearsed.ts";
+import { boardsAt, momentOf, routesFor, settingFor, type Wanted } from "./rehearsed.ts";
 import { isBusy, turned, type Playing } from "./useRehearsal.ts";
 import { brokenWords, eventsUntil, hourOf } from "./words.ts";
 
@@ -29,13 +29,17 @@ const moth = design([
 ]);
 const times = learnBench([]);
 const wanted: Wanted = { designs: [moth], panels: 3, weather: "usual", mishaps: false, bench: 4 };
-const begin = (more: Partial<Wanted> = {}): Playing => ({ at: rehearsal(settingFor({ ...wanted, ...more }, times, 5)), shown: 0, isPaused: false });
-const boards = ({ at, shown }: Playing) => boardsAt(at, shown, [moth], (each) => routeFor(each, times, "usual"));
+const begin = (more: Partial<Wanted> = {}): Playing => ({
+  at: rehearsal(settingFor({ ...wanted, ...more }, routesFor({ ...wanted, ...more }, times), 5)),
+  shown: 0,
+  isPaused: false,
+});
+const boards = ({ at, shown }: Playing) => boardsAt(at, shown, [moth], routesFor(wanted, times));
 const paint = (...units: readonly string[]) => ({ kind: "paint", batch: "0", units, times: 60 }) as const;
 
 test("a rehearsal ends where a night or the assembling begins, and waits longer in damp air", () => {
-  expect(routeFor(moth, times, "usual").map(({ table }) => table.name)).toEqual(["Wash", "Drop in", "Mask", "Unmask"]);
-  const dry = (weather: Wanted["weather"]): number => settingFor({ ...wanted, weather }, times, 5).batches[0]?.route[2]?.dry ?? 0;
+  expect(routesFor(wanted, times)[0]?.map(({ table }) => table.name)).toEqual(["Wash", "Drop in", "Mask", "Unmask"]);
+  const dry = (weather: Wanted["weather"]): number => settingFor({ ...wanted, weather }, routesFor({ ...wanted, weather }, times), 5).batches[0]?.route[2]?.dry ?? 0;
   expect(dry("damp")).toBeGreaterThan(dry("usual"));
   expect(dry("usual")).toBeGreaterThan(dry("dry"));
 });

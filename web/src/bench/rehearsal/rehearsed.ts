@@ -28,16 +28,21 @@ const roomOf = (weather: Weather): Room => (WEATHERS.find(({ id }) => id === wea
 const OVERNIGHT = 180;
 
 /** Waits as they were learned here, for the weather that is rehearsed; up to where a night comes between. */
-export function routeFor(design: DesignRead, times: BenchTimes, weather: Weather): readonly LearnedStage[] {
+function routeFor(design: DesignRead, times: BenchTimes, weather: Weather): readonly LearnedStage[] {
   const stages = learnedRoute(design, times, roomOf(weather), new Map());
   const night = stages.findIndex(({ table }) => table.dry > OVERNIGHT);
   return night > 0 ? stages.slice(0, night) : stages;
 }
 
-export function settingFor(wanted: Wanted, times: BenchTimes, changeover: number): RehearsalSetting {
+/** A design's route as it is rehearsed, in the order of the designs that are wanted. */
+export type Routes = readonly (readonly LearnedStage[])[];
+export const routesFor = ({ designs, weather }: Pick<Wanted, "designs" | "weather">, times: BenchTimes): Routes => designs.map((design) => routeFor(design, times, weather));
+
+/** @param routes of the designs that are wanted */
+export function settingFor(wanted: Wanted, routes: Routes, changeover: number): RehearsalSetting {
   return {
     batches: wanted.designs.map((design, at): RehearsedBatch => {
-      const stages = routeFor(design, times, wanted.weather);
+      const stages = routes[at] ?? [];
       return {
         id: String(at),
         palette: design.id,
@@ -61,7 +66,7 @@ const BEGUN = Date.UTC(2000, 0, 1);
 export const momentOf = (minute: number): Date => new Date(BEGUN + minute * 60_000);
 
 /** The boards of a rehearsal as they stand at a minute: what is still being painted then is not done yet. */
-export function boardsAt(at: Rehearsal, minute: number, designs: readonly DesignRead[], stagesOf: (design: DesignRead) => readonly LearnedStage[]): OnBoard[] {
+export function boardsAt(at: Rehearsal, minute: number, designs: readonly DesignRead[], routes: Routes): OnBoard[] {
   const shown: Rehearsal = { ...at, now: minute, facts: at.facts.filter((fact) => fact.at <= minute) };
   return at.setting.batches.flatMap((batch, index) => {
     const design = designs[index];
@@ -77,7 +82,7 @@ export function boardsAt(at: Rehearsal, minute: number, designs: readonly Design
         title: "rehearsed",
         design,
         batch: { id: batch.id, designId: design.id, perSheet: 1, units, facts: [] } as unknown as BatchRead,
-        stages: stagesOf(design),
+        stages: routes[index] ?? [],
         states: standing(shown, batch),
       },
     ];

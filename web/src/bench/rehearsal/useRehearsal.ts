@@ -28,14 +28,12 @@ export type Turn =
   | { readonly kind: "paint" | "look"; readonly batch: string; readonly units: readonly string[]; readonly times: number }
   | { readonly kind: "wait"; readonly until: number; readonly times: number }
   | { readonly kind: "goes by"; readonly minutes: number }
-  | { readonly kind: "pause"; readonly isPaused: boolean }
-  | { readonly kind: "again"; readonly setting: RehearsalSetting };
+  | { readonly kind: "pause"; readonly isPaused: boolean };
 
 export const isBusy = ({ at, shown }: Playing): boolean => shown < at.now;
 
 /** One turn. While the hands are busy nothing else is begun. */
 export function turned(before: Playing, turn: Turn): Playing {
-  if (turn.kind === "again") return { at: rehearsal(turn.setting), shown: 0, isPaused: false };
   if (turn.kind === "pause") return { ...before, isPaused: turn.isPaused };
   if (turn.kind === "goes by") {
     if (before.isPaused || (isOver(before.at) && !isBusy(before))) return before;

@@ -1,12 +1,12 @@
 import { minutes, printMinutes, techniqueOf, type Broken, type Rehearsal } from "@yule/core";
 import type { OnBoard } from "../table.ts";
 import { numbersOf } from "../words.ts";
+import { capital } from "../../kit/words.ts";
 
 const panelName = (boards: readonly OnBoard[], batch: string, unit: string): string => {
   const on = boards.find((each) => each.batch.id === batch);
   return on ? `panel ${String(numbersOf(on, [unit])[0] ?? 0)}${boards.length > 1 ? ` of ${on.design.name.toLowerCase()}` : ""}` : "a panel";
 };
-export const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const stageName = (boards: readonly OnBoard[], batch: string, stage: string): string =>
   boards
     .find((each) => each.batch.id === batch)

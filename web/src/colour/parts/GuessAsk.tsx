@@ -8,6 +8,7 @@ import { colourWords } from "../shelf.ts";
 import { MeetingWash, Wash } from "../wash/Wash.tsx";
 import { Swatch } from "../wash/Swatch.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
+import { capital } from "../../kit/words.ts";
 
 /** A short game: two paints, which colour comes out? Pairs that were wrong come again. */
 export default function GuessAsk({ shelf, outlook }: AskProps) {
@@ -77,7 +78,7 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
           <Flex gap="18px" align="center" wrap="wrap">
             <MeetingWash earlier={a.film} later={b.film} how="wet" width={200} height={86} label={`${a.name} into ${b.name}`} />
             <Text maxWidth="34em">
-              <strong>{chosen === shown.right ? "Yes." : "Not quite."}</strong> {sentence(mudForecast(a.film, b.film, "wet").why)}.
+              <strong>{chosen === shown.right ? "Yes." : "Not quite."}</strong> {capital(mudForecast(a.film, b.film, "wet").why)}.
               {chosen === shown.right ? "" : " It comes again in a while."}
             </Text>
           </Flex>
@@ -90,7 +91,6 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
   );
 }
 
-const sentence = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
 const seedOf = (id: string): number => Array.from(id).reduce((seed, letter) => (seed * 31 + letter.charCodeAt(0)) % 65_521, 7);
 
 function GuessVerdict({ guesses, shelf }: { guesses: Guesses; shelf: readonly ShelfPaint[] }) {

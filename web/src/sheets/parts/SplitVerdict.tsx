@@ -4,8 +4,7 @@ import { useMeasure } from "../../kit/measure.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { sheetsTaken } from "../plan.ts";
 import { countWord } from "../words.ts";
-
-const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
+import { capital } from "../../kit/words.ts";
 
 /** What is taken, what it gives, whether less could do, what a grid by hand would take, what is missing. */
 export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook; group: MaterialNeeds; job: SplitJob; split: Split }) {
