@@ -142,7 +142,8 @@ odds(
 );
 note("Odds of 30 needs, 10,000 times, and what matters most", "2000 ms", [performance.now() - oddsFrom]);
 
-const table = rows.map((row) => `| ${row.what} | ${row.budget} | ${row.median.toFixed(0)} ${row.unit} | ${row.worst.toFixed(0)} ${row.unit} |`).join("\n");
+const figure = (value: number, unit: string): string => `${value.toFixed(unit === "%" ? 1 : 0)} ${unit}`.trim();
+const table = rows.map((row) => `| ${row.what} | ${row.budget} | ${figure(row.median, row.unit)} | ${figure(row.worst, row.unit)} |`).join("\n");
 writeFileSync(
   join(root, "docs/benchmarks.md"),
   `# Benchmarks\n\nMeasured by \`npm run bench\` with the demo shop on ${String(cpus().length)} cores, Node ${process.version}. Median, and the value that 95 of 100 stay below.\n\n| what | budget | median | 95 of 100 |\n| --- | --- | --- | --- |\n${table}\n`,

@@ -6,6 +6,8 @@ import { Timetable } from "./timetable.ts";
 /** Operations timed, over all nodes, per step the limits allow: a bound that is the same on every machine. */
 const TIMED_PER_STEP = 50;
 const MOST_OPERATIONS = 40;
+/** An order counts as impossible only when that is certain: here it is worth a long look. */
+const PATIENCE = 100;
 
 /** `complete` holds when every order was tried or ruled out: the best is then optimal, and none means there is no plan. */
 export interface ExactAnswer {
@@ -21,7 +23,7 @@ export interface ExactAnswer {
  */
 export function exactOrder(work: Work, least: number, bound: number, limits: Limits): ExactAnswer {
   if (work.operations > MOST_OPERATIONS) return { order: null, complete: false };
-  const timetable = new Timetable(work);
+  const timetable = new Timetable(work, PATIENCE);
   const loose = work.steps.every((step) => step.within === null);
   const seen = new Map<string, number[][]>();
   let best = least;

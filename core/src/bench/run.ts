@@ -17,11 +17,13 @@ import { Timetable } from "./timetable.ts";
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
  */
-export function run(job: RunJob, limits: Limits, earlier: readonly Done[] = []): Result<RunPlan> {
+export function run(job: RunJob, told: Limits, earlier: readonly Done[] = []): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
   const work = workOf(job);
-  const seconds = Math.max(1, Math.round(limits.left()));
+  const seconds = Math.max(1, Math.round(told.left()));
+  const kept = Math.min(MOST_KEPT, told.left() * KEPT);
+  const limits: Limits = { ...told, stop: () => told.stop() || told.left() < kept };
   if (work.operations === 0) return succeed({ makespan: 0, bound: 0, moves: [] });
   const blocked = impossibilities(work);
   if (blocked.length > 0) return impossible(blocked);
@@ -94,6 +96,9 @@ const MOST_ROUNDS = 300;
 const DESPERATE_ROUNDS = 2_000;
 /** With fewer seconds than this an earlier plan is gone on with as it is, and bettered. */
 const IN_HASTE = 0.3;
+/** Of the time given a share is kept for what comes after the search, at most so many seconds. */
+const KEPT = 0.04;
+const MOST_KEPT = 0.08;
 /** So many of the best plans are begun with. */
 const ELITE = 4;
 

@@ -138,3 +138,16 @@ test("twelve batches of three hundred panels are planned by every rule, and bett
   expect(runFaults(job, found.value)).toEqual([]);
   expect(found.value.makespan * 1e6).toBeLessThan(byStage);
 });
+
+test("small jobs are proven, also where orders turn out impossible only after a long look", () => {
+  for (const seed of [2, 5, 13, 20]) {
+    const found = run(madeUpJob({ batches: 2, panels: 5, stages: 3, wet: 0.3, places: 3, evening: 0 }, seed), {
+      ...limitsFor(1, () => 0),
+      stop: () => false,
+      left: () => 1,
+      steps: 20_000,
+    });
+    if (!found.ok) throw new Error(found.faults[0]?.given);
+    expect([seed, found.value.makespan]).toEqual([seed, found.value.bound]);
+  }
+});

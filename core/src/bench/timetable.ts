@@ -66,7 +66,11 @@ export class Timetable {
   /** Positions timed since the beginning: what a search has cost. */
   turns = 0;
 
-  constructor(private readonly work: Work) {
+  /** @param patience how much longer than usual it goes on moving starts of an order that may be impossible, before it gives up */
+  constructor(
+    private readonly work: Work,
+    private readonly patience = 1,
+  ) {
     const n = work.operations;
     this.order = new Int32Array(n);
     this.starts = new Float64Array(n);
@@ -321,7 +325,7 @@ export class Timetable {
     const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
     const mine = this.order;
     const total = order ? order.length : this.filled;
-    let turnsLeft = 200 + 40 * (total - Math.min(this.timed, base === 0 ? this.timed : base));
+    let turnsLeft = this.patience * (200 + 40 * (total - Math.min(this.timed, base === 0 ? this.timed : base)));
     let position = this.timed;
     let good = true;
     while (position < total) {
