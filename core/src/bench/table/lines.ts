@@ -1,4 +1,4 @@
-import type { RunJob, RunPlan } from "../model.ts";
+import type { RunBatch, RunJob, RunPlan, RunStage } from "../model.ts";
 import { preparer } from "../preparing.ts";
 
 /** One line of a run sheet: a stage on so many panels in one go, by whose hands, in minutes from the start of the plan. */
@@ -35,7 +35,7 @@ export type SheetLine = PlanLine | FreeLine;
 
 /** Shorter waits are not worth a line. */
 const WORTH_A_LINE = 3;
-const NEAR = 1e-6;
+const NEAR = 1e-5;
 
 /** A plan as a run sheet: moves of one stage that follow each other are one line, and waits have their name. */
 export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
@@ -55,8 +55,10 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
     const { minutes: prepare, fresh, goesOn } = preparers[who](move, stage);
     const idle = move.start - prepare - Math.max(free, windowStart(job, move.start));
     const earlier = batch.stages[index - 1];
-    const ended = earlier ? ends.get(`${move.batch}/${String(move.unit)}/${earlier.id}`) : undefined;
-    const started = batch.started?.[move.unit];
+    const panels = panelsOf(batch, stage, move.unit);
+    const [first = 0] = panels;
+    const ended = earlier ? ends.get(`${move.batch}/${String(Math.floor(first / (earlier.panels ?? 1)))}/${earlier.id}`) : undefined;
+    const started = batch.started?.[first];
     if (who === "maker" && idle >= WORTH_A_LINE) {
       const from = move.start - prepare - idle;
       const ready = ended !== undefined && earlier ? ended + earlier.dry : (started?.dryAt ?? 0);
@@ -64,7 +66,7 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
       lines.push({ kind: "free", from, to: from + idle, batch: move.batch, stage: rest ? move.stage : (earlier?.id ?? move.stage), ...(rest ? { rest } : {}) });
     }
     if (goesOn && last && move.start - last.to < WORTH_A_LINE) {
-      const grown = { ...last, units: [...last.units, move.unit], to: move.end };
+      const grown = { ...last, units: [...last.units, ...panels], to: move.end };
       lines[lines.lastIndexOf(last)] = grown;
       open[who] = grown;
       continue;
@@ -74,7 +76,7 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
       kind: "work",
       batch: move.batch,
       stage: move.stage,
-      units: [move.unit],
+      units: panels,
       from: move.start - prepare,
       to: move.end,
       fresh,
@@ -87,10 +89,15 @@ export function sheetLines(job: RunJob, plan: RunPlan): SheetLine[] {
   return lines.sort((a, b) => a.from - b.from);
 }
 
+/** The panels of a unit: all of a sheet as long as it is taped. */
+const panelsOf = ({ units }: RunBatch, { panels = 1 }: RunStage, unit: number): number[] =>
+  Array.from({ length: Math.min(panels, units - unit * panels) }, (_, panel) => unit * panels + panel);
+
 /** When the window opened in which something starts; 0 where it is always open. */
 function windowStart(job: RunJob, at: number): number {
   const all = [...job.windows, ...(job.lightWindows ?? [])];
-  return Math.max(0, ...all.filter(([open, close]) => open <= at && at <= close).map(([open]) => open));
+  // Moves are told in millionths of a minute, windows as the clock has them.
+  return Math.max(0, ...all.filter(([open, close]) => open <= at + NEAR && at <= close + NEAR).map(([open]) => open));
 }
 
 /** Where what is left of the waiting comes from: minutes by batch and stage, the longest first. */
@@ -112,14 +119,15 @@ export function waitingFrom(lines: readonly SheetLine[]): { readonly batch: stri
  */
 export function stopAt(job: RunJob, plan: RunPlan): { readonly at: number; readonly drying: number } | null {
   const [open, close] = [...job.windows].sort((a, b) => a[0] - b[0])[0] ?? [0, Infinity];
-  const inside = plan.moves.filter((move) => move.start >= open && move.end <= close);
+  const inside = plan.moves.filter((move) => move.start >= open - NEAR && move.end <= close + NEAR);
   const last = inside.reduce((latest, move) => Math.max(latest, move.end), -Infinity);
   if (last === -Infinity) return null;
-  const drying = inside.filter((move) => {
-    const stage = job.batches.find((batch) => batch.id === move.batch)?.stages.find((each) => each.id === move.stage);
-    return stage !== undefined && stage.dry > 0 && move.end + stage.dry > last;
-  }).length;
-  return { at: last, drying };
+  const drying = inside.flatMap((move) => {
+    const batch = job.batches.find(({ id }) => id === move.batch);
+    const stage = batch?.stages.find((each) => each.id === move.stage);
+    return batch && stage && stage.dry > 0 && move.end + stage.dry > last ? panelsOf(batch, stage, move.unit).map((panel) => `${batch.id}/${String(panel)}`) : [];
+  });
+  return { at: last, drying: new Set(drying).size };
 }
 
 /** Things that can be done with free hands, and for how long one takes. */

@@ -120,6 +120,32 @@ test("a taped sheet of four is washed as one and dotted singly, and holds a boar
   expect(at("tape")[1]?.start ?? 0).toBeGreaterThanOrEqual(at("untape")[0]?.end ?? Infinity);
 });
 
+test("the run sheet names every panel of a taped sheet, its catch for the whole sheet, and counts the panels that are left to dry", () => {
+  const route = [
+    stage("tape", { kind: "prepare", technique: "tape", hands: 1 }),
+    stage("wash", { dry: 8 }),
+    stage("drop", { hands: 1, setup: 0, dry: 400, within: 30 }),
+    stage("untape", { kind: "prepare", technique: "untape", hands: 1 }),
+  ];
+  const units = Array.from({ length: 7 }, (_, index) => unit(String(index)));
+  const { job, plan, lines } = planOf(
+    [batch({ route, units, perSheet: 4 })],
+    setting({
+      windows: [
+        [0, 100],
+        [1440, 1540],
+      ],
+    }),
+  );
+  const work = lines.filter((line): line is PlanLine => line.kind === "work");
+  const panels = (of: string): number[] => work.filter((line) => line.stage === of).flatMap((line) => [...line.units]);
+  for (const each of ["tape", "wash", "drop", "untape"]) expect(panels(each)).toEqual([0, 1, 2, 3, 4, 5, 6]);
+  const drop = work.find((line) => line.stage === "drop");
+  const wash = plan.moves.find((move) => move.stage === "wash");
+  expect(drop?.before).toBe((wash?.end ?? 0) + 8 + 30);
+  expect(stopAt(job, plan)?.drying).toBe(7);
+});
+
 test("the run sheet joins panels, names the palette that changes, the catch with its time, and what is waited for", () => {
   const wet = batch({ route: [stage("wash", { dry: 8 }), stage("drop", { hands: 1, setup: 0, dry: 20, within: 5 })], units: [unit("1"), unit("2")] });
   const { lines } = planOf([wet, batch({ id: "boats", palette: "cool", route: [stage("ink")], units: [unit("a")] })], setting());
@@ -143,6 +169,21 @@ test("what waiting is left says what it waits for, and small jobs fill it withou
     { name: "cut mats", minutes: 60, left: 1 },
   ]);
   expect([...filled.values()]).toEqual([{ name: "write addresses", count: 9, minutes: 27 }]);
+});
+
+test("a night is no waiting, though the session begins between two millionths of a minute", () => {
+  const evening = 1440 + 1 / 3;
+  const { lines } = planOf(
+    [batch({ route: [stage("wash", { dry: 400 }), stage("dots", { setup: 0 })], units: [unit("1")] })],
+    setting({
+      windows: [
+        [0, 60],
+        [evening, evening + 60],
+      ],
+    }),
+  );
+  expect(lines.map(({ kind }) => kind)).toEqual(["work", "work"]);
+  expect(waitingFrom(lines)).toEqual([]);
 });
 
 test("a hand that is at one stage too long rests, and the run sheet calls it a rest, not a wait", () => {

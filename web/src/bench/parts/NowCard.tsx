@@ -128,10 +128,11 @@ const Taps = memo(function Taps({ kind, ready, hasUndo, tap }: { kind: NextMove[
 });
 
 function Countdown({ until }: { until: number }) {
-  const now = useSeconds();
+  const left = minutes(Math.max(0, until - useSeconds().getTime()) / 60_000);
+  const seconds = printClock(left);
   return (
     <span role="timer" aria-live="off">
-      {printClock(minutes(Math.max(0, until - now.getTime()) / 60_000))} to wait
+      {seconds.includes(":") ? seconds : printMinutes(left)} to wait
     </span>
   );
 }
