@@ -1,20 +1,8 @@
 import fc from "fast-check";
-import { limitsFor } from "../search/search.ts";
-import { madeUpJob } from "./examples.ts";
-import type { RunJob, RunStage } from "./model.ts";
+import { byStepsAlone, exampleJob as job, exampleStage as stage, keptPlan as plan, madeUpJob } from "./examples.ts";
 import { run } from "./run.ts";
 import { cardByCardPlan } from "./saving.ts";
 import { runFaults } from "./verify.ts";
-
-const limits = { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 };
-const stage = (id: string, hands: number, setup: number, dry: number, more: Partial<RunStage> = {}): RunStage => ({ id, hands, setup, dry, within: null, ...more });
-const job = (more: Partial<RunJob>): RunJob => ({ batches: [], changeover: 0, drying: null, windows: [], ...more });
-const plan = (of: RunJob) => {
-  const result = run(of, limits);
-  if (!result.ok) throw new Error(result.faults.map((fault) => fault.given).join("; "));
-  expect(runFaults(of, result.value)).toEqual([]);
-  return result.value;
-};
 
 test("panels that are begun go on from where they stand, and what the hands were at needs no setup", () => {
   const batch = { id: "tide", palette: "cool", units: 3, stages: [stage("wash", 5, 4, 30), stage("glaze", 3, 6, 10)], started: [{ done: 1, dryAt: 12 }] };
@@ -71,7 +59,7 @@ test("a taped sheet is one unit until it is untaped, and its panels go on singly
 
 test("a stage longer than every session is said even while panels are under way", () => {
   const batches = [{ id: "boat", palette: "warm", units: 2, stages: [stage("wash", 5, 0, 0), stage("ink", 50, 5, 0)], started: [{ done: 1, dryAt: 0 }] }];
-  const result = run(job({ batches, windows: [[0, 45]] }), limits);
+  const result = run(job({ batches, windows: [[0, 45]] }), byStepsAlone(40));
   expect(result.ok ? null : result.faults[0]?.code).toBe("longer-than-window");
 });
 
@@ -99,7 +87,7 @@ test("however far a bench has come, the plan of the rest keeps every rule and is
       });
       const begun = far.filter((unit) => unit.done > 0).length;
       const of = job({ ...plain, batches, boards: boards === null ? null : boards + 2 * begun, helperWindows: [[0, 100_000]] });
-      const found = run(of, { ...limits, steps: 3 });
+      const found = run(of, byStepsAlone(3));
       expect(found.ok).toBe(true);
       if (!found.ok) return;
       expect(runFaults(of, found.value)).toEqual([]);

@@ -1,14 +1,11 @@
 import fc from "fast-check";
-import { limitsFor } from "../search/search.ts";
 import { calmer } from "./calm.ts";
-import { madeUpJob } from "./examples.ts";
-import { workOf, type RunJob } from "./model.ts";
+import { byStepsAlone, exampleJob as job, exampleStage as stage, madeUpJob } from "./examples.ts";
+import { workOf } from "./model.ts";
 import { planOf, run } from "./run.ts";
 import { Timetable } from "./timetable.ts";
 import { runFaults } from "./verify.ts";
 
-const stage = (id: string, hands: number, setup: number, dry: number) => ({ id, hands, setup, dry, within: null });
-const job = (more: Partial<RunJob>): RunJob => ({ batches: [], changeover: 0, drying: null, windows: [], ...more });
 const changes = (order: readonly number[]): number => order.filter((step, index) => step !== order[index - 1]).length;
 
 test("where it costs nothing, panels of one stage are done in a row and the water is changed once", () => {
@@ -45,7 +42,7 @@ test("no order gets later or more restless, and all it is still a plan", () => {
     fc.property(fc.integer({ min: 1, max: 500 }), fc.constantFrom(0, 150), (seed, evening) => {
       const made = madeUpJob({ batches: 3, panels: 15, stages: 5, wet: 0.2, places: 8, evening }, seed);
       const work = workOf(made);
-      const found = run(made, { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 10 });
+      const found = run(made, byStepsAlone(10));
       if (!found.ok) return;
       const steps = found.value.moves.map((move) =>
         work.steps.findIndex((step) => made.batches[step.batch]?.id === move.batch && made.batches[step.batch]?.stages[step.stage]?.id === move.stage),

@@ -1,5 +1,24 @@
-import { seededRandom } from "../search/search.ts";
-import type { RunBatch, RunJob, RunStage } from "./model.ts";
+import { limitsFor, seededRandom } from "../search/search.ts";
+import type { RunBatch, RunJob, RunPlan, RunStage } from "./model.ts";
+import { run } from "./run.ts";
+import { runFaults } from "./verify.ts";
+
+/** A stage of a job told by hand. */
+export const exampleStage = (id: string, hands: number, setup: number, dry: number, more: Partial<RunStage> = {}): RunStage => ({ id, hands, setup, dry, within: null, ...more });
+
+/** A job with nothing that binds unless told. */
+export const exampleJob = (more: Partial<RunJob>): RunJob => ({ batches: [], changeover: 0, drying: null, windows: [], ...more });
+
+/** Limits that hang on steps alone, so that every machine answers the same. */
+export const byStepsAlone = (steps: number) => ({ ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps });
+
+/** A job's plan, which keeps every rule. @throws with what is wrong */
+export function keptPlan(job: RunJob): RunPlan {
+  const found = run(job, byStepsAlone(40));
+  const wrong = found.ok ? runFaults(job, found.value) : found.faults.map((fault) => fault.given);
+  if (!found.ok || wrong.length > 0) throw new Error(wrong.join("; "));
+  return found.value;
+}
 
 /** How large a made-up job is, and what binds it. */
 export interface JobSize {

@@ -1,20 +1,9 @@
 import fc from "fast-check";
-import { limitsFor } from "../search/search.ts";
-import { madeUpJob } from "./examples.ts";
-import type { RunJob, RunStage } from "./model.ts";
+import { byStepsAlone, exampleJob as job, exampleStage as stage, keptPlan as plan, madeUpJob } from "./examples.ts";
+import type { RunJob } from "./model.ts";
 import { run } from "./run.ts";
 import { handsBusy } from "./saving.ts";
 import { runFaults } from "./verify.ts";
-
-const limits = { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 };
-const stage = (id: string, hands: number, setup: number, dry: number, more: Partial<RunStage> = {}): RunStage => ({ id, hands, setup, dry, within: null, ...more });
-const job = (more: Partial<RunJob>): RunJob => ({ batches: [], changeover: 0, drying: null, windows: [], ...more });
-const plan = (of: RunJob) => {
-  const result = run(of, limits);
-  if (!result.ok) throw new Error(result.faults.map((fault) => fault.given).join("; "));
-  expect(runFaults(of, result.value)).toEqual([]);
-  return result.value;
-};
 
 test("a hand rests when it has been at one stage for long enough", () => {
   const hatching = { id: "tide", palette: "", units: 5, stages: [stage("hatch", 10, 0, 0)] };
@@ -57,10 +46,10 @@ test("whatever tires the hand and whatever needs no paint, no rule is broken and
       const made = madeUpJob({ batches: 3, panels: 10, stages: 5, wet: 0.2, places: 9, evening }, seed);
       const batches = made.batches.map((batch, at) => ({ ...batch, stages: batch.stages.map((each, place) => ({ ...each, withoutPaint: (seed + at + place) % 3 === 0 })) }));
       const tiring = { ...made, batches, tires: { after, rest } };
-      const found = run(tiring, { ...limits, steps: 3 });
+      const found = run(tiring, byStepsAlone(3));
       if (!found.ok) return;
       expect(runFaults(tiring, found.value)).toEqual([]);
-      const rested = run({ ...tiring, tires: null }, { ...limits, steps: 3 });
+      const rested = run({ ...tiring, tires: null }, byStepsAlone(3));
       // A bound for hands that never tire holds for those that do.
       if (rested.ok) expect(found.value.makespan).toBeGreaterThanOrEqual(rested.value.bound - 1e-6);
     }),

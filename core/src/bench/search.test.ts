@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { limitsFor, seededRandom } from "../search/search.ts";
 import { makespanBound } from "./bound.ts";
 import { batchByBatch, cardByCard, construct } from "./construct.ts";
-import { madeUpJob } from "./examples.ts";
+import { byStepsAlone, madeUpJob } from "./examples.ts";
 import { improve } from "./improve.ts";
 import { workOf } from "./model.ts";
 import { neighbour } from "./neighbour.ts";
@@ -141,12 +141,7 @@ test("twelve batches of three hundred panels are planned by every rule, and bett
 
 test("small jobs are proven, also where orders turn out impossible only after a long look", () => {
   for (const seed of [2, 5, 13, 20]) {
-    const found = run(madeUpJob({ batches: 2, panels: 5, stages: 3, wet: 0.3, places: 3, evening: 0 }, seed), {
-      ...limitsFor(1, () => 0),
-      stop: () => false,
-      left: () => 1,
-      steps: 20_000,
-    });
+    const found = run(madeUpJob({ batches: 2, panels: 5, stages: 3, wet: 0.3, places: 3, evening: 0 }, seed), byStepsAlone(3_000));
     if (!found.ok) throw new Error(found.faults[0]?.given);
     expect([seed, found.value.makespan]).toEqual([seed, found.value.bound]);
   }

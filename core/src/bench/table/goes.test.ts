@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { limitsFor } from "../../search/search.ts";
+import { byStepsAlone } from "../examples.ts";
 import type { UnitState } from "../live.ts";
 import type { Move } from "../model.ts";
 import { run } from "../run.ts";
@@ -89,7 +89,7 @@ test("a batch whose puddles would thicken is planned in mixings of about the sam
     ["tide#2", 8],
     ["tide#3", 8],
   ]);
-  const plan = run(job, { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 20 });
+  const plan = run(job, byStepsAlone(20));
   if (!plan.ok) throw new Error("no plan");
   const lines = wholeBatches(job, sheetLines(job, plan.value)).filter((line): line is PlanLine => line.kind === "work");
   expect(new Set(lines.map((line) => line.batch))).toEqual(new Set(["tide"]));

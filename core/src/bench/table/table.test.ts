@@ -1,4 +1,4 @@
-import { limitsFor } from "../../search/search.ts";
+import { byStepsAlone } from "../examples.ts";
 import type { UnitState, Wetness } from "../live.ts";
 import { minutes } from "../../measure/minutes.ts";
 import { run } from "../run.ts";
@@ -9,7 +9,6 @@ import { heatForbidden, tableJob, type TableBatch, type TableSetting, type Table
 
 const now = new Date("2031-11-08T18:00:00Z");
 const inMinutes = (count: number): Date => new Date(now.getTime() + count * 60_000);
-const limits = { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 };
 const stage = (id: string, more: Partial<TableStage> = {}): TableStage => ({
   id,
   name: id,
@@ -48,7 +47,7 @@ const setting = (more: Partial<TableSetting> = {}): TableSetting => ({
 });
 const planOf = (batches: readonly TableBatch[], of: TableSetting) => {
   const job = tableJob(batches, of, now);
-  const found = run(job, limits);
+  const found = run(job, byStepsAlone(40));
   if (!found.ok) throw new Error(found.faults[0]?.given);
   expect(runFaults(job, found.value)).toEqual([]);
   return { job, plan: found.value, lines: sheetLines(job, found.value) };
