@@ -126,6 +126,21 @@ test("times are shown with their spread, on how many taps they rest, and what a 
   await page.getByText("This device, and what is at hand").click();
   await expect(page.getByLabel("Quiet from, hour")).toHaveValue("22");
   await expect(page.getByLabel("A heat tool lies at hand")).toBeChecked();
+  // Masking fluid lies on the panel: no heat is offered. Off again, and washed a second time, it is.
+  const tap = (name: string) => page.getByRole("button", { name, exact: true });
+  await panel(page, 1).click();
+  await expect(tap("Dry already")).toBeVisible();
+  await expect(tap("Dried with heat")).toHaveCount(0);
+  await tap("Dry already").click();
+  for (const stages of [5, 6]) {
+    await panel(page, 1).click();
+    await tap("Done").click();
+    await expect(panel(page, 1)).toHaveAccessibleName(new RegExp(`${String(stages)} of 9 stages`));
+  }
+  await panel(page, 1).click();
+  await tap("Dried with heat").click();
+  await expect(panel(page, 1)).toHaveAccessibleName(/6 of 9 stages, dry/);
+  await expect.poll(async () => (await halfPainted()).facts.filter((fact) => fact.what === "heated").length).toBe(1);
 });
 
 test("before the session it stands what must be on the table and in which parts it is mixed, and the run sheet is printed", async ({ context }) => {

@@ -25,7 +25,7 @@ export * from "./season/plan.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
 export { mostPerGo, mostPerPuddle } from "./bench/table/goes.ts";
-export { heatForbidden, HEATING, tableJob, underWay, usesPaint, wholeBatch, wholeBatches, type TableBatch, type TableSetting, type TableStage } from "./bench/table/table.ts";
+export { heatForbidden, tableJob, underWay, usesPaint, wholeBatch, wholeBatches, type TableBatch, type TableSetting, type TableStage } from "./bench/table/table.ts";
 export { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine, type SheetLine, type SmallJob } from "./bench/table/lines.ts";
 export { nextAtTable, type At, type LiveBatch, type TableMove } from "./bench/table/next.ts";
 export { borrowedFrom, careBefore, dryingTime, handsTime, learnBench, type BenchTimes, type Care, type LearnedTime } from "./bench/learning/waits.ts";

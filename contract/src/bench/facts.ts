@@ -1,7 +1,7 @@
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
 
-export const benchFacts = ["done", "dry", "still-wet", "spoilt", "skipped"] as const;
+export const benchFacts = ["done", "dry", "heated", "still-wet", "spoilt", "skipped"] as const;
 
 /** What happened at the bench. Facts only append; the same fact id is told once. */
 export const tellBench = z.strictObject({

@@ -21,6 +21,14 @@ test("a unit is wet until its time, then to be caught, then missed", () => {
   expect(state(washed, 10).wetness).toEqual({ state: "missed", since: at(9) });
 });
 
+test("what the heat tool dried is dry from then on; found wet again, it is wet", () => {
+  const dropped = [fact("1", "wash", "done", 0), fact("1", "drop-in", "done", 6)];
+  const heated = [...dropped, fact("1", "drop-in", "heated", 12)];
+  expect(state(dropped, 12).wetness.state).toBe("wet");
+  expect(state(heated, 12)).toMatchObject({ wetness: { state: "dry" }, dryAt: at(12) });
+  expect(state([...heated, fact("1", "drop-in", "still-wet", 14)], 15).wetness.state).toBe("wet");
+});
+
 test("the same fact told by two devices counts at the earlier moment", () => {
   expect(state([fact("1", "wash", "done", 3), fact("1", "wash", "done", 1)], 4).wetness).toEqual({ state: "wet", dryAt: at(6) });
 });

@@ -16,11 +16,11 @@ export interface LiveStage {
   readonly withoutPaint?: boolean;
 }
 
-/** Something that happened to a unit. `done` ends a stage, `skipped` leaves it out, `dry` and `still-wet` correct its clock, `spoilt` ends the unit. */
+/** Something that happened to a unit. `done` ends a stage, `skipped` leaves it out, `dry` and `still-wet` correct its clock, `heated` says the heat tool dried it, `spoilt` ends the unit. */
 export interface BenchFact {
   readonly unit: string;
   readonly stage: string;
-  readonly what: "done" | "dry" | "still-wet" | "spoilt" | "skipped";
+  readonly what: "done" | "dry" | "heated" | "still-wet" | "spoilt" | "skipped";
   readonly at: Date;
 }
 
@@ -92,7 +92,7 @@ export function unitState(unit: string, route: readonly LiveStage[], facts: read
   const saidWet = earliest.get(`${last.id}/still-wet`);
   // The later word counts: what was found wet again is not dry for having been called so.
   const saidDry = facts
-    .filter((fact) => fact.stage === last.id && fact.what === "dry" && (!saidWet || fact.at > saidWet))
+    .filter((fact) => fact.stage === last.id && (fact.what === "dry" || fact.what === "heated") && (!saidWet || fact.at > saidWet))
     .reduce<Date | undefined>((first, { at }) => (first && first <= at ? first : at), undefined);
   const dryAt = saidDry ?? (saidWet && later(saidWet, LOOK_AGAIN) > planned ? later(saidWet, LOOK_AGAIN) : planned);
   const dampAt = last.damp === undefined || saidWet || next?.within != null ? {} : { dampAt: later(ended, last.damp) };

@@ -20,7 +20,13 @@ afterAll(() => shop.close());
 const bench = () => shop.get<BenchRead>("bench");
 const facts = async () => (await bench()).batches.find((batch) => batch.id === batchId)?.facts ?? [];
 const ago = (minutes: number): string => new Date(Date.parse(NOW) - minutes * 60_000).toISOString();
-const tap = (unit: number, stageId: string, at: string, what: "done" | "dry" | "skipped" | "spoilt" = "done") => ({ id: v7(), unitId: units[unit] ?? "", stageId, what, at });
+const tap = (unit: number, stageId: string, at: string, what: "done" | "dry" | "heated" | "skipped" | "spoilt" = "done") => ({
+  id: v7(),
+  unitId: units[unit] ?? "",
+  stageId,
+  what,
+  at,
+});
 
 test("each tap keeps the room's air as it was at that moment, and the room now is told with who tells it", async () => {
   const told = tap(0, ids.wash, ago(300));
@@ -39,14 +45,16 @@ test("the invented room stays within what rooms are, all year", () => {
   }
 });
 
-test("a stage left out and a panel spoilt with its reason are kept and said in the logbook", async () => {
+test("a stage left out, a panel dried with heat and one spoilt with its reason are kept and said in the logbook", async () => {
   await shop.give("tell-bench", { batchId, facts: [tap(1, ids.wash, ago(20), "skipped")] });
   await shop.give("tell-bench", { batchId, facts: [{ ...tap(2, ids.wash, ago(19), "spoilt"), why: "fell on the floor" }] });
+  await shop.give("tell-bench", { batchId, facts: [tap(1, ids.wash, ago(18), "heated")] });
   const told = await facts();
+  expect(told.find((fact) => fact.what === "heated")?.unitId).toBe(units[1]);
   expect(told.find((fact) => fact.what === "skipped")?.unitId).toBe(units[1]);
   expect(told.find((fact) => fact.what === "spoilt")?.why).toBe("fell on the floor");
   const { events } = await shop.get<LogbookRead>("logbook");
-  expect(events.slice(0, 2).map((event) => event.summary)).toEqual(["Wash spoilt: panel 3", "Wash skipped: panel 2"]);
+  expect(events.slice(0, 3).map((event) => event.summary)).toEqual(["Wash dried with heat: panel 2", "Wash spoilt: panel 3", "Wash skipped: panel 2"]);
 });
 
 test("a session is begun, paused, gone on with and closed, each told once, and can be taken back", async () => {

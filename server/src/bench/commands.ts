@@ -6,7 +6,7 @@ import { stage } from "../db/tables.ts";
 import type { Done } from "../logbook/done.ts";
 import { benchFact, sessionFact, unit } from "./tables.ts";
 
-const SAID = { done: "done", dry: "dry already", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
+const SAID = { done: "done", dry: "dry already", heated: "dried with heat", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
 
 /** Facts never conflict: one that is known already, told again by another device, is left as it is. */
 export async function tellBench(work: Work, said: CommandPayload<"tell-bench">): Promise<Done> {

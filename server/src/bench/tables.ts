@@ -47,7 +47,7 @@ export const benchFact = pgTable(
     batchId: uuid("batch_id").notNull(),
     unitId: uuid("unit_id").notNull(),
     stageId: uuid("stage_id").notNull(),
-    what: text("what", { enum: ["done", "dry", "still-wet", "spoilt", "skipped"] }).notNull(),
+    what: text("what", { enum: ["done", "dry", "heated", "still-wet", "spoilt", "skipped"] }).notNull(),
     at: timestamp("at", { withTimezone: true }).notNull(),
     retracted: boolean("retracted").notNull().default(false),
     why: text("why").notNull().default(""),

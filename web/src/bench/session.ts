@@ -85,6 +85,6 @@ export function doneBetween(batches: readonly BatchRead[], from: Date, to: Date)
     panels: byStage.reduce((sum, { panels }) => sum + panels, 0),
     byStage,
     spoilt: [...spoilt.values()],
-    told: facts.filter(({ what }) => what === "dry" || what === "still-wet").length,
+    told: facts.filter(({ what }) => what === "dry" || what === "heated" || what === "still-wet").length,
   };
 }

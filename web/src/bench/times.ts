@@ -40,7 +40,7 @@ export function useBenchTimes(outlook: Outlook): BenchTimes {
   const { batches, designs } = outlook;
   const learned = useMemo(() => {
     const facts = batches.flatMap((batch) => batch.facts);
-    const words = facts.filter(({ what }) => what === "dry" || what === "still-wet").length;
+    const words = facts.filter(({ what }) => what === "dry" || what === "heated" || what === "still-wet").length;
     return `${String(designs.length)}/${String(words)}/${String(Math.floor((facts.length - words) / WORTH_LEARNING))}`;
   }, [batches, designs]);
   const [times, setTimes] = useState(() => ({ learned, value: learnBench(timedBatches(batches, designs)) }));

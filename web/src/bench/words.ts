@@ -4,7 +4,7 @@ import type { Lying, OnBoard } from "./table.ts";
 import type { BenchPlan } from "./planDesk.ts";
 
 /** What can be told of a panel. */
-export type Fact = "done" | "dry" | "still-wet" | "spoilt" | "skipped";
+export type Fact = "done" | "dry" | "heated" | "still-wet" | "spoilt" | "skipped";
 /** Tells it of panels of one batch, each at its stage, with a reason where there is one. */
 export type Tell = (on: Lying, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
 

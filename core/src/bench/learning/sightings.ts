@@ -21,6 +21,9 @@ export interface SeenBatch {
   readonly facts: readonly (BenchFact & { readonly room?: Room | null })[];
 }
 
+/** Minutes of the heat tool on one panel. */
+export const HEATING = 3;
+
 const USUAL: Room = { warm: 20, humid: 0.5 };
 const MINUTE = 60_000;
 /** Between two taps there may have been more than painting: these multiples of the planned time are no sightings. */
@@ -40,7 +43,8 @@ export function dryingEffects(stage: SeenStage, paper: string, room: Room | null
 
 /**
  * Drying times as the taps tell them, as multiples of the planned ones. "Still wet" is a time it was not dry by; "dry already", or the next
- * stage begun, a time by which it was; a stage that is caught while wet says nothing of when it would have been dry.
+ * stage begun, a time by which it was; a stage that is caught while wet says nothing of when it would have been dry. What the heat tool
+ * dried was still wet when it was taken up: that is all it says of the air, and what came after says nothing.
  */
 export function dryingSightings(batches: readonly SeenBatch[]): Sighting[] {
   return batches.flatMap(({ route, paper, facts }) =>
@@ -51,9 +55,12 @@ export function dryingSightings(batches: readonly SeenBatch[]): Sighting[] {
         const after = (at: Date): number => (at.getTime() - ended.at.getTime()) / MINUTE / stage.dry;
         const next = route[index + 1];
         const begun = next ? told.find((fact) => fact.stage === next.id && fact.what === "done") : undefined;
-        const goneOn = begun && next && next.within === null ? after(begun.at) - next.hands / stage.dry : Infinity;
-        const low = Math.max(0, ...told.filter((fact) => fact.stage === stage.id && fact.what === "still-wet").map((fact) => after(fact.at)));
-        const high = Math.min(goneOn, ...told.filter((fact) => fact.stage === stage.id && fact.what === "dry").map((fact) => after(fact.at)));
+        const heated = told.find((fact) => fact.stage === stage.id && fact.what === "heated");
+        const byAir = told.filter((fact) => !heated || fact.at < heated.at);
+        const goneOn = begun && byAir.includes(begun) && next && next.within === null ? after(begun.at) - next.hands / stage.dry : Infinity;
+        const takenUp = heated ? after(heated.at) - HEATING / stage.dry : 0;
+        const low = Math.max(0, takenUp, ...byAir.filter((fact) => fact.stage === stage.id && fact.what === "still-wet").map((fact) => after(fact.at)));
+        const high = Math.min(goneOn, ...byAir.filter((fact) => fact.stage === stage.id && fact.what === "dry").map((fact) => after(fact.at)));
         if ((low <= 0 && high === Infinity) || high < QUICKEST || low > SLOWEST) return [];
         // Said to be wet after it was said to be dry: the later word counts.
         return [{ effects: dryingEffects(stage, paper, ended.room), low, high: high > low && high > 0 ? high : Infinity }];

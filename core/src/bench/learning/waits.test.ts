@@ -4,7 +4,7 @@ import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench } from "./w
 const stage = (id: string, more: Partial<SeenStage> = {}): SeenStage => ({ id, hands: 2, dry: 30, within: null, medium: "watercolour", water: "much", ...more });
 const route = [stage("wash"), stage("glaze", { dry: 20 }), stage("drop", { within: 4 }), stage("ink", { medium: "ink", dry: 10 })];
 const from = Date.UTC(2031, 10, 8, 10);
-type Told = [unit: string, stage: string, what: "done" | "dry" | "still-wet", minute: number];
+type Told = [unit: string, stage: string, what: "done" | "dry" | "heated" | "still-wet", minute: number];
 const batch = (told: readonly Told[], room: SeenBatch["facts"][number]["room"] = null): SeenBatch => ({
   route,
   paper: "cotton",
@@ -31,6 +31,34 @@ test("what the taps tell of drying: not dry by, dry by, and nothing of what is c
     [0, 1.5],
     [0.5, Infinity],
   ]);
+});
+
+test("the heat tool teaches nothing of the air but that it was still wet when it was taken up", () => {
+  const sightings = dryingSightings([
+    batch([
+      ["1", "wash", "done", 0],
+      ["1", "wash", "heated", 18],
+      ["1", "wash", "dry", 19],
+      ["1", "glaze", "done", 22],
+      ["2", "wash", "done", 0],
+      ["2", "wash", "still-wet", 21],
+      ["2", "wash", "heated", 20],
+    ]),
+  ]);
+  // Three minutes of heat: wet after 15 and after 17 of 30, and no word of when it would have been dry.
+  expect(sightings.map(({ low, high }) => [low, high])).toEqual([
+    [0.5, Infinity],
+    [expect.closeTo(17 / 30, 6), Infinity],
+  ]);
+  const often = batch(
+    Array.from({ length: 12 }, (_, unit): Told[] => [
+      [String(unit), "wash", "done", 0],
+      [String(unit), "wash", "heated", 12],
+    ]).flat(),
+  );
+  // Dried within twelve minutes a dozen times, and the wait is no shorter for it.
+  const care = careBefore(null);
+  expect(dryingTime(learnBench([often]), stage("wash"), "cotton", null, care).take).toBeGreaterThanOrEqual(dryingTime(learnBench([]), stage("wash"), "cotton", null, care).take);
 });
 
 test("stages told all at once in the evening, or by a clock that was days off, teach nothing of drying", () => {

@@ -1,4 +1,5 @@
 import type { TechniqueId } from "../../designs/route/techniques.ts";
+import { HEATING } from "../learning/sightings.ts";
 import type { UnitState } from "../live.ts";
 import type { RunBatch, RunJob, RunStage, StartedUnit, Tires, Windows } from "../model.ts";
 import type { SheetLine } from "./lines.ts";
@@ -55,8 +56,7 @@ export interface TableSetting {
 /** Only where paint is used the palette matters: tape, masking fluid, ink and folding leave it as it lies. */
 export const usesPaint = ({ kind }: Pick<TableStage, "kind">): boolean => kind === "paint";
 
-/** The heat tool on one panel: minutes of the hands, and what is left to cool. */
-export const HEATING = 3;
+/** What is left to cool when the heat tool was on a panel, minutes. */
 const COOLING = 2;
 /** Below this the heat tool gains nothing. */
 const WORTH_HEATING = 10;

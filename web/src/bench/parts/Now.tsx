@@ -9,13 +9,13 @@ const NONE: ReadonlySet<string> = new Set();
 
 /** The big card: the next move, or what may have happened to the panels that were chosen; and once why one was lost. */
 export function Now() {
-  const { next, lying, chosen, choose, lost, leaveLost, tell, undo, plan, now } = useLive();
+  const { next, lying, chosen, choose, lost, leaveLost, tell, undo, plan, now, settings } = useLive();
   const free = freeNow(plan, now);
   const picked = lying.find(({ states }) => states.some((state) => chosen.has(state.unit)));
   return (
     <>
       {picked ? (
-        <ChosenCard on={picked} chosen={chosen} onTell={tell} onLeave={() => choose(NONE)} />
+        <ChosenCard on={picked} chosen={chosen} heatTool={settings.heatTool} onTell={tell} onLeave={() => choose(NONE)} />
       ) : next.move.kind === "finished" ? (
         <Teach
           title="All panels are painted and dry"
@@ -25,7 +25,16 @@ export function Now() {
           Look at them side by side, and grade each.
         </Teach>
       ) : (
-        <NowCard on={next.on} move={next.move} many={lying.length > 1} filling={free?.filling ?? null} rests={free?.isRest ?? false} onTell={tell} onUndo={undo} />
+        <NowCard
+          on={next.on}
+          move={next.move}
+          many={lying.length > 1}
+          filling={free?.filling ?? null}
+          rests={free?.isRest ?? false}
+          heatTool={settings.heatTool}
+          onTell={tell}
+          onUndo={undo}
+        />
       )}
       {lost && (
         <WhySpoilt

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printClock, printMinutes, type NextMove } from "@yule/core";
+import { heatForbidden, minutes, printClock, printMinutes, type NextMove } from "@yule/core";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../app/clock.ts";
 import { goLimit, onSheetOf, REST, type Lying } from "../table.ts";
@@ -17,16 +17,18 @@ interface NowProps {
   readonly filling: string | null;
   /** The hand has been at this stage for long enough. */
   readonly rests: boolean;
+  /** A heat tool lies at hand. */
+  readonly heatTool: boolean;
   readonly onTell: Tell;
   readonly onUndo: (() => void) | null;
 }
 
 /** One big next thing, and two smaller for what else may have happened. */
-export function NowCard({ on, move, many, filling, rests, onTell, onUndo }: NowProps) {
+export function NowCard({ on, move, many, filling, rests, heatTool, onTell, onUndo }: NowProps) {
   const tapped = useRef<(what: Tapped) => void>(() => undefined);
   tapped.current = (what) => {
     if (what === "undo") return onUndo?.();
-    if (move.kind === "wait") return onTell(on, "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }]);
+    if (move.kind === "wait") return onTell(on, what === "heated" ? "heated" : "dry", [{ unit: move.unit, stage: lastDone(on, move.unit) }]);
     if (move.kind !== "do") return;
     const [one = ""] = move.units;
     const units = what === "all" ? move.units : what === "spoilt" ? [one] : onSheetOf(on, move.stage, one, move.units);
@@ -69,7 +71,13 @@ export function NowCard({ on, move, many, filling, rests, onTell, onUndo }: NowP
             : `At most ${String(limit.most)} ${limit.most === 1 ? limit.what : `${limit.what}s`} in a go: ${limit.next.toLowerCase()} must begin within ${printMinutes(minutes(limit.within))}.`}
         </Text>
       )}
-      <Taps kind={move.kind} ready={move.kind === "do" ? move.units.length : 0} hasUndo={onUndo !== null} tap={tap} />
+      <Taps
+        kind={move.kind}
+        ready={move.kind === "do" ? move.units.length : 0}
+        canHeat={heatTool && move.kind === "wait" && mayHeat(on, move.unit)}
+        hasUndo={onUndo !== null}
+        tap={tap}
+      />
     </Card>
   );
 }
@@ -97,15 +105,28 @@ const How = memo(function How({ text }: { text: string }) {
   );
 });
 
-type Tapped = "done" | "all" | "spoilt" | "dry" | "undo";
+type Tapped = "done" | "all" | "spoilt" | "dry" | "heated" | "undo";
+
+interface TapsProps {
+  readonly kind: NextMove["kind"];
+  readonly ready: number;
+  readonly canHeat: boolean;
+  readonly hasUndo: boolean;
+  readonly tap: (what: Tapped) => void;
+}
 
 /** The buttons of the big card. They stand still while the panels go by, so that a tap draws none of them anew. */
-const Taps = memo(function Taps({ kind, ready, hasUndo, tap }: { kind: NextMove["kind"]; ready: number; hasUndo: boolean; tap: (what: Tapped) => void }) {
+const Taps = memo(function Taps({ kind, ready, canHeat, hasUndo, tap }: TapsProps) {
   return (
     <>
       <Button {...BIG} onClick={() => tap(kind === "wait" ? "dry" : "done")}>
         {kind === "wait" ? "Dry already" : "Done"}
       </Button>
+      {canHeat && (
+        <Button width="100%" marginTop="10px" {...LIGHT} onClick={() => tap("heated")}>
+          Dried with heat
+        </Button>
+      )}
       {kind === "do" && (
         <Flex gap="10px" marginTop="10px">
           {ready > 1 && (
@@ -154,13 +175,21 @@ function lastDone(on: Lying, unit: string): number {
   );
 }
 
+/** Whether what dries on a panel may be dried with heat: never masking fluid, nor what the next stage needs wet. */
+const mayHeat = (on: Lying, unit: string): boolean =>
+  heatForbidden(
+    on.stages.map(({ table }) => table),
+    lastDone(on, unit),
+  ) === null;
+
 /** What may have happened to the panels that were tapped or swiped over: in any order, whatever the plan says. */
-export function ChosenCard({ on, chosen, onTell, onLeave }: { on: Lying; chosen: ReadonlySet<string>; onTell: Tell; onLeave: () => void }) {
+export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: Lying; chosen: ReadonlySet<string>; heatTool: boolean; onTell: Tell; onLeave: () => void }) {
   const picked = on.states.filter((state) => chosen.has(state.unit));
   const open = picked.filter((state) => state.wetness.state !== "spoilt");
   const going = open.filter((state) => state.done < on.route.length);
   const wet = open.filter((state) => state.done > 0 && state.wetness.state === "wet");
   const dry = open.filter((state) => state.done > 0 && (state.wetness.state === "dry" || state.wetness.state === "finished" || state.wetness.state === "catch"));
+  const heated = heatTool ? wet.filter((state) => mayHeat(on, state.unit)) : [];
   const names = [...new Set(going.map((state) => on.route[state.done]?.name ?? ""))];
   const next = going.map((state) => ({ unit: state.unit, stage: state.done }));
   const before = (states: typeof picked) => states.map((state) => ({ unit: state.unit, stage: lastDone(on, state.unit) }));
@@ -183,6 +212,11 @@ export function ChosenCard({ on, chosen, onTell, onLeave }: { on: Lying; chosen:
           {wet.length > 0 && (
             <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "dry", before(wet))}>
               {`Dry already${of(wet.length)}`}
+            </Button>
+          )}
+          {heated.length > 0 && (
+            <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "heated", before(heated))}>
+              {`Dried with heat${of(heated.length)}`}
             </Button>
           )}
           {dry.length > 0 && (
