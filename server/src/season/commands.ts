@@ -1,5 +1,5 @@
 import { termFaults, type CommandPayload } from "@yule/contract";
-import { dayAt, printTime } from "@yule/core";
+import { dayAt, minuteOfDayAt, printTime } from "@yule/core";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -136,10 +136,15 @@ export async function setSessions(work: Work, said: CommandPayload<"set-sessions
   return { subject: ["shop", work.shopId], summary: `${String(said.pattern.length)} sessions a week` };
 }
 
+/** The shop's day and its minute. */
+async function nowIn(work: Work): Promise<{ readonly today: string; readonly minute: number }> {
+  const zone = (await work.find("shop", work.shopId))?.timeZone ?? "UTC";
+  return { today: dayAt(work.at, zone), minute: minuteOfDayAt(work.at, zone) };
+}
+
 /** A due day in the past cannot be met any more. */
 async function checkDue(work: Work, due: string): Promise<void> {
-  const shop = await work.find("shop", work.shopId);
-  const today = dayAt(work.at, shop?.timeZone ?? "UTC");
+  const { today } = await nowIn(work);
   if (due < today) refuse({ code: "past", path: ["due"], given: due, allowed: `today, ${today}, or later` });
 }
 
@@ -153,12 +158,24 @@ async function checkColourways(work: Work, designId: string, lines: readonly { c
   });
 }
 
+/** What is over changes nothing any more: nobody sits down at the table yesterday. @param path where each stands in what was told */
+async function checkToCome(work: Work, changes: readonly CommandPayload<"add-session-change">[], path: (index: number) => (string | number)[]): Promise<void> {
+  const { today, minute } = await nowIn(work);
+  changes.forEach(({ what, last, to }, index) => {
+    if (last < today) refuse({ code: "past", path: [...path(index), "last"], given: last, allowed: `today, ${today}, or later` });
+    if (what === "extra" && last === today && to !== null && to <= minute)
+      refuse({ code: "past", path: [...path(index), "to"], given: printTime(to), allowed: `an end after ${printTime(minute)}, as it is now` });
+  });
+}
+
 export async function addSessionChange(work: Work, said: CommandPayload<"add-session-change">): Promise<Done> {
+  await checkToCome(work, [said], () => []);
   await work.insert("sessionChange", said);
   return { subject: ["shop", work.shopId], summary: changeWords(said) };
 }
 
 export async function addSessionChanges(work: Work, said: CommandPayload<"add-session-changes">): Promise<Done> {
+  await checkToCome(work, said.changes, (index) => ["changes", index]);
   for (const each of said.changes) await work.insert("sessionChange", each);
   const [first] = said.changes;
   return {

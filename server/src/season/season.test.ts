@@ -98,6 +98,18 @@ test("extra sessions, days away and busy hours are kept; those that end before t
   const wrong = await shop.give("add-session-change", { ...extra, id: v7(), from: 1290, to: 1170 });
   expect(wrong.body.errors[0]).toMatchObject({ path: ["to"], given: "1170", allowed: "a time after the start" });
   expect((await shop.give("add-session-change", { ...extra, id: v7(), last: "2031-11-09" })).body.errors[0]?.allowed).toBe("a day not before 2031-11-10");
+  const before = (await season()).changes.length;
+  const past = await shop.give("add-session-change", { ...extra, id: v7(), first: "2031-11-03", last: "2031-11-03" });
+  expect(past.body.errors[0]).toMatchObject({ path: ["last"], given: "2031-11-03", allowed: "today, 2031-11-08, or later" });
+  const over = await shop.give("add-session-changes", {
+    changes: [
+      { ...extra, id: v7() },
+      { ...extra, id: v7(), first: "2031-11-08", last: "2031-11-08", from: 60, to: 120 },
+    ],
+  });
+  expect(over.body.errors[0]).toMatchObject({ path: ["changes", 1, "to"], given: "02:00" });
+  expect(over.body.errors[0]?.allowed).toMatch(/^an end after \d\d:\d\d, as it is now$/);
+  expect((await season()).changes).toHaveLength(before);
   const overlapping = await shop.give("set-sessions", {
     pattern: [
       { id: v7(), weekday: 2, from: 600, to: 700 },
