@@ -5,7 +5,9 @@ import type { Outlook } from "../app/outlook.ts";
 import { isQuiet, settingsFrom, USUAL } from "./settings.ts";
 import { signsAt } from "./signals.ts";
 import { smallJobs } from "./smallJobs.ts";
-import { goLimit, handsAt, jobOf, lastTap, layTable, makersHours, mixedNow, moveAt, onSheetOf, standAt } from "./table.ts";
+import { handsAt, lastTap, mixedNow, moveAt } from "./hands.ts";
+import { jobOf, makersHours } from "./job.ts";
+import { goLimit, layTable, onSheetOf, standAt } from "./table.ts";
 import { nextChange } from "./useStanding.ts";
 import { panelWords, plannedNumbers } from "./words.ts";
 

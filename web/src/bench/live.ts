@@ -4,7 +4,8 @@ import { createContext, useContext, useDeferredValue } from "react";
 import type { Outlook } from "../app/outlook.ts";
 import type { BenchSession } from "./session.ts";
 import type { BenchSettings } from "./settings.ts";
-import type { Lying, moveAt } from "./table.ts";
+import type { moveAt } from "./hands.ts";
+import type { Lying } from "./table.ts";
 import type { BenchPlan, Planned } from "./planDesk.ts";
 import type { Tell } from "./words.ts";
 

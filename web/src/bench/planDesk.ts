@@ -17,7 +17,8 @@ import {
   type SmallJob,
 } from "@yule/core";
 import { presentMoment } from "../app/clock.ts";
-import { jobOf, type AtTable, type Lying } from "./table.ts";
+import { jobOf, type AtTable } from "./job.ts";
+import type { Lying } from "./table.ts";
 
 /** The run sheet of all that lies on the table, with what it saves and what could save more. */
 export interface BenchPlan {

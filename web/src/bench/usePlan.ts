@@ -3,7 +3,8 @@ import type { SmallJob } from "@yule/core";
 import { asideSolver, solver } from "../app/solver.ts";
 import { afterPaint } from "../kit/afterPaint.ts";
 import { PlanDesk, type Planned } from "./planDesk.ts";
-import type { AtTable, Lying } from "./table.ts";
+import type { AtTable } from "./job.ts";
+import type { Lying } from "./table.ts";
 
 const REPLAN_MINUTES = 5;
 

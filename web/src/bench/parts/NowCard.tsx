@@ -2,7 +2,8 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { heatForbidden, minutes, printClock, printMinutes, type NextMove } from "@yule/core";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../app/clock.ts";
-import { goLimit, onSheetOf, REST, type Lying } from "../table.ts";
+import { REST } from "../hands.ts";
+import { goLimit, onSheetOf, type Lying } from "../table.ts";
 import { numbersOf, panelWords, type Tell } from "../words.ts";
 
 export const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
