@@ -54,10 +54,14 @@ export async function give<Kind extends CommandKind>(
   return result;
 }
 
-/** A tap is shown before anything is kept or sent. The plain answer is used: a draft of it would be walked through whole. */
+/**
+ * A tap is shown before it is sent. The plain answer is used: a draft of it would be walked through whole. The store tells of patched
+ * answers a blink later, by itself, but at once when it is told anything else: another tap may follow within that blink.
+ */
 function show(command: CommandEnvelope): void {
   const { data } = api.endpoints.bench.select()(store.getState());
   if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withWaitingCommand(data, command)));
+  store.dispatch({ type: "outbox/shown" });
 }
 
 /** Sends what waits, oldest first, one at a time. */
