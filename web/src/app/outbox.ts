@@ -35,20 +35,17 @@ export async function give<Kind extends CommandKind>(
   { quiet = false, at, later = (show) => show() }: { quiet?: boolean; at?: Date; later?: (show: () => void) => void } = {},
 ): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
-  const shown =
-    command.kind === "tell-bench" || command.kind === "tell-session"
-      ? new Promise<void>((resolve) =>
-          later(() => {
-            show(command);
-            resolve();
-          }),
-        )
-      : null;
+  let isRefused = false;
+  if (command.kind === "tell-bench" || command.kind === "tell-session") {
+    later(() => {
+      if (!isRefused) show(command);
+    });
+  }
   await putInOutbox(command, clockOffset());
-  await shown;
   const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
   void sendAll();
   const result = await sent;
+  isRefused = result.state === "refused";
   if (result.state === "done" && !quiet)
     store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
   return result;
