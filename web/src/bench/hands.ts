@@ -7,8 +7,8 @@ interface Tap extends At {
   readonly at: string;
 }
 
-/** The latest tap of all batches, or of the stages that are meant. */
-function latestTap(lying: readonly Lying[], isMeant: (on: Lying, stage: string) => boolean = () => true): Tap | null {
+/** What the hands were last at, over all batches, or over the stages that are meant. */
+export function lastTap(lying: readonly Lying[], isMeant: (on: Lying, stage: string) => boolean = () => true): Tap | null {
   let latest: Tap | null = null;
   for (const on of lying)
     for (const { what, at, stageId, unitId } of on.batch.facts)
@@ -16,12 +16,9 @@ function latestTap(lying: readonly Lying[], isMeant: (on: Lying, stage: string) 
   return latest;
 }
 
-/** What the hands were last at, over all batches. */
-export const lastTap = (lying: readonly Lying[]): Tap | null => latestTap(lying);
-
 /** The palette that lies mixed: that of the design that was last painted. */
 export function mixedNow(lying: readonly Lying[]): string | null {
-  const last = latestTap(lying, ({ stages }, id) => stages.some(({ table }) => table.id === id && usesPaint(table)));
+  const last = lastTap(lying, ({ stages }, id) => stages.some(({ table }) => table.id === id && usesPaint(table)));
   return lying.find(({ batch }) => batch.id === last?.batch)?.design.id ?? null;
 }
 
@@ -38,7 +35,7 @@ export function handsAt(lying: readonly Lying[], now: Date): (Tap & { readonly s
   const ended = minute(last.at);
   if (now.getTime() / 60_000 - ended >= REST + hands) return { ...last, spent: 0 };
   // What was done elsewhere in between was a change, which is a rest.
-  const elsewhere = latestTap(lying, (other, stage) => other.batch.id !== last.batch || stage !== last.stage)?.at ?? "";
+  const elsewhere = lastTap(lying, (other, stage) => other.batch.id !== last.batch || stage !== last.stage)?.at ?? "";
   const taps = (on?.batch.facts ?? []).filter((fact) => fact.what === "done" && fact.stageId === last.stage && fact.at > elsewhere).map((fact) => minute(fact.at));
   let begun = ended - hands;
   for (const tap of taps.sort((a, b) => b - a)) if (begun - tap < REST) begun = Math.min(begun, tap - hands);

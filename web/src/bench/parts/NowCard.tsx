@@ -51,15 +51,17 @@ export function NowCard({ on, move, many, filling, rests, heatTool, onTell, onUn
   const number = (id: string): string => String(numbersOf(on, [id])[0] ?? 0);
   return (
     <Card urgent={move.kind === "do" && move.urgent}>
-      <When text={`${move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}${many ? `, ${design.name.toLowerCase()}` : ""}`} />
-      <What text={move.kind === "wait" ? "" : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`} until={move.kind === "wait" ? move.until.getTime() : null} />
-      <How
-        text={
-          move.kind === "wait"
-            ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
-            : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")
-        }
-      />
+      <Line fontSize="15px" opacity={0.85}>
+        {`${move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}${many ? `, ${design.name.toLowerCase()}` : ""}`}
+      </Line>
+      <Line fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
+        {move.kind === "wait" ? <Countdown until={move.until.getTime()} /> : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`}
+      </Line>
+      <Line marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
+        {move.kind === "wait"
+          ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
+          : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
+      </Line>
       {move.kind === "do" && rests && (
         <Text marginTop="-8px" marginBottom="14px">
           The hand has been at it for long: rest it for {REST} min{filling ? `, or ${filling}` : ""}.
@@ -83,28 +85,8 @@ export function NowCard({ on, move, many, filling, rests, heatTool, onTell, onUn
   );
 }
 
-/** The lines of the card, each drawn anew only when it reads otherwise. */
-const When = memo(function When({ text }: { text: string }) {
-  return (
-    <Text fontSize="15px" opacity={0.85}>
-      {text}
-    </Text>
-  );
-});
-const What = memo(function What({ text, until }: { text: string; until: number | null }) {
-  return (
-    <Text fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
-      {until === null ? text : <Countdown until={until} />}
-    </Text>
-  );
-});
-const How = memo(function How({ text }: { text: string }) {
-  return (
-    <Text marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
-      {text}
-    </Text>
-  );
-});
+/** A line of the card, drawn anew only when it reads otherwise. */
+const Line = memo(Text);
 
 type Tapped = "done" | "all" | "spoilt" | "dry" | "heated" | "undo";
 
