@@ -1,5 +1,5 @@
 /** The direction of imports, as docs/architecture.md draws it. */
-const only = (name, from, to) => ({ name, severity: "error", from: { path: from }, to: { path: "^(core|contract|server|web|demo|e2e|scripts)/", pathNot: to } });
+const only = (name, from, to) => ({ name, severity: "error", from: { path: from }, to: { path: "^(core|contract|derive|server|web|demo|e2e|scripts)/", pathNot: to } });
 const domains = {
   measure: "measure|outcome",
   outcome: "outcome",
@@ -14,6 +14,8 @@ const domains = {
   season: "season|finish|stores|dispatch|sheets|bench|designs|colour",
   logbook: "logbook|season|finish|stores|dispatch|sheets|bench|designs|colour",
 };
+/** The floors of the interface, from the top: each looks only down. */
+const floors = ["shell", "views", "features", "plan", "data", "workers", "kit"];
 const ground = ["measure", "outcome", "search"];
 
 module.exports = {
@@ -21,11 +23,25 @@ module.exports = {
     { name: "no-circles", severity: "error", from: {}, to: { circular: true, dependencyTypesNot: ["type-only"] } },
     only("core-imports-core-only", "^core/", "^core/"),
     only("contract-imports-core", "^contract/", "^(contract|core)/"),
+    only("derive-imports-contract-and-core", "^derive/", "^(derive|contract|core)/"),
     only("demo-goes-through-the-contract", "^demo/", "^(demo|contract|core)/"),
-    only("server-imports-contract-and-core", "^server/src", "^(server|contract|core|demo)/|^scripts/lib"),
-    only("web-imports-contract-and-core", "^web/", "^(web|contract|core)/"),
+    only("server-imports-derive-contract-and-core", "^server/src", "^(server|derive|contract|core|demo)/|^scripts/lib"),
+    only("web-imports-derive-contract-and-core", "^web/", "^(web|derive|contract|core)/"),
     { name: "core-is-pure", severity: "error", from: { path: "^core/src", pathNot: "\\.test\\.ts$" }, to: { dependencyTypes: ["core"] } },
-    { name: "kit-knows-no-domain", severity: "error", from: { path: "^web/src/kit" }, to: { path: "^web/src/(?!kit)" } },
+    // What follows from the facts is worked out alike in browser, server and tests: no framework, clock, disk or network.
+    {
+      name: "derive-is-pure",
+      severity: "error",
+      from: { path: "^derive/src", pathNot: "\\.test\\.ts$" },
+      to: { dependencyTypes: ["core", "npm"], pathNot: "^(derive|contract|core)/" },
+    },
+    ...floors.map((floor, index) => ({
+      name: `web-${floor}-looks-down`,
+      severity: "error",
+      from: { path: `^web/src/${floor}/` },
+      to: { path: "^web/src/", pathNot: `^web/src/(${floors.slice(index).join("|")})/|\\.d\\.ts$` },
+    })),
+    { name: "no-view-imports-another", severity: "error", from: { path: "^web/src/views/([^/]+)/" }, to: { path: "^web/src/views/", pathNot: "^web/src/views/$1/" } },
     ...Object.entries(domains)
       .filter(([domain]) => !ground.includes(domain))
       .map(([domain, allowed]) => ({

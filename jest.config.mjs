@@ -8,7 +8,7 @@ const shared = { transform, extensionsToTreatAsEsm: [".ts", ".tsx"], transformIg
 /** Native ESM in three projects: pure code, the server on a private PostgreSQL, the interface in jsdom. */
 export default {
   projects: [
-    { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,contract,scripts,demo}/**/*.test.ts"] },
+    { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,contract,derive,scripts,demo}/**/*.test.ts"] },
     { ...shared, displayName: "server", testEnvironment: "node", testMatch: ["<rootDir>/server/**/*.test.ts"] },
     { ...shared, displayName: "web", testEnvironment: "jsdom", setupFiles: ["<rootDir>/web/jest.setup.mjs"], testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
   ],

@@ -22,7 +22,11 @@ const env = {
   YULE_API: `http://127.0.0.1:${port}`,
 };
 const children = [
-  spawn("node", ["--watch-path=server/src", "--watch-path=core/src", "--watch-path=contract/src", "--import", "tsx", "server/src/main.ts"], { cwd: root, env, stdio: "inherit" }),
+  spawn("node", ["--watch-path=server/src", "--watch-path=core/src", "--watch-path=contract/src", "--watch-path=derive/src", "--import", "tsx", "server/src/main.ts"], {
+    cwd: root,
+    env,
+    stdio: "inherit",
+  }),
   spawn(join(root, "node_modules/.bin/vite"), ["web", "--config", "web/vite.config.ts", "--host", "127.0.0.1"], { cwd: root, env, stdio: "inherit" }),
 ];
 const stop = async () => {

@@ -19,7 +19,7 @@ try {
 const lock = join(data, "running.json");
 await findRunning();
 await buildWeb();
-const server = await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "server/src", "demo/src"]);
+const server = await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "derive/src", "server/src", "demo/src"]);
 const database = process.env.DATABASE_URL ? null : await startPostgres(data);
 const child = fork(server, [], {
   stdio: ["ignore", "pipe", "inherit", "ipc"],
@@ -86,7 +86,7 @@ async function findRunning() {
 
 async function buildWeb() {
   const built = join(root, "dist/web/index.html");
-  if (existsSync(built) && statSync(built).mtimeMs > newestUnder(["core/src", "contract/src", "web"])) return;
+  if (existsSync(built) && statSync(built).mtimeMs > newestUnder(["core/src", "contract/src", "derive/src", "web"])) return;
   process.stdout.write("Building the application (once) ...\n");
   const { build } = await import("vite");
   try {

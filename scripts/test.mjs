@@ -34,7 +34,18 @@ const json = (file, read) => () => (existsSync(join(root, file)) ? read(JSON.par
 step("formatting", bin("prettier"), ["--check", "--log-level", "warn", "."]);
 step("lint", bin("eslint"), [".", "--max-warnings", "0"]);
 step("types", "node", [join(root, "node_modules/typescript/bin/tsc"), "-p", "."]);
-step("import direction", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", "core/src", "contract/src", "server/src", "web/src", "demo/src", "scripts", "e2e"]);
+step("import direction", bin("depcruise"), [
+  "--config",
+  ".dependency-cruiser.cjs",
+  "core/src",
+  "contract/src",
+  "derive/src",
+  "server/src",
+  "web/src",
+  "demo/src",
+  "scripts",
+  "e2e",
+]);
 step("dead code", bin("knip"), []);
 step("unit and server tests", bin("jest"), ["--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
   env: { JEST_ESM: "1", NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
@@ -42,7 +53,7 @@ step("unit and server tests", bin("jest"), ["--json", "--outputFile=test-results
 });
 const { build } = await import("vite");
 await build({ root: join(root, "web"), configFile: join(root, "web/vite.config.ts"), logLevel: "warn" });
-await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "server/src", "demo/src"]);
+await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "derive/src", "server/src", "demo/src"]);
 step("the interface in a browser", bin("playwright"), ["test", "-c", "e2e"], {
   count: json("test-results/e2e.json", ({ stats }) => {
     // Tried once more on a machine that was busy with something else; said, so that it is looked into.

@@ -2,6 +2,7 @@ export * from "./measure/length.ts";
 export * from "./measure/minutes.ts";
 export * from "./measure/money.ts";
 export * from "./measure/day.ts";
+export * from "./measure/words.ts";
 export { yearsBetween } from "./season/rules.ts";
 export * from "./outcome/outcome.ts";
 export * from "./search/search.ts";

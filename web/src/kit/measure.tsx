@@ -1,5 +1,4 @@
-import type { Length, LengthSystem } from "@yule/core";
-import { printBare, printLength, printSize } from "@yule/core";
+import { printBare, printLength, printSize, type Length, type LengthSystem } from "@yule/core";
 import { createContext, useContext } from "react";
 
 const System = createContext<LengthSystem>("in");

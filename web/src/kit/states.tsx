@@ -1,7 +1,7 @@
 import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
+import { faultLine, type Problem } from "@yule/contract";
 import type { Safety } from "@yule/core";
 import type { ReactNode } from "react";
-import { faultLine, type Problem } from "@yule/contract";
 
 /** Hatches beside the colours, so that a state is seen without them: dots for tight, stripes for cannot, waves for wet. */
 export const HATCH: Readonly<Record<Safety | "wet", string>> = {

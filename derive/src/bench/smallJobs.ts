@@ -1,0 +1,22 @@
+import type { SmallJob } from "@yule/core";
+import type { NeedView } from "../season/needView.ts";
+
+/** Minutes for one address by hand. */
+const ADDRESS = 1.5;
+
+/** What free hands can do beside wet paint: portable work on cards to be assembled, and addresses of what is to be posted, the soonest due first. */
+export function smallJobs(open: readonly NeedView[]): SmallJob[] {
+  const soonest = [...open].filter((view) => view.stage !== "done").sort((a, b) => a.readyBy.localeCompare(b.readyBy));
+  const jobs = new Map<string, { name: string; minutes: number; left: number }>();
+  const add = (name: string, minutes: number, left: number): void => {
+    if (left <= 0 || minutes <= 0) return;
+    const before = jobs.get(name);
+    jobs.set(name, { name, minutes: before ? Math.max(before.minutes, minutes) : minutes, left: (before?.left ?? 0) + left });
+  };
+  for (const view of soonest) {
+    for (const stage of view.design.stages)
+      if (stage.kind === "assemble" && stage.portable && stage.dry === 0) add(stage.name.toLowerCase(), stage.hands, view.cards - view.assembled);
+    if (view.need.zone !== null && view.stage !== "to post") add("write addresses", ADDRESS, Math.max(1, view.need.households));
+  }
+  return [...jobs.values()];
+}

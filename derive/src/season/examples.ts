@@ -1,0 +1,133 @@
+import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import { day, inches, mm, money, PLAIN_CARD, PLAIN_LAYER } from "@yule/core";
+import { workOut } from "./workOut.ts";
+
+export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
+  id,
+  name: id,
+  kind,
+  hands,
+  setup: 5,
+  dry,
+  within: null,
+  portable: false,
+  technique: null,
+  note: "",
+  position: 0,
+});
+export const design: DesignRead = {
+  id: "boat",
+  version: 1,
+  seriesId: "s",
+  name: "Paper boat",
+  method: "cut",
+  paperId: "paper",
+  cardStockId: null,
+  guides: null,
+  archived: false,
+  touches: null,
+  traits: { light: null, highlight: null, looks: null, line: null, elements: null, recurring: null, suits: [], shows: [], ages: null },
+  words: { zones: [], front: null, inside: [] },
+  stages: [stage("wash", 3, 20), stage("dots", 2, 0), stage("mount", 4, 20, "assemble")],
+  colourways: [{ id: "blue", name: "blue", paints: [], pictureId: null }],
+  stack: {
+    ...PLAIN_CARD,
+    fold: "left",
+    width: inches(5.5),
+    height: inches(5.5),
+    thickness: mm(1),
+    envelope: null,
+    layers: [{ ...PLAIN_LAYER, kind: "panel", name: "panel", width: inches(4.5), height: inches(4.5), x: null, y: null }],
+  },
+};
+export const paper: StoreRead = {
+  id: "paper",
+  version: 1,
+  kind: "sheet",
+  name: "Cotton",
+  width: inches(20),
+  height: inches(26),
+  onHand: 0,
+  pack: 5,
+  packCostMinor: 100,
+  leadDays: 3,
+  holdsMasking: false,
+  hex: null,
+  metallic: false,
+};
+export const line = (id: string, colourwayId: string, quantity: number, assembled = 0): NeedLineRead => ({
+  id,
+  colourwayId,
+  quantity,
+  assembled,
+  fromLeft: 0,
+  sold: null,
+  given: null,
+  leftOver: null,
+});
+export const need: NeedRead = {
+  id: "n",
+  version: 1,
+  kind: "commission",
+  title: "Office",
+  designId: "boat",
+  due: "2031-11-20",
+  zone: "inland",
+  priceMinor: null,
+  depositMinor: null,
+  proofWanted: false,
+  neutralCards: 0,
+  occasion: null,
+  setUpFrom: null,
+  tableLength: null,
+  photoOn: null,
+  liveBy: null,
+  service: null,
+  print: false,
+  heat: false,
+  skipped: [],
+  orderRef: null,
+  copiedFrom: null,
+  lines: [line("l", "blue", 6)],
+  households: 0,
+  postedOn: null,
+};
+export const unit = (number: number, grade: Grade | null = null) => ({ id: `u${String(number)}`, number, colourwayId: "blue", grade, servesNeedId: null });
+export const batch = (units: BatchRead["units"], facts: BatchRead["facts"] = []): BatchRead => ({
+  id: "b",
+  needId: "n",
+  designId: "boat",
+  startedAt: "2031-11-07T10:00:00Z",
+  perSheet: 1,
+  units,
+  facts,
+});
+const carrier = {
+  name: "Post",
+  simulated: true as const,
+  table: [
+    { zone: "inland" as const, service: "Letter", workingDays: 2, price: money(100), mostGrams: 100 },
+    { zone: "inland" as const, service: "Swift", workingDays: 1, price: money(260), mostGrams: 100 },
+  ],
+  holidays: [],
+  neighbours: [],
+};
+const dispatch: DispatchRead = { households: [], postings: [], carrier };
+/** A season of these needs, worked out on a Saturday morning; what is not told is everyday. */
+export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[] = []) =>
+  workOut({
+    shop: { timeZone: "UTC", lateAfter: 1290, changeover: 5, dryingPlaces: null, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
+    needs,
+    pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
+    changes: [],
+    lessons: [],
+    ownOccasions: [],
+    designs: [design],
+    stores: [paper],
+    batches,
+    yields: [],
+    dispatch,
+    today: day("2031-11-08"),
+    minute: 480,
+    now: new Date("2031-11-08T08:00:00Z"),
+  });

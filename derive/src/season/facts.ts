@@ -1,0 +1,151 @@
+import { addDays, day, GUESSED_SPREADS, learn, serviceFor, weekdayOf, type Day, type NeedOdds, type OwedNeed, type QuickerPost, type SeasonFacts, type Spreads } from "@yule/core";
+import { asMadeFor, FIRST_GUESS, type NeedView } from "./needView.ts";
+import type { Outlook } from "./workOut.ts";
+import { panelsPerSheet } from "./materials.ts";
+
+/** The season as the planner is told of it: every open need with what is still to be done. */
+export function seasonFacts(outlook: Outlook, since: Date): SeasonFacts {
+  const { shop } = outlook;
+  return {
+    needs: outlook.open.filter((view) => view.stage !== "done").map((view) => owedOf(view, outlook)),
+    sessions: outlook.allSessions,
+    since,
+    today: outlook.today,
+    timeZone: shop.timeZone,
+    changeover: shop.changeover,
+    drying: shop.dryingPlaces,
+    helperMay: shop.helperMay,
+  };
+}
+
+function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
+  const { design, need } = view;
+  const whole = outlook.designs.find((each) => each.id === design.id) ?? design;
+  const fresh = view.toPaint.reduce((sum, each) => sum + each.make, 0);
+  const cards = view.cards - view.assembled;
+  const paper = outlook.stores.find((store) => store.id === design.paperId);
+  return {
+    id: need.id,
+    design: design.id,
+    palette: design.id,
+    title: need.title,
+    cards,
+    fresh,
+    coming: view.coming,
+    sheets: paper ? Math.ceil(fresh / Math.max(1, panelsPerSheet(design, paper))) : fresh > 0 ? 1 : 0,
+    // The whole route: what is left out for this need is told apart, so that it can be taken in again.
+    stages: asMadeFor({ ...need, skipped: [] }, whole).stages.map((stage) => ({
+      id: stage.id,
+      name: stage.name,
+      kind: stage.kind,
+      hands: stage.hands,
+      setup: stage.setup,
+      dry: stage.dry,
+      within: stage.within,
+      portable: stage.portable,
+      left: stage.kind === "assemble" ? cards : fresh + view.coming - (view.doneAt.get(stage.id) ?? 0),
+    })),
+    parcels: need.zone === null ? 0 : Math.max(1, need.households),
+    readyBy: view.readyBy,
+    movable: need.kind === "commission" || need.kind === "order" || need.kind === "own use" || need.kind === "stash",
+    suppliesOn: suppliesFor(view, outlook),
+    heat: need.heat,
+    print: need.print,
+    skipped: need.skipped,
+  };
+}
+
+/** The day on which what is missing for a need can be there when it is ordered today. */
+function suppliesFor(view: NeedView, outlook: Outlook): Day | null {
+  const lead = outlook.stock.flatMap(({ store, outlook: stock }) => (stock.short.includes(view.need.title) ? [store.leadDays] : []));
+  return lead.length > 0 ? addDays(outlook.today, Math.max(...lead)) : null;
+}
+
+/** What the odds are told of each need in the facts, as they are or as they would be: its panels, and how panels of its design have come out. */
+export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
+  facts.needs.flatMap((owed) => {
+    const view = outlook.open.find((each) => each.need.id === owed.id);
+    if (!view) return [];
+    const record = outlook.yields.get(owed.design) ?? { good: 0, bad: 0 };
+    // One good master for each colourway is enough where the rest is printed.
+    const units = owed.print ? Math.min(owed.coming + owed.fresh, view.need.lines.length) : owed.coming + owed.fresh;
+    const wanted = owed.print ? view.need.lines.length : owed.cards - (view.good - view.assembled);
+    return [
+      { id: owed.id, units, cards: Math.max(0, Math.min(units, wanted)), good: record.good + FIRST_GUESS[0], bad: record.bad + FIRST_GUESS[1], posted: view.need.zone !== null },
+    ];
+  });
+
+/** Quicker services than the one a need would go by, for those that are posted. */
+export function quickerPosts(outlook: Outlook): QuickerPost[] {
+  const holidays = new Set(outlook.dispatch.carrier.holidays.map(day));
+  const { table } = outlook.dispatch.carrier;
+  return outlook.open.flatMap((view) => {
+    const { post, need } = view;
+    if (!post || need.zone === null) return [];
+    const zone = need.zone;
+    return table
+      .filter((line) => line.zone === zone && line.workingDays < post.workingDays)
+      .flatMap((line) => {
+        const quicker = serviceFor([line], zone, day(need.due), outlook.today, holidays);
+        const parcels = Math.max(1, need.households);
+        return quicker.ok ? [{ need: need.id, service: line.service, readyBy: quicker.value.postBy, costMinor: Math.max(0, (line.price - post.price) * parcels) }] : [];
+      });
+  });
+}
+
+/** A gap between two taps longer than so many times the plan was a rest, not work. */
+const REST = 6;
+
+/**
+ * What the bench has shown: hands times from one tap to the next of the same stage and batch, drying from taps of "dry
+ * already", and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses.
+ */
+export function spreadsOf(outlook: Outlook): Spreads {
+  const stages = new Map(outlook.designs.flatMap((design) => design.stages.map((stage) => [stage.id, stage] as const)));
+  const hands: number[] = [];
+  const drying: number[] = [];
+  const worked = new Set<string>();
+  for (const batch of outlook.batches) {
+    const facts = [...batch.facts].sort((a, b) => (a.at < b.at ? -1 : 1));
+    const last = new Map<string, number>();
+    for (const fact of facts) {
+      const at = Date.parse(fact.at);
+      const stage = stages.get(fact.stageId);
+      worked.add(fact.at.slice(0, 10));
+      if (!stage) continue;
+      if (fact.what === "done") {
+        const before = last.get(stage.id);
+        const gap = before === undefined ? 0 : (at - before) / 60_000;
+        if (stage.hands > 0 && gap > 0 && gap < REST * stage.hands) hands.push(gap / stage.hands);
+        last.set(stage.id, at);
+        last.set(`${fact.unitId}/${stage.id}`, at);
+      }
+      const done = last.get(`${fact.unitId}/${stage.id}`);
+      if (fact.what === "dry" && stage.dry > 0 && done !== undefined) drying.push((at - done) / 60_000 / stage.dry);
+    }
+  }
+  const { kept, lost } = sessionsSeen(outlook, worked);
+  const guessed = GUESSED_SPREADS.sessions;
+  return {
+    ...GUESSED_SPREADS,
+    hands: learn(GUESSED_SPREADS.hands, hands),
+    drying: learn(GUESSED_SPREADS.drying, drying),
+    sessions: { kept: guessed.kept + kept, lost: guessed.lost + lost, seen: kept + lost },
+  };
+}
+
+const WEEKS_LOOKED_BACK = 3;
+
+/** Ordinary sessions of the weeks past on days with taps and without. Days without any batch on the bench tell nothing. */
+function sessionsSeen(outlook: Outlook, worked: ReadonlySet<string>): { kept: number; lost: number } {
+  let [kept, lost] = [0, 0];
+  for (let back = 1; back <= WEEKS_LOOKED_BACK * 7; back += 1) {
+    const on = addDays(outlook.today, -back);
+    const held = outlook.pattern.some((each) => each.who === "maker" && each.weekday === weekdayOf(on));
+    const lying = outlook.batches.some((batch) => batch.startedAt.slice(0, 10) <= on && batch.facts.some((fact) => fact.at.slice(0, 10) >= on));
+    if (!held || !lying) continue;
+    if (worked.has(on)) kept += 1;
+    else lost += 1;
+  }
+  return { kept, lost };
+}

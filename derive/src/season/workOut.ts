@@ -1,0 +1,131 @@
+import type { BatchRead, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead } from "@yule/contract";
+import {
+  addDays,
+  day,
+  keptSessions,
+  learnedLength,
+  learnedWeek,
+  seasonPlan,
+  sessionsLeft,
+  stockOutlook,
+  type Day,
+  type KeptSession,
+  type LearnedLength,
+  type NeedOutlook,
+  type SeasonPlan,
+  type SessionChange,
+  type StockOutlook,
+} from "@yule/core";
+import { envelopeFor, panelsPerSheet, basesPerSheet } from "./materials.ts";
+import { asMadeFor, bareView, type NeedStage, type NeedView } from "./needView.ts";
+import { servingFor } from "./onHand.ts";
+import { workedStretches } from "./worked.ts";
+
+/** How far ahead sessions are planned. */
+const HORIZON_DAYS = 120;
+const MOST_DAYS_AHEAD = 400;
+
+export interface Outlook {
+  readonly shop: ShopRead;
+  readonly today: Day;
+  readonly minute: number;
+  readonly now: Date;
+  readonly needs: readonly NeedView[];
+  readonly open: readonly NeedView[];
+  /** The maker's own sessions that are still to come. */
+  readonly sessions: readonly KeptSession[];
+  /** Those of the helper too. */
+  readonly allSessions: readonly KeptSession[];
+  /** The ordinary week, and what differs from it. */
+  readonly pattern: SeasonRead["sessions"];
+  readonly changes: SeasonRead["changes"];
+  /** How long the sessions of each line of the week were seen to last, by its id. */
+  readonly lengths: ReadonlyMap<string, LearnedLength>;
+  readonly lessons: SeasonRead["lessons"];
+  readonly ownOccasions: SeasonRead["ownOccasions"];
+  readonly batches: readonly BatchRead[];
+  readonly plan: SeasonPlan;
+  readonly designs: readonly DesignRead[];
+  /** Those that are not put away: what is offered for something new. */
+  readonly offered: readonly DesignRead[];
+  readonly stores: readonly StoreRead[];
+  readonly stock: readonly { readonly store: StoreRead; readonly outlook: StockOutlook }[];
+  readonly dispatch: DispatchRead;
+  readonly yields: ReadonlyMap<string, { good: number; bad: number }>;
+}
+
+/** What a season is worked out from: what the server told, and the present in the shop. */
+export interface SeasonTold {
+  readonly shop: ShopRead;
+  readonly needs: readonly NeedRead[];
+  readonly pattern: SeasonRead["sessions"];
+  readonly changes: SeasonRead["changes"];
+  readonly lessons: SeasonRead["lessons"];
+  readonly ownOccasions: SeasonRead["ownOccasions"];
+  readonly designs: readonly DesignRead[];
+  readonly stores: readonly StoreRead[];
+  readonly batches: readonly BatchRead[];
+  readonly yields: readonly { designId: string; good: number; bad: number }[];
+  readonly dispatch: DispatchRead;
+  readonly today: Day;
+  readonly minute: number;
+  readonly now: Date;
+}
+
+/** Works a season out. Pure, so that it is tested without a browser. */
+export function workOut(told: SeasonTold): Outlook {
+  const yields = new Map(told.yields.map((each) => [each.designId, each]));
+  const holidays = new Set(told.dispatch.carrier.holidays.map(day));
+  const worked = workedStretches(told);
+  const allSessions = sessionsAhead({ ...told, pattern: learnedWeek(told.pattern, worked) });
+  const sessions = allSessions.filter((session) => session.who === "maker");
+  const bare = told.needs.flatMap((need) => {
+    const design = told.designs.find((each) => each.id === need.designId);
+    return design ? [bareView(told, need, asMadeFor(need, design), yields, holidays)] : [];
+  });
+  const plan = seasonPlan(
+    bare.map((each) => ({ id: each.need.id, hands: each.hands, readyBy: each.readyBy, waitingDays: each.nights })),
+    sessions,
+    told.today,
+  );
+  const serving = servingFor(bare, told);
+  const needs = bare.map(({ hands: _hands, nights: _nights, ...view }): NeedView => {
+    const outlook = plan.needs.find((each) => each.id === view.need.id);
+    if (!outlook) throw new Error("the plan left a need out");
+    return { ...view, outlook: safeToPost(view.stage, outlook, view.readyBy, told.today), serving: serving.get(view.need.id) ?? null };
+  });
+  const open = needs.filter((each) => each.stage !== "done");
+  const lengths = new Map(told.pattern.map((each) => [each.id, learnedLength(each, worked)]));
+  return { ...told, offered: told.designs.filter((design) => !design.archived), needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(told.stores, open) };
+}
+
+/** Sessions to come, until the last need is due and some weeks beyond. */
+function sessionsAhead(told: Pick<SeasonTold, "pattern" | "changes" | "today" | "minute" | "shop" | "needs">): KeptSession[] {
+  const lastDue = told.needs.reduce<Day>((latest, need) => (need.due > latest ? day(need.due) : latest), told.today);
+  const until = [addDays(told.today, HORIZON_DAYS), addDays(lastDue, 14)].sort()[1] ?? told.today;
+  const latest = addDays(told.today, MOST_DAYS_AHEAD);
+  const changes = told.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
+  return sessionsLeft(keptSessions(told.pattern, changes, told.today, until < latest ? until : latest, told.shop.lateAfter), told.today, told.minute);
+}
+
+/** A need whose cards are made is safe as long as its day has not passed. */
+function safeToPost(stage: NeedStage, outlook: NeedOutlook, readyBy: Day, today: Day): NeedOutlook {
+  if (stage === "done") return { ...outlook, safety: "safe" };
+  return stage === "to post" ? { ...outlook, safety: readyBy < today ? "cannot" : readyBy === today ? "tight" : "safe" } : outlook;
+}
+
+/** What the open needs will still take from each store, on the day before which work on them must begin. */
+function stockOf(stores: readonly StoreRead[], open: readonly NeedView[]): Outlook["stock"] {
+  return stores.map((store) => {
+    const uses = open.flatMap((view) => {
+      const on = view.outlook.startBy ?? view.readyBy;
+      const use = (quantity: number) => (quantity > 0 ? [{ need: view.need.title, quantity, on }] : []);
+      const fresh = view.toPaint.reduce((sum, each) => sum + each.make, 0);
+      const cardsLeft = view.cards - view.assembled;
+      if (store.id === view.design.paperId) return use(Math.ceil(fresh / Math.max(1, panelsPerSheet(view.design, store))));
+      if (store.id === view.design.cardStockId) return use(Math.ceil(cardsLeft / Math.max(1, basesPerSheet(view.design, store))));
+      return store.id === envelopeFor(view.design, stores)?.id ? use(cardsLeft) : [];
+    });
+    return { store, outlook: stockOutlook({ id: store.id, onHand: store.onHand, uses, pack: store.pack }) };
+  });
+}

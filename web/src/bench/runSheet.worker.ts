@@ -1,8 +1,0 @@
-import { expose } from "comlink";
-import { runSheetPdf } from "./runSheetPdf.ts";
-
-/** Drawing pages of letters takes long enough to be felt beside wet paint. */
-const desk = { runSheetPdf };
-export type RunSheetWorker = typeof desk;
-
-expose(desk);

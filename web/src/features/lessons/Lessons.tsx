@@ -1,0 +1,37 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { LessonKind, LessonMoment, LessonRead } from "@yule/contract";
+import type { Outlook } from "@yule/derive";
+import { give } from "../../data/outbox.ts";
+
+export const LESSON_WORDS: Readonly<Record<LessonKind, string>> = { keep: "keep", change: "change", never: "never again" };
+
+/** What was learned the hard way, said again at the moment it matters: about these designs, these occasions, or everything. */
+export function Lessons({ outlook, moment, designs, occasions = [] }: { outlook: Outlook; moment: LessonMoment; designs: readonly string[]; occasions?: readonly string[] }) {
+  const here = outlook.lessons.filter(
+    (lesson) => lesson.moment === moment && (lesson.designId === null ? lesson.occasion === null || occasions.includes(lesson.occasion) : designs.includes(lesson.designId)),
+  );
+  const stages = new Map(outlook.designs.flatMap((design) => design.stages).map((stage) => [stage.id, stage.name]));
+  return here.length === 0 ? null : (
+    <Box as="section" aria-label="Lessons" marginBottom="14px" maxWidth="640px">
+      {here.map((lesson) => (
+        <LessonLine key={lesson.id} lesson={lesson} stage={lesson.stageId === null ? null : (stages.get(lesson.stageId) ?? null)} />
+      ))}
+    </Box>
+  );
+}
+
+/** One lesson, with what it asks for and the stage it concerns. */
+export function LessonLine({ lesson, stage }: { lesson: LessonRead; stage: string | null }) {
+  return (
+    <Flex gap="10px" align="baseline" borderLeft="4px double" borderColor={lesson.kind === "never" ? "cannot" : "ink"} paddingLeft="12px" marginBottom="6px">
+      <Text flex="1" fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
+        {stage && `${stage}: `}
+        {lesson.kind !== "keep" && <b>{lesson.kind === "never" ? "Never again. " : "Change: "}</b>}
+        {lesson.text}
+      </Text>
+      <Button variant="ghost" size="sm" aria-label={`No longer say: ${lesson.text}`} onClick={() => void give("remove-lesson", { id: lesson.id, version: lesson.version })}>
+        no longer
+      </Button>
+    </Flex>
+  );
+}

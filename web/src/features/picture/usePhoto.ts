@@ -1,0 +1,73 @@
+import type { Corners } from "@yule/core";
+import { useEffect, useRef, useState } from "react";
+import { wrongWith } from "./header.ts";
+import type { Cropped, Looked } from "../../workers/picture.worker.ts";
+import { pictureDesk } from "../../workers/pictureWork.ts";
+
+/** A photo that is being taken in: the file, where on it the paper lies, and the paper alone seen from above. */
+export interface Photo {
+  readonly file: Blob | null;
+  readonly looked: Looked | null;
+  readonly corners: Corners | null;
+  readonly cropped: Cropped | null;
+  /** What is going on, or what the maker should look at; empty where nothing is. */
+  readonly state: string;
+  readonly faults: readonly string[];
+}
+const NONE: Photo = { file: null, looked: null, corners: null, cropped: null, state: "", faults: [] };
+
+/**
+ * Takes photos in one after another: looked at, their corners found, straightened. What is pasted anywhere on the page is meant for it.
+ * @param ratio height by width of the paper, given how it lies on the photo
+ * @param what the paper is called
+ */
+export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, what: string) {
+  const [photo, setPhoto] = useState<Photo>(NONE);
+  const change = (some: Partial<Photo>): void => setPhoto((now) => ({ ...now, ...some }));
+  const crop = (looked: Looked, corners: Corners): Promise<Cropped | null> => pictureDesk().crop(corners, ratio(looked, corners));
+
+  const take = async (file: Blob): Promise<void> => {
+    change({ faults: [], cropped: null });
+    const wrong = await wrongWith(file);
+    if (wrong) return change({ faults: [wrong] });
+    change({ state: `Looking for the ${what} ...` });
+    try {
+      const looked = await pictureDesk().look(file);
+      change({ file, looked, corners: looked.corners });
+      const cropped = await crop(looked, looked.corners);
+      change({ cropped, state: looked.found ? "" : `No ${what} stands out from what it lies on: pull the corners to where they are.` });
+    } catch {
+      setPhoto({ ...NONE, faults: ["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"] });
+    }
+  };
+  const taking = useRef(take);
+  taking.current = take;
+  useEffect(() => {
+    const pasted = (event: ClipboardEvent): void => {
+      const file = [...(event.clipboardData?.files ?? [])].find((each) => each.type.startsWith("image/"));
+      if (file) void taking.current(file);
+    };
+    window.addEventListener("paste", pasted);
+    return () => window.removeEventListener("paste", pasted);
+  }, []);
+
+  return {
+    photo,
+    take,
+    /** Straightens anew, as when a corner was moved or the paper is of another size. */
+    recrop: async (corners: Corners): Promise<void> => {
+      if (!photo.looked) return;
+      change({ corners });
+      const cropped = await crop(photo.looked, corners);
+      change({ cropped, faults: cropped ? [] : [`corners: given three on one line, allowed four around the ${what}`] });
+    },
+    scan: async (): Promise<void> => {
+      const answer = await fetch("/api/scan").catch(() => null);
+      if (answer?.ok) await take(await answer.blob());
+      else change({ faults: ["scanner: given no answer, allowed a scanner that is on"] });
+    },
+    say: (state: string): void => change({ state }),
+    fail: (faults: readonly string[]): void => change({ faults }),
+    leave: (): void => setPhoto(NONE),
+  };
+}

@@ -1,0 +1,64 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { faultsOf, setSessions, faultLine, type CommandInput } from "@yule/contract";
+import { printTime } from "@yule/core";
+import { minuteOf, WHOSE } from "@yule/derive";
+import { v7 } from "uuid";
+import { Choice, TextInput, Tick } from "../../kit/FormField.tsx";
+
+export type Row = CommandInput<"set-sessions">["pattern"][number];
+export const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
+
+/** The rows of a week's sessions, edited in place. */
+export function SessionRows({ rows, onChange, withWho = false }: { rows: readonly Row[]; onChange: (rows: Row[]) => void; withWho?: boolean }) {
+  const put = (index: number, patch: Partial<Row>): void => onChange(rows.map((row, at) => (at === index ? { ...row, ...patch } : row)));
+  return (
+    <Flex direction="column" gap="8px">
+      {rows.map((row, index) => (
+        <Flex key={row.id} gap="8px" align="center" wrap="wrap">
+          <Flex width="146px">
+            <Choice
+              aria-label="Day of the week"
+              value={String(row.weekday)}
+              onChange={(change) => put(index, { weekday: Number(change.target.value) })}
+              options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))}
+            />
+          </Flex>
+          <TextInput aria-label="from" type="time" width="124px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
+          <Text>to</Text>
+          <TextInput aria-label="to" type="time" width="124px" value={printTime(row.to)} onChange={(change) => put(index, { to: minuteOf(change.target.value) })} />
+          {withWho && (
+            <Flex width="128px">
+              <Choice aria-label="Whose hands" value={row.who ?? "maker"} onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })} options={WHOSE} />
+            </Flex>
+          )}
+          {withWho && (
+            <Tick checked={row.light ?? false} onChange={(change) => put(index, { light: change.target.checked })}>
+              light work only
+            </Tick>
+          )}
+          <Button variant="ghost" type="button" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
+            remove
+          </Button>
+        </Flex>
+      ))}
+      <Button variant="outline" type="button" alignSelf="flex-start" onClick={() => onChange([...rows, { id: v7(), weekday: 6, from: 540, to: 720 }])}>
+        One more session
+      </Button>
+    </Flex>
+  );
+}
+
+/** What is wrong with a week of sessions, in lines. */
+export function sessionFaults(rows: readonly Row[]): string[] {
+  const input = { pattern: [...rows] };
+  const read = setSessions.safeParse(input);
+  return read.success
+    ? []
+    : faultsOf(read.error, input).map((fault) => {
+        const row = rows[Number(fault.path[1])];
+        const field = fault.path[2];
+        return row && (field === "to" || field === "from")
+          ? faultLine({ ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: printTime(row[field]) })
+          : faultLine(fault);
+      });
+}

@@ -1,0 +1,58 @@
+import { ChakraProvider } from "@chakra-ui/react";
+import "@fontsource-variable/hanken-grotesk";
+import "@fontsource-variable/literata";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { Provider } from "react-redux";
+import { createBrowserRouter, Navigate } from "react-router";
+import { RouterProvider } from "react-router/dom";
+import { registerSW } from "virtual:pwa-register";
+import { Loading } from "./kit/states.tsx";
+import { api } from "./data/api.ts";
+import { sendAll } from "./data/outbox.ts";
+import { Shell } from "./shell/Shell.tsx";
+import { store } from "./data/store.ts";
+import { system } from "./kit/theme.ts";
+import { VIEWS } from "./shell/views.ts";
+
+const router = createBrowserRouter([
+  {
+    path: "/",
+    Component: Shell,
+    HydrateFallback: Loading,
+    children: [
+      { index: true, element: <Navigate to="/season" replace /> },
+      ...VIEWS.map((view) => ({ path: view.path, lazy: async () => ({ Component: (await view.load()).default }), HydrateFallback: Loading })),
+      { path: "*", element: <Navigate to="/season" replace /> },
+    ],
+  },
+]);
+
+// The reads and the view are asked for before anything is drawn, so that all wait for the same moment.
+const { shop, season, designs, stores, bench, dispatch } = api.endpoints;
+const reads = [shop.initiate(), season.initiate(), designs.initiate(), stores.initiate(), bench.initiate(), dispatch.initiate()].map((read) =>
+  store.dispatch(read as ReturnType<typeof shop.initiate>),
+);
+const view = VIEWS.find((each) => location.pathname.startsWith(`/${each.path}`)) ?? VIEWS[0];
+const ready = Promise.allSettled([...reads, view?.load()]);
+registerSW({ immediate: false });
+// What a closed browser left in the outbox goes up first.
+void sendAll();
+
+const draw = (): void => {
+  const root = document.getElementById("root");
+  if (!root) return;
+  createRoot(root).render(
+    <StrictMode>
+      <Provider store={store}>
+        <ChakraProvider value={system}>
+          <RouterProvider router={router} />
+        </ChakraProvider>
+      </Provider>
+    </StrictMode>,
+  );
+};
+// Drawing the empty frame first and everything again a blink later takes longer than waiting for that blink.
+void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(draw);
+// The paint shelf is read after the first view, so that Colour answers without the server too.
+void ready.then(() => setTimeout(() => void store.dispatch(api.endpoints.colour.initiate()), 2000));

@@ -1,0 +1,55 @@
+import { workOut, type Outlook } from "@yule/derive";
+import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "../data/api.ts";
+import { useToday } from "../data/clock.ts";
+import { startTransition, useDeferredValue, useEffect, useMemo, useState } from "react";
+
+/** A row of taps at the bench is over when none came for so long. */
+const QUIET_MS = 900;
+
+/** What was told last, once nothing more has come for a moment; at once where nobody hurries. */
+function useQuiet<T>(told: T | undefined, ms: number): T | undefined {
+  const [kept, setKept] = useState(told);
+  const wait = ms > 0 && kept !== undefined;
+  useEffect(() => {
+    if (!wait || kept === told) return;
+    const timer = setTimeout(() => startTransition(() => setKept(told)), ms);
+    return () => clearTimeout(timer);
+  }, [told, kept, wait, ms]);
+  if (!wait && kept !== told) setKept(told);
+  return wait ? kept : told;
+}
+
+/**
+ * The whole season worked out from what the server told; null until all of it is there.
+ * @param atBench a tap there must be answered at once: what it means for the season follows when the hands are quiet
+ */
+export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem: unknown } {
+  const shop = useShopQuery();
+  const season = useSeasonQuery();
+  const designs = useDesignsQuery();
+  const stores = useStoresQuery();
+  const bench = useBenchQuery();
+  const dispatch = useDispatchQuery();
+  const { today, minute, now } = useToday();
+  const told = useDeferredValue(useQuiet(bench.data, atBench ? QUIET_MS : 0));
+  const outlook = useMemo(() => {
+    if (!shop.data || !season.data || !designs.data || !stores.data || !told || !dispatch.data) return null;
+    return workOut({
+      shop: shop.data,
+      needs: season.data.needs,
+      pattern: season.data.sessions,
+      changes: season.data.changes,
+      lessons: season.data.lessons,
+      ownOccasions: season.data.ownOccasions,
+      designs: designs.data.designs,
+      stores: stores.data.stores,
+      batches: told.batches,
+      yields: told.yields,
+      dispatch: dispatch.data,
+      today,
+      minute,
+      now,
+    });
+  }, [shop.data, season.data, designs.data, stores.data, told, dispatch.data, today, minute, now]);
+  return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
+}

@@ -1,8 +1,0 @@
-import type { SheetsRead } from "@yule/contract";
-import type { Outlook } from "../app/outlook.ts";
-
-/** What every question of Sheets is asked with. */
-export interface SheetsAskProps {
-  readonly outlook: Outlook;
-  readonly sheets: SheetsRead;
-}

@@ -1,0 +1,76 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { useEffect } from "react";
+import { dismissed, type Notice } from "../data/notices.ts";
+import { undo } from "../data/outbox.ts";
+import { useAppDispatch, useAppSelector } from "../data/store.ts";
+
+const SHOWN_MS = 9_000;
+
+function NoticeLine({ notice }: { notice: Notice }) {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const timer = setTimeout(() => dispatch(dismissed(notice.id)), SHOWN_MS);
+    return () => clearTimeout(timer);
+  }, [dispatch, notice.id]);
+  return (
+    <Flex
+      role="status"
+      bg="ink"
+      color="paper"
+      borderRadius="10px"
+      paddingLeft="16px"
+      paddingRight="6px"
+      minHeight="52px"
+      align="center"
+      gap="12px"
+      maxWidth="min(560px, 94vw)"
+      border={notice.bad ? "2px solid" : "none"}
+      borderColor="cannot"
+    >
+      <Text flex="1" paddingY="8px">
+        {notice.text}
+      </Text>
+      {notice.undo !== null && (
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={() => (dispatch(dismissed(notice.id)), void undo(notice.undo ?? ""))}>
+          Undo
+        </Button>
+      )}
+      <Button
+        variant="ghost"
+        color="paper"
+        _hover={{ bg: "softInk" }}
+        textDecoration="none"
+        aria-label="Close this note"
+        minWidth="44px"
+        onClick={() => dispatch(dismissed(notice.id))}
+      >
+        ✕
+      </Button>
+    </Flex>
+  );
+}
+
+/** What was just done, with its undo; nothing asks for confirmation. */
+export function Notices() {
+  const notices = useAppSelector((state) => state.outbox.notices);
+  return (
+    <Flex position="fixed" bottom="16px" left="50%" transform="translateX(-50%)" direction="column" gap="8px" zIndex={1500} align="center">
+      {notices.map((notice) => (
+        <NoticeLine key={notice.id} notice={notice} />
+      ))}
+    </Flex>
+  );
+}
+
+/** Says that the server is away, and how much waits for it. */
+export function AwayLine() {
+  const { online, waiting } = useAppSelector((state) => state.outbox);
+  if (online && waiting === 0) return null;
+  return (
+    <Box role="status" bg="tightFill" color="#1D252D" paddingX="20px" paddingY="8px" fontWeight={600}>
+      {online
+        ? `Sending ${String(waiting)} …`
+        : `The server is away. You can go on; ${waiting === 0 ? "nothing waits to be sent" : waiting === 1 ? "1 entry is kept and will be sent" : `${String(waiting)} entries are kept and will be sent`}.`}
+    </Box>
+  );
+}

@@ -1,0 +1,232 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { Problem } from "@yule/contract";
+import { printDay, printTime, type LengthSystem } from "@yule/core";
+import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
+import { lazy, memo, Suspense, useEffect, useLayoutEffect } from "react";
+import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { Loading, ProblemNote } from "../kit/states.tsx";
+import { SystemProvider } from "../kit/measure.tsx";
+import { PlannedProvider, usePlanned, usePlannedSeason } from "../plan/planned.ts";
+import { useDesignsQuery, useShopQuery } from "../data/api.ts";
+import { useFeed } from "./feed.ts";
+import { AwayLine, Notices } from "./Notices.tsx";
+import { told } from "../data/notices.ts";
+import { give, undo } from "../data/outbox.ts";
+import { useOutlook } from "../plan/useOutlook.ts";
+import { Ribbon } from "./ribbon/Ribbon.tsx";
+import { eveningSet, showEvening } from "../data/screen.ts";
+import { useAppDispatch, useAppSelector } from "../data/store.ts";
+import { VIEWS } from "./views.ts";
+
+/** Met once in the life of a shop. */
+const Setup = lazy(async () => ({ default: (await import("../views/setup/Setup.tsx")).Setup }));
+
+/** The frame of every view, and what it is told. */
+export function Shell() {
+  useFeed();
+  const shop = useShopQuery();
+  const designs = useDesignsQuery();
+  const { pathname } = useLocation();
+  const thin = pathname.startsWith("/bench");
+  const { outlook, problem } = useOutlook(thin);
+  const planned = usePlannedSeason(outlook, pathname.startsWith("/season"));
+  useKeys();
+  useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
+  const empty = designs.data !== undefined && designs.data.designs.length === 0;
+  return <Frame outlook={outlook} problem={problem} planned={planned} system={shop.data?.lengthSystem ?? "in"} thin={thin} empty={empty} />;
+}
+
+interface FrameProps {
+  readonly outlook: Outlook | null;
+  readonly problem: unknown;
+  readonly planned: PlannedSeason | null;
+  readonly system: LengthSystem;
+  /** The ribbon is thin where the hands are busy. */
+  readonly thin: boolean;
+  readonly empty: boolean;
+}
+
+/** Head, ribbon, index tabs, sheet of paper. What was told but means nothing for them draws none of them anew. */
+const Frame = memo(function Frame({ outlook, problem, planned, system, thin, empty }: FrameProps) {
+  return (
+    <SystemProvider value={system}>
+      <PlannedProvider value={planned}>
+        <Flex direction="column" minHeight="100%">
+          <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
+            To the verdict
+          </a>
+          <Head outlook={outlook} />
+          <AwayLine />
+          {empty ? (
+            <Suspense fallback={<Loading />}>
+              <Setup />
+            </Suspense>
+          ) : (
+            <>
+              {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
+              <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
+                <Tabs outlook={outlook} />
+                <Box
+                  as="main"
+                  flex="1"
+                  minWidth={0}
+                  bg="paper"
+                  borderStyle="solid"
+                  borderColor="hairline"
+                  borderWidth="0"
+                  borderTopWidth="1px"
+                  borderLeftWidth={{ base: 0, lg: "1px" }}
+                  borderTopLeftRadius={{ lg: "14px" }}
+                  padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
+                >
+                  {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
+                </Box>
+              </Flex>
+            </>
+          )}
+          <Notices />
+        </Flex>
+      </PlannedProvider>
+    </SystemProvider>
+  );
+});
+
+const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
+  const dispatch = useAppDispatch();
+  const { data: shop } = useShopQuery();
+  const evening = useAppSelector((state) => state.screen.evening);
+  const turn = (): void => {
+    showEvening(!evening);
+    dispatch(eveningSet(!evening));
+  };
+  const system = shop?.lengthSystem ?? "in";
+  return (
+    <Flex as="header" align="center" wrap="wrap" rowGap="0" columnGap={{ base: "10px", md: "18px" }} paddingX="20px" paddingTop="8px" paddingBottom="4px">
+      <Text fontFamily="heading" fontSize="22px" fontWeight={600}>
+        {shop?.name ?? "Yule Stack"}
+      </Text>
+      <Box flex="1" />
+      <Flex role="group" aria-label="Lengths in" border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
+        {(["in", "cm"] as const).map((each) => (
+          <Button
+            key={each}
+            aria-pressed={system === each}
+            variant={system === each ? "solid" : "ghost"}
+            textDecoration="none"
+            borderRadius="0"
+            minHeight="40px"
+            height="40px"
+            minWidth="48px"
+            paddingInline="10px"
+            onClick={() => system !== each && void give("set-shop", { lengthSystem: each }, { quiet: true })}
+          >
+            {each}
+          </Button>
+        ))}
+      </Flex>
+      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening}>
+        {evening ? "☀ day" : "☾ evening"}
+      </Button>
+      <Text color="softInk" display={{ base: "none", md: "block" }}>
+        {outlook ? `${printDay(outlook.today)}, ${printTime(outlook.minute)}` : ""}
+      </Text>
+    </Flex>
+  );
+});
+
+/** How many things in a view ask for attention, and how badly. */
+function calls(outlook: Outlook | null, planned: PlannedSeason | null): Readonly<Record<string, { count: number; bad: boolean }>> {
+  if (!outlook) return {};
+  const late = outlook.open.filter((view) => rowOf(view, planned).safety === "cannot").length;
+  const post = outlook.open.filter((view) => view.stage === "to post" && view.readyBy <= outlook.today).length;
+  return {
+    season: { count: late, bad: true },
+    finish: { count: outlook.open.filter((view) => view.stage === "to inspect" || view.stage === "to assemble").length, bad: false },
+    dispatch: { count: post, bad: true },
+    stores: { count: outlook.stock.filter(({ outlook: stock }) => stock.missing > 0).length, bad: false },
+  };
+}
+
+const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
+  const called = calls(outlook, usePlanned());
+  return (
+    <Flex
+      as="nav"
+      aria-label="Views"
+      direction={{ base: "row", lg: "column" }}
+      overflowX="auto"
+      width={{ lg: "124px" }}
+      flex="none"
+      paddingTop={{ base: 0, lg: "8px" }}
+      css={{ scrollbarWidth: "none" }}
+    >
+      {VIEWS.map((view) => {
+        const call = called[view.path];
+        return (
+          <NavLink key={view.path} to={`/${view.path}`} style={{ textDecoration: "none", flex: "none" }}>
+            {({ isActive }) => (
+              <Flex
+                minHeight="44px"
+                align="center"
+                paddingLeft={{ base: "12px", lg: "20px" }}
+                paddingRight="8px"
+                gap="8px"
+                justify="space-between"
+                bg={isActive ? "paper" : "transparent"}
+                fontWeight={isActive ? 700 : 500}
+                color={isActive ? "ink" : "softInk"}
+                borderTopLeftRadius="10px"
+                borderTopRightRadius={{ base: "10px", lg: 0 }}
+                borderBottomLeftRadius={{ base: 0, lg: "10px" }}
+                marginRight={{ lg: isActive ? "-1px" : 0 }}
+                position="relative"
+                zIndex={1}
+              >
+                <span>{view.label}</span>
+                {call && call.count > 0 && (
+                  <Box
+                    as="span"
+                    minWidth="22px"
+                    height="22px"
+                    borderRadius={call.bad ? "4px" : "11px"}
+                    bg={call.bad ? "cannot" : "tight"}
+                    color="paper"
+                    fontSize="14px"
+                    fontWeight={700}
+                    textAlign="center"
+                    lineHeight="22px"
+                    paddingX="4px"
+                    aria-label={`${String(call.count)} to see to`}
+                  >
+                    {call.count}
+                  </Box>
+                )}
+              </Flex>
+            )}
+          </NavLink>
+        );
+      })}
+    </Flex>
+  );
+});
+
+/** Keys: 1 to 9 for the views, u to take the last thing back. Not while something is being written. */
+function useKeys(): void {
+  const navigate = useNavigate();
+  const dispatch = useAppDispatch();
+  const last = useAppSelector((state) => [...state.outbox.notices].reverse().find((notice) => notice.undo !== null)?.undo ?? null);
+  // Before the first paint: a key pressed as soon as the verdict is there must count.
+  useLayoutEffect(() => {
+    const pressed = (key: KeyboardEvent): void => {
+      const target = key.target as HTMLElement | null;
+      if (key.ctrlKey || key.metaKey || key.altKey || target?.closest("input, textarea, select, [role=dialog]")) return;
+      const view = VIEWS.find((each) => each.key === key.key);
+      if (view) void navigate(`/${view.path}`);
+      if (key.key === "u" && last) void undo(last);
+      if (key.key === "?")
+        dispatch(told({ id: "keys", text: "Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+    };
+    window.addEventListener("keydown", pressed);
+    return () => window.removeEventListener("keydown", pressed);
+  }, [navigate, dispatch, last]);
+}

@@ -1,0 +1,56 @@
+import { Box, Text } from "@chakra-ui/react";
+import { printDay } from "@yule/core";
+import type { PlannedSeason, Outlook } from "@yule/derive";
+import { changedNeeds, TRIAL_SECONDS, useTrial } from "../../plan/trial.ts";
+import type { Pulled } from "./useDrag.ts";
+
+const WIDE = 300;
+
+/** What letting go here would mean, planned through while it is held. */
+export function DragBubble({ pulled, width, top, outlook, planned }: { pulled: Pulled; width: number; top: number; outlook: Outlook; planned: PlannedSeason | null }) {
+  const answer = useTrial(pulled.changes, outlook, planned, TRIAL_SECONDS.held);
+  const tried = answer?.trial === pulled.changes ? answer : null;
+  const left = Math.max(6, Math.min(width - WIDE - 6, pulled.x - WIDE / 2));
+  const late = tried?.answer.plan.score.lateDays;
+  const changed = planned && tried ? changedNeeds(planned, tried) : [];
+  const better = changed.filter((each) => each.lateAfter < each.lateBefore || (each.lateAfter === each.lateBefore && (each.after ?? 0) > (each.before ?? 0))).length;
+  return (
+    <Box
+      position="absolute"
+      left={`${String(left)}px`}
+      top={`${String(top - 8)}px`}
+      width={`${String(WIDE)}px`}
+      bg="paper"
+      border="2px solid"
+      borderColor="tight"
+      borderRadius="10px"
+      padding="10px 14px"
+      zIndex={20}
+      pointerEvents="none"
+      role="status"
+    >
+      <Text fontWeight={700}>
+        {pulled.what}: {printDay(pulled.to)}
+      </Text>
+      {pulled.changes.length === 0 ? (
+        <Text color="softInk">as it is</Text>
+      ) : (
+        <>
+          <Text>
+            {late === undefined
+              ? "planning …"
+              : `${late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}, all in time ${String(Math.round((tried?.odds.season ?? 0) * 100))} in 100`}
+          </Text>
+          {changed.length > 0 && (
+            <Text color="softInk" fontSize="15px">
+              {better} better, {changed.length - better} worse off
+            </Text>
+          )}
+          <Text color="softInk" fontSize="15px">
+            Let go to keep it, Escape to leave it.
+          </Text>
+        </>
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,45 @@
+import { wrap } from "comlink";
+import { memo } from "react";
+import { mixToMakeWords, sessionPreparation, type Outlook, type Lying, type BenchPlan } from "@yule/derive";
+import { useColourQuery } from "../../../data/api.ts";
+import { presentMoment } from "../../../data/clock.ts";
+import { inWorker, PdfButton } from "../../../kit/PdfButton.tsx";
+import { loadFonts } from "../../../kit/pdf/loadFonts.ts";
+import type { Live } from "../live.ts";
+import type { RunSheet } from "../../../workers/pdf/runSheetPdf.ts";
+import type { RunSheetWorker } from "../../../workers/runSheet.worker.ts";
+import { lineWords } from "../words.ts";
+
+/** The run sheet as a PDF to print, made here. */
+export const PrintRunSheet = memo(function PrintRunSheet({ planned, lying, outlook, room }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; room: Live["room"] }) {
+  const { data: colour } = useColourQuery();
+  const make = (): Promise<Uint8Array> => {
+    const { tools, mixes, missing } = sessionPreparation(planned, lying, colour, outlook.stores, room);
+    const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
+    const sheet: RunSheet = {
+      shop: outlook.shop.name,
+      timeZone: outlook.shop.timeZone,
+      printed: presentMoment(),
+      endsAt: planned.endsAt,
+      tools,
+      mixes: mixes.map((mix) => `${mixToMakeWords(mix)} (${mix.design.toLowerCase()}, ${mix.colourway})`),
+      missing,
+      lines: planned.lines.map((line) => ({
+        from: at(line.from),
+        takes: line.to - line.from,
+        words: lineWords(line, planned.filled, lying),
+        before: line.kind === "work" && line.before !== null ? at(line.before) : null,
+        kind: line.kind,
+        fresh: line.kind === "work" && line.fresh,
+      })),
+    };
+    return inWorker(new Worker(new URL("../../../workers/runSheet.worker.ts", import.meta.url), { type: "module" }), async (worker) =>
+      wrap<RunSheetWorker>(worker).runSheetPdf(sheet, await loadFonts()),
+    );
+  };
+  return (
+    <PdfButton name={`run-sheet-${outlook.today}.pdf`} make={make}>
+      Print the run sheet
+    </PdfButton>
+  );
+});

@@ -1,0 +1,61 @@
+import { Text } from "@chakra-ui/react";
+import { minutes, printMinutes } from "@yule/core";
+import type { Outlook, Lying, BenchPlan } from "@yule/derive";
+import { memo } from "react";
+import { Figure } from "../../../kit/Verdict.tsx";
+import { when } from "../words.ts";
+
+/** What the plan saves against painting card by card and against one stage after the other, and what waiting is left. */
+export const Saving = memo(function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
+  const { cardByCard, stageByStage } = planned.ways;
+  const end = (makespan: number): Date => new Date(planned.since.getTime() + makespan * 60_000);
+  const hands = cardByCard ? Math.max(0, cardByCard.hands - planned.hands) : 0;
+  const sooner = stageByStage ? Math.max(0, stageByStage.makespan - planned.plan.makespan) : 0;
+  const waited = planned.waiting.reduce((sum, each) => sum + each.minutes, 0);
+  const name = (batch: string, stage: string): string =>
+    lying
+      .find((each) => each.batch.id === batch)
+      ?.design.stages.find(({ id }) => id === stage)
+      ?.name.toLowerCase() ?? "";
+  const [longest] = planned.waiting;
+  return (
+    <Text marginTop="12px">
+      {cardByCard ? "This order saves " : "This order "}
+      <Figure
+        tone="safe"
+        why={`Card by card, every stage is set up again for each panel, and the hands wait out its drying. ${cardByCard ? `It would take ${printMinutes(minutes(cardByCard.hands))} of hands and be dry ${when(end(cardByCard.makespan), outlook)}.` : ""} All three are planned into the same sessions by the same rules.`}
+      >
+        {cardByCard ? `${printMinutes(minutes(hands))} of hands` : "fits your sessions"}
+      </Figure>
+      {cardByCard ? " against card by card" : ", card by card would not"}
+      {stageByStage && (
+        <>
+          , and is dry{" "}
+          <Figure
+            why={`One batch after the other, each stage to its end, is dry ${when(end(stageByStage.makespan), outlook)}; this order ${when(planned.endsAt, outlook)}. ${planned.plan.bound >= planned.plan.makespan - 1e-6 ? "Nothing can be sooner." : `Nothing at all can be dry before ${when(end(planned.plan.bound), outlook)}.`}`}
+          >
+            {sooner > 0 ? `${printMinutes(minutes(sooner))} sooner` : "as soon"}
+          </Figure>{" "}
+          {sooner > 0 ? "than" : "as"} one stage after the other
+        </>
+      )}
+      .
+      {longest && waited >= 1 && (
+        <>
+          {" "}
+          <Figure why={planned.waiting.map((each) => `${printMinutes(minutes(each.minutes))} for ${name(each.batch, each.stage)} to dry`).join("; ")}>
+            {printMinutes(minutes(waited))} of waiting
+          </Figure>{" "}
+          are left, most of it for {name(longest.batch, longest.stage)}.
+        </>
+      )}
+      {planned.heat && (
+        <>
+          {" "}
+          The heat tool after {name(planned.heat.batch, planned.heat.stage)} would bring the end {printMinutes(minutes(planned.heat.sooner))} nearer: one panel at a time, never
+          left on, never near solvent or wet masking fluid.
+        </>
+      )}
+    </Text>
+  );
+});

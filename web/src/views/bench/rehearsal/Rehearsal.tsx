@@ -1,0 +1,60 @@
+import { Button, Text } from "@chakra-ui/react";
+import type { BenchTimes } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useState } from "react";
+import { Link } from "react-router";
+import { Teach } from "../../../kit/states.tsx";
+import { Verdict } from "../../../kit/Verdict.tsx";
+import { useBenchTimes } from "../../../plan/useBenchTimes.ts";
+import { Play } from "./Play.tsx";
+import type { Wanted } from "./rehearsed.ts";
+import { SetUp } from "./SetUp.tsx";
+import type { Manner } from "./useRehearsal.ts";
+
+/** A bench to try a route on, or to learn the rules at: paper, weather and mishaps are made up, and nothing is told to the shop. */
+export function Rehearsal({ outlook }: { outlook: Outlook }) {
+  const times: BenchTimes = useBenchTimes(outlook);
+  const [playing, setPlaying] = useState<{ readonly wanted: Wanted; readonly manner: Manner; readonly round: number } | null>(null);
+  const designs = outlook.offered.filter((design) => design.stages.some((stage) => stage.kind !== "assemble"));
+  if (playing) {
+    const again = (bench: number): void => setPlaying({ ...playing, wanted: { ...playing.wanted, bench }, round: playing.round + 1 });
+    return (
+      <Play
+        key={playing.round}
+        wanted={playing.wanted}
+        manner={playing.manner}
+        times={times}
+        changeover={outlook.shop.changeover}
+        onAgain={again}
+        onSpeed={(speed) => setPlaying({ ...playing, manner: { ...playing.manner, speed } })}
+        onLeave={() => setPlaying(null)}
+      />
+    );
+  }
+  return (
+    <>
+      {designs.length > 0 ? (
+        <SetUp designs={designs} times={times} changeover={outlook.shop.changeover} onPlay={(wanted, manner) => setPlaying({ wanted, manner, round: 0 })} />
+      ) : (
+        <>
+          <Verdict>There is no route to rehearse yet.</Verdict>
+          <Teach
+            title="A design with a route comes first"
+            step={
+              <Button asChild>
+                <Link to="/designs">Give a design its stages</Link>
+              </Button>
+            }
+          >
+            Then its stages are played here with made-up paper that dries by the weather.
+          </Teach>
+        </>
+      )}
+      <Text marginTop="18px">
+        <Link to="/bench" style={{ fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}>
+          Back to the bench
+        </Link>
+      </Text>
+    </>
+  );
+}

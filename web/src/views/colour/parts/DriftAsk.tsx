@@ -1,0 +1,175 @@
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint } from "@yule/core";
+import { balanceOf, hexOfRgb, colourWords, seenAs } from "@yule/derive";
+import { useState } from "react";
+import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { AskProps } from "../ask.ts";
+import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
+import { PhotoDesk, PhotoPick, usePhoto } from "./PhotoDesk.tsx";
+
+const ROLES = ["first panel", "last panel", "grey"] as const;
+type Role = (typeof ROLES)[number];
+interface Picked {
+  readonly rgb: Rgb;
+  readonly cell: ChartCell | null;
+}
+
+/** Whether the last panel of a batch still has the colour of the first, and what to add to the puddle. */
+export default function DriftAsk({ shelf }: AskProps) {
+  const { photo, faults, take } = usePhoto();
+  const [role, setRole] = useState<Role>("first panel");
+  const [picked, setPicked] = useState<Partial<Record<Role, Picked>>>({});
+  const [mix, setMix] = useState<Mix | null>(null);
+  const pick = (rgb: Rgb, cell: ChartCell | null): void => {
+    const next = { ...picked, [role]: { rgb, cell } };
+    setPicked(next);
+    setRole(ROLES.find((each) => !next[each] && each !== "grey") ?? role);
+  };
+  const balance = photo ? balanceOf(photo.chart, picked.grey?.rgb ?? null) : null;
+  const [first, last] = [picked["first panel"], picked["last panel"]].map((each) => each && balance && balance.right(each.rgb));
+  const drift = first && last ? driftOf(labOfRgb(first), labOfRgb(last), mix ? { mix, shelf } : null) : null;
+  const marks = new Map(ROLES.flatMap((each) => (picked[each]?.cell ? [[picked[each].cell, each] as const] : [])));
+  return (
+    <>
+      <DriftVerdict drift={drift} shelf={shelf} hasMix={mix !== null} />
+      <PhotoPick
+        faults={faults}
+        take={async (file) => {
+          setPicked({});
+          setRole("first panel");
+          await take(file);
+        }}
+      >
+        Photo of both swatches
+      </PhotoPick>
+      {photo && (
+        <Flex gap="28px" direction={{ base: "column", xl: "row" }} align="flex-start" marginTop="16px">
+          <Box>
+            <Flex role="group" aria-label="What is pressed next" gap="8px" marginBottom="10px" wrap="wrap">
+              {ROLES.map((each) => (
+                <Button key={each} variant={role === each ? "solid" : "outline"} aria-pressed={role === each} onClick={() => setRole(each)}>
+                  {each}
+                  {picked[each] ? " ✓" : ""}
+                </Button>
+              ))}
+            </Flex>
+            <PhotoDesk photo={photo} width={460} marks={marks} label="Photo of the swatches" onCell={(cell) => pick(cell.rgb, cell)} onPlace={(rgb) => pick(rgb, null)} />
+            <Text color="softInk" fontSize="15px" marginTop="6px" maxWidth="460px">
+              Press the {role} on the photo. {balance?.says}
+              {photo.wasTransparent && " What was see-through was taken for white paper."}
+            </Text>
+          </Box>
+          <Box flex="1" minWidth={0}>
+            <Flex gap="18px" wrap="wrap" marginBottom="14px">
+              {[first, last].map(
+                (rgb, index) =>
+                  rgb && (
+                    <Box key={index}>
+                      <Swatch hex={hexOfRgb(rgb)} width={150} height={84} label={`${index === 0 ? "first" : "last"} ${hexOfRgb(rgb)}`} />
+                      <Text fontSize="15px">
+                        {index === 0 ? "first" : "last"}: {colourWords(lchOfLab(labOfRgb(rgb)))}
+                      </Text>
+                    </Box>
+                  ),
+              )}
+            </Flex>
+            <PuddleRecipe shelf={shelf} onMix={setMix} />
+          </Box>
+        </Flex>
+      )}
+    </>
+  );
+}
+
+function DriftVerdict({ drift, shelf, hasMix }: { drift: Drift | null; shelf: readonly ShelfPaint[]; hasMix: boolean }) {
+  if (!drift)
+    return (
+      <Verdict>Lay the first and the last panel on one sheet with a grey card and take a photo: it says here whether the colour has drifted, and what the puddle wants.</Verdict>
+    );
+  const why = `CIEDE2000 ${drift.difference.toFixed(1)}: ${seenAs(drift.difference)}. Below 1.5 it counts as the same, from 4 on as drifted.`;
+  if (drift.verdict === "same")
+    return (
+      <Verdict>
+        The last panel{" "}
+        <Figure tone="safe" why={why}>
+          still has the colour of the first
+        </Figure>
+        . Go on.
+      </Verdict>
+    );
+  const { add } = drift;
+  return (
+    <Verdict>
+      The last panel is{" "}
+      <Figure tone={drift.verdict === "drifted" ? "cannot" : "tight"} why={why}>
+        {drift.says.length > 0 ? drift.says.join(" and ") : "another colour"}
+        {drift.verdict === "a little" ? ", a little" : ""}
+      </Figure>
+      .{" "}
+      {add
+        ? `Add ${String(add.parts)} ${add.parts === 1 ? "part" : "parts"} of ${add.what === "water" ? "water" : (shelf[add.what]?.name ?? "")} to eight parts of paint in the puddle: then ${seenAs(add.leaves)}.`
+        : hasMix
+          ? "Nothing that is in the puddle brings it back: mix it afresh."
+          : "Tell what the puddle is mixed of, and it says what to add."}
+    </Verdict>
+  );
+}
+
+const NOTHING = "";
+/** What the puddle is mixed of, up to three paints in parts. */
+function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (mix: Mix | null) => void }) {
+  const [rows, setRows] = useState<readonly { paint: string; parts: string }[]>([
+    { paint: NOTHING, parts: "1" },
+    { paint: NOTHING, parts: "1" },
+    { paint: NOTHING, parts: "1" },
+  ]);
+  const [water, setWater] = useState("8");
+  const wrong = (text: string, most: number): string | undefined =>
+    Number(text) > 0 && Number(text) <= most ? undefined : `given ${text.trim() || "nothing"}, allowed above 0, at most ${String(most)}`;
+  const tell = (next: typeof rows, wet: string): void => {
+    setRows(next);
+    setWater(wet);
+    const told = next.filter((row) => row.paint !== NOTHING);
+    const whole = told.length > 0 && !wrong(wet, 500) && told.every((row) => !wrong(row.parts, 50));
+    onMix(whole ? { parts: told.map((row) => ({ paint: shelf.findIndex(({ id }) => id === row.paint), parts: Number(row.parts) })), water: Number(wet) } : null);
+  };
+  return (
+    <Box as="section" aria-label="What the puddle is mixed of" maxWidth="420px">
+      <Text fontWeight={600}>What the puddle is mixed of</Text>
+      {rows.map((row, index) => (
+        <Grid key={index} templateColumns="1fr 110px" gap="10px" marginBottom="6px">
+          <Choice
+            aria-label={`Paint ${String(index + 1)}`}
+            value={row.paint}
+            onChange={(change) =>
+              tell(
+                rows.map((each, at) => (at === index ? { ...each, paint: change.target.value } : each)),
+                water,
+              )
+            }
+            options={[{ value: NOTHING, label: "nothing" }, ...shelf.map(({ id, name }) => ({ value: id, label: name }))]}
+          />
+          <FormField label={index === 0 ? "parts" : ""} fault={row.paint === NOTHING ? undefined : wrong(row.parts, 50)}>
+            <TextInput
+              aria-label={`Parts of paint ${String(index + 1)}`}
+              inputMode="decimal"
+              value={row.parts}
+              onChange={(change) =>
+                tell(
+                  rows.map((each, at) => (at === index ? { ...each, parts: change.target.value } : each)),
+                  water,
+                )
+              }
+            />
+          </FormField>
+        </Grid>
+      ))}
+      <Box width="110px">
+        <FormField label="parts of water" fault={wrong(water, 500)}>
+          <TextInput inputMode="decimal" value={water} onChange={(change) => tell(rows, change.target.value)} />
+        </FormField>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,146 @@
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import type { PaintRead } from "@yule/contract";
+import { lchOf, over, WHITE_PAPER, type ShelfPaint } from "@yule/core";
+import { colourWords, knownFilm, pigmentsOf, type Outlook, type DesignPaint } from "@yule/derive";
+import { lazy, Suspense, useState } from "react";
+import { v7 } from "uuid";
+import { give } from "../../../data/outbox.ts";
+import { Fold } from "../../../kit/Fold.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { AskProps } from "../ask.ts";
+import { Wash } from "../../../features/meetings/wash/Wash.tsx";
+
+const PaintDialog = lazy(async () => ({ default: (await import("./PaintDialog.tsx")).PaintDialog }));
+const ChartDialog = lazy(async () => ({ default: (await import("./ChartDialog.tsx")).ChartDialog }));
+
+/** The paint shelf as it looks: what each paint is, what it does, and what to be careful with. */
+export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
+  const [open, setOpen] = useState<PaintRead | "new" | "chart" | null>(null);
+  const gone = paints.filter((paint) => paint.gone);
+  const missing = missingOf(outlook, shelf);
+  const addAll = async (): Promise<void> => {
+    for (const paint of missing)
+      await give(
+        "add-paint",
+        { id: v7(), name: paint.name, pigments: [...pigmentsOf(paint.pigments)], form: "pan", ...(knownFilm(paint) ? {} : { chart: paint.hex }) },
+        { quiet: true },
+      );
+  };
+  return (
+    <>
+      <ShelfVerdict shelf={shelf} missing={missing} />
+      <Flex gap="12px" wrap="wrap" marginBottom="16px">
+        <Button onClick={() => setOpen("new")}>Put a paint on the shelf</Button>
+        {missing.length > 0 && (
+          <Button variant="outline" onClick={() => void addAll()}>
+            Put {missing.length === 1 ? "it" : `these ${String(missing.length)}`} there
+          </Button>
+        )}
+        {shelf.length > 0 && (
+          <Button variant="outline" onClick={() => setOpen("chart")}>
+            From my own chart
+          </Button>
+        )}
+      </Flex>
+      <Grid templateColumns="repeat(auto-fill, minmax(270px, 1fr))" gap="18px 22px" role="list" aria-label="Paints">
+        {shelf.map((paint) => (
+          <PaintCard key={paint.id} paint={paint} onOpen={() => setOpen(paints.find(({ id }) => id === paint.id) ?? null)} />
+        ))}
+      </Grid>
+      {gone.length > 0 && (
+        <Fold title={`${String(gone.length)} used up`}>
+          {gone.map((paint) => (
+            <Button key={paint.id} variant="ghost" onClick={() => void give("shelve-paint", { id: paint.id, version: paint.version, gone: false })}>
+              {paint.name}, there again
+            </Button>
+          ))}
+        </Fold>
+      )}
+      <Suspense>
+        {open === "chart" ? (
+          <ChartDialog paints={paints.filter((paint) => !paint.gone)} onClose={() => setOpen(null)} />
+        ) : (
+          open && <PaintDialog paint={open === "new" ? null : open} currency={outlook.shop.currency} onClose={() => setOpen(null)} />
+        )}
+      </Suspense>
+    </>
+  );
+}
+
+/** Paints that designs name and the shelf does not have. */
+function missingOf(outlook: Outlook, shelf: readonly ShelfPaint[]): readonly DesignPaint[] {
+  const there = new Set(shelf.map(({ name }) => name.toLowerCase()));
+  const named = outlook.offered.flatMap((design) => design.colourways.flatMap((way) => way.paints)).filter((paint) => paint.name.trim() !== "");
+  return [...new Map(named.filter((paint) => !there.has(paint.name.toLowerCase())).map((paint) => [paint.name.toLowerCase(), paint])).values()];
+}
+
+function ShelfVerdict({ shelf, missing }: { shelf: readonly ShelfPaint[]; missing: readonly DesignPaint[] }) {
+  const fading = shelf.filter((paint) => paint.lightfast <= 5);
+  if (shelf.length === 0)
+    return (
+      <Verdict>
+        The shelf is empty.{" "}
+        {missing.length > 0
+          ? `Your designs name ${missing.length === 1 ? "one paint: put it" : `${String(missing.length)} paints: put them`} there, and`
+          : "Type a pigment such as PB29, and"}{" "}
+        every mix, glaze and puddle is reckoned from it.
+      </Verdict>
+    );
+  return (
+    <Verdict>
+      {shelf.length === 1 ? "One paint stands" : `${String(shelf.length)} paints stand`} on the shelf,{" "}
+      {missing.length > 0 ? (
+        <Figure tone="tight" why={missing.map((paint) => `${paint.name} (${paint.pigments || "no pigment told"})`).join(", ")}>
+          {missing.length} that your designs name {missing.length === 1 ? "is" : "are"} not there
+        </Figure>
+      ) : (
+        <Figure tone="safe" why="Every paint that a design names stands on the shelf by that name.">
+          all that your designs name
+        </Figure>
+      )}
+      .{" "}
+      {fading.length > 0 && (
+        <>
+          {fading.map((paint) => paint.name).join(" and ")}{" "}
+          <Figure tone="tight" why="Blue wool 5 or less: a card on a sunny shelf changes within some years.">
+            {fading.length === 1 ? "fades" : "fade"} in the sun
+          </Figure>
+          .
+        </>
+      )}
+    </Verdict>
+  );
+}
+
+function PaintCard({ paint, onOpen }: { paint: ShelfPaint; onOpen: () => void }) {
+  const does = [
+    paint.covering,
+    paint.stains && "stains",
+    paint.granulates && "granulates",
+    paint.metallic && "metallic",
+    paint.form !== "pan" && `${paint.form}, ${String(paint.strength)} times a pan`,
+    paint.isCharted && "from your chart",
+  ].filter(Boolean);
+  return (
+    <Flex role="listitem" gap="14px" align="flex-start" minWidth={0}>
+      <button type="button" aria-label={`Change ${paint.name}`} onClick={onOpen} style={{ cursor: "pointer", flex: "none" }}>
+        <Wash kind="strip" film={paint.film} granulates={paint.granulates} width={112} height={62} label={`${paint.name}: ${colourWords(lchOf(over(paint.film, WHITE_PAPER)))}`} />
+      </button>
+      <Box minWidth={0}>
+        <Text fontWeight={700} overflowWrap="anywhere">
+          {paint.name}
+        </Text>
+        <Text fontSize="15px">{paint.pigments.join(" ") || "no pigment told"}</Text>
+        <Text fontSize="15px" color="softInk">
+          {does.join(", ")}
+          {paint.lightfast <= 5 && `, lightfast ${String(paint.lightfast)} of 8`}
+        </Text>
+        {paint.hazards.length > 0 && (
+          <Text fontSize="15px" color="tight">
+            ⚠ {paint.hazards.join(", ")}: read the label
+          </Text>
+        )}
+      </Box>
+    </Flex>
+  );
+}

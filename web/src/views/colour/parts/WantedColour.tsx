@@ -1,0 +1,94 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { hexField } from "@yule/contract";
+import { labOfHex, lchOfLab } from "@yule/core";
+import { colourWords } from "@yule/derive";
+import { useState } from "react";
+import { wrongWith } from "../../../features/picture/header.ts";
+import { FaultLines, FilePick, FormField, TextInput } from "../../../kit/FormField.tsx";
+import type { AskProps } from "../ask.ts";
+import type { Repainted } from "../../../workers/colour.worker.ts";
+import { colourDesk } from "../../../workers/colourDesk.ts";
+import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
+import { PixelCanvas } from "./PixelCanvas.tsx";
+import { ShopPicture } from "./ShopPicture.tsx";
+import { WayPicker, type ChosenWay } from "./WayPicker.tsx";
+
+/** Where a wanted colour comes from: a paint of the design, a place on its picture, a photo, or its number. */
+export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: string; onWant: (hex: string) => void; outlook: AskProps["outlook"]; chosen: ChosenWay }) {
+  const [text, setText] = useState<string | null>(null);
+  const [photo, setPhoto] = useState<Repainted | null>(null);
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const { design, way } = chosen;
+  const keep = (told: string): void => {
+    const read = hexField.safeParse(told.trim().startsWith("#") ? told.trim() : `#${told.trim()}`);
+    setFaults(read.success ? [] : [`colour: given ${told.trim() === "" ? "nothing" : told.trim()}, allowed a colour such as #3a5f8c`]);
+    if (!read.success) return;
+    setText(null);
+    onWant(read.data.toLowerCase());
+  };
+  const take = async (file: File): Promise<void> => {
+    const wrong = await wrongWith(file);
+    if (wrong) return setFaults([wrong]);
+    try {
+      const { shown, wasTransparent } = await colourDesk().chart(file);
+      setPhoto(shown);
+      setFaults(wasTransparent ? ["What was see-through in the picture was taken for white paper."] : []);
+    } catch {
+      setFaults(["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"]);
+    }
+  };
+  return (
+    <Flex flex="none" width={{ base: "100%", xl: "330px" }} direction={{ base: "row", xl: "column" }} wrap={{ base: "wrap", md: "nowrap" }} gap="14px 26px" align="flex-start">
+      <Box flex="1" minWidth="260px">
+        <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
+          The wanted colour
+        </Heading>
+        <Flex gap="14px" align="center" marginBottom="10px">
+          <Swatch hex={wanted} width={120} height={64} label={`wanted ${wanted}`} />
+          <Text fontSize="15px" color="softInk">
+            {wanted}
+            <br />
+            {colourWords(lchOfLab(labOfHex(wanted)))}
+          </Text>
+        </Flex>
+        <WayPicker outlook={outlook} chosen={chosen} />
+        {way && way.paints.length > 0 && (
+          <Flex gap="8px" wrap="wrap" marginBottom="12px">
+            {way.paints.map((paint) => (
+              <Button key={paint.name} size="sm" variant="outline" onClick={() => onWant(paint.hex)}>
+                <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" marginRight="8px" style={{ background: paint.hex }} aria-hidden />
+                {paint.name}
+              </Button>
+            ))}
+          </Flex>
+        )}
+        <Flex gap="10px" wrap="wrap" align="flex-end">
+          <FormField label="or its number">
+            <TextInput
+              width="130px"
+              value={text ?? wanted}
+              onChange={(change) => setText(change.target.value)}
+              onBlur={() => text !== null && keep(text)}
+              onKeyDown={(key) => key.key === "Enter" && keep(text ?? wanted)}
+            />
+          </FormField>
+          <input type="color" aria-label="Choose the colour" value={wanted} onChange={(change) => onWant(change.target.value)} style={{ width: 52, height: 44 }} />
+          <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>
+            From a photo
+          </FilePick>
+        </Flex>
+        <FaultLines faults={faults} />
+      </Box>
+      <Box flex="none">
+        {photo ? (
+          <PixelCanvas picture={photo} width={240} label="Photo: press a place to take its colour" onPick={(hex) => onWant(hex)} />
+        ) : (
+          design && way && <ShopPicture pictureId={way.pictureId} width={240} label={`${design.name}: press a place to take its colour`} onPick={onWant} />
+        )}
+        <Text color="softInk" fontSize="15px" marginY="6px">
+          Press the picture where the colour is.
+        </Text>
+      </Box>
+    </Flex>
+  );
+}

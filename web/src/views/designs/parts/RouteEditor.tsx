@@ -1,0 +1,100 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { isTechnique, TECHNIQUES, type Technique } from "@yule/core";
+import { newStage, type Stage } from "@yule/derive";
+import { v7 } from "uuid";
+import { Choice, TextInput } from "../../../kit/FormField.tsx";
+
+const MOST_STAGES = 40;
+
+/** The route changed by hand: stages from the library, up and down, longer or shorter; what it breaks is said as it is changed. */
+export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; onChange: (stages: Stage[]) => void }) {
+  const put = (id: string, patch: Partial<Stage>): void => onChange(stages.map((stage) => (stage.id === id ? { ...stage, ...patch } : stage)));
+  const move = (from: number, to: number): void => {
+    const next = [...stages];
+    const [moved] = next.splice(from, 1);
+    if (moved) next.splice(to, 0, moved);
+    onChange(next);
+  };
+  return (
+    <Box as="section" aria-label="Change the route">
+      {stages.map((stage, index) => (
+        <Flex key={stage.id} role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
+          <TextInput
+            aria-label={`Name of stage ${String(index + 1)}`}
+            value={stage.name}
+            maxLength={120}
+            flex="1"
+            minWidth="90px"
+            onChange={(change) => put(stage.id, { name: change.target.value })}
+          />
+          <Minutes label={`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
+          <Minutes label={`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
+          <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
+            ↑
+          </Button>
+          <Button
+            variant="ghost"
+            minWidth="36px"
+            paddingInline="0"
+            aria-label={`${stage.name} later`}
+            disabled={index === stages.length - 1}
+            onClick={() => move(index, index + 1)}
+          >
+            ↓
+          </Button>
+          <Button
+            variant="ghost"
+            minWidth="36px"
+            paddingInline="0"
+            aria-label={`Leave out ${stage.name}`}
+            disabled={stages.length === 1}
+            onClick={() => onChange(stages.filter((each) => each !== stage))}
+          >
+            ✕
+          </Button>
+        </Flex>
+      ))}
+      {stages.length < MOST_STAGES && (
+        <Box marginTop="10px">
+          <Choice
+            aria-label="One more stage"
+            value=""
+            onChange={(change) => isTechnique(change.target.value) && onChange([...stages, newStage(v7(), change.target.value)])}
+            options={[{ value: "", label: "one more stage from the library …" }, ...TECHNIQUES.map((each) => ({ value: each.id, label: libraryWords(each) }))]}
+          />
+        </Box>
+      )}
+      <Text color="softInk" fontSize="15px" marginTop="4px">
+        The two figures are minutes of hands for a panel, and of drying.
+      </Text>
+    </Box>
+  );
+}
+
+/** A technique with what is put on, how wet, and its everyday times: `Wash: watercolour, much water; 2 min a panel, dries 30 min`. */
+const libraryWords = ({ name, medium, water, hands, dry, within, portable }: Technique): string => {
+  const how = [medium, water === "none" ? "" : `${water} water`].filter((each) => each !== "").join(", ");
+  const times = [
+    hands > 0 ? `${String(hands)} min a panel` : "",
+    dry > 0 ? `dries ${dry >= 360 ? "overnight" : `${String(dry)} min`}` : "",
+    within === null ? "" : `within ${String(within)} min`,
+    portable ? "on the sofa" : "",
+  ];
+  return `${name}${how ? `: ${how}` : ""}; ${times.filter((each) => each !== "").join(", ")}`;
+};
+
+function Minutes({ label, value, onRead }: { label: string; value: number; onRead: (minutes: number) => void }) {
+  return (
+    <TextInput
+      aria-label={label}
+      inputMode="numeric"
+      width="62px"
+      paddingInline="8px"
+      value={String(value)}
+      onChange={(change) => {
+        const read = Number(change.target.value);
+        if (Number.isInteger(read) && read >= 0 && read <= 20_160) onRead(read);
+      }}
+    />
+  );
+}

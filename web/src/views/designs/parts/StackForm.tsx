@@ -1,0 +1,268 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { cardOutlines, edges, folds, outlines, type DesignRead, type StackRead, type StoreRead } from "@yule/contract";
+import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type Figure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
+import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
+import { useState } from "react";
+import { give } from "../../../data/outbox.ts";
+import { Choice } from "../../../kit/FormField.tsx";
+import { Fold } from "../../../kit/Fold.tsx";
+import { LengthField } from "../../../kit/LengthField.tsx";
+import { Caution } from "../../../kit/states.tsx";
+import { spoken, useMeasure } from "../../../kit/measure.tsx";
+
+const KEEPS: readonly { keep: Keep; says: string }[] = [
+  { keep: "envelope", says: "the envelope" },
+  { keep: "panel", says: "the panel" },
+  { keep: "reveals", says: "the reveals" },
+];
+const words = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
+const foldWords = folds.map((value) => ({ value, label: value === "none" ? "no fold" : `fold ${value}` }));
+
+/** The figures of a stack, changed one by one while the rest follows; what cannot be is said before it is kept. */
+export function StackForm({ design, stack, stores, onDraft }: { design: DesignRead; stack: Stack; stores: readonly StoreRead[]; onDraft: (stack: Stack | null) => void }) {
+  const { say, system, size } = useMeasure();
+  const [keep, setKeep] = useState<Keep>("envelope");
+  const [stale, setStale] = useState<StackRead | null>(null);
+  const geometry = stackGeometry(stack);
+  const changed = JSON.stringify(stack) !== JSON.stringify(design.stack);
+  const faultAt = (...path: (string | number)[]): string | undefined => {
+    const fault = saidOf([...geometry.faults, ...geometry.warnings], ...path);
+    return fault && `given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`;
+  };
+  const put = (patch: Partial<Stack>): void => onDraft({ ...stack, ...patch });
+  const follow = (figure: Figure, to: Length): void => onDraft(changeFigure(stack, figure, to, keep, stepOf(system)));
+  const save = async (version: number): Promise<void> => {
+    const sent = await give("change-stack", { id: design.id, version, stack });
+    const isStale = sent.state === "refused" && sent.problem.status === 409;
+    setStale(isStale ? design.stack : null);
+    if (sent.state === "done") onDraft(null);
+  };
+  const envelopes = stores.flatMap(({ kind, id, name, width, height }) => (kind === "envelope" && width !== null && height !== null ? [{ id, name, width, height }] : []));
+  const isRound = stack.outline === "circle";
+  return (
+    <Box as="section" aria-label="Sizes" marginTop="20px">
+      <Flex gap="4px 14px" align="center" wrap="wrap" role="radiogroup" aria-label="What stays" marginBottom="10px">
+        <Text fontWeight={600}>When one figure changes, keep</Text>
+        {KEEPS.map((each) => (
+          <label key={each.keep} style={{ display: "flex", gap: 6, alignItems: "center", minHeight: 44, cursor: "pointer" }}>
+            <input
+              type="radio"
+              name={`keep ${design.id}`}
+              checked={keep === each.keep}
+              onChange={() => setKeep(each.keep)}
+              style={{ width: 19, height: 19, accentColor: "var(--chakra-colors-ink)" }}
+            />
+            {each.says}
+          </label>
+        ))}
+      </Flex>
+      <Row name="Envelope">
+        {stack.envelope ? (
+          <>
+            <LengthField label="envelope width" value={stack.envelope.width} onRead={(to) => follow({ of: "envelope", side: "width" }, to)} fault={faultAt("envelope", "width")} />
+            <LengthField
+              label="envelope height"
+              value={stack.envelope.height}
+              onRead={(to) => follow({ of: "envelope", side: "height" }, to)}
+              fault={faultAt("envelope", "height")}
+            />
+          </>
+        ) : (
+          <Button variant="outline" onClick={() => put({ envelope: { width: lengthOfUnits(stack.width + 2560), height: lengthOfUnits(stack.height + 2560) } })}>
+            It goes in an envelope
+          </Button>
+        )}
+        {envelopes.length > 0 && (
+          <Pick
+            label="from the shelf"
+            value=""
+            options={[{ value: "", label: "one that is there" }, ...envelopes.map((each) => ({ value: each.id, label: each.name }))]}
+            onPick={(id) => {
+              const found = envelopes.find((each) => each.id === id);
+              if (!found) return;
+              const to = { width: lengthOfUnits(found.width), height: lengthOfUnits(found.height) };
+              if (!stack.envelope || keep === "envelope") return put({ envelope: to });
+              const wide = changeFigure(stack, { of: "envelope", side: "width" }, to.width, keep, stepOf(system));
+              onDraft(changeFigure(wide, { of: "envelope", side: "height" }, to.height, keep, stepOf(system)));
+            }}
+          />
+        )}
+      </Row>
+      <Row name="Card">
+        <LengthField label="card width" value={stack.width} onRead={(to) => follow({ of: "face", side: "width" }, to)} fault={faultAt("width")} />
+        {!isRound && <LengthField label="card height" value={stack.height} onRead={(to) => follow({ of: "face", side: "height" }, to)} fault={faultAt("height")} />}
+        <Pick
+          label="card shape"
+          value={stack.outline}
+          options={words(cardOutlines)}
+          onPick={(outline) => put({ outline: outline as Stack["outline"], score: null, ...(outline === "circle" ? { height: stack.width } : {}) })}
+        />
+        <Pick label="fold" value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
+      </Row>
+      {stack.layers.map((layer, index) => (
+        <LayerRow
+          key={`${layer.kind}${String(index)}`}
+          layer={layer}
+          onSide={(side, to) => follow({ of: "layer", index, side }, to)}
+          onPatch={(patch) => put({ layers: stack.layers.map((each, at) => (at === index ? { ...each, ...patch } : each)) })}
+          onRemove={stack.layers.length > 1 ? () => put({ layers: stack.layers.filter((_, at) => at !== index) }) : null}
+          faultAt={(side) =>
+            faultAt("layers", index, side) ??
+            (side === "width"
+              ? geometry.faults
+                  .filter((fault) => fault.path[1] === index && fault.path.length === 2)
+                  .map((fault) => `given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`)[0]
+              : undefined)
+          }
+        />
+      ))}
+      <Flex gap="10px" wrap="wrap" marginTop="10px">
+        {stack.layers.length < 8 &&
+          (["mat", "strip"] as const).map((kind) => (
+            <Button key={kind} variant="outline" onClick={() => onDraft(withNewLayer(stack, kind, stepOf(system)))}>
+              {kind === "mat" ? "One more mat" : "A torn strip"}
+            </Button>
+          ))}
+      </Flex>
+      <Fold title="Score, grain, thickness, hole">
+        <Flex gap="14px" wrap="wrap" align="flex-start" paddingY="8px">
+          <LengthField label="thickness" value={stack.thickness} onRead={(thickness) => put({ thickness })} />
+          {stack.fold !== "none" && (
+            <LengthField
+              label={isShaped(stack) ? "score from the top of the back" : "score"}
+              value={stack.score}
+              usual={geometry.score === null ? "" : printLength(geometry.score, system)}
+              onRead={(score) => put({ score })}
+              onEmpty={() => put({ score: null })}
+              fault={faultAt("score")}
+            />
+          )}
+          {!isShaped(stack) && stack.fold !== "none" && (
+            <Pick
+              label="grain of the base runs"
+              value={stack.grain ?? ""}
+              options={[{ value: "", label: "not known" }, ...words(["upright", "across"])]}
+              onPick={(grain) => put({ grain: grain === "" ? null : (grain as Stack["grain"]) })}
+            />
+          )}
+          {isShaped(stack) && (
+            <LengthField label="off the foot of the back" value={stack.footTrim} mayBeNothing onRead={(footTrim) => put({ footTrim })} fault={faultAt("footTrim")} />
+          )}
+          <LengthField
+            label="hole across"
+            value={stack.hole?.width ?? null}
+            usual="none"
+            onRead={(width) => put({ hole: { width, fromTop: stack.hole?.fromTop ?? lengthOfUnits(width / 2 + 1920) } })}
+            onEmpty={() => put({ hole: null })}
+          />
+          {stack.hole && (
+            <LengthField
+              label="hole from the top"
+              value={stack.hole.fromTop}
+              onRead={(fromTop) => stack.hole && put({ hole: { ...stack.hole, fromTop } })}
+              fault={faultAt("hole", "fromTop")}
+            />
+          )}
+        </Flex>
+      </Fold>
+      {(stack.outline !== "rectangle" || stack.hole) && <Caution>Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.</Caution>}
+      {geometry.warnings.map((warning) => (
+        <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
+          {shortly(warning)}: {spoken(warning.given, say)}; better {spoken(warning.allowed, say)}.
+        </Text>
+      ))}
+      {changed && (
+        <Flex gap="10px" align="center" wrap="wrap" marginTop="10px">
+          <Button disabled={geometry.faults.length > 0} onClick={() => void save(design.version)}>
+            Keep these sizes
+          </Button>
+          <Button variant="outline" onClick={() => onDraft(null)}>
+            Back to the old ones
+          </Button>
+          {geometry.faults.length === 0 && (
+            <Text color="softInk">
+              base {size(geometry.base.width, geometry.base.height)}
+              {geometry.layers.map((layer) => `, ${layer.name} reveal ${printLength(layer.reveal.least, system)}`).join("")}
+            </Text>
+          )}
+        </Flex>
+      )}
+      {stale && (
+        <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
+          <Text marginBottom="8px">
+            These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(stale.width), system)} wide; yours is {printLength(stack.width, system)}.
+          </Text>
+          <Flex gap="10px">
+            <Button onClick={() => void save(design.version)}>Keep mine</Button>
+            <Button variant="outline" onClick={() => (onDraft(null), setStale(null))}>
+              Take theirs
+            </Button>
+          </Flex>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+function Row({ name, children }: { name: string; children: React.ReactNode }) {
+  return (
+    <Flex gap="8px 14px" wrap="wrap" align="flex-start" borderTop="1px solid" borderColor="hairline" paddingY="8px">
+      <Text width="86px" flex="none" paddingTop="30px" fontWeight={600} overflowWrap="anywhere">
+        {name}
+      </Text>
+      {children}
+    </Flex>
+  );
+}
+
+function Pick({ label, value, options, onPick }: { label: string; value: string; options: readonly { value: string; label: string }[]; onPick: (value: string) => void }) {
+  return (
+    <label style={{ display: "block" }}>
+      <Text as="span" display="block" fontSize="14px" color="softInk" fontWeight={500} lineHeight="20px" marginBottom="6px">
+        {label}
+      </Text>
+      <Choice value={value} options={options} width="auto" onChange={(change) => onPick(change.target.value)} />
+    </label>
+  );
+}
+
+function LayerRow({
+  layer,
+  onSide,
+  onPatch,
+  onRemove,
+  faultAt,
+}: {
+  layer: Layer;
+  onSide: (side: "width" | "height", to: Length) => void;
+  onPatch: (patch: Partial<Layer>) => void;
+  onRemove: (() => void) | null;
+  faultAt: (side: string) => string | undefined;
+}) {
+  const { name } = layer;
+  return (
+    <Row name={name}>
+      <LengthField label={`${name} width`} value={layer.width} onRead={(to) => onSide("width", to)} fault={faultAt("width")} />
+      {layer.outline !== "circle" && <LengthField label={`${name} height`} value={layer.height} onRead={(to) => onSide("height", to)} fault={faultAt("height")} />}
+      <Pick
+        label={`${name} shape`}
+        value={layer.outline}
+        options={words(outlines)}
+        onPick={(outline) => onPatch({ outline: outline as Layer["outline"], ...(outline === "circle" ? { height: layer.width } : {}) })}
+      />
+      <Pick label={`${name} edge`} value={layer.edge} options={words(edges)} onPick={(edge) => onPatch({ edge: edge as Layer["edge"] })} />
+      <Fold title="place, lift">
+        <Flex gap="14px" wrap="wrap" paddingY="6px">
+          <LengthField label={`${name} from the left`} value={layer.x} usual="centred" mayBeNothing onRead={(x) => onPatch({ x })} onEmpty={() => onPatch({ x: null })} />
+          <LengthField label={`${name} from the top`} value={layer.y} usual="centred" mayBeNothing onRead={(y) => onPatch({ y })} onEmpty={() => onPatch({ y: null })} />
+          <LengthField label={`foam tape under the ${name}`} value={layer.lift} mayBeNothing onRead={(lift) => onPatch({ lift })} />
+          {onRemove && (
+            <Button variant="ghost" alignSelf="flex-end" onClick={onRemove}>
+              Leave out the {name}
+            </Button>
+          )}
+        </Flex>
+      </Fold>
+    </Row>
+  );
+}

@@ -1,0 +1,197 @@
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
+import { rowOf, type NeedView, type NeedRow } from "@yule/derive";
+import { Fragment, lazy, startTransition, Suspense, useState, type ReactNode } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { useView } from "../../plan/useOutlet.ts";
+import { StateWord, Teach } from "../../kit/states.tsx";
+import { NeedDetail } from "./parts/NeedDetail.tsx";
+import { Odds } from "./parts/Odds.tsx";
+import { QuickLine } from "./parts/QuickLine.tsx";
+import { Remedies } from "./parts/Remedies.tsx";
+import { SeasonVerdict } from "./parts/SeasonVerdict.tsx";
+import { SheetForTheWall } from "./parts/SheetForTheWall.tsx";
+import { SessionPlan } from "./parts/SessionPlan.tsx";
+import { WhatIf } from "./parts/WhatIf.tsx";
+import { usePlanned } from "../../plan/planned.ts";
+
+// The forms bring their rules with them; the verdict does not wait for either.
+const NeedDialog = lazy(async () => ({ default: (await import("./parts/NeedDialog.tsx")).NeedDialog }));
+const ImportDialog = lazy(async () => ({ default: (await import("./parts/ImportDialog.tsx")).ImportDialog }));
+const OccasionsDialog = lazy(async () => ({ default: (await import("./parts/OccasionsDialog.tsx")).OccasionsDialog }));
+const OrdersDialog = lazy(async () => ({ default: (await import("./parts/OrdersDialog.tsx")).OrdersDialog }));
+const NextSeasonDialog = lazy(async () => ({ default: (await import("./parts/NextSeasonDialog.tsx")).NextSeasonDialog }));
+const SessionsDialog = lazy(async () => ({ default: (await import("./parts/SessionsDialog.tsx")).SessionsDialog }));
+
+const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> = {
+  "not begun": { label: "split sheets", to: "/sheets" },
+  "on the bench": { label: "on the bench", to: "/bench" },
+  "to inspect": { label: "inspect", to: "/finish" },
+  "to assemble": { label: "assemble", to: "/finish" },
+  "to post": { label: "post", to: "/dispatch" },
+  done: { label: "done", to: "/logbook" },
+};
+
+const DIALOGS = [
+  { dialog: "table", label: "From a table" },
+  { dialog: "orders", label: "Orders" },
+  { dialog: "sessions", label: "Sessions" },
+  { dialog: "occasions", label: "Occasions" },
+  { dialog: "next", label: "Next season" },
+] as const;
+
+/** Season: what is owed, by when, whether it fits the sessions she keeps, how likely it is in time, and what must give. */
+export default function SeasonView() {
+  const outlook = useView();
+  const planned = usePlanned();
+  const [params, setParams] = useSearchParams();
+  const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(null);
+  const [quick, setQuick] = useState<QuickNeed | null>(null);
+  const [trial, setTrialNow] = useState<readonly SeasonChange[]>([]);
+  // What is typed stands at once; what it means may be drawn a moment later.
+  const setTrial = (next: readonly SeasonChange[]): void => startTransition(() => setTrialNow(next));
+  const rows = outlook.open.map((view): NeedRow => rowOf(view, planned)).sort(byUrgency);
+  const chosen = rows.find(({ view }) => view.need.id === params.get("need"));
+  const choose = (id: string): void => setParams(id === chosen?.view.need.id ? {} : { need: id });
+  return (
+    <>
+      <SeasonVerdict outlook={outlook} rows={rows} planned={planned} />
+      <Flex gap="10px" wrap="wrap" marginBottom="4px">
+        <QuickLine
+          outlook={outlook}
+          onRead={(read) => {
+            setQuick(read);
+            setDialog("need");
+          }}
+        />
+        <Button
+          variant="outline"
+          onClick={() => {
+            setQuick(null);
+            setDialog("need");
+          }}
+        >
+          Add a need
+        </Button>
+      </Flex>
+      <Flex as="nav" aria-label="More of the season" gap="4px 22px" wrap="wrap" marginBottom="18px">
+        {DIALOGS.map((each) => (
+          <Button key={each.dialog} variant="ghost" paddingInline="0" onClick={() => setDialog(each.dialog)}>
+            {each.label}
+          </Button>
+        ))}
+        <SheetForTheWall outlook={outlook} planned={planned} rows={rows} />
+      </Flex>
+      {outlook.open.length === 0 ? (
+        <Teach title="Nothing is owed">
+          Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.
+        </Teach>
+      ) : (
+        <Flex gap={{ base: "24px", xl: "34px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
+          <Box flex="1" minWidth={0} width="100%">
+            {trial.length > 0 && <WhatIf trial={trial} outlook={outlook} planned={planned} onChange={setTrial} />}
+            {planned?.remedies && trial.length === 0 && <Remedies remedies={planned.remedies} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
+            <NeedTable rows={rows} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
+              {chosen && <NeedDetail key={chosen.view.need.id} row={chosen} outlook={outlook} planned={planned} trial={trial} onTry={setTrial} />}
+            </NeedTable>
+          </Box>
+          <Box width={{ base: "100%", xl: "286px" }} flex="none">
+            {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">Putting the work into your sessions …</Text>}
+          </Box>
+        </Flex>
+      )}
+      <Suspense fallback={null}>
+        {dialog === "need" && <NeedDialog outlook={outlook} read={quick} onClose={() => setDialog(null)} />}
+        {dialog === "occasions" && <OccasionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "table" && <ImportDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "orders" && <OrdersDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "next" && <NextSeasonDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "sessions" && <SessionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
+      </Suspense>
+    </>
+  );
+}
+
+const RANK = { cannot: 0, tight: 1, safe: 2 };
+const byUrgency = (a: NeedRow, b: NeedRow): number => RANK[a.safety] - RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
+
+/** The needs, most pressing first. The chosen one opens under its row. */
+function NeedTable({ rows, chosen, onChoose, children }: { rows: readonly NeedRow[]; chosen: string | null; onChoose: (id: string) => void; children: ReactNode }) {
+  const navigate = useNavigate();
+  const columns = { base: "1fr auto", md: "minmax(130px, 1fr) 90px 62px 90px 84px 110px 112px" };
+  return (
+    <Box role="table" aria-label="Needs" maxWidth="1060px">
+      <Grid role="row" templateColumns={columns} columnGap="10px" paddingX="8px" paddingBottom="8px" color="softInk" display={{ base: "none", md: "grid" }}>
+        {["Need", "Ready by", "Hands", "Begin by", "Stands", "In time", ""].map((head) => (
+          <Text key={head} role="columnheader">
+            {head}
+          </Text>
+        ))}
+      </Grid>
+      {rows.map(({ view, safety, lateDays, chance }) => (
+        <Fragment key={view.need.id}>
+          <Grid
+            role="row"
+            aria-current={view.need.id === chosen ? "true" : undefined}
+            templateColumns={columns}
+            columnGap="10px"
+            rowGap="2px"
+            alignItems="center"
+            paddingX="8px"
+            paddingY="9px"
+            borderTop="1px solid"
+            borderColor="hairline"
+            bg={view.need.id === chosen ? "table" : "transparent"}
+            borderTopRadius={view.need.id === chosen ? "8px" : 0}
+          >
+            <Box role="cell" minWidth={0}>
+              <button
+                type="button"
+                aria-expanded={view.need.id === chosen}
+                onClick={() => onChoose(view.need.id)}
+                style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
+              >
+                {view.need.title}
+              </button>
+              <Text color="softInk" fontSize="15px">
+                {view.cards} × {view.design.name}
+              </Text>
+            </Box>
+            <Text role="cell" whiteSpace="nowrap">
+              {printDay(view.readyBy)}
+            </Text>
+            <Text role="cell" display={{ base: "none", md: "block" }}>
+              {printMinutes(view.outlook.hands)}
+            </Text>
+            <Text role="cell" display={{ base: "none", md: "block" }}>
+              {view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}
+            </Text>
+            <Box role="cell">
+              <StateWord state={safety} />
+              {lateDays > 0 && (
+                <Text fontSize="15px" color="cannot">
+                  {lateDays} {lateDays === 1 ? "day" : "days"} late
+                </Text>
+              )}
+            </Box>
+            <Box role="cell" display={{ base: "none", md: "block" }} fontSize="15px">
+              {chance === null ? <span aria-hidden="true">–</span> : <Odds chance={chance} />}
+            </Box>
+            <Box role="cell">
+              <Button size="sm" variant="outline" width="100%" paddingInline="6px" onClick={() => void navigate(`${STEP[view.stage].to}?need=${view.need.id}`)}>
+                {STEP[view.stage].label}
+              </Button>
+            </Box>
+          </Grid>
+          {view.need.id === chosen && (
+            <Box role="row">
+              <Box role="cell" bg="table" borderBottomRadius="8px" padding="4px 14px 18px">
+                {children}
+              </Box>
+            </Box>
+          )}
+        </Fragment>
+      ))}
+    </Box>
+  );
+}

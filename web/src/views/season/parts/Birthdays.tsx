@@ -1,0 +1,46 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Outlook } from "@yule/derive";
+import { give } from "../../../data/outbox.ts";
+import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
+import type { YearlyRead } from "../yearlyDays.ts";
+
+/** Birthdays and anniversaries out of a calendar file, looked at before they are kept: all or none. */
+export function Birthdays({ outlook }: { outlook: Outlook }) {
+  const [read, setRead] = useState<YearlyRead | null>(null);
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const open = async (file: File): Promise<void> => {
+    const { yearlyDaysIn } = await import("../yearlyDays.ts");
+    const found = yearlyDaysIn(await file.text(), outlook.ownOccasions);
+    setFaults(found.faults);
+    setRead(found);
+  };
+  const keep = async (): Promise<void> => {
+    if (!read) return;
+    const sent = await give("add-own-occasions", { occasions: [...read.days] });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else setRead(null);
+  };
+  return (
+    <Box as="section" aria-label="Birthdays from a calendar" marginTop="10px">
+      <FilePick accept=".ics,text/calendar" onPick={(file) => void open(file)}>
+        Birthdays from a calendar file
+      </FilePick>
+      {read && read.faults.length === 0 && (
+        <Flex gap="12px" align="center" wrap="wrap">
+          <Text flex="1" minWidth="220px">
+            {read.days.length === 0
+              ? "Nothing in it comes back every year that you do not keep already."
+              : `${read.days
+                  .slice(0, 4)
+                  .map((each) => each.title)
+                  .join(", ")}${read.days.length > 4 ? ` and ${String(read.days.length - 4)} more` : ""}`}
+            {read.known > 0 ? ` (${String(read.known)} kept already)` : ""}
+          </Text>
+          {read.days.length > 0 && <Button onClick={() => void keep()}>Keep {read.days.length}</Button>}
+        </Flex>
+      )}
+      <FaultLines faults={faults} />
+    </Box>
+  );
+}

@@ -1,0 +1,91 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { helperWork } from "@yule/contract";
+import { printTime } from "@yule/core";
+import { minuteOf } from "@yule/derive";
+import { useState } from "react";
+import { useShopQuery } from "../../../data/api.ts";
+import { give } from "../../../data/outbox.ts";
+import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+
+/** How the table works: when it is late, how many panels can dry, what a helper may do. And the calendar address. */
+export function Habits() {
+  const { data: shop } = useShopQuery();
+  const [form, setForm] = useState<{ late: string; places: string; changeover: string } | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  if (!shop) return null;
+  const shown = form ?? { late: printTime(shop.lateAfter), places: shop.dryingPlaces === null ? "" : String(shop.dryingPlaces), changeover: String(shop.changeover) };
+  const keep = async (): Promise<void> => {
+    const places = shown.places.trim() === "" ? null : Number(shown.places);
+    if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(`places to dry: given ${shown.places}, allowed a whole number from 1, or nothing`);
+    const changeover = Number(shown.changeover);
+    if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
+    setFault(null);
+    await give("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover });
+  };
+  const turn = (work: (typeof helperWork)[number]): void =>
+    void give("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
+  const address = shop.calendarSecret === null ? null : `${location.origin}/api/calendar/${shop.calendarSecret}.ics`;
+  return (
+    <Box as="section" aria-label="How your table works" marginTop="26px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
+        How your table works
+      </Heading>
+      <Flex gap="12px" wrap="wrap" align="flex-end">
+        <Box width="130px">
+          <FormField label="Late after">
+            <TextInput type="time" value={shown.late} onChange={(change) => setForm({ ...shown, late: change.target.value })} />
+          </FormField>
+        </Box>
+        <Box width="150px">
+          <FormField label="Places to dry">
+            <TextInput inputMode="numeric" placeholder="any number" value={shown.places} onChange={(change) => setForm({ ...shown, places: change.target.value })} />
+          </FormField>
+        </Box>
+        <Box width="170px">
+          <FormField label="Fresh water, minutes">
+            <TextInput inputMode="numeric" value={shown.changeover} onChange={(change) => setForm({ ...shown, changeover: change.target.value })} />
+          </FormField>
+        </Box>
+        <Button variant="outline" disabled={form === null} onClick={() => void keep()}>
+          Keep
+        </Button>
+      </Flex>
+      <FaultLines faults={fault ? [fault] : []} />
+      <Flex as="fieldset" gap="4px 16px" wrap="wrap" marginTop="12px" border="0" padding="0">
+        <Text as="legend" fontWeight={600} fontSize="15px">
+          A helper may
+        </Text>
+        {helperWork.map((work) => (
+          <Tick key={work} checked={shop.helperMay.includes(work)} onChange={() => turn(work)}>
+            {work}
+          </Tick>
+        ))}
+      </Flex>
+      <Flex align="center" gap="14px" marginTop="12px" wrap="wrap">
+        <Text fontWeight={600} fontSize="15px">
+          Calendar
+        </Text>
+        <a href="/api/season.ics" download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>
+          Save it as a file
+        </a>
+      </Flex>
+      {address === null ? (
+        <Flex align="center" gap="12px" wrap="wrap">
+          <Text color="softInk">A calendar program on this machine can show due days, posting days and sessions.</Text>
+          <Button size="sm" variant="outline" onClick={() => void give("set-calendar-address", { open: true })}>
+            Make an address
+          </Button>
+        </Flex>
+      ) : (
+        <Flex align="center" gap="12px" wrap="wrap">
+          <Text overflowWrap="anywhere" fontSize="15px" flex="1" minWidth="240px">
+            {address}
+          </Text>
+          <Button size="sm" variant="outline" onClick={() => void give("set-calendar-address", { open: false })}>
+            Withdraw it
+          </Button>
+        </Flex>
+      )}
+    </Box>
+  );
+}

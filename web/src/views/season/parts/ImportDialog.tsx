@@ -1,0 +1,88 @@
+import { Box, Button, Flex, Text, chakra } from "@chakra-ui/react";
+import { useMemo, useState } from "react";
+import type { Outlook } from "@yule/derive";
+import { give } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
+import { saveFile } from "../../../kit/save.ts";
+import { COLUMNS, readNeedsCsv, writeNeedsCsv } from "../needsCsv.ts";
+
+const MOST_BYTES = 1_000_000;
+
+/** Needs from a file or a spreadsheet, looked at before they are added: all of them or none. And out again. */
+export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const [text, setText] = useState("");
+  const [refused, setRefused] = useState<string | null>(null);
+  const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.offered)), [text, outlook.offered]);
+  const open = async (file: File): Promise<void> => {
+    if (file.size > MOST_BYTES) setRefused(`file: given ${String(Math.round(file.size / 1000))} kB, allowed at most ${String(MOST_BYTES / 1000)} kB`);
+    else setText(await file.text());
+  };
+  const add = async (): Promise<void> => {
+    if (!read || read.needs.length === 0) return;
+    const sent = await give("add-needs", { needs: [...read.needs] });
+    if (sent.state === "refused") setRefused(sent.problem.detail);
+    else onClose();
+  };
+  const cards = read?.needs.reduce((sum, need) => sum + need.lines.reduce((own, line) => own + line.quantity, 0), 0) ?? 0;
+  return (
+    <Dialog title="Needs from a table" onClose={onClose}>
+      <Text marginBottom="10px">
+        Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: {COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.
+      </Text>
+      <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
+        <FilePick accept=".csv,text/csv,text/plain" onPick={(file) => void open(file)}>
+          Open a CSV file
+        </FilePick>
+        <Button
+          size="sm"
+          variant="outline"
+          onClick={() =>
+            saveFile(
+              "needs.csv",
+              "text/csv",
+              writeNeedsCsv(
+                outlook.needs.map((view) => view.need),
+                outlook.offered,
+              ),
+            )
+          }
+        >
+          Save all needs as CSV
+        </Button>
+      </Flex>
+      <chakra.textarea
+        aria-label="Rows"
+        value={text}
+        onChange={(change) => (setRefused(null), setText(change.target.value))}
+        rows={6}
+        width="100%"
+        border="1.5px solid"
+        borderColor="ink"
+        borderRadius="8px"
+        padding="10px"
+        fontSize="15px"
+        whiteSpace="pre"
+      />
+      {read && read.faults.length === 0 && (
+        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will be added">
+          {read.rows.map((row, index) => (
+            <Text key={index} borderTop="1px solid" borderColor="hairline" paddingY="5px" fontSize="15px">
+              <b>{row.title}</b>: {row.cards} × {row.design} by {row.due}
+              {row.post ? `, ${row.post} post` : ""}
+            </Text>
+          ))}
+        </Box>
+      )}
+      <FaultLines faults={[...(read?.faults ?? []), ...(refused ? [refused] : [])]} />
+      <Flex justify="flex-end" gap="10px" marginTop="16px">
+        <Button variant="outline" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button disabled={!read || read.needs.length === 0} onClick={() => void add()}>
+          {read && read.needs.length > 0 ? `Add all ${String(read.needs.length)}, ${String(cards)} cards` : "Add all"}
+        </Button>
+      </Flex>
+    </Dialog>
+  );
+}

@@ -1,0 +1,94 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { day, money, printDay, printMoney, printTime, type Length, type SeasonChange } from "@yule/core";
+import { chainOf, seasonFacts, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
+import { lazy, Suspense, useMemo, useState } from "react";
+import { Lessons } from "../../../features/lessons/Lessons.tsx";
+import { give } from "../../../data/outbox.ts";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { Ladder } from "./Ladder.tsx";
+import { Standing } from "./Standing.tsx";
+import { TrialForm } from "./TrialForm.tsx";
+
+// Its form brings rules that the first view does not wait for.
+const NoteLesson = lazy(async () => ({ default: (await import("../../../features/lessons/NoteLesson.tsx")).NoteLesson }));
+
+/** One need: how far its cards are, the chain from the shelf to its day, and what it would be otherwise. */
+export function NeedDetail({
+  row: { view },
+  outlook,
+  planned,
+  trial,
+  onTry,
+}: {
+  row: NeedRow;
+  outlook: Outlook;
+  planned: PlannedSeason | null;
+  trial: readonly SeasonChange[];
+  onTry: (trial: readonly SeasonChange[]) => void;
+}) {
+  const [trying, setTrying] = useState(false);
+  const links = useMemo(() => chainOf(view, outlook, planned?.facts ?? seasonFacts(outlook, outlook.now), planned?.answer.plan ?? null), [view, outlook, planned]);
+  const begun = view.batches.length > 0;
+  return (
+    <Box as="section" aria-label={view.need.title}>
+      <Flex align="center" gap="12px" wrap="wrap" marginBottom="10px">
+        <Text flex="1" minWidth="200px" color="softInk">
+          {view.post ? `Goes by ${view.post.service}, ${view.post.zone} post` : "Handed over"}
+          {view.need.occasion ? `, for ${occasionName(view.need.occasion, outlook)}` : ""}
+        </Text>
+        <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>
+          Try something else
+        </Button>
+        {!begun && (
+          <Button size="sm" variant="outline" onClick={() => void give("remove-need", { id: view.need.id, version: view.need.version })}>
+            Remove
+          </Button>
+        )}
+      </Flex>
+      {trying && <TrialForm key={view.need.id} view={view} outlook={outlook} trial={trial} onChange={onTry} />}
+      <Flex gap="28px" direction={{ base: "column", lg: "row" }} align="flex-start">
+        <Box flex="1" minWidth={0} width="100%" maxWidth="560px">
+          <Ladder links={links} today={outlook.today} title={view.need.title} />
+        </Box>
+        <Box flex="none" width={{ base: "100%", lg: "268px" }}>
+          <Standing view={view} outlook={outlook} />
+          <Terms view={view} outlook={outlook} />
+          <Lessons outlook={outlook} moment="planning" designs={[view.design.id]} occasions={view.need.occasion ? [view.need.occasion] : []} />
+          <Suspense fallback={null}>
+            <NoteLesson design={view.design} />
+          </Suspense>
+        </Box>
+      </Flex>
+      <Text color="softInk" fontSize="15px" marginTop="8px">
+        Latest days are those of this need alone at the table. {outlook.dispatch.carrier.name} is slow at times: posting days count the slow side of its table, and no Sundays or
+        holidays.
+      </Text>
+    </Box>
+  );
+}
+
+const occasionName = (id: string, outlook: Outlook): string => outlook.ownOccasions.find((own) => own.id === id)?.title ?? id.replaceAll("-", " ");
+
+/** What was agreed, where anything was. */
+function Terms({ view, outlook }: { view: NeedRow["view"]; outlook: Outlook }) {
+  const { say } = useMeasure();
+  const { need } = view;
+  const pay = (minor: number): string => printMoney(money(minor), outlook.shop.currency);
+  const lines = [
+    need.priceMinor !== null && `Price ${pay(need.priceMinor)}${need.depositMinor ? `, ${pay(need.depositMinor)} paid ahead` : ""}`,
+    need.proofWanted && "A proof is shown before it is painted",
+    need.neutralCards > 0 && `${String(need.neutralCards)} with neutral words`,
+    need.setUpFrom !== null && `Set up from ${printTime(need.setUpFrom)}`,
+    need.tableLength !== null && `Table ${say(need.tableLength as Length)} long`,
+    need.photoOn !== null && `Photographed on ${printDay(day(need.photoOn))}`,
+    need.liveBy !== null && `Listed by ${printDay(day(need.liveBy))}`,
+    need.orderRef !== null && `Order ${need.orderRef}`,
+  ].filter((line) => typeof line === "string");
+  return lines.length === 0 ? null : (
+    <Box marginBottom="14px" color="softInk">
+      {lines.map((line) => (
+        <Text key={line}>{line}</Text>
+      ))}
+    </Box>
+  );
+}

@@ -1,0 +1,200 @@
+import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
+import { day, printDay, type CarriedNeed } from "@yule/core";
+import { colourwayOf, copiesOf, firstEdit, proposals, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
+import { useMemo, useState } from "react";
+import { v7 } from "uuid";
+import { give } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { FaultLines, TextInput, Tick } from "../../../kit/FormField.tsx";
+
+/** What came of this season, and the next one begun from it: days moved, numbers from what went, lessons kept. */
+export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const asked = untold(outlook);
+  const offered = useMemo(() => proposals(outlook), [outlook]);
+  return (
+    <Dialog title="Next season, from this one" wide onClose={onClose}>
+      {asked.length > 0 && (
+        <Box as="section" aria-label="What came of it" marginBottom="18px">
+          <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">
+            What came of it
+          </Heading>
+          {asked.map((view) => (
+            <Outcome key={view.need.id} view={view} />
+          ))}
+        </Box>
+      )}
+      {offered.length === 0 ? (
+        <Text>Fairs, listings, mailing lists and cards of your own are offered here to be made again. There is none that is not copied yet.</Text>
+      ) : (
+        <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} outlook={outlook} onClose={onClose} />
+      )}
+    </Dialog>
+  );
+}
+
+/** Sold and given of each colourway; the rest is left over and serves another need. */
+function Outcome({ view }: { view: NeedView }) {
+  const [told, setTold] = useState<Readonly<Record<string, { sold: string; given: string }>>>({});
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const of = (line: string) => told[line] ?? { sold: "", given: "" };
+  const count = (text: string): number => (/^\d*$/.test(text.trim()) ? Number(text) : NaN);
+  const save = async (): Promise<void> => {
+    const lines = view.need.lines.map((line) => ({ lineId: line.id, sold: count(of(line.id).sold), given: count(of(line.id).given) }));
+    const wrong = view.need.lines.flatMap((line) => {
+      const { sold, given } = of(line.id);
+      const name = colourwayOf(view.design, line.colourwayId)?.name ?? "";
+      if (Number.isNaN(count(sold) + count(given))) return [`${name}: given ${sold} sold and ${given} given, allowed whole numbers`];
+      return count(sold) + count(given) > line.assembled
+        ? [`${name}: given ${String(count(sold))} sold and ${String(count(given))} given, allowed together at most ${String(line.assembled)}, the cards made`]
+        : [];
+    });
+    setFaults(wrong);
+    if (wrong.length > 0) return;
+    const sent = await give("tell-outcome", { needId: view.need.id, lines });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+  };
+  return (
+    <Flex gap="10px" wrap="wrap" align="center" borderTop="1px solid" borderColor="hairline" paddingY="8px">
+      <Box flex="1" minWidth="180px">
+        <Text fontWeight={700}>{view.need.title}</Text>
+        <Text color="softInk" fontSize="15px">
+          {view.assembled} cards, {printDay(day(view.need.due))}
+        </Text>
+      </Box>
+      {view.need.lines.map((line) => {
+        const name = colourwayOf(view.design, line.colourwayId)?.name ?? "";
+        const put = (patch: Partial<{ sold: string; given: string }>): void => setTold({ ...told, [line.id]: { ...of(line.id), ...patch } });
+        return (
+          <Flex key={line.id} gap="6px" align="center">
+            <Text fontSize="15px">
+              {name}, {line.assembled}:
+            </Text>
+            <TextInput
+              aria-label={`${view.need.title}, ${name}, sold`}
+              placeholder="sold"
+              inputMode="numeric"
+              width="72px"
+              value={of(line.id).sold}
+              onChange={(change) => put({ sold: change.target.value })}
+            />
+            <TextInput
+              aria-label={`${view.need.title}, ${name}, given`}
+              placeholder="given"
+              inputMode="numeric"
+              width="72px"
+              value={of(line.id).given}
+              onChange={(change) => put({ given: change.target.value })}
+            />
+          </Flex>
+        );
+      })}
+      <Button size="sm" variant="outline" onClick={() => void save()}>
+        That came of it
+      </Button>
+      <Box width="100%">
+        <FaultLines faults={faults} />
+      </Box>
+    </Flex>
+  );
+}
+
+const BY: Readonly<Record<CarriedNeed["by"], string>> = { occasion: "with its occasion", "own occasion": "with your own day", weekday: "same weekday" };
+const WHY = { gone: "as many as went", "all gone": "all went, perhaps more", untold: "as many as last time" } as const;
+
+function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; outlook: Outlook; onClose: () => void }) {
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [edits, setEdits] = useState<Readonly<Record<string, Edited>>>({});
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal);
+  const chosen = offered.filter((proposal) => !left.has(proposal.view.need.id));
+  const copy = async (): Promise<void> => {
+    const made = copiesOf(
+      chosen.map((proposal) => ({ proposal, edited: editOf(proposal) })),
+      outlook,
+      v7,
+    );
+    setFaults(made.faults);
+    if (made.faults.length > 0) return;
+    const sent = await give("add-needs", { needs: made.needs });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else onClose();
+  };
+  const lessons = outlook.lessons.filter((lesson) => lesson.designId === null || chosen.some((proposal) => proposal.view.design.id === lesson.designId));
+  return (
+    <Box as="section" aria-label="To be made again">
+      {offered.map((proposal) => {
+        const { view, carried } = proposal;
+        const edited = editOf(proposal);
+        const put = (patch: Partial<Edited>): void => setEdits({ ...edits, [view.need.id]: { ...edited, ...patch } });
+        return (
+          <Grid
+            key={view.need.id}
+            templateColumns={{ base: "1fr", md: "minmax(150px, 1fr) 170px minmax(0, 1.5fr)" }}
+            gap="4px 14px"
+            alignItems="start"
+            borderTop="1px solid"
+            borderColor="hairline"
+            paddingY="8px"
+            opacity={left.has(view.need.id) ? 0.75 : 1}
+          >
+            <Tick
+              checked={!left.has(view.need.id)}
+              onChange={(change) => setLeft(new Set(change.target.checked ? [...left].filter((id) => id !== view.need.id) : [...left, view.need.id]))}
+            >
+              <b style={{ overflowWrap: "anywhere" }}>{view.need.title}</b>
+            </Tick>
+            <Box>
+              <TextInput aria-label={`${view.need.title}, day`} type="date" value={edited.due} onChange={(change) => put({ due: change.target.value })} />
+              <Text color="softInk" fontSize="15px">
+                {BY[carried.by]}
+              </Text>
+            </Box>
+            <Box>
+              <Flex gap="6px 12px" wrap="wrap">
+                {carried.lines.map((line, index) => {
+                  const name = colourwayOf(view.design, line.colourway)?.name ?? "";
+                  return (
+                    <Flex key={line.colourway} gap="6px" align="center">
+                      <TextInput
+                        aria-label={`${view.need.title}, ${name}`}
+                        inputMode="numeric"
+                        width="64px"
+                        value={edited.quantities[index] ?? ""}
+                        onChange={(change) => put({ quantities: edited.quantities.map((text, at) => (at === index ? change.target.value : text)) })}
+                      />
+                      <Text fontSize="15px">{name}</Text>
+                    </Flex>
+                  );
+                })}
+              </Flex>
+              <Text color="softInk" fontSize="15px">
+                {[...new Set(carried.lines.map((line) => WHY[line.why]))].join("; ")}
+              </Text>
+            </Box>
+          </Grid>
+        );
+      })}
+      {lessons.length > 0 && (
+        <Box marginTop="10px" borderLeft="4px double" borderColor="ink" paddingLeft="12px">
+          <Text fontWeight={600}>
+            {lessons.length} {lessons.length === 1 ? "lesson comes" : "lessons come"} along, each said again when it matters:
+          </Text>
+          {lessons.map((lesson) => (
+            <Text key={lesson.id} fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
+              {lesson.text} ({lesson.moment})
+            </Text>
+          ))}
+        </Box>
+      )}
+      <FaultLines faults={faults} />
+      <Flex justify="flex-end" gap="10px" marginTop="16px">
+        <Button variant="outline" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button disabled={chosen.length === 0} onClick={() => void copy()}>
+          Copy {chosen.length} {chosen.length === 1 ? "need" : "needs"} forward
+        </Button>
+      </Flex>
+    </Box>
+  );
+}

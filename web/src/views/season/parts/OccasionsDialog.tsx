@@ -1,0 +1,173 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { addOwnOccasion, faultLine, faultsOf, ownOccasionKinds, type CommandInput } from "@yule/contract";
+import { comingOccasions, day, daysBetween, printDay, yearOf, type Day } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useMemo, useState } from "react";
+import { v7 } from "uuid";
+import { useHolidaysQuery, useSeasonQuery } from "../../../data/api.ts";
+import { give } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { countryName, placeName } from "../places.ts";
+import { Birthdays } from "./Birthdays.tsx";
+import { Places } from "./Places.tsx";
+
+/** The year's occasions in several countries and regions at once and the maker's own days, each with the day its listing must be up. */
+export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const { data } = useSeasonQuery();
+  const { shop, today } = outlook;
+  const [withDays, setWithDays] = useState(false);
+  const home = shop.region === null ? shop.country : `${shop.country}-${shop.region}`;
+  const places = [home, ...shop.occasionCountries];
+  const holidays = useHolidaysQuery({ places, from: today });
+  const regions = holidays.data?.regions ?? {};
+  const countries = [...new Set(places.map((place) => place.slice(0, 2)))];
+  const coming = useMemo(() => comingOccasions(countries, data?.ownOccasions ?? [], today), [countries.join(), data, today]); // eslint-disable-line react-hooks/exhaustive-deps
+  const days = withDays ? (holidays.data?.days ?? []) : [];
+  const soon = coming.filter((each) => each.listBy !== null && each.listBy >= today)[0];
+  const lines = [
+    ...coming.map((each): Line => ({
+      ...each,
+      where: each.countries.length === 0 ? "your own" : countries.length > 1 ? each.countries.map(countryName).join(", ") : "",
+      own: each.countries.length === 0,
+    })),
+    ...days.map((each): Line => ({
+      id: `${each.on}/${each.name}`,
+      on: day(each.on),
+      name: each.name,
+      listBy: null,
+      where: `${each.isPublic ? "public holiday" : "kept"} in ${each.places.map((place) => placeName(place, regions)).join("; ")}`,
+      own: false,
+    })),
+  ].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+  return (
+    <Dialog title="Occasions of the year to come" wide onClose={onClose}>
+      {soon?.listBy && (
+        <Text fontSize="18px" marginBottom="12px">
+          Next to list: <b>{soon.name}</b>, up by {printDay(soon.listBy)}, in {weeks(daysBetween(today, soon.listBy))}.
+        </Text>
+      )}
+      <Places outlook={outlook} regions={regions} />
+      <Tick checked={withDays} onChange={(change) => setWithDays(change.target.checked)}>
+        public holidays and other days kept there too
+      </Tick>
+      {withDays && holidays.error && !holidays.data && <Text color="softInk">These come when the server answers.</Text>}
+      <Box maxHeight="300px" overflowY="auto" tabIndex={0} role="group" aria-label="Coming occasions">
+        {lines.map((each) => (
+          <Flex key={each.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="12px" align="baseline">
+            <Text width="150px" flex="none">
+              {printDay(each.on)} {each.on.slice(0, 4)}
+            </Text>
+            <Box flex="1" minWidth={0}>
+              <Text fontWeight={700} overflowWrap="anywhere">
+                {each.name}
+              </Text>
+              <Text color="softInk" fontSize="15px">
+                {[each.where, each.listBy && `list by ${printDay(each.listBy)}${each.listBy < today ? ", which is past" : ""}`].filter(Boolean).join("; ")}
+              </Text>
+            </Box>
+            {each.own && <RemoveOwn id={each.id.split("/")[0] ?? ""} />}
+          </Flex>
+        ))}
+      </Box>
+      <OwnForm outlook={outlook} />
+      <Birthdays outlook={outlook} />
+    </Dialog>
+  );
+}
+
+interface Line {
+  readonly id: string;
+  readonly on: Day;
+  readonly name: string;
+  readonly listBy: Day | null;
+  readonly where: string;
+  readonly own: boolean;
+}
+
+const weeks = (days: number): string => (days < 14 ? `${String(days)} days` : `${String(Math.floor(days / 7))} weeks`);
+
+function RemoveOwn({ id }: { id: string }) {
+  const { data } = useSeasonQuery();
+  const found = data?.ownOccasions.find((each) => each.id === id);
+  if (!found) return null;
+  return (
+    <Button variant="ghost" onClick={() => void give("remove-own-occasion", { id, version: found.version })}>
+      remove
+    </Button>
+  );
+}
+
+function OwnForm({ outlook }: { outlook: Outlook }) {
+  const [form, setForm] = useState({ title: "", kind: "birthday" as (typeof ownOccasionKinds)[number], on: "", yearly: true, household: "", weeks: "" });
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const add = async (): Promise<void> => {
+    const [year = "", month = "", date = ""] = form.on.split("-");
+    const occasion: CommandInput<"add-own-occasion"> = {
+      id: v7(),
+      title: form.title,
+      kind: form.kind,
+      year: form.yearly ? null : Number(year),
+      // A day of an earlier year that comes back says how old somebody is by now.
+      since: form.yearly && Number(year) < yearOf(outlook.today) ? Number(year) : null,
+      month: Number(month),
+      date: Number(date),
+      householdId: form.household === "" ? null : form.household,
+      weeksAhead: form.weeks === "" ? 0 : Number(form.weeks),
+    };
+    if (form.on === "") return setFaults(["day: given nothing, allowed a day such as 2031-11-08"]);
+    const read = addOwnOccasion.safeParse(occasion);
+    setFaults(read.success ? [] : faultsOf(read.error, occasion).map(faultLine));
+    if (!read.success) return;
+    const sent = await give("add-own-occasion", occasion);
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else setForm({ ...form, title: "", on: "" });
+  };
+  return (
+    <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
+      <Flex gap="10px" wrap="wrap" align="flex-end">
+        <Box flex="1" minWidth="180px">
+          <FormField label="A day of your own">
+            <TextInput value={form.title} onChange={(change) => setForm({ ...form, title: change.target.value })} placeholder="Ida's birthday" />
+          </FormField>
+        </Box>
+        <Box width="140px">
+          <FormField label="What it is">
+            <Choice
+              value={form.kind}
+              onChange={(change) => setForm({ ...form, kind: change.target.value as (typeof ownOccasionKinds)[number] })}
+              options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))}
+            />
+          </FormField>
+        </Box>
+        <Box width="160px">
+          <FormField label="Day">
+            <TextInput type="date" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
+          </FormField>
+        </Box>
+        <Box width="180px">
+          <FormField label="Household">
+            <Choice
+              value={form.household}
+              onChange={(change) => setForm({ ...form, household: change.target.value })}
+              options={[{ value: "", label: "none" }, ...outlook.dispatch.households.map((each) => ({ value: each.id, label: each.name }))]}
+            />
+          </FormField>
+        </Box>
+        <Box width="150px">
+          <FormField label="List weeks ahead">
+            <TextInput inputMode="numeric" placeholder="not listed" value={form.weeks} onChange={(change) => setForm({ ...form, weeks: change.target.value })} />
+          </FormField>
+        </Box>
+        <Tick checked={form.yearly} onChange={(change) => setForm({ ...form, yearly: change.target.checked })}>
+          every year
+        </Tick>
+        <Button onClick={() => void add()}>Keep it</Button>
+      </Flex>
+      <Text color="softInk" fontSize="15px" marginTop="6px">
+        A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.
+      </Text>
+      <FaultLines faults={faults} />
+    </Box>
+  );
+}

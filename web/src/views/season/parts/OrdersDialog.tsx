@@ -1,0 +1,105 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { CommandInput, DesignRead, FeedOrder } from "@yule/contract";
+import { day, money, printDay, printMoney } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { useOrdersQuery } from "../../../data/api.ts";
+import { give } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { Choice, FaultLines, Tick } from "../../../kit/FormField.tsx";
+import { needOfOrder, variantFor } from "../orders.ts";
+
+/** Orders of the shop's feed: looked at, matched with designs, and made into needs; each once. */
+export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const { data, error } = useOrdersQuery();
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
+  const [faults, setFaults] = useState<readonly string[]>([]);
+  const orders = data?.orders ?? [];
+  const needs = orders.flatMap((order): CommandInput<"add-needs">["needs"] => {
+    const found = variantFor(order, outlook.offered, chosen[order.ref]);
+    return found && !left.has(order.ref) ? [needOfOrder(order, found, v7)] : [];
+  });
+  const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.offered, chosen[order.ref]));
+  const take = async (): Promise<void> => {
+    const sent = await give("add-needs", { needs });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else onClose();
+  };
+  return (
+    <Dialog title={data ? `Orders, ${data.name}` : "Orders"} wide onClose={onClose}>
+      <Text marginBottom="10px">
+        {!data && !error && "Asking the feed …"}
+        {error && "The feed is not answering. Orders are taken when it does."}
+        {data && orders.length === 0 && "Every order of the last days is a need already."}
+        {data && orders.length > 0 && `${String(orders.length)} ${orders.length === 1 ? "order is" : "orders are"} not among your needs yet.`}
+      </Text>
+      {orders.map((order) => (
+        <OrderRow
+          key={order.ref}
+          order={order}
+          outlook={outlook}
+          taken={!left.has(order.ref)}
+          colourwayId={variantFor(order, outlook.offered, chosen[order.ref])?.colourway.id ?? ""}
+          onTake={(taken) => setLeft(new Set(taken ? [...left].filter((ref) => ref !== order.ref) : [...left, order.ref]))}
+          onChoose={(id) => setChosen({ ...chosen, [order.ref]: id })}
+        />
+      ))}
+      <FaultLines
+        faults={[...faults, ...open.map((order) => `${order.ref}, listing: given ${order.listing}, ${order.variant}, allowed one of your designs: choose one, or leave the order`)]}
+      />
+      <Flex justify="flex-end" gap="10px" marginTop="16px">
+        <Button variant="outline" onClick={onClose}>
+          Leave them
+        </Button>
+        <Button disabled={needs.length === 0 || open.length > 0} onClick={() => void take()}>
+          {needs.length === 1 ? "Take this order" : `Take ${String(needs.length)} orders`}
+        </Button>
+      </Flex>
+    </Dialog>
+  );
+}
+
+function OrderRow({
+  order,
+  outlook,
+  taken,
+  colourwayId,
+  onTake,
+  onChoose,
+}: {
+  order: FeedOrder;
+  outlook: Outlook;
+  taken: boolean;
+  colourwayId: string;
+  onTake: (taken: boolean) => void;
+  onChoose: (colourwayId: string) => void;
+}) {
+  return (
+    <Flex borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="14px" align="center" wrap="wrap">
+      <Tick checked={taken} aria-label={`Take ${order.ref}`} onChange={(change) => onTake(change.target.checked)}>
+        <b>{order.ref}</b>
+      </Tick>
+      <Box flex="1" minWidth="220px">
+        <Text>
+          {order.buyer}: {order.quantity} × {order.listing}, {order.variant}
+        </Text>
+        <Text color="softInk" fontSize="15px">
+          placed {printDay(day(order.placedOn))}, promised by {printDay(day(order.promisedBy))}, {order.zone} post, {printMoney(money(order.paidMinor), outlook.shop.currency)}
+        </Text>
+      </Box>
+      <Box width="230px">
+        <Choice
+          aria-label={`Design of ${order.ref}`}
+          value={colourwayId}
+          onChange={(change) => onChoose(change.target.value)}
+          options={[{ value: "", label: "which design?" }, ...choices(outlook.offered)]}
+        />
+      </Box>
+    </Flex>
+  );
+}
+
+const choices = (designs: readonly DesignRead[]): { value: string; label: string }[] =>
+  designs.flatMap((design) => design.colourways.map((colourway) => ({ value: colourway.id, label: `${design.name}, ${colourway.name}` })));

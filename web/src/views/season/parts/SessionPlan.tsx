@@ -1,0 +1,117 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { day, isDay, printDay, printTime, type SeasonChange } from "@yule/core";
+import { fillWords, sessionSheets, minuteOf, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
+import { useState } from "react";
+import { Choice, FaultLines, TextInput } from "../../../kit/FormField.tsx";
+
+const FIRST_SHOWN = 5;
+
+/** What each session to come is for. */
+export function SessionPlan({
+  planned,
+  outlook,
+  trial,
+  onTry,
+}: {
+  planned: PlannedSeason;
+  outlook: Outlook;
+  trial: readonly SeasonChange[];
+  onTry: (trial: readonly SeasonChange[]) => void;
+}) {
+  const [all, setAll] = useState(false);
+  const sheets = sessionSheets(planned.facts, planned.answer.plan);
+  const last = sheets.reduce((latest, sheet, index) => (sheet.used > 0 ? index : latest), -1);
+  const planning = sheets.slice(0, last + 1);
+  const shown = all ? planning : planning.slice(0, FIRST_SHOWN);
+  const title = (id: string): string => outlook.open.find((view) => view.need.id === id)?.need.title ?? "";
+  return (
+    <Box as="section" aria-label="Sessions to come">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
+        Sessions to come
+      </Heading>
+      {planned.moved.length > 0 && (
+        <Text borderLeft="3px solid" borderColor="tight" paddingLeft="10px" marginBottom="8px" role="status">
+          Moved:{" "}
+          {planned.moved
+            .slice(0, 3)
+            .map((each) => `${title(each.id)}${each.to[0] ? ` to ${printDay(day(each.to[0]))}` : ""}`)
+            .join("; ")}
+          {planned.moved.length > 3 ? `; and ${String(planned.moved.length - 3)} more` : ""}. All else stays.
+        </Text>
+      )}
+      {shown.length === 0 && <Text color="softInk">Nothing is left to put into a session.</Text>}
+      {shown.map((sheet) => (
+        <Sheet key={sheet.index} sheet={sheet} title={title} onFree={() => onTry([...trial, { kind: "no session", day: day(sheet.day), from: sheet.from, to: sheet.to }])} />
+      ))}
+      <OneMore outlook={outlook} trial={trial} onTry={onTry} />
+      {planning.length > FIRST_SHOWN && (
+        <Button variant="ghost" onClick={() => setAll(!all)}>
+          {all ? "Show the next five" : `All ${String(planning.length)} sessions`}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function Sheet({ sheet, title, onFree }: { sheet: SessionSheet; title: (id: string) => string; onFree: () => void }) {
+  const share = Math.min(1, sheet.used / Math.max(1, sheet.length));
+  return (
+    <Box borderTop="1px solid" borderColor="hairline" paddingY="8px" style={{ contentVisibility: "auto", containIntrinsicBlockSize: "auto 150px" }}>
+      <Flex justify="space-between" gap="10px" align="baseline">
+        <Text fontWeight={700}>
+          {printDay(day(sheet.day))}, {printTime(sheet.from)}
+          {sheet.who === "helper" ? ", help" : ""}
+          {sheet.late ? ", late" : ""}
+        </Text>
+        <Text color="softInk" fontSize="15px" whiteSpace="nowrap">
+          {fillWords(sheet)}
+        </Text>
+      </Flex>
+      <Box height="6px" border="1px solid" borderColor="ink" borderRadius="3px" overflow="hidden" marginY="4px" aria-hidden="true">
+        <Box height="100%" width={`${String(Math.round(share * 100))}%`} bg="ink" />
+      </Box>
+      {sheet.lines.map((line, index) => (
+        <Text key={index} fontSize="15px" overflowWrap="anywhere">
+          {line.needs.map(title).join(" + ")}: {line.name.charAt(0).toLowerCase() + line.name.slice(1)}
+        </Text>
+      ))}
+      {sheet.who === "maker" && (
+        <Button variant="ghost" size="sm" paddingInline="0" onClick={onFree} aria-label={`What if ${printDay(day(sheet.day))}, ${printTime(sheet.from)} were free?`}>
+          what if it were free?
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** One more session, planned through before it is kept. */
+function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly SeasonChange[]; onTry: (trial: readonly SeasonChange[]) => void }) {
+  const [form, setForm] = useState({ on: "", from: "19:30", to: "21:00", who: "maker" });
+  const [fault, setFault] = useState<string | null>(null);
+  const add = (): void => {
+    if (!isDay(form.on) || form.on < outlook.today) return setFault(`day: given ${form.on === "" ? "nothing" : form.on}, allowed today, ${outlook.today}, or later`);
+    const [from, to] = [minuteOf(form.from), minuteOf(form.to)];
+    if (to <= from) return setFault(`to: given ${form.to}, allowed a time after ${form.from}`);
+    setFault(null);
+    onTry([...trial, { kind: "session", day: day(form.on), from, to, who: form.who as "maker" | "helper" }]);
+  };
+  return (
+    <Box as="section" aria-label="One more session" borderTop="1px solid" borderColor="hairline" paddingTop="8px" marginTop="4px">
+      <Text fontWeight={600} marginBottom="4px">
+        What if you painted once more?
+      </Text>
+      <Flex gap="8px" wrap="wrap" align="center">
+        <TextInput aria-label="on" type="date" width="160px" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
+        <Flex width="112px">
+          <Choice aria-label="Whose hands" value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
+        </Flex>
+        <TextInput aria-label="from" type="time" width="132px" value={form.from} onChange={(change) => setForm({ ...form, from: change.target.value })} />
+        <TextInput aria-label="to" type="time" width="132px" value={form.to} onChange={(change) => setForm({ ...form, to: change.target.value })} />
+        <Button size="sm" variant="outline" onClick={add}>
+          See it
+        </Button>
+      </Flex>
+      {fault && <FaultLines faults={[fault]} />}
+    </Box>
+  );
+}

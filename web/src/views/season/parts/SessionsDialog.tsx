@@ -1,0 +1,60 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { minutes, printMinutes, printTime } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { useSeasonQuery } from "../../../data/api.ts";
+import { give } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { FaultLines } from "../../../kit/FormField.tsx";
+import { SessionRows, sessionFaults, WEEKDAYS, type Row } from "../../../features/sessions/SessionRows.tsx";
+import { Habits } from "./Habits.tsx";
+import { SessionChanges } from "./SessionChanges.tsx";
+
+/** What the bench has shown of how long they last; the plan counts with it. */
+function Learned({ outlook }: { outlook: Outlook }) {
+  const differing = outlook.pattern.flatMap((each) => {
+    const learned = outlook.lengths.get(each.id);
+    return learned && learned.minutes !== each.to - each.from ? [{ each, learned }] : [];
+  });
+  return differing.length === 0 ? null : (
+    <Text marginTop="12px">
+      {differing
+        .map(
+          ({ each, learned }) =>
+            `${WEEKDAYS[each.weekday] ?? ""} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
+        )
+        .join("; ")}
+      . The plan counts with that.
+    </Text>
+  );
+}
+
+export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+  const { data } = useSeasonQuery();
+  const [rows, setRows] = useState<Row[]>([...(data?.sessions ?? [])]);
+  const [faults, setFaults] = useState<string[]>([]);
+  const save = async (): Promise<void> => {
+    const found = sessionFaults(rows);
+    setFaults(found);
+    if (found.length > 0) return;
+    const sent = await give("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) });
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else onClose();
+  };
+  return (
+    <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
+      <SessionRows rows={rows} onChange={setRows} withWho />
+      <Learned outlook={outlook} />
+      <FaultLines faults={faults} />
+      <Flex justify="flex-end" marginTop="18px" gap="10px">
+        <Button variant="outline" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button onClick={() => void save()}>Keep this week</Button>
+      </Flex>
+      <SessionChanges />
+      <Habits />
+    </Dialog>
+  );
+}

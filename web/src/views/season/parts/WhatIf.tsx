@@ -1,0 +1,87 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { SeasonChange } from "@yule/core";
+import type { Outlook, PlannedSeason } from "@yule/derive";
+import { applyChanges, wordsOf } from "../../../plan/apply.ts";
+import { changedNeeds, useTrial, type Tried } from "../../../plan/trial.ts";
+import { Odds } from "./Odds.tsx";
+
+const MOST_SHOWN = 4;
+
+/** The sandbox: changes that are planned through beside the real plan, to be kept or thrown away. Nothing is saved before. */
+export function WhatIf({
+  trial,
+  outlook,
+  planned,
+  onChange,
+}: {
+  trial: readonly SeasonChange[];
+  outlook: Outlook;
+  planned: PlannedSeason | null;
+  onChange: (trial: readonly SeasonChange[]) => void;
+}) {
+  const tried = useTrial(trial, outlook, planned);
+  const keep = (): void => {
+    void applyChanges(trial, outlook);
+    onChange([]);
+  };
+  return (
+    <Box as="section" aria-label="What if" border="2px dashed" borderColor="tight" borderRadius="12px" padding="14px 18px" marginBottom="22px" maxWidth="860px">
+      <Text fontWeight={700} marginBottom="6px">
+        What if
+      </Text>
+      {trial.map((change, index) => (
+        <Flex key={JSON.stringify(change) + String(index)} align="center" gap="10px">
+          <Text flex="1" overflowWrap="anywhere">
+            {wordsOf(change, outlook)}
+          </Text>
+          <Button variant="ghost" onClick={() => onChange(trial.filter((_, at) => at !== index))}>
+            not this
+          </Button>
+        </Flex>
+      ))}
+      <Flex gap="28px" wrap="wrap" marginY="10px" role="status">
+        <Side title="as it is" late={planned?.answer.plan.score.lateDays} chance={planned?.odds?.season} />
+        <Side title="with this" late={tried?.answer.plan.score.lateDays} chance={tried?.odds.season} />
+      </Flex>
+      {planned && tried && <Changed planned={planned} tried={tried} outlook={outlook} />}
+      <Flex gap="10px">
+        <Button onClick={keep}>Keep it</Button>
+        <Button variant="outline" onClick={() => onChange([])}>
+          Throw it away
+        </Button>
+      </Flex>
+    </Box>
+  );
+}
+
+function Side({ title, late, chance }: { title: string; late: number | undefined; chance: number | undefined }) {
+  return (
+    <Box>
+      <Text color="softInk" fontSize="15px">
+        {title}
+      </Text>
+      <Flex gap="14px" align="center" fontFamily="heading" fontSize="20px">
+        <span>{late === undefined ? "…" : late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}</span>
+        {chance !== undefined && <Odds chance={chance} />}
+      </Flex>
+    </Box>
+  );
+}
+
+/** Which needs it makes better or worse, the most first. */
+function Changed({ planned, tried, outlook }: { planned: PlannedSeason; tried: Tried; outlook: Outlook }) {
+  const changed = changedNeeds(planned, tried);
+  if (changed.length === 0) return <Text marginBottom="10px">No single need becomes likelier or less likely by it.</Text>;
+  const stand = (late: number, chance: number | null): string =>
+    late > 0 ? `${String(late)} ${late === 1 ? "day" : "days"} late` : chance === null ? "in time" : `${String(Math.round(chance * 100))} in 100`;
+  return (
+    <Box as="ul" listStyleType="none" marginBottom="10px" fontSize="15px">
+      {changed.slice(0, MOST_SHOWN).map((each) => (
+        <li key={each.id}>
+          <b>{outlook.open.find((view) => view.need.id === each.id)?.need.title}</b>: {stand(each.lateBefore, each.before)} → {stand(each.lateAfter, each.after)}
+        </li>
+      ))}
+      {changed.length > MOST_SHOWN && <li>and {changed.length - MOST_SHOWN} more</li>}
+    </Box>
+  );
+}

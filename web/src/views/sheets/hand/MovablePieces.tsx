@@ -1,0 +1,151 @@
+import { mm, type Rect } from "@yule/core";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { HAIR, INK, PAPER, RED } from "../../../kit/drawing.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { snapped } from "./snap.ts";
+
+/** A piece that can be taken in the hand. */
+export interface Movable extends Rect {
+  readonly key: string;
+  /** What it is for, as it is read out. */
+  readonly label: string;
+  readonly held: boolean;
+}
+
+/** A pull towards other sides reaches so many pixels. */
+const PULL = 9;
+/** Less than this was a press, not a pull. */
+const PRESS = 4;
+const STEP = { metric: { fine: mm(1), wide: mm(10) }, inches: { fine: mm(25.4 / 16), wide: mm(25.4 / 2) } };
+const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** Keys pressed one after another are one move. */
+const SETTLED = 500;
+
+/**
+ * Pieces in a drawing to scale that are pulled, or moved by arrow keys (with Shift in wide steps), and drawn onto the sides of others.
+ * Enter or a press chooses one. A move is told once it is over.
+ */
+export function MovablePieces({
+  pieces,
+  within,
+  gap,
+  unit,
+  chosen,
+  isPlain = false,
+  onChoose,
+  onMove,
+}: {
+  pieces: readonly Movable[];
+  within: Rect;
+  gap: number;
+  unit: number;
+  chosen: string | null;
+  /** The pieces are drawn already: only what is held or moving is ruled. */
+  isPlain?: boolean;
+  onChoose?: (key: string) => void;
+  onMove: (key: string, to: Rect) => void;
+}) {
+  const { system } = useMeasure();
+  const [going, setGoing] = useState<{ key: string; to: Rect; from: { x: number; y: number } | null } | null>(null);
+  const settling = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const place = (event: PointerEvent<SVGGElement>): { x: number; y: number } => {
+    const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
+    const point = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix) : { x: 0, y: 0 };
+    return { x: point.x, y: point.y };
+  };
+  const to = (piece: Movable, x: number, y: number, pull: number): Rect => {
+    const { width, height } = piece;
+    const others = pieces.filter((each) => each.key !== piece.key);
+    return snapped({ x: x as Rect["x"], y: y as Rect["y"], width, height }, others, within, gap, pull);
+  };
+  const done = (): void => {
+    if (going) onMove(going.key, going.to);
+    setGoing(null);
+  };
+  const key = (event: KeyboardEvent, piece: Movable): void => {
+    if (event.key === "Enter" || event.key === " ") {
+      event.preventDefault();
+      onChoose?.(piece.key);
+    }
+    const way = KEYS[event.key];
+    if (!way) return;
+    event.preventDefault();
+    const step = STEP[system === "in" ? "inches" : "metric"][event.shiftKey ? "wide" : "fine"];
+    const now = going?.key === piece.key ? going.to : piece;
+    const next = to(piece, now.x + way[0] * step, now.y + way[1] * step, 0);
+    setGoing({ key: piece.key, to: next, from: null });
+    clearTimeout(settling.current);
+    settling.current = setTimeout(() => {
+      setGoing(null);
+      onMove(piece.key, next);
+    }, SETTLED);
+  };
+  return pieces.map((piece, index) => {
+    const at = going?.key === piece.key ? going.to : piece;
+    const isChosen = piece.key === chosen;
+    const isMoving = going?.key === piece.key && going.to !== piece;
+    const isRuled = !isPlain || piece.held || isMoving;
+    // Numbers stand in a corner, where they cover least of what is painted.
+    const [x, y] = [at.x + 15 * unit, at.y + 15 * unit];
+    return (
+      <g
+        key={piece.key}
+        role="button"
+        tabIndex={0}
+        {...(onChoose ? { "aria-pressed": isChosen } : {})}
+        aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? ", held in place" : ""}`}
+        style={{ cursor: "grab", touchAction: "none" }}
+        onKeyDown={(event) => key(event, piece)}
+        onPointerDown={(event) => {
+          event.currentTarget.setPointerCapture(event.pointerId);
+          const from = place(event);
+          setGoing({ key: piece.key, to: piece, from: { x: from.x - piece.x, y: from.y - piece.y } });
+        }}
+        onPointerMove={(event) => {
+          if (going?.key !== piece.key || !going.from) return;
+          const now = place(event);
+          const [dx, dy] = [now.x - going.from.x - piece.x, now.y - going.from.y - piece.y];
+          const still = going.to === piece && Math.hypot(dx, dy) < PRESS * unit;
+          if (!still) setGoing({ ...going, to: to(piece, piece.x + dx, piece.y + dy, PULL * unit) });
+        }}
+        onPointerUp={() => {
+          if (going?.to === piece) {
+            setGoing(null);
+            onChoose?.(piece.key);
+          } else done();
+        }}
+        onPointerCancel={() => setGoing(null)}
+      >
+        <rect
+          x={at.x}
+          y={at.y}
+          width={at.width}
+          height={at.height}
+          fill={isMoving ? PAPER : "transparent"}
+          fillOpacity={0.6}
+          stroke={isRuled ? PAPER : "none"}
+          strokeWidth={(isChosen ? 6 : 4.5) * unit}
+        />
+        <rect
+          x={at.x}
+          y={at.y}
+          width={at.width}
+          height={at.height}
+          fill="none"
+          stroke={!isRuled ? "none" : isChosen ? RED : INK}
+          strokeWidth={(isChosen ? 3.5 : 2) * unit}
+          strokeDasharray={piece.held ? undefined : `${String(7 * unit)} ${String(4 * unit)}`}
+        />
+        {!isPlain && (
+          <>
+            <circle cx={x} cy={y} r={12 * unit} fill={PAPER} stroke={isChosen ? RED : HAIR} strokeWidth={1.5 * unit} />
+            <text x={x} y={y + 5 * unit} textAnchor="middle" fill={INK} style={{ fontSize: 14 * unit, fontWeight: 700, pointerEvents: "none" }}>
+              {index + 1}
+            </text>
+          </>
+        )}
+        {piece.held && <circle cx={at.x + at.width - 12 * unit} cy={at.y + 12 * unit} r={6 * unit} fill={RED} stroke={PAPER} strokeWidth={2 * unit} />}
+      </g>
+    );
+  });
+}

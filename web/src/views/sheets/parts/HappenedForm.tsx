@@ -1,0 +1,139 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Problem, SplitPlanRead } from "@yule/contract";
+import { isTorn, lengthOfUnits, type Length } from "@yule/core";
+import { paintingStages, planInHand, commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted } from "@yule/derive";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { useNavigate } from "react-router";
+import { give } from "../../../data/outbox.ts";
+import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
+import { LengthField } from "../../../kit/LengthField.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { NumberField } from "../../../kit/NumberField.tsx";
+import { ProblemNote } from "../../../kit/states.tsx";
+import { Verdict } from "../../../kit/Verdict.tsx";
+import type { SheetsAskProps } from "../ask.ts";
+
+/** What really happened: panels got and spoilt, offcuts kept, what a tear ate. With everything as drawn it is one press. */
+export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAskProps & { plan: SplitPlanRead; onBack: () => void; onDone: () => void }) {
+  const navigate = useNavigate();
+  const { size } = useMeasure();
+  const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
+  const { method } = plan.plan.job;
+  const torn = isTorn(planInHand(plan.plan).job);
+  const apart = plan.state === "taped";
+  const taping = method === "tape" && !apart;
+  const given = apart ? [] : panelsOf(plan.plan, views);
+  const offcuts = taping ? [] : offcutsOf(plan, sheets.offcuts);
+  const [spoilt, setSpoilt] = useState<ReadonlyMap<string, number>>(new Map());
+  const [kept, setKept] = useState<ReadonlySet<number>>(new Set(offcuts.flatMap((offcut, index) => (offcut.worth ? [index] : []))));
+  const [tearLoss, setTearLoss] = useState<Length | null>(null);
+  const [creep, setCreep] = useState<Length | null>(null);
+  const [paintedTo, setPaintedTo] = useState<ReadonlyMap<string, string | null>>(new Map(views.map((view) => [view.need.id, usuallyPainted(paintingStages(view.design))])));
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const good = given.reduce((sum, each) => sum + each.panels - (spoilt.get(each.view.need.id) ?? 0), 0);
+  const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
+  const tell = async (): Promise<void> => {
+    const said = commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep }, v7);
+    const sent = await give("split-sheets", said);
+    if (sent.state === "refused") return setProblem(sent.problem);
+    if (plan.plan.picture) {
+      for (const told of paintedAlready(said, views, paintedTo, outlook.now, v7)) {
+        const fact = await give("tell-bench", told, { quiet: true });
+        if (fact.state === "refused") return setProblem(fact.problem);
+      }
+    }
+    onDone();
+    void navigate(given.length === 1 ? `/bench?need=${given[0]?.view.need.id ?? ""}` : given.length > 1 ? "/bench" : apart ? "/finish" : "/sheets");
+  };
+  return (
+    <>
+      <Verdict>
+        {apart ? "The taped sheets are cut apart" : given.length === 0 ? "The card stock is cut" : `${String(good)} ${taping ? "windows, taped, " : "panels "}go to the bench`}
+        {many > 0 && `, and ${many === 1 ? "one offcut is" : `${String(many)} offcuts are`} kept`}. Was it so?
+      </Verdict>
+      <Flex gap="12px" marginBottom="22px" wrap="wrap">
+        <Button variant="outline" size="xl" onClick={onBack}>
+          Back to the last move
+        </Button>
+        <Button size="xl" onClick={() => void tell()}>
+          {given.length > 0 ? "So it was: to the bench" : apart ? "So it was: to Finish" : "So it was"}
+        </Button>
+      </Flex>
+      {problem && <ProblemNote problem={problem} />}
+      <Flex gap="32px" wrap="wrap" align="flex-start" marginBottom="18px">
+        {given.length > 0 && (
+          <Box as="section" aria-label="Panels spoilt">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              {taping ? "Windows left out" : "Spoilt in the splitting"}
+            </Heading>
+            {given.map(({ view, panels }) => (
+              <Flex key={view.need.id} gap="14px" align="center" marginTop="8px">
+                <NumberField
+                  label={`of ${String(panels)} for ${view.need.title}`}
+                  value={spoilt.get(view.need.id) ?? 0}
+                  least={0}
+                  most={panels}
+                  whole
+                  onRead={(count) => setSpoilt(new Map([...spoilt, [view.need.id, count]]))}
+                />
+              </Flex>
+            ))}
+          </Box>
+        )}
+        {plan.plan.picture && given.length > 0 && (
+          <Box as="section" aria-label="Painted as far as" width="300px">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              Painted, and dry, as far as
+            </Heading>
+            {given.map(({ view }) => (
+              <Box key={view.need.id} marginTop="8px">
+                <FormField label={view.need.title}>
+                  <Choice
+                    value={paintedTo.get(view.need.id) ?? ""}
+                    onChange={(change) => setPaintedTo(new Map([...paintedTo, [view.need.id, change.target.value === "" ? null : change.target.value]]))}
+                    options={[{ value: "", label: "nothing of its route yet" }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
+                  />
+                </FormField>
+              </Box>
+            ))}
+          </Box>
+        )}
+        {offcuts.length > 0 && (
+          <Box as="section" aria-label="Offcuts to keep">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              Into the stash of offcuts
+            </Heading>
+            {offcuts.map((offcut, index) => (
+              <Tick
+                key={`${offcut.storeId} ${String(offcut.width)}x${String(offcut.height)}`}
+                checked={kept.has(index)}
+                onChange={(change) => {
+                  const next = new Set(kept);
+                  if (change.target.checked) next.add(index);
+                  else next.delete(index);
+                  setKept(next);
+                }}
+              >
+                {offcut.count} × {size(lengthOfUnits(offcut.width), lengthOfUnits(offcut.height))}
+              </Tick>
+            ))}
+          </Box>
+        )}
+        {(torn || apart) && (
+          <Box as="section" aria-label="Measured">
+            <Heading as="h2" fontSize="18px" fontWeight={600}>
+              If you measured it
+            </Heading>
+            <Text color="softInk" fontSize="15px" maxWidth="260px" marginBottom="6px">
+              Three measured times are enough for the plan to reckon with your hand.
+            </Text>
+            {torn && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
+            {apart && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
+          </Box>
+        )}
+      </Flex>
+      {given.length === 0 && !apart && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
+    </>
+  );
+}

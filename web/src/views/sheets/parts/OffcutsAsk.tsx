@@ -1,0 +1,171 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Problem } from "@yule/contract";
+import { bestUses, lengthOfUnits, type Length, type OffcutUse } from "@yule/core";
+import { usesOfSeason } from "@yule/derive";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { give } from "../../../data/outbox.ts";
+import { Choice, FormField } from "../../../kit/FormField.tsx";
+import { LengthField } from "../../../kit/LengthField.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { NumberField } from "../../../kit/NumberField.tsx";
+import { INK, ScaleDrawing, SOFT } from "../../../kit/drawing.tsx";
+import { ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { SheetsAskProps } from "../ask.ts";
+
+/** The stash of offcuts, to scale: what each is good for, what the season could take from them first. */
+export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
+  const { size } = useMeasure();
+  const [adding, setAdding] = useState(false);
+  const papers = outlook.stores.filter((store) => store.kind === "sheet" || store.kind === "card stock");
+  const rows = sheets.offcuts.map((offcut) => {
+    const store = papers.find((each) => each.id === offcut.storeId);
+    const uses = bestUses({ width: lengthOfUnits(offcut.width), height: lengthOfUnits(offcut.height) }, usesOfSeason(outlook, offcut.storeId, store?.kind === "sheet"));
+    return { offcut, store, uses };
+  });
+  const panels = rows.reduce((sum, row) => sum + (row.uses.find((use) => use.what === "panel")?.pieces ?? 0) * row.offcut.count, 0);
+  const largest = Math.max(1, ...rows.map((row) => Math.max(row.offcut.width, row.offcut.height)));
+  const many = rows.reduce((sum, row) => sum + row.offcut.count, 0);
+  return (
+    <>
+      {many === 0 ? (
+        <Verdict>The stash of offcuts is empty.</Verdict>
+      ) : (
+        <Verdict>
+          {many === 1 ? "One offcut is kept" : `${String(many)} offcuts are kept`}:{" "}
+          {panels > 0 ? (
+            <>
+              up to{" "}
+              <Figure
+                why="Panels that open needs still lack, as many as come out of each offcut by straight cuts, of the paper they are painted on. Splitting takes them before a fresh sheet."
+                tone="safe"
+              >
+                {panels === 1 ? "1 panel" : `${String(panels)} panels`}
+              </Figure>{" "}
+              of the season come out of them.
+            </>
+          ) : (
+            "no panel of the season comes out of them, but tags and test strips do."
+          )}
+        </Verdict>
+      )}
+      {many === 0 && (
+        <Teach title="What is left over is offered first" step={papers.length > 0 ? <Button onClick={() => setAdding(true)}>Put in what is in the drawer</Button> : undefined}>
+          When sheets are split, what is left can be kept here with its size. It is drawn to scale, says what it is good for, and is cut up before a fresh sheet.
+          {papers.length === 0 && " Add the paper in Stores first."}
+        </Teach>
+      )}
+      <Flex wrap="wrap" gap="22px" align="flex-end">
+        {rows.map(({ offcut, store, uses }) => (
+          <Box key={offcut.id} maxWidth="290px">
+            <OffcutShape use={uses[0]} width={offcut.width} height={offcut.height} largest={largest} />
+            <Text fontWeight={600}>
+              {offcut.count > 1 && `${String(offcut.count)} × `}
+              {size(lengthOfUnits(offcut.width), lengthOfUnits(offcut.height))}
+            </Text>
+            <Text fontSize="15px" color="softInk">
+              {store?.name ?? "of a paper that is gone"}
+            </Text>
+            <Text fontSize="15px">{usesWords(uses)}</Text>
+            <Button variant="ghost" paddingInline="0" onClick={() => void give("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
+              Used or gone
+            </Button>
+          </Box>
+        ))}
+      </Flex>
+      {many > 0 && !adding && (
+        <Button variant="outline" marginTop="18px" onClick={() => setAdding(true)}>
+          Put in another
+        </Button>
+      )}
+      {adding && <NewOffcut papers={papers} onDone={() => setAdding(false)} />}
+    </>
+  );
+}
+
+/** One line for each name: panels of two needs of one design are one answer. */
+const distinct = (uses: readonly OffcutUse[]): OffcutUse[] => uses.filter((use, index) => uses.findIndex((each) => each.name === use.name) === index);
+
+const usesWords = (uses: readonly OffcutUse[]): string =>
+  uses.length === 0
+    ? "Too small for anything wanted."
+    : `Gives ${distinct(uses)
+        .slice(0, 3)
+        .map((use) => `${String(use.pieces)} × ${use.name}`)
+        .join(", or ")}.`;
+
+function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefined; width: number; height: number; largest: number }) {
+  const across = Math.max(width, height);
+  const { size } = useMeasure();
+  return (
+    <ScaleDrawing
+      width={width}
+      height={height}
+      margin={3}
+      most={6 + (250 * width) / largest}
+      mostHeight={6 + (250 * across) / largest}
+      label={`Offcut ${size(lengthOfUnits(width), lengthOfUnits(height))}`}
+    >
+      {(unit) => (
+        <>
+          <rect x={0} y={0} width={width} height={height} fill="#FDFBF5" stroke={INK} strokeWidth={1.2 * unit} />
+          {use?.places.map((place) => (
+            <rect
+              key={`${String(place.x)} ${String(place.y)}`}
+              x={place.x}
+              y={place.y}
+              width={place.width}
+              height={place.height}
+              fill="#6d8aa0"
+              fillOpacity={0.16}
+              stroke={SOFT}
+              strokeWidth={unit}
+              strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`}
+            />
+          ))}
+        </>
+      )}
+    </ScaleDrawing>
+  );
+}
+
+function NewOffcut({ papers, onDone }: { papers: readonly { id: string; name: string }[]; onDone: () => void }) {
+  const [storeId, setStore] = useState(papers[0]?.id ?? "");
+  const [width, setWidth] = useState<Length | null>(null);
+  const [height, setHeight] = useState<Length | null>(null);
+  const [count, setCount] = useState(1);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const keep = async (): Promise<void> => {
+    if (width === null || height === null) return;
+    const sent = await give("keep-offcut", { id: v7(), storeId, width, height, count });
+    if (sent.state === "refused") setProblem(sent.problem);
+    else onDone();
+  };
+  return (
+    <Box as="section" aria-label="A new offcut" marginTop="22px" maxWidth="640px">
+      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="8px">
+        What is in the drawer
+      </Heading>
+      <Flex gap="14px" wrap="wrap" align="flex-start">
+        <Box width="220px">
+          <FormField label="Cut from">
+            <Choice value={storeId} onChange={(change) => setStore(change.target.value)} options={papers.map((store) => ({ value: store.id, label: store.name }))} />
+          </FormField>
+        </Box>
+        <LengthField label="Width" value={width} onRead={setWidth} />
+        <LengthField label="Height" value={height} onRead={setHeight} />
+        <NumberField label="How many" value={count} least={1} most={10_000} whole onRead={setCount} />
+      </Flex>
+      {problem && <ProblemNote problem={problem} />}
+      <Flex gap="12px" marginTop="14px">
+        <Button disabled={width === null || height === null || storeId === ""} onClick={() => void keep()}>
+          Keep it
+        </Button>
+        <Button variant="ghost" onClick={onDone}>
+          Not now
+        </Button>
+      </Flex>
+    </Box>
+  );
+}

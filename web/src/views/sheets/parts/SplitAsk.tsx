@@ -1,0 +1,258 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
+import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitWay } from "@yule/core";
+import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
+import { useState } from "react";
+import { useSearchParams } from "react-router";
+import { Lessons } from "../../../features/lessons/Lessons.tsx";
+import { spoken, useMeasure } from "../../../kit/measure.tsx";
+import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Verdict } from "../../../kit/Verdict.tsx";
+import type { SheetsAskProps } from "../ask.ts";
+import { HandBar } from "../hand/HandBar.tsx";
+import { useByHand } from "../hand/useByHand.ts";
+import { useTools } from "../tools.ts";
+import { useSavings, useSplits, waysFor } from "../useSplits.ts";
+import { Buying } from "./Buying.tsx";
+import { MaterialTabs } from "./MaterialTabs.tsx";
+import { NeedTicks } from "./NeedTicks.tsx";
+import { PrintSheets } from "./PrintSheets.tsx";
+import { SheetDrawing } from "./SheetDrawing.tsx";
+import { StartCutting } from "./StartCutting.tsx";
+import { SplitVerdict } from "./SplitVerdict.tsx";
+import { StepList } from "./StepList.tsx";
+import { TapedSheets } from "./TapedSheets.tsx";
+import { TrimmerFields } from "./TrimmerFields.tsx";
+import { WayCards } from "./WayCards.tsx";
+
+/** How to split what the season lacks: one job per material over all needs, the ways side by side. */
+export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
+  const [params, setParams] = useSearchParams();
+  const [spare, setSpare] = useState<ReadonlyMap<string, number>>(new Map());
+  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+  // An address with an empty need asks for all.
+  const asked = params.get("need") === "" ? null : params.get("need");
+  const taped = sheets.plans.filter((plan) => plan.state === "taped");
+  const wanting = wantingFirst(outlook.open);
+  const chosen = wanting.filter((view) => (asked === null ? !left.has(view.need.id) : view.need.id === asked));
+  const pieces = chosen.flatMap((view) => piecesOfNeed(view, spare.get(view.need.id) ?? 0));
+  const stores = sheetStores(outlook.stores, sheets.offcuts);
+  const groups = piecesByMaterial(pieces, stores);
+  if (stores.length === 0) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page says how many panels it gives.</Teach>;
+  if (wanting.length === 0)
+    return (
+      <>
+        <Verdict>Nothing has to be split.</Verdict>
+        <TapedSheets taped={taped} outlook={outlook} />
+        <Teach title="No panels are missing">
+          When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.
+        </Teach>
+      </>
+    );
+  const group = groups.find((each) => each.material.id === params.get("paper")) ?? groups[0];
+  const to = (changes: Record<string, string | null>): void => {
+    const next = new URLSearchParams(params);
+    for (const [name, value] of Object.entries(changes))
+      if (value === null) next.delete(name);
+      else next.set(name, value);
+    setParams(next, { replace: true });
+  };
+  const gone = asked === null ? undefined : outlook.needs.find((view) => view.need.id === asked && view.toPaint.length === 0);
+  const ticks = (
+    <NeedTicks
+      wanting={wanting}
+      chosen={new Set(chosen.map((view) => view.need.id))}
+      spare={spare}
+      onTick={(id, on) => {
+        const now = new Set(wanting.filter((view) => !chosen.includes(view)).map((view) => view.need.id));
+        if (on) now.delete(id);
+        else now.add(id);
+        setLeft(now);
+        to({ need: null });
+      }}
+      onSpare={(id, count) => setSpare(new Map([...spare, [id, count]]))}
+    />
+  );
+  if (!group)
+    return (
+      <>
+        <Verdict>{gone ? `${gone.need.title} has all the panels it needs on the bench. Go on there.` : "Nothing is chosen to be split."}</Verdict>
+        {ticks}
+      </>
+    );
+  // A painting that is being cut is gone on with where it was planned.
+  const open = sheets.plans.find((plan) => plan.state === "open" && !plan.plan.picture && plan.materialId === group.material.id);
+  return (
+    <>
+      <TapedSheets taped={taped} outlook={outlook} />
+      <GroupPlan
+        key={group.material.id}
+        outlook={outlook}
+        sheets={sheets}
+        group={group}
+        views={chosen}
+        open={open}
+        ticks={ticks}
+        tabs={<MaterialTabs groups={groups} chosen={group.material.id} outlook={outlook} onChoose={(paper) => to({ paper })} />}
+      />
+    </>
+  );
+}
+
+/** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. */
+const wantingFirst = (open: readonly NeedView[]): NeedView[] =>
+  open.filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
+
+/** Before any way is worked out there is nothing to move. */
+const NO_JOB: SplitJob = { sheets: [], panels: [], edge: mm(0), gap: mm(0), method: "cut", thirds: false };
+
+function GroupPlan({
+  outlook,
+  sheets,
+  group,
+  views,
+  open,
+  ticks,
+  tabs,
+}: SheetsAskProps & { group: MaterialNeeds; views: readonly NeedView[]; open: SplitPlanRead | undefined; ticks: React.ReactNode; tabs: React.ReactNode }) {
+  const methods = waysFor(group);
+  const [told, setMethod] = useState<SplitWay | null>(null);
+  const [tools, setTools] = useTools();
+  const { say } = useMeasure();
+  const learned = learnedLosses(LOSSES, sheets.results);
+  // The deckle comes off by every way but the tape, which covers it.
+  const losses = { ...learned, cut: { ...learned.cut, edge: tools.rim }, fold: { ...learned.fold, edge: tools.rim } };
+  const [also, setAlso] = useState<ReadonlySet<string>>(new Set());
+  const others = sheetStores(outlook.stores, sheets.offcuts).filter((store) => store.paper === group.material.paper && store.id !== group.material.id);
+  const { ways, soFar } = useSplits(
+    group,
+    losses,
+    tools,
+    others.filter((store) => also.has(store.id)),
+  );
+  const method = told && methods.includes(told) ? told : usualMethod(group, views);
+  const way = ways[method];
+  const [isMoving, setMoving] = useState(false);
+  const hand = useByHand(way?.job ?? NO_JOB, way?.split ?? null);
+  const savings = useSavings(
+    group,
+    way?.fresh ? way : null,
+    losses,
+    // Another colour of card is no other choice; another paper may be.
+    group.material.paper ? others.filter((store) => !also.has(store.id)) : [],
+  );
+  // The ways that are there can be looked at while the one in question is worked out.
+  if (!way)
+    return methods.some((each) => ways[each]) ? (
+      <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />
+    ) : (
+      <Loading />
+    );
+  const { job, fresh } = way;
+  // Only a knife, or a ruler, can follow what the hand has moved.
+  const split = job.method === "cut" ? hand.split : way.split;
+  const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
+  const looks = looksOf(group.pieces, outlook);
+  const scores = scoresOf(views);
+  const store = outlook.stores.find((each) => each.id === group.material.id);
+  const work = split ? workOf(job, split, tools) : [];
+  // Faults name sheets and panels by their ids; a maker knows them by their names.
+  const named = (text: string): string =>
+    [...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const].reduce(
+      (said, [id, name]) => said.replaceAll(id, name),
+      text,
+    );
+  const designs = [...new Set(views.map((view) => view.design.id))];
+  return (
+    <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
+      <Box flex="1" minWidth={0}>
+        {split ? (
+          <SplitVerdict outlook={outlook} group={group} job={job} split={split} />
+        ) : (
+          <Verdict>{faults.length > 0 ? "This does not come out of any sheet." : "Nothing of this paper is split this way."}</Verdict>
+        )}
+        {faults.length > 0 && (
+          <ProblemNote
+            problem={{
+              type: "",
+              title: "It cannot be split so",
+              status: 422,
+              detail: "",
+              errors: faults.map((fault) => ({ ...fault, path: [], given: named(spoken(fault.given, say)), allowed: named(spoken(fault.allowed, say)) })),
+            }}
+          />
+        )}
+        {tabs}
+        <Lessons outlook={outlook} moment="splitting" designs={designs} />
+        {split && way.split && job.method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
+        <Flex wrap="wrap" gap="0 18px" align="flex-start" opacity={hand.isBusy ? 0.7 : 1}>
+          {work.map(({ alike, steps }, index) => (
+            <SheetDrawing
+              key={`${alike.layout.sheet}${String(index)}`}
+              job={job}
+              alike={alike}
+              looks={looks}
+              steps={steps}
+              scores={scores}
+              hand={isMoving && job.method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(index, piece, to) } : null}
+              mostHeight={index === 0 ? 500 : 400}
+            />
+          ))}
+        </Flex>
+      </Box>
+      <Box width={{ base: "100%", xl: "372px" }} flex="none">
+        {methods.length > 1 && <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
+        {split && (
+          <>
+            {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
+            {work.length > 1 && (
+              <Text color="softInk" marginTop="4px">
+                For the first of {work.length} layouts; the others follow at the table.
+              </Text>
+            )}
+            <Buying
+              outlook={outlook}
+              split={split}
+              others={others}
+              also={also}
+              savings={savings}
+              onAlso={(id, on) => {
+                const next = new Set(also);
+                if (on) next.add(id);
+                else next.delete(id);
+                setAlso(next);
+              }}
+            />
+            <StartCutting way={{ ...way, split, fresh: fresh && !hand.isBusy }} outlook={outlook} group={group} open={open} />
+            {job.method === "cut" && !isMoving && (
+              <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>
+                Move pieces by hand
+              </Button>
+            )}
+            <PrintSheets
+              job={job}
+              layouts={work.map(({ alike }) => alike.layout)}
+              looks={looks}
+              scores={scores}
+              name={store?.name ?? "sheets"}
+              labels={backLabels(split, group.pieces, outlook)}
+            />
+          </>
+        )}
+        {ticks}
+        <TrimmerFields tools={tools} currency={outlook.shop.currency} onChange={setTools} />
+      </Box>
+    </Flex>
+  );
+}
+
+/** The way that most of the panels' designs ask for. */
+function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitWay {
+  if (!group.material.paper) return "cut";
+  const counts = new Map<SplitWay, number>();
+  for (const piece of group.pieces) {
+    const method = views.find((view) => view.need.id === piece.needId)?.design.method ?? "cut";
+    counts.set(method, (counts.get(method) ?? 0) + piece.count);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "cut";
+}

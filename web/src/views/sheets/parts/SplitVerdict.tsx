@@ -1,0 +1,102 @@
+import { money, offcutOf, printMoney, sheetsByHand, capital, type MaterialNeeds, type Split, type SplitJob } from "@yule/core";
+import { sheetsTaken, type Outlook } from "@yule/derive";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { countWord } from "../words.ts";
+
+/** What is taken, what it gives, whether less could do, what a grid by hand would take, what is missing. */
+export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook; group: MaterialNeeds; job: SplitJob; split: Split }) {
+  const { size } = useMeasure();
+  const taken = sheetsTaken(split);
+  const kinds = taken.filter((each) => offcutOf(each.id) === null);
+  const whole = kinds.reduce((sum, each) => sum + each.sheets, 0);
+  const fromStash = split.sheetsUsed - whole;
+  const wanted = job.panels.reduce((sum, panel) => sum + panel.count, 0);
+  const lost = split.unplaced.reduce((sum, each) => sum + each.count, 0);
+  // Strips for colour tests come out of what is left, also by hand.
+  const strips = new Set(group.pieces.filter((piece) => piece.what === "strip").map((piece) => piece.id));
+  const hand = sheetsByHand({ ...job, sheets: job.sheets.slice(0, 1), panels: job.panels.filter((panel) => !strips.has(panel.id)) });
+  const onHand = (id: string): number => outlook.stores.find((each) => each.id === id)?.onHand ?? 0;
+  const lacking = kinds.filter((each) => each.sheets > onHand(each.id));
+  const short = lacking.reduce((sum, each) => sum + each.sheets - onHand(each.id), 0);
+  const take = [
+    ...kinds.map((each) => {
+      const sheet = job.sheets.find((one) => one.id === each.id);
+      return `${countWord(each.sheets)} ${each.sheets === 1 ? "sheet" : "sheets"} of ${sheet ? size(sheet.width, sheet.height) : ""}`;
+    }),
+    ...(fromStash > 0 ? [`${countWord(fromStash)} ${fromStash === 1 ? "offcut" : "offcuts"} of the stash`] : []),
+  ]
+    .join(", ")
+    .replace(/, ([^,]*)$/, " and $1");
+  return (
+    <Verdict>
+      {capital(take)} {split.sheetsUsed === 1 ? "gives" : "give"}{" "}
+      <Figure why={<Wanted group={group} job={job} outlook={outlook} />}>
+        {lost > 0 ? `${String(wanted - lost)} of ${String(wanted)} pieces` : wanted === 1 ? "the one piece wanted" : `all ${String(wanted)} pieces`}
+      </Figure>
+      , and{" "}
+      {split.proven ? (
+        <Figure
+          tone="safe"
+          why={`No way of splitting costs less than ${printMoney(split.lowerBound, outlook.shop.currency)}, and this costs exactly that. It was shown over all straight cuts from edge to edge, not only those tried.`}
+        >
+          no plan needs less
+        </Figure>
+      ) : (
+        <Figure
+          tone="tight"
+          why={`The best plan found costs ${printMoney(split.cost, outlook.shop.currency)}; nothing below ${printMoney(split.lowerBound, outlook.shop.currency)} is possible. Between the two it is not decided yet.`}
+        >
+          none much better can be
+        </Figure>
+      )}
+      .{" "}
+      {kinds.length === 1 && hand > whole && (
+        <>
+          <Figure
+            why={`Each kind of piece in one plain grid on sheets of its own, as it is done by eye, takes ${String(hand)}: ${printMoney(money((hand - whole) * group.material.cost), outlook.shop.currency)} more.`}
+          >
+            By grids alone
+          </Figure>{" "}
+          it would take {countWord(hand)}.{" "}
+        </>
+      )}
+      {short > 0 && (
+        <>
+          <Figure
+            tone="cannot"
+            why={lacking
+              .map((each) => `${outlook.stores.find((store) => store.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(onHand(each.id))} on the shelf`)
+              .join("; ")}
+          >
+            {short === 1 ? "One sheet is missing." : `${capital(countWord(short))} sheets are missing.`}
+          </Figure>
+        </>
+      )}
+    </Verdict>
+  );
+}
+
+function Wanted({ group, job, outlook }: { group: MaterialNeeds; job: SplitJob; outlook: Outlook }) {
+  const { size } = useMeasure();
+  const asked = new Set(job.panels.map((panel) => panel.id));
+  return (
+    <ul style={{ paddingLeft: 18 }}>
+      {group.pieces
+        .filter((piece) => asked.has(piece.id))
+        .map((piece) => {
+          const view = outlook.open.find((each) => each.need.id === piece.needId);
+          const record = view ? outlook.yields.get(view.design.id) : undefined;
+          return (
+            <li key={piece.id}>
+              {piece.count} × {piece.name}, {size(piece.width, piece.height)}
+              {view && `, for ${view.need.title}`}
+              {view &&
+                piece.what === "panel" &&
+                `: ${String(view.cards)} cards are wanted, and with ${String(record?.good ?? 0)} good and ${String(record?.bad ?? 0)} bad panels seen so far this many give enough with 9 in 10`}
+            </li>
+          );
+        })}
+    </ul>
+  );
+}

@@ -1,0 +1,254 @@
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { addStore, faultLine, faultsOf, storeKinds, type StoreRead } from "@yule/contract";
+import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useState } from "react";
+import { v7 } from "uuid";
+import { give } from "../../data/outbox.ts";
+import { useView } from "../../plan/useOutlet.ts";
+import { Dialog } from "../../kit/Dialog.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
+import { LengthField } from "../../kit/LengthField.tsx";
+import { useMeasure } from "../../kit/measure.tsx";
+import { StateWord } from "../../kit/states.tsx";
+import { Figure, Verdict } from "../../kit/Verdict.tsx";
+
+/** Stores: what lies on the shelf, what the needs will take, what to buy by when. */
+export default function StoresView() {
+  const outlook = useView();
+  const [adding, setAdding] = useState(false);
+  const sorted = [...outlook.stock].sort((a, b) => b.outlook.missing - a.outlook.missing || a.store.kind.localeCompare(b.store.kind));
+  return (
+    <>
+      <StoresVerdict outlook={outlook} />
+      <Box role="table" aria-label="Stores" maxWidth="1000px" marginBottom="20px">
+        {sorted.map(({ store, outlook: stock }) => (
+          <StoreRow key={store.id} store={store} stock={stock} today={outlook.today} />
+        ))}
+      </Box>
+      <Button variant="outline" onClick={() => setAdding(true)}>
+        Add to the shelf
+      </Button>
+      {adding && <StoreDialog onClose={() => setAdding(false)} />}
+    </>
+  );
+}
+
+function StoresVerdict({ outlook }: { outlook: Outlook }) {
+  const short = outlook.stock.filter(({ outlook: stock }) => stock.missing > 0).sort((a, b) => ((a.outlook.runsOut?.on ?? "") < (b.outlook.runsOut?.on ?? "") ? -1 : 1));
+  const [first] = short;
+  if (!first) return <Verdict>The shelf holds enough for all that is owed.</Verdict>;
+  const on = first.outlook.runsOut?.on ?? outlook.today;
+  const orderBy = addDays(on, -first.store.leadDays);
+  return (
+    <Verdict>
+      {first.store.name} runs out{" "}
+      <Figure
+        tone="cannot"
+        why={`${String(first.store.onHand)} lie there; the open needs take ${String(first.outlook.wanted)}. ${first.outlook.runsOut?.need ?? ""} is the first to find too few.`}
+      >
+        {on <= outlook.today ? "now" : `on ${printDay(on)}`}
+      </Figure>
+      : order{" "}
+      <Figure why={`${String(first.outlook.missing)} are missing and it comes in packs of ${String(first.store.pack)}.`}>
+        {first.outlook.packs === 1 ? "1 pack" : `${String(first.outlook.packs)} packs`}
+      </Figure>{" "}
+      {orderBy <= outlook.today ? "today" : `by ${printDay(orderBy)}`}
+      {short.length > 1 ? `; ${String(short.length - 1)} more will not last` : ""}.
+    </Verdict>
+  );
+}
+
+function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlook; today: string }) {
+  const [counting, setCounting] = useState(false);
+  const safety = stock.missing > 0 ? "cannot" : stock.wanted > 0 && store.onHand - stock.wanted < stock.wanted * 0.2 ? "tight" : "safe";
+  return (
+    <Grid
+      role="row"
+      templateColumns={{ base: "40px 1fr auto", md: "40px minmax(150px, 1.6fr) 0.8fr 0.9fr 1.7fr 190px", xl: "40px minmax(220px, 2fr) 1fr 1fr 1.5fr 270px" }}
+      columnGap="14px"
+      rowGap="6px"
+      alignItems="center"
+      paddingY="9px"
+      borderTop="1px solid"
+      borderColor="hairline"
+    >
+      <SheetMark store={store} />
+      <Box role="cell" minWidth={0}>
+        <Text fontWeight={700} overflowWrap="anywhere">
+          {store.name}
+        </Text>
+        <Text color="softInk" fontSize="15px">
+          {store.kind}
+        </Text>
+      </Box>
+      <Text role="cell">{store.onHand} there</Text>
+      <Text role="cell" display={{ base: "none", md: "block" }}>
+        {stock.wanted} wanted
+      </Text>
+      <Box role="cell" display={{ base: "none", md: "block" }}>
+        <StateWord state={safety}>
+          {safety === "cannot"
+            ? `${String(stock.missing)} short${stock.runsOut && stock.runsOut.on > today ? `, ${printDay(stock.runsOut.on)}` : ""}`
+            : safety === "tight"
+              ? "just enough"
+              : "enough"}
+        </StateWord>
+      </Box>
+      <Flex role="cell" gap="8px" gridColumn={{ base: "2 / -1", md: "auto" }}>
+        {counting ? (
+          <CountField store={store} onDone={() => setCounting(false)} />
+        ) : (
+          <>
+            <Button size="sm" variant="outline" onClick={() => setCounting(true)}>
+              Count
+            </Button>
+            <Button
+              size="sm"
+              variant={stock.missing > 0 ? "solid" : "outline"}
+              onClick={() => void give("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}
+            >
+              {store.pack * Math.max(1, stock.packs)} bought
+            </Button>
+          </>
+        )}
+      </Flex>
+    </Grid>
+  );
+}
+
+/** The store's shape to scale with the others, so that sizes are seen. */
+function SheetMark({ store }: { store: StoreRead }) {
+  const scale = 38 / inches(26);
+  if (store.width === null || store.height === null) return <Box role="cell" />;
+  return (
+    <Box role="cell" aria-hidden>
+      <svg width={40} height={40}>
+        <rect
+          x={1}
+          y={1}
+          width={Math.max(4, store.width * scale)}
+          height={Math.max(4, store.height * scale)}
+          fill={store.hex ?? (store.kind === "card stock" ? "#C7A878" : "#FDFBF5")}
+          stroke="var(--chakra-colors-ink)"
+        />
+      </svg>
+    </Box>
+  );
+}
+
+function CountField({ store, onDone }: { store: StoreRead; onDone: () => void }) {
+  const [text, setText] = useState(String(store.onHand));
+  const [fault, setFault] = useState<string | null>(null);
+  const keep = async (): Promise<void> => {
+    const onHand = Number(text);
+    if (text.trim() === "" || !Number.isInteger(onHand) || onHand < 0) return setFault(`${store.name}: given ${text}, allowed a whole number, at least 0`);
+    const sent = await give("count-store", { id: store.id, version: store.version, onHand });
+    if (sent.state === "refused")
+      setFault(
+        sent.problem.status === 409
+          ? `It was changed meanwhile; now ${String((sent.problem.present as { onHand?: number } | undefined)?.onHand ?? "")} are there`
+          : sent.problem.detail,
+      );
+    else onDone();
+  };
+  return (
+    <Box>
+      <Flex gap="8px">
+        <TextInput
+          aria-label={`Counted, ${store.name}`}
+          width="90px"
+          value={text}
+          onChange={(change) => setText(change.target.value)}
+          inputMode="numeric"
+          autoFocus
+          onKeyDown={(key) => key.key === "Enter" && void keep()}
+        />
+        <Button size="sm" onClick={() => void keep()}>
+          Keep
+        </Button>
+        <Button size="sm" variant="ghost" onClick={onDone}>
+          leave
+        </Button>
+      </Flex>
+      {fault && (
+        <Text role="alert" color="cannot" fontSize="15px">
+          {fault}
+        </Text>
+      )}
+    </Box>
+  );
+}
+
+function StoreDialog({ onClose }: { onClose: () => void }) {
+  const { system } = useMeasure();
+  const [kind, setKind] = useState<(typeof storeKinds)[number]>("sheet");
+  const [name, setName] = useState("");
+  const [size, setSize] = useState<{ width: Length; height: Length }>(system === "in" ? { width: inches(20), height: inches(26) } : { width: mm(500), height: mm(650) });
+  const [figures, setFigures] = useState({ onHand: "10", pack: "10", leadDays: "5" });
+  const [faults, setFaults] = useState<string[]>([]);
+  const [card, setCard] = useState({ hex: "#c7a878", metallic: false });
+  const sized = kind !== "other";
+  const save = async (): Promise<void> => {
+    const store = {
+      id: v7(),
+      kind,
+      name,
+      width: sized ? size.width : null,
+      height: sized ? size.height : null,
+      onHand: Number(figures.onHand),
+      pack: Number(figures.pack),
+      packCostMinor: 0,
+      leadDays: Number(figures.leadDays),
+      ...(kind === "card stock" ? card : {}),
+    };
+    const read = addStore.safeParse(store);
+    if (!read.success) return setFaults(faultsOf(read.error, store).map(faultLine));
+    const sent = await give("add-store", store);
+    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    else onClose();
+  };
+  return (
+    <Dialog title="On the shelf" onClose={onClose}>
+      <Flex direction="column" gap="14px">
+        <FormField label="What it is">
+          <TextInput value={name} onChange={(change) => setName(change.target.value)} placeholder="Cotton 300 gsm" autoFocus />
+        </FormField>
+        <FormField label="Kind">
+          <Choice
+            value={kind}
+            onChange={(change) => setKind(change.target.value as (typeof storeKinds)[number])}
+            options={storeKinds.map((each) => ({ value: each, label: each }))}
+          />
+        </FormField>
+        {sized && (
+          <Flex gap="14px">
+            <LengthField label="width" value={lengthOfUnits(size.width)} onRead={(width) => setSize({ ...size, width })} />
+            <LengthField label="height" value={lengthOfUnits(size.height)} onRead={(height) => setSize({ ...size, height })} />
+          </Flex>
+        )}
+        <Flex gap="14px">
+          {(["onHand", "pack", "leadDays"] as const).map((field) => (
+            <FormField key={field} label={{ onHand: "there now", pack: "in a pack", leadDays: "days to come" }[field]}>
+              <TextInput inputMode="numeric" value={figures[field]} onChange={(change) => setFigures({ ...figures, [field]: change.target.value })} />
+            </FormField>
+          ))}
+        </Flex>
+        {kind === "card stock" && (
+          <Flex gap="18px" align="center" wrap="wrap">
+            <FormField label="its colour">
+              <input type="color" value={card.hex} onChange={(change) => setCard({ ...card, hex: change.target.value })} style={{ width: 64, height: 44 }} />
+            </FormField>
+            <Tick checked={card.metallic} onChange={(change) => setCard({ ...card, metallic: change.target.checked })}>
+              it shimmers
+            </Tick>
+          </Flex>
+        )}
+        <FaultLines faults={faults} />
+        <Flex justify="flex-end">
+          <Button onClick={() => void save()}>Put it there</Button>
+        </Flex>
+      </Flex>
+    </Dialog>
+  );
+}
