@@ -74,7 +74,7 @@ export const COLOUR_COMMANDS: Readonly<Record<string, Command>> = {
   recipe: command(recipeIn, recipeOut, ({ wanted, paints, buy }) => {
     const shelf = shelfOfInput(paints);
     const choice = chooseRecipe(wanted, shelf);
-    if (!choice) return fail({ code: "empty-shelf", path: ["paints"], given: "none", allowed: "at least one paint" });
+    if (!choice) return fail({ code: "empty-shelf", path: ["paints"], given: ["none"], allowed: ["at least one paint"] });
     const { best, nearest, cheapest, reached } = choice;
     return succeed({
       best: said(best, shelf),

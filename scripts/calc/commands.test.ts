@@ -11,7 +11,7 @@ const setting: CalcSetting = {
 };
 const answer = async (name: string, input: unknown): Promise<unknown> => {
   const result = await COMMANDS[name]?.answer(input, setting);
-  return result?.ok ? result.value : result?.faults.map(faultLine);
+  return result?.ok ? result.value : result?.faults.map((fault) => faultLine(fault));
 };
 
 const sheet = { id: "full", width: 660.4, height: 508, count: null, cost: 420 };

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import {
   familyIn,
   familyOut,
@@ -45,16 +46,13 @@ import {
   succeed,
   type Limits,
   guideSheet,
-  lengthOfUnits,
   mm,
   checkFamily,
   fitWords,
   gapsIn,
   paletteDistances,
   stackGeometry,
-  toMm,
   turnedOver,
-  type Fault,
 } from "@yule/core";
 import { command, type Command } from "./command.ts";
 import { COLOUR_COMMANDS } from "./colour.ts";
@@ -67,20 +65,16 @@ export const limitsOf =
 
 const mmText = (length: number): string => `${String(Math.round(length * 10) / 10)} mm`;
 
-/** Lengths in words as millimetres: that is what the command line speaks. */
-const millimetresIn = (text: string): string => text.replace(/#(-?\d+)/g, (_, units: string) => `${String(toMm(lengthOfUnits(Number(units))))} mm`);
-const inMillimetres = (fault: Fault): Fault => ({ ...fault, given: millimetresIn(fault.given), allowed: millimetresIn(fault.allowed) });
-
 export const COMMANDS: Readonly<Record<string, Command>> = {
   split: command(splitIn, splitOut, async (input, setting) => {
     const job = splitJobOf(input);
     const faults = splitFaultsIn(job);
-    return faults.length > 0 ? fail(...faults.map(inMillimetres)) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
+    return faults.length > 0 ? fail(...faults) : succeed(splitOutOf(split(job, setting.limits(input.seed), await setting.solver())));
   }),
   pile: command(pileIn, pileOut, async (input, setting) => {
     const job = pileJobOf(input);
     const faults = splitFaultsIn(job);
-    if (faults.length > 0) return fail(...faults.map(inMillimetres));
+    if (faults.length > 0) return fail(...faults);
     return succeed(pileOutOf(bestYield(job, new Map(input.panels.map(({ id, value }) => [id, value])), setting.limits(input.seed), await setting.solver())));
   }),
   run: command(runIn, runOut, (input, setting) => {
@@ -90,14 +84,14 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   overmake: command(overmakeIn, overmakeOut, overmake),
   stack: command(stackIn, stackOut, (input) => {
     const geometry = stackGeometry(stackOfInput(input));
-    return geometry.faults.length > 0 ? fail(...geometry.faults.map(inMillimetres)) : succeed(stackOutOf(geometry, millimetresIn));
+    return geometry.faults.length > 0 ? fail(...geometry.faults) : succeed(stackOutOf(geometry));
   }),
   guides: command(guidesIn, guidesOut, ({ width, height, guides, turned }) => {
     const panel = { width: mm(width), height: mm(height) };
     const found = guideSheet(panel, guides);
     return found.ok
       ? succeed(guidesOutOf(turned ? turnedOver(found.value, panel, turned) : found.value))
-      : fail(...found.faults.map((fault) => inMillimetres({ ...fault, path: ["guides", ...fault.path] })));
+      : fail(...found.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })));
   }),
   family: command(familyIn, familyOut, (input) => {
     const members = membersOf(input);
@@ -114,8 +108,8 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
       return fail({
         code: "words-too-long",
         path: ["words", "text"],
-        given: `${JSON.stringify(words.text)}, ${over} for ${best.zone} at ${words.means === "hand" ? `small letters of ${mmText(limits.leastXHeight)}` : "its own size"}`,
-        allowed: "words that fit one of the places, in shorter lines or a larger place",
+        given: phrase`${JSON.stringify(words.text)}, ${over} for ${{ name: best.zone, of: "place" }} at ${words.means === "hand" ? `small letters of ${mmText(limits.leastXHeight)}` : "its own size"}`,
+        allowed: ["words that fit one of the places, in shorter lines or a larger place"],
       });
     }
     return succeed({ places: places.map(fitOutOf) });
@@ -126,7 +120,12 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     const ground = { holdsMasking: input.holdsMasking };
     const unknown = input.off.findIndex((id) => !ROUTE_RULES.some((rule) => rule.id === id));
     if (unknown >= 0)
-      return fail({ code: "unknown-rule", path: ["off", unknown], given: input.off[unknown] ?? "", allowed: `one of ${ROUTE_RULES.map((rule) => rule.id).join(", ")}` });
+      return fail({
+        code: "unknown-rule",
+        path: ["off", unknown],
+        given: [{ text: input.off[unknown] ?? "" }],
+        allowed: [`one of ${ROUTE_RULES.map((rule) => rule.id).join(", ")}`],
+      });
     const off = new Set(input.off);
     let made = 0;
     const findings = checkRoute(route, ground, off).map(({ rule, stages, repair, circle }) => ({

@@ -59,7 +59,11 @@ if (call.name === null) {
     process.stdout.write(`${JSON.stringify(command.schema, null, 2)}\n`);
   } else {
     const result = await command.answer(readInput(), { limits: limitsOf(call.seconds, () => performance.now()), solver: loadHighs });
-    if (!result.ok) refuse(result.faults.map(faultLine), result.faults.some((fault) => fault.code === "not-found-in-time") ? 3 : BAD_INPUT);
+    if (!result.ok)
+      refuse(
+        result.faults.map((fault) => faultLine(fault)),
+        result.faults.some((fault) => fault.code === "not-found-in-time") ? 3 : BAD_INPUT,
+      );
     process.stdout.write(`${JSON.stringify(result.value)}\n`);
   }
 }

@@ -130,7 +130,13 @@ describe("bad input gets one clear message with field, given and allowed, and sa
 
   test("a due day in the past", async () => {
     const need = { id: v7(), kind: "order" as const, title: "Late", designId: ids.design, due: "2031-11-07", lines: [{ id: v7(), colourwayId: ids.blue, quantity: 1 }] };
-    expect(refused(await shop.give("add-need", need))).toEqual({ code: "past", path: ["due"], given: "2031-11-07", allowed: "today, 2031-11-08, or later" });
+    expect(refused(await shop.give("add-need", need))).toMatchObject({
+      code: "past",
+      path: ["due"],
+      given: "2031-11-07",
+      allowed: "today, 2031-11-08, or later",
+      values: { given: [{ day: "2031-11-07" }] },
+    });
     expect((await shop.get<SeasonRead>("season")).needs.some((each) => each.id === need.id)).toBe(false);
   });
 

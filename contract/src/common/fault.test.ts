@@ -5,7 +5,7 @@ import { faultLine, pathText } from "./faultLine.ts";
 
 const lines = (schema: z.ZodType, input: unknown): string[] => {
   const read = schema.safeParse(input);
-  return read.success ? [] : faultsOf(read.error, input).map(faultLine);
+  return read.success ? [] : faultsOf(read.error, input).map((fault) => faultLine(fault));
 };
 
 test("a path reads as it is written in the file", () => {

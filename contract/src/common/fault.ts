@@ -1,20 +1,37 @@
-import type { Fault, FaultPath } from "@yule/core";
+import { phrase, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { z } from "zod";
+import { phraseText } from "./faultLine.ts";
 
-/** As zod says it, in the fields of a fault. */
-export const faultSchema = z.object({
+const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));
+
+/** A fault as it is sent: in words that any program can show, and with its values for those that say them in the reader's own units. */
+export const sentFaultSchema = z.object({
   code: z.string(),
   path: z.array(z.union([z.string(), z.number()])),
   given: z.string(),
   allowed: z.string(),
+  values: z.object({ given: phraseSchema, allowed: phraseSchema }).optional(),
 });
+export type SentFault = z.output<typeof sentFaultSchema>;
+
+export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => ({
+  code,
+  path: [...path],
+  given: phraseText(given),
+  allowed: phraseText(allowed),
+  values: { given, allowed },
+});
+
+/** A fault that was sent, with its values where the sender told them. */
+export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({ code, path, given: values?.given ?? [given], allowed: values?.allowed ?? [allowed] });
 
 const LONGEST_SHOWN = 60;
 
-function shown(value: unknown): string {
-  if (value === undefined) return "nothing";
+function shown(value: unknown): Phrase {
+  if (value === undefined) return ["nothing"];
+  if (typeof value === "number" && Number.isFinite(value)) return [{ count: value }];
   const text = typeof value === "string" ? `"${value}"` : ((JSON.stringify(value) as string | undefined) ?? typeof value);
-  return text.length > LONGEST_SHOWN ? `${text.slice(0, LONGEST_SHOWN)}…` : text;
+  return [{ text: text.length > LONGEST_SHOWN ? `${text.slice(0, LONGEST_SHOWN)}…` : text }];
 }
 
 const KINDS: Readonly<Record<string, string>> = {
@@ -42,48 +59,50 @@ export function faultsOf(error: z.ZodError, input: unknown): Fault[] {
 function faultsOfIssue(issue: z.core.$ZodIssue, input: unknown, above: FaultPath): Fault[] {
   const path: (string | number)[] = [...above, ...issue.path.map((part) => (typeof part === "number" ? part : String(part)))];
   const given = shown(path.reduce<unknown>((value, part) => (value as Record<string | number, unknown> | null | undefined)?.[part], input));
-  const fault = (allowed: string, more: Partial<Fault> = {}): Fault[] => [{ code: issue.code, path, given, allowed, ...more }];
+  const fault = (allowed: Phrase): Fault[] => [{ code: issue.code, path, given, allowed }];
   switch (issue.code) {
     case "invalid_type":
-      return fault(KINDS[issue.expected] ?? issue.expected);
+      return fault([KINDS[issue.expected] ?? issue.expected]);
     case "too_small":
       return fault(
         issue.origin === "array"
-          ? `at least ${String(issue.minimum)} of them`
+          ? phrase`at least ${Number(issue.minimum)} of them`
           : issue.origin === "string"
-            ? `at least ${String(issue.minimum)} characters`
-            : `${issue.inclusive === false ? "more than" : "at least"} ${String(issue.minimum)}`,
+            ? phrase`at least ${Number(issue.minimum)} characters`
+            : phrase`${issue.inclusive === false ? "more than" : "at least"} ${Number(issue.minimum)}`,
       );
     case "too_big":
       return fault(
         issue.origin === "array"
-          ? `at most ${String(issue.maximum)} of them`
+          ? phrase`at most ${Number(issue.maximum)} of them`
           : issue.origin === "string"
-            ? `at most ${String(issue.maximum)} characters`
-            : `${issue.inclusive === false ? "less than" : "at most"} ${String(issue.maximum)}`,
+            ? phrase`at most ${Number(issue.maximum)} characters`
+            : phrase`${issue.inclusive === false ? "less than" : "at most"} ${Number(issue.maximum)}`,
       );
     case "invalid_value":
-      return fault(`one of ${issue.values.map((value) => String(value)).join(", ")}`);
+      return fault([`one of ${issue.values.map((value) => String(value)).join(", ")}`]);
     case "invalid_format":
-      return fault(FORMATS[issue.format] ?? issue.message);
+      return fault([FORMATS[issue.format] ?? issue.message]);
     case "not_multiple_of":
-      return fault(`a multiple of ${String(issue.divisor)}`);
+      return fault(phrase`a multiple of ${Number(issue.divisor)}`);
     case "unrecognized_keys":
       return issue.keys.map((key) => ({
         code: issue.code,
         path: [...path, key],
         given: shown((path.reduce<unknown>((value, part) => (value as Record<string | number, unknown> | null)?.[part], input) as Record<string, unknown> | null)?.[key]),
-        allowed: "no field of this name",
+        allowed: ["no field of this name"],
       }));
     case "invalid_union": {
       const nearest = [...issue.errors].sort((a, b) => a.length - b.length)[0];
       if (issue.errors.length === 0 || !nearest || issue.errors.every((each) => each[0]?.path.length === 0))
-        return fault(issue.errors.length === 0 ? issue.message : issue.errors.map((each) => allowedBy(each[0])).join(", or "));
+        return fault([issue.errors.length === 0 ? issue.message : issue.errors.map((each) => allowedBy(each[0])).join(", or ")]);
       return nearest.flatMap((each) => faultsOfIssue(each, input, path));
     }
+    case "custom":
+      return fault((issue.params as { allowed?: Phrase } | undefined)?.allowed ?? [issue.message]);
     default:
-      return fault(issue.message);
+      return fault([issue.message]);
   }
 }
 
-const allowedBy = (issue: z.core.$ZodIssue | undefined): string => (issue ? (faultsOfIssue(issue, undefined, [])[0]?.allowed ?? "") : "");
+const allowedBy = (issue: z.core.$ZodIssue | undefined): string => (issue ? phraseText(faultsOfIssue(issue, undefined, [])[0]?.allowed ?? []) : "");

@@ -1,4 +1,4 @@
-import type { Fault, FaultPath } from "@yule/core";
+import { toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
 
 /** `panels[0].count`; the whole input is `input`. */
 export function pathText(path: FaultPath): string {
@@ -6,5 +6,26 @@ export function pathText(path: FaultPath): string {
   return text === "" ? "input" : text.replace(/^\./, "");
 }
 
-/** The one line for a fault, the same at the form, the API, the file and the command line. */
-export const faultLine = (fault: Fault): string => `${pathText(fault.path)}: given ${fault.given}, allowed ${fault.allowed}`;
+/** How values read to somebody: one way to print each. */
+export type Speech = (value: FaultValue) => string;
+
+/** As programs and files have it: millimetres, minor units of money, ISO days. */
+export function plainSpeech(value: FaultValue): string {
+  if ("length" in value) return `${String(toMm(value.length))} mm`;
+  if ("money" in value) return String(value.money);
+  if ("day" in value) return value.day;
+  if ("time" in value) return `${String(Math.floor(value.time / 60)).padStart(2, "0")}:${String(value.time % 60).padStart(2, "0")}`;
+  if ("minutes" in value) return `${String(value.minutes)} min`;
+  if ("count" in value) return String(value.count);
+  return "text" in value ? value.text : value.name;
+}
+
+/** A phrase as it reads. */
+export const phraseText = (phrase: Phrase, say: Speech = plainSpeech): string => phrase.map((part) => (typeof part === "string" ? part : say(part))).join("");
+
+/** `given 4, allowed at most 3`: what stands at a field, whose label says what it is of. */
+export const faultWords = ({ given, allowed }: Pick<Fault, "given" | "allowed">, say: Speech = plainSpeech): string =>
+  `given ${phraseText(given, say)}, allowed ${phraseText(allowed, say)}`;
+
+/** The one line for a fault, the same at the form, the API, the file and the command line but for how values read. */
+export const faultLine = (fault: Fault, say: Speech = plainSpeech): string => `${pathText(fault.path)}: ${faultWords(fault, say)}`;

@@ -1,3 +1,4 @@
+import { phraseText } from "../common/faultLine.ts";
 import { toMm, type Length, type Stack, type StackGeometry } from "@yule/core";
 import { z } from "zod";
 import { name, units, unitsAboveZero } from "../common/envelope.ts";
@@ -83,8 +84,7 @@ export const stackOfInput = (input: z.output<typeof stackIn>): Stack => ({
   layers: input.layers.map((layer) => ({ ...layer, name: layer.name === "" ? layer.kind : layer.name })),
 });
 
-/** @param say prints lengths in the words of a warning */
-export function stackOutOf(geometry: StackGeometry, say: (text: string) => string): z.input<typeof stackOut> {
+export function stackOutOf(geometry: StackGeometry): z.input<typeof stackOut> {
   const { base, pieces, face, clearance, thickness } = geometry;
   const boxOf = (of: { width: Length; height: Length }) => ({ width: toMm(of.width), height: toMm(of.height) });
   return {
@@ -103,6 +103,6 @@ export function stackOutOf(geometry: StackGeometry, say: (text: string) => strin
     thickness: toMm(thickness),
     clearance: clearance && boxOf(clearance),
     fitsEnvelope: clearance === null ? null : geometry.warnings.every((fault) => fault.code !== "envelope-too-small"),
-    warnings: geometry.warnings.map(({ code, given, allowed }) => ({ code, given: say(given), allowed: say(allowed) })),
+    warnings: geometry.warnings.map(({ code, given, allowed }) => ({ code, given: phraseText(given), allowed: phraseText(allowed) })),
   };
 }

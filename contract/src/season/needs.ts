@@ -1,3 +1,5 @@
+import { phraseText } from "../common/faultLine.ts";
+import { day, money as moneyOf, phrase, type Fault, type FaultValue, type Phrase } from "@yule/core";
 import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
@@ -50,15 +52,27 @@ interface Terms {
   readonly neutralCards: number;
   readonly lines: readonly { readonly quantity: number }[];
 }
+const dayIn = (told: string | null): FaultValue => ({ day: day(told ?? "") });
+
 /** What of a need's terms cannot all be true: a listing is photographed, then put up, then due; no more is paid ahead than in all. */
-export function termFaults(need: Terms): { path: string; given: string; allowed: string }[] {
+export function termFaults(need: Terms): Fault[] {
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
-  const wrong = (is: boolean, path: string, given: string | number | null, allowed: string) => (is ? [{ path, given: String(given), allowed }] : []);
+  const wrong = (is: boolean, path: string, given: FaultValue, allowed: Phrase): Fault[] => (is ? [{ code: "contradiction", path: [path], given: [given], allowed }] : []);
   return [
-    ...wrong(need.liveBy !== null && need.liveBy > need.due, "liveBy", need.liveBy, `a day not after ${need.due}, when it is due`),
-    ...wrong(need.photoOn !== null && need.photoOn > (need.liveBy ?? need.due), "photoOn", need.photoOn, `a day not after ${need.liveBy ?? need.due}, when it is listed`),
-    ...wrong((need.depositMinor ?? 0) > (need.priceMinor ?? Infinity), "depositMinor", need.depositMinor, `at most the price, ${String(need.priceMinor)}`),
-    ...wrong(need.neutralCards > cards, "neutralCards", need.neutralCards, `at most ${String(cards)}, the cards of the need`),
+    ...wrong(need.liveBy !== null && need.liveBy > need.due, "liveBy", dayIn(need.liveBy), phrase`a day not after ${dayIn(need.due)}, when it is due`),
+    ...wrong(
+      need.photoOn !== null && need.photoOn > (need.liveBy ?? need.due),
+      "photoOn",
+      dayIn(need.photoOn),
+      phrase`a day not after ${dayIn(need.liveBy ?? need.due)}, when it is listed`,
+    ),
+    ...wrong(
+      (need.depositMinor ?? 0) > (need.priceMinor ?? Infinity),
+      "depositMinor",
+      { money: moneyOf(need.depositMinor ?? 0) },
+      phrase`at most the price, ${{ money: moneyOf(need.priceMinor ?? 0) }}`,
+    ),
+    ...wrong(need.neutralCards > cards, "neutralCards", { count: need.neutralCards }, phrase`at most ${cards}, the cards of the need`),
   ];
 }
 
@@ -75,7 +89,7 @@ export const addNeed = z
     ...details,
   })
   .superRefine((need, context) => {
-    for (const fault of termFaults(need)) context.addIssue({ code: "custom", path: [fault.path], message: fault.allowed });
+    for (const { path, allowed } of termFaults(need)) context.addIssue({ code: "custom", path: [...path], message: phraseText(allowed), params: { allowed } });
   });
 
 /** Many at once, from a file or a table: all of them or none. */

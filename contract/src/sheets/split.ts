@@ -1,4 +1,4 @@
-import { grown, money, type Fault, type Split, type SplitJob, type Yield, toMm, turns, lengthOfUnits } from "@yule/core";
+import { grown, money, toMm, turns, lengthOfUnits, phrase, type Fault, type Split, type SplitJob, type Yield } from "@yule/core";
 import { z } from "zod";
 import { countField, idText, mmAboveZero, mmField, moneyField, seedField, toLength, uniqueIds, MOST_PIECES } from "../common/fields.ts";
 
@@ -78,8 +78,8 @@ export function splitFaultsIn(job: SplitJob): Fault[] {
           {
             code: "edge-too-wide",
             path: ["edge"],
-            given: said(job.edge),
-            allowed: `less than ${said(shortest / 2)}, half of the shorter side of sheets[${String(index)}] (${each.id})`,
+            given: [{ length: job.edge }],
+            allowed: phrase`less than ${{ length: lengthOfUnits(shortest / 2) }}, half of the shorter side of ${{ name: `sheets[${String(index)}] (${each.id})`, of: "sheet" }}`,
           },
         ];
   });
@@ -93,20 +93,17 @@ export function splitFaultsIn(job: SplitJob): Fault[] {
     });
     const nearest = misfits.reduce((best, next) => (next.width + next.height < best.width + best.height ? next : best));
     if (nearest.width === 0 && nearest.height === 0) return [];
-    const sides = (["width", "height"] as const).filter((side) => nearest[side] > 0).map((side) => `${side} by ${said(nearest[side])}`);
+    const sides = (["width", "height"] as const).filter((side) => nearest[side] > 0).map((side) => phrase`${side} by ${{ length: lengthOfUnits(nearest[side]) }}`);
     return [
       {
         code: "panel-too-large",
         path: ["panels", index],
-        given: `${each.id} of ${said(each.width)} x ${said(each.height)}, too large for every sheet: over the nearest, ${nearest.on.id}, in ${sides.join(" and ")}`,
-        allowed: `at most ${said(nearest.size.width - job.gap)} x ${said(nearest.size.height - job.gap)} on ${nearest.on.id}`,
+        given: phrase`${{ name: each.id, of: "panel" }} of ${{ length: each.width }} x ${{ length: each.height }}, too large for every sheet: over the nearest, ${{ name: nearest.on.id, of: "sheet" }}, in ${sides.length > 1 ? phrase`${sides[0] ?? ""} and ${sides[1] ?? ""}` : (sides[0] ?? "")}`,
+        allowed: phrase`at most ${{ length: lengthOfUnits(nearest.size.width - job.gap) }} x ${{ length: lengthOfUnits(nearest.size.height - job.gap) }} on ${{ name: nearest.on.id, of: "sheet" }}`,
       },
     ];
   });
 }
-
-/** A length in a fault, for whoever shows it to say in its own units. */
-const said = (units: number): string => `#${String(Math.round(units))}`;
 
 const rect = z.object({ x: z.number(), y: z.number(), width: z.number(), height: z.number() });
 

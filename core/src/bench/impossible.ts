@@ -1,15 +1,20 @@
-import { fail, type Fault, type Result } from "../outcome/outcome.ts";
+import { fail, phrase, type Fault, type Result, type FaultValue, type Phrase } from "../outcome/outcome.ts";
 import { firstUnitSteps, makespanBound } from "./bound.ts";
 import { stepAt, toMinutes, type RunJob, type Work } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
-const minutesText = (time: number): string => `${String(toMinutes(time))} min`;
+const told = (time: number): FaultValue => ({ minutes: toMinutes(time) });
 
 /** A fault that names the stage to blame. */
-export function stageFault(work: Work, index: number, code: string, given: string, allowed: string): Fault {
+export function stageFault(work: Work, index: number, code: string, given: Phrase, allowed: Phrase): Fault {
   const step = stepAt(work, index);
   const batch = work.job.batches[step.batch];
-  return { code, path: ["batches", step.batch, "stages", step.stage], given: `${batch?.id ?? ""}, ${batch?.stages[step.stage]?.id ?? ""}: ${given}`, allowed };
+  return {
+    code,
+    path: ["batches", step.batch, "stages", step.stage],
+    given: phrase`${{ name: batch?.id ?? "", of: "batch" }}, ${{ name: batch?.stages[step.stage]?.id ?? "", of: "stage" }}: ${given}`,
+    allowed,
+  };
 }
 
 /** What makes every plan impossible, as far as it can be shown without trying all plans. Empty when nothing is found. */
@@ -36,8 +41,8 @@ function tooLongForWindows(work: Work): Fault[] {
             work,
             index,
             "longer-than-window",
-            `needs ${minutesText(needed)} together (setup ${minutesText(step.setup)}, hands ${minutesText(step.hands)})`,
-            `at most ${minutesText(longest)}, the longest window`,
+            phrase`needs ${told(needed)} together (setup ${told(step.setup)}, hands ${told(step.hands)})`,
+            phrase`at most ${told(longest)}, the longest window`,
           ),
         ]
       : [];
@@ -46,7 +51,9 @@ function tooLongForWindows(work: Work): Fault[] {
 
 function noDryingPlace(work: Work): Fault[] {
   if (work.drying >= 1) return [];
-  return work.steps.flatMap((step, index) => (step.dry > 0 ? [stageFault(work, index, "no-drying-place", `dries ${minutesText(step.dry)}`, "a drying place; there is none")] : []));
+  return work.steps.flatMap((step, index) =>
+    step.dry > 0 ? [stageFault(work, index, "no-drying-place", phrase`dries ${told(step.dry)}`, ["a drying place; there is none"])] : [],
+  );
 }
 
 /** The first unit of a step pays its setup after the step before has ended, so the wet window must leave room for it. */
@@ -61,8 +68,8 @@ function wetWindowTooShort(work: Work): Fault[] {
         work,
         index,
         "wet-window-too-short",
-        `must begin within ${minutesText(latest)} of the end of ${earlier}, and its setup takes ${minutesText(step.setup)}`,
-        `a setup of at most ${minutesText(latest)}`,
+        phrase`must begin within ${told(latest)} of the end of ${earlier}, and its setup takes ${told(step.setup)}`,
+        phrase`a setup of at most ${told(latest)}`,
       ),
     ];
   });
@@ -76,15 +83,16 @@ function brokenChains(work: Work): Fault[] {
       if (Timetable.of(work, steps.slice(0, length))) continue;
       const index = steps[length - 1] ?? 0;
       const step = stepAt(work, index);
-      if (step.within === null) return [stageFault(work, index, "windows-end", "no window is left for it after the stages before it, even for one unit alone", "a later window")];
+      if (step.within === null)
+        return [stageFault(work, index, "windows-end", ["no window is left for it after the stages before it, even for one unit alone"], ["a later window"])];
       const earlier = work.job.batches[batch]?.stages[step.stage - 1]?.id ?? "";
       return [
         stageFault(
           work,
           index,
           "pair-fits-no-window",
-          `must begin ${minutesText(stepAt(work, step.before).dry)} to ${minutesText(stepAt(work, step.before).dry + step.within)} after the end of ${earlier}, and no windows allow both, even for one unit alone`,
-          "windows that hold both, or a longer wait",
+          phrase`must begin ${told(stepAt(work, step.before).dry)} to ${told(stepAt(work, step.before).dry + step.within)} after the end of ${earlier}, and no windows allow both, even for one unit alone`,
+          ["windows that hold both, or a longer wait"],
         ),
       ];
     }
@@ -97,13 +105,9 @@ export function windowsTooFew(work: Work): Fault {
   const open = work.windows.reduce((sum, [from, to]) => sum + to - from, 0);
   const needed = work.steps.reduce((sum, step) => sum + step.hands * step.units + step.setup, 0);
   const last = work.steps.length - 1;
-  return stageFault(
-    work,
-    last,
-    "windows-too-few",
-    `is left over: all the work takes at least ${minutesText(needed)} of hands and its waits, the windows give ${minutesText(open)}`,
+  return stageFault(work, last, "windows-too-few", phrase`is left over: all the work takes at least ${told(needed)} of hands and its waits, the windows give ${told(open)}`, [
     "more or longer windows, or fewer units",
-  );
+  ]);
 }
 
 export const impossible = <T>(faults: readonly Fault[]): Result<T> => fail(...faults);
@@ -117,16 +121,16 @@ export function windowFaults(job: RunJob): Fault[] {
       faults.push({
         code: "window-ends-before-start",
         path: ["windows", window.index],
-        given: `${String(window.open)} to ${String(window.close)}`,
-        allowed: "an end after the start",
+        given: phrase`${window.open} to ${window.close}`,
+        allowed: ["an end after the start"],
       });
     const next = sorted[position + 1];
     if (next && next.open < window.close)
       faults.push({
         code: "windows-overlap",
         path: ["windows", next.index],
-        given: `${String(next.open)} to ${String(next.close)}`,
-        allowed: `a start at or after ${String(window.close)}, where the window before it ends`,
+        given: phrase`${next.open} to ${next.close}`,
+        allowed: phrase`a start at or after ${window.close}, where the window before it ends`,
       });
   });
   return faults;

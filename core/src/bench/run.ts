@@ -57,7 +57,7 @@ export function run(job: RunJob, told: Limits, earlier: readonly Done[] = []): R
   const timetable = order ? Timetable.of(work, calmer(work, order)) : null;
   if (!timetable) {
     return impossible([
-      stageFault(work, work.steps.length - 1, "not-found-in-time", "no plan was found in the time given, and none was ruled out", "more seconds, or wider windows"),
+      stageFault(work, work.steps.length - 1, "not-found-in-time", ["no plan was found in the time given, and none was ruled out"], ["more seconds, or wider windows"]),
     ]);
   }
   return succeed(planOf(work, timetable, trueBound));

@@ -8,7 +8,7 @@ import { onePart, shelfPaint, type PaintTold, type ShelfPaint } from "./shelf.ts
 const told = (pigments: string[], more: Partial<PaintTold> = {}): PaintTold => ({ id: pigments.join(), name: "Ferry Blue", pigments, form: "pan", ...more });
 const paint = (pigments: string[], more: Partial<PaintTold> = {}): ShelfPaint => {
   const made = shelfPaint(told(pigments, more));
-  if (!made.ok) throw new Error(made.faults[0]?.allowed);
+  if (!made.ok) throw new Error(JSON.stringify(made.faults));
   return made.value;
 };
 
@@ -37,7 +37,7 @@ test("a paint of unknown pigments may stand on the shelf when its chart tells ho
   expect(shelfPaint(told(["PX1"], { chart: "#aa5533" })).ok).toBe(true);
   expect(shelfPaint(told(["PB92"]))).toMatchObject({
     ok: false,
-    faults: [{ code: "unknown-pigment", path: ["pigments", 0], given: "PB92", allowed: expect.stringContaining("PB") as string }],
+    faults: [{ code: "unknown-pigment", path: ["pigments", 0], given: [{ text: "PB92" }], allowed: [expect.stringContaining("PB") as string] }],
   });
   expect(shelfPaint(told([]))).toMatchObject({ ok: false, faults: [{ code: "no-pigment" }] });
 });

@@ -1,7 +1,7 @@
 import { mixed, stronger, type Film } from "./layers.ts";
 import { COVERINGS, nearPigments, pigmentOf, SCATTERING, type Covering, type Hazard, type Pigment } from "./pigments.ts";
 import { filmOfWash, reflectanceOf } from "./reflectance.ts";
-import { fail, succeed, type Fault, type Result } from "../outcome/outcome.ts";
+import { fail, succeed, phrase, type Fault, type Result } from "../outcome/outcome.ts";
 
 export const FORMS = ["pan", "tube", "liquid"] as const;
 export type Form = (typeof FORMS)[number];
@@ -59,10 +59,10 @@ export function shelfPaint(told: PaintTold): Result<ShelfPaint> {
     const given = told.pigments[index] ?? "";
     return pigment || told.chart
       ? []
-      : [{ code: "unknown-pigment", path: ["pigments", index], given, allowed: `a pigment of the table, such as ${nearPigments(given).join(", ")}` }];
+      : [{ code: "unknown-pigment", path: ["pigments", index], given: [{ text: given }], allowed: phrase`a pigment of the table, such as ${nearPigments(given).join(", ")}` }];
   });
   if (told.pigments.length === 0 && !told.chart)
-    faults.push({ code: "no-pigment", path: ["pigments"], given: "none", allowed: "at least one pigment, such as PB29, or a colour from your chart" });
+    faults.push({ code: "no-pigment", path: ["pigments"], given: ["none"], allowed: ["at least one pigment, such as PB29, or a colour from your chart"] });
   if (faults.length > 0) return fail(...faults);
   const pigments = known.filter((pigment): pigment is Pigment => pigment !== null);
   const covering = told.covering ?? mostCovering(pigments);

@@ -11,7 +11,7 @@ export function there<T>(value: T | undefined | null): T {
 /** A pan of one or more pigments of the table, named by the first. */
 export function paintOf(index: string, more: Partial<PaintTold> = {}): ShelfPaint {
   const made = shelfPaint({ id: index, name: index, pigments: [index], form: "pan", ...more });
-  if (!made.ok) throw new Error(made.faults[0]?.allowed);
+  if (!made.ok) throw new Error(JSON.stringify(made.faults));
   return made.value;
 }
 export const shelfFrom = (...indexes: readonly string[]): ShelfPaint[] => indexes.map((index) => paintOf(index));

@@ -1,5 +1,5 @@
 import { addDays, weekdayOf, type Day } from "../measure/day.ts";
-import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import { fail, succeed, phrase, type Result } from "../outcome/outcome.ts";
 import type { Money } from "../measure/money.ts";
 
 export type Zone = "inland" | "neighbour" | "overseas";
@@ -34,7 +34,7 @@ export function serviceFor(table: readonly Transit[], zone: Zone, due: Day, toda
   const found = cheapest ?? quickest;
   return found
     ? succeed(found)
-    : fail({ code: "no-service", path: ["zone"], given: zone, allowed: `a zone the carrier serves: ${[...new Set(table.map((each) => each.zone))].join(", ")}` });
+    : fail({ code: "no-service", path: ["zone"], given: [zone], allowed: phrase`a zone the carrier serves: ${[...new Set(table.map((each) => each.zone))].join(", ")}` });
 }
 
 /** Which zone a country is in, seen from another. `neighbours` are those of the shop's own country. */

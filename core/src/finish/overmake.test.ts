@@ -3,7 +3,7 @@ import { overmake, type OvermakeQuestion } from "./overmake.ts";
 
 const answer = (question: OvermakeQuestion) => {
   const result = overmake(question);
-  if (!result.ok) throw new Error(result.faults[0]?.allowed);
+  if (!result.ok) throw new Error(JSON.stringify(result.faults));
   return result.value;
 };
 

@@ -1,4 +1,4 @@
-import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import { fail, succeed, phrase, type Result } from "../outcome/outcome.ts";
 
 export interface OvermakeQuestion {
   readonly need: number;
@@ -53,8 +53,8 @@ export function overmake(question: OvermakeQuestion): Result<Overmake> {
   return fail({
     code: "too-many",
     path: ["confidence"],
-    given: String(confidence),
-    allowed: `a confidence that ${String(MOST)} panels can reach with this record of good and bad`,
+    given: phrase`${confidence}`,
+    allowed: phrase`a confidence that ${MOST} panels can reach with this record of good and bad`,
   });
 }
 

@@ -1,4 +1,4 @@
-import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import { fail, succeed, phrase, type Result } from "../outcome/outcome.ts";
 
 /**
  * A length in whole units of 1/320 mm: the largest unit in which 1/64 in (127) and 1/10 mm (32) are both whole,
@@ -71,9 +71,14 @@ export function readLength(text: string, system: LengthSystem): Result<Length> {
   const fraction = WHOLE_AND_FRACTION.exec(tidy);
   const length = fraction ? readFraction(fraction) : readDecimal(DECIMAL.exec(tidy), system);
   if (length === null) {
-    return fail({ code: "not-a-length", path: [], given: text.trim() === "" ? "nothing" : text.trim(), allowed: "a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm" });
+    return fail({
+      code: "not-a-length",
+      path: [],
+      given: text.trim() === "" ? ["nothing"] : [{ text: text.trim() }],
+      allowed: ["a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm"],
+    });
   }
-  if (length > LONGEST) return fail({ code: "too-long", path: [], given: text.trim(), allowed: "at most 100 m" });
+  if (length > LONGEST) return fail({ code: "too-long", path: [], given: [{ text: text.trim() }], allowed: phrase`at most ${100} m` });
   return succeed(length);
 }
 

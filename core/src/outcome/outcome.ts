@@ -1,17 +1,56 @@
+import type { Day } from "../measure/day.ts";
+import type { Length } from "../measure/length.ts";
+import type { Money } from "../measure/money.ts";
+
 /** What a maker can cause is returned as a fault; what only a programmer can cause is thrown. */
 
 /** Where in the input a fault lies, outermost first: `["panels", 0, "count"]`. */
 export type FaultPath = readonly (string | number)[];
 
+/** A value in a fault. How it reads is settled where it is read: by the label, the units and the country of who reads it. */
+export type FaultValue =
+  | { readonly length: Length }
+  | { readonly money: Money }
+  | { readonly day: Day }
+  /** Minutes since midnight. */
+  | { readonly time: number }
+  | { readonly minutes: number }
+  | { readonly count: number }
+  /** As somebody typed it. */
+  | { readonly text: string }
+  /** The name or the id of a thing; `of` says which kind of thing. */
+  | { readonly name: string; readonly of: string };
+
+/** Words of ours with values among them. */
+export type Phrase = readonly (string | FaultValue)[];
+
 /**
- * One thing wrong with what was given. `given` and `allowed` are words in the maker's units;
- * wording beyond that is made in the contract.
+ * A phrase as it is written: phrase`at most ${{ length }}, the ${side} of the panel`. Words put in become words, numbers counts,
+ * phrases are let in.
  */
+export function phrase(words: TemplateStringsArray, ...values: readonly (string | number | FaultValue | Phrase)[]): Phrase {
+  const parts = words.flatMap((text, index): Phrase => {
+    const value = values[index];
+    if (value === undefined) return [text];
+    if (typeof value === "number") return [text, { count: value }];
+    return isPhrase(value) ? [text, ...value] : [text, value];
+  });
+  return parts.reduce<(string | FaultValue)[]>((joined, part) => {
+    const last = joined[joined.length - 1];
+    if (part === "") return joined;
+    if (typeof part === "string" && typeof last === "string") return [...joined.slice(0, -1), last + part];
+    return [...joined, part];
+  }, []);
+}
+
+const isPhrase = (value: string | FaultValue | Phrase): value is Phrase => Array.isArray(value);
+
+/** One thing wrong with what was given: data, whose wording is made in the contract. */
 export interface Fault {
   readonly code: string;
   readonly path: FaultPath;
-  readonly given: string;
-  readonly allowed: string;
+  readonly given: Phrase;
+  readonly allowed: Phrase;
 }
 
 export type Result<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly faults: readonly Fault[] };

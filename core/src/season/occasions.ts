@@ -1,5 +1,5 @@
 import { addDays, dayOf, type Day } from "../measure/day.ts";
-import { fail, succeed, type Fault, type Result } from "../outcome/outcome.ts";
+import { fail, succeed, phrase, type Fault, type Result } from "../outcome/outcome.ts";
 import { COUNTRIES } from "./countries.ts";
 import { easter, orthodoxEaster } from "./easter.ts";
 import { hanukkah } from "./hebrew.ts";
@@ -62,15 +62,16 @@ function byCountry(rules: Parameters<typeof ruleIn>[0]): (year: number, country:
 export function occasions(country: string, from: Day, to: Day): Result<readonly OccasionDay[]> {
   const faults: Fault[] = [];
   const code = country.toUpperCase();
-  if (!COUNTRIES.has(code)) faults.push({ code: "unknown-country", path: ["country"], given: country, allowed: "an ISO 3166 code of two letters, such as GB or US" });
+  if (!COUNTRIES.has(code)) faults.push({ code: "unknown-country", path: ["country"], given: [{ text: country }], allowed: ["an ISO 3166 code of two letters, such as GB or US"] });
   const [first, last] = [dayOf(FIRST_YEAR, 1, 1), dayOf(LAST_YEAR, 12, 31)];
   for (const [path, given] of [
     ["from", from],
     ["to", to],
   ] as const) {
-    if (given < first || given > last) faults.push({ code: "outside-years", path: [path], given, allowed: `a day from ${first} to ${last}` });
+    if (given < first || given > last)
+      faults.push({ code: "outside-years", path: [path], given: [{ day: given }], allowed: phrase`a day from ${{ day: first }} to ${{ day: last }}` });
   }
-  if (to < from) faults.push({ code: "backwards", path: ["to"], given: to, allowed: `a day at or after ${from}` });
+  if (to < from) faults.push({ code: "backwards", path: ["to"], given: [{ day: to }], allowed: phrase`a day at or after ${{ day: from }}` });
   if (faults.length > 0) return fail(...faults);
   const ids = Object.keys(NAMES) as OccasionId[];
   const found = yearsBetween(from, to).flatMap((year) =>

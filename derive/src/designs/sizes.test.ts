@@ -30,5 +30,5 @@ test("what is wrong with one figure is found by its place, and said in a few wor
   expect(saidOf(warnings, "grain")?.code).toBe("fold-across-grain");
   expect(saidOf(warnings, "score")).toBeUndefined();
   expect(warnings.map(shortly)).toEqual(["It is too tight in its envelope", "It is too tight in its envelope", "It folds across the grain"]);
-  expect(shortly({ code: "reveal-negative", path: [], given: "", allowed: "" })).toBe("This card cannot be made");
+  expect(shortly({ code: "reveal-negative", path: [], given: [], allowed: [] })).toBe("This card cannot be made");
 });

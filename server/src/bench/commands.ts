@@ -30,7 +30,8 @@ export async function tellBench(work: Work, said: CommandPayload<"tell-bench">):
   const told = new Set(known.map((fact) => fact.id));
   for (const [index, fact] of said.facts.entries()) {
     if (told.has(fact.id)) continue;
-    if (!units.some((each) => each.id === fact.unitId)) refuse({ code: "not-found", path: ["facts", index, "unitId"], given: fact.unitId, allowed: "a panel of this batch" });
+    if (!units.some((each) => each.id === fact.unitId))
+      refuse({ code: "not-found", path: ["facts", index, "unitId"], given: [{ name: fact.unitId, of: "panel" }], allowed: ["a panel of this batch"] });
     const at = work.happened(fact.at);
     const air = work.outside.hygrometer.at(at);
     await work.insert("benchFact", {

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
@@ -31,7 +32,7 @@ export async function markTouches(work: Work, said: CommandPayload<"mark-touches
   const seen = new Set<string>();
   said.touches?.forEach(({ a, b }, index) => {
     const pair = `${String(a)} ${String(b)}`;
-    if (seen.has(pair)) refuse({ code: "twice", path: ["touches", index], given: `paints ${String(a + 1)} and ${String(b + 1)} again`, allowed: "each two paints once" });
+    if (seen.has(pair)) refuse({ code: "twice", path: ["touches", index], given: phrase`paints ${a + 1} and ${b + 1} again`, allowed: ["each two paints once"] });
     seen.add(pair);
   });
   await work.update("design", said.id, { touches: said.touches }, said.version);

@@ -1,4 +1,4 @@
-import type { Fault } from "@yule/core";
+import { phrase, type Fault } from "@yule/core";
 
 /** An answer that is not a bug: it is shown to the maker as it is. Thrown inside a transaction, so that nothing is half-saved. */
 export class Refusal extends Error {
@@ -20,4 +20,5 @@ export const refuse = (fault: Fault): never => {
 };
 
 /** Something named by its id is not there. */
-export const missing = (what: string, path: Fault["path"], id: string): never => refuse({ code: "not-found", path, given: id, allowed: `the id of a ${what} of this shop` });
+export const missing = (what: string, path: Fault["path"], id: string): never =>
+  refuse({ code: "not-found", path, given: [{ name: id, of: what }], allowed: phrase`the id of a ${what} of this shop` });

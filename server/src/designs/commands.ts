@@ -1,6 +1,6 @@
 import { guidesOf, type CommandPayload, type GuidesRead } from "@yule/contract";
 import { eq, and } from "drizzle-orm";
-import { guideSheet, lengthOfUnits, stackGeometry, stackOfUnits } from "@yule/core";
+import { guideSheet, lengthOfUnits, stackGeometry, stackOfUnits, phrase } from "@yule/core";
 import { v7 } from "uuid";
 import { benchFact } from "../bench/tables.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -137,9 +137,9 @@ export async function addColourway(work: Work, said: CommandPayload<"add-colourw
     .from(colourway)
     .where(and(eq(colourway.shopId, work.shopId), eq(colourway.designId, said.id)));
   if (there.length >= MOST_COLOURWAYS)
-    refuse({ code: "too-many", path: ["colourway"], given: `${String(there.length + 1)} colourways`, allowed: `at most ${String(MOST_COLOURWAYS)}` });
+    refuse({ code: "too-many", path: ["colourway"], given: phrase`${there.length + 1} colourways`, allowed: phrase`at most ${MOST_COLOURWAYS}` });
   if (there.some(({ name }) => name === said.colourway.name))
-    refuse({ code: "twice", path: ["colourway", "name"], given: said.colourway.name, allowed: "a name that no other colourway of the design has" });
+    refuse({ code: "twice", path: ["colourway", "name"], given: [{ name: said.colourway.name, of: "colourway" }], allowed: ["a name that no other colourway of the design has"] });
   if (said.colourway.pictureId) await checkPicture(work, said.colourway.pictureId, ["colourway", "pictureId"]);
   await work.update("design", said.id, { name: found.name }, said.version);
   await work.insert("colourway", { ...said.colourway, designId: said.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
@@ -155,7 +155,12 @@ async function checkUntouched(work: Work, id: string): Promise<void> {
     .limit(1);
   if (!fact) return;
   const found = await work.find("stage", id);
-  refuse({ code: "stage-used", path: ["stages"], given: `${found?.name ?? "a stage"} left out`, allowed: "a route that keeps the stages panels have gone through" });
+  refuse({
+    code: "stage-used",
+    path: ["stages"],
+    given: phrase`${{ name: found?.name ?? "a stage", of: "stage" }} left out`,
+    allowed: ["a route that keeps the stages panels have gone through"],
+  });
 }
 
 type SaidStack = CommandPayload<"change-stack">["stack"];

@@ -96,8 +96,8 @@ describe("words", () => {
     const off = await shop.give("change-words", { id: ids.design, version, words: { ...words, zones: [{ ...zone, width: inches(5) }] } });
     expect(off.body.errors[0]).toMatchObject({
       path: ["words", "zones", 0, "width"],
-      given: `a place that ends #${String(inches(5.5))} from its edge`,
-      allowed: `at most #${String(inches(4.5))}, the width of the panel`,
+      given: "a place that ends 139.7 mm from its edge",
+      allowed: "at most 114.3 mm, the width of the panel",
     });
     const nowhere = await shop.give("change-words", { id: ids.design, version, words: { ...words, front: { sentimentId: thanks.id, zoneId: v7() } } });
     expect(nowhere.status).toBe(422);

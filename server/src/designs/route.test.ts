@@ -64,7 +64,7 @@ test("guides are kept with a design, and those that do not lie on its panel are 
   await shop.give("change-guides", { id: design.id, version: design.version, guides });
   expect((await designNow()).guides).toEqual(guides);
   const wide = await shop.give("change-guides", { id: design.id, version: design.version + 1, guides: { ...guides, margin: 30_000 } });
-  expect([wide.status, wide.body.errors[0]?.path, wide.body.errors[0]?.given]).toEqual([422, ["guides", "columns"], "#62000 needed"]);
+  expect([wide.status, wide.body.errors[0]?.path, wide.body.errors[0]?.given]).toEqual([422, ["guides", "columns"], "193.75 mm needed"]);
   const stale = await shop.give("change-guides", { id: design.id, version: design.version, guides: null });
   expect(stale.status).toBe(409);
 });

@@ -1,3 +1,4 @@
+import { phrase, lengthOfUnits } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -17,7 +18,8 @@ export async function removeSentiment(work: Work, said: CommandPayload<"remove-s
   if (!found) return missing("sentiment", ["id"], said.id);
   const designs = await work.tx.select({ name: design.name, words: design.words }).from(design).where(eq(design.shopId, work.shopId));
   const user = designs.find(({ words }) => words.front?.sentimentId === said.id || words.inside.includes(said.id));
-  if (user) return refuse({ code: "words-used", path: ["id"], given: found.text, allowed: `words that no design carries; ${user.name} does` });
+  if (user)
+    return refuse({ code: "words-used", path: ["id"], given: [{ text: found.text }], allowed: phrase`words that no design carries; ${{ name: user.name, of: "design" }} does` });
   await work.remove("sentiment", said.id, said.version);
   return { subject: ["sentiment", said.id], summary: `Words left out: ${found.text}` };
 }
@@ -34,8 +36,8 @@ export async function changeWords(work: Work, said: CommandPayload<"change-words
       refuse({
         code: "zone-off-panel",
         path: ["words", "zones", index, side],
-        given: `a place that ends #${String(zone[from] + zone[side])} from its edge`,
-        allowed: `at most #${String(panel[side])}, the ${side} of the panel`,
+        given: phrase`a place that ends ${{ length: lengthOfUnits(zone[from] + zone[side]) }} from its edge`,
+        allowed: phrase`at most ${{ length: lengthOfUnits(panel[side]) }}, the ${side} of the panel`,
       });
     }
   }

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { and, eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -28,12 +29,17 @@ export async function postNeed(work: Work, said: CommandPayload<"post-need">): P
     .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId)));
   const lacking = lines.reduce((sum, line) => sum + line.quantity - line.assembled, 0);
   if (lacking > 0)
-    refuse({ code: "not-finished", path: ["needId"], given: `${need.title}, ${String(lacking)} cards not assembled`, allowed: "a need whose cards are all assembled" });
+    refuse({
+      code: "not-finished",
+      path: ["needId"],
+      given: phrase`${{ name: need.title, of: "need" }}, ${lacking} cards not assembled`,
+      allowed: ["a need whose cards are all assembled"],
+    });
   const [before] = await work.tx
     .select({ id: posting.id })
     .from(posting)
     .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
-  if (before) refuse({ code: "posted", path: ["needId"], given: need.title, allowed: "a need that was not posted yet" });
+  if (before) refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: ["a need that was not posted yet"] });
   await work.insert("posting", said);
   return { subject: ["need", said.needId], summary: `${need.title} ${need.zone === null ? "handed over" : `posted by ${said.service}`} on ${said.on}` };
 }

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { and, eq, or } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -41,15 +42,15 @@ export async function assembleCards(work: Work, said: CommandPayload<"assemble-c
       refuse({
         code: "not-enough-panels",
         path: ["lines", index, "quantity"],
-        given: String(line.quantity),
-        allowed: `at most ${String(Math.max(0, free))}, the good panels not yet in a card`,
+        given: [{ count: line.quantity }],
+        allowed: phrase`at most ${Math.max(0, free)}, the good panels not yet in a card`,
       });
     if (found.assembled + line.quantity > found.quantity)
       refuse({
         code: "more-than-needed",
         path: ["lines", index, "quantity"],
-        given: String(line.quantity),
-        allowed: `at most ${String(found.quantity - found.assembled)}, what the need still lacks`,
+        given: [{ count: line.quantity }],
+        allowed: phrase`at most ${found.quantity - found.assembled}, what the need still lacks`,
       });
     await work.update("needLine", line.lineId, { assembled: found.assembled + line.quantity });
     cards += line.quantity;

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
@@ -187,7 +188,7 @@ async function bodyBytes(ctx: Context, most: number): Promise<Buffer> {
     size += part.length;
     if (size > most)
       throw new Refusal(413, "The picture is too large.", [
-        { code: "too-large", path: ["picture"], given: `more than ${String(most / 1e6)} MB`, allowed: `at most ${String(most / 1e6)} MB` },
+        { code: "too-large", path: ["picture"], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` },
       ]);
     parts.push(part);
   }

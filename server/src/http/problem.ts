@@ -1,5 +1,5 @@
 import type { Problem } from "@yule/contract";
-import { faultLine } from "@yule/contract";
+import { faultLine, sentFault } from "@yule/contract";
 import { Refusal } from "../db/refusal.ts";
 
 /** SQLSTATE classes that say the database is away or going, rather than that a query is wrong. */
@@ -29,8 +29,8 @@ function codeOf(error: unknown): { code: string; constraint: string | null } | n
 export function problemOf(error: unknown): Problem {
   const problem = (status: number, title: string, detail: string, more: Partial<Problem> = {}): Problem => ({ type: "about:blank", title, status, detail, errors: [], ...more });
   if (error instanceof Refusal) {
-    const detail = error.faults.length > 0 ? error.faults.map(faultLine).join("; ") : error.message;
-    return problem(error.status, error.message, detail, { errors: error.faults.map((fault) => ({ ...fault, path: [...fault.path] })), present: error.present });
+    const detail = error.faults.length > 0 ? error.faults.map((fault) => faultLine(fault)).join("; ") : error.message;
+    return problem(error.status, error.message, detail, { errors: error.faults.map(sentFault), present: error.present });
   }
   const found = codeOf(error);
   if (found && (AWAY.test(found.code) || AWAY_CODES.has(found.code)))

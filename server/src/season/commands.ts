@@ -1,5 +1,5 @@
 import { termFaults, type CommandPayload } from "@yule/contract";
-import { dayAt, minuteOfDayAt, printTime } from "@yule/core";
+import { dayAt, minuteOfDayAt, phrase, day, printTime, type Day } from "@yule/core";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -11,7 +11,13 @@ import { need, needLine, sessionPattern } from "./tables.ts";
 export async function addNeed(work: Work, said: CommandPayload<"add-need">): Promise<Done> {
   const found = await work.find("design", said.designId);
   if (!found) return missing("design", ["designId"], said.designId);
-  if (found.archived) refuse({ code: "put-away", path: ["designId"], given: `${found.name}, which is put away`, allowed: "a design that is in use; bring it back first" });
+  if (found.archived)
+    refuse({
+      code: "put-away",
+      path: ["designId"],
+      given: phrase`${{ name: found.name, of: "design" }}, which is put away`,
+      allowed: ["a design that is in use; bring it back first"],
+    });
   await checkDue(work, said.due);
   await checkColourways(work, said.designId, said.lines);
   await checkSkipped(work, said.designId, said.skipped);
@@ -31,7 +37,8 @@ async function checkOrder(work: Work, orderRef: string): Promise<void> {
     .select({ title: need.title })
     .from(need)
     .where(and(eq(need.shopId, work.shopId), eq(need.orderRef, orderRef)));
-  if (taken) refuse({ code: "order-taken", path: ["orderRef"], given: orderRef, allowed: `an order not taken yet: this one is ${taken.title}` });
+  if (taken)
+    refuse({ code: "order-taken", path: ["orderRef"], given: [{ text: orderRef }], allowed: phrase`an order not taken yet: this one is ${{ name: taken.title, of: "need" }}` });
 }
 
 /** All or nothing: the first fault names its row, and nothing of the file is kept. */
@@ -61,7 +68,7 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
   const { id: _id, version, lines: _lines, ...changed } = said;
   const told = Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
   const lines = said.lines ?? (await linesOf(work, said.id));
-  for (const fault of termFaults({ ...found, ...told, lines })) refuse({ ...fault, code: "contradicts", path: [fault.path] });
+  for (const fault of termFaults({ ...found, ...told, lines })) refuse({ ...fault, code: "contradicts" });
   await work.update("need", said.id, changed, version);
   if (said.lines) {
     await checkColourways(work, found.designId, said.lines);
@@ -71,7 +78,12 @@ export async function changeNeed(work: Work, said: CommandPayload<"change-need">
       const before = known.get(line.id);
       known.delete(line.id);
       if (before && line.quantity < before.assembled)
-        refuse({ code: "fewer-than-made", path: ["lines", index, "quantity"], given: String(line.quantity), allowed: `at least ${String(before.assembled)}, already assembled` });
+        refuse({
+          code: "fewer-than-made",
+          path: ["lines", index, "quantity"],
+          given: [{ count: line.quantity }],
+          allowed: phrase`at least ${before.assembled}, already assembled`,
+        });
       if (before) await work.update("needLine", line.id, { quantity: line.quantity, colourwayId: line.colourwayId });
       else await work.insert("needLine", { ...line, needId: said.id, assembled: 0 });
     }
@@ -108,7 +120,7 @@ export async function removeNeed(work: Work, said: CommandPayload<"remove-need">
     .from(batch)
     .where(and(eq(batch.shopId, work.shopId), eq(batch.needId, said.id)))
     .limit(1);
-  if (begun) refuse({ code: "begun", path: ["id"], given: found.title, allowed: "a need without panels on the bench" });
+  if (begun) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: ["a need without panels on the bench"] });
   const lines = await work.tx
     .select({ id: needLine.id })
     .from(needLine)
@@ -137,7 +149,7 @@ export async function setSessions(work: Work, said: CommandPayload<"set-sessions
 }
 
 /** The shop's day and its minute. */
-async function nowIn(work: Work): Promise<{ readonly today: string; readonly minute: number }> {
+async function nowIn(work: Work): Promise<{ readonly today: Day; readonly minute: number }> {
   const zone = (await work.find("shop", work.shopId))?.timeZone ?? "UTC";
   return { today: dayAt(work.at, zone), minute: minuteOfDayAt(work.at, zone) };
 }
@@ -145,7 +157,7 @@ async function nowIn(work: Work): Promise<{ readonly today: string; readonly min
 /** A due day in the past cannot be met any more. */
 async function checkDue(work: Work, due: string): Promise<void> {
   const { today } = await nowIn(work);
-  if (due < today) refuse({ code: "past", path: ["due"], given: due, allowed: `today, ${today}, or later` });
+  if (due < today) refuse({ code: "past", path: ["due"], given: [{ day: day(due) }], allowed: phrase`today, ${{ day: today }}, or later` });
 }
 
 async function checkColourways(work: Work, designId: string, lines: readonly { colourwayId: string }[]): Promise<void> {
@@ -162,9 +174,9 @@ async function checkColourways(work: Work, designId: string, lines: readonly { c
 async function checkToCome(work: Work, changes: readonly CommandPayload<"add-session-change">[], path: (index: number) => (string | number)[]): Promise<void> {
   const { today, minute } = await nowIn(work);
   changes.forEach(({ what, last, to }, index) => {
-    if (last < today) refuse({ code: "past", path: [...path(index), "last"], given: last, allowed: `today, ${today}, or later` });
+    if (last < today) refuse({ code: "past", path: [...path(index), "last"], given: [{ day: day(last) }], allowed: phrase`today, ${{ day: today }}, or later` });
     if (what === "extra" && last === today && to !== null && to <= minute)
-      refuse({ code: "past", path: [...path(index), "to"], given: printTime(to), allowed: `an end after ${printTime(minute)}, as it is now` });
+      refuse({ code: "past", path: [...path(index), "to"], given: [{ time: to }], allowed: phrase`an end after ${{ time: minute }}, as it is now` });
   });
 }
 
@@ -227,10 +239,11 @@ async function checkSkipped(work: Work, designId: string, skipped: readonly stri
   skipped.forEach((id, index) => {
     if (!stages.some((each) => each.id === id)) missing("stage of this design", ["skipped", index], id);
   });
-  if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: "every stage", allowed: "a route with at least one stage left" });
+  if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: ["every stage"], allowed: ["a route with at least one stage left"] });
 }
 
 function checkService(work: Work, zone: string | null, service: string): void {
   const offered = work.outside.carrier.table.filter((line) => line.zone === zone).map((line) => line.service);
-  if (!offered.includes(service)) refuse({ code: "no-service", path: ["service"], given: service, allowed: offered.length > 0 ? offered.join(", ") : "none: it is handed over" });
+  if (!offered.includes(service))
+    refuse({ code: "no-service", path: ["service"], given: [{ text: service }], allowed: [offered.length > 0 ? offered.join(", ") : "none: it is handed over"] });
 }

@@ -35,7 +35,7 @@ export async function checkPlace(place: string, path: (string | number)[]): Prom
   const regions = await regionsOf(country);
   if (regions.some((each) => each.code === region)) return;
   const allowed = regions.length > 0 ? regions.map((each) => `${each.code} (${each.name})`).join(", ") : `none: ${country} is not divided here`;
-  throw new Refusal(422, "This region is not known.", [{ code: "unknown-region", path, given: region, allowed }]);
+  throw new Refusal(422, "This region is not known.", [{ code: "unknown-region", path, given: [{ text: region }], allowed: [allowed] }]);
 }
 
 /** The days that are kept in the year from a day on, in countries and regions. A country the package does not know has none. */

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -9,7 +10,7 @@ import type { Done } from "../logbook/done.ts";
 export async function serveNeed(work: Work, said: CommandPayload<"serve-need">): Promise<Done> {
   const found = await work.find("need", said.needId);
   if (!found) return missing("need", ["needId"], said.needId);
-  if (said.unitIds.length + said.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: "nothing", allowed: "panels of the stash, or cards left over" });
+  if (said.unitIds.length + said.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: ["nothing"], allowed: ["panels of the stash, or cards left over"] });
   const lines = await linesOf(work, said.needId);
   for (const [index, unitId] of said.unitIds.entries()) await givePanel(work, said.needId, unitId, lines, ["unitIds", index]);
   let cards = 0;
@@ -47,11 +48,11 @@ async function givePanel(work: Work, needId: string, unitId: string, lines: read
     refuse({
       code: "not-in-stash",
       path,
-      given: `panel ${String(panel.number)}, ${panel.servesNeedId === null ? (panel.grade ?? "not judged") : "given away already"}`,
-      allowed: "a panel of the stash",
+      given: phrase`panel ${panel.number}, ${panel.servesNeedId === null ? (panel.grade ?? "not judged") : "given away already"}`,
+      allowed: ["a panel of the stash"],
     });
   if (!home || !lines.some((line) => line.colourwayId === panel.colourwayId))
-    refuse({ code: "other-colourway", path, given: `panel ${String(panel.number)}`, allowed: "a panel of a design and colourway that the need asks for" });
+    refuse({ code: "other-colourway", path, given: phrase`panel ${panel.number}`, allowed: ["a panel of a design and colourway that the need asks for"] });
   await work.update("unit", unitId, { servesNeedId: needId });
 }
 
@@ -74,8 +75,8 @@ async function giveCards(work: Work, line: Line, quantity: number, path: (string
     refuse({
       code: free < lacking ? "not-left-over" : "more-than-needed",
       path,
-      given: String(quantity),
-      allowed: `at most ${String(most)}, ${free < lacking ? "left over" : "what the need still lacks"}`,
+      given: [{ count: quantity }],
+      allowed: phrase`at most ${most}, ${free < lacking ? "left over" : "what the need still lacks"}`,
     });
   await work.update("needLine", line.id, { assembled: line.assembled + quantity, fromLeft: line.fromLeft + quantity });
 }
@@ -88,7 +89,7 @@ export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome
     .select({ id: posting.id })
     .from(posting)
     .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
-  if (!gone) refuse({ code: "not-done", path: ["needId"], given: found.title, allowed: "a need that was posted or handed over" });
+  if (!gone) refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: ["a need that was posted or handed over"] });
   const lines = await linesOf(work, said.needId);
   let [sold, left] = [0, 0];
   for (const [index, told] of said.lines.entries()) {
@@ -99,8 +100,8 @@ export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome
       refuse({
         code: "more-than-made",
         path: ["lines", index, "sold"],
-        given: `${String(told.sold)} sold and ${String(told.given)} given`,
-        allowed: `together at most ${String(line.assembled)}, the cards made`,
+        given: phrase`${told.sold} sold and ${told.given} given`,
+        allowed: phrase`together at most ${line.assembled}, the cards made`,
       });
     await checkStillLeft(work, line, rest, ["lines", index, "sold"]);
     await work.update("needLine", line.id, { sold: told.sold, given: told.given, leftOver: rest });
@@ -114,5 +115,5 @@ export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome
 async function checkStillLeft(work: Work, line: Line, left: number, path: (string | number)[]): Promise<void> {
   const free = await leftOverCards(work, line.colourwayId);
   const givenOn = (line.leftOver ?? 0) - free;
-  if (left < givenOn) refuse({ code: "given-on", path, given: `${String(left)} left over`, allowed: `at least ${String(givenOn)}, which serve another need already` });
+  if (left < givenOn) refuse({ code: "given-on", path, given: phrase`${left} left over`, allowed: phrase`at least ${givenOn}, which serve another need already` });
 }

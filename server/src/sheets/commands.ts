@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload, planStates } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Work } from "../db/work.ts";
@@ -9,9 +10,9 @@ import { takeFromStore } from "../stores/commands.ts";
 export async function splitSheets(work: Work, said: CommandPayload<"split-sheets">): Promise<Done> {
   const { result } = said;
   if (said.batches.length === 0 && said.planId === null)
-    refuse({ code: "nothing", path: ["batches"], given: "no batch and no plan", allowed: "panels for a need, or the plan that was followed" });
+    refuse({ code: "nothing", path: ["batches"], given: ["no batch and no plan"], allowed: ["panels for a need, or the plan that was followed"] });
   if (result && result.spoilt > result.wanted)
-    refuse({ code: "too-many", path: ["result", "spoilt"], given: `${String(result.spoilt)} spoilt`, allowed: `at most the ${String(result.wanted)} that were wanted` });
+    refuse({ code: "too-many", path: ["result", "spoilt"], given: phrase`${result.spoilt} spoilt`, allowed: phrase`at most the ${result.wanted} that were wanted` });
   const plan = said.planId === null ? null : await planNow(work, said.planId, ["planId"], ["open", "taped"]);
   const titles: string[] = [];
   for (const [index, batch] of said.batches.entries()) {
@@ -52,7 +53,7 @@ const countOf = (pieces: readonly { readonly count: number }[], word: string): s
 async function takeOffcuts(work: Work, id: string, count: number, path: readonly (string | number)[], version?: number): Promise<void> {
   const found = await work.find("offcut", id);
   if (!found) return missing("offcut", path, id);
-  if (count > found.count) refuse({ code: "not-enough", path, given: `${String(count)} of an offcut`, allowed: `at most ${String(found.count)}, what is in the stash` });
+  if (count > found.count) refuse({ code: "not-enough", path, given: phrase`${count} of an offcut`, allowed: phrase`at most ${found.count}, what is in the stash` });
   await work.update("offcut", id, { count: found.count - count }, version);
 }
 
@@ -71,7 +72,7 @@ export async function dropOffcut(work: Work, said: CommandPayload<"drop-offcut">
 /** A plan that can still be followed, replaced or dropped. What was told of it on another device is not told twice. */
 async function planNow(work: Work, id: string, path: readonly (string | number)[], states: readonly (typeof planStates)[number][]) {
   const found = (await work.find("splitPlan", id)) ?? missing("plan", path, id);
-  return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: `a plan that is ${found.state}`, allowed: "a plan that is still open" });
+  return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: phrase`a plan that is ${found.state}`, allowed: ["a plan that is still open"] });
 }
 
 /** Keeps a plan; the one it replaces stays to be looked at. */

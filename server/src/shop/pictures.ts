@@ -1,4 +1,4 @@
-import { MOST_PIXELS, pictureHead, type Fault, type PictureHead } from "@yule/core";
+import { MOST_PIXELS, pictureHead, phrase, type Fault, type PictureHead } from "@yule/core";
 import { and, eq, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
@@ -14,11 +14,11 @@ function checked(bytes: Buffer): PictureHead {
   const header = pictureHeader(bytes);
   if (!header)
     throw new Refusal(415, "This is not a picture that can be read.", [
-      { code: "not-a-picture", path: ["picture"], given: `${String(bytes.length)} bytes of something else`, allowed: "a PNG or JPEG picture" },
+      { code: "not-a-picture", path: ["picture"], given: phrase`${bytes.length} bytes of something else`, allowed: ["a PNG or JPEG picture"] },
     ]);
   if (header.width * header.height > MOST_PIXELS || header.width === 0 || header.height === 0) {
     throw new Refusal(413, "The picture is too large.", [
-      { code: "too-many-pixels", path: ["picture"], given: `${String(header.width)} × ${String(header.height)} pixels`, allowed: "at most 50 megapixels" },
+      { code: "too-many-pixels", path: ["picture"], given: phrase`${header.width} × ${header.height} pixels`, allowed: ["at most 50 megapixels"] },
     ]);
   }
   return header;

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
@@ -47,8 +48,8 @@ export async function takeFromStore(work: Work, storeId: string, quantity: numbe
     return refuse({
       code: "not-enough",
       path,
-      given: `${String(quantity)} of ${found.name}`,
-      allowed: `at most ${String(found.onHand)}, what is on the shelf (${String(quantity - found.onHand)} short)`,
+      given: phrase`${quantity} of ${{ name: found.name, of: "store" }}`,
+      allowed: phrase`at most ${found.onHand}, what is on the shelf (${quantity - found.onHand} short)`,
     });
   }
   await work.update("store", storeId, { onHand: found.onHand - quantity });

@@ -1,3 +1,5 @@
+import type { Fault } from "@yule/core";
+import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Field, Input, NativeSelect, Text } from "@chakra-ui/react";
 import type { ComponentProps, ReactNode } from "react";
 import { INPUT } from "./LengthField.tsx";
@@ -90,14 +92,18 @@ export function FilePick({
 const MOST_FAULTS = 12;
 
 /** What was wrong, a line each, read out at once. */
-export function FaultLines({ faults }: { faults: readonly string[] }) {
+export function FaultLines({ faults }: { faults: readonly (Fault | string)[] }) {
+  const speech = useSpeech();
   return faults.length === 0 ? null : (
     <Box marginTop="8px">
-      {faults.slice(0, MOST_FAULTS).map((fault) => (
-        <Text key={fault} color="cannot" role="alert">
-          {fault}
-        </Text>
-      ))}
+      {faults
+        .slice(0, MOST_FAULTS)
+        .map((fault) => faultText(fault, speech))
+        .map((line) => (
+          <Text key={line} color="cannot" role="alert">
+            {line}
+          </Text>
+        ))}
     </Box>
   );
 }

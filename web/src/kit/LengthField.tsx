@@ -2,7 +2,7 @@ import { Field, Input } from "@chakra-ui/react";
 import { faultLine } from "@yule/contract";
 import { readLength, type Length } from "@yule/core";
 import { useEffect, useState } from "react";
-import { useMeasure } from "./measure.tsx";
+import { useMeasure, useSpeech } from "./measure.tsx";
 
 /** A length as a maker writes it, read when the field is left; the message says what was given and what is allowed. */
 export function LengthField({
@@ -24,6 +24,7 @@ export function LengthField({
   fault?: string | undefined;
 }) {
   const { system, bare: print } = useMeasure();
+  const speech = useSpeech();
   const bare = (length: Length | null): string => (length === null ? "" : print(length));
   const [text, setText] = useState(bare(value));
   const [wrong, setWrong] = useState<string | null>(null);
@@ -41,7 +42,7 @@ export function LengthField({
     if (result.ok && (result.value > 0 || mayBeNothing)) {
       setWrong(null);
       onRead(result.value);
-    } else setWrong(result.ok ? `given ${text}, allowed more than 0` : faultLine({ ...(result.faults[0] ?? { code: "", given: text, allowed: "" }), path: [label] }));
+    } else setWrong(result.ok ? `given ${text}, allowed more than 0` : result.faults.map((fault) => faultLine({ ...fault, path: [label] }, speech)).join("; "));
   };
   return (
     <Field.Root invalid={wrong !== null || fault !== undefined} width="auto">

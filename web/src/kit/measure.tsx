@@ -1,12 +1,19 @@
-import { printBare, printLength, printSize, type Length, type LengthSystem } from "@yule/core";
+import { faultLine, plainSpeech, type Speech } from "@yule/contract";
+import type { Fault, Length, LengthSystem } from "@yule/core";
+import { printBare, printDay, printLength, printMinutes, printMoney, printSize, printTime, minutes } from "@yule/core";
 import { createContext, useContext } from "react";
 
-const System = createContext<LengthSystem>("in");
-export const SystemProvider = System.Provider;
+/** How this shop says things: its units and its money. */
+export interface Manner {
+  readonly system: LengthSystem;
+  readonly currency: string;
+}
+const Manners = createContext<Manner>({ system: "in", currency: "EUR" });
+export const MannerProvider = Manners.Provider;
 
 /** Lengths as this shop says them. */
 export function useMeasure() {
-  const system = useContext(System);
+  const { system } = useContext(Manners);
   return {
     system,
     say: (length: Length): string => printLength(length, system),
@@ -15,5 +22,17 @@ export function useMeasure() {
   };
 }
 
-/** A fault's lengths stand in it as `#units`; here they become the shop's own words. */
-export const spoken = (text: string, say: (length: Length) => string): string => text.replace(/#(-?\d+)/g, (_, units: string) => say(Number(units) as Length));
+/** The values of a fault as this shop says them. */
+export function speechOf({ system, currency }: Manner): Speech {
+  return (value) => {
+    if ("length" in value) return printLength(value.length, system);
+    if ("money" in value) return printMoney(value.money, currency);
+    if ("day" in value) return printDay(value.day);
+    if ("time" in value) return printTime(value.time);
+    return "minutes" in value ? printMinutes(minutes(value.minutes)) : plainSpeech(value);
+  };
+}
+export const useSpeech = (): Speech => speechOf(useContext(Manners));
+
+/** A fault, or a sentence where there is none, as one line. */
+export const faultText = (fault: Fault | string, speech: Speech): string => (typeof fault === "string" ? fault : faultLine(fault, speech));

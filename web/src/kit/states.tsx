@@ -1,5 +1,6 @@
+import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
-import { faultLine, type Problem } from "@yule/contract";
+import { problemFaults, type Problem } from "@yule/contract";
 import type { Safety } from "@yule/core";
 import type { ReactNode } from "react";
 
@@ -59,10 +60,15 @@ export function Teach({ title, children, step }: { title: string; children: Reac
 
 /** What went wrong, with each fault's field, what was given and what is allowed. */
 export function ProblemNote({ problem }: { problem: Problem }) {
+  const speech = useSpeech();
   return (
     <Box role="alert" border="1.5px solid" borderColor="cannot" borderRadius="10px" padding="12px 16px" color="cannot" marginY="12px" maxWidth="640px">
       <Text fontWeight={700}>{problem.title}</Text>
-      {problem.errors.length === 0 ? <Text>{problem.detail}</Text> : problem.errors.map((fault) => <Text key={`${fault.path.join(".")}${fault.code}`}>{faultLine(fault)}</Text>)}
+      {problemFaults(problem)
+        .map((fault) => faultText(fault, speech))
+        .map((line) => (
+          <Text key={line}>{line}</Text>
+        ))}
     </Box>
   );
 }

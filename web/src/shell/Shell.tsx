@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { printDay, printTime, type LengthSystem } from "@yule/core";
+import { printDay, printTime } from "@yule/core";
 import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
-import { lazy, memo, Suspense, useEffect, useLayoutEffect } from "react";
+import { lazy, memo, Suspense, useEffect, useLayoutEffect, useMemo } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
-import { SystemProvider } from "../kit/measure.tsx";
+import { MannerProvider, type Manner } from "../kit/measure.tsx";
 import { PlannedProvider, usePlanned, usePlannedSeason } from "../plan/planned.ts";
 import { useDesignsQuery, useShopQuery } from "../data/api.ts";
 import { useFeed } from "./feed.ts";
@@ -33,23 +33,25 @@ export function Shell() {
   useKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
-  return <Frame outlook={outlook} problem={problem} planned={planned} system={shop.data?.lengthSystem ?? "in"} thin={thin} empty={empty} />;
+  const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
+  const manner = useMemo((): Manner => ({ system, currency }), [system, currency]);
+  return <Frame outlook={outlook} problem={problem} planned={planned} manner={manner} thin={thin} empty={empty} />;
 }
 
 interface FrameProps {
   readonly outlook: Outlook | null;
   readonly problem: unknown;
   readonly planned: PlannedSeason | null;
-  readonly system: LengthSystem;
+  readonly manner: Manner;
   /** The ribbon is thin where the hands are busy. */
   readonly thin: boolean;
   readonly empty: boolean;
 }
 
 /** Head, ribbon, index tabs, sheet of paper. What was told but means nothing for them draws none of them anew. */
-const Frame = memo(function Frame({ outlook, problem, planned, system, thin, empty }: FrameProps) {
+const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, empty }: FrameProps) {
   return (
-    <SystemProvider value={system}>
+    <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
         <Flex direction="column" minHeight="100%">
           <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
@@ -87,7 +89,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, system, thin, emp
           <Notices />
         </Flex>
       </PlannedProvider>
-    </SystemProvider>
+    </MannerProvider>
   );
 });
 

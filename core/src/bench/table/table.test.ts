@@ -48,7 +48,7 @@ const setting = (more: Partial<TableSetting> = {}): TableSetting => ({
 const planOf = (batches: readonly TableBatch[], of: TableSetting) => {
   const job = tableJob(batches, of, now);
   const found = run(job, byStepsAlone(40));
-  if (!found.ok) throw new Error(found.faults[0]?.given);
+  if (!found.ok) throw new Error(JSON.stringify(found.faults));
   expect(runFaults(job, found.value)).toEqual([]);
   return { job, plan: found.value, lines: sheetLines(job, found.value) };
 };

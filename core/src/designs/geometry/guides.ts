@@ -1,5 +1,5 @@
 import type { Length } from "../../measure/length.ts";
-import { fail, succeed, type Fault, type Result } from "../../outcome/outcome.ts";
+import { fail, succeed, phrase, type Fault, type Result } from "../../outcome/outcome.ts";
 
 /** What is pencilled on a panel before it is painted. Margin and gap are lost at the rim and between cells. */
 export type Guides =
@@ -69,8 +69,7 @@ export function guideSheet(panel: Panel, guides: Guides): Result<GuideSheet> {
 }
 
 function cells(panel: Panel, { columns, rows, margin, gap, circles }: Extract<Guides, { kind: "cells" }>): Result<GuideSheet> {
-  if (columns * rows > MOST_CELLS)
-    return fail({ code: "too-many-cells", path: ["columns"], given: `${String(columns)} by ${String(rows)}`, allowed: `at most ${String(MOST_CELLS)} cells` });
+  if (columns * rows > MOST_CELLS) return fail({ code: "too-many-cells", path: ["columns"], given: phrase`${columns} by ${rows}`, allowed: phrase`at most ${MOST_CELLS} cells` });
   const [wide, high] = [panel.width - 2 * margin - (columns - 1) * gap, panel.height - 2 * margin - (rows - 1) * gap];
   const faults = [
     ...(wide < columns ? [outside("columns", 2 * margin + (columns - 1) * gap, panel.width)] : []),
@@ -86,8 +85,7 @@ function mostCells(panel: Panel, { width, height, margin, gap, circles }: Extrac
   const [columns, rows] = [Math.floor((roomWide + gap) / (width + gap)), Math.floor((roomHigh + gap) / (height + gap))];
   const faults = [...(columns < 1 ? [outside("width", 2 * margin + width, panel.width)] : []), ...(rows < 1 ? [outside("height", 2 * margin + height, panel.height)] : [])];
   if (faults.length > 0) return fail(...faults);
-  if (columns * rows > MOST_CELLS)
-    return fail({ code: "too-many-cells", path: ["width"], given: `${String(columns)} by ${String(rows)}`, allowed: `at most ${String(MOST_CELLS)} cells` });
+  if (columns * rows > MOST_CELLS) return fail({ code: "too-many-cells", path: ["width"], given: phrase`${columns} by ${rows}`, allowed: phrase`at most ${MOST_CELLS} cells` });
   const [left, top] = [(panel.width - columns * width - (columns - 1) * gap) / 2, (panel.height - rows * height - (rows - 1) * gap) / 2];
   return succeed(grid(left, top, columns, rows, width, height, gap, circles));
 }
@@ -135,12 +133,11 @@ const sheet = ({
   ticks: { top, left },
 });
 
-/** Lengths in a fault stand as `#units`; they are said in the maker's own system. */
 const outside = (field: string, needs: number, has: number): Fault => ({
   code: "guide-outside",
   path: [field],
-  given: `#${String(Math.round(needs))} needed`,
-  allowed: `at most #${String(has)}, the panel`,
+  given: phrase`${{ length: length(needs) }} needed`,
+  allowed: phrase`at most ${{ length: length(has) }}, the panel`,
 });
 
 /** The same guides for a panel that lies upside down, or seen from behind. */

@@ -1,5 +1,5 @@
 import { halfOf, inches, lengthOfUnits, minus, mm, plus, times, type Length, type Unbranded } from "../../measure/length.ts";
-import type { Fault } from "../../outcome/outcome.ts";
+import { phrase, type Fault } from "../../outcome/outcome.ts";
 import { chordAt, isInside, leastBorder, type Lying, type Outline } from "./outline.ts";
 
 /** Where the fold lies when the card stands before you; none for a postcard or a tag. */
@@ -162,8 +162,8 @@ function shapeFaults(stack: Stack): Fault[] {
         {
           code: "circle-not-round",
           path: [...path, "height"],
-          given: `${what} ${lengthText(width)} wide and ${lengthText(height)} high`,
-          allowed: "a circle as high as it is wide, or an oval",
+          given: phrase`${what} ${{ length: width }} wide and ${{ length: height }} high`,
+          allowed: phrase`a circle as high as it is wide, or an oval`,
         },
       ];
     }
@@ -172,8 +172,8 @@ function shapeFaults(stack: Stack): Fault[] {
         {
           code: "arch-too-low",
           path: [...path, "height"],
-          given: `${what} ${lengthText(height)} high`,
-          allowed: `at least ${lengthText(halfOf(width))}, half its width, which is the round of the arch`,
+          given: phrase`${what} ${{ length: height }} high`,
+          allowed: phrase`at least ${{ length: halfOf(width) }}, half its width, which is the round of the arch`,
         },
       ];
     }
@@ -184,7 +184,9 @@ function shapeFaults(stack: Stack): Fault[] {
 function scoreFaults(stack: Stack, score: Length, base: Size): Fault[] {
   const flat = stack.fold === "left" || stack.fold === "right" ? base.width : base.height;
   if (score > 0 && score < flat) return [];
-  return [{ code: "fold-outside-base", path: ["score"], given: `a score at ${lengthText(score)}`, allowed: `more than 0 and less than ${lengthText(flat)}, the flat base` }];
+  return [
+    { code: "fold-outside-base", path: ["score"], given: phrase`a score at ${{ length: score }}`, allowed: phrase`more than 0 and less than ${{ length: flat }}, the flat base` },
+  ];
 }
 
 function layerFaults(layer: Layer, placed: PlacedLayer, below: Lying & { name: string }, index: number): Fault[] {
@@ -193,8 +195,8 @@ function layerFaults(layer: Layer, placed: PlacedLayer, below: Lying & { name: s
     return over.map((side) => ({
       code: "layer-too-large",
       path: ["layers", index, side],
-      given: `${layer.name} ${lengthText(layer[side])}`,
-      allowed: `at most ${lengthText(below[side])}, the ${side} of the ${below.name} below it`,
+      given: phrase`${layer.name} ${{ length: layer[side] }}`,
+      allowed: phrase`at most ${{ length: lengthOfUnits(below[side]) }}, the ${side} of the ${below.name} below it`,
     }));
   }
   const { left, right, top, bottom, least } = placed.reveal;
@@ -204,16 +206,16 @@ function layerFaults(layer: Layer, placed: PlacedLayer, below: Lying & { name: s
       {
         code: "reveal-negative",
         path: ["layers", index],
-        given: `${layer.name} over the ${below.outline === "arch" ? "round" : "rim"} of the ${below.name} by ${lengthText(Math.abs(least))}`,
-        allowed: "a layer that lies inside the one below all round",
+        given: phrase`${layer.name} over the ${below.outline === "arch" ? "round" : "rim"} of the ${below.name} by ${{ length: absolute(least) }}`,
+        allowed: phrase`a layer that lies inside the one below all round`,
       },
     ];
   }
   return slipped.map(([side, reveal]) => ({
     code: "reveal-negative",
     path: ["layers", index],
-    given: `${layer.name} over the ${side} side of the ${below.name} by ${lengthText(Math.abs(reveal))}`,
-    allowed: "a place inside the layer below",
+    given: phrase`${layer.name} over the ${side} side of the ${below.name} by ${{ length: absolute(reveal) }}`,
+    allowed: phrase`a place inside the layer below`,
   }));
 }
 
@@ -231,8 +233,8 @@ function clearanceFaults(clearance: Size, flat: Size): Fault[] {
       return {
         code: "envelope-too-small",
         path: ["envelope", side],
-        given: `${clearance[side] < 0 ? `${lengthText(Math.abs(clearance[side]))} too little` : `${lengthText(clearance[side])} of room`}${byFoam ? " with the foam tape on it" : ""}`,
-        allowed: `at least ${lengthText(LEAST_CLEARANCE)} beyond the card and its thickness${byFoam ? ", which it has when glued flat" : ""}`,
+        given: phrase`${clearance[side] < 0 ? phrase`${{ length: absolute(clearance[side]) }} too little` : phrase`${{ length: clearance[side] }} of room`}${byFoam ? " with the foam tape on it" : ""}`,
+        allowed: phrase`at least ${{ length: LEAST_CLEARANCE }} beyond the card and its thickness${byFoam ? ", which it has when glued flat" : ""}`,
       };
     });
 }
@@ -247,16 +249,16 @@ function foldWarnings(stack: Stack, score: Length | null, base: Size, face: Size
     found.push({
       code: "score-off-centre",
       path: ["score"],
-      given: `a score at ${lengthText(score)}, so the front is ${lengthText(Math.abs(front - behind))} ${front < behind ? "shorter" : "longer"} than the back`,
-      allowed: `${lengthText(middle)}, the middle, unless that is wanted`,
+      given: phrase`a score at ${{ length: score }}, so the front is ${{ length: absolute(front - behind) }} ${front < behind ? "shorter" : "longer"} than the back`,
+      allowed: phrase`${{ length: middle }}, the middle, unless that is wanted`,
     });
   }
   if (stack.grain === (sideways ? "across" : "upright")) {
     found.push({
       code: "fold-across-grain",
       path: ["grain"],
-      given: `grain that runs ${stack.grain}, so the fold crosses it and cracks`,
-      allowed: `a base cut with its grain ${sideways ? "upright" : "across"}, along the fold`,
+      given: phrase`grain that runs ${stack.grain}, so the fold crosses it and cracks`,
+      allowed: phrase`a base cut with its grain ${sideways ? "upright" : "across"}, along the fold`,
     });
   }
   return found;
@@ -274,8 +276,8 @@ function standWarnings(stack: Stack, score: Length | null): Fault[] {
     found.push({
       code: "hinge-narrow",
       path: ["score"],
-      given: `a score only ${lengthText(hinge)} wide`,
-      allowed: `at least ${lengthText(wanted)}, a quarter of the width, so that the hinge holds`,
+      given: phrase`a score only ${{ length: hinge }} wide`,
+      allowed: phrase`at least ${{ length: wanted }}, a quarter of the width, so that the hinge holds`,
     });
   }
   const foot = lengthOfUnits(chordAt(stack.width, stack.footTrim));
@@ -284,16 +286,16 @@ function standWarnings(stack: Stack, score: Length | null): Fault[] {
     found.push({
       code: "card-rolls",
       path: ["footTrim"],
-      given: stack.footTrim === 0 ? "a round back that is not trimmed, so the card rolls" : `a foot only ${lengthText(foot)} wide`,
-      allowed: `at least ${lengthText(trim)} cut off the foot of the back`,
+      given: stack.footTrim === 0 ? phrase`a round back that is not trimmed, so the card rolls` : phrase`a foot only ${{ length: foot }} wide`,
+      allowed: phrase`at least ${{ length: trim }} cut off the foot of the back`,
     });
   }
   if (stack.outline === "arch" && stack.footTrim === 0) {
     found.push({
       code: "card-tips",
       path: ["footTrim"],
-      given: "a back as long as the front, so the card stands bolt upright and tips over",
-      allowed: "a few millimetres cut off the foot of the back",
+      given: phrase`a back as long as the front, so the card stands bolt upright and tips over`,
+      allowed: phrase`a few millimetres cut off the foot of the back`,
     });
   }
   return found;
@@ -316,11 +318,10 @@ function holeWarnings(stack: Stack): Fault[] {
     {
       code: "hole-near-edge",
       path: ["hole", "fromTop"],
-      given: `a hole ${lengthText(fromTop)} from the top`,
-      allowed: `at least ${lengthText(AROUND_HOLE)} of card around it, so ${lengthText(reach)} from every edge`,
+      given: phrase`a hole ${{ length: fromTop }} from the top`,
+      allowed: phrase`at least ${{ length: AROUND_HOLE }} of card around it, so ${{ length: reach }} from every edge`,
     },
   ];
 }
 
-/** Faults carry lengths as `#units`; the contract prints them in the maker's own system. */
-const lengthText = (length: number): string => `#${String(length)}`;
+const absolute = (length: number): Length => lengthOfUnits(Math.abs(length));

@@ -1,5 +1,6 @@
+import type { Fault } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
-import { faultLine, faultsOf, lessonKinds, lessonMoments, noteLesson, type DesignRead, type LessonKind, type LessonMoment } from "@yule/contract";
+import { faultsOf, lessonKinds, lessonMoments, noteLesson, problemFaults, type DesignRead, type LessonKind, type LessonMoment } from "@yule/contract";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { Fold } from "../../kit/Fold.tsx";
@@ -16,15 +17,15 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
   const [kind, setKind] = useState<LessonKind>("keep");
   const [stageId, setStageId] = useState("");
   const [moment, setMoment] = useState<LessonMoment>("painting");
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const stage = design?.stages.find((each) => each.id === stageId);
   const keep = async (): Promise<void> => {
     const lesson = { id: v7(), text, kind, moment: stage ? momentOf(stage.kind) : moment, designId: design?.id ?? null, stageId: stage?.id ?? null };
     const read = noteLesson.safeParse(lesson);
-    setFaults(read.success ? [] : faultsOf(read.error, lesson).map(faultLine));
+    setFaults(read.success ? [] : faultsOf(read.error, lesson));
     if (!read.success) return;
     const sent = await give("note-lesson", lesson);
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setText("");
   };
   const form = (

@@ -1,4 +1,4 @@
-import type { Corners } from "@yule/core";
+import type { Corners, Fault } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
 import { wrongWith } from "./header.ts";
 import type { Cropped, Looked } from "../../workers/picture.worker.ts";
@@ -12,7 +12,7 @@ export interface Photo {
   readonly cropped: Cropped | null;
   /** What is going on, or what the maker should look at; empty where nothing is. */
   readonly state: string;
-  readonly faults: readonly string[];
+  readonly faults: readonly (Fault | string)[];
 }
 const NONE: Photo = { file: null, looked: null, corners: null, cropped: null, state: "", faults: [] };
 
@@ -67,7 +67,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       else change({ faults: ["scanner: given no answer, allowed a scanner that is on"] });
     },
     say: (state: string): void => change({ state }),
-    fail: (faults: readonly string[]): void => change({ faults }),
+    fail: (faults: readonly (Fault | string)[]): void => change({ faults }),
     leave: (): void => setPhoto(NONE),
   };
 }

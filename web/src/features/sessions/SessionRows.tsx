@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { faultsOf, setSessions, faultLine, type CommandInput } from "@yule/contract";
-import { printTime } from "@yule/core";
+import { faultsOf, setSessions, type CommandInput } from "@yule/contract";
+import { printTime, type Fault } from "@yule/core";
 import { minuteOf, WHOSE } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, TextInput, Tick } from "../../kit/FormField.tsx";
@@ -49,7 +49,7 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
 }
 
 /** What is wrong with a week of sessions, in lines. */
-export function sessionFaults(rows: readonly Row[]): string[] {
+export function sessionFaults(rows: readonly Row[]): Fault[] {
   const input = { pattern: [...rows] };
   const read = setSessions.safeParse(input);
   return read.success
@@ -57,8 +57,6 @@ export function sessionFaults(rows: readonly Row[]): string[] {
     : faultsOf(read.error, input).map((fault) => {
         const row = rows[Number(fault.path[1])];
         const field = fault.path[2];
-        return row && (field === "to" || field === "from")
-          ? faultLine({ ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: printTime(row[field]) })
-          : faultLine(fault);
+        return row && (field === "to" || field === "from") ? { ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: [{ time: row[field] }] } : fault;
       });
 }

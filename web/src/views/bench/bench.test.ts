@@ -87,7 +87,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
   expect(job.batches.flatMap((each) => each.stages.map((one) => one.id))).not.toContain("fold");
   expect(job.last).toMatchObject({ batch: "b", stage: "wash" });
   const plan = run(job, { ...limitsFor(1, () => 0), stop: () => false, left: () => 1, steps: 40 });
-  if (!plan.ok) throw new Error(plan.faults[0]?.given);
+  if (!plan.ok) throw new Error(JSON.stringify(plan.faults));
   expect(runFaults(job, plan.value)).toEqual([]);
   // Washed two minutes ago, it settles in six and must be caught within five more.
   expect(plan.value.moves.find((move) => move.batch === "b" && move.stage === "drop-in")?.start).toBeGreaterThanOrEqual(4);

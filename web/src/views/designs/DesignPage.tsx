@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { DesignRead, SentimentRead } from "@yule/contract";
+import { phraseText, type DesignRead, type SentimentRead } from "@yule/contract";
 import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@yule/core";
 import { stackOf, shortly, findingsOf, holdsMaskingOf, stagesOf, type Outlook, type Family } from "@yule/derive";
 import { useState } from "react";
 import { Link } from "react-router";
 import { give } from "../../data/outbox.ts";
-import { useMeasure, spoken } from "../../kit/measure.tsx";
+import { useMeasure, useSpeech } from "../../kit/measure.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { MeetingsPanel } from "../../features/meetings/MeetingsPanel.tsx";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
@@ -81,6 +81,7 @@ function CardAndSizes({ design, stores, inside }: { design: DesignRead; stores: 
 
 function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: DesignRead; rulesOff: Outlook["shop"]["rulesOff"]; holdsMasking: boolean; strays: boolean }) {
   const { say, size } = useMeasure();
+  const speech = useSpeech();
   const geometry = stackGeometry(stackOf(design));
   const [fault] = [...geometry.faults, ...geometry.warnings];
   const uneven = geometry.layers.filter((layer) => !layer.reveal.even);
@@ -96,7 +97,7 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
       {fault ? (
         <Figure
           tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
-          why={`${spoken(fault.given, say)}; better ${spoken(fault.allowed, say)}.`}
+          why={`${phraseText(fault.given, speech)}; better ${phraseText(fault.allowed, speech)}.`}
         >
           {shortly(fault)}
         </Figure>

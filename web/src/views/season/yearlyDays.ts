@@ -1,4 +1,5 @@
-import { addOwnOccasions, faultLine, faultsOf, type CommandInput, type OwnOccasionRead } from "@yule/contract";
+import type { Fault } from "@yule/core";
+import { addOwnOccasions, faultsOf, type CommandInput, type OwnOccasionRead } from "@yule/contract";
 import ICAL from "ical.js";
 import { v7 } from "uuid";
 
@@ -8,7 +9,7 @@ export interface YearlyRead {
   readonly days: readonly Day[];
   /** Days in the file that are kept already. */
   readonly known: number;
-  readonly faults: readonly string[];
+  readonly faults: readonly Fault[];
 }
 
 const MOST = 500;
@@ -20,7 +21,11 @@ export function yearlyDaysIn(text: string, kept: readonly Pick<OwnOccasionRead, 
   try {
     root = new ICAL.Component(ICAL.parse(text) as unknown[]);
   } catch {
-    return { days: [], known: 0, faults: [`file: given ${JSON.stringify(text.slice(0, 24))}, allowed a calendar file that begins with BEGIN:VCALENDAR`] };
+    return {
+      days: [],
+      known: 0,
+      faults: [{ code: "not-a-calendar", path: ["file"], given: [{ text: JSON.stringify(text.slice(0, 24)) }], allowed: ["a calendar file that begins with BEGIN:VCALENDAR"] }],
+    };
   }
   const same = (a: Pick<Day, "title" | "month" | "date">) => (b: Pick<Day, "title" | "month" | "date">) => a.title === b.title && a.month === b.month && a.date === b.date;
   const found: Day[] = [];
@@ -43,5 +48,5 @@ export function yearlyDaysIn(text: string, kept: readonly Pick<OwnOccasionRead, 
   }
   const days = found.slice(0, MOST);
   const read = addOwnOccasions.safeParse({ occasions: days });
-  return days.length === 0 || read.success ? { days, known, faults: [] } : { days: [], known, faults: faultsOf(read.error, { occasions: days }).map(faultLine) };
+  return days.length === 0 || read.success ? { days, known, faults: [] } : { days: [], known, faults: faultsOf(read.error, { occasions: days }) };
 }

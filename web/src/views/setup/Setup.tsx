@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { CommandInput } from "@yule/contract";
-import { addDays, COUNTRIES, inches, mm, lengthOfUnits, type Length } from "@yule/core";
+import { problemFaults, type CommandInput } from "@yule/contract";
+import { addDays, COUNTRIES, inches, mm, lengthOfUnits, day, type Length, type Fault, type Phrase } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -8,9 +8,9 @@ import { v7 } from "uuid";
 import { useToday } from "../../data/clock.ts";
 import { useShopQuery } from "../../data/api.ts";
 import { give } from "../../data/outbox.ts";
-import { Choice, FormField, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FormField, TextInput, FaultLines } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
-import { SystemProvider } from "../../kit/measure.tsx";
+import { MannerProvider } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import { SessionRows, sessionFaults } from "../../features/sessions/SessionRows.tsx";
 
@@ -53,7 +53,7 @@ export function Setup() {
   const { data: shop } = useShopQuery();
   const { today } = useToday();
   const [step, setStep] = useState(0);
-  const [fault, setFault] = useState<string | null>(null);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const [answers, setAnswers] = useState<Answers>(() => {
     const country = guessCountry();
     const system = INCH_COUNTRIES.has(country) ? ("in" as const) : ("cm" as const);
@@ -78,15 +78,15 @@ export function Setup() {
   const put = (patch: Partial<Answers>): void => setAnswers((before) => ({ ...before, ...patch }));
   const next = async (): Promise<void> => {
     const wrong = faultIn(step, answers, today);
-    setFault(wrong);
+    setFaults(wrong ? [wrong] : []);
     if (wrong) return;
     if (step < QUESTIONS.length - 1) return setStep(step + 1);
     const refused = await makeShop(answers, shop?.timeZone ?? "UTC");
-    if (refused) setFault(refused);
-    else void navigate("/season");
+    setFaults(refused);
+    if (refused.length === 0) void navigate("/season");
   };
   return (
-    <SystemProvider value={answers.system}>
+    <MannerProvider value={{ system: answers.system, currency: CURRENCIES[answers.country] ?? "EUR" }}>
       <Box as="main" bg="paper" flex="1" padding={{ base: "22px 18px 80px", md: "36px 60px 80px" }} borderTop="1px solid" borderColor="hairline">
         <Verdict>{QUESTIONS[step]}</Verdict>
         <Text color="softInk" marginBottom="18px">
@@ -94,11 +94,7 @@ export function Setup() {
         </Text>
         <Box maxWidth="620px">
           <Question step={step} answers={answers} put={put} />
-          {fault && (
-            <Text role="alert" color="cannot" marginTop="12px">
-              {fault}
-            </Text>
-          )}
+          <FaultLines faults={faults} />
           <Flex gap="10px" marginTop="24px">
             {step > 0 && (
               <Button variant="outline" onClick={() => setStep(step - 1)}>
@@ -109,7 +105,7 @@ export function Setup() {
           </Flex>
         </Box>
       </Box>
-    </SystemProvider>
+    </MannerProvider>
   );
 }
 
@@ -212,29 +208,30 @@ function Question({ step, answers, put }: { step: number; answers: Answers; put:
 const count = (text: string | undefined): number => (text === undefined || text.trim() === "" ? 0 : Number(text));
 
 /** The one thing wrong with the answer to a question, or null. */
-export function faultIn(step: number, answers: Answers, today: string): string | null {
-  if (step === 1) return answers.sessions.length === 0 ? "sessions: given none, allowed at least one a week" : (sessionFaults(answers.sessions)[0] ?? null);
+export function faultIn(step: number, answers: Answers, today: string): Fault | null {
+  const wrong = (field: string, given: string, ...allowed: Phrase): Fault => ({ code: "not-allowed", path: [field], given: [{ text: given }], allowed });
+  if (step === 1) return answers.sessions.length === 0 ? wrong("sessions", "none", "at least one a week") : (sessionFaults(answers.sessions)[0] ?? null);
   if (step === 2) {
     const sheets = count(answers.paper.count);
-    if (answers.paper.name.trim() === "") return "paper: given nothing, allowed a name";
-    return Number.isInteger(sheets) && sheets >= 0 ? null : `sheets there: given ${answers.paper.count}, allowed a whole number, at least 0`;
+    if (answers.paper.name.trim() === "") return wrong("paper", "nothing", "a name");
+    return Number.isInteger(sheets) && sheets >= 0 ? null : wrong("sheets there", answers.paper.count, "a whole number, at least 0");
   }
-  if (step === 3) return answers.designName.trim() === "" ? "name of the design: given nothing, allowed a name" : null;
+  if (step === 3) return answers.designName.trim() === "" ? wrong("name of the design", "nothing", "a name") : null;
   if (step === 4) {
-    if (answers.title.trim() === "") return "for whom: given nothing, allowed a name";
-    const wrong = answers.quantities.find((text) => !Number.isInteger(count(text)) || count(text) < 0);
-    if (wrong !== undefined) return `cards: given ${wrong}, allowed a whole number, at least 0`;
-    if (answers.quantities.reduce((sum, text) => sum + count(text), 0) === 0) return "cards: given 0, allowed at least 1";
-    if (answers.due < today) return `there by: given ${answers.due}, allowed today, ${today}, or later`;
+    if (answers.title.trim() === "") return wrong("for whom", "nothing", "a name");
+    const miscounted = answers.quantities.find((text) => !Number.isInteger(count(text)) || count(text) < 0);
+    if (miscounted !== undefined) return wrong("cards", miscounted, "a whole number, at least 0");
+    if (answers.quantities.reduce((sum, text) => sum + count(text), 0) === 0) return wrong("cards", "0", "at least 1");
+    if (answers.due < today) return wrong("there by", answers.due, "today, ", { day: day(today) }, ", or later");
   }
   return null;
 }
 
 /** Makes everything in the order in which one thing names another. @returns what was refused, or null */
-async function makeShop(answers: Answers, timeZone: string): Promise<string | null> {
+async function makeShop(answers: Answers, timeZone: string): Promise<readonly (Fault | string)[]> {
   const [paperId, baseId, seriesId, designId] = [v7(), v7(), v7(), v7()];
   const template = TEMPLATES.find((each) => each.key === answers.template) ?? TEMPLATES[0];
-  if (!template) return null;
+  if (!template) return [];
   const colourways = colourwaysOf(answers.colourways, v7);
   const card = answers.system === "in" ? { name: "Card stock 12 × 18", width: inches(12), height: inches(18) } : { name: "Card stock 32 × 45", width: mm(320), height: mm(450) };
   const made = [
@@ -279,5 +276,5 @@ async function makeShop(answers: Answers, timeZone: string): Promise<string | nu
     }),
   ];
   const refused = made.find((sent) => sent.state === "refused");
-  return refused?.state === "refused" ? refused.problem.detail : null;
+  return refused?.state === "refused" ? problemFaults(refused.problem) : [];
 }

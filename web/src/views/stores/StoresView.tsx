@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { addStore, faultLine, faultsOf, storeKinds, type StoreRead } from "@yule/contract";
-import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook } from "@yule/core";
+import { addStore, faultsOf, storeKinds, problemFaults, type StoreRead } from "@yule/contract";
+import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook, type Fault } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -186,7 +186,7 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
   const [name, setName] = useState("");
   const [size, setSize] = useState<{ width: Length; height: Length }>(system === "in" ? { width: inches(20), height: inches(26) } : { width: mm(500), height: mm(650) });
   const [figures, setFigures] = useState({ onHand: "10", pack: "10", leadDays: "5" });
-  const [faults, setFaults] = useState<string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const [card, setCard] = useState({ hex: "#c7a878", metallic: false });
   const sized = kind !== "other";
   const save = async (): Promise<void> => {
@@ -203,9 +203,9 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
       ...(kind === "card stock" ? card : {}),
     };
     const read = addStore.safeParse(store);
-    if (!read.success) return setFaults(faultsOf(read.error, store).map(faultLine));
+    if (!read.success) return setFaults(faultsOf(read.error, store));
     const sent = await give("add-store", store);
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   return (

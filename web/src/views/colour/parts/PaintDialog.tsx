@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addPaint, changePaint, faultLine, faultsOf, type PaintRead } from "@yule/contract";
-import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf, type Covering, type Form } from "@yule/core";
+import { addPaint, changePaint, faultsOf, problemFaults, type PaintRead } from "@yule/contract";
+import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf, type Covering, type Form, type Fault } from "@yule/core";
 import { modelled, pigmentsOf } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -69,16 +69,16 @@ const factsOf = (draft: Draft, decimals: number) => {
 export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | null; currency: string; onClose: () => void }) {
   const decimals = minorDecimals(currency);
   const [draft, setDraft] = useState(() => draftOf(paint, decimals));
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const set = (patch: Partial<Draft>): void => setDraft({ ...draft, ...patch });
   const facts = factsOf(draft, decimals);
   const [seen] = facts.pigments.length > 0 || facts.chart ? modelled({ ...facts, id: paint?.id ?? "draft", version: 1, gone: false }) : [];
   const keep = async (): Promise<void> => {
     const told = paint ? { id: paint.id, version: paint.version, ...facts } : { id: v7(), ...facts };
     const read = (paint ? changePaint : addPaint).safeParse(told);
-    if (!read.success) return setFaults(faultsOf(read.error, told).map(faultLine));
+    if (!read.success) return setFaults(faultsOf(read.error, told));
     const sent = paint ? await give("change-paint", { id: paint.id, version: paint.version, ...facts }) : await give("add-paint", { id: told.id, ...facts });
-    if (sent.state === "refused") setFaults(sent.problem.errors.length > 0 ? sent.problem.errors.map(faultLine) : [sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   const tri = (label: string, key: "stains" | "granulates" | "metallic", usual: boolean | undefined) => (

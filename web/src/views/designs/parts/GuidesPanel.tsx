@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { guidesOf, type DesignRead, type GuidesRead, type Problem } from "@yule/contract";
+import { guidesOf, faultLine, type DesignRead, type GuidesRead, type Problem } from "@yule/contract";
 import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline } from "@yule/core";
 import { stackOf, firstGuides, GUIDE_KINDS, guidesSvg, KIND_WORDS, type GuideKind } from "@yule/derive";
 import { useState } from "react";
@@ -7,13 +7,14 @@ import { give } from "../../../data/outbox.ts";
 import { HAIR, INK, PAPER, RED, ScaleDrawing, Words } from "../../../kit/drawing.tsx";
 import { Choice, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
-import { spoken, useMeasure } from "../../../kit/measure.tsx";
+import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 import { saveFile } from "../../../kit/save.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
 
 /** What is pencilled on the panel: where the marks go along two edges, worked out for this very panel. */
 export function GuidesPanel({ design }: { design: DesignRead }) {
-  const { system, say, bare } = useMeasure();
+  const { system, bare } = useMeasure();
+  const speech = useSpeech();
   const [draft, setDraft] = useState<GuidesRead | null>(design.guides);
   const [over, setOver] = useState<"" | "turned" | "mirrored">("");
   const [problem, setProblem] = useState<Problem | null>(null);
@@ -45,7 +46,7 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
       </Flex>
       {answer && !answer.ok && (
         <Text color="cannot" role="alert" marginTop="8px">
-          {answer.faults.map((fault) => `${String(fault.path[0])}: given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`).join("; ")}
+          {answer.faults.map((fault) => faultLine(fault, speech)).join("; ")}
         </Text>
       )}
       {sheet && (

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading } from "@chakra-ui/react";
-import { faultLine, type DesignRead } from "@yule/contract";
+import { problemFaults, type DesignRead } from "@yule/contract";
 import type { PictureColour } from "@yule/core";
 import { panelOf } from "@yule/derive";
 import { useEffect, useRef, useState } from "react";
@@ -33,7 +33,7 @@ export function PicturePanel({ design }: { design: DesignRead }) {
             sent.state === "refused" ? sent.problem : null,
           );
     intake.say("");
-    if (problem) intake.fail(problem.errors.length > 0 ? problem.errors.map(faultLine) : [problem.detail]);
+    if (problem) intake.fail(problemFaults(problem));
     else intake.leave();
   };
   return (

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cardOutlines, edges, folds, outlines, type DesignRead, type StackRead, type StoreRead } from "@yule/contract";
+import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead } from "@yule/contract";
 import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type Figure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
@@ -8,7 +8,7 @@ import { Choice } from "../../../kit/FormField.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { Caution } from "../../../kit/states.tsx";
-import { spoken, useMeasure } from "../../../kit/measure.tsx";
+import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 
 const KEEPS: readonly { keep: Keep; says: string }[] = [
   { keep: "envelope", says: "the envelope" },
@@ -20,14 +20,15 @@ const foldWords = folds.map((value) => ({ value, label: value === "none" ? "no f
 
 /** The figures of a stack, changed one by one while the rest follows; what cannot be is said before it is kept. */
 export function StackForm({ design, stack, stores, onDraft }: { design: DesignRead; stack: Stack; stores: readonly StoreRead[]; onDraft: (stack: Stack | null) => void }) {
-  const { say, system, size } = useMeasure();
+  const { system, size } = useMeasure();
+  const speech = useSpeech();
   const [keep, setKeep] = useState<Keep>("envelope");
   const [stale, setStale] = useState<StackRead | null>(null);
   const geometry = stackGeometry(stack);
   const changed = JSON.stringify(stack) !== JSON.stringify(design.stack);
   const faultAt = (...path: (string | number)[]): string | undefined => {
     const fault = saidOf([...geometry.faults, ...geometry.warnings], ...path);
-    return fault && `given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`;
+    return fault && faultWords(fault, speech);
   };
   const put = (patch: Partial<Stack>): void => onDraft({ ...stack, ...patch });
   const follow = (figure: Figure, to: Length): void => onDraft(changeFigure(stack, figure, to, keep, stepOf(system)));
@@ -108,11 +109,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
           onRemove={stack.layers.length > 1 ? () => put({ layers: stack.layers.filter((_, at) => at !== index) }) : null}
           faultAt={(side) =>
             faultAt("layers", index, side) ??
-            (side === "width"
-              ? geometry.faults
-                  .filter((fault) => fault.path[1] === index && fault.path.length === 2)
-                  .map((fault) => `given ${spoken(fault.given, say)}, allowed ${spoken(fault.allowed, say)}`)[0]
-              : undefined)
+            (side === "width" ? geometry.faults.filter((fault) => fault.path[1] === index && fault.path.length === 2).map((fault) => faultWords(fault, speech))[0] : undefined)
           }
         />
       ))}
@@ -168,7 +165,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
       {(stack.outline !== "rectangle" || stack.hole) && <Caution>Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.</Caution>}
       {geometry.warnings.map((warning) => (
         <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
-          {shortly(warning)}: {spoken(warning.given, say)}; better {spoken(warning.allowed, say)}.
+          {shortly(warning)}: {phraseText(warning.given, speech)}; better {phraseText(warning.allowed, speech)}.
         </Text>
       ))}
       {changed && (

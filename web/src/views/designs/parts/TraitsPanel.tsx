@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { changeTraits, faultLine, faultsOf, type DesignRead, type SeriesRead } from "@yule/contract";
-import { lengthOfUnits, mm, type FamilyFinding } from "@yule/core";
+import { changeTraits, faultsOf, problemFaults, type DesignRead, type SeriesRead } from "@yule/contract";
+import { lengthOfUnits, mm, type FamilyFinding, type Fault } from "@yule/core";
 import { useState } from "react";
 import { give } from "../../../data/outbox.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -33,14 +33,14 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
     ages: traits.ages ? `${String(traits.ages.from)} to ${String(traits.ages.to)}` : "",
     elements: String(traits.elements ?? ""),
   });
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const put = async (patch: Partial<Traits>): Promise<void> => {
     const payload = { id: design.id, traits: patch };
     const read = changeTraits.safeParse(payload);
-    setFaults(read.success ? [] : faultsOf(read.error, payload).map(faultLine));
+    setFaults(read.success ? [] : faultsOf(read.error, payload));
     if (!read.success) return;
     const sent = await give("change-traits", payload, { quiet: true });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   const side = (label: string, key: "light" | "highlight") => (
     <Box width="150px">

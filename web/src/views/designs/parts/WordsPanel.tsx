@@ -11,7 +11,7 @@ import { pictureUrl } from "../../../features/picture/Picture.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
-import { spoken, useMeasure } from "../../../kit/measure.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
 import { ProblemNote, StateWord } from "../../../kit/states.tsx";
 import { calmAreasOf } from "../../../workers/pictureWork.ts";
 import { NewWords } from "./words/NewWords.tsx";
@@ -48,7 +48,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
   };
   const keep = async (): Promise<void> => {
     const sent = await give("change-words", { id: design.id, version: design.version, words: draft });
-    setProblem(sent.state === "refused" ? { ...sent.problem, detail: spoken(sent.problem.detail, say) } : null);
+    setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
     <Box as="section" aria-label="Words" marginTop="26px" maxWidth="660px">

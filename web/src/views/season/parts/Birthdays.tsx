@@ -1,3 +1,5 @@
+import { problemFaults } from "@yule/contract";
+import type { Fault } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Outlook } from "@yule/derive";
@@ -8,7 +10,7 @@ import type { YearlyRead } from "../yearlyDays.ts";
 /** Birthdays and anniversaries out of a calendar file, looked at before they are kept: all or none. */
 export function Birthdays({ outlook }: { outlook: Outlook }) {
   const [read, setRead] = useState<YearlyRead | null>(null);
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const open = async (file: File): Promise<void> => {
     const { yearlyDaysIn } = await import("../yearlyDays.ts");
     const found = yearlyDaysIn(await file.text(), outlook.ownOccasions);
@@ -18,7 +20,7 @@ export function Birthdays({ outlook }: { outlook: Outlook }) {
   const keep = async (): Promise<void> => {
     if (!read) return;
     const sent = await give("add-own-occasions", { occasions: [...read.days] });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setRead(null);
   };
   return (

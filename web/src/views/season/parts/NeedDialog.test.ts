@@ -1,3 +1,4 @@
+import { faultLine } from "@yule/contract";
 import { needOf } from "./NeedDialog.tsx";
 import { sessionFaults } from "../../../features/sessions/SessionRows.tsx";
 
@@ -46,8 +47,10 @@ test.each([
 test("sessions are told by their day, in the maker's time", () => {
   const row = (weekday: number, from: number, to: number) => ({ id: colourways[0]?.id ?? "", weekday, from, to });
   expect(sessionFaults([row(2, 1170, 1260)])).toEqual([]);
-  expect(sessionFaults([row(2, 1170, 1080)])).toEqual(["Tuesday, to: given 18:00, allowed a time after the start"]);
-  expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)])).toEqual(["Saturday, from: given 11:40, allowed a session that does not overlap another on its day"]);
+  expect(sessionFaults([row(2, 1170, 1080)]).map((fault) => faultLine(fault))).toEqual(["Tuesday, to: given 18:00, allowed a time after the start"]);
+  expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)]).map((fault) => faultLine(fault))).toEqual([
+    "Saturday, from: given 11:40, allowed a session that does not overlap another on its day",
+  ]);
 });
 
 test("money and the fields of a kind are read, and belong to that kind alone", () => {

@@ -1,5 +1,6 @@
+import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, type CarriedNeed } from "@yule/core";
+import { day, printDay, type CarriedNeed, type Fault } from "@yule/core";
 import { colourwayOf, copiesOf, firstEdit, proposals, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -35,7 +36,7 @@ export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClo
 /** Sold and given of each colourway; the rest is left over and serves another need. */
 function Outcome({ view }: { view: NeedView }) {
   const [told, setTold] = useState<Readonly<Record<string, { sold: string; given: string }>>>({});
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const of = (line: string) => told[line] ?? { sold: "", given: "" };
   const count = (text: string): number => (/^\d*$/.test(text.trim()) ? Number(text) : NaN);
   const save = async (): Promise<void> => {
@@ -51,7 +52,7 @@ function Outcome({ view }: { view: NeedView }) {
     setFaults(wrong);
     if (wrong.length > 0) return;
     const sent = await give("tell-outcome", { needId: view.need.id, lines });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   return (
     <Flex gap="10px" wrap="wrap" align="center" borderTop="1px solid" borderColor="hairline" paddingY="8px">
@@ -104,7 +105,7 @@ const WHY = { gone: "as many as went", "all gone": "all went, perhaps more", unt
 function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; outlook: Outlook; onClose: () => void }) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [edits, setEdits] = useState<Readonly<Record<string, Edited>>>({});
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal);
   const chosen = offered.filter((proposal) => !left.has(proposal.view.need.id));
   const copy = async (): Promise<void> => {
@@ -116,7 +117,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
     setFaults(made.faults);
     if (made.faults.length > 0) return;
     const sent = await give("add-needs", { needs: made.needs });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   const lessons = outlook.lessons.filter((lesson) => lesson.designId === null || chosen.some((proposal) => proposal.view.design.id === lesson.designId));

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addOwnOccasion, faultLine, faultsOf, ownOccasionKinds, type CommandInput } from "@yule/contract";
-import { comingOccasions, day, daysBetween, printDay, yearOf, type Day } from "@yule/core";
+import { addOwnOccasion, faultsOf, ownOccasionKinds, problemFaults, type CommandInput } from "@yule/contract";
+import { comingOccasions, day, daysBetween, printDay, yearOf, type Day, type Fault } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -100,7 +100,7 @@ function RemoveOwn({ id }: { id: string }) {
 
 function OwnForm({ outlook }: { outlook: Outlook }) {
   const [form, setForm] = useState({ title: "", kind: "birthday" as (typeof ownOccasionKinds)[number], on: "", yearly: true, household: "", weeks: "" });
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const add = async (): Promise<void> => {
     const [year = "", month = "", date = ""] = form.on.split("-");
     const occasion: CommandInput<"add-own-occasion"> = {
@@ -117,10 +117,10 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
     };
     if (form.on === "") return setFaults(["day: given nothing, allowed a day such as 2031-11-08"]);
     const read = addOwnOccasion.safeParse(occasion);
-    setFaults(read.success ? [] : faultsOf(read.error, occasion).map(faultLine));
+    setFaults(read.success ? [] : faultsOf(read.error, occasion));
     if (!read.success) return;
     const sent = await give("add-own-occasion", occasion);
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setForm({ ...form, title: "", on: "" });
   };
   return (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { CommandInput, DesignRead, FeedOrder } from "@yule/contract";
-import { day, money, printDay, printMoney } from "@yule/core";
+import { problemFaults, type CommandInput, type DesignRead, type FeedOrder } from "@yule/contract";
+import { day, money, printDay, printMoney, type Fault } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -15,7 +15,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   const { data, error } = useOrdersQuery();
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const orders = data?.orders ?? [];
   const needs = orders.flatMap((order): CommandInput<"add-needs">["needs"] => {
     const found = variantFor(order, outlook.offered, chosen[order.ref]);
@@ -24,7 +24,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.offered, chosen[order.ref]));
   const take = async (): Promise<void> => {
     const sent = await give("add-needs", { needs });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   return (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { addSessionChange, faultLine, faultsOf, sessionChangeKinds, type CommandInput, type SessionChangeRead } from "@yule/contract";
-import { day, printDay, printTime } from "@yule/core";
+import { addSessionChange, faultsOf, sessionChangeKinds, problemFaults, type CommandInput, type SessionChangeRead } from "@yule/contract";
+import { day, printDay, printTime, type Fault } from "@yule/core";
 import { minuteOf, WHOSE } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -35,7 +35,7 @@ export function SessionChanges() {
     to: "21:30",
     who: "maker",
   });
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const [found, setFound] = useState<readonly Change[] | null>(null);
   const coming = (data?.changes ?? []).filter((change) => change.last >= today);
   const wholeDays = form.what === "away";
@@ -51,10 +51,10 @@ export function SessionChanges() {
       who: form.who,
     };
     const read = addSessionChange.safeParse(change);
-    setFaults(read.success ? [] : faultsOf(read.error, change).map((fault) => faultLine(timesShown(fault))));
+    setFaults(read.success ? [] : faultsOf(read.error, change).map(timesShown));
     if (!read.success) return;
     const sent = await give("add-session-change", change);
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   const openCalendar = async (file: File): Promise<void> => {
     const read = busyTimesIn(await file.text(), timeZone, today);
@@ -146,9 +146,12 @@ export function SessionChanges() {
   );
 }
 
-/** Minutes of the day in a fault, said as a time. */
-const timesShown = <Fault extends { readonly path: readonly (string | number)[]; readonly given: string }>(fault: Fault): Fault =>
-  fault.path[0] === "to" || fault.path[0] === "from" ? { ...fault, given: /^\d+$/.test(fault.given) ? printTime(Number(fault.given)) : fault.given } : fault;
+/** What stands in a field of times is a time. */
+function timesShown(fault: Fault): Fault {
+  const [only] = fault.given;
+  const isTime = (fault.path[0] === "to" || fault.path[0] === "from") && typeof only === "object" && "count" in only;
+  return isTime ? { ...fault, given: [{ time: only.count }] } : fault;
+}
 
 function changeWords(change: SessionChangeRead): string {
   const days = change.first === change.last ? printDay(day(change.first)) : `${printDay(day(change.first))} to ${printDay(day(change.last))}`;

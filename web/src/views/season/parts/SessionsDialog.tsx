@@ -1,5 +1,6 @@
+import { problemFaults } from "@yule/contract";
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printMinutes, printTime } from "@yule/core";
+import { minutes, printMinutes, printTime, type Fault } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -33,13 +34,13 @@ function Learned({ outlook }: { outlook: Outlook }) {
 export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const { data } = useSeasonQuery();
   const [rows, setRows] = useState<Row[]>([...(data?.sessions ?? [])]);
-  const [faults, setFaults] = useState<string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const save = async (): Promise<void> => {
     const found = sessionFaults(rows);
     setFaults(found);
     if (found.length > 0) return;
     const sent = await give("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) });
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   return (

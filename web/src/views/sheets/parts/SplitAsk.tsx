@@ -1,11 +1,10 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { splitFaultsIn, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitWay } from "@yule/core";
+import { splitFaultsIn, sentFault, type SplitPlanRead } from "@yule/contract";
+import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitWay, type Phrase } from "@yule/core";
 import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
-import { spoken, useMeasure } from "../../../kit/measure.tsx";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
@@ -118,7 +117,6 @@ function GroupPlan({
   const methods = waysFor(group);
   const [told, setMethod] = useState<SplitWay | null>(null);
   const [tools, setTools] = useTools();
-  const { say } = useMeasure();
   const learned = learnedLosses(LOSSES, sheets.results);
   // The deckle comes off by every way but the tape, which covers it.
   const losses = { ...learned, cut: { ...learned.cut, edge: tools.rim }, fold: { ...learned.fold, edge: tools.rim } };
@@ -157,11 +155,8 @@ function GroupPlan({
   const store = outlook.stores.find((each) => each.id === group.material.id);
   const work = split ? workOf(job, split, tools) : [];
   // Faults name sheets and panels by their ids; a maker knows them by their names.
-  const named = (text: string): string =>
-    [...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const].reduce(
-      (said, [id, name]) => said.replaceAll(id, name),
-      text,
-    );
+  const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
+  const names = new Map([...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const]);
   const designs = [...new Set(views.map((view) => view.design.id))];
   return (
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
@@ -178,7 +173,7 @@ function GroupPlan({
               title: "It cannot be split so",
               status: 422,
               detail: "",
-              errors: faults.map((fault) => ({ ...fault, path: [], given: named(spoken(fault.given, say)), allowed: named(spoken(fault.allowed, say)) })),
+              errors: faults.map((fault) => sentFault({ ...fault, path: [], given: named(fault.given), allowed: named(fault.allowed) })),
             }}
           />
         )}

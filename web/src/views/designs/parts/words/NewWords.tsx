@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addSentiment, faultLine, faultsOf, lettering, tones, type CommandInput } from "@yule/contract";
-import { signsMissing } from "@yule/core";
+import { addSentiment, faultsOf, lettering, tones, problemFaults, type CommandInput } from "@yule/contract";
+import { signsMissing, type Fault } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { give } from "../../../../data/outbox.ts";
@@ -25,16 +25,16 @@ export function NewWords({ suits, onClose }: { suits: readonly string[]; onClose
     width: null,
     height: null,
   });
-  const [faults, setFaults] = useState<readonly string[]>([]);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const put = (patch: Partial<Said>): void => setSaid({ ...said, ...patch });
   const strange = said.means === "hand" ? signsMissing(said.text) : [];
   const keep = async (): Promise<void> => {
     const payload = { ...said, id: v7() };
     const read = addSentiment.safeParse(payload);
-    setFaults(read.success ? [] : faultsOf(read.error, payload).map(faultLine));
+    setFaults(read.success ? [] : faultsOf(read.error, payload));
     if (!read.success) return;
     const sent = await give("add-sentiment", payload);
-    if (sent.state === "refused") setFaults([sent.problem.detail]);
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
   return (

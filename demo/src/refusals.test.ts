@@ -1,0 +1,58 @@
+import { commandSchemas, faultLine, faultsOf, type CommandKind } from "@yule/contract";
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+import type { z } from "zod";
+import { demoCommands } from "./index.ts";
+
+type Path = readonly (string | number)[];
+type Json = null | boolean | number | string | Json[] | { [key: string]: Json };
+
+/** Places of a payload: of a list only its first, since the others are alike. */
+function placesIn(value: Json, at: Path = []): Path[] {
+  if (Array.isArray(value)) return [at, ...value.slice(0, 1).flatMap((each) => placesIn(each, [...at, 0]))];
+  if (value !== null && typeof value === "object") return [at, ...Object.entries(value).flatMap(([key, each]) => placesIn(each, [...at, key]))];
+  return [at];
+}
+
+/** What might stand at a place instead, by mistake; undefined is nothing at all. */
+const mistakesFor = (value: Json): (Json | undefined)[] =>
+  typeof value === "number"
+    ? [undefined, "many", -1, 0.5, 1e12]
+    : typeof value === "string"
+      ? [undefined, 7, "", "x".repeat(5000)]
+      : Array.isArray(value)
+        ? [undefined, "all", []]
+        : value !== null && typeof value === "object"
+          ? [undefined, 7, { ...value, colour: "blue" }]
+          : [undefined, {}];
+
+function withMistake(value: Json, [first, ...rest]: Path, put: Json | undefined): Json | undefined {
+  if (first === undefined) return put;
+  if (Array.isArray(value)) return value.map((each, index) => (index === first ? (withMistake(each, rest, put) ?? null) : each));
+  return Object.fromEntries(Object.entries(value as { [key: string]: Json }).map(([key, each]) => [key, key === first ? withMistake(each, rest, put) : each])) as Json;
+}
+
+/** Every refusal that a mistake in a command of the demo meets, a line each. */
+function refusals(): string[] {
+  const examples = new Map<CommandKind, Json>();
+  for (const { kind, payload } of demoCommands(new Date("2031-11-08T10:04:00Z")).commands) if (!examples.has(kind)) examples.set(kind, payload as unknown as Json);
+  const lines = [...examples].flatMap(([kind, payload]) =>
+    placesIn(payload).flatMap((path) => {
+      const value = path.reduce<Json>((found, part) => (found as { [key: string]: Json })[part] ?? null, payload);
+      return mistakesFor(value).flatMap((mistake) => {
+        const input = withMistake(payload, path, mistake);
+        const read = (commandSchemas[kind] as z.ZodType).safeParse(input);
+        return read.success ? [] : faultsOf(read.error, input).map((fault) => `${kind} ${faultLine(fault)}`);
+      });
+    }),
+  );
+  return [...new Set(lines)].sort();
+}
+
+const KEPT = join(import.meta.dirname, "refusals.txt");
+
+test("what was refused stays refused, at the same place, in the same words", () => {
+  const now = refusals();
+  if (process.env.YULE_KEEP_REFUSALS) writeFileSync(KEPT, `${now.join("\n")}\n`);
+  expect(now).toEqual(readFileSync(KEPT, "utf8").trimEnd().split("\n"));
+});
