@@ -203,25 +203,15 @@ function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-ne
     { batchId, grades: units.map((unit) => ({ unitId: unit.id, grade: spoilt.has(unit.id) ? (plan.design === "bicycle" ? "scrap" : "stash") : "good" })) },
     momentAt(inspected, 20 * 60, ZONE),
   );
-  const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
-  const envelope = design.paperId === STORES.cotton.id ? STORES.squareEnvelopes.id : STORES.longEnvelopes.id;
   shop.say(
     "assemble-cards",
     {
       needId: need.id,
       lines: need.lines.map((line) => ({ lineId: line.id, quantity: line.quantity })),
-      uses: [
-        { storeId: design.cardStockId ?? "", quantity: Math.ceil(cards / 3) },
-        { storeId: envelope, quantity: cards },
-      ],
     },
     momentAt(inspected, 20 * 60 + 50, ZONE),
   );
-  shop.say(
-    "post-need",
-    { id: makeId(), needId: need.id, on: addDays(inspected, 1), service: "Letter", costMinor: plan.zone ? 125 : 0 },
-    momentAt(addDays(inspected, 1), 9 * 60, ZONE),
-  );
+  shop.say("post-need", { id: makeId(), needId: need.id, on: addDays(inspected, 1), service: plan.zone ? "Letter" : "by hand" }, momentAt(addDays(inspected, 1), 9 * 60, ZONE));
 }
 
 function nextSession(day: Day): Day {

@@ -35,7 +35,13 @@ function withMistake(value: Json, [first, ...rest]: Path, put: Json | undefined)
 /** Every refusal that a mistake in a command of the demo meets, a line each. */
 function refusals(): string[] {
   const examples = new Map<CommandKind, Json>();
-  for (const { kind, payload } of demoCommands(new Date("2031-11-08T10:04:00Z")).commands) if (!examples.has(kind)) examples.set(kind, payload as unknown as Json);
+  // What may be told and the demo leaves to the server.
+  const told: Partial<Record<CommandKind, object>> = {
+    "assemble-cards": { uses: [{ storeId: "01936b5c-1003-7000-8000-000000000001", quantity: 4 }] },
+    "post-need": { costMinor: 125 },
+  };
+  for (const { kind, payload } of demoCommands(new Date("2031-11-08T10:04:00Z")).commands)
+    if (!examples.has(kind)) examples.set(kind, { ...(payload as object), ...told[kind] } as Json);
   const lines = [...examples].flatMap(([kind, payload]) =>
     placesIn(payload).flatMap((path) => {
       const value = path.reduce<Json>((found, part) => (found as { [key: string]: Json })[part] ?? null, payload);

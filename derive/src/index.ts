@@ -21,6 +21,8 @@ export * from "./designs/route.ts";
 export * from "./designs/sizes.ts";
 export * from "./designs/templates.ts";
 export * from "./designs/words.ts";
+export * from "./dispatch/postage.ts";
+export * from "./finish/uses.ts";
 export * from "./ruler.ts";
 export * from "./season/chain.ts";
 export * from "./season/facts.ts";

@@ -1,7 +1,7 @@
 import { day } from "@yule/core";
-import { aroundToday, hang, panned, rulerOf, TAG_WIDTH, xOf, zoomed, type Tag } from "./ruler.ts";
+import { aroundToday, hang, panned, rulerOf, TAG_WIDTH, xOf, zoomed, type RulerTag } from "./ruler.ts";
 
-const tag = (index: number, safety: Tag["safety"] = "safe", x = index * 30): Tag => ({
+const tag = (index: number, safety: RulerTag["safety"] = "safe", x = index * 30): RulerTag => ({
   id: String(index),
   title: "Kites",
   detail: "12 cards",

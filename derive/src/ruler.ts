@@ -2,7 +2,7 @@ import { addDays, daysBetween, monthName, printDay, weekdayOf, type Day, type Sa
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
 
-export interface Tag {
+export interface RulerTag {
   readonly id: string;
   readonly title: string;
   readonly detail: string;
@@ -14,7 +14,7 @@ export interface Tag {
   readonly to: string;
 }
 
-export interface HungTag extends Tag {
+export interface HungTag extends RulerTag {
   /** Which height it hangs at, or null where there is no room and it becomes a peg. */
   readonly row: 0 | 1 | null;
   readonly left: number;
@@ -90,11 +90,11 @@ const hourTicks = (x: number, pixelsPerDay: number): Ruler["ticks"][number][] =>
 export const xOf = (ruler: Ruler, day: Day, minute = 0): number => (daysBetween(ruler.today, day) + minute / 1440 - ruler.from) * ruler.pixelsPerDay;
 
 /** Everything that hangs from the ruler: open needs, last posting days and what runs out. */
-export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: Safety; readonly chance: number | null }): Tag[] {
+export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: Safety; readonly chance: number | null }): RulerTag[] {
   const at = (day: Day): number => xOf(ruler, day, 720);
   const needs = outlook.needs
     .filter((view) => view.stage !== "done" || daysBetween(outlook.today, view.readyBy) > -10)
-    .map((view): Tag => ({
+    .map((view): RulerTag => ({
       id: view.need.id,
       title: view.need.title,
       detail: view.stage === "done" ? "posted" : view.cards === 1 ? "1 card" : `${String(view.cards)} cards`,
@@ -103,7 +103,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) =
       ...(view.stage === "done" ? { safety: view.outlook.safety, chance: null } : stand(view)),
       to: `/season?need=${view.need.id}`,
     }));
-  const empty = outlook.stock.flatMap(({ store, outlook: stock }): Tag[] =>
+  const empty = outlook.stock.flatMap(({ store, outlook: stock }): RulerTag[] =>
     stock.runsOut
       ? [
           {
@@ -126,7 +126,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) =
  * Hangs tags at two heights where they would touch. With more than fit, those in trouble hang first and the rest become
  * pegs on the edge, which open on a press.
  */
-export function hang(tags: readonly Tag[], width: number): HungTag[] {
+export function hang(tags: readonly RulerTag[], width: number): HungTag[] {
   const rank = { cannot: 0, "runs out": 1, tight: 2, "last post": 3, safe: 4 };
   const taken: { row: 0 | 1; left: number }[] = [];
   const hung = [...tags]

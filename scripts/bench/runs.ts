@@ -1,7 +1,7 @@
 import { cardByCardPlan } from "../../core/src/bench/saving.ts";
 import { construct } from "../../core/src/bench/construct.ts";
 import { madeUpJob } from "../../core/src/bench/examples.ts";
-import { workOf, type RunJob, type RunPlan } from "../../core/src/bench/model.ts";
+import { runModelOf, type RunJob, type RunPlan } from "../../core/src/bench/model.ts";
 import { run } from "../../core/src/bench/run.ts";
 import { stageByStagePlan } from "../../core/src/bench/saving.ts";
 import { limitsFor } from "../../core/src/search/search.ts";
@@ -28,7 +28,7 @@ function planned(job: RunJob, seconds: number, earlier: RunPlan["moves"] = []): 
 
 /** One rule, no search: of what is ready, whatever wastes least of the hands, whole runs of it; of the simple rules the one that does best here. */
 function greedy(job: RunJob): number {
-  const timetable = construct(workOf(job), { idle: 1, setup: 1, tail: 0, lots: 1, patient: true, wide: true, noise: () => 0 }, () => false);
+  const timetable = construct(runModelOf(job), { idle: 1, setup: 1, tail: 0, lots: 1, patient: true, wide: true, noise: () => 0 }, () => false);
   return timetable ? timetable.makespan() / 1_000_000 : NaN;
 }
 

@@ -30,7 +30,7 @@ import {
   hueName,
   labOfMix,
   lchOf,
-  loadOf,
+  pigmentLoadOf,
   LOAD_OF,
   mixed,
   mudForecast,
@@ -65,11 +65,17 @@ export const COLOUR_COMMANDS: Readonly<Record<string, Command>> = {
     const parts = paints.map((each, paint) => ({ paint, parts: each.parts }));
     const strengths = shelf.map((paint) => paint.strength);
     // Without water told, as much as makes an everyday wash.
-    const water = told ?? loadOf({ parts, water: 1 }, strengths);
+    const water = told ?? pigmentLoadOf({ parts, water: 1 }, strengths);
     const mix = { parts, water };
     const dry = over(filmOfMix(mix, shelf.map(onePart)), WHITE_PAPER);
     const colour = lchOf(dry);
-    return succeed({ ...colourOutOf({ ...colour, hex: hexOf(dry) }), wet: hexOf(whileWet(dry)), strength: strengthNamed(loadOf(mix, strengths)), water, hue: hueName(colour) });
+    return succeed({
+      ...colourOutOf({ ...colour, hex: hexOf(dry) }),
+      wet: hexOf(whileWet(dry)),
+      strength: strengthNamed(pigmentLoadOf(mix, strengths)),
+      water,
+      hue: hueName(colour),
+    });
   }),
   recipe: command(recipeIn, recipeOut, ({ wanted, paints, buy }) => {
     const shelf = shelfOfInput(paints);
@@ -158,7 +164,7 @@ function said(recipe: Recipe, shelf: readonly ShelfPaint[]) {
   return recipeOutOf(recipe, shelf, {
     hex,
     strength: strengthNamed(
-      loadOf(
+      pigmentLoadOf(
         recipe,
         shelf.map((paint) => paint.strength),
       ),

@@ -4,7 +4,7 @@ import { phraseText } from "./faultLine.ts";
 
 const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));
 
-/** A fault as it is sent: in words that any program can show, and with its values for those that say them in the reader's own units. */
+/** A fault as it is sent: see `SentFault`. */
 export const sentFaultSchema = z.object({
   code: z.string(),
   path: z.array(z.union([z.string(), z.number()])),
@@ -12,19 +12,6 @@ export const sentFaultSchema = z.object({
   allowed: z.string(),
   values: z.object({ given: phraseSchema, allowed: phraseSchema }).optional(),
 });
-export type SentFault = z.output<typeof sentFaultSchema>;
-
-export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => ({
-  code,
-  path: [...path],
-  given: phraseText(given),
-  allowed: phraseText(allowed),
-  values: { given, allowed },
-});
-
-/** A fault that was sent, with its values where the sender told them. */
-export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({ code, path, given: values?.given ?? [given], allowed: values?.allowed ?? [allowed] });
-
 const LONGEST_SHOWN = 60;
 
 function shown(value: unknown): Phrase {

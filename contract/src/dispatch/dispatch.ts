@@ -14,7 +14,8 @@ export const addHousehold = z.strictObject({
 });
 export const changeHousehold = z.strictObject({ id, version, neutral: z.boolean(), without });
 
-export const postNeed = z.strictObject({ id, needId: id, on: dayField, service: name, costMinor: z.int().min(0).max(100_000_000) });
+/** What it cost is reckoned by the server from the carrier's table; told, it must be the same. */
+export const postNeed = z.strictObject({ id, needId: id, on: dayField, service: name, costMinor: z.int().min(0).max(100_000_000).optional() });
 
 export interface HouseholdRead {
   readonly id: string;

@@ -10,12 +10,15 @@ export const gradePanels = z.strictObject({
     .max(5000),
 });
 
-/** Good panels become cards: bases, mats and envelopes leave the stores. */
+/** Good panels become cards: bases, mats and envelopes leave the stores. What leaves is reckoned by the server; told, it must be the same. */
 export const assembleCards = z.strictObject({
   needId: id,
   lines: z
     .array(z.strictObject({ lineId: id, quantity: z.int().min(1).max(10_000) }))
     .min(1)
     .max(50),
-  uses: z.array(z.strictObject({ storeId: id, quantity: z.int().min(1).max(10_000) })).max(20),
+  uses: z
+    .array(z.strictObject({ storeId: id, quantity: z.int().min(1).max(10_000) }))
+    .max(20)
+    .optional(),
 });

@@ -1,75 +1,27 @@
 import { z } from "zod";
-import { tellBench, tellSession } from "../bench/facts.ts";
 import { id, moment } from "../common/envelope.ts";
-import { addColourway, addDesign, addSeries, archiveDesign, changeColourway, changeRoute, changeStack } from "../designs/designs.ts";
-import { changeSeries, changeTraits } from "../designs/family.ts";
-import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
-import { changeGuides } from "../designs/guides.ts";
-import { addPaint, changePaint, markTouches, shelvePaint } from "../colour/paint.ts";
-import { addHousehold, changeHousehold, postNeed } from "../dispatch/dispatch.ts";
-import { assembleCards, gradePanels } from "../finish/finish.ts";
 import type { EventRead } from "../logbook/logbook.ts";
-import { noteLesson, removeLesson } from "../season/lessons.ts";
-import { addNeed, addNeeds, changeNeed, removeNeed, serveNeed, tellOutcome } from "../season/needs.ts";
-import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "../season/ownOccasions.ts";
-import { addSessionChange, addSessionChanges, removeSessionChange, setSessions } from "../season/sessions.ts";
-import { dropOffcut, keepOffcut, splitSheets } from "../sheets/batches.ts";
-import { dropSplitPlan, keepSplitPlan } from "../sheets/plans.ts";
-import { addStore, buyStore, changeStore, countStore } from "../stores/stores.ts";
-import { setCalendarAddress, setShop } from "./shop.ts";
+import { shopCommands } from "./commands.ts";
+import { seasonCommands } from "../season/commands.ts";
+import { designsCommands } from "../designs/commands.ts";
+import { colourCommands } from "../colour/commands.ts";
+import { storesCommands } from "../stores/commands.ts";
+import { sheetsCommands } from "../sheets/commands.ts";
+import { benchCommands } from "../bench/commands.ts";
+import { finishCommands } from "../finish/commands.ts";
+import { dispatchCommands } from "../dispatch/commands.ts";
 
-/** Every command a maker can give, with the schema of what it says. */
+/** Every command a maker can give, with the schema of what it says: each domain tells its own. */
 export const commandSchemas = {
-  "set-shop": setShop,
-  "add-need": addNeed,
-  "change-need": changeNeed,
-  "remove-need": removeNeed,
-  "add-needs": addNeeds,
-  "serve-need": serveNeed,
-  "tell-outcome": tellOutcome,
-  "note-lesson": noteLesson,
-  "remove-lesson": removeLesson,
-  "set-sessions": setSessions,
-  "add-session-change": addSessionChange,
-  "add-session-changes": addSessionChanges,
-  "remove-session-change": removeSessionChange,
-  "add-own-occasion": addOwnOccasion,
-  "add-own-occasions": addOwnOccasions,
-  "remove-own-occasion": removeOwnOccasion,
-  "set-calendar-address": setCalendarAddress,
-  "add-series": addSeries,
-  "add-design": addDesign,
-  "change-stack": changeStack,
-  "change-route": changeRoute,
-  "change-guides": changeGuides,
-  "change-series": changeSeries,
-  "change-traits": changeTraits,
-  "change-words": changeWords,
-  "change-colourway": changeColourway,
-  "add-colourway": addColourway,
-  "archive-design": archiveDesign,
-  "add-sentiment": addSentiment,
-  "remove-sentiment": removeSentiment,
-  "add-paint": addPaint,
-  "change-paint": changePaint,
-  "shelve-paint": shelvePaint,
-  "mark-touches": markTouches,
-  "add-store": addStore,
-  "count-store": countStore,
-  "buy-store": buyStore,
-  "change-store": changeStore,
-  "split-sheets": splitSheets,
-  "keep-offcut": keepOffcut,
-  "drop-offcut": dropOffcut,
-  "keep-split-plan": keepSplitPlan,
-  "drop-split-plan": dropSplitPlan,
-  "tell-bench": tellBench,
-  "tell-session": tellSession,
-  "grade-panels": gradePanels,
-  "assemble-cards": assembleCards,
-  "add-household": addHousehold,
-  "change-household": changeHousehold,
-  "post-need": postNeed,
+  ...shopCommands,
+  ...seasonCommands,
+  ...designsCommands,
+  ...colourCommands,
+  ...storesCommands,
+  ...sheetsCommands,
+  ...benchCommands,
+  ...finishCommands,
+  ...dispatchCommands,
   undo: z.strictObject({ eventId: id }),
 } as const;
 

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { limitsFor } from "../search/search.ts";
 import { orderAgain } from "./again.ts";
 import { madeUpJob } from "./examples.ts";
-import { workOf, type RunJob, type RunPlan } from "./model.ts";
+import { runModelOf, type RunJob, type RunPlan } from "./model.ts";
 import { run } from "./run.ts";
 import { runFaults } from "./verify.ts";
 
@@ -69,7 +69,7 @@ test("panels that were lost since fall out of the order, those laid anew go befo
     windows: [],
   });
   const earlier = ["wash", "wash", "dots", "dots"].map((stage) => ({ batch: "kites", stage }));
-  expect(orderAgain(workOf(of(2, 0)), earlier)).toEqual([0, 0, 1, 1]);
-  expect(orderAgain(workOf(of(1, 0)), earlier)).toEqual([0, 1]);
-  expect(orderAgain(workOf(of(3, 1)), earlier)).toEqual([0, 0, 0, 1, 1, 1, 2, 3]);
+  expect(orderAgain(runModelOf(of(2, 0)), earlier)).toEqual([0, 0, 1, 1]);
+  expect(orderAgain(runModelOf(of(1, 0)), earlier)).toEqual([0, 1]);
+  expect(orderAgain(runModelOf(of(3, 1)), earlier)).toEqual([0, 0, 0, 1, 1, 1, 2, 3]);
 });

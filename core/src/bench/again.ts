@@ -1,14 +1,14 @@
-import type { Move, Work } from "./model.ts";
+import type { Move, RunModel } from "./model.ts";
 
 /** What a move is, whenever it is done. */
-export type Done = Pick<Move, "batch" | "stage">;
+export type BegunUnits = Pick<Move, "batch" | "stage">;
 
 /**
  * The order of an earlier plan, made to fit what is left of the work: what was done or spoilt since leaves it at the front, what came
  * anew goes before its like, and a move that is not ready yet is put off until it is.
  * @returns an order of steps that keeps every route; whether its windows hold is for the timetable to say
  */
-export function orderAgain(work: Work, earlier: readonly Done[]): number[] {
+export function orderAgain(work: RunModel, earlier: readonly BegunUnits[]): number[] {
   const { steps, job, table } = work;
   const indexOf = new Map(
     steps.map((step, index) => {

@@ -1,4 +1,4 @@
-import { startInWindow, stepAt, type Work } from "./model.ts";
+import { startInWindow, stepAt, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /**
@@ -6,7 +6,7 @@ import { Timetable } from "./timetable.ts";
  * European J. of Operational Research 11, 1982) filled into the windows; and the drying places' load.
  * @returns Infinity when even the bound does not fit the windows
  */
-export function makespanBound(work: Work): number {
+export function makespanBound(work: RunModel): number {
   if (!work.plain) return begunBound(work);
   return Math.max(chainBound(work), handsBound(work), dryingBound(work));
 }
@@ -15,7 +15,7 @@ export function makespanBound(work: Work): number {
  * The same, looser, for a bench where some units are begun, or where there are two pairs of hands: each unit's own way
  * from where it stands, and the maker's load with the shortest tail behind it.
  */
-function begunBound(work: Work): number {
+function begunBound(work: RunModel): number {
   const { tails } = headsAndTails(work);
   const { who, opens, closes } = work.table;
   let [bound, load, shortest] = [0, 0, Infinity];
@@ -35,16 +35,16 @@ function begunBound(work: Work): number {
 }
 
 /** The first unit of a batch alone, with all its setups: it is the first in every step, so it pays each. */
-export function firstUnitSteps(work: Work, batch: number): number[] {
+export function firstUnitSteps(work: RunModel, batch: number): number[] {
   return work.steps.flatMap((step, index) => (step.batch === batch ? [index] : []));
 }
 
-function chainBound(work: Work): number {
+function chainBound(work: RunModel): number {
   return Math.max(0, ...work.job.batches.map((_, batch) => Timetable.makespanOf(work, firstUnitSteps(work, batch))));
 }
 
 /** Least time from the start to a step's start (head) and from its end to the end of all (tail), for any unit. */
-function headsAndTails(work: Work): { heads: number[]; tails: number[] } {
+function headsAndTails(work: RunModel): { heads: number[]; tails: number[] } {
   const heads: number[] = [];
   work.steps.forEach((step, index) => {
     const before = step.before < 0 ? null : stepAt(work, step.before);
@@ -60,7 +60,7 @@ function headsAndTails(work: Work): { heads: number[]; tails: number[] } {
   return { heads, tails };
 }
 
-function handsBound(work: Work): number {
+function handsBound(work: RunModel): number {
   const { heads, tails } = headsAndTails(work);
   const indices = work.steps.map((_, index) => index);
   let bound = 0;
@@ -87,7 +87,7 @@ function handsBound(work: Work): number {
 }
 
 /** When so much work is done at the earliest, from a moment on, in the open windows. */
-function endOfLoad(work: Work, from: number, load: number): number {
+function endOfLoad(work: RunModel, from: number, load: number): number {
   if (work.windows.length === 0) return from + load;
   let left = load;
   for (const [open, close] of work.windows) {
@@ -99,7 +99,7 @@ function endOfLoad(work: Work, from: number, load: number): number {
   return left <= 0 ? from : Infinity;
 }
 
-function dryingBound(work: Work): number {
+function dryingBound(work: RunModel): number {
   const drying = work.steps.filter((step) => step.dry > 0);
   if (work.drying === Infinity || drying.length === 0) return 0;
   const { heads } = headsAndTails(work);

@@ -1,8 +1,8 @@
 import fc from "fast-check";
 import { calmer } from "./calm.ts";
 import { byStepsAlone, exampleJob as job, exampleStage as stage, madeUpJob } from "./examples.ts";
-import { workOf } from "./model.ts";
-import { planOf, run } from "./run.ts";
+import { runModelOf } from "./model.ts";
+import { runPlanOf, run } from "./run.ts";
 import { Timetable } from "./timetable.ts";
 import { runFaults } from "./verify.ts";
 
@@ -11,7 +11,7 @@ const changes = (order: readonly number[]): number => order.filter((step, index)
 test("where it costs nothing, panels of one stage are done in a row and the water is changed once", () => {
   // Two evenings: whatever the order within the first, all is dry on the second.
   const batches = ["kite", "moth"].map((id) => ({ id, palette: id, units: 3, stages: [stage("wash", 5, 0, 60)] }));
-  const work = workOf(
+  const work = runModelOf(
     job({
       batches: [...batches, { id: "late", palette: "kite", units: 1, stages: [stage("ink", 1, 0, 300)] }],
       windows: [
@@ -25,7 +25,7 @@ test("where it costs nothing, panels of one stage are done in a row and the wate
 
 test("what would end later stays as it is", () => {
   // The long dryer must be washed first: joined, it would be dry later.
-  const work = workOf(
+  const work = runModelOf(
     job({
       batches: [
         { id: "tide", palette: "", units: 2, stages: [stage("wash", 5, 0, 40), stage("dots", 5, 0, 0)] },
@@ -41,7 +41,7 @@ test("no order gets later or more restless, and all it is still a plan", () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 500 }), fc.constantFrom(0, 150), (seed, evening) => {
       const made = madeUpJob({ batches: 3, panels: 15, stages: 5, wet: 0.2, places: 8, evening }, seed);
-      const work = workOf(made);
+      const work = runModelOf(made);
       const found = run(made, byStepsAlone(10));
       if (!found.ok) return;
       const steps = found.value.moves.map((move) =>
@@ -50,7 +50,7 @@ test("no order gets later or more restless, and all it is still a plan", () => {
       const calm = calmer(work, steps);
       const timetable = Timetable.of(work, calm);
       if (!timetable) throw new Error("the calmer order cannot be kept");
-      const plan = planOf(work, timetable, found.value.bound);
+      const plan = runPlanOf(work, timetable, found.value.bound);
       expect(runFaults(made, plan)).toEqual([]);
       expect(plan.makespan).toBeLessThanOrEqual(found.value.makespan + 1e-6);
       expect(changes(calm)).toBeLessThanOrEqual(changes(steps));

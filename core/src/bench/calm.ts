@@ -1,4 +1,4 @@
-import type { Work } from "./model.ts";
+import type { RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /** Positions that may be timed anew for calm's sake: about a hundredth of a second. */
@@ -10,7 +10,7 @@ interface Unrest {
   readonly changes: number;
 }
 
-function unrestOf(work: Work, order: ArrayLike<number>): Unrest {
+function unrestOf(work: RunModel, order: ArrayLike<number>): Unrest {
   const { palette, who } = work.table;
   let [palettes, changes, lies, last] = [0, 0, work.mixed, work.last];
   for (let position = 0; position < order.length; position += 1) {
@@ -33,7 +33,7 @@ const isCalmer = (a: Unrest, b: Unrest): boolean => a.palettes < b.palettes || (
  * The same work, ending no later, with fewer changes of palette and of stage: stretches of one stage are joined where it costs nothing,
  * the later to the earlier or the earlier to the later. The same order in gives the same order out, however quick the machine.
  */
-export function calmer(work: Work, told: readonly number[]): number[] {
+export function calmer(work: RunModel, told: readonly number[]): number[] {
   const timetable = new Timetable(work);
   let order = [...told];
   const cost = timetable.retime(order, Infinity);

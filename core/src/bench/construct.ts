@@ -1,8 +1,8 @@
-import { stepAt, type Work } from "./model.ts";
+import { stepAt, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /** Weights of what makes the next group of moves a poor one: idle hands, setups, and a long way still to go left waiting. */
-export interface Taste {
+export interface DispatchRule {
   readonly idle: number;
   readonly setup: number;
   readonly tail: number;
@@ -23,7 +23,7 @@ interface Chain {
   readonly isRest: boolean;
 }
 
-export function chainsOf(work: Work): Chain[] {
+export function chainsOf(work: RunModel): Chain[] {
   const found: number[][] = [];
   work.steps.forEach((step, index) => {
     if (step.within !== null) found[found.length - 1]?.push(index);
@@ -34,7 +34,7 @@ export function chainsOf(work: Work): Chain[] {
 }
 
 /** Units that could go through a chain now: what is in the middle of it goes first. */
-function readyFor(work: Work, timetable: Timetable, { steps, isRest }: Chain): number {
+function readyFor(work: RunModel, timetable: Timetable, { steps, isRest }: Chain): number {
   const [first = 0] = steps;
   if (isRest) return (work.table.heads[first] ?? 0) - timetable.done(first);
   return steps.slice(1).some((step) => timetable.done(step) < (work.table.heads[step] ?? 0)) ? 0 : timetable.waiting(first);
@@ -46,7 +46,7 @@ function readyFor(work: Work, timetable: Timetable, { steps, isRest }: Chain): n
  * @param stop breaks off, when another plan is there already
  * @returns null when the windows ran out on the way, or it was broken off
  */
-export function construct(work: Work, taste: Taste, stop: () => boolean): Timetable | null {
+export function construct(work: RunModel, taste: DispatchRule, stop: () => boolean): Timetable | null {
   const timetable = new Timetable(work);
   const chains = chainsOf(work);
   const tails = tailsOf(work);
@@ -70,7 +70,7 @@ export function construct(work: Work, taste: Taste, stop: () => boolean): Timeta
 }
 
 /** Appends the largest group that a chain can do now. @returns its moves, or null where there are none */
-function nextGroup(work: Work, timetable: Timetable, chain: Chain, taste: Taste): number[] | null {
+function nextGroup(work: RunModel, timetable: Timetable, chain: Chain, taste: DispatchRule): number[] | null {
   const { steps } = chain;
   const [first = 0] = steps;
   const step = stepAt(work, first);
@@ -104,7 +104,7 @@ function sizes(most: number): number[] {
 }
 
 /** So many units can go through a chain together with every one of them caught, as far as two neighbours in it tell. */
-function caughtAtOnce(work: Work, chain: readonly number[]): number {
+function caughtAtOnce(work: RunModel, chain: readonly number[]): number {
   let most = Infinity;
   for (const index of chain.slice(1)) {
     const step = stepAt(work, index);
@@ -117,7 +117,7 @@ function caughtAtOnce(work: Work, chain: readonly number[]): number {
 }
 
 /** What the hands lose over the positions from `base` on: waiting and preparing, with what the taste adds. */
-function waste(work: Work, timetable: Timetable, base: number, length: number, taste: Taste): number {
+function waste(work: RunModel, timetable: Timetable, base: number, length: number, taste: DispatchRule): number {
   let [idle, prepared, hands] = [0, 0, 0];
   const order = (position: number): number => timetable.stepOf(position);
   for (let position = base; position < base + length; position += 1) {
@@ -132,7 +132,7 @@ function waste(work: Work, timetable: Timetable, base: number, length: number, t
 }
 
 /** Hands and drying still to come for a unit from a step on. */
-export function tailsOf(work: Work): number[] {
+export function tailsOf(work: RunModel): number[] {
   const tails: number[] = new Array<number>(work.steps.length).fill(0);
   for (let index = work.steps.length - 1; index >= 0; index -= 1) {
     const step = stepAt(work, index);
@@ -142,7 +142,7 @@ export function tailsOf(work: Work): number[] {
 }
 
 /** One unit after the other, each through all its stages: the way of a maker who does not batch. */
-export function cardByCard(work: Work): Timetable | null {
+export function cardByCard(work: RunModel): Timetable | null {
   const timetable = new Timetable(work);
   const byBatch = work.job.batches.map((_, batch) => work.steps.flatMap((step, index) => (step.batch === batch ? [index] : [])).reverse());
   for (const steps of byBatch) {
@@ -155,7 +155,7 @@ export function cardByCard(work: Work): Timetable | null {
 }
 
 /** One batch after the other, stage by stage, those of one palette together; wet-in-wet groups as large as they can be. */
-export function batchByBatch(work: Work): Timetable | null {
+export function batchByBatch(work: RunModel): Timetable | null {
   const timetable = new Timetable(work);
   const palettes = [...new Set(work.steps.map((step) => step.palette))];
   const order = (chain: Chain): number => (chain.isRest ? -1 : palettes.indexOf(stepAt(work, chain.steps[0] ?? 0).palette));

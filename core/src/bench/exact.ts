@@ -1,6 +1,6 @@
 import type { Limits } from "../search/search.ts";
 import { tailsOf } from "./construct.ts";
-import { stepAt, type Work } from "./model.ts";
+import { stepAt, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /** Operations timed, over all nodes, per step the limits allow: a bound that is the same on every machine. */
@@ -21,7 +21,7 @@ export interface ExactAnswer {
  * and the same last step had every moment at least as early.
  * @param least makespan to beat
  */
-export function exactOrder(work: Work, least: number, bound: number, limits: Limits): ExactAnswer {
+export function exactOrder(work: RunModel, least: number, bound: number, limits: Limits): ExactAnswer {
   if (work.operations > MOST_OPERATIONS) return { order: null, complete: false };
   const timetable = new Timetable(work, PATIENCE);
   const loose = work.steps.every((step) => step.within === null);
@@ -68,7 +68,7 @@ export function exactOrder(work: Work, least: number, bound: number, limits: Lim
  * behind them (the bound of one machine with tails: all work whose tail is at least so long is followed by it).
  * @param byTail the steps with their tails, the longest first
  */
-function outlook(work: Work, timetable: Timetable, byTail: readonly { readonly step: number; readonly tail: number }[]): number {
+function outlook(work: RunModel, timetable: Timetable, byTail: readonly { readonly step: number; readonly tail: number }[]): number {
   let latest = timetable.makespan();
   let load = 0;
   for (const { step: index, tail } of byTail) {
@@ -87,7 +87,7 @@ function outlook(work: Work, timetable: Timetable, byTail: readonly { readonly s
   return latest;
 }
 
-function dominated(work: Work, timetable: Timetable, seen: Map<string, number[][]>): boolean {
+function dominated(work: RunModel, timetable: Timetable, seen: Map<string, number[][]>): boolean {
   const order = timetable.steps();
   const done = work.steps.map((_, index) => timetable.done(index));
   const key = `${done.join(",")}|${String(timetable.last)}|${String(timetable.mixedNow())}`;
@@ -112,7 +112,7 @@ function dominated(work: Work, timetable: Timetable, seen: Map<string, number[][
 }
 
 /** The moments in the same order for every prefix with the same steps done: the hands first, then step by step. */
-function sortedByStep(work: Work, order: readonly number[], moments: readonly number[]): number[] {
+function sortedByStep(work: RunModel, order: readonly number[], moments: readonly number[]): number[] {
   const [hands = 0, ...units] = moments;
   const labelled: { step: number; moment: number }[] = [];
   let next = 0;

@@ -1,12 +1,12 @@
 import { fail, phrase, type Fault, type Result, type FaultValue, type Phrase } from "../outcome/outcome.ts";
 import { firstUnitSteps, makespanBound } from "./bound.ts";
-import { stepAt, toMinutes, type RunJob, type Work } from "./model.ts";
+import { stepAt, toMinutes, type RunJob, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 const told = (time: number): FaultValue => ({ minutes: toMinutes(time) });
 
 /** A fault that names the stage to blame. */
-export function stageFault(work: Work, index: number, code: string, given: Phrase, allowed: Phrase): Fault {
+export function stageFault(work: RunModel, index: number, code: string, given: Phrase, allowed: Phrase): Fault {
   const step = stepAt(work, index);
   const batch = work.job.batches[step.batch];
   return {
@@ -18,7 +18,7 @@ export function stageFault(work: Work, index: number, code: string, given: Phras
 }
 
 /** What makes every plan impossible, as far as it can be shown without trying all plans. Empty when nothing is found. */
-export function impossibilities(work: Work): Fault[] {
+export function impossibilities(work: RunModel): Fault[] {
   const single = [...tooLongForWindows(work), ...noDryingPlace(work), ...wetWindowTooShort(work)];
   if (single.length > 0) return single;
   if (!work.plain) return makespanBound(work) === Infinity ? [windowsTooFew(work)] : [];
@@ -27,7 +27,7 @@ export function impossibilities(work: Work): Fault[] {
   return makespanBound(work) === Infinity ? [windowsTooFew(work)] : [];
 }
 
-function tooLongForWindows(work: Work): Fault[] {
+function tooLongForWindows(work: RunModel): Fault[] {
   const { opens, closes, hours } = work.table;
   const longestIn = opens.map((list, which) => Array.from(list, (open, at) => (closes[which]?.[at] ?? open) - open).reduce((most, each) => Math.max(most, each), 0));
   return work.steps.flatMap((step, index) => {
@@ -49,7 +49,7 @@ function tooLongForWindows(work: Work): Fault[] {
   });
 }
 
-function noDryingPlace(work: Work): Fault[] {
+function noDryingPlace(work: RunModel): Fault[] {
   if (work.drying >= 1) return [];
   return work.steps.flatMap((step, index) =>
     step.dry > 0 ? [stageFault(work, index, "no-drying-place", phrase`dries ${told(step.dry)}`, ["a drying place; there is none"])] : [],
@@ -57,7 +57,7 @@ function noDryingPlace(work: Work): Fault[] {
 }
 
 /** The first unit of a step pays its setup after the step before has ended, so the wet window must leave room for it. */
-function wetWindowTooShort(work: Work): Fault[] {
+function wetWindowTooShort(work: RunModel): Fault[] {
   return work.steps.flatMap((step, index) => {
     if (step.within === null) return [];
     const latest = stepAt(work, step.before).dry + step.within;
@@ -76,7 +76,7 @@ function wetWindowTooShort(work: Work): Fault[] {
 }
 
 /** Each batch's first unit alone, one stage longer at a time: the stage at which it breaks is to blame. */
-function brokenChains(work: Work): Fault[] {
+function brokenChains(work: RunModel): Fault[] {
   return work.job.batches.flatMap((_, batch) => {
     const steps = firstUnitSteps(work, batch);
     for (let length = 1; length <= steps.length; length += 1) {
@@ -101,7 +101,7 @@ function brokenChains(work: Work): Fault[] {
 }
 
 /** The windows hold less than all the work: the last stage that does not fit any more is named. */
-export function windowsTooFew(work: Work): Fault {
+export function windowsTooFew(work: RunModel): Fault {
   const open = work.windows.reduce((sum, [from, to]) => sum + to - from, 0);
   const needed = work.steps.reduce((sum, step) => sum + step.hands * step.units + step.setup, 0);
   const last = work.steps.length - 1;

@@ -1,6 +1,6 @@
 import { seededRandom, type Limits } from "../search/search.ts";
 import { neighbour } from "./neighbour.ts";
-import type { Work } from "./model.ts";
+import type { RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /** Positions timed for each second given: a bound that is the same on every machine, and mostly met before time is up. */
@@ -29,7 +29,7 @@ const { exp, log, max, min, floor } = Math;
  * @param starts good orders, the best first; what is found never ends later than that
  * @param seconds how much work is worth while, beside the limits
  */
-export function improve(work: Work, starts: readonly (readonly number[])[], bound: number, limits: Limits, seconds: number): number[] {
+export function improve(work: RunModel, starts: readonly (readonly number[])[], bound: number, limits: Limits, seconds: number): number[] {
   const search = new Annealing(work, starts, bound, limits, seconds * TIMED_PER_SECOND);
   let length = TIMED_PER_SECOND / 2;
   for (let round = 0; search.goesOn(); round += 1) {
@@ -50,7 +50,7 @@ class Annealing {
   private readonly mostTurns: number;
 
   constructor(
-    private readonly work: Work,
+    private readonly work: RunModel,
     private readonly starts: readonly (readonly number[])[],
     private readonly bound: number,
     private readonly limits: Limits,
@@ -119,7 +119,7 @@ class Annealing {
 }
 
 /** The share of the time that is open, where a plan goes over many windows; 0 where it does not. */
-function manyWindows(work: Work, makespan: number): number {
+function manyWindows(work: RunModel, makespan: number): number {
   const used = work.windows.filter(([from]) => from < makespan);
   if (used.length < MANY) return 0;
   return used.reduce((sum, [from, to]) => sum + to - from, 0) / makespan;

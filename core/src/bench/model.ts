@@ -113,7 +113,7 @@ export interface Step {
  * n-th time a step stands in it, it is done on unit n. (Exchanging units never hurts: if two units pass a step in one
  * order and the next in the other, swapping their names from there on keeps every wait within its limits.)
  */
-export interface Work {
+export interface RunModel {
   readonly job: RunJob;
   readonly steps: readonly Step[];
   readonly changeover: number;
@@ -205,7 +205,7 @@ export const toMinutes = (time: number): number => time / SCALE;
 const unitsOf = (panels: readonly StartedUnit[], size: number): StartedUnit[][] =>
   Array.from({ length: Math.floor(panels.length / size) }, (_, unit) => panels.slice(unit * size, (unit + 1) * size));
 
-export function workOf(job: RunJob): Work {
+export function runModelOf(job: RunJob): RunModel {
   const steps: Step[] = [];
   job.batches.forEach((batch, index) => {
     const started = [...(batch.started ?? [])].sort((a, b) => b.done - a.done || a.dryAt - b.dryAt);
@@ -257,7 +257,7 @@ export function workOf(job: RunJob): Work {
   };
 }
 
-export function stepAt(work: Work, index: number): Step {
+export function stepAt(work: RunModel, index: number): Step {
   const step = work.steps[index];
   if (!step) throw new Error(`no step ${String(index)}`);
   return step;
@@ -267,7 +267,7 @@ export function stepAt(work: Work, index: number): Step {
  * The earliest start, not before `earliest`, at which preparation and hands lie together in one window.
  * @returns Infinity when no window is left
  */
-export function startInWindow(work: Work, earliest: number, prepare: number, hands: number): number {
+export function startInWindow(work: RunModel, earliest: number, prepare: number, hands: number): number {
   const { windows } = work;
   if (windows.length === 0) return Math.max(earliest, prepare);
   let [low, high] = [0, windows.length];

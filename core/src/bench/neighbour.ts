@@ -1,4 +1,4 @@
-import type { Work } from "./model.ts";
+import type { RunModel } from "./model.ts";
 
 type Random = () => number;
 const { floor, max, min, round } = Math;
@@ -8,7 +8,7 @@ const upTo = (random: Random, most: number): number => floor(random() * most);
  * Writes an order that differs a little from another into `out`. Routes are not looked at: timing refuses what breaks one.
  * @returns false when nothing came out different
  */
-export function neighbour(work: Work, order: Int32Array, out: Int32Array, random: Random): boolean {
+export function neighbour(work: RunModel, order: Int32Array, out: Int32Array, random: Random): boolean {
   if (order.length < 2) return false;
   const draw = random();
   if (draw < 0.62) return moved(order, out, random);
@@ -124,7 +124,7 @@ function joined(order: Int32Array, out: Int32Array, random: Random): boolean {
 }
 
 /** A stage and the one that must be caught while it is wet: its groups are made larger or smaller. */
-function regrouped(work: Work, order: Int32Array, out: Int32Array, random: Random): boolean {
+function regrouped(work: RunModel, order: Int32Array, out: Int32Array, random: Random): boolean {
   const n = order.length;
   const { before, within } = work.table;
   const any = upTo(random, n);

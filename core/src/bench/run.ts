@@ -1,13 +1,13 @@
 import { succeed, type Result } from "../outcome/outcome.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
-import { orderAgain, type Done } from "./again.ts";
+import { orderAgain, type BegunUnits } from "./again.ts";
 import { makespanBound } from "./bound.ts";
 import { calmer } from "./calm.ts";
-import { batchByBatch, cardByCard, construct, type Taste } from "./construct.ts";
+import { batchByBatch, cardByCard, construct, type DispatchRule } from "./construct.ts";
 import { exactOrder } from "./exact.ts";
 import { impossibilities, impossible, stageFault, windowFaults, windowsTooFew } from "./impossible.ts";
 import { improve } from "./improve.ts";
-import { stepAt, toMinutes, workOf, type Move, type RunJob, type RunPlan, type Work } from "./model.ts";
+import { stepAt, toMinutes, runModelOf, type Move, type RunJob, type RunPlan, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 /**
@@ -17,10 +17,10 @@ import { Timetable } from "./timetable.ts";
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
  */
-export function run(job: RunJob, told: Limits, earlier: readonly Done[] = []): Result<RunPlan> {
+export function run(job: RunJob, told: Limits, earlier: readonly BegunUnits[] = []): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
-  const work = workOf(job);
+  const work = runModelOf(job);
   const seconds = Math.max(1, Math.round(told.left()));
   const kept = Math.min(MOST_KEPT, told.left() * KEPT);
   const limits: Limits = { ...told, stop: () => told.stop() || told.left() < kept };
@@ -60,11 +60,11 @@ export function run(job: RunJob, told: Limits, earlier: readonly Done[] = []): R
       stageFault(work, work.steps.length - 1, "not-found-in-time", ["no plan was found in the time given, and none was ruled out"], ["more seconds, or wider windows"]),
     ]);
   }
-  return succeed(planOf(work, timetable, trueBound));
+  return succeed(runPlanOf(work, timetable, trueBound));
 }
 
 /** A timetable as a plan of moves, in minutes. */
-export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan {
+export function runPlanOf(work: RunModel, timetable: Timetable, bound: number): RunPlan {
   const done = work.steps.map((step) => step.passed);
   const moves = timetable.steps().map((index, position): Move => {
     const step = stepAt(work, index);
@@ -78,7 +78,7 @@ export function planOf(work: Work, timetable: Timetable, bound: number): RunPlan
 }
 
 /** Tastes in the order in which they have done well; after them they are drawn at random. */
-const TASTES: readonly Omit<Taste, "noise" | "wide">[] = [
+const TASTES: readonly Omit<DispatchRule, "noise" | "wide">[] = [
   { idle: 1, setup: 3, tail: 0.3, lots: 1, patient: true },
   { idle: 1, setup: 3, tail: 0.1, lots: 1, patient: true },
   { idle: 1, setup: 1, tail: 1, lots: 1, patient: false },
@@ -103,7 +103,7 @@ const MOST_KEPT = 0.08;
 const ELITE = 4;
 
 /** The best plans of several tastes, the best first; where windows run out, ever more random ones until time is up. */
-function firstPlans(work: Work, bound: number, limits: Limits, again: Timetable | null): Timetable[] {
+function firstPlans(work: RunModel, bound: number, limits: Limits, again: Timetable | null): Timetable[] {
   const found: Timetable[] = [];
   const add = (plan: Timetable | null): void => {
     if (!plan || found.some((other) => other.cost() === plan.cost())) return;

@@ -1,7 +1,7 @@
 import { batchByBatch, cardByCard } from "./construct.ts";
 import { preparer } from "./preparing.ts";
-import { planOf } from "./run.ts";
-import { workOf, type RunJob, type RunPlan } from "./model.ts";
+import { runPlanOf } from "./run.ts";
+import { runModelOf, type RunJob, type RunPlan } from "./model.ts";
 
 /**
  * The plan of a maker who paints each card to its end before the next begins, by the same rules: what batching is
@@ -9,16 +9,16 @@ import { workOf, type RunJob, type RunPlan } from "./model.ts";
  * @returns null when the windows do not hold it
  */
 export function cardByCardPlan(job: RunJob): RunPlan | null {
-  const work = workOf(job);
+  const work = runModelOf(job);
   const timetable = cardByCard(work);
-  return timetable ? planOf(work, timetable, timetable.makespan()) : null;
+  return timetable ? runPlanOf(work, timetable, timetable.makespan()) : null;
 }
 
 /** The plan of a maker who takes one batch after the other, stage by stage, and waits where it is wet. @returns null when the windows do not hold it */
 export function stageByStagePlan(job: RunJob): RunPlan | null {
-  const work = workOf(job);
+  const work = runModelOf(job);
   const timetable = batchByBatch(work);
-  return timetable ? planOf(work, timetable, timetable.makespan()) : null;
+  return timetable ? runPlanOf(work, timetable, timetable.makespan()) : null;
 }
 
 /** Minutes the maker's hands are busy in a plan: every move, with the setups and changes of palette it makes necessary. */

@@ -4,10 +4,10 @@ import { makespanBound } from "./bound.ts";
 import { batchByBatch, cardByCard, construct } from "./construct.ts";
 import { byStepsAlone, madeUpJob } from "./examples.ts";
 import { improve } from "./improve.ts";
-import { workOf } from "./model.ts";
+import { runModelOf } from "./model.ts";
 import { neighbour } from "./neighbour.ts";
 import { DryingPlaces } from "./places.ts";
-import { planOf, run } from "./run.ts";
+import { runPlanOf, run } from "./run.ts";
 import { Timetable } from "./timetable.ts";
 import { runFaults } from "./verify.ts";
 
@@ -44,7 +44,7 @@ test("places given back in turn are free as they were, in whatever order things 
 test("an order timed from where it differs comes out as if it were timed anew", () => {
   fc.assert(
     fc.property(sizeOf, fc.nat(), (size, seed) => {
-      const work = workOf(madeUpJob(size, seed));
+      const work = runModelOf(madeUpJob(size, seed));
       const first = batchByBatch(work) ?? cardByCard(work);
       if (!first) return;
       const random = seededRandom(seed);
@@ -67,11 +67,11 @@ test("an order timed from where it differs comes out as if it were timed anew", 
 test("what the hands lose is what is neither work nor closed: setting up, changing palette, waiting", () => {
   const stage = (id: string, hands: number, setup: number, dry: number) => ({ id, hands, setup, dry, within: null });
   const batches = [{ id: "kite", palette: "warm", units: 1, stages: [stage("wash", 5, 2, 10), stage("line", 3, 4, 0)] }];
-  const open = Timetable.of(workOf({ batches, changeover: 0, drying: null, windows: [] }), [0, 1]);
+  const open = Timetable.of(runModelOf({ batches, changeover: 0, drying: null, windows: [] }), [0, 1]);
   // Set up 2, wash until 7, dry at 17; the line's setup of 4 lies in the wait of 10.
   expect(open?.losses()).toBe((2 + 10) * 1e6);
   const evenings = Timetable.of(
-    workOf({
+    runModelOf({
       batches,
       changeover: 0,
       drying: null,
@@ -89,7 +89,7 @@ test("what the hands lose is what is neither work nor closed: setting up, changi
 test("neighbours of an order hold the same operations", () => {
   fc.assert(
     fc.property(sizeOf, fc.nat(), (size, seed) => {
-      const work = workOf(madeUpJob(size, seed));
+      const work = runModelOf(madeUpJob(size, seed));
       const order = Int32Array.from(cardByCard(work)?.steps() ?? batchByBatch(work)?.steps() ?? []);
       const trial = new Int32Array(order.length);
       const random = seededRandom(seed);
@@ -101,7 +101,7 @@ test("neighbours of an order hold the same operations", () => {
 test("a longer search never ends later, and the same seed finds the same", () => {
   fc.assert(
     fc.property(sizeOf, fc.nat(), (size, seed) => {
-      const work = workOf(madeUpJob(size, seed));
+      const work = runModelOf(madeUpJob(size, seed));
       const start = batchByBatch(work);
       if (!start) return;
       const search = (steps: number): number => Timetable.makespanOf(work, improve(work, [start.steps()], 0, { ...unhurried, steps, seed }, 60));
@@ -116,7 +116,7 @@ test("a longer search never ends later, and the same seed finds the same", () =>
 
 test.each([1, 2, 3])("splitting into lots, gathering and waiting all make plans that keep every rule (seed %i)", (seed) => {
   const job = madeUpJob({ batches: 4, panels: 40, stages: 7, wet: 0.2, places: 12, evening: 120 }, seed);
-  const work = workOf(job);
+  const work = runModelOf(job);
   for (const [lots, setup, tail, patient] of [
     [1, 3, 0.3, true],
     [2, 0.3, 0.1, false],
@@ -124,13 +124,13 @@ test.each([1, 2, 3])("splitting into lots, gathering and waiting all make plans 
   ] as const) {
     const plan = construct(work, { idle: 1, setup, tail, lots, patient, wide: true, noise: () => 0 }, () => false);
     if (!plan) continue;
-    expect(runFaults(job, planOf(work, plan, makespanBound(work)))).toEqual([]);
+    expect(runFaults(job, runPlanOf(work, plan, makespanBound(work)))).toEqual([]);
   }
 });
 
 test("twelve batches of three hundred panels are planned by every rule, and better than stage by stage", () => {
   const job = madeUpJob({ batches: 12, panels: 300, stages: 15, wet: 0.1, places: 40, evening: 180 }, 3);
-  const work = workOf(job);
+  const work = runModelOf(job);
   const byStage = batchByBatch(work)?.makespan() ?? Infinity;
   const found = run(job, { ...limitsFor(60, () => 0), left: () => 1, steps: 4 });
   expect(found.ok).toBe(true);

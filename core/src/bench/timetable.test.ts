@@ -1,6 +1,6 @@
 import { makespanBound } from "./bound.ts";
 import { exactOrder } from "./exact.ts";
-import { workOf, type RunJob } from "./model.ts";
+import { runModelOf, type RunJob } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
 const stage = (id: string, hands: number, setup: number, dry: number, within: number | null = null) => ({ id, hands, setup, dry, within });
@@ -14,12 +14,12 @@ const job = (more: Partial<RunJob>): RunJob => ({
 const minute = 1_000_000;
 
 test("a wet window that the order would miss moves the step before later", () => {
-  const work = workOf(job({}));
+  const work = runModelOf(job({}));
   // Wash both, then drop both: the second wash ends at 11 and the first is dry at 16; nothing has to move.
   const straight = Timetable.of(work, [0, 0, 1, 1]);
   expect([0, 1, 2, 3].map((position) => (straight?.startAt(position) ?? 0) / minute)).toEqual([1, 6, 16, 21]);
   // With a third piece of work between, the first wash waits so that its drop is not late.
-  const late = workOf(
+  const late = runModelOf(
     job({
       batches: [
         { id: "b", palette: "p", units: 1, stages: [stage("wash", 5, 0, 10), stage("drop", 2, 0, 0, 3)] },
@@ -32,11 +32,11 @@ test("a wet window that the order would miss moves the step before later", () =>
 });
 
 test("a unit's next stage cannot be ordered before the one it follows", () => {
-  expect(Timetable.of(workOf(job({})), [1, 0, 0, 1])).toBeNull();
+  expect(Timetable.of(runModelOf(job({})), [1, 0, 0, 1])).toBeNull();
 });
 
 test("what is taken out again leaves the timetable as it was", () => {
-  const work = workOf(job({ drying: 1 }));
+  const work = runModelOf(job({ drying: 1 }));
   const timetable = new Timetable(work);
   timetable.append(0, 0);
   const before = timetable.makespan();
@@ -46,12 +46,12 @@ test("what is taken out again leaves the timetable as it was", () => {
 });
 
 test("one drying place: the second wash ends when the first is dry", () => {
-  const timetable = Timetable.of(workOf(job({ drying: 1, batches: [{ id: "b", palette: "p", units: 2, stages: [stage("wash", 5, 0, 30)] }] })), [0, 0]);
+  const timetable = Timetable.of(runModelOf(job({ drying: 1, batches: [{ id: "b", palette: "p", units: 2, stages: [stage("wash", 5, 0, 30)] }] })), [0, 0]);
   expect([0, 1].map((position) => (timetable?.endAt(position) ?? 0) / minute)).toEqual([5, 35]);
 });
 
 test("bounds: the longest unit, the hands between head and tail, the drying places", () => {
-  const bound = (more: Partial<RunJob>): number => makespanBound(workOf(job(more))) / minute;
+  const bound = (more: Partial<RunJob>): number => makespanBound(runModelOf(job(more))) / minute;
   const one = (units: number, ...stages: ReturnType<typeof stage>[]) => [{ id: "b", palette: "p", units, stages }];
   expect(bound({ batches: one(1, stage("a", 5, 2, 30), stage("c", 3, 0, 10)) })).toBe(50);
   expect(bound({ batches: one(10, stage("a", 5, 2, 30)) })).toBe(2 + 50 + 30);
@@ -78,7 +78,7 @@ test("bounds: the longest unit, the hands between head and tail, the drying plac
 
 test("the exact search says whether it tried everything", () => {
   const limits = { seed: 1, steps: 20_000, stop: () => false, left: () => 1 };
-  const work = workOf(job({}));
+  const work = runModelOf(job({}));
   const found = exactOrder(work, Infinity, 0, limits);
   expect(found.complete).toBe(true);
   expect(Timetable.makespanOf(work, found.order ?? [])).toBe(23 * minute);

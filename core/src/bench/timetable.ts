@@ -1,5 +1,5 @@
 import { DryingPlaces } from "./places.ts";
-import { type Work } from "./model.ts";
+import { type RunModel } from "./model.ts";
 
 /** A unit late by a minute costs as much as so many minutes of the makespan. */
 const LATE = 1000;
@@ -68,7 +68,7 @@ export class Timetable {
 
   /** @param patience how much longer than usual it goes on moving starts of an order that may be impossible, before it gives up */
   constructor(
-    private readonly work: Work,
+    private readonly work: RunModel,
     private readonly patience = 1,
   ) {
     const n = work.operations;
@@ -422,11 +422,11 @@ export class Timetable {
   }
 
   /** Times a whole order anew. @returns its cost, without due times its makespan, or Infinity when the order cannot be kept */
-  static makespanOf(work: Work, order: readonly number[]): number {
+  static makespanOf(work: RunModel, order: readonly number[]): number {
     return new Timetable(work).retime(order, Infinity);
   }
 
-  static of(work: Work, order: readonly number[]): Timetable | null {
+  static of(work: RunModel, order: readonly number[]): Timetable | null {
     const timetable = new Timetable(work);
     return timetable.retime(order, Infinity) === Infinity ? null : timetable;
   }

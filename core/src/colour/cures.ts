@@ -1,7 +1,7 @@
 import { differenceOf } from "./difference.ts";
 import { over, WHITE_PAPER, type Film } from "./layers.ts";
 import { labOf, type Spectrum } from "./light.ts";
-import { mudForecast, type MudForecast, type Touch, type Verdict } from "./mud.ts";
+import { mudForecast, type MudForecast, type Touch, type MudVerdict } from "./mud.ts";
 import type { ShelfPaint } from "./shelf.ts";
 
 /** What can be done where two paints make mud, with what comes of it. */
@@ -13,7 +13,7 @@ export type CureTried =
   /** A third paint between them, and what each side of it gives. */
   | { readonly kind: "bridge"; readonly paint: ShelfPaint; readonly gives: readonly [MudForecast, MudForecast] };
 
-const BAD: Readonly<Record<Verdict, number>> = { clean: 0, dull: 1, mud: 2 };
+const BAD: Readonly<Record<MudVerdict, number>> = { clean: 0, dull: 1, mud: 2 };
 /** A paint farther than this from the one it replaces makes another picture. */
 const SAME_ROLE = 22;
 

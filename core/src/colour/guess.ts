@@ -25,7 +25,7 @@ export function learnt(known: Known, key: string, right: boolean, asked: number)
   return { ...known, [key]: { streak, due: asked + (COMES_AGAIN[streak] ?? 3) } };
 }
 
-export interface Question {
+export interface GuessQuestion {
   readonly a: number;
   readonly b: number;
   readonly key: string;
@@ -45,7 +45,7 @@ export function nextQuestion(
   asked: number,
   seed: number,
   last: string | null = null,
-): Question | null {
+): GuessQuestion | null {
   const random = seededRandom(seed + asked * 7919);
   const pairs = paints.flatMap((first, a) => paints.slice(a + 1).map((second, index) => ({ a, b: a + 1 + index, key: pairKey(first.id, second.id), toss: random() })));
   const open = pairs.length > 1 ? pairs.filter(({ key }) => key !== last) : pairs;

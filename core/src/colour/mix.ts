@@ -24,7 +24,7 @@ export const LOAD_OF: Readonly<Record<Strength, number>> = { tea: 0.25, coffee: 
 export const strengthNamed = (load: number): Strength => STRENGTHS.find((name) => load < UP_TO[name]) ?? "butter";
 
 /** How strong a mix is, in everyday washes of a pan. @param strengths one part of each paint, in those */
-export const loadOf = (mix: Mix, strengths: readonly number[]): number =>
+export const pigmentLoadOf = (mix: Mix, strengths: readonly number[]): number =>
   (mix.parts.reduce((sum, { paint, parts }) => sum + parts * (strengths[paint] ?? 1), 0) * WATER_PER_PART) / Math.max(0.01, mix.water);
 
 /** The film of a mix, as thick as it is mixed. @param onePart one part of each paint of the shelf */

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { hexOf, lchOf, WAVELENGTHS, xyzOf } from "./light.ts";
 import { mixed, over, WHITE_PAPER, type Film } from "./layers.ts";
-import { hueName, mudForecast, type Touch, type Verdict } from "./mud.ts";
+import { hueName, mudForecast, type Touch, type MudVerdict } from "./mud.ts";
 import { nearPigments, pigmentOf, PIGMENTS } from "./pigments.ts";
 
 const film = (names: string): Film =>
@@ -16,7 +16,7 @@ const seen = (names: string) => lchOf(over(film(names), WHITE_PAPER));
 const forecast = (under: string, on: string, how: Touch) => mudForecast(film(under), film(on), how);
 
 describe("what any painter confirms", () => {
-  test.each<[string, string, Touch, string, Verdict, string | null]>([
+  test.each<[string, string, Touch, string, MudVerdict, string | null]>([
     ["ultramarine over warm yellow is dull", "PY65", "glaze", "PB29", "dull", null],
     ["ultramarine into warm yellow is dull", "PY65", "wet", "PB29", "dull", null],
     ["ultramarine over cadmium yellow is a dull green", "PY35", "glaze", "PB29", "dull", "green"],

@@ -1,14 +1,14 @@
 import { hexOf, lchOf, type Lch, type Spectrum } from "./light.ts";
 import { mixed, over, WHITE_PAPER, type Film } from "./layers.ts";
 
-export type Verdict = "clean" | "dull" | "mud";
+export type MudVerdict = "clean" | "dull" | "mud";
 export type Touch = "wet" | "glaze";
 
 export interface MudForecast extends Lch {
   readonly hex: string;
   /** Share of the mean chroma of the two that is gone; below 0 where it grew. */
   readonly chromaLost: number;
-  readonly verdict: Verdict;
+  readonly verdict: MudVerdict;
   readonly why: string;
 }
 
@@ -42,7 +42,7 @@ export function mudForecast(under: Film, on: Film, how: Touch, paper: Spectrum =
   return { ...both, hex: hexOf(seen), chromaLost, verdict, why: whyOf(first, second, both, verdict, isNeutral) };
 }
 
-function verdictOf(first: Lch, second: Lch, both: Lch, lost: number, isNeutral: boolean): Verdict {
+function verdictOf(first: Lch, second: Lch, both: Lch, lost: number, isNeutral: boolean): MudVerdict {
   // A grey, a white or a metal tints and shades on purpose: what it takes is no mud, but it dulls.
   if (isNeutral) return Math.max(first.C, second.C) < NEUTRAL || both.C > 0.6 * Math.max(first.C, second.C) ? "clean" : "dull";
   const hasYellow = [first, second].some(({ h }) => h >= YELLOW.from && h < YELLOW.to);
@@ -71,7 +71,7 @@ export function hueName({ C, h, L }: Lch): string {
   return (name === "orange" || name === "red" || name === "yellow") && C < 38 && L < 68 ? "brown" : name;
 }
 
-function whyOf(first: Lch, second: Lch, both: Lch, verdict: Verdict, isNeutral: boolean): string {
+function whyOf(first: Lch, second: Lch, both: Lch, verdict: MudVerdict, isNeutral: boolean): string {
   const [a, b, made] = [hueName(first), hueName(second), hueName(both)];
   const apart = Math.min(Math.abs(first.h - second.h), 360 - Math.abs(first.h - second.h));
   if (isNeutral) return verdict === "clean" ? `a neutral with ${first.C < NEUTRAL ? b : a} leaves it ${made}` : `a neutral takes the glow out of ${first.C < NEUTRAL ? b : a}`;

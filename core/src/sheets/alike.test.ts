@@ -4,7 +4,7 @@ import { money } from "../measure/money.ts";
 import { highsSolver, type HighsModule, type LinearSolver } from "../search/linear.ts";
 import { seededRandom } from "../search/search.ts";
 import { alikeLayouts, piecesFor } from "./alike.ts";
-import { buildPlan, planOf, type BuildSetting } from "./build.ts";
+import { buildPlan, splitOfLayouts, type BuildSetting } from "./build.ts";
 import { PatternPool } from "./columns.ts";
 import { cutSplitter } from "./cut/cut.ts";
 import { craftJob, publishedStyleJob } from "./examples.ts";
@@ -48,7 +48,7 @@ test("three layouts become two where the pieces and the cost allow it", () => {
     spots: panels.map((panel, index) => ({ panel, x: index * mm(100), y: 0, width: mm(100), height: mm(100 - panel) })),
   });
   const setting = settingOf(job);
-  const mixed = planOf(setting, [
+  const mixed = splitOfLayouts(setting, [
     { pattern: pattern(0, 0), times: 1 },
     { pattern: pattern(1, 1), times: 1 },
     { pattern: pattern(0, 1), times: 2 },

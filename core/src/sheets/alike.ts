@@ -1,9 +1,9 @@
-import type { Layout, Piece, Rect } from "./model.ts";
+import type { Layout, PlacedPiece, Rect } from "./model.ts";
 
 /** Layouts that are cut alike, whoever their pieces are for: `layout` counts all of them, `variants` say what the pieces are. */
 export interface AlikeLayouts {
   readonly layout: Layout;
-  readonly variants: readonly { readonly times: number; readonly pieces: readonly Piece[] }[];
+  readonly variants: readonly { readonly times: number; readonly pieces: readonly PlacedPiece[] }[];
 }
 
 /** A rectangle by where it lies and how large it is. */
@@ -31,7 +31,7 @@ export function alikeLayouts(layouts: readonly Layout[]): AlikeLayouts[] {
 }
 
 /** What the pieces of one sheet are for, each with its count, in the order they stand. */
-export function piecesFor(pieces: readonly Piece[]): { readonly panel: string; readonly count: number }[] {
+export function piecesFor(pieces: readonly PlacedPiece[]): { readonly panel: string; readonly count: number }[] {
   const counts = new Map<string, number>();
   for (const piece of pieces) counts.set(piece.panel, (counts.get(piece.panel) ?? 0) + 1);
   return [...counts].map(([panel, count]) => ({ panel, count }));

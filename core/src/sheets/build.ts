@@ -48,7 +48,7 @@ export function buildPlan(setting: BuildSetting, worth: readonly number[], varia
       if (pattern.spots.length === 0) continue;
       const price = sheets[pattern.sheet]?.cost ?? 0;
       if (pattern.spots.length === wanted) {
-        const plan = planOf(setting, [...uses, { pattern, times: 1 }]);
+        const plan = splitOfLayouts(setting, [...uses, { pattern, times: 1 }]);
         if (betterPlan(plan, ended)) ended = plan;
       }
       const score = pattern.spots.reduce((sum, spot) => sum + (worth[spot.panel] ?? 0), 0) / (price + 1e-6);
@@ -61,12 +61,12 @@ export function buildPlan(setting: BuildSetting, worth: readonly number[], varia
     counts.forEach((count, panel) => (left[panel] = (left[panel] ?? 0) - count * times));
     sheetsLeft[chosen.sheet] = (sheetsLeft[chosen.sheet] ?? 0) - times;
   }
-  const whole = planOf(setting, uses);
+  const whole = splitOfLayouts(setting, uses);
   return ended && betterPlan(ended, whole) ? ended : whole;
 }
 
 /** Sums a plan up, leaving out pieces nobody needs: as many as can be from the same sheet, so that its offcut is large. */
-export function planOf(setting: BuildSetting, uses: readonly Use[]): Plan {
+export function splitOfLayouts(setting: BuildSetting, uses: readonly Use[]): Plan {
   const left = [...setting.demand];
   const kept: Use[] = [];
   let cost = 0;

@@ -1,7 +1,7 @@
 import type { LinearModel, LinearRow, LinearSolver } from "../search/linear.ts";
 import type { Limits } from "../search/search.ts";
 import { costBound, countBound } from "./bound.ts";
-import { planOf, type BuildSetting, type Plan } from "./build.ts";
+import { splitOfLayouts, type BuildSetting, type Plan } from "./build.ts";
 import { countsOf, type Pattern } from "./model.ts";
 
 /** What the master program aims at: the most pieces, each counting its value or 1; or the least cost with at least so many pieces. */
@@ -115,5 +115,5 @@ export function bestWhole(
   if (!answer) return null;
   if (known && (answer.values[patterns.length + setting.demand.length] ?? 0) > 0.5) return { plan: known, optimal: answer.optimal };
   const uses = patterns.map((pattern, column) => ({ pattern, times: Math.round(answer.values[column] ?? 0) })).filter((use) => use.times > 0);
-  return { plan: planOf(setting, uses), optimal: answer.optimal };
+  return { plan: splitOfLayouts(setting, uses), optimal: answer.optimal };
 }

@@ -3,7 +3,7 @@ import { minutes, type Minutes } from "../measure/minutes.ts";
 import type { Money } from "../measure/money.ts";
 import type { Sheet, Split, SplitJob, SplitMethod } from "./model.ts";
 import { kindsOf } from "./kinds.ts";
-import { workOf, type Tools } from "./steps.ts";
+import { cuttingSteps, type Tools } from "./steps.ts";
 import { wayOf } from "./ways.ts";
 
 /** One way of splitting beside the others. */
@@ -27,7 +27,7 @@ const TAKES = { layOut: 1, setting: 0.8, stroke: 0.25, tear: 1.2, board: 4, wind
 export function compareWay(job: SplitJob, split: Split, tools: Tools): WayCompared {
   const area = split.layouts.reduce((sum, layout) => sum + layout.times * areaOf(job.sheets.find((sheet) => sheet.id === layout.sheet)), 0);
   const used = split.layouts.reduce((sum, layout) => sum + layout.times * layout.pieces.reduce((all, piece) => all + askedArea(job, piece.panel), 0), 0);
-  const worked = workOf(job, split, tools).map(({ alike, steps }) => ({ layout: alike.layout, steps }));
+  const worked = cuttingSteps(job, split, tools).map(({ alike, steps }) => ({ layout: alike.layout, steps }));
   const sum = (of: (each: (typeof worked)[number]) => number): number => worked.reduce((all, each) => all + of(each), 0);
   const settings = sum(({ layout, steps }) => (job.method === "cut" ? steps.length : layout.cuts.length * layout.times));
   const takes = {

@@ -122,7 +122,7 @@ function medianOf(values: readonly (number | null)[]): number | null {
 }
 
 /** What must be bought of a store: whole packs, what they cost, and the sheets of them that are not needed now. */
-export interface Buying {
+export interface SheetPurchase {
   readonly store: string;
   readonly short: number;
   readonly packs: number;
@@ -134,7 +134,7 @@ export interface Buying {
 export function packsToBuy(
   taken: readonly { readonly id: string; readonly sheets: number }[],
   stores: readonly { readonly id: string; readonly onHand: number; readonly pack: number; readonly packCost: Money }[],
-): Buying[] {
+): SheetPurchase[] {
   return taken.flatMap(({ id, sheets }) => {
     const store = stores.find((each) => each.id === id);
     const short = store ? Math.max(0, sheets - store.onHand) : 0;

@@ -1,5 +1,5 @@
 import type { LinearRow, LinearSolver } from "../search/linear.ts";
-import { planOf, type BuildSetting, type Plan } from "./build.ts";
+import { splitOfLayouts, type BuildSetting, type Plan } from "./build.ts";
 import { countsOf, type Pattern } from "./model.ts";
 
 /** With more patterns to choose from the engine takes longer than the gain is worth. */
@@ -36,7 +36,7 @@ export function withFewerLayouts(setting: BuildSetting, plan: Plan, pool: readon
   const answer = solve({ costs: [...patterns.map(() => 0), ...patterns.map(() => 1)], upper: [...most, ...patterns.map(() => 1)], rows, whole: true }, seconds);
   if (!answer) return plan;
   const uses = patterns.map((pattern, index) => ({ pattern, times: Math.round(answer.values[index] ?? 0) })).filter((use) => use.times > 0);
-  const found = planOf({ ...setting, demand }, uses);
+  const found = splitOfLayouts({ ...setting, demand }, uses);
   return found.placed === plan.placed && found.cost <= plan.cost && distinct(found) < before ? { ...found, left: plan.left } : plan;
 }
 

@@ -1,6 +1,6 @@
-import { betterPlan, planOf, type BuildSetting, type Plan, type Use } from "./build.ts";
+import { betterPlan, splitOfLayouts, type BuildSetting, type Plan, type Use } from "./build.ts";
 import type { PatternPool } from "./columns.ts";
-import type { Pattern, Wanted } from "./model.ts";
+import type { Pattern, WantedPiece } from "./model.ts";
 
 /** One sheet of a plan under improvement. */
 interface Taken {
@@ -61,14 +61,14 @@ export function ruinAndRecreate(
     [...out].sort((a, b) => b - a).forEach((index) => taken.splice(index, 1));
     taken.push(...made);
   }
-  const improved = planOf(setting, [...rest, ...taken.map((each) => ({ pattern: each.pattern, times: 1 }))]);
+  const improved = splitOfLayouts(setting, [...rest, ...taken.map((each) => ({ pattern: each.pattern, times: 1 }))]);
   return betterPlan(improved, plan) ? improved : plan;
 }
 
 const sheetOf = (pattern: Pattern, area: readonly number[]): Taken => ({ pattern, area: pattern.spots.reduce((sum, spot) => sum + (area[spot.panel] ?? 0), 0) });
 
 /** What patterns hold together, as few entries as there are panels in them. */
-function wantedOf(patterns: readonly Pattern[]): Wanted[] {
+function wantedOf(patterns: readonly Pattern[]): WantedPiece[] {
   const counts = new Map<number, number>();
   for (const pattern of patterns) for (const spot of pattern.spots) counts.set(spot.panel, (counts.get(spot.panel) ?? 0) + 1);
   return [...counts].map(([panel, count]) => ({ panel, count }));
@@ -96,7 +96,15 @@ function ruined(taken: readonly Taken[], random: () => number): number[] {
 const closeness = (sheets: readonly Taken[]): number => sheets.reduce((sum, each) => sum + each.area * each.area, 0);
 
 /** Fills sheets until nothing is left to lay. @returns null when the budget or the number of sheets is exceeded */
-function recreated(setting: BuildSetting, demand: readonly Wanted[], free: number[], area: readonly number[], random: () => number, budget: number, most: number): Taken[] | null {
+function recreated(
+  setting: BuildSetting,
+  demand: readonly WantedPiece[],
+  free: number[],
+  area: readonly number[],
+  random: () => number,
+  budget: number,
+  most: number,
+): Taken[] | null {
   const { shuffled } = setting.splitter;
   if (!shuffled) return null;
   let left = demand;

@@ -1,6 +1,6 @@
 import type { LinearRow, LinearSolver } from "../search/linear.ts";
 import type { Limits } from "../search/search.ts";
-import { planOf, type BuildSetting, type Plan } from "./build.ts";
+import { splitOfLayouts, type BuildSetting, type Plan } from "./build.ts";
 import { mostArea } from "./cover.ts";
 import { Bundles, leastWaste, spotsOf } from "./cut/bundles.ts";
 import { largestOffcutWays } from "./cut/largest.ts";
@@ -75,7 +75,7 @@ export function withOneLargeOffcut(job: SplitJob, setting: BuildSetting, plan: P
       chosen.single.known = true;
       continue;
     }
-    const found = planOf({ ...setting, demand }, [{ pattern: chosen.single.pattern, times: 1 }, ...chosen.uses]);
+    const found = splitOfLayouts({ ...setting, demand }, [{ pattern: chosen.single.pattern, times: 1 }, ...chosen.uses]);
     return found.placed === plan.placed && found.cost <= plan.cost ? { ...found, left: plan.left } : plan;
   }
   return plan;

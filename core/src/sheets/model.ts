@@ -43,7 +43,7 @@ export interface Rect {
 }
 
 /** A piece as placed: its width and height are after any turn. `panel` is the id of what it is for. */
-export interface Piece extends Rect {
+export interface PlacedPiece extends Rect {
   readonly panel: string;
 }
 
@@ -62,7 +62,7 @@ export interface Cut {
 export interface Layout {
   readonly sheet: string;
   readonly times: number;
-  readonly pieces: readonly Piece[];
+  readonly pieces: readonly PlacedPiece[];
   readonly cuts: readonly Cut[];
   readonly offcuts: readonly Rect[];
 }
@@ -108,7 +108,7 @@ export interface Parting {
 }
 
 /** Some pieces of one panel of the job. */
-export interface Wanted {
+export interface WantedPiece {
   readonly panel: number;
   readonly count: number;
 }
@@ -124,7 +124,7 @@ export interface Splitter {
   readonly fill: (sheet: number, demand: readonly number[], variant: number) => Pattern;
   readonly variants: number;
   /** A pattern within what is still demanded, laid by chance. Methods without it are not improved sheet by sheet. */
-  readonly shuffled?: (sheet: number, wanted: readonly Wanted[], random: () => number) => Pattern;
+  readonly shuffled?: (sheet: number, wanted: readonly WantedPiece[], random: () => number) => Pattern;
   /**
    * Every pattern that could matter, so that whole numbers of them decide the job; null when there are too many.
    * @param slack patterns that leave more than this area unused do not matter

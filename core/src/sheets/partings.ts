@@ -1,5 +1,5 @@
 import { mm, type Length } from "../measure/length.ts";
-import { grown, type Cut, type Layout, type Parting, type Pattern, type Piece, type Rect, type Sheet, type SplitJob, type Spot } from "./model.ts";
+import { grown, type Cut, type Layout, type Parting, type Pattern, type PlacedPiece, type Rect, type Sheet, type SplitJob, type Spot } from "./model.ts";
 
 /** A rectangle in the grown measure. */
 interface Region {
@@ -150,7 +150,7 @@ export function layoutOf(job: SplitJob, sheet: Sheet, pattern: Pattern, times: n
   const region: Region = { x: 0, y: 0, ...size };
   const parted = guillotineCuts(region, pattern.spots);
   if (!parted) throw new Error("a pattern was made that no straight cuts can part");
-  const pieces: Piece[] = pattern.spots.map((spot, index) => ({
+  const pieces: PlacedPiece[] = pattern.spots.map((spot, index) => ({
     panel: labels?.[index] ?? job.panels[spot.panel]?.id ?? "",
     x: (spot.x + job.edge) as Length,
     y: (spot.y + job.edge) as Length,

@@ -1,7 +1,7 @@
 import type { LinearSolver } from "../search/linear.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
 import { countBound, roundedUp } from "./bound.ts";
-import { betterPlan, planOf, type BuildSetting, type Plan, type Use } from "./build.ts";
+import { betterPlan, splitOfLayouts, type BuildSetting, type Plan, type Use } from "./build.ts";
 import { bestWhole, generateColumns, PatternPool, wholePlan } from "./columns.ts";
 import { coverBound, mostArea } from "./cover.ts";
 import { dualFeasiblePrices } from "./dualFeasible.ts";
@@ -120,7 +120,7 @@ export class SplitSearch {
       demand: setting.demand.map((count, panel) => count - (plan.left[panel] ?? 0) - (alone[panel] ?? 0)),
       sheets: setting.sheets.map((sheet, index) => (index === kept.pattern.sheet && sheet.count !== null ? { ...sheet, count: sheet.count - 1 } : sheet)),
     };
-    const before = planOf(rest, others);
+    const before = splitOfLayouts(rest, others);
     const after = withFewerLayouts(rest, before, this.pool.patterns, this.solve, Math.min(SIMPLIFY_SECONDS, limits.left() / 2));
     if (after === before) return;
     this.plan = { ...plan, uses: [{ pattern: kept.pattern, times: 1 }, ...after.uses] };

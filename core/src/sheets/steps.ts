@@ -41,7 +41,7 @@ export interface SheetWork {
 }
 
 /** The work of a whole split: sheets that are cut alike together, so that they go in piles. */
-export const workOf = (job: SplitJob, split: Pick<Split, "layouts">, tools: Tools): SheetWork[] =>
+export const cuttingSteps = (job: SplitJob, split: Pick<Split, "layouts">, tools: Tools): SheetWork[] =>
   alikeLayouts(split.layouts).flatMap((alike) => {
     const sheet = job.sheets.find((each) => each.id === alike.layout.sheet);
     return sheet ? [{ alike, steps: cutSteps(job, sheet, alike.layout, tools) }] : [];

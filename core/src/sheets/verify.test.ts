@@ -1,6 +1,6 @@
 import { mm } from "../measure/length.ts";
 import { money } from "../measure/money.ts";
-import type { Layout, Piece, Split, SplitJob } from "./model.ts";
+import type { Layout, PlacedPiece, Split, SplitJob } from "./model.ts";
 import { splitFaults } from "./verify.ts";
 
 const job: SplitJob = {
@@ -11,8 +11,8 @@ const job: SplitJob = {
   method: "cut",
   thirds: false,
 };
-const piece = (x: number, y: number, width = 100, height = 80): Piece => ({ panel: "A", x: mm(x), y: mm(y), width: mm(width), height: mm(height) });
-const layout = (pieces: Piece[], more: Partial<Layout> = {}): Layout => ({ sheet: "sheet", times: 1, pieces, cuts: [], offcuts: [], ...more });
+const piece = (x: number, y: number, width = 100, height = 80): PlacedPiece => ({ panel: "A", x: mm(x), y: mm(y), width: mm(width), height: mm(height) });
+const layout = (pieces: PlacedPiece[], more: Partial<Layout> = {}): Layout => ({ sheet: "sheet", times: 1, pieces, cuts: [], offcuts: [], ...more });
 const split = (layouts: Layout[], more: Partial<Split> = {}): Split => ({ layouts, unplaced: [], sheetsUsed: 1, cost: money(50), lowerBound: money(50), proven: true, ...more });
 
 test("a right split has no fault", () => {

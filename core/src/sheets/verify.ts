@@ -1,4 +1,4 @@
-import type { Piece, Split, SplitJob } from "./model.ts";
+import type { PlacedPiece, Split, SplitJob } from "./model.ts";
 
 /**
  * Checks a split against its job from first principles, sharing nothing with the search.
@@ -42,7 +42,7 @@ export function splitFaults(job: SplitJob, split: Split): string[] {
   return faults;
 }
 
-function rightSize(job: SplitJob, piece: Piece): boolean {
+function rightSize(job: SplitJob, piece: PlacedPiece): boolean {
   const panel = job.panels.find((each) => each.id === piece.panel);
   if (!panel) return false;
   const fits = (width: number, height: number): boolean =>
@@ -74,7 +74,7 @@ function cuttable(pieces: readonly Box[], gap: number): boolean {
   return false;
 }
 
-function isGrid(pieces: readonly Piece[], gap: number): boolean {
+function isGrid(pieces: readonly PlacedPiece[], gap: number): boolean {
   const [first] = pieces;
   if (!first) return true;
   const [left, top] = [Math.min(...pieces.map((piece) => piece.x)), Math.min(...pieces.map((piece) => piece.y))];

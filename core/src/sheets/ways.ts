@@ -1,4 +1,4 @@
-import type { Layout, Piece, Sheet, SplitJob } from "./model.ts";
+import type { Layout, PlacedPiece, Sheet, SplitJob } from "./model.ts";
 
 /**
  * How sheets are parted at the table. A tear along a ruler goes wherever a knife goes and eats what a tear eats; the job says so by
@@ -11,7 +11,7 @@ export const wayOf = ({ method, gap }: Pick<SplitJob, "method" | "gap">): SplitW
 export const isTorn = (job: Pick<SplitJob, "method" | "gap">): boolean => wayOf(job) === "ruler" || wayOf(job) === "fold";
 
 /** The sides of a piece that are torn: all but those that are the sheet's own edge, a deckle perhaps. */
-export function softSides(job: SplitJob, sheet: Sheet, piece: Piece): number {
+export function softSides(job: SplitJob, sheet: Sheet, piece: PlacedPiece): number {
   if (!isTorn(job)) return 0;
   if (job.edge > 0) return 4;
   const own = [piece.x === 0, piece.y === 0, piece.x + piece.width === sheet.width, piece.y + piece.height === sheet.height];

@@ -1,6 +1,6 @@
 import type { LinearSolver } from "../search/linear.ts";
 import type { Limits } from "../search/search.ts";
-import { buildPlan, planOf, type BuildSetting, type Plan } from "./build.ts";
+import { buildPlan, splitOfLayouts, type BuildSetting, type Plan } from "./build.ts";
 import { bestWhole, generateColumns, PatternPool } from "./columns.ts";
 import { kindsOf } from "./kinds.ts";
 import { countsOf, type Split, type SplitJob } from "./model.ts";
@@ -47,7 +47,7 @@ export function bestYield(job: SplitJob, values: ReadonlyMap<string, number>, li
   offer(bestWhole(setting, pool.patterns, aim, null, solve, Math.min(WHOLE_SECONDS, limits.left()))?.plan ?? null);
   if (worthOf(best) < bound - 1e-6 && !limits.stop()) {
     const every = splitter.every?.(setting.demand, Infinity, limits.stop);
-    const decided = every && bestWhole(setting, every, aim, planOf(setting, best.uses), solve, Math.min(2 * WHOLE_SECONDS, limits.left()));
+    const decided = every && bestWhole(setting, every, aim, splitOfLayouts(setting, best.uses), solve, Math.min(2 * WHOLE_SECONDS, limits.left()));
     offer(decided?.plan ?? null);
     if (decided?.optimal) bound = worthOf(best);
   }

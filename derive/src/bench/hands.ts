@@ -1,5 +1,5 @@
 import { nextAtTable, usesPaint, type At, type NextMove } from "@yule/core";
-import type { Lying } from "./table.ts";
+import type { StandingBatch } from "./table.ts";
 
 /** A stage that was done, as the hands went through the batches. */
 interface Tap extends At {
@@ -8,7 +8,7 @@ interface Tap extends At {
 }
 
 /** What the hands were last at, over all batches, or over the stages that are meant. */
-export function lastTap(lying: readonly Lying[], isMeant: (on: Lying, stage: string) => boolean = () => true): Tap | null {
+export function lastTap(lying: readonly StandingBatch[], isMeant: (on: StandingBatch, stage: string) => boolean = () => true): Tap | null {
   let latest: Tap | null = null;
   for (const on of lying)
     for (const { what, at, stageId, unitId } of on.batch.facts)
@@ -17,7 +17,7 @@ export function lastTap(lying: readonly Lying[], isMeant: (on: Lying, stage: str
 }
 
 /** The palette that lies mixed: that of the design that was last painted. */
-export function mixedNow(lying: readonly Lying[]): string | null {
+export function mixedNow(lying: readonly StandingBatch[]): string | null {
   const last = lastTap(lying, ({ stages }, id) => stages.some(({ table }) => table.id === id && usesPaint(table)));
   return lying.find(({ batch }) => batch.id === last?.batch)?.design.id ?? null;
 }
@@ -26,7 +26,7 @@ export function mixedNow(lying: readonly Lying[]): string | null {
 export const REST = 5;
 
 /** What the hands were last at, and for how many minutes without a rest: from tap to tap of the same stage. */
-export function handsAt(lying: readonly Lying[], now: Date): (Tap & { readonly spent: number }) | null {
+export function handsAt(lying: readonly StandingBatch[], now: Date): (Tap & { readonly spent: number }) | null {
   const last = lastTap(lying);
   if (!last) return null;
   const on = lying.find(({ batch }) => batch.id === last.batch);
@@ -43,7 +43,7 @@ export function handsAt(lying: readonly Lying[], now: Date): (Tap & { readonly s
 }
 
 /** The next best move at the table. @param planned what the run sheet has next; null while it is being made */
-export function moveAt(lying: readonly Lying[], now: Date, planned: At | null, changeover: number): { readonly on: Lying; readonly move: NextMove } | null {
+export function moveAt(lying: readonly StandingBatch[], now: Date, planned: At | null, changeover: number): { readonly on: StandingBatch; readonly move: NextMove } | null {
   const next = nextAtTable(
     lying.map(({ batch, design, route, states }) => ({ id: batch.id, palette: design.id, route, units: states })),
     now,

@@ -2,7 +2,7 @@ import { momentAt, mostPerPuddle, puddleLasts, tableJob, type Room, type RunJob,
 import type { Outlook } from "../season/workOut.ts";
 import { handsAt, mixedNow, REST } from "./hands.ts";
 import type { BenchSettings } from "./benchSettings.ts";
-import type { Lying } from "./table.ts";
+import type { StandingBatch } from "./table.ts";
 
 /** What a plan of the table hangs on, beside what lies there. */
 export interface AtTable {
@@ -17,7 +17,7 @@ export interface AtTable {
 const USUAL_AIR: Room = { warm: 20, humid: 0.5 };
 
 /** What is left to do at the table as a job for the planner. */
-export function jobOf(lying: readonly Lying[], { outlook, settings, atBench, room }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
+export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBench, room }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
   const { shop } = outlook;
   const setting: TableSetting = {
     windows: makersHours(outlook, atBench, now),

@@ -2,7 +2,7 @@ import type { BatchRead, DesignRead } from "@yule/contract";
 import { learnBench } from "@yule/core";
 import type { NeedView } from "../season/needView.ts";
 import { learnedIn, learnedWords } from "./learnedIn.ts";
-import { layTable, standAt } from "./table.ts";
+import { plannedBatches, standingBatches } from "./table.ts";
 import { exampleStage } from "./examples.ts";
 
 const stage = (id: string, hands: number, dry: number) => exampleStage(id, hands, dry, { technique: "wash" });
@@ -27,7 +27,7 @@ const batch = (stillWet: number): BatchRead => {
   } as unknown as BatchRead;
 };
 const lying = (of: BatchRead) =>
-  standAt(layTable([{ view: { design, need: { id: "n", title: "Gulls" } } as unknown as NeedView, batch: of }], learnBench([]), null), new Date(begun));
+  standingBatches(plannedBatches([{ view: { design, need: { id: "n", title: "Gulls" } } as unknown as NeedView, batch: of }], learnBench([]), null), new Date(begun));
 
 test("washes that were still wet have taught a longer drying, and hands that took six minutes longer hands", () => {
   const of = batch(6);

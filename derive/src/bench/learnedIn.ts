@@ -1,6 +1,6 @@
 import type { BatchRead, DesignRead, RoomRead } from "@yule/contract";
 import { dryingTime, handsTime, learnBench, measured, type LearnedTime } from "@yule/core";
-import type { Lying } from "./table.ts";
+import type { StandingBatch } from "./table.ts";
 import { timedBatches } from "./learnedRoute.ts";
 
 /** A time that is known otherwise than before, minutes. */
@@ -19,7 +19,7 @@ export interface LearnedNow {
 const WORTH_TELLING = 0.03;
 
 /** What the facts from one moment on have taught about the stages on the table, the largest changes first. */
-export function learnedIn(batches: readonly BatchRead[], designs: readonly DesignRead[], lying: readonly Lying[], room: RoomRead | null, from: Date): LearnedNow[] {
+export function learnedIn(batches: readonly BatchRead[], designs: readonly DesignRead[], lying: readonly StandingBatch[], room: RoomRead | null, from: Date): LearnedNow[] {
   const earlier = batches.map((batch) => ({ ...batch, facts: batch.facts.filter(({ at }) => Date.parse(at) < from.getTime()) }));
   const [was, is] = [learnBench(timedBatches(earlier, designs)), learnBench(timedBatches(batches, designs))];
   const changed = (stage: string, what: LearnedNow["what"], before: LearnedTime, after: LearnedTime): LearnedNow[] =>

@@ -16,7 +16,7 @@ import {
   type SeenStage,
 } from "@yule/core";
 import { paintingStages } from "../season/needView.ts";
-import { benchFacts } from "./plan.ts";
+import { factsOfBatch } from "./plan.ts";
 
 const BONE_DRY: Care = { chance: 0.95, why: "as good as always dry by then" };
 
@@ -33,7 +33,7 @@ export function timedBatches(batches: readonly BatchRead[], designs: readonly De
     const design = designs.find((each) => each.id === batch.designId);
     if (!design) return [];
     const rooms = new Map(batch.facts.map((fact) => [fact.id, fact.room ?? null]));
-    const facts = benchFacts(batch).map((fact, index) => ({ ...fact, room: rooms.get(batch.facts[index]?.id ?? "") ?? null }));
+    const facts = factsOfBatch(batch).map((fact, index) => ({ ...fact, room: rooms.get(batch.facts[index]?.id ?? "") ?? null }));
     return [{ route: paintingStages(design).map(timedStage), paper: design.paperId ?? "", facts }];
   });
 }

@@ -12,12 +12,12 @@ export const liveRoute = (design: DesignRead): LiveStage[] =>
     within: stage.within === null ? null : minutes(stage.within),
   }));
 
-export const benchFacts = (batch: BatchRead): BenchFact[] => batch.facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what: fact.what, at: new Date(fact.at) }));
+export const factsOfBatch = (batch: BatchRead): BenchFact[] => batch.facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what: fact.what, at: new Date(fact.at) }));
 
 /** What was told of each panel of a batch, by its id. */
 export function factsByUnit(batch: BatchRead): ReadonlyMap<string, readonly BenchFact[]> {
   const facts = new Map<string, BenchFact[]>();
-  for (const fact of benchFacts(batch)) {
+  for (const fact of factsOfBatch(batch)) {
     const own = facts.get(fact.unit);
     if (own) own.push(fact);
     else facts.set(fact.unit, [fact]);

@@ -3,7 +3,7 @@ import { LOAD_OF, techniqueOf, waterFor, type PlanLine, type Room, type SheetLin
 import { puddlesFor, toldOf } from "../colour/puddleTasks.ts";
 import { counted, onShelf, shelfOf } from "../colour/shelf.ts";
 import type { BenchPlan } from "./benchPlan.ts";
-import type { Lying } from "./table.ts";
+import type { StandingBatch } from "./table.ts";
 import { plannedNumbers } from "./panelNumbers.ts";
 
 /** A mix to stand ready: of one paint for the panels of one colourway. */
@@ -46,15 +46,27 @@ const USUAL: Room = { warm: 20, humid: 0.5 };
 export const linesUntil = (lines: readonly SheetLine[], until: number): PlanLine[] => lines.filter((line): line is PlanLine => line.kind === "work" && line.from < until);
 
 /** What must be on the table for the session that is on or comes next. */
-export function sessionPreparation(planned: BenchPlan, lying: readonly Lying[], colour: ColourRead | undefined, stores: readonly StoreRead[], room: Room | null): Preparation {
+export function sessionPreparation(
+  planned: BenchPlan,
+  lying: readonly StandingBatch[],
+  colour: ColourRead | undefined,
+  stores: readonly StoreRead[],
+  room: Room | null,
+): Preparation {
   const until = planned.stop ? (planned.stop.at.getTime() - planned.since.getTime()) / 60_000 : Infinity;
   return preparationFor(linesUntil(planned.lines, until), lying, shelfOf(colour), stores, room);
 }
 
 /** What these moves need on the table: tools by stage, a mix for each paint of each colourway, and what the shelf lacks of it. */
-export function preparationFor(lines: readonly PlanLine[], lying: readonly Lying[], shelf: readonly ShelfPaint[], stores: readonly StoreRead[], room: Room | null): Preparation {
+export function preparationFor(
+  lines: readonly PlanLine[],
+  lying: readonly StandingBatch[],
+  shelf: readonly ShelfPaint[],
+  stores: readonly StoreRead[],
+  room: Room | null,
+): Preparation {
   const tools: string[] = [];
-  const panels = new Map<string, { readonly on: Lying; readonly way: ColourwayRead; readonly units: Set<number> }>();
+  const panels = new Map<string, { readonly on: StandingBatch; readonly way: ColourwayRead; readonly units: Set<number> }>();
   for (const line of lines) {
     const on = lying.find(({ batch }) => batch.id === line.batch);
     const stage = on?.design.stages.find(({ id }) => id === line.stage);

@@ -16,7 +16,7 @@ export interface OnBoard {
 }
 
 /** A batch that lies on the table: what it is for, its route as it goes here, what was told of its panels. */
-export interface Laid {
+export interface PlannedBatch {
   readonly view: NeedView;
   readonly design: DesignRead;
   readonly batch: BatchRead;
@@ -26,12 +26,12 @@ export interface Laid {
 }
 
 /** The same with its panels as they stand at a moment. */
-export interface Lying extends Laid, OnBoard {
+export interface StandingBatch extends PlannedBatch, OnBoard {
   readonly states: readonly UnitState[];
 }
 
 /** Every batch with panels that are neither graded nor put away, those touched last first. */
-export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { readonly view: NeedView; readonly batch: BatchRead }[] {
+export function batchesOnTable(outlook: Outlook, told: readonly BatchRead[]): { readonly view: NeedView; readonly batch: BatchRead }[] {
   const fresh = new Map(told.map((batch) => [batch.id, batch]));
   return outlook.open
     .flatMap((view) => view.batches.map((batch) => ({ view, batch: fresh.get(batch.id) ?? batch })))
@@ -42,7 +42,7 @@ export function lyingBatches(outlook: Outlook, told: readonly BatchRead[]): { re
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
 /** What was worked out of a batch, and of what. */
-interface Worked extends Pick<Laid, "stages" | "route" | "facts" | "batch" | "design"> {
+interface Worked extends Pick<PlannedBatch, "stages" | "route" | "facts" | "batch" | "design"> {
   readonly times: BenchTimes;
   readonly room: Room | null;
 }
@@ -51,7 +51,7 @@ interface Worked extends Pick<Laid, "stages" | "route" | "facts" | "batch" | "de
 const worked = new Map<string, Worked>();
 
 /** What changes only when something is told. @param room the air now: a damp evening dries slower */
-export const layTable = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): Laid[] =>
+export const plannedBatches = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): PlannedBatch[] =>
   batches.map(({ view, batch }) => {
     const { design } = view;
     const before = worked.get(batch.id);
@@ -64,7 +64,7 @@ export const layTable = (batches: readonly { readonly view: NeedView; readonly b
   });
 
 /** What changes with the clock. */
-export const standAt = (laid: readonly Laid[], now: Date): Lying[] =>
+export const standingBatches = (laid: readonly PlannedBatch[], now: Date): StandingBatch[] =>
   laid.map((each) => ({ ...each, title: each.view.need.title, states: unitStates(each.batch, each.route, each.facts, now) }));
 
 /** How many panels, or taped sheets, can go through a stage in a row before the first must be caught; null where nothing limits it. */

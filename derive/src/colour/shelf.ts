@@ -12,7 +12,7 @@ import {
   SCATTERING,
   shelfPaint,
   strengthNamed,
-  loadOf,
+  pigmentLoadOf,
   WHITE_PAPER,
   type Film,
   type Lch,
@@ -69,7 +69,7 @@ export const mixWords = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
   [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? "a paint to buy")), counted(mix.water, "water")].join(", ");
 export const mixStrength = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
   strengthNamed(
-    loadOf(
+    pigmentLoadOf(
       mix,
       shelf.map((paint) => paint.strength),
     ),

@@ -2,7 +2,7 @@ import { newId } from "../exampleIds.ts";
 import type { SentimentRead } from "@yule/contract";
 import { inches, mm, printLength, type Length } from "@yule/core";
 import { design } from "../season/examples.ts";
-import { bestFit, offersFor, overWords, placesOver, pulledZone, zonesFrom, type Zone } from "./words.ts";
+import { bestFit, offersFor, overWords, placesOver, pulledZone, zonesFrom, type WordPlace } from "./words.ts";
 
 const sentiment = (text: string, more: Partial<SentimentRead> = {}): SentimentRead => ({
   id: text,
@@ -18,7 +18,7 @@ const sentiment = (text: string, more: Partial<SentimentRead> = {}): SentimentRe
   height: null,
   ...more,
 });
-const zone = (width: Length, height: Length): Zone => ({ id: "sky", x: 0, y: 0, width, height, curve: 0 });
+const zone = (width: Length, height: Length): WordPlace => ({ id: "sky", x: 0, y: 0, width, height, curve: 0 });
 const say = (length: Length): string => printLength(length, "cm");
 
 test("words that fit and are for its occasions come first, the largest before the smaller, then those for others, then those that do not fit", () => {

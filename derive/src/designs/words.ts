@@ -3,12 +3,12 @@ import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type Calm
 import { panelOf } from "../season/materials.ts";
 import { occasionKey } from "./family.ts";
 
-export type Zone = WordsRead["zones"][number];
+export type WordPlace = WordsRead["zones"][number];
 
 const MOST_LINES = 2;
 
 /** A place as the fitting takes it, in millimetres. */
-const zoneOf = (zone: Zone): WordZone => {
+const zoneOf = (zone: WordPlace): WordZone => {
   const of = (units: number): number => toMm(lengthOfUnits(units));
   return { id: zone.id, x: of(zone.x), y: of(zone.y), width: of(zone.width), height: of(zone.height), curve: of(zone.curve) };
 };
@@ -21,7 +21,7 @@ const wordsOf = (told: SentimentRead) => ({
 });
 
 /** Where a sentiment goes best among some places, and how large; null without a place. */
-export const bestFit = (told: SentimentRead, zones: readonly Zone[]): Fit | null =>
+export const bestFit = (told: SentimentRead, zones: readonly WordPlace[]): Fit | null =>
   fitWords(wordsOf(told), zones.map(zoneOf), { leastXHeight: LEAST_X_HEIGHT, mostLines: MOST_LINES })[0] ?? null;
 
 export interface Offer {
@@ -32,7 +32,7 @@ export interface Offer {
 }
 
 /** All words in the order in which they serve a design: for its occasions and fitting first, the largest before the smaller. */
-export function offersFor(design: DesignRead, sentiments: readonly SentimentRead[], zones: readonly Zone[]): readonly Offer[] {
+export function offersFor(design: DesignRead, sentiments: readonly SentimentRead[], zones: readonly WordPlace[]): readonly Offer[] {
   const suits = design.traits.suits.map(occasionKey);
   const offers = sentiments.map((sentiment): Offer => {
     const forOther = sentiment.occasion !== null && suits.length > 0 && !suits.includes(occasionKey(sentiment.occasion));
@@ -43,7 +43,7 @@ export function offersFor(design: DesignRead, sentiments: readonly SentimentRead
 }
 
 /** Calm areas of a picture as places on the panel, with a little room around them, on whole half millimetres. */
-export function zonesFrom(areas: readonly CalmArea[], design: DesignRead, newId: () => string): Zone[] {
+export function zonesFrom(areas: readonly CalmArea[], design: DesignRead, newId: () => string): WordPlace[] {
   const panel = panelOf(design);
   const around = mm(2);
   const snap = (units: number): number => Math.round(units / mm(0.5)) * mm(0.5);
@@ -61,7 +61,7 @@ export function zonesFrom(areas: readonly CalmArea[], design: DesignRead, newId:
 }
 
 /** A rectangle pulled over the panel from one corner to another, kept inside it; null for a slip of the finger. */
-export function pulledZone(from: { x: number; y: number }, to: { x: number; y: number }, panel: { width: number; height: number }, newId: () => string): Zone | null {
+export function pulledZone(from: { x: number; y: number }, to: { x: number; y: number }, panel: { width: number; height: number }, newId: () => string): WordPlace | null {
   const within = (value: number, most: number): number => Math.round(Math.max(0, Math.min(most, value)) / mm(0.5)) * mm(0.5);
   const [x1, x2] = [within(Math.min(from.x, to.x), panel.width), within(Math.max(from.x, to.x), panel.width)];
   const [y1, y2] = [within(Math.min(from.y, to.y), panel.height), within(Math.max(from.y, to.y), panel.height)];
@@ -70,7 +70,7 @@ export function pulledZone(from: { x: number; y: number }, to: { x: number; y: n
 }
 
 /** Places that reach over the round of a panel that is no rectangle, or over its side. */
-export const placesOver = (zones: readonly Zone[], panel: { readonly width: number; readonly height: number; readonly outline: Outline }): readonly Zone[] =>
+export const placesOver = (zones: readonly WordPlace[], panel: { readonly width: number; readonly height: number; readonly outline: Outline }): readonly WordPlace[] =>
   zones.filter((zone) => hangsOver(zone, { ...panel, x: 0, y: 0 }));
 
 /** What does not fit, by how much, in the maker's units. */

@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
-import { day, inches, mm, money, PLAIN_CARD, PLAIN_LAYER } from "@yule/core";
+import { inches, mm, money, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
 import { workOut } from "./workOut.ts";
 
 export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
@@ -114,9 +114,9 @@ const carrier = {
 };
 const dispatch: DispatchRead = { households: [], postings: [], carrier };
 /** A season of these needs, worked out on a Saturday morning; what is not told is everyday. */
-export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[] = []) =>
+export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[] = [], { timeZone = "UTC", now = "2031-11-08T08:00:00Z" } = {}) =>
   workOut({
-    shop: { timeZone: "UTC", lateAfter: 1290, changeover: 5, dryingPlaces: null, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
+    shop: { timeZone, lateAfter: 1290, changeover: 5, dryingPlaces: null, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
     needs,
     pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
     changes: [],
@@ -127,7 +127,7 @@ export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[]
     batches,
     yields: [],
     dispatch,
-    today: day("2031-11-08"),
-    minute: 480,
-    now: new Date("2031-11-08T08:00:00Z"),
+    today: dayAt(new Date(now), timeZone),
+    minute: minuteOfDayAt(new Date(now), timeZone),
+    now: new Date(now),
   });

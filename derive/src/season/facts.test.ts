@@ -1,7 +1,7 @@
 import { GUESSED_SPREADS, typicalRatio } from "@yule/core";
 import { batch, need, season, unit } from "./examples.ts";
 import { seasonFacts, oddsOf, quickerPosts, spreadsOf } from "./facts.ts";
-import { askedOf } from "./plannedSeason.ts";
+import { queryKeyOf } from "./plannedSeason.ts";
 
 const at = (minute: number): string => new Date(Date.parse("2031-11-07T10:00:00Z") + minute * 60_000).toISOString();
 const done = (number: number, stageId: string, minute: number) => ({
@@ -73,7 +73,7 @@ test("drying is learned from what was told to be dry already", () => {
 test("a plan is asked for anew when what it depends on changes, not by the minute", () => {
   const { facts } = factsFor([need]);
   const later = { ...facts, since: new Date(facts.since.getTime() + 60_000) };
-  expect(askedOf(later)).toBe(askedOf(facts));
-  expect(askedOf({ ...facts, changeover: 9 })).not.toBe(askedOf(facts));
-  expect(askedOf({ ...facts, sessions: facts.sessions.slice(1) })).not.toBe(askedOf(facts));
+  expect(queryKeyOf(later)).toBe(queryKeyOf(facts));
+  expect(queryKeyOf({ ...facts, changeover: 9 })).not.toBe(queryKeyOf(facts));
+  expect(queryKeyOf({ ...facts, sessions: facts.sessions.slice(1) })).not.toBe(queryKeyOf(facts));
 });

@@ -1,4 +1,18 @@
-import { addDays, day, GUESSED_SPREADS, learn, serviceFor, weekdayOf, type Day, type NeedOdds, type OwedNeed, type QuickerPost, type SeasonFacts, type Spreads } from "@yule/core";
+import {
+  addDays,
+  day,
+  GUESSED_SPREADS,
+  learn,
+  serviceFor,
+  weekdayOf,
+  dayAt,
+  type Day,
+  type NeedOdds,
+  type OwedNeed,
+  type QuickerPost,
+  type SeasonFacts,
+  type Spreads,
+} from "@yule/core";
 import { asMadeFor, FIRST_GUESS, type NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 import { panelsPerSheet } from "./materials.ts";
@@ -104,14 +118,15 @@ export function spreadsOf(outlook: Outlook): Spreads {
   const stages = new Map(outlook.designs.flatMap((design) => design.stages.map((stage) => [stage.id, stage] as const)));
   const hands: number[] = [];
   const drying: number[] = [];
-  const worked = new Set<string>();
+  const worked = new Set<Day>();
+  const dayOf = (at: string): Day => dayAt(new Date(at), outlook.shop.timeZone);
   for (const batch of outlook.batches) {
     const facts = [...batch.facts].sort((a, b) => (a.at < b.at ? -1 : 1));
     const last = new Map<string, number>();
     for (const fact of facts) {
       const at = Date.parse(fact.at);
       const stage = stages.get(fact.stageId);
-      worked.add(fact.at.slice(0, 10));
+      worked.add(dayOf(fact.at));
       if (!stage) continue;
       if (fact.what === "done") {
         const before = last.get(stage.id);
@@ -124,7 +139,7 @@ export function spreadsOf(outlook: Outlook): Spreads {
       if (fact.what === "dry" && stage.dry > 0 && done !== undefined) drying.push((at - done) / 60_000 / stage.dry);
     }
   }
-  const { kept, lost } = sessionsSeen(outlook, worked);
+  const { kept, lost } = sessionsSeen(outlook, worked, dayOf);
   const guessed = GUESSED_SPREADS.sessions;
   return {
     ...GUESSED_SPREADS,
@@ -137,12 +152,16 @@ export function spreadsOf(outlook: Outlook): Spreads {
 const WEEKS_LOOKED_BACK = 3;
 
 /** Ordinary sessions of the weeks past on days with taps and without. Days without any batch on the bench tell nothing. */
-function sessionsSeen(outlook: Outlook, worked: ReadonlySet<string>): { kept: number; lost: number } {
+function sessionsSeen(outlook: Outlook, worked: ReadonlySet<Day>, dayOf: (at: string) => Day): { kept: number; lost: number } {
   let [kept, lost] = [0, 0];
+  const stays = outlook.batches.flatMap(({ startedAt, facts }) => {
+    const last = facts.reduce((latest, { at }) => (at > latest ? at : latest), "");
+    return last === "" ? [] : [{ from: dayOf(startedAt), until: dayOf(last) }];
+  });
   for (let back = 1; back <= WEEKS_LOOKED_BACK * 7; back += 1) {
     const on = addDays(outlook.today, -back);
     const held = outlook.pattern.some((each) => each.who === "maker" && each.weekday === weekdayOf(on));
-    const lying = outlook.batches.some((batch) => batch.startedAt.slice(0, 10) <= on && batch.facts.some((fact) => fact.at.slice(0, 10) >= on));
+    const lying = stays.some(({ from, until }) => from <= on && until >= on);
     if (!held || !lying) continue;
     if (worked.has(on)) kept += 1;
     else lost += 1;

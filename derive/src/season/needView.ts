@@ -118,7 +118,7 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
               : "not begun";
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   // The cheapest service is only as good as the days it leaves for the work.
-  const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(loadOf)) : 1);
+  const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(stageLoadOf)) : 1);
   const table = need.service === null ? told.dispatch.carrier.table : told.dispatch.carrier.table.filter((line) => line.service === need.service);
   const service = need.zone === null ? null : serviceFor(table, need.zone, due, readyAtBest, holidays);
   const post = service?.ok ? service.value : null;
@@ -139,11 +139,11 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
     readyBy: post?.postBy ?? readyByTerms({ kind: need.kind, due, photoOn: dayOrNull(need.photoOn), liveBy: dayOrNull(need.liveBy) }),
     stage,
     hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, units, fresh, cards - assembled),
-    nights: stage === "not begun" ? nightsIn(design.stages.map(loadOf)) : 0,
+    nights: stage === "not begun" ? nightsIn(design.stages.map(stageLoadOf)) : 0,
   };
 }
 
-export const loadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });
+export const stageLoadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });
 
 /** The stages a panel goes through on the bench; those of assembly come after inspection. */
 export const paintingStages = (design: Pick<DesignRead, "stages">) => design.stages.filter((stage) => stage.kind !== "assemble");

@@ -13,7 +13,7 @@ export interface PlannedSeason {
 }
 
 /** What a plan depends on, as text; the minute it is made at is not part of it, the quarter of an hour is. */
-export function askedOf(facts: SeasonFacts): string {
+export function queryKeyOf(facts: SeasonFacts): string {
   const { since, sessions, ...rest } = facts;
   return JSON.stringify({ ...rest, quarter: Math.floor(since.getTime() / 900_000), sessions: sessions.map((each) => `${each.day}/${String(each.to)}/${each.who}`) });
 }

@@ -1,7 +1,7 @@
 import { printMinutes, minutes, type SeasonFacts, type SeasonWorkPlan } from "@yule/core";
 
 /** One line of a session's plan: a stretch of one step for one batch, or of several steps of one need that follow each other. */
-export interface SheetLine {
+export interface SessionLine {
   readonly needs: readonly string[];
   readonly name: string;
   readonly units: number;
@@ -17,14 +17,14 @@ export interface SessionSheet {
   readonly late: boolean;
   readonly used: number;
   readonly length: number;
-  readonly lines: readonly SheetLine[];
+  readonly lines: readonly SessionLine[];
 }
 
 /** The plan read session by session, with what each is filled with. Sessions the plan leaves free are there too, empty. */
 export function sessionSheets(facts: SeasonFacts, plan: SeasonWorkPlan): SessionSheet[] {
   return facts.sessions.map((session, index) => {
     const blocks = plan.blocks.filter((block) => block.session === index);
-    const lines: SheetLine[] = [];
+    const lines: SessionLine[] = [];
     for (const block of blocks) {
       const last = lines[lines.length - 1];
       const spent = block.setup + block.end - block.start;

@@ -1,6 +1,6 @@
 import { unitState } from "@yule/core";
 import type { NeedView } from "./needView.ts";
-import { benchFacts, liveRoute } from "../bench/plan.ts";
+import { factsOfBatch, liveRoute } from "../bench/plan.ts";
 
 /** How far each card of a need is, farthest first. */
 export const STAGES_OF_A_CARD = ["posted", "made", "good", "wet", "bench", "spare", "to paint"] as const;
@@ -22,7 +22,7 @@ export function standingOf(view: NeedView, now: Date): Readonly<Record<CardStage
 function wetNow(view: NeedView, now: Date): number {
   const route = liveRoute(view.design);
   return view.batches.reduce((sum, batch) => {
-    const facts = benchFacts(batch);
+    const facts = factsOfBatch(batch);
     const going = batch.units.filter((unit) => unit.grade === null && unit.servesNeedId === null);
     return (
       sum +

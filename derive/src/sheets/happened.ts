@@ -56,16 +56,34 @@ export function perSheetOf(plan: SplitPlanRead["plan"], needId: string): number 
   return first && isAlike ? first.pieces.length : 1;
 }
 
+/** What following a plan takes: sheets of the shelf, and offcuts of the stash. Card stock leaves the shelf when cards are put together. */
+export function takenByPlan(plan: SplitPlanRead["plan"]): { readonly uses: { storeId: string; sheets: number }[]; readonly offcutsUsed: { id: string; count: number }[] } {
+  const { split } = planInHand(plan);
+  const taken = sheetsTaken(split);
+  return {
+    uses: panelsPlaced(plan) === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null && each.id !== PAINTED ? [{ storeId: each.id, sheets: each.sheets }] : [])),
+    offcutsUsed: taken.flatMap((each) => {
+      const id = offcutOf(each.id);
+      return id === null ? [] : [{ id, count: each.sheets }];
+    }),
+  };
+}
+
+/** Panels, of whatever need, that a plan gives. */
+const panelsPlaced = (plan: SplitPlanRead["plan"]): number => {
+  const { split } = planInHand(plan);
+  return plan.pieces.reduce((sum, piece) => sum + (piece.what === "panel" ? placedOf(split, piece.id) : 0), 0);
+};
+
 /**
  * The command that tells what happened. Colourways are given out as reckoned, panels to spare in turn; what is spoilt is missing from
  * the colourway that has most.
  * @param newId makes the ids of what comes into being: batches, panels, offcuts
  */
 export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash: readonly OffcutRead[], said: Happened, newId: () => string): CommandInput<"split-sheets"> {
-  const { job, split } = planInHand(plan.plan);
+  const { job } = planInHand(plan.plan);
   const given = panelsOf(plan.plan, views);
-  const wanted = plan.plan.pieces.reduce((sum, piece) => sum + (piece.what === "panel" ? placedOf(split, piece.id) : 0), 0);
-  const taken = sheetsTaken(split);
+  const wanted = panelsPlaced(plan.plan);
   const offcutsKept = offcutsOf(plan, stash).flatMap(({ worth: _, ...offcut }, index) => (said.kept.has(index) ? [{ id: newId(), ...offcut }] : []));
   const result =
     wanted === 0
@@ -88,12 +106,7 @@ export function commandOf(plan: SplitPlanRead, views: readonly NeedView[], stash
             },
           ];
     }),
-    // Card stock leaves the shelf when cards are put together.
-    uses: wanted === 0 ? [] : taken.flatMap((each) => (offcutOf(each.id) === null && each.id !== PAINTED ? [{ storeId: each.id, sheets: each.sheets }] : [])),
-    offcutsUsed: taken.flatMap((each) => {
-      const id = offcutOf(each.id);
-      return id === null ? [] : [{ id, count: each.sheets }];
-    }),
+    ...takenByPlan(plan.plan),
     // Nothing is cut off a taped sheet yet.
     ...(job.method === "tape" ? {} : { offcutsKept, result }),
   };

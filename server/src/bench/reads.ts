@@ -1,5 +1,5 @@
 import type { BenchRead } from "@yule/contract";
-import { and, asc, eq, gte, sql } from "drizzle-orm";
+import { and, asc, eq, gte, sql, or } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import type { Hygrometer } from "../outside/hygrometer.ts";
 import { batch, benchFact, sessionFact, unit } from "./tables.ts";
@@ -56,4 +56,27 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
     room: air ? { ...air, by: hygrometer.name, simulated: hygrometer.simulated } : null,
     yields,
   };
+}
+
+/** Panels that a need can be assembled from: its own good ones, and those of the stash that were given to it. */
+export const goodPanelsFor = (tx: Transaction, needId: string): Promise<{ colourwayId: string }[]> =>
+  tx
+    .select({ colourwayId: unit.colourwayId })
+    .from(unit)
+    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
+    .where(or(and(eq(batch.needId, needId), eq(unit.grade, "good")), eq(unit.servesNeedId, needId)));
+
+/** Whether panels of a need have come to the bench. */
+export async function isBegun(tx: Transaction, needId: string): Promise<boolean> {
+  const [found] = await tx.select({ id: batch.id }).from(batch).where(eq(batch.needId, needId)).limit(1);
+  return found !== undefined;
+}
+
+/** Panels of the stash that were given to a need. */
+export const panelsGivenTo = (tx: Transaction, needId: string): Promise<{ id: string }[]> => tx.select({ id: unit.id }).from(unit).where(eq(unit.servesNeedId, needId));
+
+/** Whether something was told of a stage. */
+export async function isStageTold(tx: Transaction, stageId: string): Promise<boolean> {
+  const [found] = await tx.select({ id: benchFact.id }).from(benchFact).where(eq(benchFact.stageId, stageId)).limit(1);
+  return found !== undefined;
 }

@@ -3,7 +3,7 @@ import { inches } from "@yule/core";
 import { v7 } from "uuid";
 import { inShop } from "../db/pool.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
-import { paint } from "./tables.ts";
+import { paintTable } from "./tables.ts";
 
 let shop: TestShop;
 let ids: Awaited<ReturnType<typeof furnish>>["ids"];
@@ -124,6 +124,6 @@ test("card stock has a colour and may shimmer; what is left out of a change stay
 });
 
 test("another shop sees no paint of this one", async () => {
-  const other = await inShop(shop.database, v7(), (tx) => tx.select().from(paint));
+  const other = await inShop(shop.database, v7(), (tx) => tx.select().from(paintTable));
   expect(other).toEqual([]);
 });

@@ -5,7 +5,7 @@ import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
 
 /** Paints on the shelf. What is null follows from the pigments. */
-export const paint = pgTable(
+export const paintTable = pgTable(
   "paint",
   {
     ...owned,

@@ -1,80 +1,84 @@
-import { guidesOf, type CommandPayload, type GuidesRead } from "@yule/contract";
+import { wordsHandlers } from "./words.ts";
+import { guidesOf, type CommandPayload, type GuidesRead, type designsCommands } from "@yule/contract";
 import { eq, and } from "drizzle-orm";
 import { guideSheet, lengthOfUnits, stackGeometry, stackOfUnits, phrase } from "@yule/core";
 import { v7 } from "uuid";
-import { benchFact } from "../bench/tables.ts";
+import { isStageTold } from "../bench/reads.ts";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { checkPicture } from "../shop/pictures.ts";
 import { layersOf } from "./layers.ts";
 import { colourway, stage } from "./tables.ts";
 
-export async function addSeries(work: Work, said: CommandPayload<"add-series">): Promise<Done> {
-  await work.insert("series", said);
-  return { subject: ["series", said.id], summary: `Series ${said.name} begun` };
+async function addSeries(writing: Writing, payload: CommandPayload<"add-series">): Promise<HandlerResult> {
+  await writing.insert("series", payload);
+  return { subject: ["series", payload.id], summary: `Series ${payload.name} begun` };
 }
 
-export async function addDesign(work: Work, said: CommandPayload<"add-design">): Promise<Done> {
-  checkStack(said.stack);
-  if (!(await work.find("series", said.seriesId))) return missing("series", ["seriesId"], said.seriesId);
-  await work.insert("design", {
-    id: said.id,
-    seriesId: said.seriesId,
-    name: said.name,
-    method: said.method,
-    paperId: said.paperId,
-    cardStockId: said.cardStockId,
-    guides: checkedGuides(said.guides, said.stack.layers),
-    traits: said.traits,
-    ...faceOf(said.stack),
+async function addDesign(writing: Writing, payload: CommandPayload<"add-design">): Promise<HandlerResult> {
+  checkStack(payload.stack);
+  if (!(await writing.find("series", payload.seriesId))) return missing("series", ["seriesId"], payload.seriesId);
+  await writing.insert("design", {
+    id: payload.id,
+    seriesId: payload.seriesId,
+    name: payload.name,
+    method: payload.method,
+    paperId: payload.paperId,
+    cardStockId: payload.cardStockId,
+    guides: checkedGuides(payload.guides, payload.stack.layers),
+    traits: payload.traits,
+    ...faceOf(payload.stack),
   });
-  await insertLayers(work, said.id, said.stack);
-  await insertStages(work, said.id, said.stages);
-  for (const [position, each] of said.colourways.entries()) await work.insert("colourway", { ...each, designId: said.id, position });
-  return { subject: ["design", said.id], summary: `Design ${said.name} with ${counted(said.colourways.length, "colourway")} and ${counted(said.stages.length, "stage")}` };
+  await insertLayers(writing, payload.id, payload.stack);
+  await insertStages(writing, payload.id, payload.stages);
+  for (const [position, each] of payload.colourways.entries()) await writing.insert("colourway", { ...each, designId: payload.id, position });
+  return {
+    subject: ["design", payload.id],
+    summary: `Design ${payload.name} with ${counted(payload.colourways.length, "colourway")} and ${counted(payload.stages.length, "stage")}`,
+  };
 }
 
 const counted = (number: number, one: string): string => `${String(number)} ${one}${number === 1 ? "" : "s"}`;
 
-export async function changeStack(work: Work, said: CommandPayload<"change-stack">): Promise<Done> {
-  checkStack(said.stack);
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  await work.update("design", said.id, faceOf(said.stack), said.version);
-  const old = await layersOf(work, said.id);
-  for (const each of old) await work.remove("layer", each.id);
-  await insertLayers(work, said.id, said.stack);
-  return { subject: ["design", said.id], summary: `Stack of ${found.name} changed` };
+async function changeStack(writing: Writing, payload: CommandPayload<"change-stack">): Promise<HandlerResult> {
+  checkStack(payload.stack);
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  await writing.update("design", payload.id, faceOf(payload.stack), payload.version);
+  const old = await layersOf(writing, payload.id);
+  for (const each of old) await writing.remove("layer", each.id);
+  await insertLayers(writing, payload.id, payload.stack);
+  return { subject: ["design", payload.id], summary: `Stack of ${found.name} changed` };
 }
 
 /** Stages keep their ids, so what happened on them stays; a stage that facts name cannot go. */
-export async function changeRoute(work: Work, said: CommandPayload<"change-route">): Promise<Done> {
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  await work.update("design", said.id, { name: found.name }, said.version);
-  const old = await work.tx
+async function changeRoute(writing: Writing, payload: CommandPayload<"change-route">): Promise<HandlerResult> {
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  await writing.update("design", payload.id, { name: found.name }, payload.version);
+  const old = await writing.tx
     .select({ id: stage.id })
     .from(stage)
-    .where(and(eq(stage.shopId, work.shopId), eq(stage.designId, said.id)));
+    .where(and(eq(stage.shopId, writing.shopId), eq(stage.designId, payload.id)));
   const known = new Set(old.map((each) => each.id));
-  for (const [position, each] of said.stages.entries()) {
-    if (known.delete(each.id)) await work.update("stage", each.id, { ...each, position });
-    else await work.insert("stage", { ...each, designId: said.id, position });
+  for (const [position, each] of payload.stages.entries()) {
+    if (known.delete(each.id)) await writing.update("stage", each.id, { ...each, position });
+    else await writing.insert("stage", { ...each, designId: payload.id, position });
   }
   for (const id of known) {
-    await checkUntouched(work, id);
-    await work.remove("stage", id);
+    await checkUntouched(writing, id);
+    await writing.remove("stage", id);
   }
-  return { subject: ["design", said.id], summary: `Route of ${found.name} changed: ${String(said.stages.length)} stages` };
+  return { subject: ["design", payload.id], summary: `Route of ${found.name} changed: ${String(payload.stages.length)} stages` };
 }
 
-export async function changeGuides(work: Work, said: CommandPayload<"change-guides">): Promise<Done> {
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  const layers = await layersOf(work, said.id);
-  await work.update("design", said.id, { guides: checkedGuides(said.guides, layers) }, said.version);
-  return { subject: ["design", said.id], summary: said.guides ? `Guides of ${found.name}: ${said.guides.kind}` : `No guides on ${found.name}` };
+async function changeGuides(writing: Writing, payload: CommandPayload<"change-guides">): Promise<HandlerResult> {
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  const layers = await layersOf(writing, payload.id);
+  await writing.update("design", payload.id, { guides: checkedGuides(payload.guides, layers) }, payload.version);
+  return { subject: ["design", payload.id], summary: payload.guides ? `Guides of ${found.name}: ${payload.guides.kind}` : `No guides on ${found.name}` };
 }
 
 /** Guides that do not lie on the panel are refused: they could not be pencilled. */
@@ -94,67 +98,67 @@ function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: strin
 const told = <Change extends object>(change: Change) =>
   Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as { [Key in keyof Change]: Exclude<Change[Key], undefined> };
 
-export async function changeSeries(work: Work, said: CommandPayload<"change-series">): Promise<Done> {
-  const found = await work.find("series", said.id);
-  if (!found) return missing("series", ["id"], said.id);
-  const { id, ties, ...patch } = said;
-  await work.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...told(ties) } } : {}) });
-  return { subject: ["series", id], summary: `What ties ${said.name ?? found.name} together changed` };
+async function changeSeries(writing: Writing, payload: CommandPayload<"change-series">): Promise<HandlerResult> {
+  const found = await writing.find("series", payload.id);
+  if (!found) return missing("series", ["id"], payload.id);
+  const { id, ties, ...patch } = payload;
+  await writing.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...told(ties) } } : {}) });
+  return { subject: ["series", id], summary: `What ties ${payload.name ?? found.name} together changed` };
 }
 
-export async function changeTraits(work: Work, said: CommandPayload<"change-traits">): Promise<Done> {
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  await work.update("design", said.id, { traits: { ...found.traits, ...told(said.traits) } });
-  return { subject: ["design", said.id], summary: `What ${found.name} shows changed` };
+async function changeTraits(writing: Writing, payload: CommandPayload<"change-traits">): Promise<HandlerResult> {
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  await writing.update("design", payload.id, { traits: { ...found.traits, ...told(payload.traits) } });
+  return { subject: ["design", payload.id], summary: `What ${found.name} shows changed` };
 }
 
 /** A design is never deleted: needs, panels and facts speak of it. */
-export async function archiveDesign(work: Work, said: CommandPayload<"archive-design">): Promise<Done> {
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  await work.update("design", said.id, { archived: said.archived }, said.version);
-  return { subject: ["design", said.id], summary: said.archived ? `${found.name} put away; its history stays` : `${found.name} brought back` };
+async function archiveDesign(writing: Writing, payload: CommandPayload<"archive-design">): Promise<HandlerResult> {
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  await writing.update("design", payload.id, { archived: payload.archived }, payload.version);
+  return { subject: ["design", payload.id], summary: payload.archived ? `${found.name} put away; its history stays` : `${found.name} brought back` };
 }
 
-export async function changeColourway(work: Work, said: CommandPayload<"change-colourway">): Promise<Done> {
-  const [found, way] = [await work.find("design", said.id), await work.find("colourway", said.colourwayId)];
-  if (!found) return missing("design", ["id"], said.id);
-  if (way?.designId !== said.id) return missing("colourway", ["colourwayId"], said.colourwayId);
-  if (said.pictureId) await checkPicture(work, said.pictureId, ["pictureId"]);
-  await work.update("design", said.id, { name: found.name }, said.version);
-  await work.update("colourway", way.id, { pictureId: said.pictureId, paints: said.paints });
-  return { subject: ["design", said.id], summary: `${said.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
+async function changeColourway(writing: Writing, payload: CommandPayload<"change-colourway">): Promise<HandlerResult> {
+  const [found, way] = [await writing.find("design", payload.id), await writing.find("colourway", payload.colourwayId)];
+  if (!found) return missing("design", ["id"], payload.id);
+  if (way?.designId !== payload.id) return missing("colourway", ["colourwayId"], payload.colourwayId);
+  if (payload.pictureId) await checkPicture(writing, payload.pictureId, ["pictureId"]);
+  await writing.update("design", payload.id, { name: found.name }, payload.version);
+  await writing.update("colourway", way.id, { pictureId: payload.pictureId, paints: payload.paints });
+  return { subject: ["design", payload.id], summary: `${payload.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
 }
 
 const MOST_COLOURWAYS = 24;
 
-export async function addColourway(work: Work, said: CommandPayload<"add-colourway">): Promise<Done> {
-  const found = await work.find("design", said.id);
-  if (!found) return missing("design", ["id"], said.id);
-  const there = await work.tx
+async function addColourway(writing: Writing, payload: CommandPayload<"add-colourway">): Promise<HandlerResult> {
+  const found = await writing.find("design", payload.id);
+  if (!found) return missing("design", ["id"], payload.id);
+  const there = await writing.tx
     .select({ name: colourway.name, position: colourway.position })
     .from(colourway)
-    .where(and(eq(colourway.shopId, work.shopId), eq(colourway.designId, said.id)));
+    .where(and(eq(colourway.shopId, writing.shopId), eq(colourway.designId, payload.id)));
   if (there.length >= MOST_COLOURWAYS)
     refuse({ code: "too-many", path: ["colourway"], given: phrase`${there.length + 1} colourways`, allowed: phrase`at most ${MOST_COLOURWAYS}` });
-  if (there.some(({ name }) => name === said.colourway.name))
-    refuse({ code: "twice", path: ["colourway", "name"], given: [{ name: said.colourway.name, of: "colourway" }], allowed: ["a name that no other colourway of the design has"] });
-  if (said.colourway.pictureId) await checkPicture(work, said.colourway.pictureId, ["colourway", "pictureId"]);
-  await work.update("design", said.id, { name: found.name }, said.version);
-  await work.insert("colourway", { ...said.colourway, designId: said.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
-  return { subject: ["design", said.id], summary: `${found.name} also in ${said.colourway.name}` };
+  if (there.some(({ name }) => name === payload.colourway.name))
+    refuse({
+      code: "twice",
+      path: ["colourway", "name"],
+      given: [{ name: payload.colourway.name, of: "colourway" }],
+      allowed: ["a name that no other colourway of the design has"],
+    });
+  if (payload.colourway.pictureId) await checkPicture(writing, payload.colourway.pictureId, ["colourway", "pictureId"]);
+  await writing.update("design", payload.id, { name: found.name }, payload.version);
+  await writing.insert("colourway", { ...payload.colourway, designId: payload.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
+  return { subject: ["design", payload.id], summary: `${found.name} also in ${payload.colourway.name}` };
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */
-async function checkUntouched(work: Work, id: string): Promise<void> {
-  const [fact] = await work.tx
-    .select({ id: benchFact.id })
-    .from(benchFact)
-    .where(and(eq(benchFact.shopId, work.shopId), eq(benchFact.stageId, id)))
-    .limit(1);
-  if (!fact) return;
-  const found = await work.find("stage", id);
+async function checkUntouched(writing: Writing, id: string): Promise<void> {
+  if (!(await isStageTold(writing.tx, id))) return;
+  const found = await writing.find("stage", id);
   refuse({
     code: "stage-used",
     path: ["stages"],
@@ -166,8 +170,8 @@ async function checkUntouched(work: Work, id: string): Promise<void> {
 type SaidStack = CommandPayload<"change-stack">["stack"];
 
 /** A tight envelope or a fold across the grain is a warning on the screen; a layer that hangs over cannot be made at all. */
-function checkStack(said: SaidStack): void {
-  const { faults } = stackGeometry(stackOfUnits(said));
+function checkStack(payload: SaidStack): void {
+  const { faults } = stackGeometry(stackOfUnits(payload));
   if (faults.length > 0)
     throw new Refusal(
       422,
@@ -191,10 +195,24 @@ const faceOf = (stack: SaidStack) => ({
   envelopeHeight: stack.envelope?.height ?? null,
 });
 
-async function insertLayers(work: Work, designId: string, stack: SaidStack): Promise<void> {
-  for (const [position, each] of stack.layers.entries()) await work.insert("layer", { ...each, id: v7(), designId, position });
+async function insertLayers(writing: Writing, designId: string, stack: SaidStack): Promise<void> {
+  for (const [position, each] of stack.layers.entries()) await writing.insert("layer", { ...each, id: v7(), designId, position });
 }
 
-async function insertStages(work: Work, designId: string, stages: CommandPayload<"add-design">["stages"]): Promise<void> {
-  for (const [position, each] of stages.entries()) await work.insert("stage", { ...each, designId, position });
+async function insertStages(writing: Writing, designId: string, stages: CommandPayload<"add-design">["stages"]): Promise<void> {
+  for (const [position, each] of stages.entries()) await writing.insert("stage", { ...each, designId, position });
 }
+
+export const designsHandlers: Handlers<typeof designsCommands> = {
+  "add-series": addSeries,
+  "add-design": addDesign,
+  "change-stack": changeStack,
+  "change-route": changeRoute,
+  "change-guides": changeGuides,
+  "change-series": changeSeries,
+  "change-traits": changeTraits,
+  "change-colourway": changeColourway,
+  "add-colourway": addColourway,
+  "archive-design": archiveDesign,
+  ...wordsHandlers,
+};

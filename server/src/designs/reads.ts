@@ -1,15 +1,32 @@
-import type { DesignsRead } from "@yule/contract";
-import { asc } from "drizzle-orm";
+import type { DesignsRead, DesignRead } from "@yule/contract";
+import { asc, eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
 
-export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
+/** @param id one design alone, where only that is asked for */
+export async function readDesigns(tx: Transaction, id?: string): Promise<DesignsRead> {
   const [allSeries, designs, layers, stages, colourways] = [
     await tx.select().from(series).orderBy(asc(series.name)),
-    await tx.select().from(design).orderBy(asc(design.name)),
-    await tx.select().from(layer).orderBy(asc(layer.position)),
-    await tx.select().from(stage).orderBy(asc(stage.position)),
-    await tx.select().from(colourway).orderBy(asc(colourway.position)),
+    await tx
+      .select()
+      .from(design)
+      .where(id === undefined ? undefined : eq(design.id, id))
+      .orderBy(asc(design.name)),
+    await tx
+      .select()
+      .from(layer)
+      .where(id === undefined ? undefined : eq(layer.designId, id))
+      .orderBy(asc(layer.position)),
+    await tx
+      .select()
+      .from(stage)
+      .where(id === undefined ? undefined : eq(stage.designId, id))
+      .orderBy(asc(stage.position)),
+    await tx
+      .select()
+      .from(colourway)
+      .where(id === undefined ? undefined : eq(colourway.designId, id))
+      .orderBy(asc(colourway.position)),
   ];
   const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
@@ -45,4 +62,19 @@ export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
       colourways: colourways.filter((each) => each.designId === row.id).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
     })),
   };
+}
+
+/** One design, or null where there is none of that id. */
+export const readDesign = async (tx: Transaction, id: string): Promise<DesignRead | null> => (await readDesigns(tx, id)).designs[0] ?? null;
+
+export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> => tx.select({ id: stage.id }).from(stage).where(eq(stage.designId, designId));
+
+export const colourwaysOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> =>
+  tx.select({ id: colourway.id }).from(colourway).where(eq(colourway.designId, designId));
+
+/** Every design with the names of its colourways, as a shop window lists them. */
+export async function readListings(tx: Transaction): Promise<{ title: string; variants: string[] }[]> {
+  const designs = await tx.select().from(design).orderBy(asc(design.id));
+  const colourways = await tx.select().from(colourway).orderBy(asc(colourway.id));
+  return designs.map((each) => ({ title: each.name, variants: colourways.filter((one) => one.designId === each.id).map((one) => one.name) }));
 }

@@ -23,7 +23,7 @@ import {
 import type { TechniqueId } from "@yule/core";
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
-import { store } from "../stores/tables.ts";
+import { storeTable } from "../stores/tables.ts";
 
 export const series = pgTable(
   "series",
@@ -63,8 +63,8 @@ export const design = pgTable(
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.seriesId], foreignColumns: [series.shopId, series.id] }),
-    foreignKey({ columns: [table.shopId, table.paperId], foreignColumns: [store.shopId, store.id] }),
-    foreignKey({ columns: [table.shopId, table.cardStockId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.paperId], foreignColumns: [storeTable.shopId, storeTable.id] }),
+    foreignKey({ columns: [table.shopId, table.cardStockId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     check("design_size", sql`${table.width} > 0 and ${table.height} > 0 and ${table.thickness} >= 0`),
   ],
 );

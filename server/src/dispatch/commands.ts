@@ -1,32 +1,29 @@
-import { phrase } from "@yule/core";
-import type { CommandPayload } from "@yule/contract";
-import { and, eq } from "drizzle-orm";
+import { postageOf, servicesTo } from "@yule/derive";
+import { phrase, money } from "@yule/core";
+import type { CommandPayload, dispatchCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import { needLine } from "../db/tables.ts";
-import type { Done } from "../logbook/done.ts";
-import { posting } from "./tables.ts";
+import type { Writing } from "../db/writing.ts";
+import { needLinesOf } from "../season/reads.ts";
+import { isPosted, recipientsOf } from "./reads.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-export async function addHousehold(work: Work, said: CommandPayload<"add-household">): Promise<Done> {
-  await work.insert("household", said);
-  return { subject: ["household", said.id], summary: `Household ${said.name}, ${said.country}` };
+async function addHousehold(writing: Writing, payload: CommandPayload<"add-household">): Promise<HandlerResult> {
+  await writing.insert("household", payload);
+  return { subject: ["household", payload.id], summary: `Household ${payload.name}, ${payload.country}` };
 }
 
-export async function changeHousehold(work: Work, said: CommandPayload<"change-household">): Promise<Done> {
-  const found = await work.find("household", said.id);
-  if (!found) return missing("household", ["id"], said.id);
-  await work.update("household", said.id, { neutral: said.neutral, without: said.without }, said.version);
-  const wishes = [...(said.neutral ? ["neutral words"] : []), ...said.without.map((each) => `no ${each}`)];
-  return { subject: ["household", said.id], summary: `${found.name}: ${wishes.length === 0 ? "any card" : wishes.join(", ")}` };
+async function changeHousehold(writing: Writing, payload: CommandPayload<"change-household">): Promise<HandlerResult> {
+  const found = await writing.find("household", payload.id);
+  if (!found) return missing("household", ["id"], payload.id);
+  await writing.update("household", payload.id, { neutral: payload.neutral, without: payload.without }, payload.version);
+  const wishes = [...(payload.neutral ? ["neutral words"] : []), ...payload.without.map((each) => `no ${each}`)];
+  return { subject: ["household", payload.id], summary: `${found.name}: ${wishes.length === 0 ? "any card" : wishes.join(", ")}` };
 }
 
-export async function postNeed(work: Work, said: CommandPayload<"post-need">): Promise<Done> {
-  const need = await work.find("need", said.needId);
-  if (!need) return missing("need", ["needId"], said.needId);
-  const lines = await work.tx
-    .select()
-    .from(needLine)
-    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId)));
+async function postNeed(writing: Writing, payload: CommandPayload<"post-need">): Promise<HandlerResult> {
+  const need = await writing.find("need", payload.needId);
+  if (!need) return missing("need", ["needId"], payload.needId);
+  const lines = await needLinesOf(writing.tx, payload.needId);
   const lacking = lines.reduce((sum, line) => sum + line.quantity - line.assembled, 0);
   if (lacking > 0)
     refuse({
@@ -35,11 +32,20 @@ export async function postNeed(work: Work, said: CommandPayload<"post-need">): P
       given: phrase`${{ name: need.title, of: "need" }}, ${lacking} cards not assembled`,
       allowed: ["a need whose cards are all assembled"],
     });
-  const [before] = await work.tx
-    .select({ id: posting.id })
-    .from(posting)
-    .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
-  if (before) refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: ["a need that was not posted yet"] });
-  await work.insert("posting", said);
-  return { subject: ["need", said.needId], summary: `${need.title} ${need.zone === null ? "handed over" : `posted by ${said.service}`} on ${said.on}` };
+  if (await isPosted(writing.tx, payload.needId))
+    refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: ["a need that was not posted yet"] });
+  const { table } = writing.outside.carrier;
+  const { zone } = need;
+  const cost = postageOf({ zone, households: (await recipientsOf(writing.tx, need.id)).length }, payload.service, table);
+  if (cost === null) return refuse({ code: "no-service", path: ["service"], given: [{ text: payload.service }], allowed: [servicesTo(zone, table).join(", ")] });
+  if (payload.costMinor !== undefined && payload.costMinor !== cost)
+    refuse({ code: "reckoned-otherwise", path: ["costMinor"], given: [{ money: money(payload.costMinor) }], allowed: phrase`${{ money: cost }}, what ${payload.service} costs` });
+  await writing.insert("posting", { ...payload, costMinor: cost });
+  return { subject: ["need", payload.needId], summary: `${need.title} ${need.zone === null ? "handed over" : `posted by ${payload.service}`} on ${payload.on}` };
 }
+
+export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
+  "add-household": addHousehold,
+  "change-household": changeHousehold,
+  "post-need": postNeed,
+};

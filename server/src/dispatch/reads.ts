@@ -1,13 +1,13 @@
 import type { DispatchRead } from "@yule/contract";
 import { dayAt } from "@yule/core";
-import { asc } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
-import { shop } from "../shop/tables.ts";
+import { readHome } from "../shop/reads.ts";
 import { household, posting, recipient } from "./tables.ts";
 
 export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date): Promise<DispatchRead> {
-  const [home] = await tx.select().from(shop);
+  const home = await readHome(tx);
   const households = await tx.select().from(household).orderBy(asc(household.name));
   const recipients = await tx.select().from(recipient);
   const postings = await tx.select().from(posting);
@@ -29,8 +29,22 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
       name: carrier.name,
       simulated: true,
       table: carrier.table,
-      holidays: carrier.holidays(dayAt(now, home?.timeZone ?? "UTC")),
-      neighbours: NEIGHBOURS[home?.country ?? ""] ?? [],
+      holidays: carrier.holidays(dayAt(now, home.timeZone)),
+      neighbours: NEIGHBOURS[home.country] ?? [],
     },
   };
+}
+
+/** Which needs go to how many households, a row each. */
+export const readRecipients = (tx: Transaction): Promise<{ needId: string }[]> => tx.select({ needId: recipient.needId }).from(recipient);
+
+/** The days on which needs went off. */
+export const readPostings = (tx: Transaction): Promise<{ needId: string; on: string }[]> => tx.select({ needId: posting.needId, on: posting.on }).from(posting);
+
+export const recipientsOf = (tx: Transaction, needId: string): Promise<{ id: string }[]> => tx.select({ id: recipient.id }).from(recipient).where(eq(recipient.needId, needId));
+
+/** Whether a need was posted or handed over. */
+export async function isPosted(tx: Transaction, needId: string): Promise<boolean> {
+  const [found] = await tx.select({ id: posting.id }).from(posting).where(eq(posting.needId, needId));
+  return found !== undefined;
 }

@@ -1,39 +1,35 @@
-import { phrase } from "@yule/core";
-import type { CommandPayload } from "@yule/contract";
-import { and, eq, or } from "drizzle-orm";
+import { sameUses, usesOfCards, type StoreUse } from "@yule/derive";
+import { phrase, type Phrase } from "@yule/core";
+import type { CommandPayload, finishCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import { batch, needLine, unit } from "../db/tables.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import { goodPanelsFor } from "../bench/reads.ts";
+import { readDesign } from "../designs/reads.ts";
+import { needLinesOf } from "../season/reads.ts";
+import { readShelf } from "../stores/reads.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
-export async function gradePanels(work: Work, said: CommandPayload<"grade-panels">): Promise<Done> {
-  for (const [index, each] of said.grades.entries()) {
-    const found = await work.find("unit", each.unitId);
-    if (!found || found.batchId !== said.batchId) return missing("panel of this batch", ["grades", index, "unitId"], each.unitId);
-    await work.update("unit", each.unitId, { grade: each.grade });
+async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult> {
+  for (const [index, each] of payload.grades.entries()) {
+    const found = await writing.find("unit", each.unitId);
+    if (!found || found.batchId !== payload.batchId) return missing("panel of this batch", ["grades", index, "unitId"], each.unitId);
+    await writing.update("unit", each.unitId, { grade: each.grade });
   }
   const counts = new Map<string, number>();
-  for (const { grade } of said.grades) counts.set(grade, (counts.get(grade) ?? 0) + 1);
-  return { subject: ["batch", said.batchId], summary: `Inspected: ${[...counts].map(([grade, count]) => `${String(count)} ${grade}`).join(", ")}` };
+  for (const { grade } of payload.grades) counts.set(grade, (counts.get(grade) ?? 0) + 1);
+  return { subject: ["batch", payload.batchId], summary: `Inspected: ${[...counts].map(([grade, count]) => `${String(count)} ${grade}`).join(", ")}` };
 }
 
-export async function assembleCards(work: Work, said: CommandPayload<"assemble-cards">): Promise<Done> {
-  const need = await work.find("need", said.needId);
-  if (!need) return missing("need", ["needId"], said.needId);
-  const good = await work.tx
-    .select({ colourwayId: unit.colourwayId })
-    .from(unit)
-    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
-    .where(and(eq(batch.shopId, work.shopId), or(and(eq(batch.needId, said.needId), eq(unit.grade, "good")), eq(unit.servesNeedId, said.needId))));
+async function assembleCards(writing: Writing, payload: CommandPayload<"assemble-cards">): Promise<HandlerResult> {
+  const need = await writing.find("need", payload.needId);
+  if (!need) return missing("need", ["needId"], payload.needId);
+  const good = await goodPanelsFor(writing.tx, payload.needId);
   let cards = 0;
-  for (const [index, line] of said.lines.entries()) {
-    const found = await work.find("needLine", line.lineId);
-    if (!found || found.needId !== said.needId) return missing("line of this need", ["lines", index, "lineId"], line.lineId);
-    const lines = await work.tx
-      .select()
-      .from(needLine)
-      .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, said.needId), eq(needLine.colourwayId, found.colourwayId)));
+  for (const [index, line] of payload.lines.entries()) {
+    const found = await writing.find("needLine", line.lineId);
+    if (!found || found.needId !== payload.needId) return missing("line of this need", ["lines", index, "lineId"], line.lineId);
+    const lines = (await needLinesOf(writing.tx, payload.needId)).filter((each) => each.colourwayId === found.colourwayId);
     const panels = good.filter((each) => each.colourwayId === found.colourwayId).length;
     // One good master is enough for any number of printed cards.
     const makes = need.print && panels > 0 ? Infinity : panels;
@@ -52,9 +48,33 @@ export async function assembleCards(work: Work, said: CommandPayload<"assemble-c
         given: [{ count: line.quantity }],
         allowed: phrase`at most ${found.quantity - found.assembled}, what the need still lacks`,
       });
-    await work.update("needLine", line.lineId, { assembled: found.assembled + line.quantity });
+    await writing.update("needLine", line.lineId, { assembled: found.assembled + line.quantity });
     cards += line.quantity;
   }
-  for (const [index, use] of said.uses.entries()) await takeFromStore(work, use.storeId, use.quantity, `cards for ${need.title}`, ["uses", index, "quantity"]);
-  return { subject: ["need", said.needId], summary: `${String(cards)} cards assembled for ${need.title}` };
+  const uses = await usesReckoned(writing, need.designId, cards, payload.uses);
+  for (const [index, use] of uses.entries()) await takeFromStore(writing, use.storeId, use.quantity, `cards for ${need.title}`, ["uses", index, "quantity"]);
+  return { subject: ["need", payload.needId], summary: `${String(cards)} cards assembled for ${need.title}` };
 }
+
+/** What the cards take, reckoned here. What a screen reckoned from figures that are no longer true is refused with what is. */
+async function usesReckoned(writing: Writing, designId: string, cards: number, told: readonly StoreUse[] | undefined): Promise<StoreUse[]> {
+  const design = await readDesign(writing.tx, designId);
+  const shelf = await readShelf(writing.tx);
+  const uses = design ? usesOfCards(design, cards, shelf) : [];
+  const words = (list: readonly StoreUse[]): Phrase =>
+    list.length === 0
+      ? ["nothing"]
+      : list.flatMap(({ storeId, quantity }, index) => [
+          index === 0 ? "" : ", ",
+          { count: quantity },
+          " of ",
+          { name: shelf.find((each) => each.id === storeId)?.name ?? storeId, of: "store" },
+        ]);
+  if (told && !sameUses(told, uses)) refuse({ code: "reckoned-otherwise", path: ["uses"], given: words(told), allowed: phrase`${words(uses)}: what these cards take` });
+  return uses;
+}
+
+export const finishHandlers: Handlers<typeof finishCommands> = {
+  "grade-panels": gradePanels,
+  "assemble-cards": assembleCards,
+};

@@ -1,90 +1,33 @@
 import { commandSchemas, faultsOf, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
-import { tellBench, tellSession } from "../bench/commands.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
-import { Work } from "../db/work.ts";
-import { addColourway, addDesign, addSeries, archiveDesign, changeColourway, changeGuides, changeRoute, changeSeries, changeStack, changeTraits } from "../designs/commands.ts";
-import { addSentiment, changeWords, removeSentiment } from "../designs/words.ts";
-import { addPaint, changePaint, markTouches, shelvePaint } from "../colour/commands.ts";
-import { addHousehold, changeHousehold, postNeed } from "../dispatch/commands.ts";
-import { assembleCards, gradePanels } from "../finish/commands.ts";
-import {
-  addNeed,
-  addNeeds,
-  addOwnOccasion,
-  addOwnOccasions,
-  addSessionChange,
-  addSessionChanges,
-  changeNeed,
-  removeNeed,
-  removeOwnOccasion,
-  removeSessionChange,
-  setSessions,
-} from "../season/commands.ts";
-import { noteLesson, removeLesson } from "../season/lessons.ts";
-import { serveNeed, tellOutcome } from "../season/serving.ts";
+import { Writing } from "../db/writing.ts";
+import { shopHandlers } from "../shop/commands.ts";
+import { seasonHandlers } from "../season/commands.ts";
+import { designsHandlers } from "../designs/commands.ts";
+import { colourHandlers } from "../colour/commands.ts";
+import { storesHandlers } from "../stores/commands.ts";
+import { sheetsHandlers } from "../sheets/commands.ts";
+import { benchHandlers } from "../bench/commands.ts";
+import { finishHandlers } from "../finish/commands.ts";
+import { dispatchHandlers } from "../dispatch/commands.ts";
 import type { Outside } from "../outside/outside.ts";
-import { dropOffcut, dropSplitPlan, keepOffcut, keepSplitPlan, splitSheets } from "../sheets/commands.ts";
-import { setCalendarAddress, setShop } from "../shop/commands.ts";
-import { addStore, buyStore, changeStore, countStore } from "../stores/commands.ts";
-import type { Done } from "./done.ts";
+import type { Handler, HandlerResult } from "./handler.ts";
 import { event } from "./tables.ts";
 
-type Handler<Kind extends CommandKind> = (work: Work, said: CommandPayload<Kind>, eventId: string) => Promise<Done>;
-
+/** Each domain tells how its commands are carried out. */
 const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
-  "set-shop": setShop,
-  "add-need": addNeed,
-  "change-need": changeNeed,
-  "remove-need": removeNeed,
-  "add-needs": addNeeds,
-  "serve-need": serveNeed,
-  "tell-outcome": tellOutcome,
-  "note-lesson": noteLesson,
-  "remove-lesson": removeLesson,
-  "set-sessions": setSessions,
-  "add-session-change": addSessionChange,
-  "add-session-changes": addSessionChanges,
-  "remove-session-change": removeSessionChange,
-  "add-own-occasion": addOwnOccasion,
-  "add-own-occasions": addOwnOccasions,
-  "remove-own-occasion": removeOwnOccasion,
-  "set-calendar-address": setCalendarAddress,
-  "add-series": addSeries,
-  "add-design": addDesign,
-  "change-stack": changeStack,
-  "change-route": changeRoute,
-  "change-guides": changeGuides,
-  "change-series": changeSeries,
-  "change-traits": changeTraits,
-  "change-words": changeWords,
-  "change-colourway": changeColourway,
-  "add-colourway": addColourway,
-  "archive-design": archiveDesign,
-  "add-sentiment": addSentiment,
-  "remove-sentiment": removeSentiment,
-  "add-paint": addPaint,
-  "change-paint": changePaint,
-  "shelve-paint": shelvePaint,
-  "mark-touches": markTouches,
-  "add-store": addStore,
-  "count-store": countStore,
-  "buy-store": buyStore,
-  "change-store": changeStore,
-  "split-sheets": splitSheets,
-  "keep-offcut": keepOffcut,
-  "drop-offcut": dropOffcut,
-  "keep-split-plan": keepSplitPlan,
-  "drop-split-plan": dropSplitPlan,
-  "tell-bench": tellBench,
-  "tell-session": tellSession,
-  "grade-panels": gradePanels,
-  "assemble-cards": assembleCards,
-  "add-household": addHousehold,
-  "change-household": changeHousehold,
-  "post-need": postNeed,
+  ...shopHandlers,
+  ...seasonHandlers,
+  ...designsHandlers,
+  ...colourHandlers,
+  ...storesHandlers,
+  ...sheetsHandlers,
+  ...benchHandlers,
+  ...finishHandlers,
+  ...dispatchHandlers,
   undo,
 };
 
@@ -129,9 +72,9 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
     const [before] = await tx.select().from(event).where(eq(event.id, given.id));
     if (before) return { event: eventRead(before) };
-    const work = new Work(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
-    const handler = handlers[given.kind] as (work: Work, said: unknown, eventId: string) => Promise<Done>;
-    const done = await handler(work, read.data, given.id);
+    const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
+    const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult>;
+    const done = await handler(writing, read.data, given.id);
     const [row] = await tx
       .insert(event)
       .values({
@@ -144,7 +87,7 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
         subjectId: done.subject[1],
         summary: done.summary,
         payload: given.payload ?? {},
-        changes: work.changes,
+        changes: writing.changes,
       })
       .returning();
     if (!row) throw new Error("the log took no row");
@@ -154,19 +97,19 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
 }
 
 /** Takes a command back, or an undo: that is redo. */
-async function undo(work: Work, said: CommandPayload<"undo">, eventId: string): Promise<Done> {
-  const [found] = await work.tx
+async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: string): Promise<HandlerResult> {
+  const [found] = await writing.tx
     .select()
     .from(event)
-    .where(and(eq(event.shopId, work.shopId), eq(event.id, said.eventId)))
+    .where(and(eq(event.shopId, writing.shopId), eq(event.id, payload.eventId)))
     .for("update");
-  if (!found) return missing("entry in the logbook", ["eventId"], said.eventId);
+  if (!found) return missing("entry in the logbook", ["eventId"], payload.eventId);
   if (found.undoneBy) throw new Refusal(409, "This was taken back already.");
-  await work.takeBack(found.changes);
-  await work.tx
+  await writing.takeBack(found.changes);
+  await writing.tx
     .update(event)
     .set({ undoneBy: eventId })
-    .where(and(eq(event.shopId, work.shopId), eq(event.id, found.id)));
+    .where(and(eq(event.shopId, writing.shopId), eq(event.id, found.id)));
   return {
     subject: [found.subjectKind, found.subjectId],
     summary: found.kind === "undo" ? `Done again: ${found.summary.replace(/^Taken back: /, "")}` : `Taken back: ${found.summary}`,

@@ -3,15 +3,15 @@ import ical, { ICalCalendarMethod } from "ical-generator";
 import { timingSafeEqual } from "node:crypto";
 import type { Transaction } from "../db/pool.ts";
 import type { Carrier } from "../outside/carrier.ts";
-import { shop } from "../shop/tables.ts";
+import { readHome } from "../shop/reads.ts";
 import { readSeason } from "./reads.ts";
 
 const SESSIONS_AHEAD = 60;
 
 /** The season's calendar for whoever has the secret address. @returns null when the secret is not the one given out */
 export async function calendarAt(tx: Transaction, secret: string, now: Date, carrier: Carrier): Promise<string | null> {
-  const [row] = await tx.select({ secret: shop.calendarSecret }).from(shop);
-  return row?.secret && sameSecret(row.secret, secret) ? seasonCalendar(tx, now, carrier) : null;
+  const { calendarSecret } = await readHome(tx);
+  return calendarSecret !== null && sameSecret(calendarSecret, secret) ? seasonCalendar(tx, now, carrier) : null;
 }
 
 /**
@@ -19,8 +19,7 @@ export async function calendarAt(tx: Transaction, secret: string, now: Date, car
  * are moments, so that a calendar in any time zone shows them right over a change of the clocks.
  */
 export async function seasonCalendar(tx: Transaction, now: Date, carrier: Carrier): Promise<string> {
-  const [row] = await tx.select().from(shop);
-  if (!row) throw new Error("the shop has no row");
+  const row = await readHome(tx);
   const season = await readSeason(tx);
   const today = dayAt(now, row.timeZone);
   const calendar = ical({ name: `${row.name}, season`, method: ICalCalendarMethod.PUBLISH, prodId: { company: "Yule Stack", product: "season", language: "EN" } });

@@ -1,20 +1,25 @@
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, seasonCommands } from "@yule/contract";
 import { dayAt } from "@yule/core";
 import { missing } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-export async function noteLesson(work: Work, said: CommandPayload<"note-lesson">): Promise<Done> {
-  if (said.designId !== null && !(await work.find("design", said.designId))) return missing("design", ["designId"], said.designId);
-  if (said.stageId !== null && (await work.find("stage", said.stageId))?.designId !== said.designId) return missing("stage", ["stageId"], said.stageId);
-  const shop = await work.find("shop", work.shopId);
-  await work.insert("lesson", { ...said, notedOn: dayAt(work.at, shop?.timeZone ?? "UTC") });
-  return { subject: said.designId === null ? ["shop", work.shopId] : ["design", said.designId], summary: `Lesson for ${said.moment}: ${said.text}` };
+async function noteLesson(writing: Writing, payload: CommandPayload<"note-lesson">): Promise<HandlerResult> {
+  if (payload.designId !== null && !(await writing.find("design", payload.designId))) return missing("design", ["designId"], payload.designId);
+  if (payload.stageId !== null && (await writing.find("stage", payload.stageId))?.designId !== payload.designId) return missing("stage", ["stageId"], payload.stageId);
+  const shop = await writing.find("shop", writing.shopId);
+  await writing.insert("lesson", { ...payload, notedOn: dayAt(writing.at, shop?.timeZone ?? "UTC") });
+  return { subject: payload.designId === null ? ["shop", writing.shopId] : ["design", payload.designId], summary: `Lesson for ${payload.moment}: ${payload.text}` };
 }
 
-export async function removeLesson(work: Work, said: CommandPayload<"remove-lesson">): Promise<Done> {
-  const found = await work.find("lesson", said.id);
-  if (!found) return missing("lesson", ["id"], said.id);
-  await work.remove("lesson", said.id, said.version);
-  return { subject: ["shop", work.shopId], summary: `Lesson no longer said: ${found.text}` };
+async function removeLesson(writing: Writing, payload: CommandPayload<"remove-lesson">): Promise<HandlerResult> {
+  const found = await writing.find("lesson", payload.id);
+  if (!found) return missing("lesson", ["id"], payload.id);
+  await writing.remove("lesson", payload.id, payload.version);
+  return { subject: ["shop", writing.shopId], summary: `Lesson no longer said: ${found.text}` };
 }
+
+export const lessonHandlers: Pick<Handlers<typeof seasonCommands>, "note-lesson" | "remove-lesson"> = {
+  "note-lesson": noteLesson,
+  "remove-lesson": removeLesson,
+};

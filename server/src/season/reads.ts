@@ -1,14 +1,14 @@
 import type { SeasonRead } from "@yule/contract";
-import { asc } from "drizzle-orm";
+import { asc, eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
-import { posting, recipient } from "../db/tables.ts";
+import { readPostings, readRecipients } from "../dispatch/reads.ts";
 import { lesson, need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
 
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const needs = await tx.select().from(need).orderBy(asc(need.due), asc(need.id));
   const lines = await tx.select().from(needLine).orderBy(asc(needLine.id));
-  const households = await tx.select({ needId: recipient.needId }).from(recipient);
-  const postings = await tx.select({ needId: posting.needId, on: posting.on }).from(posting);
+  const households = await readRecipients(tx);
+  const postings = await readPostings(tx);
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
   const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
   const ownOccasions = await tx.select().from(ownOccasion).orderBy(asc(ownOccasion.month), asc(ownOccasion.date));
@@ -26,3 +26,8 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
     lessons: lessons.map(({ shopId: _shop, ...noted }) => noted),
   };
 }
+
+export type NeedLine = typeof needLine.$inferSelect;
+
+/** The lines of a need. */
+export const needLinesOf = (tx: Transaction, needId: string): Promise<NeedLine[]> => tx.select().from(needLine).where(eq(needLine.needId, needId));

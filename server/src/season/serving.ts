@@ -1,47 +1,45 @@
 import { phrase } from "@yule/core";
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, seasonCommands } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import { batch, needLine, posting } from "../db/tables.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import { isPosted } from "../dispatch/reads.ts";
+import { needLine } from "./tables.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
 /** Gives a need what is there already: panels of the stash to be assembled for it, and finished cards that were left over. */
-export async function serveNeed(work: Work, said: CommandPayload<"serve-need">): Promise<Done> {
-  const found = await work.find("need", said.needId);
-  if (!found) return missing("need", ["needId"], said.needId);
-  if (said.unitIds.length + said.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: ["nothing"], allowed: ["panels of the stash, or cards left over"] });
-  const lines = await linesOf(work, said.needId);
-  for (const [index, unitId] of said.unitIds.entries()) await givePanel(work, said.needId, unitId, lines, ["unitIds", index]);
+async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">): Promise<HandlerResult> {
+  const found = await writing.find("need", payload.needId);
+  if (!found) return missing("need", ["needId"], payload.needId);
+  if (payload.unitIds.length + payload.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: ["nothing"], allowed: ["panels of the stash, or cards left over"] });
+  const lines = await linesOf(writing, payload.needId);
+  for (const [index, unitId] of payload.unitIds.entries()) await givePanel(writing, payload.needId, unitId, lines, ["unitIds", index]);
   let cards = 0;
-  for (const [index, line] of said.lines.entries()) {
+  for (const [index, line] of payload.lines.entries()) {
     const own = lines.find((each) => each.id === line.lineId);
     if (!own) return missing("line of this need", ["lines", index, "lineId"], line.lineId);
-    await giveCards(work, own, line.quantity, ["lines", index, "quantity"]);
+    await giveCards(writing, own, line.quantity, ["lines", index, "quantity"]);
     cards += line.quantity;
   }
-  const panels = said.unitIds.length;
+  const panels = payload.unitIds.length;
   const words = [panels > 0 && `${String(panels)} ${panels === 1 ? "panel" : "panels"} of the stash`, cards > 0 && `${String(cards)} left-over ${cards === 1 ? "card" : "cards"}`];
-  return { subject: ["need", said.needId], summary: `${words.filter(Boolean).join(" and ")} given to ${found.title}` };
+  return { subject: ["need", payload.needId], summary: `${words.filter(Boolean).join(" and ")} given to ${found.title}` };
 }
 
 type Line = typeof needLine.$inferSelect;
 
-const linesOf = (work: Work, needId: string): Promise<Line[]> =>
-  work.tx
+const linesOf = (writing: Writing, needId: string): Promise<Line[]> =>
+  writing.tx
     .select()
     .from(needLine)
-    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.needId, needId)))
+    .where(and(eq(needLine.shopId, writing.shopId), eq(needLine.needId, needId)))
     .for("update");
 
-async function givePanel(work: Work, needId: string, unitId: string, lines: readonly Line[], path: (string | number)[]): Promise<void> {
-  const panel = await work.find("unit", unitId);
+async function givePanel(writing: Writing, needId: string, unitId: string, lines: readonly Line[], path: (string | number)[]): Promise<void> {
+  const panel = await writing.find("unit", unitId);
   if (!panel) return missing("panel", path, unitId);
-  const [home] = await work.tx
-    .select()
-    .from(batch)
-    .where(and(eq(batch.shopId, work.shopId), eq(batch.id, panel.batchId)));
-  const owner = home && (await work.find("need", home.needId));
+  const home = await writing.find("batch", panel.batchId);
+  const owner = home && (await writing.find("need", home.needId));
   // Panels painted to refill the stash belong to it when they are good.
   const isStash = panel.grade === "stash" || (panel.grade === "good" && owner?.kind === "stash");
   if (!isStash || panel.servesNeedId !== null)
@@ -53,22 +51,22 @@ async function givePanel(work: Work, needId: string, unitId: string, lines: read
     });
   if (!home || !lines.some((line) => line.colourwayId === panel.colourwayId))
     refuse({ code: "other-colourway", path, given: phrase`panel ${panel.number}`, allowed: ["a panel of a design and colourway that the need asks for"] });
-  await work.update("unit", unitId, { servesNeedId: needId });
+  await writing.update("unit", unitId, { servesNeedId: needId });
 }
 
 /** Cards of one colourway that were left over and not given to another need since. */
-export async function leftOverCards(work: Work, colourwayId: string): Promise<number> {
-  const [sum] = await work.tx
+export async function leftOverCards(writing: Writing, colourwayId: string): Promise<number> {
+  const [sum] = await writing.tx
     .select({ free: sql`coalesce(sum(coalesce(${needLine.leftOver}, 0) - ${needLine.fromLeft}), 0)`.mapWith(Number) })
     .from(needLine)
-    .where(and(eq(needLine.shopId, work.shopId), eq(needLine.colourwayId, colourwayId)));
+    .where(and(eq(needLine.shopId, writing.shopId), eq(needLine.colourwayId, colourwayId)));
   return sum?.free ?? 0;
 }
 
-async function giveCards(work: Work, line: Line, quantity: number, path: (string | number)[]): Promise<void> {
+async function giveCards(writing: Writing, line: Line, quantity: number, path: (string | number)[]): Promise<void> {
   // Two needs that reach for the same cards meet here.
-  await work.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${line.colourwayId}`}, 0))`);
-  const free = await leftOverCards(work, line.colourwayId);
+  await writing.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${line.colourwayId}`}, 0))`);
+  const free = await leftOverCards(writing, line.colourwayId);
   const lacking = line.quantity - line.assembled;
   const most = Math.max(0, Math.min(free, lacking));
   if (quantity > most)
@@ -78,21 +76,18 @@ async function giveCards(work: Work, line: Line, quantity: number, path: (string
       given: [{ count: quantity }],
       allowed: phrase`at most ${most}, ${free < lacking ? "left over" : "what the need still lacks"}`,
     });
-  await work.update("needLine", line.id, { assembled: line.assembled + quantity, fromLeft: line.fromLeft + quantity });
+  await writing.update("needLine", line.id, { assembled: line.assembled + quantity, fromLeft: line.fromLeft + quantity });
 }
 
 /** What came of a need that is done. What was neither sold nor given is left over and can serve another. */
-export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome">): Promise<Done> {
-  const found = await work.find("need", said.needId);
-  if (!found) return missing("need", ["needId"], said.needId);
-  const [gone] = await work.tx
-    .select({ id: posting.id })
-    .from(posting)
-    .where(and(eq(posting.shopId, work.shopId), eq(posting.needId, said.needId)));
-  if (!gone) refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: ["a need that was posted or handed over"] });
-  const lines = await linesOf(work, said.needId);
+async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outcome">): Promise<HandlerResult> {
+  const found = await writing.find("need", payload.needId);
+  if (!found) return missing("need", ["needId"], payload.needId);
+  if (!(await isPosted(writing.tx, payload.needId)))
+    refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: ["a need that was posted or handed over"] });
+  const lines = await linesOf(writing, payload.needId);
   let [sold, left] = [0, 0];
-  for (const [index, told] of said.lines.entries()) {
+  for (const [index, told] of payload.lines.entries()) {
     const line = lines.find((each) => each.id === told.lineId);
     if (!line) return missing("line of this need", ["lines", index, "lineId"], told.lineId);
     const rest = line.assembled - told.sold - told.given;
@@ -103,17 +98,22 @@ export async function tellOutcome(work: Work, said: CommandPayload<"tell-outcome
         given: phrase`${told.sold} sold and ${told.given} given`,
         allowed: phrase`together at most ${line.assembled}, the cards made`,
       });
-    await checkStillLeft(work, line, rest, ["lines", index, "sold"]);
-    await work.update("needLine", line.id, { sold: told.sold, given: told.given, leftOver: rest });
+    await checkStillLeft(writing, line, rest, ["lines", index, "sold"]);
+    await writing.update("needLine", line.id, { sold: told.sold, given: told.given, leftOver: rest });
     sold += told.sold;
     left += rest;
   }
-  return { subject: ["need", said.needId], summary: `${found.title}: ${String(sold)} sold, ${String(left)} left over` };
+  return { subject: ["need", payload.needId], summary: `${found.title}: ${String(sold)} sold, ${String(left)} left over` };
 }
 
 /** Cards said to be left over may serve another need by now: the count cannot go below what was given on. */
-async function checkStillLeft(work: Work, line: Line, left: number, path: (string | number)[]): Promise<void> {
-  const free = await leftOverCards(work, line.colourwayId);
+async function checkStillLeft(writing: Writing, line: Line, left: number, path: (string | number)[]): Promise<void> {
+  const free = await leftOverCards(writing, line.colourwayId);
   const givenOn = (line.leftOver ?? 0) - free;
   if (left < givenOn) refuse({ code: "given-on", path, given: phrase`${left} left over`, allowed: phrase`at least ${givenOn}, which serve another need already` });
 }
+
+export const servingHandlers: Pick<Handlers<typeof seasonCommands>, "serve-need" | "tell-outcome"> = {
+  "serve-need": serveNeed,
+  "tell-outcome": tellOutcome,
+};

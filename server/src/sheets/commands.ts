@@ -1,48 +1,71 @@
+import { takenByPlan } from "@yule/derive";
 import { phrase } from "@yule/core";
-import type { CommandPayload, planStates } from "@yule/contract";
+import type { CommandPayload, planStates, sheetsCommands, SplitPlanRead } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { checkPicture } from "../shop/pictures.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
 /** What was split becomes batches on the bench; sheets and offcuts leave, and what is left over is kept. */
-export async function splitSheets(work: Work, said: CommandPayload<"split-sheets">): Promise<Done> {
-  const { result } = said;
-  if (said.batches.length === 0 && said.planId === null)
+async function splitSheets(writing: Writing, payload: CommandPayload<"split-sheets">): Promise<HandlerResult> {
+  const { result } = payload;
+  if (payload.batches.length === 0 && payload.planId === null)
     refuse({ code: "nothing", path: ["batches"], given: ["no batch and no plan"], allowed: ["panels for a need, or the plan that was followed"] });
   if (result && result.spoilt > result.wanted)
     refuse({ code: "too-many", path: ["result", "spoilt"], given: phrase`${result.spoilt} spoilt`, allowed: phrase`at most the ${result.wanted} that were wanted` });
-  const plan = said.planId === null ? null : await planNow(work, said.planId, ["planId"], ["open", "taped"]);
+  const plan = payload.planId === null ? null : await planNow(writing, payload.planId, ["planId"], ["open", "taped"]);
+  if (plan) checkTaken(payload, plan);
   const titles: string[] = [];
-  for (const [index, batch] of said.batches.entries()) {
-    const need = await work.find("need", batch.needId);
+  for (const [index, batch] of payload.batches.entries()) {
+    const need = await writing.find("need", batch.needId);
     if (!need) return missing("need", ["batches", index, "needId"], batch.needId);
     titles.push(need.title);
-    await work.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: work.at, perSheet: batch.perSheet });
-    for (const unit of batch.units) await work.insert("unit", { ...unit, batchId: batch.batchId, grade: null });
+    await writing.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: writing.at, perSheet: batch.perSheet });
+    for (const unit of batch.units) await writing.insert("unit", { ...unit, batchId: batch.batchId, grade: null });
   }
   const taken: string[] = [];
-  for (const [index, use] of said.uses.entries())
-    taken.push(`${String(use.sheets)} × ${await takeFromStore(work, use.storeId, use.sheets, `split for ${titles.join(", ")}`, ["uses", index, "sheets"])}`);
-  for (const [index, used] of said.offcutsUsed.entries()) await takeOffcuts(work, used.id, used.count, ["offcutsUsed", index, "count"]);
-  if (said.offcutsUsed.length > 0) taken.push(countOf(said.offcutsUsed, "offcut"));
-  for (const kept of said.offcutsKept) await work.insert("offcut", kept);
+  for (const [index, use] of payload.uses.entries())
+    taken.push(`${String(use.sheets)} × ${await takeFromStore(writing, use.storeId, use.sheets, `split for ${titles.join(", ")}`, ["uses", index, "sheets"])}`);
+  for (const [index, used] of payload.offcutsUsed.entries()) await takeOffcuts(writing, used.id, used.count, ["offcutsUsed", index, "count"]);
+  if (payload.offcutsUsed.length > 0) taken.push(countOf(payload.offcutsUsed, "offcut"));
+  for (const kept of payload.offcutsKept) await writing.insert("offcut", kept);
   // A taped sheet stays whole until it is painted; then the same plan is followed through its gutters.
-  if (plan) await work.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" ? "taped" : "done" });
-  if (result) await work.insert("splitResult", { ...result, storeId: said.uses[0]?.storeId ?? plan?.materialId ?? null, at: work.at });
-  const units = said.batches.reduce((sum, batch) => sum + batch.units.length, 0);
+  if (plan) await writing.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" ? "taped" : "done" });
+  if (result) await writing.insert("splitResult", { ...result, storeId: payload.uses[0]?.storeId ?? plan?.materialId ?? null, at: writing.at });
+  const units = payload.batches.reduce((sum, batch) => sum + batch.units.length, 0);
   const spoilt = result && result.spoilt > 0 ? `, ${String(result.spoilt)} spoilt in the splitting` : "";
-  const kept = said.offcutsKept.length > 0 ? `, ${countOf(said.offcutsKept, "offcut")} kept` : "";
+  const kept = payload.offcutsKept.length > 0 ? `, ${countOf(payload.offcutsKept, "offcut")} kept` : "";
   if (units === 0)
     return {
-      subject: ["splitPlan", said.planId ?? ""],
+      subject: ["splitPlan", payload.planId ?? ""],
       summary: `${plan?.state === "taped" ? "Taped sheets cut apart" : result ? "Sheets split, nothing came out" : "Card stock cut"}${spoilt}${kept}`,
     };
   return {
-    subject: ["batch", said.batches[0]?.batchId ?? ""],
+    subject: ["batch", payload.batches[0]?.batchId ?? ""],
     summary: `${taken.length > 0 ? taken.join(", ") : "Paper"} split into ${String(units)} ${units === 1 ? "panel" : "panels"} for ${titles.join(", ")}${spoilt}${kept}`,
   };
+}
+
+/** What a plan takes follows from the plan: a screen that tells otherwise went by another. A taped sheet was taken when it was taped. */
+function checkTaken(payload: CommandPayload<"split-sheets">, { plan, state }: Pick<SplitPlanRead, "plan" | "state">): void {
+  const taken = state === "taped" ? { uses: [], offcutsUsed: [] } : takenByPlan(plan);
+  const key = (pieces: readonly { readonly id: string; readonly count: number }[]): string =>
+    pieces
+      .map(({ id, count }) => `${id} ${String(count)}`)
+      .sort()
+      .join();
+  const sheetsIn = (uses: readonly { readonly storeId: string; readonly sheets: number }[]) => uses.map(({ storeId, sheets }) => ({ id: storeId, count: sheets }));
+  const told = { uses: sheetsIn(payload.uses), offcutsUsed: payload.offcutsUsed };
+  const right = { uses: sheetsIn(taken.uses), offcutsUsed: taken.offcutsUsed };
+  for (const field of ["uses", "offcutsUsed"] as const)
+    if (key(told[field]) !== key(right[field]))
+      refuse({
+        code: "reckoned-otherwise",
+        path: [field],
+        given: [countOf(told[field], field === "uses" ? "sheet" : "offcut")],
+        allowed: phrase`${countOf(right[field], field === "uses" ? "sheet" : "offcut")}, as the plan has it`,
+      });
 }
 
 const countOf = (pieces: readonly { readonly count: number }[], word: string): string => {
@@ -50,48 +73,59 @@ const countOf = (pieces: readonly { readonly count: number }[], word: string): s
   return `${String(count)} ${count === 1 ? word : `${word}s`}`;
 };
 
-async function takeOffcuts(work: Work, id: string, count: number, path: readonly (string | number)[], version?: number): Promise<void> {
-  const found = await work.find("offcut", id);
+async function takeOffcuts(writing: Writing, id: string, count: number, path: readonly (string | number)[], version?: number): Promise<void> {
+  const found = await writing.find("offcut", id);
   if (!found) return missing("offcut", path, id);
   if (count > found.count) refuse({ code: "not-enough", path, given: phrase`${count} of an offcut`, allowed: phrase`at most ${found.count}, what is in the stash` });
-  await work.update("offcut", id, { count: found.count - count }, version);
+  await writing.update("offcut", id, { count: found.count - count }, version);
 }
 
-export async function keepOffcut(work: Work, said: CommandPayload<"keep-offcut">): Promise<Done> {
-  const paper = await work.find("store", said.storeId);
-  if (!paper) return missing("store", ["storeId"], said.storeId);
-  await work.insert("offcut", said);
-  return { subject: ["offcut", said.id], summary: `${countOf([said], "offcut")} of ${paper.name} kept` };
+async function keepOffcut(writing: Writing, payload: CommandPayload<"keep-offcut">): Promise<HandlerResult> {
+  const paper = await writing.find("store", payload.storeId);
+  if (!paper) return missing("store", ["storeId"], payload.storeId);
+  await writing.insert("offcut", payload);
+  return { subject: ["offcut", payload.id], summary: `${countOf([payload], "offcut")} of ${paper.name} kept` };
 }
 
-export async function dropOffcut(work: Work, said: CommandPayload<"drop-offcut">): Promise<Done> {
-  await takeOffcuts(work, said.id, said.count, ["count"], said.version);
-  return { subject: ["offcut", said.id], summary: `${countOf([said], "offcut")} taken out of the stash` };
+async function dropOffcut(writing: Writing, payload: CommandPayload<"drop-offcut">): Promise<HandlerResult> {
+  await takeOffcuts(writing, payload.id, payload.count, ["count"], payload.version);
+  return { subject: ["offcut", payload.id], summary: `${countOf([payload], "offcut")} taken out of the stash` };
 }
 
 /** A plan that can still be followed, replaced or dropped. What was told of it on another device is not told twice. */
-async function planNow(work: Work, id: string, path: readonly (string | number)[], states: readonly (typeof planStates)[number][]) {
-  const found = (await work.find("splitPlan", id)) ?? missing("plan", path, id);
+async function planNow(writing: Writing, id: string, path: readonly (string | number)[], states: readonly (typeof planStates)[number][]) {
+  const found = (await writing.find("splitPlan", id)) ?? missing("plan", path, id);
   return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: phrase`a plan that is ${found.state}`, allowed: ["a plan that is still open"] });
 }
 
 /** Keeps a plan; the one it replaces stays to be looked at. */
-export async function keepSplitPlan(work: Work, said: CommandPayload<"keep-split-plan">): Promise<Done> {
-  const material = await work.find("store", said.materialId);
-  if (!material) return missing("store", ["materialId"], said.materialId);
-  const { picture } = said.plan;
-  if (picture) await checkPicture(work, picture, ["plan", "picture"]);
-  if (said.replaces) {
-    const before = await planNow(work, said.replaces, ["replaces"], ["open"]);
-    await work.update("splitPlan", before.id, { state: "replaced" });
+async function keepSplitPlan(writing: Writing, payload: CommandPayload<"keep-split-plan">): Promise<HandlerResult> {
+  const material = await writing.find("store", payload.materialId);
+  if (!material) return missing("store", ["materialId"], payload.materialId);
+  const { picture } = payload.plan;
+  if (picture) await checkPicture(writing, picture, ["plan", "picture"]);
+  if (payload.replaces) {
+    const before = await planNow(writing, payload.replaces, ["replaces"], ["open"]);
+    await writing.update("splitPlan", before.id, { state: "replaced" });
   }
-  await work.insert("splitPlan", { ...said, state: "open", keptAt: work.at });
-  const pieces = said.plan.job.panels.reduce((sum, panel) => sum + panel.count, 0);
-  return { subject: ["splitPlan", said.id], summary: `A plan to split ${material.name} into ${String(pieces)} pieces ${said.replaces ? "kept in place of the last" : "kept"}` };
+  await writing.insert("splitPlan", { ...payload, state: "open", keptAt: writing.at });
+  const pieces = payload.plan.job.panels.reduce((sum, panel) => sum + panel.count, 0);
+  return {
+    subject: ["splitPlan", payload.id],
+    summary: `A plan to split ${material.name} into ${String(pieces)} pieces ${payload.replaces ? "kept in place of the last" : "kept"}`,
+  };
 }
 
-export async function dropSplitPlan(work: Work, said: CommandPayload<"drop-split-plan">): Promise<Done> {
-  await planNow(work, said.id, ["id"], ["open"]);
-  await work.update("splitPlan", said.id, { state: "dropped" }, said.version);
-  return { subject: ["splitPlan", said.id], summary: "A plan for splitting dropped" };
+async function dropSplitPlan(writing: Writing, payload: CommandPayload<"drop-split-plan">): Promise<HandlerResult> {
+  await planNow(writing, payload.id, ["id"], ["open"]);
+  await writing.update("splitPlan", payload.id, { state: "dropped" }, payload.version);
+  return { subject: ["splitPlan", payload.id], summary: "A plan for splitting dropped" };
 }
+
+export const sheetsHandlers: Handlers<typeof sheetsCommands> = {
+  "split-sheets": splitSheets,
+  "keep-offcut": keepOffcut,
+  "drop-offcut": dropOffcut,
+  "keep-split-plan": keepSplitPlan,
+  "drop-split-plan": dropSplitPlan,
+};

@@ -2,7 +2,7 @@ import { sql } from "drizzle-orm";
 import { planStates, splitMethods, type SplitPlan } from "@yule/contract";
 import { check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
-import { store } from "../stores/tables.ts";
+import { storeTable } from "../stores/tables.ts";
 
 /** The stash of offcuts: pieces of sheets, those of one size together. Lengths in 1/320 mm. */
 export const offcut = pgTable(
@@ -10,7 +10,7 @@ export const offcut = pgTable(
   { ...owned, storeId: uuid("store_id").notNull(), width: integer("width").notNull(), height: integer("height").notNull(), count: integer("count").notNull() },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
-    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     check("offcut_size", sql`${table.width} > 0 and ${table.height} > 0`),
     check("offcut_count", sql`${table.count} >= 0`),
   ],
@@ -31,7 +31,7 @@ export const splitResult = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
-    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     index("split_result_by_at").on(table.shopId, table.at),
     check("split_result_counts", sql`${table.wanted} > 0 and ${table.spoilt} between 0 and ${table.wanted}`),
   ],
@@ -51,7 +51,7 @@ export const splitPlan = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
-    foreignKey({ columns: [table.shopId, table.materialId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.materialId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     foreignKey({ columns: [table.shopId, table.replaces], foreignColumns: [table.shopId, table.id] }),
     index("split_plan_by_kept_at").on(table.shopId, table.keptAt),
   ],

@@ -1,16 +1,16 @@
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, shopCommands } from "@yule/contract";
 import { randomBytes } from "node:crypto";
-import type { Work } from "../db/work.ts";
+import type { Writing } from "../db/writing.ts";
 import { checkPlace } from "../season/holidays.ts";
-import type { Done } from "../logbook/done.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-export async function setShop(work: Work, said: CommandPayload<"set-shop">): Promise<Done> {
-  await checkPlaces(work, said);
+async function setShop(writing: Writing, payload: CommandPayload<"set-shop">): Promise<HandlerResult> {
+  await checkPlaces(writing, payload);
   // A region is one of its country: another country leaves it behind.
-  await work.update("shop", work.shopId, said.country !== undefined && said.region === undefined ? { ...said, region: null } : said);
+  await writing.update("shop", writing.shopId, payload.country !== undefined && payload.region === undefined ? { ...payload, region: null } : payload);
   return {
-    subject: ["shop", work.shopId],
-    summary: `The shop was set: ${Object.entries(said)
+    subject: ["shop", writing.shopId],
+    summary: `The shop was set: ${Object.entries(payload)
       .map(([key, value]) =>
         Array.isArray(value) && key === "rulesOff" ? `${String(value.length)} rules of the route done otherwise` : `${key} ${JSON.stringify(value).replaceAll('"', "")}`,
       )
@@ -18,16 +18,21 @@ export async function setShop(work: Work, said: CommandPayload<"set-shop">): Pro
   };
 }
 
-async function checkPlaces(work: Work, said: CommandPayload<"set-shop">): Promise<void> {
-  if (typeof said.region === "string") {
-    const country = said.country ?? (await work.find("shop", work.shopId))?.country ?? "";
-    await checkPlace(`${country}-${said.region}`, ["region"]);
+async function checkPlaces(writing: Writing, payload: CommandPayload<"set-shop">): Promise<void> {
+  if (typeof payload.region === "string") {
+    const country = payload.country ?? (await writing.find("shop", writing.shopId))?.country ?? "";
+    await checkPlace(`${country}-${payload.region}`, ["region"]);
   }
-  for (const [index, place] of (said.occasionCountries ?? []).entries()) await checkPlace(place, ["occasionCountries", index]);
+  for (const [index, place] of (payload.occasionCountries ?? []).entries()) await checkPlace(place, ["occasionCountries", index]);
 }
 
 /** A new address each time it is opened, so that one that was given away stops working for good. */
-export async function setCalendarAddress(work: Work, said: CommandPayload<"set-calendar-address">): Promise<Done> {
-  await work.update("shop", work.shopId, { calendarSecret: said.open ? randomBytes(24).toString("base64url") : null });
-  return { subject: ["shop", work.shopId], summary: said.open ? "The calendar has a new address" : "The address of the calendar was withdrawn" };
+async function setCalendarAddress(writing: Writing, payload: CommandPayload<"set-calendar-address">): Promise<HandlerResult> {
+  await writing.update("shop", writing.shopId, { calendarSecret: payload.open ? randomBytes(24).toString("base64url") : null });
+  return { subject: ["shop", writing.shopId], summary: payload.open ? "The calendar has a new address" : "The address of the calendar was withdrawn" };
 }
+
+export const shopHandlers: Handlers<typeof shopCommands> = {
+  "set-shop": setShop,
+  "set-calendar-address": setCalendarAddress,
+};

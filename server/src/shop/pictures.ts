@@ -2,7 +2,7 @@ import { MOST_PIXELS, pictureHead, phrase, type Fault, type PictureHead } from "
 import { and, eq, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
+import type { Writing } from "../db/writing.ts";
 import { picture } from "./tables.ts";
 
 export const MOST_PICTURE_BYTES = 12_000_000;
@@ -35,11 +35,11 @@ export async function savePicture(tx: Transaction, shopId: string, id: string, b
 }
 
 /** Refuses what refers to a picture that is not there. */
-export async function checkPicture(work: Work, id: string, path: Fault["path"]): Promise<void> {
-  const [found] = await work.tx
+export async function checkPicture(writing: Writing, id: string, path: Fault["path"]): Promise<void> {
+  const [found] = await writing.tx
     .select({ id: picture.id })
     .from(picture)
-    .where(and(eq(picture.shopId, work.shopId), eq(picture.id, id)));
+    .where(and(eq(picture.shopId, writing.shopId), eq(picture.id, id)));
   if (!found) missing("picture", path, id);
 }
 

@@ -6,10 +6,17 @@ import { account, shop } from "./tables.ts";
 /** The one shop of a kitchen table. A sign-in will choose among several. */
 export const HOME = { shopId: "01936b5c-7a00-7000-8000-000000000001", accountId: "01936b5c-7a00-7000-8000-000000000002" } as const;
 
-export async function readShop(tx: Transaction, accountId: string, now: Date): Promise<ShopRead> {
+/** The row of the shop at hand. */
+export async function readHome(tx: Transaction): Promise<typeof shop.$inferSelect> {
   const [row] = await tx.select().from(shop);
+  if (!row) throw new Error("the shop has no row");
+  return row;
+}
+
+export async function readShop(tx: Transaction, accountId: string, now: Date): Promise<ShopRead> {
+  const row = await readHome(tx);
   const [who] = await tx.select().from(account).where(eq(account.id, accountId));
-  if (!row || !who) throw new Error("the shop has no row");
+  if (!who) throw new Error("the shop has no maker");
   return {
     id: row.id,
     version: row.version,

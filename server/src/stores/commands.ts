@@ -1,48 +1,48 @@
 import { phrase } from "@yule/core";
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, storesCommands } from "@yule/contract";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
-import type { Work } from "../db/work.ts";
-import type { Done } from "../logbook/done.ts";
+import type { Writing } from "../db/writing.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-export async function addStore(work: Work, said: CommandPayload<"add-store">): Promise<Done> {
-  await work.insert("store", said);
-  if (said.onHand > 0) await work.insert("storeMove", { id: v7(), storeId: said.id, quantity: said.onHand, why: "first count", at: work.at });
-  return { subject: ["store", said.id], summary: `${said.name}: ${String(said.onHand)} on the shelf` };
+async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult> {
+  await writing.insert("store", payload);
+  if (payload.onHand > 0) await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand, why: "first count", at: writing.at });
+  return { subject: ["store", payload.id], summary: `${payload.name}: ${String(payload.onHand)} on the shelf` };
 }
 
-export async function countStore(work: Work, said: CommandPayload<"count-store">): Promise<Done> {
-  const before = await work.find("store", said.id);
-  if (!before) return missing("store", ["id"], said.id);
-  await work.update("store", said.id, { onHand: said.onHand }, said.version);
-  await work.insert("storeMove", { id: v7(), storeId: said.id, quantity: said.onHand - before.onHand, why: "counted", at: work.at });
-  return { subject: ["store", said.id], summary: `${before.name} counted: ${String(said.onHand)} on the shelf, ${String(before.onHand)} in the books` };
+async function countStore(writing: Writing, payload: CommandPayload<"count-store">): Promise<HandlerResult> {
+  const before = await writing.find("store", payload.id);
+  if (!before) return missing("store", ["id"], payload.id);
+  await writing.update("store", payload.id, { onHand: payload.onHand }, payload.version);
+  await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand - before.onHand, why: "counted", at: writing.at });
+  return { subject: ["store", payload.id], summary: `${before.name} counted: ${String(payload.onHand)} on the shelf, ${String(before.onHand)} in the books` };
 }
 
-export async function changeStore(work: Work, said: CommandPayload<"change-store">): Promise<Done> {
-  const found = await work.find("store", said.id);
-  if (!found) return missing("store", ["id"], said.id);
-  const { id, version, ...facts } = said;
-  await work.update("store", id, facts, version);
+async function changeStore(writing: Writing, payload: CommandPayload<"change-store">): Promise<HandlerResult> {
+  const found = await writing.find("store", payload.id);
+  if (!found) return missing("store", ["id"], payload.id);
+  const { id, version, ...facts } = payload;
+  await writing.update("store", id, facts, version);
   const what =
-    said.holdsMasking !== undefined
-      ? said.holdsMasking
+    payload.holdsMasking !== undefined
+      ? payload.holdsMasking
         ? "holds masking fluid"
         : "lets go of masking fluid"
-      : said.hex !== undefined
-        ? `is ${said.hex ?? "of no told colour"}`
+      : payload.hex !== undefined
+        ? `is ${payload.hex ?? "of no told colour"}`
         : "changed";
   return { subject: ["store", id], summary: `${found.name} ${what}` };
 }
 
-export async function buyStore(work: Work, said: CommandPayload<"buy-store">): Promise<Done> {
-  const name = await takeFromStore(work, said.id, -said.quantity, "bought", ["id"]);
-  return { subject: ["store", said.id], summary: `${String(said.quantity)} × ${name} bought` };
+async function buyStore(writing: Writing, payload: CommandPayload<"buy-store">): Promise<HandlerResult> {
+  const name = await takeFromStore(writing, payload.id, -payload.quantity, "bought", ["id"]);
+  return { subject: ["store", payload.id], summary: `${String(payload.quantity)} × ${name} bought` };
 }
 
 /** Takes from a store and writes the ledger. @returns the store's name. Refuses what would leave less than nothing. */
-export async function takeFromStore(work: Work, storeId: string, quantity: number, why: string, path: readonly (string | number)[]): Promise<string> {
-  const found = await work.find("store", storeId);
+export async function takeFromStore(writing: Writing, storeId: string, quantity: number, why: string, path: readonly (string | number)[]): Promise<string> {
+  const found = await writing.find("store", storeId);
   if (!found) return missing("store", path, storeId);
   if (quantity > found.onHand) {
     return refuse({
@@ -52,7 +52,14 @@ export async function takeFromStore(work: Work, storeId: string, quantity: numbe
       allowed: phrase`at most ${found.onHand}, what is on the shelf (${quantity - found.onHand} short)`,
     });
   }
-  await work.update("store", storeId, { onHand: found.onHand - quantity });
-  await work.insert("storeMove", { id: v7(), storeId, quantity: -quantity, why, at: work.at });
+  await writing.update("store", storeId, { onHand: found.onHand - quantity });
+  await writing.insert("storeMove", { id: v7(), storeId, quantity: -quantity, why, at: writing.at });
   return found.name;
 }
+
+export const storesHandlers: Handlers<typeof storesCommands> = {
+  "add-store": addStore,
+  "count-store": countStore,
+  "buy-store": buyStore,
+  "change-store": changeStore,
+};

@@ -3,7 +3,7 @@ import { boolean, check, foreignKey, index, integer, pgTable, primaryKey, text, 
 import { owned } from "../db/columns.ts";
 import { shop } from "../shop/tables.ts";
 
-export const store = pgTable(
+export const storeTable = pgTable(
   "store",
   {
     ...owned,
@@ -45,7 +45,7 @@ export const storeMove = pgTable(
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
-    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [store.shopId, store.id] }),
+    foreignKey({ columns: [table.shopId, table.storeId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     index("store_move_by_at").on(table.shopId, table.at),
   ],
 );

@@ -1,3 +1,4 @@
+import { ALL_READS } from "@yule/contract";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
   BenchRead,
@@ -13,9 +14,8 @@ import type {
   ShopRead,
   StoresRead,
 } from "@yule/contract";
-import { allInOutbox, keepAnswer, keptAnswer } from "./cache.ts";
-import { ALL_TAGS } from "./tags.ts";
-import { completed, withWaiting } from "./waiting.ts";
+import { allInOutbox, cacheResponse, cachedResponse } from "./cache.ts";
+import { completed, applyPending } from "./pending.ts";
 
 export const OFFLINE: Problem = {
   type: "about:blank",
@@ -53,21 +53,21 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   try {
     const data = await request(path);
     // Kept beside the way, not on it: the disk of a tablet is slow and the maker waits for the answer only.
-    void keepAnswer(path, data).catch(() => undefined);
-    return { data: withWaiting(path, data, await allInOutbox().catch(() => [])) };
+    void cacheResponse(path, data).catch(() => undefined);
+    return { data: applyPending(path, data, await allInOutbox().catch(() => [])) };
   } catch (thrown) {
     const problem = problemIn(thrown);
     if (problem.status !== 0 && problem.status !== 503) return { error: problem };
-    const kept = await keptAnswer(path).catch(() => undefined);
+    const kept = await cachedResponse(path).catch(() => undefined);
     if (kept === undefined) return { error: problem };
-    return { data: withWaiting(path, completed(path, kept), await allInOutbox().catch(() => [])) };
+    return { data: applyPending(path, completed(path, kept), await allInOutbox().catch(() => [])) };
   }
 };
 
 export const api = createApi({
   reducerPath: "api",
   baseQuery: read,
-  tagTypes: ALL_TAGS,
+  tagTypes: ALL_READS,
   endpoints: (build) => ({
     shop: build.query<ShopRead, void>({ query: () => "shop", providesTags: ["shop"] }),
     season: build.query<SeasonRead, void>({ query: () => "season", providesTags: ["season"] }),

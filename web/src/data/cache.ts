@@ -19,10 +19,10 @@ const database = (): Promise<IDBPDatabase<Kept>> => {
   return opened;
 };
 
-export const keepAnswer = async (path: string, answer: unknown): Promise<void> => {
+export const cacheResponse = async (path: string, answer: unknown): Promise<void> => {
   await (await database()).put("answers", answer, path);
 };
-export const keptAnswer = async (path: string): Promise<unknown> => (await database()).get("answers", path);
+export const cachedResponse = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 
 export const putInOutbox = async (command: CommandEnvelope, offset: number): Promise<void> => {
   await (await database()).add("outbox", { command, offset });

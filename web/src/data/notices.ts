@@ -1,9 +1,11 @@
+import type { Fault } from "@yule/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
 /** How what was done is told: a short word, with a way to take it back. */
 export interface Notice {
   readonly id: string;
-  readonly text: string;
+  /** What was done, or why it was refused, a line each. */
+  readonly lines: readonly (Fault | string)[];
   readonly undo: string | null;
   readonly bad: boolean;
 }
@@ -12,18 +14,22 @@ interface OutboxState {
   readonly waiting: number;
   readonly online: boolean;
   readonly notices: readonly Notice[];
+  /** Taps shown before they were sent. */
+  readonly taps: number;
 }
 
-const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [] };
+const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [], taps: 0 };
 
 export const outboxSlice = createSlice({
   name: "outbox",
   initialState: NOTHING_YET,
   reducers: {
-    waits: (state, action: PayloadAction<number>) => ({ ...state, waiting: action.payload }),
-    reached: (state, action: PayloadAction<boolean>) => ({ ...state, online: action.payload }),
-    told: (state, action: PayloadAction<Notice>) => ({ ...state, notices: [...state.notices.slice(-2), action.payload] }),
-    dismissed: (state, action: PayloadAction<string>) => ({ ...state, notices: state.notices.filter((notice) => notice.id !== action.payload) }),
+    waitingCounted: (state, action: PayloadAction<number>) => ({ ...state, waiting: action.payload }),
+    serverReached: (state, action: PayloadAction<boolean>) => ({ ...state, online: action.payload }),
+    noticeAdded: (state, action: PayloadAction<Notice>) => ({ ...state, notices: [...state.notices.slice(-2), action.payload] }),
+    noticeDismissed: (state, action: PayloadAction<string>) => ({ ...state, notices: state.notices.filter((notice) => notice.id !== action.payload) }),
+    /** A tap was laid over what was read. Whoever draws hears of it at once: of patched answers the library tells a blink later. */
+    tapShown: (state) => ({ ...state, taps: state.taps + 1 }),
   },
 });
-export const { waits, reached, told, dismissed } = outboxSlice.actions;
+export const { waitingCounted, serverReached, noticeAdded, noticeDismissed, tapShown } = outboxSlice.actions;

@@ -1,29 +1,14 @@
+/** A database of the browser, in memory. */
+import "fake-indexeddb/auto";
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
 
-/** Jest's types leave out what its ES modules have. */
-const fake = import.meta.jest as unknown as { readonly unstable_mockModule: (path: string, make: () => object) => void };
+import { api } from "./api.ts";
+import { allInOutbox, outboxCount, takeFromOutbox, oldestInOutbox } from "./cache.ts";
+import { sendAll, sendCommand } from "./outbox.ts";
+import { store } from "./store.ts";
 
-/** A disk that forgets with the test. */
-let disk: { key: number; command: CommandEnvelope; offset: number }[] = [];
-let keys = 0;
-fake.unstable_mockModule("./cache.ts", () => ({
-  putInOutbox: (command: CommandEnvelope, offset: number) => {
-    disk.push({ key: (keys += 1), command, offset });
-    return Promise.resolve();
-  },
-  oldestInOutbox: () => Promise.resolve(disk[0] ?? null),
-  takeFromOutbox: (key: number) => {
-    disk = disk.filter((each) => each.key !== key);
-    return Promise.resolve();
-  },
-  outboxCount: () => Promise.resolve(disk.length),
-  allInOutbox: () => Promise.resolve(disk.map(({ command }) => command)),
-  keepAnswer: () => Promise.resolve(),
-  keptAnswer: () => Promise.resolve(undefined),
-}));
-const { give, sendAll } = await import("./outbox.ts");
-const { store } = await import("./store.ts");
-const { api } = await import("./api.ts");
+const GONE = { path: ["batchId"], code: "not-found", given: "b", allowed: "the id of a batch of this shop" };
+const told = { code: "not-found", path: ["batchId"], given: ["b"], allowed: ["the id of a batch of this shop"] };
 
 /** A server that can be away, refuses what it is told to, and counts what it was asked. */
 let isAway = false;
@@ -40,10 +25,7 @@ const server = (path: string, init?: RequestInit): Promise<Response> => {
     return Promise.resolve(answer(200, bench));
   }
   const command = JSON.parse(init?.body as string) as CommandEnvelope;
-  if (refused(command))
-    return Promise.resolve(
-      answer(422, { type: "about:blank", title: "Refused.", status: 422, detail: "That batch is gone.", errors: [{ path: [], code: "gone", given: "", allowed: "" }] }),
-    );
+  if (refused(command)) return Promise.resolve(answer(422, { type: "about:blank", title: "Refused.", status: 422, detail: "That batch is gone.", errors: [GONE] }));
   sent.push(command);
   return Promise.resolve(answer(200, { event: { id: command.id, seq: sent.length, summary: "told", undoable: false } }));
 };
@@ -52,8 +34,9 @@ const tap = (unitId: string) => ({ batchId: "b", facts: [{ id: `f${unitId}`, uni
 const settled = (): Promise<void> => new Promise((done) => setTimeout(done, 30));
 const units = (commands: readonly CommandEnvelope[]): string[] => commands.map(({ payload }) => (payload as ReturnType<typeof tap>).facts[0]?.unitId ?? "");
 
-beforeEach(() => {
-  [disk, sent, isAway, benchReads, refused] = [[], [], false, 0, () => false];
+beforeEach(async () => {
+  for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) await takeFromOutbox(next.key);
+  [sent, isAway, benchReads, refused] = [[], false, 0, () => false];
   globalThis.fetch = server as typeof fetch;
 });
 
@@ -62,13 +45,14 @@ const shownFacts = (): string[] => (api.endpoints.bench.select()(store.getState(
 test("a tap is kept at the press and goes up, whether it has been drawn yet or not", async () => {
   let draw = (): void => undefined;
   isAway = true;
-  const told = give("tell-bench", tap("1"), { quiet: true, later: (show) => (draw = show) });
-  expect(units(disk.map(({ command }) => command))).toEqual(["1"]);
+  const answered = sendCommand("tell-bench", tap("1"), { quiet: true, later: (show) => (draw = show) });
+  await settled();
+  expect(units(await allInOutbox())).toEqual(["1"]);
   isAway = false;
-  await told;
+  await answered;
   await sendAll();
   expect(units(sent)).toEqual(["1"]);
-  expect(disk).toEqual([]);
+  expect(await outboxCount()).toBe(0);
   expect(store.getState().outbox.notices).toEqual([]);
   draw();
 });
@@ -78,7 +62,7 @@ test("a tap that was refused before it was drawn on the whole bench is not drawn
   await reading;
   const later: (() => void)[] = [];
   refused = (command) => units([command])[0] === "1";
-  await Promise.all(["1", "2"].map((unit) => give("tell-bench", tap(unit), { quiet: true, later: (show) => later.push(show) })));
+  await Promise.all(["1", "2"].map((unit) => sendCommand("tell-bench", tap(unit), { quiet: true, later: (show) => later.push(show) })));
   for (const show of later) show();
   expect(shownFacts()).toEqual(["f2"]);
   reading.unsubscribe();
@@ -86,8 +70,8 @@ test("a tap that was refused before it was drawn on the whole bench is not drawn
 
 test("what was told while the server was away is kept, and goes up in order, each once", async () => {
   isAway = true;
-  const told = await Promise.all(["1", "2", "3"].map((unit) => give("tell-bench", tap(unit), { quiet: true })));
-  expect(told.map(({ state }) => state)).toEqual(["waiting", "waiting", "waiting"]);
+  const answered = await Promise.all(["1", "2", "3"].map((unit) => sendCommand("tell-bench", tap(unit), { quiet: true })));
+  expect(answered.map(({ state }) => state)).toEqual(["waiting", "waiting", "waiting"]);
   expect(store.getState().outbox).toMatchObject({ online: false, waiting: 3 });
   isAway = false;
   await Promise.all([sendAll(), sendAll()]);
@@ -99,13 +83,36 @@ test("what was told while the server was away is kept, and goes up in order, eac
 
 test("what is refused is said, and holds nothing up behind it", async () => {
   isAway = true;
-  await Promise.all(["1", "2", "3"].map((unit) => give("tell-bench", tap(unit), { quiet: true })));
+  await Promise.all(["1", "2", "3"].map((unit) => sendCommand("tell-bench", tap(unit), { quiet: true })));
   isAway = false;
   refused = (command) => units([command])[0] === "2";
   await sendAll();
   expect(units(sent)).toEqual(["1", "3"]);
-  expect(disk).toEqual([]);
-  expect(store.getState().outbox.notices.at(-1)).toMatchObject({ text: "That batch is gone.", bad: true });
+  expect(await outboxCount()).toBe(0);
+  expect(store.getState().outbox.notices.at(-1)).toMatchObject({ lines: [told], bad: true });
+});
+
+test("a refusal is told by the sender; a caller that says it itself takes it over", async () => {
+  refused = () => true;
+  const notices = () => store.getState().outbox.notices;
+  const before = notices().at(-1)?.id;
+  const own = await sendCommand("add-series", { id: "s", name: "Shore", palette: "cool" }, { ownRefusals: true });
+  expect(own.state).toBe("refused");
+  expect(notices().at(-1)?.id).toBe(before);
+  await sendCommand("add-series", { id: "s", name: "Shore", palette: "cool" }, { quiet: true });
+  expect(notices().at(-1)).toMatchObject({ lines: [told], bad: true, undo: null });
+  expect(notices().at(-1)?.id).not.toBe(before);
+});
+
+test("what a caller was to say itself is told all the same when it is refused after the caller has gone", async () => {
+  isAway = true;
+  const waiting = await sendCommand("add-series", { id: "s", name: "Shore", palette: "cool" }, { ownRefusals: true });
+  expect(waiting.state).toBe("waiting");
+  const before = store.getState().outbox.notices.at(-1)?.id;
+  isAway = false;
+  refused = () => true;
+  await sendAll();
+  expect(store.getState().outbox.notices.at(-1)?.id).not.toBe(before);
 });
 
 test("what goes up in a row is read anew once, not for each", async () => {
@@ -113,7 +120,7 @@ test("what goes up in a row is read anew once, not for each", async () => {
   await reading;
   const before = benchReads;
   isAway = true;
-  await Promise.all(Array.from({ length: 40 }, (_, unit) => give("tell-bench", tap(String(unit)), { quiet: true })));
+  await Promise.all(Array.from({ length: 40 }, (_, unit) => sendCommand("tell-bench", tap(String(unit)), { quiet: true })));
   isAway = false;
   await sendAll();
   await settled();

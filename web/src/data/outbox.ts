@@ -1,17 +1,25 @@
-import type { CommandAnswer, CommandEnvelope, CommandInput, CommandKind, LogbookRead, Problem } from "@yule/contract";
+import {
+  problemFaults,
+  readsTouchedBy,
+  type CommandAnswer,
+  type CommandEnvelope,
+  type CommandInput,
+  type CommandKind,
+  type LogbookRead,
+  type Problem,
+  type ReadName,
+} from "@yule/contract";
 import { v7 } from "uuid";
 import { clockOffset } from "./clock.ts";
 import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
-import { reached, told, waits } from "./notices.ts";
+import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
-import { tagsTouchedBy, type Tag } from "./tags.ts";
-import { withWaitingCommand } from "./waiting.ts";
+import { applyPendingCommand } from "./pending.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
 export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
 
-const listeners = new Map<string, (sent: Sent) => void>();
 let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 const RETRY_MS = 2_000;
@@ -24,15 +32,30 @@ const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504, 507]);
 const ownSeqs = new Set<number>();
 export const isOwn = (seq: number): boolean => ownSeqs.delete(seq);
 
-/**
- * Gives a command: kept first, so that no reload loses it, then sent in order.
- * @param quiet tells nothing when it is done, as for taps at the bench
- * @param later is given the showing of a tap on the whole bench, to do it when the tap's own panel has been drawn; otherwise it is done at once
- */
-export async function give<Kind extends CommandKind>(
+/** How a command is sent. */
+export interface Sending {
+  /** Tells nothing when it is done, as for taps at the bench. */
+  readonly quiet?: boolean;
+  /** When it happened, where that is not now. */
+  readonly at?: Date;
+  /** Is given the showing of a tap on the whole bench, to do it when the tap's own panel has been drawn; otherwise it is done at once. */
+  readonly later?: (show: () => void) => void;
+  /** The caller says itself, where it was asked for, why a command was refused; otherwise it is told in a notice. */
+  readonly ownRefusals?: boolean;
+}
+
+/** Who waits for what becomes of a command. */
+interface Waiting {
+  readonly resolve: (sent: Sent) => void;
+  readonly ownRefusals: boolean;
+}
+const waiting = new Map<string, Waiting>();
+
+/** Sends a command: kept first, so that no reload loses it, then sent in order. A refusal is always told. */
+export async function sendCommand<Kind extends CommandKind>(
   kind: Kind,
   payload: CommandInput<Kind>,
-  { quiet = false, at, later = (show) => show() }: { quiet?: boolean; at?: Date; later?: (show: () => void) => void } = {},
+  { quiet = false, at, later = (show) => show(), ownRefusals = false }: Sending = {},
 ): Promise<Sent> {
   const command: CommandEnvelope<Kind> = { id: v7(), kind, payload, ...(at ? { at: at.toISOString() } : {}) };
   let isRefused = false;
@@ -42,12 +65,12 @@ export async function give<Kind extends CommandKind>(
     });
   }
   await putInOutbox(command, clockOffset());
-  const sent = new Promise<Sent>((resolve) => listeners.set(command.id, resolve));
+  const sent = new Promise<Sent>((resolve) => waiting.set(command.id, { resolve, ownRefusals }));
   void sendAll();
   const result = await sent;
   isRefused = result.state === "refused";
   if (result.state === "done" && !quiet)
-    store.dispatch(told({ id: command.id, text: result.answer.event.summary, undo: result.answer.event.undoable ? command.id : null, bad: false }));
+    store.dispatch(noticeAdded({ id: command.id, lines: [result.answer.event.summary], undo: result.answer.event.undoable ? command.id : null, bad: false }));
   return result;
 }
 
@@ -57,8 +80,8 @@ export async function give<Kind extends CommandKind>(
  */
 function show(command: CommandEnvelope): void {
   const { data } = api.endpoints.bench.select()(store.getState());
-  if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => withWaitingCommand(data, command)));
-  store.dispatch({ type: "outbox/shown" });
+  if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => applyPendingCommand(data, command)));
+  store.dispatch(tapShown());
 }
 
 /** Sends what waits, oldest first, one at a time. */
@@ -70,25 +93,23 @@ export async function sendAll(): Promise<void> {
   const touched = new Touched(dispatch);
   try {
     for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) {
-      dispatch(waits(await outboxCount()));
+      dispatch(waitingCounted(await outboxCount()));
       // The present by the clock that told the moments, so that a clock that was wrong then shows now.
       const sent = await sendOne({ ...next.command, sentAt: new Date(Date.now() + next.offset).toISOString() });
       if (sent.state === "waiting") {
-        dispatch(reached(false));
+        dispatch(serverReached(false));
         // Those who wait for an answer are told that it is kept; it goes up later all the same.
-        for (const [id, listener] of listeners) {
-          listener(sent);
-          listeners.delete(id);
-        }
+        for (const { resolve } of waiting.values()) resolve(sent);
+        waiting.clear();
         retry = setTimeout(() => void sendAll(), RETRY_MS);
         return;
       }
-      dispatch(reached(true));
+      dispatch(serverReached(true));
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
-      touched.add(tagsTouchedBy(next.command.kind));
+      touched.add(readsTouchedBy(next.command.kind));
     }
-    dispatch(waits(0));
+    dispatch(waitingCounted(0));
   } finally {
     touched.readAnew();
     sending = false;
@@ -106,22 +127,22 @@ async function sendOne(command: CommandEnvelope): Promise<Sent> {
 }
 
 function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): void {
-  const listener = listeners.get(command.id);
-  listeners.delete(command.id);
-  listener?.(sent);
-  if (sent.state === "refused" && (!listener || command.kind === "tell-bench" || command.kind === "tell-session" || command.kind === "undo"))
-    dispatch(told({ id: command.id, text: sent.problem.detail, undo: null, bad: true }));
+  const caller = waiting.get(command.id);
+  waiting.delete(command.id);
+  caller?.resolve(sent);
+  // Nobody waits any more for what was kept over a reload or a time without the server: it is told here.
+  if (sent.state === "refused" && !caller?.ownRefusals) dispatch(noticeAdded({ id: command.id, lines: problemFaults(sent.problem), undo: null, bad: true }));
   if (sent.state === "done") ownSeqs.add(sent.answer.event.seq);
 }
 
 /** Of many commands that go up after each other what they touched is read anew every so often and at the end, not once for each. */
 class Touched {
-  private readonly tags = new Set<Tag>();
+  private readonly tags = new Set<ReadName>();
   private since = Date.now();
 
   constructor(private readonly dispatch: AppDispatch) {}
 
-  add(tags: readonly Tag[]): void {
+  add(tags: readonly ReadName[]): void {
     for (const tag of tags) this.tags.add(tag);
     if (Date.now() - this.since > READ_EVERY_MS) this.readAnew();
   }
@@ -135,7 +156,7 @@ class Touched {
 }
 
 /** Takes a command back. */
-export const undo = (eventId: string): Promise<Sent> => give("undo", { eventId });
+export const undo = (eventId: string): Promise<Sent> => sendCommand("undo", { eventId });
 
 /** Takes the last tap at the bench back, whichever device told it. Without the server there is nothing to ask. */
 export async function undoLastTap(): Promise<void> {
@@ -144,6 +165,6 @@ export async function undoLastTap(): Promise<void> {
     const last = events.find((event) => event.kind === "tell-bench" && event.undoable);
     if (last) await undo(last.id);
   } catch (thrown) {
-    store.dispatch(told({ id: v7(), text: problemIn(thrown).title, undo: null, bad: true }));
+    store.dispatch(noticeAdded({ id: v7(), lines: [problemIn(thrown).title], undo: null, bad: true }));
   }
 }

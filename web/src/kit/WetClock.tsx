@@ -1,6 +1,6 @@
 import { printClock, printMinutes, minutes, type Minutes, type UnitState } from "@yule/core";
 import type { ReactNode } from "react";
-import { Words } from "./drawing.tsx";
+import { DrawnWords } from "./drawing.tsx";
 
 const RADIUS = 30;
 const AROUND = 2 * Math.PI * RADIUS;
@@ -71,9 +71,9 @@ export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitSt
         transform="rotate(-90)"
       />
       {face.kind === "bone" && <circle r={RADIUS - 6} fill="none" stroke={RING.bone} strokeWidth={2} />}
-      <Words anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
+      <DrawnWords anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
         {face.text}
-      </Words>
+      </DrawnWords>
     </g>
   );
 }

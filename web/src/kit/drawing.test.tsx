@@ -1,6 +1,6 @@
 import { act, type ReactElement } from "react";
 import { createRoot } from "react-dom/client";
-import { ScaleDrawing, Words } from "./drawing.tsx";
+import { ScaleDrawing, DrawnWords } from "./drawing.tsx";
 
 function drawn(what: ReactElement): Element {
   (globalThis as { IS_REACT_ACT_ENVIRONMENT?: boolean }).IS_REACT_ACT_ENVIRONMENT = true;
@@ -12,9 +12,9 @@ function drawn(what: ReactElement): Element {
 test("letters of a drawing have the size they are asked in", () => {
   const text = drawn(
     <svg>
-      <Words x={300} y={400} size={4480} anchor="middle">
+      <DrawnWords x={300} y={400} size={4480} anchor="middle">
         left
-      </Words>
+      </DrawnWords>
     </svg>,
   ).querySelector("text");
   expect(text?.style.fontSize).toBe("4480px");
@@ -24,9 +24,9 @@ test("letters of a drawing have the size they are asked in", () => {
 test("larger than a browser draws, they are scaled to their place, also where they stand on their side", () => {
   const text = drawn(
     <svg>
-      <Words x={3} y={4} size={18_000} transform="rotate(-90)" strokeWidth={40} weight={700}>
+      <DrawnWords x={3} y={4} size={18_000} transform="rotate(-90)" strokeWidth={40} weight={700}>
         left
-      </Words>
+      </DrawnWords>
     </svg>,
   ).querySelector("text");
   expect(text?.style.fontSize).toBe("9000px");

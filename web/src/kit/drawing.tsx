@@ -8,7 +8,7 @@ export const HAIR = "var(--chakra-colors-hairline)";
 export const RED = "var(--chakra-colors-cannot)";
 
 /** Lettering in a drawing. Size and weight are styles, since the page's own rules outweigh attributes. */
-export function Words({ size, weight = 400, anchor = "start", ...rest }: { size: number; weight?: number; anchor?: "start" | "middle" | "end" } & SVGProps<SVGTextElement>) {
+export function DrawnWords({ size, weight = 400, anchor = "start", ...rest }: { size: number; weight?: number; anchor?: "start" | "middle" | "end" } & SVGProps<SVGTextElement>) {
   if (size <= LARGEST) return <text {...rest} textAnchor={anchor} style={{ fontSize: size, fontWeight: weight, ...rest.style }} />;
   const scale = size / LARGEST;
   const { x = 0, y = 0, transform = "", strokeWidth = 0, ...others } = rest;
@@ -66,7 +66,7 @@ export function DimensionLine({ axis, from, to, at, text, unit }: Dimension & { 
       ) : (
         line(from, to)
       )}
-      <Words
+      <DrawnWords
         stroke="none"
         size={size}
         weight={600}
@@ -75,7 +75,7 @@ export function DimensionLine({ axis, from, to, at, text, unit }: Dimension & { 
         y={across ? (roomy ? at + size * 0.35 : at - 6 * unit) : middle + size * 0.35}
       >
         {text}
-      </Words>
+      </DrawnWords>
     </g>
   );
 }
@@ -85,9 +85,9 @@ export function NumberMark({ x, y, number, unit }: { x: number; y: number; numbe
   return (
     <g>
       <circle cx={x} cy={y} r={11 * unit} fill={RED} />
-      <Words x={x} y={y + 5 * unit} size={14 * unit} weight={700} anchor="middle" fill={PAPER}>
+      <DrawnWords x={x} y={y + 5 * unit} size={14 * unit} weight={700} anchor="middle" fill={PAPER}>
         {number}
-      </Words>
+      </DrawnWords>
     </g>
   );
 }

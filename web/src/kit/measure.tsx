@@ -4,11 +4,11 @@ import { printBare, printDay, printLength, printMinutes, printMoney, printSize, 
 import { createContext, useContext } from "react";
 
 /** How this shop says things: its units and its money. */
-export interface Manner {
+export interface ShopManner {
   readonly system: LengthSystem;
   readonly currency: string;
 }
-const Manners = createContext<Manner>({ system: "in", currency: "EUR" });
+const Manners = createContext<ShopManner>({ system: "in", currency: "EUR" });
 export const MannerProvider = Manners.Provider;
 
 /** Lengths as this shop says them. */
@@ -23,7 +23,7 @@ export function useMeasure() {
 }
 
 /** The values of a fault as this shop says them. */
-export function speechOf({ system, currency }: Manner): Speech {
+export function speechOf({ system, currency }: ShopManner): Speech {
   return (value) => {
     if ("length" in value) return printLength(value.length, system);
     if ("money" in value) return printMoney(value.money, currency);

@@ -2,7 +2,7 @@ import type { CommandInput, CommandKind } from "@yule/contract";
 import { addDays, day, printDay, printMinutes, printTime, minutes, type Remedy, type SeasonChange } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { v7 } from "uuid";
-import { give } from "../data/outbox.ts";
+import { sendCommand } from "../data/outbox.ts";
 
 interface Said<Kind extends CommandKind = "change-need" | "add-session-change"> {
   readonly kind: Kind;
@@ -73,8 +73,8 @@ export function linesFor(view: NeedView, cards: number): NonNullable<CommandInpu
 /** Makes changes real; each command can be taken back. */
 export async function applyChanges(changes: readonly SeasonChange[], outlook: Outlook): Promise<void> {
   for (const said of commandsOf(changes, outlook)) {
-    if (said.kind === "change-need") await give("change-need", said.payload);
-    else await give("add-session-change", said.payload);
+    if (said.kind === "change-need") await sendCommand("change-need", said.payload);
+    else await sendCommand("add-session-change", said.payload);
   }
 }
 

@@ -1,5 +1,5 @@
 import { movedNeeds, type PlanChoice, type SeasonAnswer, type SeasonFacts } from "@yule/core";
-import { askedOf, seasonFacts, oddsOf, quickerPosts, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
+import { queryKeyOf, seasonFacts, oddsOf, quickerPosts, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { wrap, type Remote } from "comlink";
 import { createContext, startTransition, useContext, useEffect, useMemo, useRef, useState } from "react";
 import type { SeasonWorker } from "../workers/season.worker.ts";
@@ -9,7 +9,7 @@ const MORE_SECONDS = 3;
 export const ODDS_RUNS = 10_000;
 
 /** A worker that can be given up: a question that is no longer asked is not answered to its end. */
-export class Desk {
+export class SeasonPlanner {
   private worker: Worker | null = null;
   private remote: Remote<SeasonWorker> | null = null;
 
@@ -50,9 +50,9 @@ const WAIT_MS = { season: 30, elsewhere: 4_000 };
 export function usePlannedSeason(outlook: Outlook | null, deep: boolean): PlannedSeason | null {
   const [planned, setPlanned] = useState<PlannedSeason | null>(null);
   const before = useRef<PlannedSeason | null>(null);
-  const desk = useRef(new Desk());
+  const desk = useRef(new SeasonPlanner());
   const facts = useMemo(() => (outlook ? seasonFacts(outlook, outlook.now) : null), [outlook]);
-  const asked = useMemo(() => (facts ? askedOf(facts) : null), [facts]);
+  const asked = useMemo(() => (facts ? queryKeyOf(facts) : null), [facts]);
   const key = `${asked ?? ""}/${String(deep)}`;
   const done = useRef<string | null>(null);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { withChange, type OddsAnswer, type SeasonAnswer, type SeasonChange, type SeasonFacts } from "@yule/core";
 import { oddsOf, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { startTransition, useEffect, useRef, useState } from "react";
-import { Desk } from "./planned.ts";
+import { SeasonPlanner } from "./planned.ts";
 
 /** How long is looked for a plan: in the sandbox, and while something is held over the ribbon. */
 export const TRIAL_SECONDS = { sandbox: 0.6, held: 0.2 } as const;
@@ -19,7 +19,7 @@ export interface Tried {
 /** Plans changes through in a worker of their own, beside the real plan; null while there is none yet. The last answer stands until the next is there. */
 export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, planned: PlannedSeason | null, seconds: number = TRIAL_SECONDS.sandbox): Tried | null {
   const [tried, setTried] = useState<Tried | null>(null);
-  const desk = useRef(new Desk());
+  const desk = useRef(new SeasonPlanner());
   useEffect(() => {
     if (!planned || trial.length === 0) return undefined;
     let wanted = true;

@@ -1,6 +1,7 @@
+import { faultText, useSpeech } from "../kit/measure.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
-import { dismissed, type Notice } from "../data/notices.ts";
+import { noticeDismissed, type Notice } from "../data/notices.ts";
 import { undo } from "../data/outbox.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 
@@ -8,8 +9,9 @@ const SHOWN_MS = 9_000;
 
 function NoticeLine({ notice }: { notice: Notice }) {
   const dispatch = useAppDispatch();
+  const speech = useSpeech();
   useEffect(() => {
-    const timer = setTimeout(() => dispatch(dismissed(notice.id)), SHOWN_MS);
+    const timer = setTimeout(() => dispatch(noticeDismissed(notice.id)), SHOWN_MS);
     return () => clearTimeout(timer);
   }, [dispatch, notice.id]);
   return (
@@ -28,10 +30,10 @@ function NoticeLine({ notice }: { notice: Notice }) {
       borderColor="cannot"
     >
       <Text flex="1" paddingY="8px">
-        {notice.text}
+        {notice.lines.map((line) => faultText(line, speech)).join("; ")}
       </Text>
       {notice.undo !== null && (
-        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={() => (dispatch(dismissed(notice.id)), void undo(notice.undo ?? ""))}>
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={() => (dispatch(noticeDismissed(notice.id)), void undo(notice.undo ?? ""))}>
           Undo
         </Button>
       )}
@@ -42,7 +44,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
         textDecoration="none"
         aria-label="Close this note"
         minWidth="44px"
-        onClick={() => dispatch(dismissed(notice.id))}
+        onClick={() => dispatch(noticeDismissed(notice.id))}
       >
         ✕
       </Button>

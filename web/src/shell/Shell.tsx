@@ -5,13 +5,13 @@ import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
 import { lazy, memo, Suspense, useEffect, useLayoutEffect, useMemo } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
-import { MannerProvider, type Manner } from "../kit/measure.tsx";
+import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
 import { PlannedProvider, usePlanned, usePlannedSeason } from "../plan/planned.ts";
 import { useDesignsQuery, useShopQuery } from "../data/api.ts";
 import { useFeed } from "./feed.ts";
 import { AwayLine, Notices } from "./Notices.tsx";
-import { told } from "../data/notices.ts";
-import { give, undo } from "../data/outbox.ts";
+import { noticeAdded } from "../data/notices.ts";
+import { sendCommand, undo } from "../data/outbox.ts";
 import { useOutlook } from "../plan/useOutlook.ts";
 import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "../data/screen.ts";
@@ -34,7 +34,7 @@ export function Shell() {
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
-  const manner = useMemo((): Manner => ({ system, currency }), [system, currency]);
+  const manner = useMemo((): ShopManner => ({ system, currency }), [system, currency]);
   return <Frame outlook={outlook} problem={problem} planned={planned} manner={manner} thin={thin} empty={empty} />;
 }
 
@@ -42,7 +42,7 @@ interface FrameProps {
   readonly outlook: Outlook | null;
   readonly problem: unknown;
   readonly planned: PlannedSeason | null;
-  readonly manner: Manner;
+  readonly manner: ShopManner;
   /** The ribbon is thin where the hands are busy. */
   readonly thin: boolean;
   readonly empty: boolean;
@@ -120,7 +120,7 @@ const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
             height="40px"
             minWidth="48px"
             paddingInline="10px"
-            onClick={() => system !== each && void give("set-shop", { lengthSystem: each }, { quiet: true })}
+            onClick={() => system !== each && void sendCommand("set-shop", { lengthSystem: each }, { quiet: true })}
           >
             {each}
           </Button>
@@ -226,7 +226,9 @@ function useKeys(): void {
       if (view) void navigate(`/${view.path}`);
       if (key.key === "u" && last) void undo(last);
       if (key.key === "?")
-        dispatch(told({ id: "keys", text: "Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.", undo: null, bad: false }));
+        dispatch(
+          noticeAdded({ id: "keys", lines: ["Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench."], undo: null, bad: false }),
+        );
     };
     window.addEventListener("keydown", pressed);
     return () => window.removeEventListener("keydown", pressed);

@@ -1,30 +1,30 @@
+import { readsTouchedBy, ALL_READS } from "@yule/contract";
 import { useEffect } from "react";
 import { api } from "../data/api.ts";
-import { reached } from "../data/notices.ts";
+import { serverReached } from "../data/notices.ts";
 import { isOwn, sendAll } from "../data/outbox.ts";
 import { useAppDispatch } from "../data/store.ts";
-import { tagsTouchedBy, ALL_TAGS } from "../data/tags.ts";
 
 /** Listens for changes made elsewhere and reads anew; when the server comes back, sends what waited. */
 export function useFeed(): void {
   const dispatch = useAppDispatch();
   useEffect(() => {
     const source = new EventSource("/api/feed");
-    const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_TAGS]));
+    const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_READS]));
     let broken = false;
     source.onmessage = ({ data }: MessageEvent<string>) => {
       const note = JSON.parse(data) as { seq: number; kind: string };
-      if (!isOwn(note.seq)) dispatch(api.util.invalidateTags(tagsTouchedBy(note.kind)));
+      if (!isOwn(note.seq)) dispatch(api.util.invalidateTags(readsTouchedBy(note.kind)));
     };
     source.onopen = () => {
-      dispatch(reached(true));
+      dispatch(serverReached(true));
       if (broken) readAnew();
       broken = false;
       void sendAll();
     };
     source.onerror = () => {
       broken = true;
-      dispatch(reached(false));
+      dispatch(serverReached(false));
     };
     return () => source.close();
   }, [dispatch]);

@@ -2,7 +2,7 @@ import { expose } from "comlink";
 import {
   bestYield,
   cutPainted,
-  forecast,
+  rehearsalForecast,
   highsSolver,
   limitsFor,
   lookAt,
@@ -91,7 +91,7 @@ const solver = {
   /** The ways of working that a plan is measured against. */
   otherWays: (job: RunJob) => otherWays(job),
   /** How a bench that is to be rehearsed goes by the clock. */
-  forecast: (setting: RehearsalSetting, benches: number) => forecast(setting, benches),
+  rehearsalForecast: (setting: RehearsalSetting, benches: number) => rehearsalForecast(setting, benches),
   /** What all benches have told of times. */
   learn: (batches: readonly SeenBatch[]) => learnBench(batches),
 };

@@ -32,7 +32,7 @@ export interface Priors {
 }
 
 /** What was learned of times: plain figures, fit to be handed from one thread to another. */
-export interface Learned {
+export interface PooledEstimate {
   readonly names: readonly string[];
   readonly means: Float64Array;
   readonly covariance: readonly Float64Array[];
@@ -56,7 +56,7 @@ const SETTLED = 1e-4;
  * Statistical Society B 39, 1977; Schmee and Hahn, Technometrics 21, 1979), and count for as much as they tell (Louis, J. Royal
  * Statistical Society B 44, 1982). Scatter and pools follow by variational steps (Gelman et al., Bayesian Data Analysis, section 13.7).
  */
-export function learnTimes(sightings: readonly Sighting[], priors: Priors): Learned {
+export function learnTimes(sightings: readonly Sighting[], priors: Priors): PooledEstimate {
   const told = sightings.filter(({ low, high }) => high > low || (high === low && low > 0)).filter(({ low, high }) => !(low <= 0 && high === Infinity));
   const names = [...new Set(told.flatMap(({ effects }) => Object.keys(effects)))].sort();
   const place = new Map(names.map((name, index) => [name, index]));
@@ -162,7 +162,7 @@ export interface Expected {
 }
 
 /** What was learned, for a time with these effects. Those never seen come in with what is believed of them, and with its spread. @param priors those it was learned with */
-export function expected(learned: Learned, effects: Effects, priors: Priors): Expected {
+export function expected(learned: PooledEstimate, effects: Effects, priors: Priors): Expected {
   const place = new Map(learned.names.map((name, index) => [name, index]));
   const known: (readonly [number, number])[] = [];
   let mean = 0;

@@ -1,6 +1,6 @@
 import { techniqueOf, type TechniqueId } from "../../designs/route/techniques.ts";
 import { dryingEffects, dryingSightings, handsEffects, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
-import { expected, learnTimes, type Learned, type Priors } from "./pooled.ts";
+import { expected, learnTimes, type PooledEstimate, type Priors } from "./pooled.ts";
 import type { Room } from "../../colour/puddles.ts";
 
 /** Guesses from the craft: a wash of half an hour dries in 20 to 45 minutes, and what dries in one room dries alike. */
@@ -28,8 +28,8 @@ const HANDS_PRIORS: Priors = {
 };
 
 export interface BenchTimes {
-  readonly drying: Learned;
-  readonly hands: Learned;
+  readonly drying: PooledEstimate;
+  readonly hands: PooledEstimate;
   /** Sightings of each stage, by its id. */
   readonly seen: ReadonlyMap<string, { readonly dry: number; readonly hands: number }>;
 }

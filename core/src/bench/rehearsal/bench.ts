@@ -72,7 +72,7 @@ export interface Minded {
 }
 
 /** A bench that is only rehearsed, at a moment. Nothing changes it; every move makes the next one. */
-export interface Rehearsal {
+export interface RehearsedBench {
   readonly setting: RehearsalSetting;
   /** Minutes since it began. */
   readonly now: number;
@@ -105,7 +105,7 @@ const LONGEST_CALL = 12;
 /** Clocks tell whole milliseconds; nobody is that much too early. */
 const SLACK = 1e-3;
 
-export const rehearsal = (setting: RehearsalSetting): Rehearsal => ({
+export const rehearsal = (setting: RehearsalSetting): RehearsedBench => ({
   setting,
   now: 0,
   facts: [],
@@ -118,28 +118,28 @@ export const rehearsal = (setting: RehearsalSetting): Rehearsal => ({
   palettes: 0,
 });
 
-const batchOf = ({ setting }: Rehearsal, id: string): RehearsedBatch => {
+const batchOf = ({ setting }: RehearsedBench, id: string): RehearsedBatch => {
   const batch = setting.batches.find((each) => each.id === id);
   if (!batch) throw new Error(`no batch ${id} is rehearsed`);
   return batch;
 };
-const told = ({ facts }: Rehearsal, unit: string, what: RehearsedFact["what"]): readonly RehearsedFact[] => facts.filter((fact) => fact.unit === unit && fact.what === what);
+const told = ({ facts }: RehearsedBench, unit: string, what: RehearsedFact["what"]): readonly RehearsedFact[] => facts.filter((fact) => fact.unit === unit && fact.what === what);
 
 /** Stages that a panel is through. */
-export const through = (at: Rehearsal, unit: string): number => told(at, unit, "done").length;
-export const isLost = (at: Rehearsal, unit: string): boolean => told(at, unit, "spoilt").length > 0;
+export const through = (at: RehearsedBench, unit: string): number => told(at, unit, "done").length;
+export const isLost = (at: RehearsedBench, unit: string): boolean => told(at, unit, "spoilt").length > 0;
 
 /** When a panel that is through a stage is dry in truth, which only paper and weather know. */
-export function trulyDry(at: Rehearsal, batch: RehearsedBatch, unit: string, stage: number): number {
+export function trulyDry(at: RehearsedBench, batch: RehearsedBatch, unit: string, stage: number): number {
   const done = told(at, unit, "done").find((fact) => fact.stage === batch.route[stage]?.id);
   return (done?.at ?? 0) + (batch.route[stage]?.typical ?? 0) * factor(at.setting.seed, `${unit}/${String(stage)}/dry`, DRYING_SCATTER);
 }
 
 /** Time goes by with the hands at rest. @param until minutes since it began; an earlier one changes nothing */
-export const wait = (at: Rehearsal, until: number): Rehearsal => (until > at.now ? { ...at, now: until } : at);
+export const wait = (at: RehearsedBench, until: number): RehearsedBench => (until > at.now ? { ...at, now: until } : at);
 
 /** Looks from the side whether panels are dry, without touching them: what is seen is told, and is true. */
-export function look(at: Rehearsal, batchId: string, units: readonly string[]): Rehearsal {
+export function look(at: RehearsedBench, batchId: string, units: readonly string[]): RehearsedBench {
   const batch = batchOf(at, batchId);
   return units.reduce((before, unit) => {
     const stage = through(before, unit) - 1;
@@ -152,7 +152,7 @@ export function look(at: Rehearsal, batchId: string, units: readonly string[]): 
 }
 
 /** One stage on one panel after the other, as the maker chooses: setting up, hands, and what becomes of it. Panels that are lost or through are passed over. */
-export function paint(at: Rehearsal, batchId: string, units: readonly string[]): Rehearsal {
+export function paintUnit(at: RehearsedBench, batchId: string, units: readonly string[]): RehearsedBench {
   const batch = batchOf(at, batchId);
   return units.reduce((before, unit) => {
     const position = through(before, unit);
@@ -161,7 +161,7 @@ export function paint(at: Rehearsal, batchId: string, units: readonly string[]):
   }, at);
 }
 
-function paintOne(before: Rehearsal, batch: RehearsedBatch, stage: RehearsedStage, position: number, unit: string): Rehearsal {
+function paintOne(before: RehearsedBench, batch: RehearsedBatch, stage: RehearsedStage, position: number, unit: string): RehearsedBench {
   const { setting, hands, mixed } = before;
   const goesOn = hands?.batch === batch.id && hands.stage === stage.id;
   const needed = usesPaint(stage) ? batch.palette : mixed;
@@ -173,7 +173,7 @@ function paintOne(before: Rehearsal, batch: RehearsedBatch, stage: RehearsedStag
   const broken = ruleBroken(before, batch, position, unit, start);
   const end = start + takes + (broken && !broken.lost ? broken.minutes : 0);
   const fact = { batch: batch.id, unit, stage: stage.id, at: end };
-  const painted: Rehearsal = {
+  const painted: RehearsedBench = {
     ...before,
     now: end,
     facts: [...before.facts, { ...fact, what: "done" }, ...(broken?.lost ? [{ ...fact, what: "spoilt" } as const] : [])],
@@ -188,7 +188,7 @@ function paintOne(before: Rehearsal, batch: RehearsedBatch, stage: RehearsedStag
 }
 
 /** When a panel that must be caught wet may be taken up, and until when: the paper dries quicker or slower than is told. Null where it must be dry. */
-function wetWindow(at: Rehearsal, batch: RehearsedBatch, position: number, unit: string): { from: number; to: number } | null {
+function wetWindow(at: RehearsedBench, batch: RehearsedBatch, position: number, unit: string): { from: number; to: number } | null {
   const [stage, layer] = [batch.route[position], batch.route[position - 1]];
   if (!stage || !layer || stage.within === null) return null;
   const done = told(at, unit, "done").find((fact) => fact.stage === layer.id)?.at ?? 0;
@@ -197,7 +197,7 @@ function wetWindow(at: Rehearsal, batch: RehearsedBatch, position: number, unit:
   return { from, to: from + stage.within * Math.max(1, factor(at.setting.seed, `${unit}/${String(position)}/window`, DRYING_SCATTER)) };
 }
 
-function ruleBroken(before: Rehearsal, batch: RehearsedBatch, position: number, unit: string, start: number): Broken | null {
+function ruleBroken(before: RehearsedBench, batch: RehearsedBatch, position: number, unit: string, start: number): Broken | null {
   const stage = batch.route[position];
   if (!stage || position === 0) return null;
   const open = wetWindow(before, batch, position, unit);
@@ -220,12 +220,12 @@ function ruleBroken(before: Rehearsal, batch: RehearsedBatch, position: number, 
 }
 
 /** Whether a panel is lost to it, or how long it takes to save. @param share how bad it is, from 0 to 1 */
-function harm({ setting }: Rehearsal, unit: string, position: number, risk: number, share: number, hands: number): { lost: boolean; minutes: number } {
+function harm({ setting }: RehearsedBench, unit: string, position: number, risk: number, share: number, hands: number): { lost: boolean; minutes: number } {
   const lost = chance(setting.seed, `${unit}/${String(position)}/harm`) < (LOSSES[risk] ?? 1) * share;
   return { lost, minutes: lost ? 0 : hands };
 }
 
-function mindedBy(before: Rehearsal, batch: RehearsedBatch, position: number, unit: string, start: number): Minded {
+function mindedBy(before: RehearsedBench, batch: RehearsedBatch, position: number, unit: string, start: number): Minded {
   const { minded } = before;
   const layer = batch.route[position - 1];
   if (!layer) return minded;
@@ -235,7 +235,7 @@ function mindedBy(before: Rehearsal, batch: RehearsedBatch, position: number, un
   return looked || start >= done + layer.live.dry - SLACK ? { ...minded, waited: minded.waited + 1 } : { ...minded, lucky: minded.lucky + 1 };
 }
 
-function withMishap(at: Rehearsal, batch: RehearsedBatch, stage: RehearsedStage, position: number, unit: string): Rehearsal {
+function withMishap(at: RehearsedBench, batch: RehearsedBatch, stage: RehearsedStage, position: number, unit: string): RehearsedBench {
   const { seed } = at.setting;
   const found = { batch: batch.id, unit, at: at.now };
   if (!isLost(at, unit) && chance(seed, `${unit}/${String(position)}/falls`) < FALLS) {
@@ -251,4 +251,5 @@ function withMishap(at: Rehearsal, batch: RehearsedBatch, stage: RehearsedStage,
 }
 
 /** When all panels that are not lost are through their route. */
-export const isOver = (at: Rehearsal): boolean => at.setting.batches.every((batch) => batch.units.every((unit) => isLost(at, unit) || through(at, unit) === batch.route.length));
+export const isOver = (at: RehearsedBench): boolean =>
+  at.setting.batches.every((batch) => batch.units.every((unit) => isLost(at, unit) || through(at, unit) === batch.route.length));

@@ -1,9 +1,9 @@
 import { unitState, type BenchFact, type UnitState } from "../live.ts";
 import { nextAtTable, type LiveBatch } from "../table/next.ts";
-import { isLost, isOver, paint, rehearsal, through, wait, type Rehearsal, type RehearsalSetting, type RehearsedBatch } from "./bench.ts";
+import { isLost, isOver, paintUnit, rehearsal, through, wait, type RehearsedBench, type RehearsalSetting, type RehearsedBatch } from "./bench.ts";
 
 /** A way of playing a bench: the next move. */
-export type Player = (at: Rehearsal) => Rehearsal;
+export type Player = (at: RehearsedBench) => RehearsedBench;
 
 /** Any moment will do for a clock that is only rehearsed. */
 const BEGUN = Date.UTC(2000, 0, 1);
@@ -11,7 +11,7 @@ const momentOf = (minutes: number): Date => new Date(BEGUN + minutes * 60_000);
 const minutesOf = (moment: Date): number => (moment.getTime() - BEGUN) / 60_000;
 
 /** The panels of a batch as a clock on the bench would show them. */
-export function standing(at: Rehearsal, batch: RehearsedBatch): UnitState[] {
+export function standing(at: RehearsedBench, batch: RehearsedBatch): UnitState[] {
   const facts = new Map<string, BenchFact[]>(batch.units.map((unit) => [unit, []]));
   for (const fact of at.facts) facts.get(fact.unit)?.push({ unit: fact.unit, stage: fact.stage, what: fact.what, at: momentOf(fact.at) });
   const route = batch.route.map(({ live }) => live);
@@ -25,7 +25,7 @@ export const byTheClock: Player = (at) => {
   if (!next || next.move.kind === "finished") return at;
   const { move, batch } = next;
   if (move.kind === "wait") return wait(at, minutesOf(move.until));
-  return paint(at, batch, move.units.slice(0, 1));
+  return paintUnit(at, batch, move.units.slice(0, 1));
 };
 
 /** Paints whatever stands farthest ahead as soon as a share of its clock has run, as one does who cannot wait. */
@@ -43,14 +43,14 @@ export const impatient =
           }),
       )
       .sort((a, b) => a.from - b.from)[0];
-    return soonest ? paint(wait(at, soonest.from), soonest.batch, [soonest.unit]) : at;
+    return soonest ? paintUnit(wait(at, soonest.from), soonest.batch, [soonest.unit]) : at;
   };
 
 /** Takes one panel through its whole route before the next, waiting out every clock. */
 export const cardAfterCard: Player = (at) => {
   for (const batch of at.setting.batches) {
     const state = standing(at, batch).find(({ unit, done }) => !isLost(at, unit) && done < batch.route.length);
-    if (state) return paint(state.wetness.state === "wet" && state.dryAt ? wait(at, minutesOf(state.dryAt)) : at, batch.id, [state.unit]);
+    if (state) return paintUnit(state.wetness.state === "wet" && state.dryAt ? wait(at, minutesOf(state.dryAt)) : at, batch.id, [state.unit]);
   }
   return at;
 };
@@ -59,7 +59,7 @@ export const cardAfterCard: Player = (at) => {
 const MOST_MOVES = 20_000;
 
 /** Plays a bench to its end. @throws where a player stands still before it is over */
-export function play(from: Rehearsal, player: Player): Rehearsal {
+export function play(from: RehearsedBench, player: Player): RehearsedBench {
   let at = from;
   for (let move = 0; !isOver(at) && move < MOST_MOVES; move += 1) {
     const after = player(at);
@@ -81,7 +81,7 @@ export interface Played {
   readonly palettes: number;
 }
 
-export function played(at: Rehearsal): Played {
+export function played(at: RehearsedBench): Played {
   const units = at.setting.batches.flatMap((batch) => batch.units.map((unit) => ({ batch, unit })));
   const lost = units.filter(({ unit }) => isLost(at, unit));
   const hands = ({ batch, unit }: (typeof units)[number]): number => batch.route.slice(0, through(at, unit)).reduce((sum, stage) => sum + stage.hands, 0);
@@ -106,7 +106,7 @@ export interface Forecast {
 }
 
 /** Plays benches with numbers of their own from the given one on. @param benches how many, at least 1 */
-export function forecast(setting: RehearsalSetting, benches: number): Forecast {
+export function rehearsalForecast(setting: RehearsalSetting, benches: number): Forecast {
   const all = Array.from({ length: benches }, (_, more) => played(play(rehearsal({ ...setting, seed: setting.seed + more }), byTheClock)));
   const sorted = all.map((each) => each.minutes).sort((a, b) => a - b);
   return {

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { minutes } from "../../measure/minutes.ts";
-import { isOver, look, paint, rehearsal, trulyDry, wait, type RehearsalSetting, type RehearsedBatch, type RehearsedStage } from "./bench.ts";
-import { byTheClock, cardAfterCard, forecast, impatient, play, played, type Player } from "./players.ts";
+import { isOver, look, paintUnit, rehearsal, trulyDry, wait, type RehearsalSetting, type RehearsedBatch, type RehearsedStage } from "./bench.ts";
+import { byTheClock, cardAfterCard, rehearsalForecast, impatient, play, played, type Player } from "./players.ts";
 
 const stage = (id: string, hands: number, dry: number, more: Partial<RehearsedStage> = {}): RehearsedStage => {
   // The clock waits until eight in ten are dry.
@@ -73,51 +73,51 @@ test("a bench plays the same for the same number, and the same paper meets whoev
   expect(played(play(rehearsal(setting(7)), byTheClock))).not.toEqual(played(play(rehearsal(setting(8)), byTheClock)));
   const first = setting(7).batches[0];
   if (!first) throw new Error("no batch");
-  const at = paint(rehearsal(setting(7)), "kites", ["kites1", "kites2"]);
-  const later = paint(wait(rehearsal(setting(7)), 60), "kites", ["kites2", "kites1"]);
+  const at = paintUnit(rehearsal(setting(7)), "kites", ["kites1", "kites2"]);
+  const later = paintUnit(wait(rehearsal(setting(7)), 60), "kites", ["kites2", "kites1"]);
   const dries = (of: typeof at, unit: string): number => trulyDry(of, first, unit, 0) - (of.facts.find((fact) => fact.unit === unit)?.at ?? 0);
   expect(dries(later, "kites2")).toBeCloseTo(dries(at, "kites2"), 9);
 });
 
 test("a forecast over many benches lies between its quickest and slowest, and takes damp paper for longer", () => {
-  const usual = forecast(setting(1), 12);
+  const usual = rehearsalForecast(setting(1), 12);
   expect(usual.quickest).toBeLessThan(usual.mostly);
   expect(usual.slowest).toBeGreaterThan(usual.mostly);
   expect(usual.cardByCard).toBeGreaterThan(usual.slowest);
   const damper = (stages: readonly RehearsedStage[]) =>
     stages.map((each) => (each.within === null && each.dry > 10 ? stage(each.id, each.hands, each.typical * 2, { technique: each.technique }) : each));
-  expect(forecast({ ...setting(1), batches: [batch("quinces", damper(quinces), 6)] }, 12).mostly).toBeGreaterThan(
-    forecast({ ...setting(1), batches: [batch("quinces", quinces, 6)] }, 12).mostly,
+  expect(rehearsalForecast({ ...setting(1), batches: [batch("quinces", damper(quinces), 6)] }, 12).mostly).toBeGreaterThan(
+    rehearsalForecast({ ...setting(1), batches: [batch("quinces", quinces, 6)] }, 12).mostly,
   );
 });
 
 test("a window that closes while the hands are elsewhere says what they were at, and by how much", () => {
-  const washed = paint(rehearsal(setting(3, { batches: [batch("kites", kites, 1), batch("quinces", quinces, 12)] })), "kites", ["kites1"]);
-  const masked = Array.from({ length: 12 }, (_, unit) => `quinces${String(unit + 1)}`).reduce((before, unit) => paint(before, "quinces", [unit]), washed);
-  const at = paint(masked, "kites", ["kites1"]);
+  const washed = paintUnit(rehearsal(setting(3, { batches: [batch("kites", kites, 1), batch("quinces", quinces, 12)] })), "kites", ["kites1"]);
+  const masked = Array.from({ length: 12 }, (_, unit) => `quinces${String(unit + 1)}`).reduce((before, unit) => paintUnit(before, "quinces", [unit]), washed);
+  const at = paintUnit(masked, "kites", ["kites1"]);
   expect(at.broken).toMatchObject([{ rule: "while it is still wet", unit: "kites1", stage: "drop-in", meanwhile: { batch: "quinces", stage: "mask" } }]);
   expect(at.broken[0]?.by).toBeGreaterThan(2);
 });
 
 test("touched before the wash has settled, or on wet paper, is a rule broken; a look beforehand tells the truth and keeps it", () => {
-  const wet = paint(rehearsal(setting(5)), "kites", ["kites1"]);
-  expect(paint(wet, "kites", ["kites1"]).broken).toMatchObject([{ rule: "let it settle first" }]);
-  const masked = paint(rehearsal(setting(5)), "quinces", ["quinces1"]);
-  expect(paint(masked, "quinces", ["quinces1"]).broken).toMatchObject([{ rule: "bone dry before the next step" }]);
+  const wet = paintUnit(rehearsal(setting(5)), "kites", ["kites1"]);
+  expect(paintUnit(wet, "kites", ["kites1"]).broken).toMatchObject([{ rule: "let it settle first" }]);
+  const masked = paintUnit(rehearsal(setting(5)), "quinces", ["quinces1"]);
+  expect(paintUnit(masked, "quinces", ["quinces1"]).broken).toMatchObject([{ rule: "bone dry before the next step" }]);
   expect(look(masked, "quinces", ["quinces1"]).facts[1]).toMatchObject({ what: "still-wet", stage: "mask" });
   const dry = look(wait(masked, 90), "quinces", ["quinces1"]);
   expect(dry.facts[1]).toMatchObject({ what: "dry" });
-  expect(paint(dry, "quinces", ["quinces1"])).toMatchObject({ broken: [], minded: { waited: 1 } });
+  expect(paintUnit(dry, "quinces", ["quinces1"])).toMatchObject({ broken: [], minded: { waited: 1 } });
 });
 
 test("fresh water is counted, setting up is done once for a row of panels, and practice makes hands quicker", () => {
-  const row = paint(rehearsal(setting(2)), "kites", ["kites1", "kites2", "kites3"]);
+  const row = paintUnit(rehearsal(setting(2)), "kites", ["kites1", "kites2", "kites3"]);
   expect(row.palettes).toBe(0);
-  const other = paint(paint(row, "quinces", ["quinces1"]), "kites", ["kites4"]);
+  const other = paintUnit(paintUnit(row, "quinces", ["quinces1"]), "kites", ["kites4"]);
   expect(other.palettes).toBe(2);
   const takes = (from: number, to: number): number =>
     Array.from({ length: 60 }, (_, seed) => {
-      const ends = paint(rehearsal(setting(seed)), "quinces", ["quinces1", "quinces2", "quinces3", "quinces4", "quinces5", "quinces6"]).facts.map(({ at }) => at);
+      const ends = paintUnit(rehearsal(setting(seed)), "quinces", ["quinces1", "quinces2", "quinces3", "quinces4", "quinces5", "quinces6"]).facts.map(({ at }) => at);
       return (ends[to] ?? 0) - (ends[from] ?? 0);
     }).reduce((sum, each) => sum + each, 0) / 60;
   expect(takes(3, 5)).toBeLessThan(0.95 * takes(0, 2));
@@ -141,7 +141,7 @@ test("whatever is tapped, time never goes back, every panel is good, lost or ope
     fc.property(fc.integer({ min: 1, max: 999 }), fc.array(tap, { maxLength: 60 }), (seed, taps) => {
       let at = rehearsal(setting(seed, { mishaps: true }));
       for (const { what, batch: id, unit, minutes: long } of taps) {
-        const after = what === "paint" ? paint(at, id, [`${id}${String(unit)}`]) : what === "look" ? look(at, id, [`${id}${String(unit)}`]) : wait(at, at.now + long);
+        const after = what === "paint" ? paintUnit(at, id, [`${id}${String(unit)}`]) : what === "look" ? look(at, id, [`${id}${String(unit)}`]) : wait(at, at.now + long);
         expect(after.now).toBeGreaterThanOrEqual(at.now);
         expect(after.busy - at.busy).toBeLessThanOrEqual(after.now - at.now + 1e-9);
         at = after;

@@ -15,7 +15,7 @@ export interface At {
 }
 
 /** Minutes for fresh water and a clean palette, and the palette that lies mixed; null where none does. */
-export interface Water {
+export interface MixedWater {
   readonly changeover: number;
   readonly mixed: string | null;
 }
@@ -29,7 +29,7 @@ export interface TableMove {
  * The next best move over all batches. What must be caught goes first, the soonest to close before the others; then what the plan has
  * next, if its panels are ready; then what the hands are at; then any batch with something ready; else the shortest wait.
  */
-export function nextAtTable(batches: readonly LiveBatch[], now: Date, last: At | null, planned: At | null, water: Water): TableMove | null {
+export function nextAtTable(batches: readonly LiveBatch[], now: Date, last: At | null, planned: At | null, water: MixedWater): TableMove | null {
   const all = batches.map((batch) => ({
     batch: batch.id,
     route: batch.route,
@@ -73,7 +73,7 @@ function closing({ route, units }: LiveBatch): { readonly at: number; readonly s
 const SLOWER = 1.25;
 
 /** How long the hands are away from what must be caught if they do one panel of a stage first: setting up and fresh water, there and back. */
-function awayFor(batch: LiveBatch, stage: LiveStage, last: At | null, catches: { batch: LiveBatch; stage: LiveStage | null } | null, { changeover, mixed }: Water): number {
+function awayFor(batch: LiveBatch, stage: LiveStage, last: At | null, catches: { batch: LiveBatch; stage: LiveStage | null } | null, { changeover, mixed }: MixedWater): number {
   const goesOn = last?.batch === batch.id && last.stage === stage.id;
   const paletteFor = (of: LiveBatch, at: LiveStage, before: string | null): string | null => (at.withoutPaint ? before : of.palette);
   const fresh = (before: string | null, after: string | null): number => (before === null || before === after ? 0 : changeover);

@@ -7,7 +7,7 @@ import { mudForecast, type MudForecast } from "../mud.ts";
 export type Overlap = readonly [number, number];
 export const MOST_SHAPES = 12;
 
-export interface GlazeOrder {
+export interface GlazeSequence {
   /** Shapes painted together, wet; between the passes everything dries. */
   readonly passes: readonly (readonly number[])[];
   /** What each overlap becomes, in the order given. */
@@ -27,7 +27,7 @@ const costOf = ({ verdict, chromaLost }: MudForecast): number =>
  * Places where three lie over each other are judged by their pairs.
  * @param films of each shape, at most 12
  */
-export function bestGlazeOrder(films: readonly Film[], overlaps: readonly Overlap[], paper: Spectrum = WHITE_PAPER): GlazeOrder {
+export function bestGlazeOrder(films: readonly Film[], overlaps: readonly Overlap[], paper: Spectrum = WHITE_PAPER): GlazeSequence {
   const many = films.length;
   const forecasts = overlaps.map(([a, b]) => {
     const [first, second] = [films[a], films[b]];

@@ -1,6 +1,6 @@
 import { LOAD } from "../mix.ts";
 import { COMPOSITIONS } from "./compositions.ts";
-import type { Way } from "./mixer.ts";
+import type { MixWay } from "./mixer.ts";
 import type { Solved } from "./solve.ts";
 
 /** A ratio of whole parts that looks promising, as foreseen from near it. */
@@ -18,11 +18,11 @@ const KEPT_OF_SET = 4;
 export function foresee(ids: readonly number[], { amounts, way, columns }: Solved, strengths: readonly number[]): Promising[] {
   const [p, q, r] = columns;
   if (!p) return [];
-  const none: Way = [0, 0, 0];
+  const none: MixWay = [0, 0, 0];
   const [second, third] = [q ?? none, r ?? none];
   const [a, b, c] = [amounts[0] ?? 0, amounts[1] ?? 0, amounts[2] ?? 0];
-  const [x0, y0, z0] = [0, 1, 2].map((axis) => (way[axis] ?? 0) - a * (p[axis] ?? 0) - b * (second[axis] ?? 0) - c * (third[axis] ?? 0)) as Way;
-  const [s0, s1, s2] = [0, 1, 2].map((index) => strengths[ids[index] ?? 0] ?? 1) as Way;
+  const [x0, y0, z0] = [0, 1, 2].map((axis) => (way[axis] ?? 0) - a * (p[axis] ?? 0) - b * (second[axis] ?? 0) - c * (third[axis] ?? 0)) as MixWay;
+  const [s0, s1, s2] = [0, 1, 2].map((index) => strengths[ids[index] ?? 0] ?? 1) as MixWay;
   const found: Promising[] = [];
   let worst = Infinity;
   // Plain figures in the loop: thousands of sets come through here for one colour.

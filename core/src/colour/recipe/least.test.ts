@@ -1,12 +1,12 @@
 import fc from "fast-check";
 import { COMPOSITIONS } from "./compositions.ts";
 import { leastSquares } from "./least.ts";
-import type { Way } from "./mixer.ts";
+import type { MixWay } from "./mixer.ts";
 
-const way = fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -20, max: 20, noNaN: true }))) as fc.Arbitrary<Way>;
-const sum = (columns: readonly Way[], amounts: readonly number[]): Way =>
-  [0, 1, 2].map((axis) => columns.reduce((all, column, index) => all + (column[axis] ?? 0) * (amounts[index] ?? 0), 0)) as Way;
-const long = (a: Way, b: Way): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
+const way = fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -20, max: 20, noNaN: true }))) as fc.Arbitrary<MixWay>;
+const sum = (columns: readonly MixWay[], amounts: readonly number[]): MixWay =>
+  [0, 1, 2].map((axis) => columns.reduce((all, column, index) => all + (column[axis] ?? 0) * (amounts[index] ?? 0), 0)) as MixWay;
+const long = (a: MixWay, b: MixWay): number => Math.hypot(a[0] - b[0], a[1] - b[1], a[2] - b[2]);
 
 test("no change of the amounts comes nearer", () => {
   fc.assert(

@@ -1,12 +1,12 @@
-import type { Way } from "./mixer.ts";
+import type { MixWay } from "./mixer.ts";
 
-const dot = (a: Way, b: Way): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const dot = (a: MixWay, b: MixWay): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
 
 /**
  * Amounts x of one to three columns so that their sum comes nearest to a wanted way: least squares by the normal equations, a little damped.
  * @param columns one for each paint @returns null where the columns say nothing
  */
-export function leastSquares(columns: readonly Way[], wanted: Way, damping = 1e-9): number[] | null {
+export function leastSquares(columns: readonly MixWay[], wanted: MixWay, damping = 1e-9): number[] | null {
   const [p, q, r] = columns;
   if (!p) return null;
   const a = dot(p, p) + damping;

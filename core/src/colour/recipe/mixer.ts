@@ -3,7 +3,7 @@ import { eyeIn, labOf, labOfXyz, WAVELENGTHS, type Lab, type Spectrum } from "..
 import { filmOfWash, reflectanceOf } from "../reflectance.ts";
 
 /** Three figures of a colour's way to the wanted one, each about one CIEDE2000. */
-export type Way = [number, number, number];
+export type MixWay = [number, number, number];
 
 /** Films on a paper as fast as they can be reckoned: amounts of each, in parts times thickness, to a colour. */
 export interface Mixer {
@@ -55,7 +55,7 @@ function eyeFor(taken: readonly number[]): readonly [Float64Array, Float64Array,
  * The way from a colour to the wanted one in steps that the eye sees as equal: CIEDE2000 near the wanted colour, without its
  * turning term for blues, which only the last comparison needs. Source: CIE 142-2001, the weights S_L, S_C, S_H.
  */
-export function waysTo(wanted: Lab): (lab: Lab) => Way {
+export function waysTo(wanted: Lab): (lab: Lab) => MixWay {
   const [L, a, b] = wanted;
   const seventh = Math.hypot(a, b) ** 7;
   const grown = 1 + 0.5 * (1 - Math.sqrt(seventh / (seventh + 25 ** 7)));
@@ -72,16 +72,16 @@ export function waysTo(wanted: Lab): (lab: Lab) => Way {
 }
 
 /** What each paint does to the wanted colour when a little of it is added there, and what all the paint in it does: where the search begins. */
-export function pullsAt(wanted: string, films: readonly Film[], paper: Spectrum, ways: (lab: Lab) => Way): { readonly paints: readonly Way[]; readonly whole: Way } {
+export function pullsAt(wanted: string, films: readonly Film[], paper: Spectrum, ways: (lab: Lab) => MixWay): { readonly paints: readonly MixWay[]; readonly whole: MixWay } {
   const there = filmOfWash(reflectanceOf(wanted), 0.02, paper);
   const lookOf = (absorbs: Spectrum): Lab => labOf(absorbs.map((k, nm) => reflected(k, 0.02, paper[nm] ?? 1, 1)));
   const now = ways(lookOf(there.absorbs));
   const slopes = WAVELENGTHS.map((_, nm) => {
     const step = 0.02 + 0.02 * (there.absorbs[nm] ?? 0);
     const moved = ways(lookOf(there.absorbs.map((k, index) => (index === nm ? k + step : k))));
-    return moved.map((value, at) => (value - (now[at] ?? 0)) / step) as Way;
+    return moved.map((value, at) => (value - (now[at] ?? 0)) / step) as MixWay;
   });
-  const pull = (absorbs: Spectrum): Way =>
-    slopes.reduce<Way>((sum, slope, nm) => [sum[0] + slope[0] * (absorbs[nm] ?? 0), sum[1] + slope[1] * (absorbs[nm] ?? 0), sum[2] + slope[2] * (absorbs[nm] ?? 0)], [0, 0, 0]);
+  const pull = (absorbs: Spectrum): MixWay =>
+    slopes.reduce<MixWay>((sum, slope, nm) => [sum[0] + slope[0] * (absorbs[nm] ?? 0), sum[1] + slope[1] * (absorbs[nm] ?? 0), sum[2] + slope[2] * (absorbs[nm] ?? 0)], [0, 0, 0]);
   return { paints: films.map((film) => pull(film.absorbs)), whole: pull(there.absorbs) };
 }

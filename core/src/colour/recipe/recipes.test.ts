@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { differenceOf } from "../difference.ts";
 import { hexOfXyz, labOfHex, xyzOfLab } from "../light.ts";
-import { filmOfMix, labOfMix, loadLike, loadOf, MOST_PARTS, strengthNamed, WATER_PER_PART } from "../mix.ts";
+import { filmOfMix, labOfMix, loadLike, pigmentLoadOf, MOST_PARTS, strengthNamed, WATER_PER_PART } from "../mix.ts";
 import { onePart, type ShelfPaint } from "../shelf.ts";
 import { filmOf, paintOf as paint, shelfFrom as shelfOf } from "../testing.ts";
 import { exhaustive } from "./exhaustive.ts";
@@ -137,7 +137,7 @@ test("every set that comes near enough is told, and none that does not", () => {
 
 test("strength is named from tea to butter", () => {
   expect([0.2, 0.5, 1, 1.5, 2.4].map(strengthNamed)).toEqual(["tea", "coffee", "milk", "cream", "butter"]);
-  expect(strengthNamed(loadOf({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [1]))).toBe("milk");
+  expect(strengthNamed(pigmentLoadOf({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [1]))).toBe("milk");
   expect(filmOfMix({ parts: [{ paint: 0, parts: 1 }], water: WATER_PER_PART }, [filmOf("PB29")]).absorbs[0]).toBeCloseTo(filmOf("PB29").absorbs[0] ?? 0, 9);
 });
 

@@ -1,21 +1,21 @@
 import type { Lab } from "../light.ts";
 import { LOAD } from "../mix.ts";
 import { leastSquares } from "./least.ts";
-import type { Mixer, pullsAt, Way } from "./mixer.ts";
+import type { Mixer, pullsAt, MixWay } from "./mixer.ts";
 
 /** What mixes are reckoned on: quickly, in full, and towards which colour. */
 export interface Ground {
   readonly rough: Mixer;
   readonly mixer: Mixer;
-  readonly ways: (lab: Lab) => Way;
+  readonly ways: (lab: Lab) => MixWay;
   readonly strengths: readonly number[];
 }
 
 /** Amounts of a set of paints that come nearest to the wanted colour, and how the way there changes with each. */
 export interface Solved {
   readonly amounts: readonly number[];
-  readonly way: Way;
-  readonly columns: readonly Way[];
+  readonly way: MixWay;
+  readonly columns: readonly MixWay[];
   readonly away: number;
 }
 
@@ -24,14 +24,14 @@ const ROUNDS = 3;
 const HOPELESS = -0.35;
 const LEAST_SHARE = 0.04;
 
-const long = (way: Way): number => Math.sqrt(way[0] * way[0] + way[1] * way[1] + way[2] * way[2]);
+const long = (way: MixWay): number => Math.sqrt(way[0] * way[0] + way[1] * way[1] + way[2] * way[2]);
 
 /**
  * Amounts to begin with, if colours just added up along their pulls at the wanted colour.
  * @param hopeless share of the largest below nothing at which a set is left; -Infinity leaves none
  */
 export function begin(ids: readonly number[], pulls: ReturnType<typeof pullsAt>, hopeless = HOPELESS): number[] | null {
-  const columns = ids.map((id) => pulls.paints[id] ?? ([0, 0, 0] as Way));
+  const columns = ids.map((id) => pulls.paints[id] ?? ([0, 0, 0] as MixWay));
   const amounts = leastSquares(columns, pulls.whole, 1e-6);
   if (!amounts) return null;
   const most = Math.max(...amounts);
@@ -73,7 +73,7 @@ function withinLoad(ids: readonly number[], amounts: readonly number[], strength
 function slopesAt(ids: readonly number[], amounts: number[], { rough, ways }: Ground): Solved {
   const way = ways(rough.lab(ids, amounts));
   const moved = [...amounts];
-  const columns = amounts.map((amount, index): Way => {
+  const columns = amounts.map((amount, index): MixWay => {
     const step = 0.02 * amount + 1e-4;
     moved[index] = amount + step;
     const there = ways(rough.lab(ids, moved));

@@ -3,7 +3,7 @@ import { labOf, type Lab } from "../light.ts";
 import { differenceOf } from "../difference.ts";
 import { mudForecast, type MudForecast, type Touch } from "../mud.ts";
 import type { ShelfPaint } from "../shelf.ts";
-import { isOf, type Temperature } from "./smallest.ts";
+import { hasTemperature, type Temperature } from "./smallest.ts";
 
 export interface Meet {
   readonly a: number;
@@ -43,7 +43,7 @@ export function swappedColourways(
 ): readonly Colourway[] {
   const labs = shelf.map((paint) => labOf(over(paint.film, WHITE_PAPER)));
   const ownLabs = own.map((film) => labOf(over(film, WHITE_PAPER)));
-  const open = shelf.flatMap((paint, index) => (!paint.metallic && (temperature === "mixed" || isOf(paint, temperature)) ? [index] : []));
+  const open = shelf.flatMap((paint, index) => (!paint.metallic && (temperature === "mixed" || hasTemperature(paint, temperature)) ? [index] : []));
   const candidates = ownLabs.map((lab) => [...open].sort((a, b) => Math.abs((labs[a]?.[0] ?? 0) - lab[0]) - Math.abs((labs[b]?.[0] ?? 0) - lab[0])).slice(0, CANDIDATES));
   const forecast = memo((a: number, b: number, how: Touch) => mudForecast(filmAt(shelf, a), filmAt(shelf, b), how));
   let beam: { readonly paints: readonly number[]; readonly cost: number }[] = [{ paints: [], cost: 0 }];

@@ -6,7 +6,7 @@ import { labOfHex } from "../light.ts";
 import { onePart } from "../shelf.ts";
 import { shelfFrom, there } from "../testing.ts";
 import { swappedColourways } from "./colourways.ts";
-import { isOf, NEAR_ENOUGH, smallestPalette } from "./smallest.ts";
+import { hasTemperature, NEAR_ENOUGH, smallestPalette } from "./smallest.ts";
 
 const shelf = shelfFrom("PB29", "PB15", "PY150", "PY42", "PV19", "PR177", "PO62", "PG7", "PBr7", "PBk7");
 const at = (index: string): number => shelf.findIndex((paint) => paint.id === index);
@@ -45,7 +45,7 @@ test("a warm palette keeps to warm paints and says which colours it does not rea
   const found = smallestPalette([mixHex(["PB15", 1]), mixHex(["PO62", 1])], shelf, "warm");
   expect(found.mixes[0]).toBeNull();
   expect(found.mixes[1]).not.toBeNull();
-  expect(found.paints.every((paint) => isOf(there(shelf[paint]), "warm"))).toBe(true);
+  expect(found.paints.every((paint) => hasTemperature(there(shelf[paint]), "warm"))).toBe(true);
 });
 
 test("colourways keep light and dark in their order, differ from each other, and know where they would make mud", () => {

@@ -58,7 +58,7 @@ const MOST_STEPS = 20_000;
 export function smallestPalette(wanted: readonly string[], shelf: readonly ShelfPaint[], temperature: Temperature = "mixed", tolerance = NEAR_ENOUGH): SmallestPalette {
   const allowed = shelf
     .map((paint, index) => ({ paint, index }))
-    .filter(({ paint }) => !paint.metallic && (temperature === "mixed" || isOf(paint, temperature)))
+    .filter(({ paint }) => !paint.metallic && (temperature === "mixed" || hasTemperature(paint, temperature)))
     .slice(0, MOST_SEARCHED);
   const onePartOf = allowed.map(({ paint }) => onePart(paint));
   const strengths = allowed.map(({ paint }) => paint.strength);
@@ -121,7 +121,7 @@ function smallestUnion(lists: readonly (readonly Bits[])[], paints: number): { r
 
 const NEUTRAL = 16;
 /** Warm from magenta red over yellow to yellow green, cool the rest; neutrals and earths near grey belong to both. */
-export function isOf(paint: Pick<ShelfPaint, "film">, temperature: "warm" | "cool"): boolean {
+export function hasTemperature(paint: Pick<ShelfPaint, "film">, temperature: "warm" | "cool"): boolean {
   const { C, h } = lchOf(over(paint.film, WHITE_PAPER));
   return C < NEUTRAL || (h < 115 || h >= 340) === (temperature === "warm");
 }

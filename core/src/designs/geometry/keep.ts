@@ -5,14 +5,14 @@ import { LEAST_CLEARANCE, stackGeometry, type Layer, type Size, type Stack } fro
 export type Keep = "reveals" | "panel" | "envelope";
 type Side = "width" | "height";
 /** One figure of a stack: of its envelope, of the card's face, or of one of its layers. */
-export type Figure = { readonly of: "envelope" | "face"; readonly side: Side } | { readonly of: "layer"; readonly index: number; readonly side: Side };
+export type StackFigure = { readonly of: "envelope" | "face"; readonly side: Side } | { readonly of: "layer"; readonly index: number; readonly side: Side };
 
 /**
  * A stack with one figure changed and the rest following. With `reveals` everything grows alike; with `panel` the painted
  * panel stays and the borders around it share the difference; with `envelope` the envelope stays, and a layer leaves the card alone.
  * @param step what sizes in between are rounded to: 1/16 in or 1/2 mm
  */
-export function changeFigure(stack: Stack, figure: Figure, to: Length, keep: Keep, step: Length): Stack {
+export function changeFigure(stack: Stack, figure: StackFigure, to: Length, keep: Keep, step: Length): Stack {
   const outline = figure.of === "layer" ? stack.layers[figure.index]?.outline : figure.of === "face" ? stack.outline : "rectangle";
   const sides: readonly Side[] = outline === "circle" ? ["width", "height"] : [figure.side];
   const changed = sides.reduce((sum, side) => changeSide(sum, figure, side, to, keep, step), stack);
@@ -20,7 +20,7 @@ export function changeFigure(stack: Stack, figure: Figure, to: Length, keep: Kee
 }
 
 /** The chain from the envelope to the innermost layer, along one side. Strips lie where they are. */
-function changeSide(stack: Stack, figure: Figure, side: Side, to: Length, keep: Keep, step: Length): Stack {
+function changeSide(stack: Stack, figure: StackFigure, side: Side, to: Length, keep: Keep, step: Length): Stack {
   const inner = stack.layers.flatMap((layer, index) => (layer.kind === "strip" ? [] : [index]));
   const sizes = [stack.envelope?.[side] ?? 0, stack[side], ...inner.map((index) => stack.layers[index]?.[side] ?? 0)];
   const FACE = 1;
@@ -104,5 +104,5 @@ export function builtOnPanel(stack: Stack, panel: Size, step: Length): Stack {
   return { ...built, envelope: stack.envelope && { width: envelope(built.width), height: envelope(built.height) } };
 }
 
-const sized = (stack: Stack, figure: (side: Side) => Figure, to: Size, step: Length): Stack =>
+const sized = (stack: Stack, figure: (side: Side) => StackFigure, to: Size, step: Length): Stack =>
   (["width", "height"] as const).reduce((sum, side) => changeFigure(sum, figure(side), to[side], "reveals", step), stack);

@@ -2,7 +2,7 @@
 export type Outline = "rectangle" | "circle" | "oval" | "arch";
 
 /** An outline with its place; all four figures in one unit of length. */
-export interface Lying {
+export interface PlacedOutline {
   readonly outline: Outline;
   readonly x: number;
   readonly y: number;
@@ -19,7 +19,7 @@ const STEPS = 180;
 const onEllipse = (cx: number, cy: number, rx: number, ry: number, turn: number): Point => ({ x: cx + rx * Math.cos(turn), y: cy + ry * Math.sin(turn) });
 
 /** Points round an outline, clockwise from the left; its corners are among them. */
-export function outlinePoints({ outline, x, y, width, height }: Lying): readonly Point[] {
+export function outlinePoints({ outline, x, y, width, height }: PlacedOutline): readonly Point[] {
   const corners = [
     { x: x + width, y: y + height },
     { x, y: y + height },
@@ -34,7 +34,7 @@ export function outlinePoints({ outline, x, y, width, height }: Lying): readonly
 }
 
 /** Whether a point lies on an outline or within it, to `slack` units. */
-export function isInside({ outline, x, y, width, height }: Lying, point: Point, slack = 1): boolean {
+export function isInside({ outline, x, y, width, height }: PlacedOutline, point: Point, slack = 1): boolean {
   const inBox = point.x >= x - slack && point.x <= x + width + slack && point.y >= y - slack && point.y <= y + height + slack;
   if (!inBox || outline === "rectangle") return inBox;
   const [r, cx] = [width / 2, x + width / 2];
@@ -43,11 +43,11 @@ export function isInside({ outline, x, y, width, height }: Lying, point: Point, 
 }
 
 /** Whether a rectangle hangs over an outline at one of its corners: outlines bulge outwards, so the corners tell. */
-export const hangsOver = (box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }, outline: Lying): boolean =>
+export const hangsOver = (box: { readonly x: number; readonly y: number; readonly width: number; readonly height: number }, outline: PlacedOutline): boolean =>
   outlinePoints({ ...box, outline: "rectangle" }).some((corner) => !isInside(outline, corner));
 
 /** The narrowest border that an outline leaves on the one below it; below zero by how far it hangs over. */
-export function leastBorder(inner: Lying, outer: Lying): number {
+export function leastBorder(inner: PlacedOutline, outer: PlacedOutline): number {
   if (inner.outline === "rectangle" && outer.outline === "rectangle") {
     return Math.min(inner.x - outer.x, inner.y - outer.y, outer.x + outer.width - inner.x - inner.width, outer.y + outer.height - inner.y - inner.height);
   }
@@ -89,7 +89,7 @@ function distanceTo(rim: readonly Point[], { x, y }: Point): number {
 export const chordAt = (width: number, depth: number): number => (depth >= width / 2 ? width : 2 * Math.sqrt(Math.max(0, depth * (width - depth))));
 
 /** The outline as an SVG path, with true arcs. */
-export function outlinePath({ outline, x, y, width, height }: Lying): string {
+export function outlinePath({ outline, x, y, width, height }: PlacedOutline): string {
   const f = (value: number): string => String(Math.round(value * 100) / 100);
   if (outline === "rectangle") return `M${f(x)} ${f(y)}h${f(width)}v${f(height)}h${f(-width)}z`;
   const r = width / 2;
@@ -98,7 +98,7 @@ export function outlinePath({ outline, x, y, width, height }: Lying): string {
 }
 
 /** The outline with a torn edge: it runs up to `depth` inside the true line, the same way every time. */
-export function tornPath(lying: Lying, depth: number): string {
+export function tornPath(lying: PlacedOutline, depth: number): string {
   const points = alongSides(outlinePoints(lying), depth * 1.6);
   const [cx, cy] = [lying.x + lying.width / 2, lying.y + lying.height / 2];
   const torn = points.map(({ x, y }, index) => {

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { inches, lengthOfUnits, mm, type Length } from "../../measure/length.ts";
-import { builtOnPanel, changeFigure, cutToEnvelope, type Figure, type Keep } from "./keep.ts";
+import { builtOnPanel, changeFigure, cutToEnvelope, type StackFigure, type Keep } from "./keep.ts";
 import { chordAt, hangsOver, isInside, leastBorder, outlinePoints } from "./outline.ts";
 import { footTrimFor, LEAST_CLEARANCE, PLAIN_CARD, PLAIN_LAYER, stackGeometry, type Layer, type Stack } from "./stack.ts";
 
@@ -135,7 +135,7 @@ describe("one figure changes and the rest follows", () => {
   const sixteenth = inches(0, 1, 16);
   const sizes = (stack: Stack) => [stack.envelope?.width, stack.width, ...stack.layers.map((each) => each.width)];
   const inInches = (...all: number[]) => all.map((each) => inches(each));
-  test.each<[string, Figure, number, Keep, number[]]>([
+  test.each<[string, StackFigure, number, Keep, number[]]>([
     ["a wider card, reveals kept", { of: "face", side: "width" }, 6, "reveals", [6.25, 6, 5.5, 5]],
     ["a wider panel, reveals kept", { of: "layer", index: 1, side: "width" }, 4, "reveals", [5.25, 5, 4.5, 4]],
     ["a narrower envelope, reveals kept", { of: "envelope", side: "width" }, 5.25, "reveals", [5.25, 5, 4.5, 4]],
@@ -160,8 +160,9 @@ describe("one figure changes and the rest follows", () => {
   });
 
   test("with reveals kept, there and back is the stack as it was, and no reveal moves", () => {
-    const figure = fc.constantFrom<Figure>({ of: "face", side: "width" }, { of: "envelope", side: "height" }, { of: "layer", index: 0, side: "height" });
-    const now = (each: Figure) => (each.of === "layer" ? square.layers[each.index]?.[each.side] : each.of === "face" ? square[each.side] : square.envelope?.[each.side]) ?? mm(0);
+    const figure = fc.constantFrom<StackFigure>({ of: "face", side: "width" }, { of: "envelope", side: "height" }, { of: "layer", index: 0, side: "height" });
+    const now = (each: StackFigure) =>
+      (each.of === "layer" ? square.layers[each.index]?.[each.side] : each.of === "face" ? square[each.side] : square.envelope?.[each.side]) ?? mm(0);
     fc.assert(
       fc.property(figure, fc.integer({ min: -8000, max: 8000 }), (each, more) => {
         const there = changeFigure(square, each, lengthOfUnits(now(each) + more), "reveals", sixteenth);

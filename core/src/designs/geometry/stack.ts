@@ -1,9 +1,9 @@
 import { halfOf, inches, lengthOfUnits, minus, mm, plus, times, type Length, type Unbranded } from "../../measure/length.ts";
 import { phrase, type Fault } from "../../outcome/outcome.ts";
-import { chordAt, isInside, leastBorder, type Lying, type Outline } from "./outline.ts";
+import { chordAt, isInside, leastBorder, type PlacedOutline, type Outline } from "./outline.ts";
 
 /** Where the fold lies when the card stands before you; none for a postcard or a tag. */
-export type Fold = "left" | "right" | "top" | "bottom" | "none";
+export type FoldSide = "left" | "right" | "top" | "bottom" | "none";
 export interface Size {
   readonly width: Length;
   readonly height: Length;
@@ -25,7 +25,7 @@ export interface Layer extends Size {
 
 /** One card: its face when folded, what is glued on it, and the envelope it goes in. */
 export interface Stack extends Size {
-  readonly fold: Fold;
+  readonly fold: FoldSide;
   readonly outline: Exclude<Outline, "oval">;
   readonly layers: readonly Layer[];
   readonly envelope: Size | null;
@@ -97,7 +97,7 @@ export function stackGeometry(stack: Stack): StackGeometry {
   const faults: Fault[] = [...shapeFaults(stack)];
   const { base, score, face, back } = baseOf(stack);
   if (score !== null && !isShaped(stack)) faults.push(...scoreFaults(stack, score, base));
-  let below: Lying & { readonly name: string } = { ...face, x: 0, y: 0, outline: stack.outline, name: "base" };
+  let below: PlacedOutline & { readonly name: string } = { ...face, x: 0, y: 0, outline: stack.outline, name: "base" };
   const layers = stack.layers.map((layer, index): PlacedLayer => {
     const placed = placeLayer(layer, below);
     faults.push(...layerFaults(layer, placed, below, index));
@@ -135,7 +135,7 @@ function baseOf(stack: Stack): { base: Size; score: Length | null; face: Size; b
   return { base: sideways ? { width: flat, height } : { width, height: flat }, score, face: of(front), back: of(behind) };
 }
 
-function placeLayer(layer: Layer, below: Lying): PlacedLayer {
+function placeLayer(layer: Layer, below: PlacedOutline): PlacedLayer {
   const x = layer.x ?? lengthOfUnits(below.x + halfOf(lengthOfUnits(below.width - layer.width)));
   const y = layer.y ?? lengthOfUnits(below.y + halfOf(lengthOfUnits(below.height - layer.height)));
   const sides = {
@@ -189,7 +189,7 @@ function scoreFaults(stack: Stack, score: Length, base: Size): Fault[] {
   ];
 }
 
-function layerFaults(layer: Layer, placed: PlacedLayer, below: Lying & { name: string }, index: number): Fault[] {
+function layerFaults(layer: Layer, placed: PlacedLayer, below: PlacedOutline & { name: string }, index: number): Fault[] {
   const over = (["width", "height"] as const).filter((side) => layer[side] > below[side]);
   if (over.length > 0) {
     return over.map((side) => ({
@@ -308,7 +308,7 @@ function holeWarnings(stack: Stack): Fault[] {
   if (!stack.hole) return [];
   const { width, fromTop } = stack.hole;
   const reach = lengthOfUnits(width / 2 + AROUND_HOLE);
-  const card: Lying = { ...stack, x: 0, y: 0 };
+  const card: PlacedOutline = { ...stack, x: 0, y: 0 };
   const around = [0, 1, 2, 3, 4, 5, 6, 7].map((eighth) => ({
     x: stack.width / 2 + reach * Math.cos((eighth * Math.PI) / 4),
     y: fromTop + reach * Math.sin((eighth * Math.PI) / 4),

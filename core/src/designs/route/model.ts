@@ -47,7 +47,7 @@ export interface RouteRule {
 }
 
 export const wets = (stage: RouteStage): boolean => stage.technique !== null && techniqueOf(stage.technique).wets;
-export const isOf = (stage: RouteStage | undefined, ids: ReadonlySet<TechniqueId>): boolean => stage?.technique != null && ids.has(stage.technique);
+export const hasTechnique = (stage: RouteStage | undefined, ids: ReadonlySet<TechniqueId>): boolean => stage?.technique != null && ids.has(stage.technique);
 
 /** What has dried since the last wet stage before a place, and which stage that was; null when nothing is wet yet. A heat tool dries at once. */
 export function driedBefore(route: readonly RouteStage[], place: number): { readonly last: RouteStage; readonly minutes: number } | null {

@@ -11,7 +11,7 @@ export interface WordZone {
 }
 
 /** Words to be put on. A stamp and a sticker have a size of their own, millimetres. */
-export interface Words {
+export interface FitText {
   readonly text: string;
   readonly means: "hand" | "stamp" | "sticker";
   readonly width: number | null;
@@ -53,7 +53,7 @@ export const LEAST_X_HEIGHT = 1.8;
 const LEADING = 1.15;
 
 /** Words in each place, the largest that fits first; where it fits nowhere, the place where least is missing. */
-export function fitWords(words: Words, zones: readonly WordZone[], limits: FitLimits): readonly Fit[] {
+export function fitWords(words: FitText, zones: readonly WordZone[], limits: FitLimits): readonly Fit[] {
   return zones
     .map((zone) => (words.means === "hand" ? fitByHand(words.text, zone, limits) : fitWhole(words, zone)))
     .sort((a, b) => Number(b.fits) - Number(a.fits) || (a.fits ? b.size - a.size : missing(a) - missing(b)));
@@ -62,7 +62,7 @@ export function fitWords(words: Words, zones: readonly WordZone[], limits: FitLi
 const missing = (fit: Fit): number => Math.max(fit.over.width, fit.over.height);
 
 /** A stamp or a sticker goes in as it is or not at all, in the middle of the place. */
-function fitWhole({ text, width, height }: Words, zone: WordZone): Fit {
+function fitWhole({ text, width, height }: FitText, zone: WordZone): Fit {
   const [w, h] = [width ?? 0, height ?? 0];
   const over = { width: Math.max(0, w - zone.width), height: Math.max(0, h - zone.height) };
   const top = zone.y + (zone.height - h) / 2;

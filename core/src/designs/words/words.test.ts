@@ -1,9 +1,9 @@
 import fc from "fast-check";
 import { calmAreas } from "./calm.ts";
-import { breaksOf, fitWords, LEAST_X_HEIGHT, type FitLimits, type Words, type WordZone } from "./fit.ts";
+import { breaksOf, fitWords, LEAST_X_HEIGHT, type FitLimits, type FitText, type WordZone } from "./fit.ts";
 import { measureLine, signsMissing, X_HEIGHT } from "./lettering.ts";
 
-const hand = (text: string): Words => ({ text, means: "hand", width: null, height: null });
+const hand = (text: string): FitText => ({ text, means: "hand", width: null, height: null });
 const zone = (width: number, height: number, more: Partial<WordZone> = {}): WordZone => ({ id: "sky", x: 10, y: 20, width, height, curve: 0, ...more });
 const limits: FitLimits = { leastXHeight: LEAST_X_HEIGHT, mostLines: 2 };
 const fit = (text: string, ...zones: WordZone[]) => {
@@ -78,7 +78,7 @@ test("words longer than any line say by how much they are too wide at the smalle
 });
 
 test("a stamp goes in as it is or not at all", () => {
-  const stamp: Words = { text: "Fair winds", means: "stamp", width: 62, height: 18 };
+  const stamp: FitText = { text: "Fair winds", means: "stamp", width: 62, height: 18 };
   expect(fitWords(stamp, [zone(70, 20)], limits)[0]).toMatchObject({ fits: true, size: 18, over: { width: 0, height: 0 } });
   expect(fitWords(stamp, [zone(60, 20), zone(50, 20, { id: "foot" })], limits)[0]).toMatchObject({ zone: "sky", fits: false, over: { width: 2, height: 0 } });
 });

@@ -1,7 +1,7 @@
 import { lagAfter, stepHands, type SeasonJob, type SeasonWorkPlan, type WorkBlock, type WorkNeed, type WorkStep } from "../schedule/model.ts";
 
 /** One block of the plan, laid out for the inner loop. */
-export interface Piece {
+export interface CoursePiece {
   readonly who: number;
   readonly chain: number;
   readonly minutes: number;
@@ -29,7 +29,7 @@ export interface PlayedChain {
 
 /** A plan laid out so that it can be played many times. */
 export interface Course {
-  readonly pieces: readonly Piece[];
+  readonly pieces: readonly CoursePiece[];
   readonly chains: readonly PlayedChain[];
   /** The day of a need the plan itself could not finish, else 0. */
   readonly beyond: readonly number[];
@@ -84,12 +84,12 @@ function chainsOf(job: SeasonJob, plan: SeasonWorkPlan): { chains: PlayedChain[]
   return { chains, places };
 }
 
-function piecesOf(job: SeasonJob, plan: SeasonWorkPlan, places: ReadonlyMap<string, number>): Piece[] {
+function piecesOf(job: SeasonJob, plan: SeasonWorkPlan, places: ReadonlyMap<string, number>): CoursePiece[] {
   const needs = new Map(job.needs.map((need) => [need.id, need]));
   const blocks = [...plan.blocks].sort((a, b) => a.start - b.start);
   const unitsDone = new Map<string, number>();
   const lastOf = new Map<number, number>();
-  const pieces = blocks.map((block, place): Omit<Piece, "closes"> => {
+  const pieces = blocks.map((block, place): Omit<CoursePiece, "closes"> => {
     const own = block.needs.flatMap((id) => needs.get(id) ?? []);
     const { part, step, rest } = stepIn(own[0], block);
     const chain = places.get(partKey(part, block.needs)) ?? 0;

@@ -2,7 +2,7 @@ import { seededRandom } from "../../search/search.ts";
 import { dayIndexOf, type SeasonJob, type SeasonWorkPlan } from "../schedule/model.ts";
 import { courseOf, type Course } from "./course.ts";
 import { betaDraw, binomialDraw, normalDraw } from "./draws.ts";
-import { Playing, type Draws } from "./playing.ts";
+import { FuturePlay, type Draws } from "./playing.ts";
 import { drawTruth, type Spread } from "./spread.ts";
 
 /** Everything that may come otherwise than planned. */
@@ -85,7 +85,7 @@ interface Played {
 function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly NeedOdds[], limits: OddsLimits, without: Uncertainty | null): Played {
   const random = seededRandom(limits.seed);
   const told = job.needs.map((need) => needs.find((each) => each.id === need.id));
-  const playing = new Playing(course, job.needs.length, random);
+  const playing = new FuturePlay(course, job.needs.length, random);
   const days = job.needs.map(() => new Int32Array(limits.runs));
   const seasonDays = new Int32Array(limits.runs);
   const inTime = new Float64Array(job.needs.length);

@@ -18,7 +18,7 @@ export interface Draws {
 }
 
 /** A plan that is played again and again, in arrays that are made once. */
-export class Playing {
+export class FuturePlay {
   readonly draws: Draws;
   /** The minute at which each need was done in the last run. */
   readonly finished: Float64Array;

@@ -1,5 +1,5 @@
 import { decode } from "./decode.ts";
-import { dayIndexOf, stepHands, workOf, type PlanScore, type SeasonJob, type WorkNeed, type WorkStep } from "./model.ts";
+import { dayIndexOf, stepHands, seasonModelOf, type PlanScore, type SeasonJob, type WorkNeed, type WorkStep } from "./model.ts";
 
 const setupsOf = (steps: readonly WorkStep[]): number => steps.reduce((sum, step) => sum + (stepHands(step) > 0 ? step.setup : 0), 0);
 
@@ -19,7 +19,7 @@ function sharedSetups(needs: readonly WorkNeed[]): Map<string, number> {
  * at the same time, they delay no other more than they must.
  */
 function leastHands(job: SeasonJob): Map<string, number> {
-  const least = new Map(job.needs.map((need) => [need.id, workOf(need) + setupsOf(need.finish)]));
+  const least = new Map(job.needs.map((need) => [need.id, seasonModelOf(need) + setupsOf(need.finish)]));
   for (const [design, setups] of sharedSetups(job.needs)) {
     const group = job.needs.filter((need) => need.design === design && need.paint.some((step) => stepHands(step) > 0));
     if (group.some((need) => need.release !== group[0]?.release)) continue;
@@ -108,7 +108,7 @@ function leastLateSessions(job: SeasonJob): number {
 
 /** Minutes of hands that some needs take together at the least: their work, each setup once, fresh water for each palette but the first of each person. */
 function leastMinutes(job: SeasonJob, needs: readonly WorkNeed[], people: number): number {
-  const work = needs.reduce((sum, need) => sum + workOf(need) + setupsOf(need.finish), 0);
+  const work = needs.reduce((sum, need) => sum + seasonModelOf(need) + setupsOf(need.finish), 0);
   const setups = [...sharedSetups(needs).values()].reduce((sum, each) => sum + each, 0);
   const palettes = new Set(needs.filter((need) => need.paint.some((step) => stepHands(step) > 0)).map((need) => need.palette)).size;
   return work + setups + Math.max(0, palettes - people) * job.changeover;

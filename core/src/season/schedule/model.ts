@@ -130,7 +130,7 @@ export function dayIndexOf(job: Pick<SeasonJob, "dayEnds">, minute: number): num
 }
 
 export const stepHands = (step: WorkStep): number => step.units * step.hands;
-export const workOf = (need: WorkNeed): number => [...need.paint, ...need.finish].reduce((sum, step) => sum + stepHands(step), 0);
+export const seasonModelOf = (need: WorkNeed): number => [...need.paint, ...need.finish].reduce((sum, step) => sum + stepHands(step), 0);
 
 /** Whether a session may hold a step at all. */
 export const sessionAllows = (job: Pick<SeasonJob, "helperMay">, session: WorkSession, step: Pick<WorkStep, "kind" | "light">): boolean =>

@@ -1,7 +1,7 @@
 import { seededRandom, type Limits } from "../../search/search.ts";
 import { boundOf } from "./bound.ts";
 import { decode, sameRoute } from "./decode.ts";
-import { weigh, type PlanChoice, type PlanScore, type SeasonJob, type SeasonWorkPlan, type WorkNeed, workOf } from "./model.ts";
+import { weigh, type PlanChoice, type PlanScore, type SeasonJob, type SeasonWorkPlan, type WorkNeed, seasonModelOf } from "./model.ts";
 
 export interface SeasonAnswer {
   readonly plan: SeasonWorkPlan;
@@ -150,13 +150,13 @@ const permutations = <T>(items: readonly T[]): T[][] =>
 function byPressure(job: SeasonJob, needs: readonly WorkNeed[], patience: number): WorkNeed[] {
   const held = job.sessions.reduce((sum, session) => sum + session.close - session.open, 0);
   const minutesPerDay = Math.max(1, held / Math.max(1, job.dayEnds.length));
-  const average = needs.reduce((sum, need) => sum + workOf(need), 0) / Math.max(1, needs.length) || 1;
+  const average = needs.reduce((sum, need) => sum + seasonModelOf(need), 0) / Math.max(1, needs.length) || 1;
   const left = [...needs];
   const order: WorkNeed[] = [];
   let at = 0;
   while (left.length > 0) {
     const pressure = (need: WorkNeed): number => {
-      const work = Math.max(1, workOf(need));
+      const work = Math.max(1, seasonModelOf(need));
       const slack = Math.max(0, need.due * minutesPerDay - work - at);
       return -Math.log(work) - slack / (patience * average);
     };
@@ -164,7 +164,7 @@ function byPressure(job: SeasonJob, needs: readonly WorkNeed[], patience: number
     const index = values.indexOf(Math.max(...values));
     const [next] = left.splice(index, 1);
     if (!next) break;
-    at += workOf(next);
+    at += seasonModelOf(next);
     order.push(next);
   }
   return order;

@@ -1,11 +1,11 @@
 import fc from "fast-check";
-import { Bundles, leastWaste, spotsOf, type Size } from "./bundles.ts";
+import { Bundles, leastWaste, spotsOf, type BundleSize } from "./bundles.ts";
 import { largestOffcutWays } from "./largest.ts";
 
 const never = (): boolean => false;
 
 /** Everything that can be cut from a rectangle, by trying every cut: what fits, and the largest offcut beside it. */
-function tryEverything(width: number, height: number, ways: readonly (readonly Size[])[], counts: readonly number[]): { fits: boolean; offcut: number } {
+function tryEverything(width: number, height: number, ways: readonly (readonly BundleSize[])[], counts: readonly number[]): { fits: boolean; offcut: number } {
   const known = new Map<string, { fits: boolean; offcut: number }>();
   const look = (w: number, h: number, wanted: readonly number[]): { fits: boolean; offcut: number } => {
     const pieces = wanted.reduce((sum, count) => sum + count, 0);
@@ -48,7 +48,7 @@ const small = fc.record({
   panels: fc.array(fc.record({ width: side, height: side, turn: fc.boolean(), count: fc.integer({ min: 1, max: 2 }) }), { minLength: 1, maxLength: 2 }),
 });
 
-const waysOf = (panel: Size & { turn: boolean }): Size[] => [
+const waysOf = (panel: BundleSize & { turn: boolean }): BundleSize[] => [
   { width: panel.width, height: panel.height },
   ...(panel.turn && panel.width !== panel.height ? [{ width: panel.height, height: panel.width }] : []),
 ];

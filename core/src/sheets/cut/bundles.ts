@@ -18,9 +18,9 @@ export class Bundles {
   private work = 0;
 
   private constructor(
-    private readonly ways: readonly (readonly Size[])[],
+    private readonly ways: readonly (readonly BundleSize[])[],
     private readonly most: readonly number[],
-    private readonly sheets: readonly Size[],
+    private readonly sheets: readonly BundleSize[],
     private readonly slack: number,
     private readonly share: number,
   ) {
@@ -39,7 +39,7 @@ export class Bundles {
    * @param share of the work that is allowed at most
    * @returns null when there are too many to go through
    */
-  static of(ways: readonly (readonly Size[])[], demand: readonly number[], sheets: readonly Size[], slack: number, stop: () => boolean, share = 1): Bundles | null {
+  static of(ways: readonly (readonly BundleSize[])[], demand: readonly number[], sheets: readonly BundleSize[], slack: number, stop: () => boolean, share = 1): Bundles | null {
     const roomiest = Math.max(...sheets.map((sheet) => sheet.width * sheet.height));
     const most = ways.map((sizes, panel) => Math.min(demand[panel] ?? 0, ...sizes.slice(0, 1).map((size) => Math.floor(roomiest / (size.width * size.height)))));
     if (most.reduce((all, count) => all * (count + 1), 1) > MOST_KEYS) return null;
@@ -102,7 +102,7 @@ export class Bundles {
   }
 
   /** The largest bundles of a sheet, each as it lies there with the fewest offcuts: to none could a wanted panel be added. */
-  largestIn(sheet: Size): Rectangle[] {
+  largestIn(sheet: BundleSize): Rectangle[] {
     const laid = new Map<number, Rectangle>();
     for (const bundle of this.list) {
       const rectangle = leastWaste(bundle, sheet);
@@ -187,13 +187,13 @@ const MOST_KEYS = 2 ** 50;
 const MOST_WORK = 12_000_000;
 const MOST_BUNDLES = 12_000;
 
-export interface Size {
+export interface BundleSize {
   readonly width: number;
   readonly height: number;
 }
 
 /** A bundle laid in a rectangle: one panel, or two bundles side by side or one above the other. `waste` counts the offcuts inside. */
-export interface Rectangle extends Size {
+export interface Rectangle extends BundleSize {
   readonly waste: number;
   readonly panel: number;
   readonly parts: { readonly first: Rectangle; readonly second: Rectangle; readonly beside: boolean } | null;
@@ -238,7 +238,7 @@ function keep(frontier: Frontier, rectangle: Rectangle): void {
 }
 
 /** How a bundle lies in a sheet with the fewest offcuts, or null when it does not. */
-export function leastWaste(bundle: Bundle, sheet: Size): Rectangle | null {
+export function leastWaste(bundle: Bundle, sheet: BundleSize): Rectangle | null {
   let found: Rectangle | null = null;
   let fewest = Infinity;
   for (const rectangle of bundle.frontier) {

@@ -1,7 +1,7 @@
 import type { Spot } from "../model.ts";
 
 /** A free rectangle during filling, in the grown measure. */
-export interface Room {
+export interface FreeRect {
   readonly x: number;
   readonly y: number;
   readonly width: number;
@@ -23,7 +23,7 @@ const ORDERS: readonly Order[] = [
   (turn) => Math.min(turn.width, turn.height),
 ];
 
-type Fit = (room: Room, turn: Turn) => number;
+type Fit = (room: FreeRect, turn: Turn) => number;
 const FITS: readonly Fit[] = [
   (room, turn) => room.width * room.height - turn.width * turn.height,
   (room, turn) => Math.min(room.width - turn.width, room.height - turn.height),
@@ -31,7 +31,7 @@ const FITS: readonly Fit[] = [
   (room) => room.y * 1e6 + room.x,
 ];
 
-type SplitRule = (room: Room, turn: Turn) => boolean;
+type SplitRule = (room: FreeRect, turn: Turn) => boolean;
 /** True: the first cut runs across the whole width of the room, below the piece. */
 const SPLITS: readonly SplitRule[] = [
   (room, turn) => room.width - turn.width < room.height - turn.height,
@@ -58,7 +58,7 @@ export function fillByRule(width: number, height: number, turnsOf: readonly (rea
   const panels = demand.map((_, panel) => panel).filter((panel) => (demand[panel] ?? 0) > 0);
   panels.sort((a, b) => order(first(b)) - order(first(a)) || a - b);
 
-  const rooms: Room[] = [{ x: 0, y: 0, width, height }];
+  const rooms: FreeRect[] = [{ x: 0, y: 0, width, height }];
   const spots: Spot[] = [];
   for (const panel of panels) {
     for (let left = demand[panel] ?? 0; left > 0; left -= 1) {
@@ -73,7 +73,7 @@ export function fillByRule(width: number, height: number, turnsOf: readonly (rea
   return spots;
 }
 
-function bestPlace(rooms: readonly Room[], ways: readonly Turn[], fit: Fit): { index: number; turn: Turn } | null {
+function bestPlace(rooms: readonly FreeRect[], ways: readonly Turn[], fit: Fit): { index: number; turn: Turn } | null {
   let found: { index: number; turn: Turn } | null = null;
   let least = Infinity;
   rooms.forEach((room, index) => {
@@ -86,10 +86,10 @@ function bestPlace(rooms: readonly Room[], ways: readonly Turn[], fit: Fit): { i
   return found;
 }
 
-function restOf(room: Room, turn: Turn, across: boolean): Room[] {
+function restOf(room: FreeRect, turn: Turn, across: boolean): FreeRect[] {
   // across:  |P|r|   otherwise:  |P| |
   //          |bbb|               |b|r|
-  const right: Room = { x: room.x + turn.width, y: room.y, width: room.width - turn.width, height: across ? turn.height : room.height };
-  const below: Room = { x: room.x, y: room.y + turn.height, width: across ? room.width : turn.width, height: room.height - turn.height };
+  const right: FreeRect = { x: room.x + turn.width, y: room.y, width: room.width - turn.width, height: across ? turn.height : room.height };
+  const below: FreeRect = { x: room.x, y: room.y + turn.height, width: across ? room.width : turn.width, height: room.height - turn.height };
   return [right, below].filter((rest) => rest.width > 0 && rest.height > 0);
 }

@@ -1,12 +1,12 @@
-import type { Spot, Wanted } from "../model.ts";
-import type { Room, Turn } from "./fill.ts";
+import type { Spot, WantedPiece } from "../model.ts";
+import type { FreeRect, Turn } from "./fill.ts";
 
 /**
  * Fills a rectangle by chance: panels in an order of area with noise, each laid where it fits best, and the rest of its room cut
  * so that the larger remainder stays whole, or by chance otherwise. Cheap enough for thousands of tries a second.
  * @param wanted how many of each panel, those of none left out
  */
-export function fillByChance(width: number, height: number, ways: readonly (readonly Turn[])[], wanted: readonly Wanted[], random: () => number): Spot[] {
+export function fillByChance(width: number, height: number, ways: readonly (readonly Turn[])[], wanted: readonly WantedPiece[], random: () => number): Spot[] {
   const order: { panel: number; count: number; rank: number }[] = [];
   const [noise, square, longest] = [random() * 0.6, random() < 0.5, random() < 0.35];
   for (const { panel, count } of wanted) {
@@ -16,7 +16,7 @@ export function fillByChance(width: number, height: number, ways: readonly (read
     order.push({ panel, count, rank: size * (1 + noise * (random() - 0.5)) });
   }
   order.sort((a, b) => b.rank - a.rank);
-  const rooms: Room[] = [{ x: 0, y: 0, width, height }];
+  const rooms: FreeRect[] = [{ x: 0, y: 0, width, height }];
   const spots: Spot[] = [];
   const bias = random();
   for (const { panel, count } of order) {

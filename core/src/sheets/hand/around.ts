@@ -3,7 +3,7 @@ import { money } from "../../measure/money.ts";
 import type { LinearSolver } from "../../search/linear.ts";
 import type { Limits } from "../../search/search.ts";
 import { alikeLayouts, layoutKey, placeOf } from "../alike.ts";
-import { grown, turns, type Layout, type Piece, type Rect, type Split, type SplitJob, type Spot } from "../model.ts";
+import { grown, turns, type Layout, type PlacedPiece, type Rect, type Split, type SplitJob, type Spot } from "../model.ts";
 import { guillotineCuts, layoutOf } from "../partings.ts";
 import { split } from "../split.ts";
 import { bestWindows, overlap, type WindowSize } from "../windows/bestWindows.ts";
@@ -131,7 +131,7 @@ function placesFor(job: SplitJob, layout: Layout, pins: readonly PinnedPiece[], 
       placeOf(shrunk(job, spot)) === placeOf(piece);
   const places = new Array<Spot | undefined>(layout.pieces.length).fill(undefined);
   for (const pin of pins) places[pin.piece] = take(at(pin));
-  const rest = layout.pieces.map((piece: Piece, index) => ({ piece, index })).filter(({ index }) => !places[index]);
+  const rest = layout.pieces.map((piece: PlacedPiece, index) => ({ piece, index })).filter(({ index }) => !places[index]);
   for (const { piece, index } of rest) places[index] = take(at(piece));
   for (const { piece, index } of rest) places[index] ??= take((spot) => spot.panel === kindOf(piece));
   return places;

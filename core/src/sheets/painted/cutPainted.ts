@@ -2,11 +2,11 @@ import type { Length } from "../../measure/length.ts";
 import type { LinearSolver } from "../../search/linear.ts";
 import type { Limits } from "../../search/search.ts";
 import { kindsOf } from "../kinds.ts";
-import { grown, turns, type Piece, type Rect, type Sheet, type Split, type SplitJob, type Spot, type WantedPanel } from "../model.ts";
+import { grown, turns, type PlacedPiece, type Rect, type Sheet, type Split, type SplitJob, type Spot, type WantedPanel } from "../model.ts";
 import { layoutOf } from "../partings.ts";
 import { bestWindows, type WindowSize } from "../windows/bestWindows.ts";
 import type { Mark, PaintedLook } from "./paintedLook.ts";
-import { WindowJudge, type Judged, type Taste, type Wish } from "./quality.ts";
+import { WindowJudge, type Judged, type PaintingTaste, type Wish } from "./quality.ts";
 
 /** Panels wanted from what is painted already: what one is worth at its best, and what its need wishes of it. */
 export interface PaintedWant extends WantedPanel {
@@ -20,7 +20,7 @@ export interface HeldWindow extends Rect {
 }
 
 export interface PaintedWindow {
-  readonly piece: Piece;
+  readonly piece: PlacedPiece;
   readonly judged: Judged;
   /** How far it suits what it is for, from -0.2 to 0.2. */
   readonly suits: number;
@@ -42,7 +42,7 @@ export interface PaintedQuestion {
   readonly edge: Length;
   readonly wants: readonly PaintedWant[];
   readonly held: readonly HeldWindow[];
-  readonly taste: Taste;
+  readonly taste: PaintingTaste;
   /** Cuts that are free to choose lie on multiples of it from the sheet's corner, as a fence is set. */
   readonly step: Length;
 }

@@ -1,14 +1,14 @@
 import { HUES, sectorOf, type Mark, type PaintedLook } from "./paintedLook.ts";
 
 /** How much each matters to the maker: 0 not at all, 1 as usual, 2 doubly. */
-export interface Taste {
+export interface PaintingTaste {
   readonly standsOut: number;
   readonly colours: number;
   readonly bare: number;
   readonly mud: number;
   readonly cutThrough: number;
 }
-export const USUAL_TASTE: Taste = { standsOut: 1, colours: 1, bare: 1, mud: 1, cutThrough: 1 };
+export const USUAL_TASTE: PaintingTaste = { standsOut: 1, colours: 1, bare: 1, mud: 1, cutThrough: 1 };
 
 /** What a need wants of its panel beside its size. */
 export interface Wish {
@@ -51,11 +51,11 @@ interface Cells {
 /** Judges windows of a painted sheet of this size, given in its own measure. */
 export class WindowJudge {
   readonly #look: PaintedLook;
-  readonly #taste: Taste;
+  readonly #taste: PaintingTaste;
   readonly #across: number;
   readonly #down: number;
 
-  constructor(look: PaintedLook, taste: Taste, sheet: { readonly width: number; readonly height: number }) {
+  constructor(look: PaintedLook, taste: PaintingTaste, sheet: { readonly width: number; readonly height: number }) {
     this.#look = look;
     this.#taste = taste;
     this.#across = look.columns / sheet.width;

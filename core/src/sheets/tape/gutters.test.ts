@@ -5,7 +5,7 @@ import { highsSolver, type HighsModule, type LinearSolver } from "../../search/l
 import { limitsFor } from "../../search/search.ts";
 import type { SplitJob } from "../model.ts";
 import { split } from "../split.ts";
-import { workOf } from "../steps.ts";
+import { cuttingSteps } from "../steps.ts";
 import { rimOf, throughGutters } from "./gutters.ts";
 
 let solve: LinearSolver;
@@ -38,7 +38,7 @@ test("through the gutters every piece keeps half of the divider as its rim, and 
   const [piece] = after.layouts[0]?.pieces ?? [];
   expect(piece).toMatchObject({ x: mm(6), y: mm(6), panel: "kites" });
   // The first setting takes the border off, the next ones are the windows with their rims.
-  const [trim, ...steps] = workOf(wider, after, { reach: null, atOnce: 1 })[0]?.steps ?? [];
+  const [trim, ...steps] = cuttingSteps(wider, after, { reach: null, atOnce: 1 })[0]?.steps ?? [];
   expect(trim).toMatchObject({ trim: true, fence: mm(6) });
   expect(steps.some((step) => step.fence === mm(122) || step.fence === mm(132))).toBe(true);
 });

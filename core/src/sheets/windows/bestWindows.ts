@@ -13,7 +13,7 @@ export interface WindowSize {
 }
 
 /** `panel` of a spot is the place of its size. `bound` is what no answer on the same raster exceeds. */
-export interface Windows {
+export interface PlacedWindows {
   readonly spots: readonly Spot[];
   readonly worth: number;
   readonly bound: number;
@@ -51,7 +51,7 @@ export function bestWindows(
   pins: readonly Spot[],
   limits: Limits,
   { places = MOST_PLACES, step = 1, tolerance = 0, also }: Fineness = {},
-): Windows | null {
+): PlacedWindows | null {
   if (sizes.length === 0 && pins.length === 0) return { spots: [], worth: 0, bound: 0 };
   const ways = sizes.flatMap((size) => size.ways);
   const xs = rasterOf(

@@ -1,4 +1,4 @@
-import { outlinePath, tornPath, type Layer, type Lying } from "@yule/core";
+import { outlinePath, tornPath, type Layer, type PlacedOutline } from "@yule/core";
 import { useId } from "react";
 
 const MAT = ["#C9BFA8", "#8C9BA6", "#D8CDB4", "#B7A48B"];
@@ -6,7 +6,7 @@ const MAT = ["#C9BFA8", "#8C9BA6", "#D8CDB4", "#B7A48B"];
 const TEAR = 480;
 
 /** A layer as it is cut or torn, with the painting on the panel. */
-export function LayerShape({ layer, index, at, picture, unit }: { layer: Layer; index: number; at: Lying; picture: string | null; unit: number }) {
+export function LayerShape({ layer, index, at, picture, unit }: { layer: Layer; index: number; at: PlacedOutline; picture: string | null; unit: number }) {
   const clip = useId();
   const path = layer.edge === "torn" ? tornPath(at, TEAR) : outlinePath(at);
   const isPanel = layer.kind === "panel";

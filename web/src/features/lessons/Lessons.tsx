@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { LessonKind, LessonMoment, LessonRead } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 
 export const LESSON_WORDS: Readonly<Record<LessonKind, string>> = { keep: "keep", change: "change", never: "never again" };
 
@@ -29,7 +29,7 @@ export function LessonLine({ lesson, stage }: { lesson: LessonRead; stage: strin
         {lesson.kind !== "keep" && <b>{lesson.kind === "never" ? "Never again. " : "Change: "}</b>}
         {lesson.text}
       </Text>
-      <Button variant="ghost" size="sm" aria-label={`No longer say: ${lesson.text}`} onClick={() => void give("remove-lesson", { id: lesson.id, version: lesson.version })}>
+      <Button variant="ghost" size="sm" aria-label={`No longer say: ${lesson.text}`} onClick={() => void sendCommand("remove-lesson", { id: lesson.id, version: lesson.version })}>
         no longer
       </Button>
     </Flex>

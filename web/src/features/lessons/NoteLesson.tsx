@@ -6,7 +6,7 @@ import { v7 } from "uuid";
 import { Fold } from "../../kit/Fold.tsx";
 import { Choice, FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
 import { LESSON_WORDS } from "./Lessons.tsx";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 
 /** When a lesson of a stage is said again: where such a stage is done. */
 const momentOf = (kind: DesignRead["stages"][number]["kind"]): LessonMoment => (kind === "assemble" || kind === "finish" ? "finishing" : "painting");
@@ -24,7 +24,7 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
     const read = noteLesson.safeParse(lesson);
     setFaults(read.success ? [] : faultsOf(read.error, lesson));
     if (!read.success) return;
-    const sent = await give("note-lesson", lesson);
+    const sent = await sendCommand("note-lesson", lesson, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setText("");
   };

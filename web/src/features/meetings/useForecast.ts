@@ -5,7 +5,7 @@ import { useMemo } from "react";
 import { useColourQuery } from "../../data/api.ts";
 import { smallPictureUrl } from "../picture/Picture.tsx";
 import { useSolved } from "../../workers/solver.ts";
-import { colourDesk } from "../../workers/colourDesk.ts";
+import { colourSolver } from "../../workers/colourSolver.ts";
 
 /** The shelf as the model takes it; the same while nothing changed on it. */
 export function useShelf() {
@@ -21,7 +21,7 @@ export function useApart(way: ColourwayRead | undefined): { readonly apart: Apar
   const url = way ? smallPictureUrl(way.pictureId) : null;
   const key = way && url && way.paints.length > 0 ? `${url} ${way.paints.map(({ hex }) => hex).join(" ")}` : null;
   const { value, fresh } = useSolved(key, () =>
-    colourDesk().apart(
+    colourSolver().apart(
       url ?? "",
       (way?.paints ?? []).map(({ hex }) => filmOfWash(reflectanceOf(hex), SCATTERING.transparent)),
       key ?? "",

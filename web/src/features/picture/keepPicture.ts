@@ -2,7 +2,7 @@ import type { Problem } from "@yule/contract";
 import { v7 } from "uuid";
 import { MOST_BYTES } from "./header.ts";
 import type { Cropped } from "../../workers/picture.worker.ts";
-import { pictureDesk } from "../../workers/pictureWork.ts";
+import { pictureSolver } from "../../workers/pictureSolver.ts";
 
 const put = async (path: string, body: Blob): Promise<Problem | null> => {
   const answer = await fetch(`/api/pictures/${path}`, { method: "PUT", body }).catch(() => null);
@@ -21,7 +21,7 @@ const put = async (path: string, body: Blob): Promise<Problem | null> => {
 
 /** Keeps the photo as it came, the paper cropped from it and its small size. Nothing refers to them before all three are there. */
 export async function keepPicture(file: Blob, cropped: Cropped): Promise<{ readonly id: string } | { readonly problem: Problem }> {
-  const original = file.size <= MOST_BYTES ? file : await pictureDesk().lighter();
+  const original = file.size <= MOST_BYTES ? file : await pictureSolver().lighter();
   const [originalId, id] = [v7(), v7()];
   const problem = (original && (await put(originalId, original))) ?? (await put(`${id}?original=${originalId}`, cropped.kept)) ?? (await put(`${id}/small`, cropped.small));
   return problem ? { problem } : { id };

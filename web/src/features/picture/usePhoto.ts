@@ -2,7 +2,7 @@ import type { Corners, Fault } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
 import { wrongWith } from "./header.ts";
 import type { Cropped, Looked } from "../../workers/picture.worker.ts";
-import { pictureDesk } from "../../workers/pictureWork.ts";
+import { pictureSolver } from "../../workers/pictureSolver.ts";
 
 /** A photo that is being taken in: the file, where on it the paper lies, and the paper alone seen from above. */
 export interface Photo {
@@ -24,7 +24,7 @@ const NONE: Photo = { file: null, looked: null, corners: null, cropped: null, st
 export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, what: string) {
   const [photo, setPhoto] = useState<Photo>(NONE);
   const change = (some: Partial<Photo>): void => setPhoto((now) => ({ ...now, ...some }));
-  const crop = (looked: Looked, corners: Corners): Promise<Cropped | null> => pictureDesk().crop(corners, ratio(looked, corners));
+  const crop = (looked: Looked, corners: Corners): Promise<Cropped | null> => pictureSolver().crop(corners, ratio(looked, corners));
 
   const take = async (file: Blob): Promise<void> => {
     change({ faults: [], cropped: null });
@@ -32,7 +32,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
     if (wrong) return change({ faults: [wrong] });
     change({ state: `Looking for the ${what} ...` });
     try {
-      const looked = await pictureDesk().look(file);
+      const looked = await pictureSolver().look(file);
       change({ file, looked, corners: looked.corners });
       const cropped = await crop(looked, looked.corners);
       change({ cropped, state: looked.found ? "" : `No ${what} stands out from what it lies on: pull the corners to where they are.` });

@@ -1,7 +1,7 @@
 import { rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
 
-export const INK = rgb(0.13, 0.12, 0.1);
-export const SOFT = rgb(0.36, 0.33, 0.29);
+export const PDF_INK = rgb(0.13, 0.12, 0.1);
+export const PDF_SOFT = rgb(0.36, 0.33, 0.29);
 export const LINE = rgb(0.72, 0.68, 0.6);
 
 /** Writes and draws on the page; a letter that the first part of a family lacks is taken from the second. */
@@ -14,7 +14,7 @@ export class Pen {
   ) {}
 
   heading(x: number, y: number, text: string, size: number, most: number): void {
-    this.write(this.headings, x, y, text, size, INK, most);
+    this.write(this.headings, x, y, text, size, PDF_INK, most);
   }
 
   text(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {

@@ -1,7 +1,7 @@
 import { printDay } from "@yule/core";
 import { TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
-import { INK, PAPER, Words } from "../../kit/drawing.tsx";
+import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
 
 export const RULER = 46;
 export const ROWS = [72, 124] as const;
@@ -54,12 +54,12 @@ export function PaperTag({ tag, thin, onDrag }: { tag: HungTag; thin: boolean; o
       />
       <OddsStrip tag={tag} x={x} y={y + TAG_HEIGHT - 6} />
       <circle cx={Math.max(x + 14, Math.min(x + TAG_WIDTH - 14, tag.x))} cy={y + 6} r={2.6} fill="var(--chakra-colors-table)" stroke={INK} />
-      <Words x={x + TAG_WIDTH / 2} y={y + 21} anchor="middle" size={14} weight={700} fill={INK}>
+      <DrawnWords x={x + TAG_WIDTH / 2} y={y + 21} anchor="middle" size={14} weight={700} fill={INK}>
         {short(tag.title)}
-      </Words>
-      <Words x={x + TAG_WIDTH / 2} y={y + 35} anchor="middle" size={14} fill={INK}>
+      </DrawnWords>
+      <DrawnWords x={x + TAG_WIDTH / 2} y={y + 35} anchor="middle" size={14} fill={INK}>
         {tag.detail}
-      </Words>
+      </DrawnWords>
     </g>
   );
 }

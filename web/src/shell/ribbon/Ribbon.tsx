@@ -3,7 +3,7 @@ import { printDay } from "@yule/core";
 import { rowOf, hang, rulerOf, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
 import { memo, useRef } from "react";
 import { Link } from "react-router";
-import { HAIR, INK, Words } from "../../kit/drawing.tsx";
+import { HAIR, INK, DrawnWords } from "../../kit/drawing.tsx";
 import { usePlanned } from "../../plan/planned.ts";
 import { ribbonBack, ribbonPanned, ribbonZoomed } from "../../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../../data/store.ts";
@@ -96,7 +96,7 @@ function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
             strokeOpacity={tick.kind === "day" || tick.kind === "hour" ? 0.35 : 0.85}
             strokeWidth={tick.kind === "month" ? 1.5 : 1}
           />
-          <Words
+          <DrawnWords
             x={tick.x + 5}
             y={EDGE + (tick.kind === "month" ? 15 : 17)}
             size={14}
@@ -105,7 +105,7 @@ function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
             fillOpacity={tick.kind === "hour" ? 0.75 : 1}
           >
             {tick.label}
-          </Words>
+          </DrawnWords>
         </g>
       ))}
     </>

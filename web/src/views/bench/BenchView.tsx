@@ -1,7 +1,7 @@
 import { Button } from "@chakra-ui/react";
 import { lazy, Suspense, useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { lyingBatches } from "@yule/derive";
+import { batchesOnTable } from "@yule/derive";
 import { useBenchQuery } from "../../data/api.ts";
 import { useView } from "../../plan/useOutlet.ts";
 import { Loading, Teach } from "../../kit/states.tsx";
@@ -19,7 +19,7 @@ export default function BenchView() {
   const [params] = useSearchParams();
   // The benches themselves, ahead of the outlook on the season, which follows a tap a moment later.
   const bench = useBenchQuery().data;
-  const lying = useMemo(() => lyingBatches(outlook, bench?.batches ?? []), [outlook, bench]);
+  const lying = useMemo(() => batchesOnTable(outlook, bench?.batches ?? []), [outlook, bench]);
   if (params.has("rehearse")) {
     return (
       <Suspense fallback={<Loading />}>

@@ -1,11 +1,11 @@
 import { Box, Grid } from "@chakra-ui/react";
 import type { BenchRead } from "@yule/contract";
-import { moveAt, benchSessions, sessionOn, smallJobs, layTable, numbersOf, type Outlook, type lyingBatches, type Lying } from "@yule/derive";
+import { moveAt, benchSessions, sessionOn, smallJobs, plannedBatches, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { presentMoment } from "../../data/clock.ts";
-import { give, undoLastTap } from "../../data/outbox.ts";
+import { sendCommand, undoLastTap } from "../../data/outbox.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
 import { afterPaint } from "../../kit/afterPaint.ts";
 import { mark, markedBy } from "./marks.ts";
@@ -22,13 +22,13 @@ import { panelWords, type Tell } from "./words.ts";
 const NONE: ReadonlySet<string> = new Set();
 
 /** The table with all its batches, as it stands, told and planned. */
-export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof lyingBatches>; bench: BenchRead; outlook: Outlook }) {
+export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof batchesOnTable>; bench: BenchRead; outlook: Outlook }) {
   const settings = useBenchSettings();
   const [params] = useSearchParams();
   const [chosen, choose] = useState(NONE);
   const [lost, setLost] = useState<Lost | null>(null);
   const times = useBenchTimes(outlook);
-  const laid = useMemo(() => layTable(told, times, bench.room), [told, times, bench.room]);
+  const laid = useMemo(() => plannedBatches(told, times, bench.room), [told, times, bench.room]);
   const { lying, now } = useStanding(laid);
   const isLaid = lying.length > 0;
   useEffect(() => {
@@ -57,7 +57,7 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ly
     });
     if (facts.length === 0) return;
     const told = facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what, at }));
-    void give(
+    void sendCommand(
       "tell-bench",
       { batchId: on.batch.id, facts },
       {
@@ -143,13 +143,13 @@ const Layout = memo(function Layout({ isLeftHanded }: { isLeftHanded: boolean })
 });
 
 /** The board the hands are at, and another that is wet. */
-function boardsOf(lying: readonly Lying[], first: Lying | null): Lying[] {
-  const wetness = ({ states }: Lying): number => states.filter((state) => state.wetness.state === "wet" || state.wetness.state === "catch").length;
+function boardsOf(lying: readonly StandingBatch[], first: StandingBatch | null): StandingBatch[] {
+  const wetness = ({ states }: StandingBatch): number => states.filter((state) => state.wetness.state === "wet" || state.wetness.state === "catch").length;
   const others = lying.filter((each) => each !== first).sort((a, b) => wetness(b) - wetness(a));
   return [...(first ? [first] : []), ...others].slice(0, MOST_BOARDS);
 }
 
-const spokenMove = (on: Lying, move: NonNullable<ReturnType<typeof moveAt>>["move"]): string =>
+const spokenMove = (on: StandingBatch, move: NonNullable<ReturnType<typeof moveAt>>["move"]): string =>
   move.kind === "do" ? `${on.route[move.stage]?.name ?? ""}, ${panelWords(numbersOf(on, move.units))}` : move.kind === "wait" ? "Wait." : "All panels are painted and dry.";
 
 /** The space bar is the next move done: for a foot switch, or a clean knuckle. */

@@ -9,9 +9,9 @@ import {
   jobOf,
   makersHours,
   goLimit,
-  layTable,
+  plannedBatches,
   onSheetOf,
-  standAt,
+  standingBatches,
   plannedNumbers,
   type NeedView,
   type Outlook,
@@ -65,8 +65,8 @@ const outlook = {
 } as unknown as Outlook;
 const times = learnBench([]);
 const lay = (...batches: BatchRead[]) =>
-  standAt(
-    layTable(
+  standingBatches(
+    plannedBatches(
       batches.map((each) => ({ view, batch: each })),
       times,
       null,
@@ -171,8 +171,8 @@ test("what lies mixed is what was last painted, not what was last folded or tape
   expect(mixedNow(lay(batch([])))).toBeNull();
   expect(mixedNow(lay(batch([["1", "wash", "done", 9]])))).toBe("d");
   const inked = { ...design, id: "e", stages: [{ ...design.stages[0], id: "ink", kind: "draw" }, ...design.stages.slice(1)] } as DesignRead;
-  const lying = standAt(
-    layTable(
+  const lying = standingBatches(
+    plannedBatches(
       [
         { view, batch: batch([["1", "wash", "done", 9]]) },
         { view: { ...view, design: inked }, batch: batch([["1", "ink", "done", 2]], "i") },
@@ -234,12 +234,12 @@ test("the bench is looked at again when the next clock runs out or a sign is due
 
 test("a tap works out again what lies on its own board alone", () => {
   const [kites, moths] = [batch([]), batch([], "c")];
-  const before = layTable(
+  const before = plannedBatches(
     [kites, moths].map((each) => ({ view, batch: each })),
     times,
     null,
   );
-  const after = layTable(
+  const after = plannedBatches(
     [batch([["1", "wash", "done", 1]]), moths].map((each) => ({ view, batch: each })),
     times,
     null,

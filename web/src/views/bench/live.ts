@@ -1,22 +1,22 @@
 import type { BenchRead } from "@yule/contract";
 import type { BenchTimes } from "@yule/core";
-import type { Outlook, BenchSession, BenchSettings, moveAt, Lying, BenchPlan, BenchAnswer } from "@yule/derive";
+import type { Outlook, BenchSession, BenchSettings, moveAt, StandingBatch, BenchPlan, BenchAnswer } from "@yule/derive";
 import { createContext, useContext, useDeferredValue } from "react";
 import type { Tell } from "./words.ts";
 
 /** What was tapped last that may want a reason. */
 export interface Lost {
-  readonly on: Lying;
+  readonly on: StandingBatch;
   readonly taps: readonly { readonly unit: string; readonly stage: number }[];
 }
 
 /** The bench as it stands, for all its parts. Each reads it by itself, so that a tap draws anew only those that it changes. */
 export interface Live {
-  readonly lying: readonly Lying[];
+  readonly lying: readonly StandingBatch[];
   readonly now: Date;
   readonly next: NonNullable<ReturnType<typeof moveAt>>;
   /** Batches whose boards are drawn; the first is the one looked at. */
-  readonly boards: readonly [Lying, ...Lying[]];
+  readonly boards: readonly [StandingBatch, ...StandingBatch[]];
   readonly planned: BenchAnswer | null;
   readonly plan: BenchPlan | null;
   readonly chosen: ReadonlySet<string>;

@@ -1,5 +1,5 @@
 import { unitState, type BenchFact, type UnitState } from "@yule/core";
-import type { Lying } from "@yule/derive";
+import type { StandingBatch } from "@yule/derive";
 import { useCallback, useSyncExternalStore } from "react";
 import { flushSync } from "react-dom";
 import { afterPaint } from "../../kit/afterPaint.ts";
@@ -15,7 +15,7 @@ let following: (() => void) | null = null;
 const ANOTHER = ["pointerdown", "click", "keydown"] as const;
 
 /** Each of these panels with what was just told of it. */
-export const markedBy = (on: Pick<Lying, "route" | "facts">, told: readonly BenchFact[], now: Date): UnitState[] =>
+export const markedBy = (on: Pick<StandingBatch, "route" | "facts">, told: readonly BenchFact[], now: Date): UnitState[] =>
   [...new Set(told.map(({ unit }) => unit))].map((unit) => unitState(unit, on.route, [...(on.facts.get(unit) ?? []), ...told.filter((fact) => fact.unit === unit)], now));
 
 /** Draws these panels so at once. @param follow what comes of it for the rest of the table, done when they are drawn */

@@ -4,7 +4,7 @@ import { learnBench, type ShelfPaint, type SheetLine } from "@yule/core";
 import { readFileSync, writeFileSync } from "node:fs";
 import { createRequire } from "node:module";
 import { PDFDocument } from "pdf-lib";
-import { layTable, linesUntil, mixToMakeWords, preparationFor, standAt, type NeedView } from "@yule/derive";
+import { plannedBatches, linesUntil, mixToMakeWords, preparationFor, standingBatches, type NeedView } from "@yule/derive";
 import type { PdfFonts } from "../../kit/pdf/fonts.ts";
 import { runSheetPdf, type RunSheet } from "../../workers/pdf/runSheetPdf.ts";
 import { lineWords, paintsOf } from "./words.ts";
@@ -45,7 +45,7 @@ const batch = {
   units: [1, 2, 3].map((number) => ({ id: `u${String(number)}`, number, colourwayId: number < 3 ? "blue" : "grey", grade: null })),
 } as unknown as BatchRead;
 const view = { design, readyBy: "2031-11-20", need: { id: "n", title: "Gull Steps" } } as unknown as NeedView;
-const lying = standAt(layTable([{ view, batch }], learnBench([]), null), new Date("2031-11-08T10:00:00Z"));
+const lying = standingBatches(plannedBatches([{ view, batch }], learnBench([]), null), new Date("2031-11-08T10:00:00Z"));
 const line = (name: string, units: readonly number[], from: number, more: object = {}): SheetLine => ({
   kind: "work",
   batch: "b",

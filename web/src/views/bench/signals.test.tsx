@@ -2,7 +2,7 @@ import { act } from "react";
 import { createRoot, type Root } from "react-dom/client";
 import type { BenchSettings } from "@yule/derive";
 import { USUAL } from "../../plan/settings.ts";
-import { give, useAwake, useSigns, useVoice, type Sign } from "./signals.ts";
+import { playSign, useAwake, useSigns, useVoice, type Sign } from "./signals.ts";
 
 const { jest: fake } = import.meta;
 const buzzed: number[][] = [];
@@ -57,13 +57,13 @@ afterEach(() => {
 const settings = (more: Partial<BenchSettings>): BenchSettings => ({ ...USUAL, ...more });
 
 test("a window that opens chimes and shakes where that is wanted; one about to close shakes longer; in quiet hours nothing does", () => {
-  give("opens", settings({ chimes: true, vibrates: true }), 18);
+  playSign("opens", settings({ chimes: true, vibrates: true }), 18);
   expect([notes, buzzed]).toEqual([[660, 880], [[120, 80, 120]]]);
-  give("closes", settings({ chimes: false, vibrates: true }), 18);
+  playSign("closes", settings({ chimes: false, vibrates: true }), 18);
   expect(notes).toHaveLength(2);
   expect(buzzed[1]).toHaveLength(5);
-  give("dry", settings({ chimes: true, vibrates: true, quietFrom: 22, quietTo: 7 }), 23);
-  give("dry", settings({ chimes: false, vibrates: false }), 18);
+  playSign("dry", settings({ chimes: true, vibrates: true, quietFrom: 22, quietTo: 7 }), 23);
+  playSign("dry", settings({ chimes: false, vibrates: false }), 18);
   expect([notes.length, buzzed.length]).toEqual([2, 2]);
 });
 

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import type { BenchSettings, Lying } from "@yule/derive";
+import type { BenchSettings, StandingBatch } from "@yule/derive";
 import { isQuiet } from "../../plan/settings.ts";
 
 /** A moment at the bench worth a sign: a wet window opens, is about to close, or a panel is dry. */
@@ -13,7 +13,7 @@ export interface Sign {
 const AHEAD = 1;
 
 /** All signs that are still to come at the table. */
-export function signsAt(lying: readonly Lying[], now: Date): Sign[] {
+export function signsAt(lying: readonly StandingBatch[], now: Date): Sign[] {
   return lying
     .flatMap(({ states, route }) =>
       states.flatMap(({ unit, done, wetness, dryAt }): Sign[] => {
@@ -53,7 +53,7 @@ function chime(notes: readonly number[]): void {
 }
 
 /** Gives a sign by sound and by shaking, where the device can and the hour allows. */
-export function give(kind: Sign["kind"], settings: BenchSettings, hour: number): void {
+export function playSign(kind: Sign["kind"], settings: BenchSettings, hour: number): void {
   if (isQuiet(settings, hour)) return;
   if (settings.chimes && typeof AudioContext !== "undefined") chime(TUNES[kind]);
   if (settings.vibrates && "vibrate" in navigator) navigator.vibrate([...BUZZES[kind]]);
@@ -66,7 +66,7 @@ export function useSigns(soonest: readonly Sign[], now: () => Date, settings: Be
   wanted.current = settings;
   useEffect(() => {
     if (!next) return;
-    const timer = setTimeout(() => give(next.kind, wanted.current, new Date().getHours()), Math.max(0, next.at - now().getTime()));
+    const timer = setTimeout(() => playSign(next.kind, wanted.current, new Date().getHours()), Math.max(0, next.at - now().getTime()));
     return () => clearTimeout(timer);
     // The next sign stands for the whole list.
     // eslint-disable-next-line react-hooks/exhaustive-deps

@@ -1,14 +1,14 @@
 import { startTransition, useEffect, useRef, useState } from "react";
 import type { SmallJob } from "@yule/core";
-import type { BenchAnswer, AtTable, Lying } from "@yule/derive";
+import type { BenchAnswer, AtTable, StandingBatch } from "@yule/derive";
 import { asideSolver, solver } from "../../workers/solver.ts";
 import { afterPaint } from "../../kit/afterPaint.ts";
-import { PlanDesk } from "../../plan/planDesk.ts";
+import { BenchPlanner } from "../../plan/benchPlanner.ts";
 
 const REPLAN_MINUTES = 5;
 
 /** BenchAnswer anew when something was told or learned, when the sessions or the settings change, and every few minutes, not when the clock ticks. */
-export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly SmallJob[], now: Date): BenchAnswer | null {
+export function usePlan(lying: readonly StandingBatch[], at: AtTable, small: readonly SmallJob[], now: Date): BenchAnswer | null {
   const { outlook, settings, atBench } = at;
   const told = lying.map(({ batch }) => `${batch.id}:${String(batch.facts.length)}:${String(batch.units.filter((unit) => unit.grade === null).length)}`).join();
   // Of the session that is on only the end is told: its beginning moves with the clock.
@@ -28,9 +28,9 @@ export function usePlan(lying: readonly Lying[], at: AtTable, small: readonly Sm
   ].join("|");
   const open = lying.some(({ states, route }) => states.some((state) => state.wetness.state !== "spoilt" && state.done < route.length));
   const [planned, setPlanned] = useState<BenchAnswer | null>(null);
-  const desk = useRef<PlanDesk | null>(null);
+  const desk = useRef<BenchPlanner | null>(null);
   useEffect(() => {
-    const own = new PlanDesk(solver(), asideSolver(), (found) => startTransition(() => setPlanned(found)));
+    const own = new BenchPlanner(solver(), asideSolver(), (found) => startTransition(() => setPlanned(found)));
     desk.current = own;
     return () => own.ask(null);
   }, []);

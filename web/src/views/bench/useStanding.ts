@@ -1,12 +1,12 @@
 import { changesAt } from "@yule/core";
-import { standAt, type Laid, type Lying } from "@yule/derive";
+import { standingBatches, type PlannedBatch, type StandingBatch } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
 import { presentMoment, useNow } from "../../data/clock.ts";
 import { signsAt } from "./signals.ts";
 
 /** The table at a moment. */
-export interface Standing {
-  readonly lying: readonly Lying[];
+export interface TableStanding {
+  readonly lying: readonly StandingBatch[];
   readonly now: Date;
 }
 
@@ -14,12 +14,12 @@ export interface Standing {
 const AFTER_MS = 20;
 
 /** The table as it stands, worked out anew when something is told, each minute, and when a clock runs out: by one timer, set for the next change alone. */
-export function useStanding(laid: readonly Laid[]): Standing {
+export function useStanding(laid: readonly PlannedBatch[]): TableStanding {
   const minute = useNow(60_000);
   const [turn, setTurn] = useState(0);
   const standing = useMemo(() => {
     const now = presentMoment();
-    return { now, lying: standAt(laid, now) };
+    return { now, lying: standingBatches(laid, now) };
     // Told, a minute over, or a clock run out: each is a reason to look again.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [laid, minute, turn]);
@@ -33,7 +33,7 @@ export function useStanding(laid: readonly Laid[]): Standing {
 }
 
 /** When a panel stands otherwise, or a sign is due; null while nothing is wet. */
-export function nextChange({ lying, now }: Standing): number | null {
+export function nextChange({ lying, now }: TableStanding): number | null {
   const changes = lying.flatMap(({ states }) => states.flatMap((state) => changesAt(state, now)?.getTime() ?? []));
   const [sign] = signsAt(lying, now);
   const next = Math.min(Infinity, ...changes, ...(sign ? [sign.at] : []));

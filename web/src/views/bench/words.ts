@@ -1,10 +1,10 @@
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type PlanLine, type SheetLine } from "@yule/core";
-import { plannedNumbers, type Outlook, type Lying, type BenchPlan } from "@yule/derive";
+import { plannedNumbers, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 
 /** What can be told of a panel. */
 export type Fact = "done" | "dry" | "heated" | "still-wet" | "spoilt" | "skipped";
 /** Tells it of panels of one batch, each at its stage, with a reason where there is one. */
-export type Tell = (on: Lying, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
+export type Tell = (on: StandingBatch, what: Fact, taps: readonly { readonly unit: string; readonly stage: number }[], why?: string) => void;
 
 /** `18:40`, or with its day where that is not today. */
 export function when(at: Date, outlook: Pick<Outlook, "today" | "shop">): string {
@@ -24,7 +24,7 @@ export function panelWords(numbers: readonly number[]): string {
 }
 
 /** A line of the run sheet in words: `First wash, panels 1 to 6 of tide pool, sofa`, or what the free minutes are for. */
-export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: readonly Lying[]): string {
+export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: readonly StandingBatch[]): string {
   const on = lying.find(({ batch }) => batch.id === line.batch);
   const stage = on?.design.stages.find(({ id }) => id === line.stage);
   if (line.kind === "free") {
@@ -38,7 +38,7 @@ export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: r
 }
 
 /** The paints of the panels of a move, each once: what the clean palette is laid out with. Nothing where nothing is painted. */
-export function paintsOf(on: Lying | undefined, { units, stage }: Pick<PlanLine, "units" | "stage">): string {
+export function paintsOf(on: StandingBatch | undefined, { units, stage }: Pick<PlanLine, "units" | "stage">): string {
   if (on?.design.stages.find(({ id }) => id === stage)?.kind !== "paint") return "";
   const ways = new Set(plannedNumbers(on, units).map((number) => on.batch.units.find((unit) => unit.number === number)?.colourwayId));
   return [...new Set(on.design.colourways.filter(({ id }) => ways.has(id)).flatMap(({ paints }) => paints.map(({ name }) => name)))].join(", ");

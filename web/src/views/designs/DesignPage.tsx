@@ -4,7 +4,7 @@ import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@
 import { stackOf, shortly, findingsOf, holdsMaskingOf, stagesOf, type Outlook, type Family } from "@yule/derive";
 import { useState } from "react";
 import { Link } from "react-router";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 import { useMeasure, useSpeech } from "../../kit/measure.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { MeetingsPanel } from "../../features/meetings/MeetingsPanel.tsx";
@@ -52,7 +52,7 @@ export function DesignPage({ design, families, sentiments, outlook }: { design: 
 
 /** A design is never deleted: what was painted, sold and learned speaks of it. */
 function PutAway({ design }: { design: DesignRead }) {
-  const change = (archived: boolean): void => void give("archive-design", { id: design.id, version: design.version, archived });
+  const change = (archived: boolean): void => void sendCommand("archive-design", { id: design.id, version: design.version, archived });
   return design.archived ? (
     <Flex gap="12px" align="center" wrap="wrap" marginBottom="14px">
       <Text fontWeight={600}>This design is put away. Its history stays; nothing new is offered for it.</Text>

@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { money, printDay, printMoney, zoneOf, type Zone } from "@yule/core";
-import { rowOf, type NeedView, type Outlook } from "@yule/derive";
+import { rowOf, BY_HAND, postageOf, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 import { Lessons } from "../../features/lessons/Lessons.tsx";
 import { useView } from "../../plan/useOutlet.ts";
 import { StateWord, Teach } from "../../kit/states.tsx";
@@ -62,8 +62,9 @@ function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly N
 function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
   const planned = usePlanned();
   const ready = view.stage === "to post";
-  const cost = view.post ? view.post.price * (view.need.households > 0 ? view.need.households : 1) : 0;
-  const post = (): void => void give("post-need", { id: v7(), needId: view.need.id, on: outlook.today, service: view.post?.service ?? "by hand", costMinor: cost });
+  const service = view.post?.service ?? BY_HAND;
+  const cost = postageOf(view.need, service, outlook.dispatch.carrier.table) ?? money(0);
+  const post = (): void => void sendCommand("post-need", { id: v7(), needId: view.need.id, on: outlook.today, service, costMinor: cost });
   return (
     <Grid
       role="row"
@@ -88,7 +89,7 @@ function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
         <StateWord state={rowOf(view, planned).safety} />
       </Box>
       <Text role="cell" display={{ base: "none", md: "block" }}>
-        {view.post ? `${view.post.service}, ${printMoney(money(cost), outlook.shop.currency)}` : "handed over"}
+        {view.post ? `${view.post.service}, ${printMoney(cost, outlook.shop.currency)}` : "handed over"}
       </Text>
       <Text role="cell" color="softInk" display={{ base: "none", md: "block" }}>
         {view.assembled} of {view.cards} made

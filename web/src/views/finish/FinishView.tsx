@@ -1,9 +1,9 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
-import { panelOf, basesPerSheet, envelopeFor, CONFIDENCE, colourwayOf, type NeedView, type Outlook } from "@yule/derive";
+import { panelOf, CONFIDENCE, colourwayOf, usesOfCards, type NeedView, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 import { useDesignsQuery } from "../../data/api.ts";
 import { Lessons } from "../../features/lessons/Lessons.tsx";
 import { Picture } from "../../features/picture/Picture.tsx";
@@ -125,7 +125,7 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   const panel = panelOf(view.design);
   const spoilt = new Set(batch.facts.filter((fact) => fact.what === "spoilt").map((fact) => fact.unitId));
   const waiting = batch.units.filter((unit) => unit.grade === null && !spoilt.has(unit.id));
-  const grade = (units: readonly string[], as: Grade): void => void give("grade-panels", { batchId: batch.id, grades: units.map((unitId) => ({ unitId, grade: as })) });
+  const grade = (units: readonly string[], as: Grade): void => void sendCommand("grade-panels", { batchId: batch.id, grades: units.map((unitId) => ({ unitId, grade: as })) });
   return (
     <Box as="section" aria-label="Panels to judge" marginTop="10px">
       {waiting.length > 0 && (
@@ -201,14 +201,9 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
   // A stash is kept as panels.
   if (view.need.kind === "stash") return null;
   if (cards === 0) return view.assembled > 0 ? <Text marginBottom="12px">{view.assembled} cards are assembled.</Text> : null;
-  const cardStock = outlook.stores.find((store) => store.id === view.design.cardStockId);
-  const envelope = envelopeFor(view.design, outlook.stores);
-  const uses = [
-    ...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(view.design, cardStock))) }] : []),
-    ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : []),
-  ];
+  const uses = usesOfCards(view.design, cards, outlook.stores);
   const assemble = async (): Promise<void> => {
-    const sent = await give("assemble-cards", { needId: view.need.id, lines, uses });
+    const sent = await sendCommand("assemble-cards", { needId: view.need.id, lines, uses }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (

@@ -7,7 +7,7 @@ import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import { useToday } from "../../data/clock.ts";
 import { useShopQuery } from "../../data/api.ts";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 import { Choice, FormField, TextInput, FaultLines } from "../../kit/FormField.tsx";
 import { LengthField } from "../../kit/LengthField.tsx";
 import { MannerProvider } from "../../kit/measure.tsx";
@@ -235,7 +235,7 @@ async function makeShop(answers: Answers, timeZone: string): Promise<readonly (F
   const colourways = colourwaysOf(answers.colourways, v7);
   const card = answers.system === "in" ? { name: "Card stock 12 × 18", width: inches(12), height: inches(18) } : { name: "Card stock 32 × 45", width: mm(320), height: mm(450) };
   const made = [
-    await give(
+    await sendCommand(
       "set-shop",
       {
         ...(answers.shopName.trim() ? { name: answers.shopName } : {}),
@@ -244,10 +244,10 @@ async function makeShop(answers: Answers, timeZone: string): Promise<readonly (F
         timeZone,
         currency: CURRENCIES[answers.country] ?? "EUR",
       },
-      { quiet: true },
+      { ownRefusals: true, quiet: true },
     ),
-    await give("set-sessions", { pattern: answers.sessions.map((each) => ({ ...each, id: v7() })) }, { quiet: true }),
-    await give(
+    await sendCommand("set-sessions", { pattern: answers.sessions.map((each) => ({ ...each, id: v7() })) }, { ownRefusals: true, quiet: true }),
+    await sendCommand(
       "add-store",
       {
         id: paperId,
@@ -260,20 +260,28 @@ async function makeShop(answers: Answers, timeZone: string): Promise<readonly (F
         packCostMinor: 0,
         leadDays: 5,
       },
-      { quiet: true },
+      { ownRefusals: true, quiet: true },
     ),
-    await give("add-store", { id: baseId, kind: "card stock", ...card, onHand: 25, pack: 25, packCostMinor: 0, leadDays: 5 }, { quiet: true }),
-    await give("add-series", { id: seriesId, name: "First series", palette: "mixed" }, { quiet: true }),
-    await give("add-design", { id: designId, seriesId, name: answers.designName, paperId, cardStockId: baseId, colourways, ...template.make(v7) }, { quiet: true }),
-    await give("add-need", {
-      id: v7(),
-      kind: "commission",
-      title: answers.title,
-      designId,
-      due: answers.due,
-      zone: answers.posted ? "inland" : null,
-      lines: colourways.flatMap((each, index) => (count(answers.quantities[index]) > 0 ? [{ id: v7(), colourwayId: each.id, quantity: count(answers.quantities[index]) }] : [])),
-    }),
+    await sendCommand("add-store", { id: baseId, kind: "card stock", ...card, onHand: 25, pack: 25, packCostMinor: 0, leadDays: 5 }, { ownRefusals: true, quiet: true }),
+    await sendCommand("add-series", { id: seriesId, name: "First series", palette: "mixed" }, { ownRefusals: true, quiet: true }),
+    await sendCommand(
+      "add-design",
+      { id: designId, seriesId, name: answers.designName, paperId, cardStockId: baseId, colourways, ...template.make(v7) },
+      { ownRefusals: true, quiet: true },
+    ),
+    await sendCommand(
+      "add-need",
+      {
+        id: v7(),
+        kind: "commission",
+        title: answers.title,
+        designId,
+        due: answers.due,
+        zone: answers.posted ? "inland" : null,
+        lines: colourways.flatMap((each, index) => (count(answers.quantities[index]) > 0 ? [{ id: v7(), colourwayId: each.id, quantity: count(answers.quantities[index]) }] : [])),
+      },
+      { ownRefusals: true },
+    ),
   ];
   const refused = made.find((sent) => sent.state === "refused");
   return refused?.state === "refused" ? problemFaults(refused.problem) : [];

@@ -2,7 +2,7 @@ import { toMm } from "@yule/core";
 import type { BackLabels } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { INK, LINE, Pen, SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
 import type { PrinterPaper } from "./sheetPdf.ts";
 
 const POINTS_PER_MM = 72 / 25.4;
@@ -30,10 +30,10 @@ export async function labelsPdf(labels: readonly BackLabels[], paper: PrinterPap
       const x = RIM * POINTS_PER_MM + (index % across) * wide;
       const y = height - RIM * POINTS_PER_MM - (Math.floor(index / across) + 1) * high;
       outline(pen, x, y, wide, high);
-      pen.strong(x + 10, y + high - 18, label.name, 11, INK, wide - 52);
-      pen.text(x + 10, y + high - 32, label.detail, 9, SOFT, wide - 52);
-      pen.text(x + 10, y + high - 48, `${String(label.number)} of ${String(label.count)}`, 10, INK, wide - 52);
-      pen.text(x + 10, y + 12, "rough side  /  smooth side", 8, SOFT, wide - 20);
+      pen.strong(x + 10, y + high - 18, label.name, 11, PDF_INK, wide - 52);
+      pen.text(x + 10, y + high - 32, label.detail, 9, PDF_SOFT, wide - 52);
+      pen.text(x + 10, y + high - 48, `${String(label.number)} of ${String(label.count)}`, 10, PDF_INK, wide - 52);
+      pen.text(x + 10, y + 12, "rough side  /  smooth side", 8, PDF_SOFT, wide - 20);
       arrowUp(pen, x + wide - 22, y + 22, high - 40);
     });
   }
@@ -48,8 +48,8 @@ function outline(pen: Pen, x: number, y: number, wide: number, high: number): vo
 }
 
 function arrowUp(pen: Pen, x: number, y: number, long: number): void {
-  pen.line(x, y, x, y + long, INK, 1.2);
-  pen.line(x, y + long, x - 5, y + long - 8, INK, 1.2);
-  pen.line(x, y + long, x + 5, y + long - 8, INK, 1.2);
-  pen.text(x - 5, y - 10, "up", 8, SOFT, 30);
+  pen.line(x, y, x, y + long, PDF_INK, 1.2);
+  pen.line(x, y + long, x - 5, y + long - 8, PDF_INK, 1.2);
+  pen.line(x, y + long, x + 5, y + long - 8, PDF_INK, 1.2);
+  pen.text(x - 5, y - 10, "up", 8, PDF_SOFT, 30);
 }

@@ -1,7 +1,7 @@
 import { lengthOfUnits, mm, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { INK, LINE, Pen, SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
 
 /** The paper in the maker's printer. */
 export interface PrinterPaper {
@@ -10,7 +10,7 @@ export interface PrinterPaper {
 }
 
 /** The line on every page by which the printer is checked. */
-export interface Ruler {
+export interface CheckRuler {
   readonly length: Length;
   readonly words: string;
 }
@@ -30,7 +30,7 @@ export async function sheetPdf(
   sketches: readonly { readonly title: string; readonly sketch: SheetSketch }[],
   paper: PrinterPaper,
   scale: number,
-  ruler: Ruler,
+  ruler: CheckRuler,
   fonts: PdfFonts,
 ): Promise<Uint8Array> {
   const file = await PDFDocument.create();
@@ -61,24 +61,24 @@ export function pagesFor(sketch: Pick<SheetSketch, "width" | "height">, paper: P
   return wide.length < upright.length ? { tiles: wide, wide: true } : { tiles: upright, wide: false };
 }
 
-function drawTile(pen: Pen, sketch: SheetSketch, tile: Tile, pageHeight: number, scale: number, { length, words }: Ruler, title: string): void {
+function drawTile(pen: Pen, sketch: SheetSketch, tile: Tile, pageHeight: number, scale: number, { length, words }: CheckRuler, title: string): void {
   const factor = scale * POINTS_PER_MM;
   const x = (at: number): number => RIM * POINTS_PER_MM + toMm(lengthOfUnits(at - tile.x)) * factor;
   const y = (at: number): number => (pageHeight - RIM) * POINTS_PER_MM - toMm(lengthOfUnits(at - tile.y)) * factor;
   for (const line of sketch.lines) {
     const part = within(line, tile);
-    if (part) pen.line(x(part.x1), y(part.y1), x(part.x2), y(part.y2), line.kind === "score" ? LINE : INK, line.kind === "rim" ? 1 : 0.5);
+    if (part) pen.line(x(part.x1), y(part.y1), x(part.x2), y(part.y2), line.kind === "score" ? LINE : PDF_INK, line.kind === "rim" ? 1 : 0.5);
   }
   for (const word of sketch.words)
     if (word.x >= tile.x && word.x <= tile.x + tile.width && word.y >= tile.y && word.y <= tile.y + tile.height)
-      pen.text(x(word.x) - word.text.length * 2.2, y(word.y) - 3, word.text, 9, SOFT, 160);
+      pen.text(x(word.x) - word.text.length * 2.2, y(word.y) - 3, word.text, 9, PDF_SOFT, 160);
   const foot = (RIM + 9) * POINTS_PER_MM;
   const left = RIM * POINTS_PER_MM;
   const ruler = toMm(length) * factor;
-  pen.line(left, foot, left + ruler, foot, INK, 0.8);
-  for (let index = 0; index <= 10; index += 1) pen.line(left + (ruler * index) / 10, foot, left + (ruler * index) / 10, foot + (index % 5 === 0 ? 10 : 6), INK, 0.6);
-  pen.text(left, foot - 12, `This line must measure ${words}; if it does not, tell what it measures before printing again.`, 8, SOFT, 480);
-  pen.text(left, foot - 23, title, 8, INK, 480);
+  pen.line(left, foot, left + ruler, foot, PDF_INK, 0.8);
+  for (let index = 0; index <= 10; index += 1) pen.line(left + (ruler * index) / 10, foot, left + (ruler * index) / 10, foot + (index % 5 === 0 ? 10 : 6), PDF_INK, 0.6);
+  pen.text(left, foot - 12, `This line must measure ${words}; if it does not, tell what it measures before printing again.`, 8, PDF_SOFT, 480);
+  pen.text(left, foot - 23, title, 8, PDF_INK, 480);
 }
 
 /** The part of a straight line that lies on a page. */

@@ -18,7 +18,7 @@ import { useRef, useState } from "react";
 import { asideSolver, solver, useSolved } from "../../workers/solver.ts";
 
 /** One way of splitting a material: its job, and what came of it. */
-export interface Way {
+export interface SolvedWay {
   readonly job: SplitJob;
   /** Null where no piece comes out this way. */
   readonly split: Split | null;
@@ -27,7 +27,7 @@ export interface Way {
   readonly fresh: boolean;
 }
 /** A way that is not worked out yet is null: each is shown as soon as it is there. */
-export type Ways = Readonly<Record<SplitWay, Way | null>>;
+export type Ways = Readonly<Record<SplitWay, SolvedWay | null>>;
 /** What is known of a way that is still being worked out. */
 export type SoFar = Readonly<Partial<Record<SplitWay, Progress>>>;
 
@@ -51,7 +51,7 @@ export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, ot
   return { ways: { cut, ruler, fold, tape }, soFar };
 }
 
-function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tools, others: readonly SheetStore[], onProgress: (at: Progress) => void): Way | null {
+function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tools, others: readonly SheetStore[], onProgress: (at: Progress) => void): SolvedWay | null {
   const asked = jobFor(way, needs, losses, others);
   // A panel larger than every sheet is said; the others are split all the same.
   const possible = waysFor(needs).includes(way) && asked.panels.length > 0 && !splitFaultsIn(asked).some((fault) => fault.code === "edge-too-wide");
@@ -68,7 +68,7 @@ function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tool
 }
 
 /** A further paper, and what the whole would cost less with it beside the first. */
-export interface Saving {
+export interface SheetSaving {
   readonly store: string;
   readonly saves: number;
   /** It is sold in the very size that is wanted: nothing has to be cut. */
@@ -78,11 +78,11 @@ export interface Saving {
 const SECONDS_EACH = 0.5;
 
 /** What each other paper would save over the season, found after the answer itself and only where it saves something. */
-export function useSavings(needs: MaterialNeeds, way: Way | null, losses: Losses, others: readonly SheetStore[]): readonly Saving[] {
+export function useSavings(needs: MaterialNeeds, way: SolvedWay | null, losses: Losses, others: readonly SheetStore[]): readonly SheetSaving[] {
   const cost = way?.split?.cost ?? 0;
   const kind = way ? wayOf(way.job) : "cut";
-  const { value } = useSolved<readonly Saving[]>(way?.split ? JSON.stringify([needs, kind, cost, others.map((store) => store.id)]) : null, async () => {
-    const found: Saving[] = [];
+  const { value } = useSolved<readonly SheetSaving[]>(way?.split ? JSON.stringify([needs, kind, cost, others.map((store) => store.id)]) : null, async () => {
+    const found: SheetSaving[] = [];
     for (const other of others) {
       const job = jobFor(kind, needs, losses, [other]);
       const answer = await asideSolver().split(job, SECONDS_EACH);

@@ -4,7 +4,7 @@ import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOu
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../data/outbox.ts";
+import { sendCommand } from "../../data/outbox.ts";
 import { useView } from "../../plan/useOutlet.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
@@ -106,7 +106,7 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
             <Button
               size="sm"
               variant={stock.missing > 0 ? "solid" : "outline"}
-              onClick={() => void give("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}
+              onClick={() => void sendCommand("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}
             >
               {store.pack * Math.max(1, stock.packs)} bought
             </Button>
@@ -143,7 +143,7 @@ function CountField({ store, onDone }: { store: StoreRead; onDone: () => void })
   const keep = async (): Promise<void> => {
     const onHand = Number(text);
     if (text.trim() === "" || !Number.isInteger(onHand) || onHand < 0) return setFault(`${store.name}: given ${text}, allowed a whole number, at least 0`);
-    const sent = await give("count-store", { id: store.id, version: store.version, onHand });
+    const sent = await sendCommand("count-store", { id: store.id, version: store.version, onHand }, { ownRefusals: true });
     if (sent.state === "refused")
       setFault(
         sent.problem.status === 409
@@ -204,7 +204,7 @@ function StoreDialog({ onClose }: { onClose: () => void }) {
     };
     const read = addStore.safeParse(store);
     if (!read.success) return setFaults(faultsOf(read.error, store));
-    const sent = await give("add-store", store);
+    const sent = await sendCommand("add-store", store, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };

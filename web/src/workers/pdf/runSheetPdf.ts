@@ -1,7 +1,7 @@
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { INK, LINE, Pen, SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
 
 /** What is printed, in words: so much as a worker needs. */
 export interface RunSheet {
@@ -54,7 +54,7 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
   };
   pen.heading(EDGE, y, title, 19, most);
   y -= 20;
-  pen.text(EDGE, y, `All dry ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${clock(sheet.endsAt)}, if nothing comes between.`, 11, SOFT, most);
+  pen.text(EDGE, y, `All dry ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${clock(sheet.endsAt)}, if nothing comes between.`, 11, PDF_SOFT, most);
   y -= 28;
   for (const [name, lines] of [
     ["Missing", sheet.missing],
@@ -63,11 +63,11 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
   ] as const) {
     if (lines.length === 0) continue;
     room(2);
-    pen.strong(EDGE, y, name, 12, INK, most);
+    pen.strong(EDGE, y, name, 12, PDF_INK, most);
     y -= 16;
     for (const line of lines) {
       room(1);
-      pen.text(EDGE, y, line, 11, INK, most);
+      pen.text(EDGE, y, line, 11, PDF_INK, most);
       y -= 15;
     }
     y -= 8;
@@ -80,29 +80,29 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
       y -= 6;
       pen.heading(EDGE, y, printDay(on), 14, most);
       y -= 8;
-      pen.line(EDGE, y, WIDE - EDGE, y, INK, 1);
+      pen.line(EDGE, y, WIDE - EDGE, y, PDF_INK, 1);
       y -= ROW - 4;
       day = on;
     }
     if (line.fresh) {
       room(2);
-      pen.text(EDGE + CLOCK, y, "fresh water, clean palette", 10, SOFT, most - CLOCK);
+      pen.text(EDGE + CLOCK, y, "fresh water, clean palette", 10, PDF_SOFT, most - CLOCK);
       y -= ROW - 5;
     }
     room(1);
     const isWork = line.kind === "work";
-    if (isWork) pen.box(EDGE, y - 1, BOX, INK);
-    pen.text(EDGE + BOX + 9, y, clock(line.from), 11, INK, 50);
+    if (isWork) pen.box(EDGE, y - 1, BOX, PDF_INK);
+    pen.text(EDGE + BOX + 9, y, clock(line.from), 11, PDF_INK, 50);
     const caught = line.before ? CATCH : 0;
-    pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? INK : SOFT, most - CLOCK - TAKES - caught);
-    if (line.before) pen.strong(WIDE - EDGE - TAKES - CATCH + 8, y, `catch before ${clock(line.before)}`, 10, INK, CATCH);
-    pen.text(WIDE - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, SOFT, TAKES);
+    pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? PDF_INK : PDF_SOFT, most - CLOCK - TAKES - caught);
+    if (line.before) pen.strong(WIDE - EDGE - TAKES - CATCH + 8, y, `catch before ${clock(line.before)}`, 10, PDF_INK, CATCH);
+    pen.text(WIDE - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, PDF_SOFT, TAKES);
     pen.line(EDGE, y - 5, WIDE - EDGE, y - 5, LINE, 0.5);
     y -= ROW;
   }
   room(3);
   y -= 8;
-  pen.text(EDGE, y, "Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.", 9, SOFT, most);
+  pen.text(EDGE, y, "Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.", 9, PDF_SOFT, most);
   return file.save();
 }
 

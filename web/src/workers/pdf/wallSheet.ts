@@ -2,7 +2,7 @@ import { addDays, day, daysBetween, minutes, monthName, printDay, printMinutes, 
 import { fillWords, sessionSheets, type Outlook, type NeedRow, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { INK, LINE, Pen, SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
 
 /** A4 on its side, in points. */
 const [WIDE, HIGH, EDGE] = [841.89, 595.28, 34];
@@ -25,11 +25,11 @@ export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], plan
   const pen = new Pen(file.addPage([WIDE, HIGH]), text, strong, heading);
   const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
   pen.heading(EDGE, HIGH - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20, WIDE - 2 * EDGE);
-  pen.text(EDGE, HIGH - EDGE - 34, summary(outlook, inOrder, planned), 11, SOFT, WIDE - 2 * EDGE);
+  pen.text(EDGE, HIGH - EDGE - 34, summary(outlook, inOrder, planned), 11, PDF_SOFT, WIDE - 2 * EDGE);
   drawRuler(pen, outlook, inOrder, HIGH - EDGE - 52);
   drawNeeds(pen, inOrder, HIGH - EDGE - 138);
   drawSessions(pen, outlook, planned, HIGH - EDGE - 138);
-  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, SOFT, WIDE - 2 * EDGE);
+  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, PDF_SOFT, WIDE - 2 * EDGE);
   return file.save();
 }
 
@@ -46,7 +46,7 @@ function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: nu
   const days = Math.min(MOST_DAYS, daysBetween(outlook.today, last) + 2);
   const across = (WIDE - 2 * EDGE) / days;
   const at = (on: Day): number => EDGE + (daysBetween(outlook.today, on) + 0.5) * across;
-  pen.line(EDGE, top - 18, WIDE - EDGE, top - 18, INK, 1);
+  pen.line(EDGE, top - 18, WIDE - EDGE, top - 18, PDF_INK, 1);
   for (let index = 0; index < days; index += 1) {
     const on = addDays(outlook.today, index);
     const first = on.endsWith("-01");
@@ -54,10 +54,10 @@ function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: nu
     if (across < 4 && !monday && !first && index > 0) continue;
     const x = EDGE + index * across;
     // The month that is going on is named too, where the next does not begin at once.
-    if (index === 0 && Number(on.slice(8)) < 26) pen.text(x + 3, top - 2, monthName(on), 9, INK, 60);
-    pen.line(x, top - 18, x, top - 18 + (first ? 18 : monday ? 9 : 4), first ? INK : SOFT, first ? 1 : 0.6);
-    if (first) pen.text(x + 3, top - 8, monthName(on), 9, INK, 60);
-    else if (monday && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, SOFT, 20);
+    if (index === 0 && Number(on.slice(8)) < 26) pen.text(x + 3, top - 2, monthName(on), 9, PDF_INK, 60);
+    pen.line(x, top - 18, x, top - 18 + (first ? 18 : monday ? 9 : 4), first ? PDF_INK : PDF_SOFT, first ? 1 : 0.6);
+    if (first) pen.text(x + 3, top - 8, monthName(on), 9, PDF_INK, 60);
+    else if (monday && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, PDF_SOFT, 20);
   }
   const pegs = pegsOf(rows, at).filter((peg) => peg.x <= WIDE - EDGE);
   for (const { x, level } of pegs) pen.line(x, top - 18, x, top - 30 - level * PEG, LINE, 0.6);
@@ -85,37 +85,37 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
   const fit = Math.floor(room / step) - 1;
   const size = Math.min(10.5, step * 0.72);
   const columns = [EDGE, EDGE + 20, EDGE + 196, EDGE + 312, EDGE + 378, EDGE + 444, right] as const;
-  ["", "Need", "Cards", "Begin by", "Ready by", "In time"].forEach((head, index) => pen.text(columns[index] ?? EDGE, top - 10, head, 8, SOFT, 120));
+  ["", "Need", "Cards", "Begin by", "Ready by", "In time"].forEach((head, index) => pen.text(columns[index] ?? EDGE, top - 10, head, 8, PDF_SOFT, 120));
   rows.slice(0, fit).forEach((row, index) => {
     const { view } = row;
     const y = top - 10 - (index + 1) * step;
     pen.line(EDGE, y + step - 3.5, right, y + step - 3.5, LINE, 0.4);
     const begin = view.outlook.hands <= 0 ? "ready" : view.outlook.startBy === null ? "at once" : printDay(view.outlook.startBy);
     const stands = row.lateDays > 0 ? `${String(row.lateDays)} days late` : row.chance === null ? row.safety : `${String(Math.round(row.chance * 100))} in 100`;
-    pen.text(columns[0], y, String(index + 1), size, SOFT, 18);
-    pen.strong(columns[1], y, view.need.title, size, INK, columns[2] - columns[1] - 6);
-    pen.text(columns[2], y, `${String(view.cards)} × ${view.design.name}`, size, INK, columns[3] - columns[2] - 6);
-    pen.text(columns[3], y, begin, size, INK, 62);
-    pen.text(columns[4], y, printDay(view.readyBy), size, INK, 62);
+    pen.text(columns[0], y, String(index + 1), size, PDF_SOFT, 18);
+    pen.strong(columns[1], y, view.need.title, size, PDF_INK, columns[2] - columns[1] - 6);
+    pen.text(columns[2], y, `${String(view.cards)} × ${view.design.name}`, size, PDF_INK, columns[3] - columns[2] - 6);
+    pen.text(columns[3], y, begin, size, PDF_INK, 62);
+    pen.text(columns[4], y, printDay(view.readyBy), size, PDF_INK, 62);
     pen.text(columns[5], y, stands, size, TONE[row.safety], right - columns[5]);
   });
-  if (rows.length > fit) pen.text(EDGE + 20, top - 10 - (fit + 1) * step, `and ${String(rows.length - fit)} more, due later`, size, SOFT, 300);
-  if (rows.length === 0) pen.text(EDGE, top - 26, "Nothing is owed.", 11, INK, 300);
+  if (rows.length > fit) pen.text(EDGE + 20, top - 10 - (fit + 1) * step, `and ${String(rows.length - fit)} more, due later`, size, PDF_SOFT, 300);
+  if (rows.length === 0) pen.text(EDGE, top - 26, "Nothing is owed.", 11, PDF_INK, 300);
 }
 
 function drawSessions(pen: Pen, outlook: Outlook, planned: PlannedSeason | null, top: number): void {
   const left = WIDE - EDGE - SIDE;
-  pen.text(left, top - 10, "The next sessions", 8, SOFT, SIDE);
+  pen.text(left, top - 10, "The next sessions", 8, PDF_SOFT, SIDE);
   const sheets = planned ? sessionSheets(planned.facts, planned.answer.plan).filter((sheet) => sheet.used > 0) : [];
   let y = top - 26;
   for (const sheet of sheets) {
     const lines = shortLines(sheet, outlook);
     if (y - 12 * (lines.length + 1) < EDGE) break;
-    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)} to ${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 10, INK, 142);
-    pen.text(left + 144, y, fillWords(sheet), 8, SOFT, SIDE - 144);
+    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)} to ${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 10, PDF_INK, 142);
+    pen.text(left + 144, y, fillWords(sheet), 8, PDF_SOFT, SIDE - 144);
     y -= 12;
     for (const line of lines) {
-      pen.text(left, y, line, 8.5, SOFT, SIDE);
+      pen.text(left, y, line, 8.5, PDF_SOFT, SIDE);
       y -= 11;
     }
     pen.line(left, y + 5, WIDE - EDGE, y + 5, LINE, 0.4);

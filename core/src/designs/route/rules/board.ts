@@ -1,4 +1,4 @@
-import { isOf, wets, type RouteRule } from "../model.ts";
+import { hasTechnique, wets, type RouteRule } from "../model.ts";
 import { allBefore, behindPaint, aheadOf, dryBefore, followedBy, lastAfter, of, rule } from "./kinds.ts";
 
 const PAINT = of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "splatter", "shapes", "shadow");
@@ -29,7 +29,7 @@ export const BOARD: readonly RouteRule[] = [
       severity: "risks",
     },
     of("untape"),
-    (stage) => isOf(stage, of("wet", "wash", "drop-in", "bloom", "sponge")),
+    (stage) => hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "sponge")),
   ),
   allBefore(
     { id: "cut-after-untape", says: "Cut apart after the tape is off", reason: "The knife drags the tape, and the tape the paper.", severity: "risks" },
@@ -42,7 +42,7 @@ export const BOARD: readonly RouteRule[] = [
     15,
   ),
   lastAfter({ id: "flatten-after-water", says: "Flattening comes after the last wash", reason: "The next wash buckles it again.", severity: "risks" }, of("flatten"), (stage) =>
-    isOf(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes")),
+    hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes")),
   ),
   rule(
     {
@@ -53,9 +53,9 @@ export const BOARD: readonly RouteRule[] = [
       school: "Heavy paper, taped, may stay flat by itself.",
     },
     (route) => {
-      const wash = route.find((stage) => isOf(stage, of("wet", "wash")));
-      const mounted = route.findIndex((stage) => isOf(stage, of("mount", "mat")));
-      if (!wash || mounted < 0 || route.some((stage) => isOf(stage, of("flatten", "tape")))) return [];
+      const wash = route.find((stage) => hasTechnique(stage, of("wet", "wash")));
+      const mounted = route.findIndex((stage) => hasTechnique(stage, of("mount", "mat")));
+      if (!wash || mounted < 0 || route.some((stage) => hasTechnique(stage, of("flatten", "tape")))) return [];
       const place = Math.max(behindPaint(route), route.findIndex((stage) => stage.technique === "unmask") + 1);
       return [{ stages: [wash.id], repairs: [{ kind: "insert", technique: "flatten", before: route[Math.min(place, mounted)]?.id ?? null }] }];
     },

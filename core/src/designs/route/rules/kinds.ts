@@ -1,4 +1,4 @@
-import { driedBefore, isOf, wets, type Breach, type Repair, type RouteRule, type RouteStage, type Severity } from "../model.ts";
+import { driedBefore, hasTechnique, wets, type Breach, type Repair, type RouteRule, type RouteStage, type Severity } from "../model.ts";
 import type { TechniqueId } from "../techniques.ts";
 
 /** What every rule says of itself. */
@@ -19,7 +19,7 @@ export const of = (...ids: TechniqueId[]): ReadonlySet<TechniqueId> => new Set(i
 export const dryBefore = (words: RuleWords, begins: ReadonlySet<TechniqueId>, minutes: number): RouteRule =>
   rule(words, (route) =>
     route.flatMap((stage, place): Breach[] => {
-      if (!isOf(stage, begins)) return [];
+      if (!hasTechnique(stage, begins)) return [];
       const dried = driedBefore(route, place);
       // What is meant to be caught wet is caught wet.
       if (!dried || stage.within !== null || dried.minutes >= minutes) return [];
@@ -30,11 +30,11 @@ export const dryBefore = (words: RuleWords, begins: ReadonlySet<TechniqueId>, mi
 /** All of the first come before any of the second. */
 export const allBefore = (words: RuleWords, first: ReadonlySet<TechniqueId>, second: ReadonlySet<TechniqueId>): RouteRule =>
   rule(words, (route) => {
-    const earliest = route.findIndex((stage) => isOf(stage, second));
+    const earliest = route.findIndex((stage) => hasTechnique(stage, second));
     if (earliest < 0) return [];
-    const late = route.filter((stage, place) => place > earliest && isOf(stage, first));
+    const late = route.filter((stage, place) => place > earliest && hasTechnique(stage, first));
     if (late.length === 0) return [];
-    const early = route.filter((stage, place) => isOf(stage, second) && route.some((other, at) => at > place && isOf(other, first)));
+    const early = route.filter((stage, place) => hasTechnique(stage, second) && route.some((other, at) => at > place && hasTechnique(other, first)));
     return late.map((stage) => ({ stages: [...early.map((each) => each.id), stage.id], repairs: swaps(route, stage, early, first) }));
   });
 
@@ -42,7 +42,7 @@ export const allBefore = (words: RuleWords, first: ReadonlySet<TechniqueId>, sec
 function swaps(route: readonly RouteStage[], late: RouteStage, early: readonly RouteStage[], first: ReadonlySet<TechniqueId>): Repair[] {
   const [target] = early;
   const up: Repair = { kind: "move", stage: late.id, before: target?.id ?? null };
-  const last = route.reduce((place, stage, index) => (isOf(stage, first) ? index : place), -1);
+  const last = route.reduce((place, stage, index) => (hasTechnique(stage, first) ? index : place), -1);
   const down = early.map((stage): Repair => ({ kind: "move", stage: stage.id, before: route[last + 1]?.id ?? null }));
   const far = (repair: Repair): number => {
     if (repair.kind !== "move") return 0;
@@ -68,7 +68,7 @@ export const lastAfter = (
     const lastEarly = route.reduce((found, stage, index) => (isEarly(stage) ? index : found), -1);
     const before = route[Math.max(lastEarly + 1, place(route))]?.id ?? null;
     return route.flatMap((stage, at): Breach[] =>
-      isOf(stage, late) && at < lastEarly ? [{ stages: [stage.id, route[lastEarly]?.id ?? ""], repairs: [{ kind: "move", stage: stage.id, before }] }] : [],
+      hasTechnique(stage, late) && at < lastEarly ? [{ stages: [stage.id, route[lastEarly]?.id ?? ""], repairs: [{ kind: "move", stage: stage.id, before }] }] : [],
     );
   });
 
@@ -81,9 +81,9 @@ export const followedBy = (
   place: (route: readonly RouteStage[]) => number,
 ): RouteRule =>
   rule(words, (route) => {
-    const last = route.reduce((at, stage, index) => (isOf(stage, first) ? index : at), -1);
-    if (last < 0 || route.some((stage, index) => index > last && isOf(stage, then))) return [];
-    const early = route.find((stage) => isOf(stage, then));
+    const last = route.reduce((at, stage, index) => (hasTechnique(stage, first) ? index : at), -1);
+    if (last < 0 || route.some((stage, index) => index > last && hasTechnique(stage, then))) return [];
+    const early = route.find((stage) => hasTechnique(stage, then));
     const before = route[Math.max(last + 1, place(route))]?.id ?? null;
     return [
       {
@@ -97,6 +97,6 @@ export const followedBy = (
 export const behindPaint = (route: readonly RouteStage[]): number => route.reduce((place, stage, index) => (wets(stage) ? index + 1 : place), 0);
 /** The place before the first of some techniques, else the end. */
 export const aheadOf = (route: readonly RouteStage[], ids: ReadonlySet<TechniqueId>): number => {
-  const found = route.findIndex((stage) => isOf(stage, ids));
+  const found = route.findIndex((stage) => hasTechnique(stage, ids));
   return found < 0 ? route.length : found;
 };

@@ -1,4 +1,4 @@
-import { isOf, wets, type Breach, type Repair, type RouteRule } from "../model.ts";
+import { hasTechnique, wets, type Breach, type Repair, type RouteRule } from "../model.ts";
 import { aheadOf, allBefore, behindPaint, dryBefore, followedBy, of, rule } from "./kinds.ts";
 
 const FLUID = of("mask");
@@ -12,8 +12,8 @@ export const MASKING: readonly RouteRule[] = [
   ),
   rule({ id: "mask-sets", says: "Masking fluid is dry before paint touches it", reason: "Paint mixes into fluid that is still wet, and lifts it.", severity: "spoils" }, (route) =>
     route.flatMap((stage, place): Breach[] => {
-      if (!isOf(stage, FLUID)) return [];
-      const next = route.findIndex((other, at) => at > place && isOf(other, PAINT));
+      if (!hasTechnique(stage, FLUID)) return [];
+      const next = route.findIndex((other, at) => at > place && hasTechnique(other, PAINT));
       if (next < 0) return [];
       const minutes = route.slice(place, next).reduce((sum, each) => sum + each.dry, 0);
       return minutes >= 20 ? [] : [{ stages: [stage.id, route[next]?.id ?? ""], repairs: [{ kind: "dry", stage: stage.id, dry: stage.dry + 30 - minutes }] }];
@@ -29,7 +29,7 @@ export const MASKING: readonly RouteRule[] = [
     (route) =>
       route.flatMap((stage, place): Breach[] => {
         if (stage.technique !== "heat") return [];
-        const masked = route.slice(0, place).reduce<string | null>((on, each) => (isOf(each, FLUID) ? each.id : each.technique === "unmask" ? null : on), null);
+        const masked = route.slice(0, place).reduce<string | null>((on, each) => (hasTechnique(each, FLUID) ? each.id : each.technique === "unmask" ? null : on), null);
         if (masked === null) return [];
         const off = route.find((each, at) => at > place && each.technique === "unmask");
         const after = off ? (route[route.indexOf(off) + 1]?.id ?? null) : null;
@@ -54,7 +54,7 @@ export const MASKING: readonly RouteRule[] = [
     },
     (route) =>
       route.flatMap((stage, place): Breach[] => {
-        if (!isOf(stage, FLUID)) return [];
+        if (!hasTechnique(stage, FLUID)) return [];
         const off = route.findIndex((each, at) => at > place && each.technique === "unmask");
         const night = route.find((each, at) => at > place && (off < 0 || at < off) && each.dry >= 360);
         return night && off >= 0 ? [{ stages: [stage.id, night.id], repairs: [{ kind: "move", stage: route[off]?.id ?? "", before: night.id }] }] : [];
@@ -70,7 +70,7 @@ export const MASKING: readonly RouteRule[] = [
     },
     (route, ground) =>
       ground.holdsMasking
-        ? route.filter((stage) => isOf(stage, FLUID)).map((stage) => ({ stages: [stage.id], repairs: [{ kind: "replace", stage: stage.id, technique: "film-mask" }] }))
+        ? route.filter((stage) => hasTechnique(stage, FLUID)).map((stage) => ({ stages: [stage.id], repairs: [{ kind: "replace", stage: stage.id, technique: "film-mask" }] }))
         : [],
   ),
   allBefore(
@@ -82,7 +82,7 @@ export const MASKING: readonly RouteRule[] = [
     { id: "mask-wanted", says: "A mask holds something back", reason: "Nothing is painted between masking and unmasking, so it holds nothing back.", severity: "risks" },
     (route) =>
       route.flatMap((stage, place): Breach[] => {
-        if (!isOf(stage, of("mask", "film-mask"))) return [];
+        if (!hasTechnique(stage, of("mask", "film-mask"))) return [];
         const off = route.findIndex((each, at) => at > place && each.technique === "unmask");
         if (off < 0 || route.slice(place, off).some(wets)) return [];
         const later = behindPaint(route);
@@ -93,8 +93,8 @@ export const MASKING: readonly RouteRule[] = [
   rule({ id: "unmask-something", says: "Only what was masked is unmasked", reason: "There is nothing on the paper to take off.", severity: "taste" }, (route) =>
     route.flatMap((stage, place): Breach[] =>
       stage.technique === "unmask" &&
-      !route.slice(0, place).some((each) => isOf(each, of("mask", "film-mask"))) &&
-      !route.slice(place).some((each) => isOf(each, of("mask", "film-mask")))
+      !route.slice(0, place).some((each) => hasTechnique(each, of("mask", "film-mask"))) &&
+      !route.slice(place).some((each) => hasTechnique(each, of("mask", "film-mask")))
         ? [{ stages: [stage.id], repairs: [{ kind: "remove", stage: stage.id }] }]
         : [],
     ),

@@ -1,4 +1,4 @@
-import { isOf, wets, type Breach, type RouteRule } from "../model.ts";
+import { hasTechnique, wets, type Breach, type RouteRule } from "../model.ts";
 import { allBefore, lastAfter, of, rule } from "./kinds.ts";
 
 const WASHES = of("wet", "wash", "drop-in", "bloom", "sponge");
@@ -57,7 +57,7 @@ export const ORDER: readonly RouteRule[] = [
       school: "Some paint it first to see the picture framed.",
     },
     of("border"),
-    (stage) => isOf(stage, of("wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow", "details", "dots")),
+    (stage) => hasTechnique(stage, of("wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow", "details", "dots")),
   ),
   allBefore(
     { id: "splatter-before-small", says: "Splatter before the fine work", reason: "A drop in the wrong place is painted over, not painted round.", severity: "taste" },
@@ -79,7 +79,7 @@ export const ORDER: readonly RouteRule[] = [
     },
     (route) => {
       const stamp = route.findIndex((stage) => stage.technique === "stamp");
-      const wash = route.reduce((place, stage, index) => (index > stamp && isOf(stage, of("wash", "sponge")) ? index : place), -1);
+      const wash = route.reduce((place, stage, index) => (index > stamp && hasTechnique(stage, of("wash", "sponge")) ? index : place), -1);
       if (stamp < 0 || wash < 0 || route.some((stage) => stage.technique === "re-stamp")) return [];
       const last = route.reduce((place, stage, index) => (wets(stage) ? index : place), wash);
       return [{ stages: [route[stamp]?.id ?? "", route[wash]?.id ?? ""], repairs: [{ kind: "insert", technique: "re-stamp", before: route[last + 1]?.id ?? null }] }];
@@ -100,7 +100,7 @@ export const ORDER: readonly RouteRule[] = [
     (route) =>
       route.flatMap((stage, place): Breach[] => {
         if (stage.technique !== "erase") return [];
-        const small = route.findIndex((each, at) => at < place && isOf(each, SMALL));
+        const small = route.findIndex((each, at) => at < place && hasTechnique(each, SMALL));
         return small < 0 ? [] : [{ stages: [route[small]?.id ?? "", stage.id], repairs: [{ kind: "move", stage: stage.id, before: route[small]?.id ?? null }] }];
       }),
   ),

@@ -1,4 +1,4 @@
-import { driedBefore, isOf, wets, type Breach, type RouteRule } from "../model.ts";
+import { driedBefore, hasTechnique, wets, type Breach, type RouteRule } from "../model.ts";
 import { dryBefore, of, rule } from "./kinds.ts";
 
 /** Stages that are laid down wide and wet, into which colour can be dropped. */
@@ -15,8 +15,8 @@ export const WATER: readonly RouteRule[] = [
     },
     (route) =>
       route.flatMap((stage, place): Breach[] => {
-        if (!isOf(stage, CAUGHT) || isOf(route[place - 1], GROUNDS)) return [];
-        const ground = route.reduce((at, each, index) => (isOf(each, GROUNDS) && each !== stage && (index < place || at < 0) ? index : at), -1);
+        if (!hasTechnique(stage, CAUGHT) || hasTechnique(route[place - 1], GROUNDS)) return [];
+        const ground = route.reduce((at, each, index) => (hasTechnique(each, GROUNDS) && each !== stage && (index < place || at < 0) ? index : at), -1);
         if (ground < 0) return [{ stages: [stage.id], repairs: [{ kind: "insert", technique: "wet", before: stage.id }] }];
         return [{ stages: [stage.id], repairs: [{ kind: "move", stage: stage.id, before: route[ground + 1]?.id ?? null }] }];
       }),
@@ -25,7 +25,7 @@ export const WATER: readonly RouteRule[] = [
     { id: "drop-in-window", says: "What must be caught wet has its window", reason: "Without one the bench cannot warn before the wash is too dry.", severity: "risks" },
     (route) =>
       route.flatMap((stage, place): Breach[] =>
-        isOf(stage, CAUGHT) && stage.within === null && place > 0
+        hasTechnique(stage, CAUGHT) && stage.within === null && place > 0
           ? [{ stages: [stage.id], repairs: [{ kind: "within", stage: stage.id, within: stage.technique === "bloom" ? 5 : 8 }] }]
           : [],
       ),
@@ -40,7 +40,7 @@ export const WATER: readonly RouteRule[] = [
     (route) =>
       route.flatMap((stage, place): Breach[] => {
         const before = route[place - 1];
-        if (!isOf(stage, CAUGHT) || !before || !isOf(before, GROUNDS) || before.dry <= 12) return [];
+        if (!hasTechnique(stage, CAUGHT) || !before || !hasTechnique(before, GROUNDS) || before.dry <= 12) return [];
         return [{ stages: [before.id, stage.id], repairs: [{ kind: "dry", stage: before.id, dry: 6 }] }];
       }),
   ),
@@ -94,7 +94,7 @@ export const WATER: readonly RouteRule[] = [
   rule({ id: "heat-on-puddle", says: "No heat tool on a standing puddle", reason: "It blows the paint about and dries the rim first: a hard edge.", severity: "risks" }, (route) =>
     route.flatMap((stage, place): Breach[] => {
       const before = route[place - 1];
-      if (stage.technique !== "heat" || !before || !isOf(before, of("wet", "drop-in", "bloom")) || before.dry >= 5) return [];
+      if (stage.technique !== "heat" || !before || !hasTechnique(before, of("wet", "drop-in", "bloom")) || before.dry >= 5) return [];
       return [{ stages: [before.id, stage.id], repairs: [{ kind: "dry", stage: before.id, dry: 5 }] }];
     }),
   ),

@@ -1,4 +1,4 @@
-import { isOf, type RouteRule } from "../model.ts";
+import { hasTechnique, type RouteRule } from "../model.ts";
 import { allBefore, behindPaint, dryBefore, lastAfter, of, rule } from "./kinds.ts";
 
 const LETTERING = of("letter", "stamp-words");
@@ -25,7 +25,7 @@ export const WORDS: readonly RouteRule[] = [
       school: "Waterproof lettering first is a way of its own.",
     },
     LETTERING,
-    (stage) => isOf(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge")),
+    (stage) => hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge")),
     // Best behind all paint, and on a panel that lies flat.
     (route) => Math.max(behindPaint(route), route.findIndex((stage) => stage.technique === "flatten") + 1),
   ),

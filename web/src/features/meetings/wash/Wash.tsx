@@ -1,6 +1,6 @@
 import type { Film } from "@yule/core";
 import { useEffect, useRef } from "react";
-import { paintGlaze, paintPuddle, paintStrip, paintStroke, paintTouch, type Sheet, type WashLook } from "./paint.ts";
+import { paintGlaze, paintPuddle, paintStrip, paintStroke, paintTouch, type WashSheet, type WashLook } from "./paint.ts";
 
 /** A canvas that is painted once for what it shows, at the sharpness of the screen. */
 export function Painted({
@@ -36,7 +36,7 @@ function seedOf(name: string): number {
 const filmKey = (film: Film): string => [2, 8, 14, 20, 26].map((at) => (film.absorbs[at] ?? 0).toFixed(3)).join() + String(film.scatters[0] ?? 0);
 
 export type WashKind = "stroke" | "puddle" | "strip";
-const PAINTERS: Readonly<Record<WashKind, (context: CanvasRenderingContext2D, sheet: Sheet, look: WashLook) => void>> = {
+const PAINTERS: Readonly<Record<WashKind, (context: CanvasRenderingContext2D, sheet: WashSheet, look: WashLook) => void>> = {
   stroke: paintStroke,
   puddle: paintPuddle,
   strip: paintStrip,

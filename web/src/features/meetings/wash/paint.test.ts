@@ -1,12 +1,12 @@
 import { differenceOf, hexOf, labOfRgb, mixed, over, pigmentOf, rgbOfHex, whileWet, WHITE_PAPER, type Film, type Rgb } from "@yule/core";
-import { paintGlaze, paintPuddle, paintStrip, paintStroke, paintTouch, type Sheet } from "./paint.ts";
+import { paintGlaze, paintPuddle, paintStrip, paintStroke, paintTouch, type WashSheet } from "./paint.ts";
 
 const film = (index: string): Film => {
   const found = pigmentOf(index);
   if (!found) throw new Error(index);
   return found.film;
 };
-const SHEET: Sheet = { width: 120, height: 60, seed: 5 };
+const SHEET: WashSheet = { width: 120, height: 60, seed: 5 };
 
 /** A canvas that only keeps what was put on it. */
 function painted(paint: (context: CanvasRenderingContext2D) => void) {

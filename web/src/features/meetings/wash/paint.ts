@@ -37,7 +37,7 @@ function noiseOf(seed: number): (x: number, y: number) => number {
   };
 }
 
-export interface Sheet {
+export interface WashSheet {
   readonly width: number;
   readonly height: number;
   readonly seed: number;
@@ -46,7 +46,7 @@ export interface Sheet {
 type Lay = (x: number, y: number) => Rgb | null;
 
 /** A piece of paper with a soft torn edge, and what was laid on it. */
-function onPaper(context: CanvasRenderingContext2D, { width, height, seed }: Sheet, lay: Lay): void {
+function onPaper(context: CanvasRenderingContext2D, { width, height, seed }: WashSheet, lay: Lay): void {
   const image = context.createImageData(width, height);
   const [tear, tooth] = [noiseOf(seed + 11), noiseOf(seed + 23)];
   for (let y = 0; y < height; y += 1) {
@@ -95,7 +95,7 @@ export interface WashLook {
 }
 
 /** A brush stroke as wide as its piece of paper. */
-export function paintStroke(context: CanvasRenderingContext2D, sheet: Sheet, { film, thickness = 1, wet = false, granulates = false }: WashLook): void {
+export function paintStroke(context: CanvasRenderingContext2D, sheet: WashSheet, { film, thickness = 1, wet = false, granulates = false }: WashLook): void {
   const colours = ramp(film, thickness, WHITE_PAPER, wet);
   const pad = Math.max(4, Math.min(sheet.width, sheet.height) * 0.12);
   const thick = strokeOf({ left: pad, top: pad, right: sheet.width - pad, bottom: sheet.height - pad }, sheet.seed, granulates);
@@ -106,7 +106,7 @@ export function paintStroke(context: CanvasRenderingContext2D, sheet: Sheet, { f
 }
 
 /** A strip of test paper, from tea on the left to butter on the right. */
-export function paintStrip(context: CanvasRenderingContext2D, sheet: Sheet, { film, granulates = false }: WashLook): void {
+export function paintStrip(context: CanvasRenderingContext2D, sheet: WashSheet, { film, granulates = false }: WashLook): void {
   const colours = ramp(film, 1.6);
   const thick = strokeOf({ left: 5, top: 5, right: sheet.width - 5, bottom: sheet.height - 5 }, sheet.seed, granulates);
   onPaper(context, sheet, (x, y) => {
@@ -116,7 +116,7 @@ export function paintStrip(context: CanvasRenderingContext2D, sheet: Sheet, { fi
 }
 
 /** A wet puddle in the well of a palette: deepest in its middle, a light on its water. Nothing around it. */
-export function paintPuddle(context: CanvasRenderingContext2D, { width, height, seed }: Sheet, { film, thickness = 1 }: WashLook): void {
+export function paintPuddle(context: CanvasRenderingContext2D, { width, height, seed }: WashSheet, { film, thickness = 1 }: WashLook): void {
   const colours = ramp(film, 1.5 * thickness, WHITE_PAPER, true);
   const wander = noiseOf(seed);
   const image = context.createImageData(width, height);
@@ -138,7 +138,7 @@ export function paintPuddle(context: CanvasRenderingContext2D, { width, height, 
 
 const SHARES = 12;
 /** Two washes that ran into each other while wet: pure at both ends, their mix between. */
-export function paintTouch(context: CanvasRenderingContext2D, sheet: Sheet, earlier: Film, later: Film): void {
+export function paintTouch(context: CanvasRenderingContext2D, sheet: WashSheet, earlier: Film, later: Film): void {
   const ramps = Array.from({ length: SHARES + 1 }, (_, step) =>
     ramp(
       mixed([
@@ -159,7 +159,7 @@ export function paintTouch(context: CanvasRenderingContext2D, sheet: Sheet, earl
 }
 
 /** One wash, dry, and another laid over half of it. */
-export function paintGlaze(context: CanvasRenderingContext2D, sheet: Sheet, under: Film, on: Film): void {
+export function paintGlaze(context: CanvasRenderingContext2D, sheet: WashSheet, under: Film, on: Film): void {
   const { width, height, seed } = sheet;
   const first = strokeOf({ left: 5, top: 5, right: width * 0.66, bottom: height * 0.74 }, seed, false);
   const second = strokeOf({ left: width * 0.34, top: height * 0.26, right: width - 5, bottom: height - 5 }, seed + 50, false);

@@ -1,5 +1,5 @@
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
-import { numbersOf, type Outlook, type Lying, type BenchPlan } from "@yule/derive";
+import { numbersOf, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 
@@ -12,15 +12,15 @@ export const BenchVerdict = memo(function BenchVerdict({
   outlook,
   now,
 }: {
-  on: Lying;
+  on: StandingBatch;
   move: NextMove;
-  lying: readonly Lying[];
+  lying: readonly StandingBatch[];
   planned: BenchPlan | null;
   outlook: Outlook;
   now: Date;
 }) {
   const clock = (at: Date): string => printTime(minuteOfDayAt(at, outlook.shop.timeZone));
-  const number = (of: Lying, id: string): string => String(numbersOf(of, [id])[0] ?? 0);
+  const number = (of: StandingBatch, id: string): string => String(numbersOf(of, [id])[0] ?? 0);
   const caught = nextCatch(lying);
   const first = move.kind === "do" ? move.units[0] : undefined;
   const stageName = move.kind === "finished" ? "" : (on.route[move.stage]?.name ?? "");
@@ -75,7 +75,7 @@ export const BenchVerdict = memo(function BenchVerdict({
 const WORTH_TELLING = 5;
 
 /** Which date does not hold any more. */
-function Late({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
+function Late({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly StandingBatch[]; outlook: Outlook }) {
   return planned.late.map(({ batch, by }) => {
     const on = lying.find((each) => each.batch.id === batch);
     if (!on) return null;
@@ -102,7 +102,7 @@ function dryWords(at: Date, { today, shop }: Outlook): string {
 }
 
 /** The wet panel whose window closes soonest, of those not open yet. */
-function nextCatch(lying: readonly Lying[]): { on: Lying; unit: string; done: number; dryAt: Date; until: Date } | null {
+function nextCatch(lying: readonly StandingBatch[]): { on: StandingBatch; unit: string; done: number; dryAt: Date; until: Date } | null {
   const all = lying.flatMap((on) =>
     on.states.flatMap(({ unit, done, wetness, dryAt }) => {
       const within = on.route[done]?.within;

@@ -5,7 +5,7 @@ import { memo, useRef } from "react";
 import { useSeconds } from "../../../data/clock.ts";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
 import { clockFace, WetClock } from "../../../kit/WetClock.tsx";
-import { Words } from "../../../kit/drawing.tsx";
+import { DrawnWords } from "../../../kit/drawing.tsx";
 import { useMark } from "../marks.ts";
 
 /** The board in units of its own: all lengths on it are shares of its width, so that it is drawn at any size. */
@@ -206,9 +206,9 @@ const Tile = memo(function Tile({ design, stages, unit, state: known, minute, is
         {!spoilt && (wet || face.kind === "catch" ? <RunningClock {...clock} /> : <WetClock {...clock} now={new Date(minute * 60_000)} />)}
         <g transform={`translate(6 ${String(height - 4 - 20 * label)}) scale(${String(label)})`}>
           <rect width={unit.number > 9 ? 30 : 22} height={20} rx={3} fill="#FBF7EF" fillOpacity={0.92} />
-          <Words x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
+          <DrawnWords x={unit.number > 9 ? 15 : 11} y={15} anchor="middle" size={15} weight={700} fill="#22303C">
             {unit.number}
-          </Words>
+          </DrawnWords>
         </g>
       </svg>
     </div>

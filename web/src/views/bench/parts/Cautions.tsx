@@ -1,9 +1,9 @@
 import { memo } from "react";
-import type { Lying } from "@yule/derive";
+import type { StandingBatch } from "@yule/derive";
 import { Caution } from "../../../kit/states.tsx";
 
 /** The usual cautions, those of the stages that lie on the table first. They warn; labels and local rules say the rest. */
-export const Cautions = memo(function Cautions({ lying, heatTool }: { lying: readonly Lying[]; heatTool: boolean }) {
+export const Cautions = memo(function Cautions({ lying, heatTool }: { lying: readonly StandingBatch[]; heatTool: boolean }) {
   const techniques = new Set(lying.flatMap(({ stages }) => stages.map(({ table }) => table.technique)));
   const masks = techniques.has("mask") || techniques.has("unmask") || lying.some(({ stages }) => stages.some(({ table }) => table.kind === "mask"));
   return (

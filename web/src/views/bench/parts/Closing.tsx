@@ -1,13 +1,13 @@
 import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
 import { minutes, printMinutes } from "@yule/core";
-import { learnedIn, learnedWords, doneBetween, numbersOf, type Outlook, type BenchSession, type Lying } from "@yule/derive";
+import { learnedIn, learnedWords, doneBetween, numbersOf, type Outlook, type BenchSession, type StandingBatch } from "@yule/derive";
 import { useState } from "react";
 import { NoteLesson } from "../../../features/lessons/NoteLesson.tsx";
 import { INPUT } from "../../../kit/LengthField.tsx";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import type { Live } from "../live.ts";
 import { panelWords, when } from "../words.ts";
-import { tellSession } from "./SessionBar.tsx";
+import { sendSessionFact } from "./SessionBar.tsx";
 
 const MOST_LEARNED = 5;
 
@@ -21,7 +21,7 @@ export function Closing({
   onClose,
 }: {
   session: BenchSession;
-  lying: readonly Lying[];
+  lying: readonly StandingBatch[];
   outlook: Outlook;
   room: Live["room"];
   now: Date;
@@ -100,7 +100,7 @@ export function Closing({
       <Flex gap="10px" marginTop="16px" wrap="wrap">
         <Button
           onClick={() => {
-            tellSession("closed", { note });
+            sendSessionFact("closed", { note });
             onClose();
           }}
         >

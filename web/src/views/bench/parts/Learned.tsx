@@ -1,14 +1,14 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { RoomRead } from "@yule/contract";
 import { borrowedFrom, minutes, printMinutes, measured, type BenchTimes, type LearnedTime } from "@yule/core";
-import type { Lying } from "@yule/derive";
+import type { StandingBatch } from "@yule/derive";
 import { memo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
 
 const LONGEST_SCALE = 1.15;
 
 /** How long each stage of a batch takes here, hands and drying, how sure that is, and what a stage that is new leans on. */
-export const Learned = memo(function Learned({ on, times, room }: { on: Lying; times: BenchTimes; room: (RoomRead & { by: string; simulated: boolean }) | null }) {
+export const Learned = memo(function Learned({ on, times, room }: { on: StandingBatch; times: BenchTimes; room: (RoomRead & { by: string; simulated: boolean }) | null }) {
   const drying = on.stages.filter(({ drying: { planned } }) => planned > 0);
   const most = Math.max(1, ...drying.map(({ drying: each }) => Math.max(each.high, each.take))) * LONGEST_SCALE;
   return (
@@ -52,7 +52,7 @@ const spread = (time: LearnedTime, what: string): string =>
     : `${measured(time.low)} to ${measured(time.high)} min, ${what} seen ${String(time.seen)} times`;
 const basis = (time: LearnedTime): string => (time.seen === 0 ? "Never seen here." : time.seen === 1 ? "It rests on one tap." : `It rests on ${String(time.seen)} taps.`);
 
-function leansOn(on: Lying, times: BenchTimes, stage: Lying["stages"][number]): string {
+function leansOn(on: StandingBatch, times: BenchTimes, stage: StandingBatch["stages"][number]): string {
   const others = borrowedFrom(
     times,
     stage.timed,

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { heatForbidden, minutes, printClock, printMinutes, type NextMove } from "@yule/core";
-import { REST, goLimit, onSheetOf, numbersOf, type Lying } from "@yule/derive";
+import { REST, goLimit, onSheetOf, numbersOf, type StandingBatch } from "@yule/derive";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../../data/clock.ts";
 import { panelWords, type Tell } from "../words.ts";
@@ -11,7 +11,7 @@ export const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hove
 const REASONS = ["bloom", "mud", "smudge", "crept under the tape", "torn", "fell"] as const;
 
 interface NowProps {
-  readonly on: Lying;
+  readonly on: StandingBatch;
   readonly move: NextMove;
   readonly many: boolean;
   readonly filling: string | null;
@@ -149,7 +149,7 @@ export function Card({ urgent = false, children }: { urgent?: boolean; children:
 }
 
 /** The stage that a panel's drying belongs to: the last that was painted, not one left out after it. */
-function lastDone(on: Lying, unit: string): number {
+function lastDone(on: StandingBatch, unit: string): number {
   const told = new Set(on.batch.facts.filter((fact) => fact.unitId === unit && fact.what === "done").map((fact) => fact.stageId));
   return Math.max(
     0,
@@ -158,14 +158,14 @@ function lastDone(on: Lying, unit: string): number {
 }
 
 /** Whether what dries on a panel may be dried with heat: never masking fluid, nor what the next stage needs wet. */
-const mayHeat = (on: Lying, unit: string): boolean =>
+const mayHeat = (on: StandingBatch, unit: string): boolean =>
   heatForbidden(
     on.stages.map(({ table }) => table),
     lastDone(on, unit),
   ) === null;
 
 /** What may have happened to the panels that were tapped or swiped over: in any order, whatever the plan says. */
-export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: Lying; chosen: ReadonlySet<string>; heatTool: boolean; onTell: Tell; onLeave: () => void }) {
+export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: StandingBatch; chosen: ReadonlySet<string>; heatTool: boolean; onTell: Tell; onLeave: () => void }) {
   const picked = on.states.filter((state) => chosen.has(state.unit));
   const open = picked.filter((state) => state.wetness.state !== "spoilt");
   const going = open.filter((state) => state.done < on.route.length);

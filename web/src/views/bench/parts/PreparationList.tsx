@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import { memo, useMemo } from "react";
-import { mixToMakeWords, sessionPreparation, type Outlook, type Lying, type BenchPlan } from "@yule/derive";
+import { mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { useColourQuery } from "../../../data/api.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import type { Live } from "../live.ts";
@@ -14,7 +14,7 @@ export const PreparationList = memo(function PreparationList({
   isBegun,
 }: {
   planned: BenchPlan;
-  lying: readonly Lying[];
+  lying: readonly StandingBatch[];
   outlook: Outlook;
   room: Live["room"];
   isBegun: boolean;

@@ -1,6 +1,6 @@
 import { wrap } from "comlink";
 import { memo } from "react";
-import { mixToMakeWords, sessionPreparation, type Outlook, type Lying, type BenchPlan } from "@yule/derive";
+import { mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { useColourQuery } from "../../../data/api.ts";
 import { presentMoment } from "../../../data/clock.ts";
 import { inWorker, PdfButton } from "../../../kit/PdfButton.tsx";
@@ -11,7 +11,17 @@ import type { RunSheetWorker } from "../../../workers/runSheet.worker.ts";
 import { lineWords } from "../words.ts";
 
 /** The run sheet as a PDF to print, made here. */
-export const PrintRunSheet = memo(function PrintRunSheet({ planned, lying, outlook, room }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; room: Live["room"] }) {
+export const PrintRunSheet = memo(function PrintRunSheet({
+  planned,
+  lying,
+  outlook,
+  room,
+}: {
+  planned: BenchPlan;
+  lying: readonly StandingBatch[];
+  outlook: Outlook;
+  room: Live["room"];
+}) {
   const { data: colour } = useColourQuery();
   const make = (): Promise<Uint8Array> => {
     const { tools, mixes, missing } = sessionPreparation(planned, lying, colour, outlook.stores, room);

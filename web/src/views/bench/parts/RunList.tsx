@@ -1,13 +1,13 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
-import type { Outlook, Lying, BenchPlan } from "@yule/derive";
+import type { Outlook, StandingBatch, BenchPlan } from "@yule/derive";
 import { memo, type CSSProperties } from "react";
 import { lineWords, paintsOf, when } from "../words.ts";
 
 const MOST_LINES = 14;
 
 /** The run sheet: what comes then, over all batches, session by session. */
-export const RunList = memo(function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; now: Date }) {
+export const RunList = memo(function RunList({ planned, lying, outlook, now }: { planned: BenchPlan; lying: readonly StandingBatch[]; outlook: Outlook; now: Date }) {
   const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
   const left = planned.lines.filter((line) => at(line.to) > now);
   const coming = left.slice(0, MOST_LINES);
@@ -40,7 +40,19 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
   );
 });
 
-function LineWords({ line, planned, lying, outlook, at }: { line: SheetLine; planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook; at: (minute: number) => Date }) {
+function LineWords({
+  line,
+  planned,
+  lying,
+  outlook,
+  at,
+}: {
+  line: SheetLine;
+  planned: BenchPlan;
+  lying: readonly StandingBatch[];
+  outlook: Outlook;
+  at: (minute: number) => Date;
+}) {
   const words = lineWords(line, planned.filled, lying);
   if (line.kind === "free") return <span style={{ ...WORDS, color: SOFT, fontStyle: "italic" }}>{words}</span>;
   const on = lying.find(({ batch }) => batch.id === line.batch);

@@ -1,7 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import { Link } from "react-router";
-import type { Outlook, Lying } from "@yule/derive";
+import type { Outlook, StandingBatch } from "@yule/derive";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
 import { useSaid } from "../live.ts";
@@ -32,7 +32,7 @@ export function OnTop() {
   );
 }
 
-const LessonsHere = memo(function LessonsHere({ outlook, lying }: { outlook: Outlook; lying: readonly Lying[] }) {
+const LessonsHere = memo(function LessonsHere({ outlook, lying }: { outlook: Outlook; lying: readonly StandingBatch[] }) {
   return <Lessons outlook={outlook} moment="painting" designs={[...new Set(lying.map(({ design }) => design.id))]} />;
 });
 
@@ -76,7 +76,7 @@ export function Below() {
 }
 
 /** Batches that are through, each with its way to Finish. */
-const Finished = memo(function Finished({ lying }: { lying: readonly Lying[] }) {
+const Finished = memo(function Finished({ lying }: { lying: readonly StandingBatch[] }) {
   const through = lying.filter(({ states }) => states.every(({ wetness }) => wetness.state === "finished" || wetness.state === "spoilt"));
   return through.map(({ view }) => (
     <Text key={view.need.id} marginTop="14px" overflowWrap="anywhere">
@@ -86,7 +86,7 @@ const Finished = memo(function Finished({ lying }: { lying: readonly Lying[] }) 
 });
 
 /** A planner's words with the maker's names in place of ids. */
-const named = (lying: readonly Lying[], words: string): string =>
+const named = (lying: readonly StandingBatch[], words: string): string =>
   lying
     .flatMap(({ batch, view, design }) => [[batch.id, view.need.title] as const, ...design.stages.map(({ id, name }) => [id, name] as const)])
     .reduce((text, [id, name]) => text.replaceAll(id, name), words);

@@ -1,12 +1,12 @@
 import { Text } from "@chakra-ui/react";
 import { minutes, printMinutes } from "@yule/core";
-import type { Outlook, Lying, BenchPlan } from "@yule/derive";
+import type { Outlook, StandingBatch, BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure } from "../../../kit/Verdict.tsx";
 import { when } from "../words.ts";
 
 /** What the plan saves against painting card by card and against one stage after the other, and what waiting is left. */
-export const Saving = memo(function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly Lying[]; outlook: Outlook }) {
+export const Saving = memo(function Saving({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly StandingBatch[]; outlook: Outlook }) {
   const { cardByCard, stageByStage } = planned.ways;
   const end = (makespan: number): Date => new Date(planned.since.getTime() + makespan * 60_000);
   const hands = cardByCard ? Math.max(0, cardByCard.hands - planned.hands) : 0;

@@ -4,12 +4,12 @@ import type { BenchSession, BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { v7 } from "uuid";
 import { presentMoment } from "../../../data/clock.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 
 /** Tells that a session begins, pauses, goes on or is closed. */
-export function tellSession(what: "begun" | "paused" | "gone on" | "closed", more: { meant?: { panels: number; until: string | null } | null; note?: string } = {}): void {
+export function sendSessionFact(what: "begun" | "paused" | "gone on" | "closed", more: { meant?: { panels: number; until: string | null } | null; note?: string } = {}): void {
   const at = presentMoment();
-  void give("tell-session", { id: v7(), what, at: at.toISOString(), ...more }, { at, quiet: true });
+  void sendCommand("tell-session", { id: v7(), what, at: at.toISOString(), ...more }, { at, quiet: true });
 }
 
 /** What a session that begins now is meant to do. */
@@ -35,7 +35,7 @@ export const SessionBar = memo(function SessionBar({
   if (!session) {
     return (
       <Flex align="center" gap="14px" wrap="wrap" marginBottom="14px">
-        <Button variant="outline" onClick={() => tellSession("begun", { meant })}>
+        <Button variant="outline" onClick={() => sendSessionFact("begun", { meant })}>
           Begin a session
         </Button>
         {meant && meant.panels > 0 && <Text color="softInk">{`${String(meant.panels)} moves are planned for it.`}</Text>}
@@ -47,7 +47,7 @@ export const SessionBar = memo(function SessionBar({
       <Text marginRight="6px">
         {printMinutes(minutes(session.minutesAt(now)))} at the bench{session.paused ? ", pausing; what is wet goes on drying" : ""}
       </Text>
-      <Button variant="outline" onClick={() => tellSession(session.paused ? "gone on" : "paused")}>
+      <Button variant="outline" onClick={() => sendSessionFact(session.paused ? "gone on" : "paused")}>
         {session.paused ? "Go on" : "Pause"}
       </Button>
       <Button variant="outline" onClick={() => onClose(true)}>

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { minutes, played, printMinutes, capital, type Played, type Rehearsal } from "@yule/core";
+import { minutes, played, printMinutes, capital, type Played, type RehearsedBench } from "@yule/core";
 import type { OnBoard } from "@yule/derive";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import { brokenWords, hourOf } from "./words.ts";
@@ -16,7 +16,7 @@ export function Outcome({
   onAgain,
   onLeave,
 }: {
-  at: Rehearsal;
+  at: RehearsedBench;
   boards: readonly OnBoard[];
   byProgram: Played;
   bench: number;

@@ -8,17 +8,17 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import { Board } from "../parts/Board.tsx";
 import { BoardRow } from "../parts/Boards.tsx";
 import { Outcome } from "./Outcome.tsx";
-import { boardsAt, momentOf, routesFor, settingFor, type Wanted } from "./rehearsed.ts";
+import { boardsAt, momentOf, routesFor, settingFor, type RehearsalWish } from "./rehearsed.ts";
 import { TurnCard } from "./TurnCard.tsx";
-import { isBusy, SPEEDS, useRehearsal, type Manner, type Speed } from "./useRehearsal.ts";
+import { isBusy, SPEEDS, useRehearsal, type RehearsalManner, type Speed } from "./useRehearsal.ts";
 import { eventsUntil, hourOf } from "./words.ts";
 
 const NONE: ReadonlySet<string> = new Set();
 const MOST_EVENTS = 5;
 
 interface PlayProps {
-  readonly wanted: Wanted;
-  readonly manner: Manner;
+  readonly wanted: RehearsalWish;
+  readonly manner: RehearsalManner;
   readonly times: BenchTimes;
   readonly changeover: number;
   /** Another bench, or the same again, by its number. */

@@ -7,14 +7,14 @@ import { Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import { useBenchTimes } from "../../../plan/useBenchTimes.ts";
 import { Play } from "./Play.tsx";
-import type { Wanted } from "./rehearsed.ts";
+import type { RehearsalWish } from "./rehearsed.ts";
 import { SetUp } from "./SetUp.tsx";
-import type { Manner } from "./useRehearsal.ts";
+import type { RehearsalManner } from "./useRehearsal.ts";
 
 /** A bench to try a route on, or to learn the rules at: paper, weather and mishaps are made up, and nothing is told to the shop. */
 export function Rehearsal({ outlook }: { outlook: Outlook }) {
   const times: BenchTimes = useBenchTimes(outlook);
-  const [playing, setPlaying] = useState<{ readonly wanted: Wanted; readonly manner: Manner; readonly round: number } | null>(null);
+  const [playing, setPlaying] = useState<{ readonly wanted: RehearsalWish; readonly manner: RehearsalManner; readonly round: number } | null>(null);
   const designs = outlook.offered.filter((design) => design.stages.some((stage) => stage.kind !== "assemble"));
   if (playing) {
     const again = (bench: number): void => setPlaying({ ...playing, wanted: { ...playing.wanted, bench }, round: playing.round + 1 });

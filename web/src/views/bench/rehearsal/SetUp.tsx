@@ -6,8 +6,8 @@ import { asideSolver, useSolved } from "../../../workers/solver.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
 import { NumberField } from "../../../kit/NumberField.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
-import { routesFor, settingFor, WEATHERS, type Wanted, type Weather } from "./rehearsed.ts";
-import { SPEEDS, type Manner, type Speed } from "./useRehearsal.ts";
+import { routesFor, settingFor, WEATHERS, type RehearsalWish, type Weather } from "./rehearsed.ts";
+import { SPEEDS, type RehearsalManner, type Speed } from "./useRehearsal.ts";
 
 const MOST_PANELS = 24;
 const NONE = "";
@@ -25,7 +25,7 @@ export function SetUp({
   designs: readonly DesignRead[];
   times: BenchTimes;
   changeover: number;
-  onPlay: (wanted: Wanted, manner: Manner) => void;
+  onPlay: (wanted: RehearsalWish, manner: RehearsalManner) => void;
 }) {
   const [first, setFirst] = useState(designs[0]?.id ?? NONE);
   const [second, setSecond] = useState(NONE);
@@ -36,9 +36,9 @@ export function SetUp({
   const [isCoached, setCoached] = useState(true);
   const [mishaps, setMishaps] = useState(true);
   const chosen = [first, second].flatMap((id) => designs.find((design) => design.id === id) ?? []);
-  const wanted: Wanted = { designs: chosen, panels, weather, mishaps, bench };
+  const wanted: RehearsalWish = { designs: chosen, panels, weather, mishaps, bench };
   const asked = chosen.length === 0 ? null : JSON.stringify([chosen.map(({ id, version }) => [id, version]), panels, weather, mishaps, bench]);
-  const { value: goes } = useSolved(asked, () => asideSolver().forecast(settingFor(wanted, routesFor(wanted, times), changeover), BENCHES));
+  const { value: goes } = useSolved(asked, () => asideSolver().rehearsalForecast(settingFor(wanted, routesFor(wanted, times), changeover), BENCHES));
   return (
     <>
       <Verdict>

@@ -1,7 +1,7 @@
 import type { DesignRead } from "@yule/contract";
 import { isOver, learnBench, rehearsal } from "@yule/core";
-import { boardsAt, momentOf, routesFor, settingFor, type Wanted } from "./rehearsed.ts";
-import { isBusy, turned, type Playing } from "./useRehearsal.ts";
+import { boardsAt, momentOf, routesFor, settingFor, type RehearsalWish } from "./rehearsed.ts";
+import { isBusy, turned, type RehearsalPlay } from "./useRehearsal.ts";
 import { brokenWords, eventsUntil, hourOf } from "./words.ts";
 
 const stage = (id: string, technique: string | null, hands: number, dry: number, within: number | null = null, kind = "paint") => ({
@@ -28,18 +28,18 @@ const moth = design([
   stage("Mount", "mount", 1, 20, null, "assemble"),
 ]);
 const times = learnBench([]);
-const wanted: Wanted = { designs: [moth], panels: 3, weather: "usual", mishaps: false, bench: 4 };
-const begin = (more: Partial<Wanted> = {}): Playing => ({
+const wanted: RehearsalWish = { designs: [moth], panels: 3, weather: "usual", mishaps: false, bench: 4 };
+const begin = (more: Partial<RehearsalWish> = {}): RehearsalPlay => ({
   at: rehearsal(settingFor({ ...wanted, ...more }, routesFor({ ...wanted, ...more }, times), 5)),
   shown: 0,
   isPaused: false,
 });
-const boards = ({ at, shown }: Playing) => boardsAt(at, shown, [moth], routesFor(wanted, times));
+const boards = ({ at, shown }: RehearsalPlay) => boardsAt(at, shown, [moth], routesFor(wanted, times));
 const paint = (...units: readonly string[]) => ({ kind: "paint", batch: "0", units, times: 60 }) as const;
 
 test("a rehearsal ends where a night or the assembling begins, and waits longer in damp air", () => {
   expect(routesFor(wanted, times)[0]?.map(({ table }) => table.name)).toEqual(["Wash", "Drop in", "Mask", "Unmask"]);
-  const dry = (weather: Wanted["weather"]): number => settingFor({ ...wanted, weather }, routesFor({ ...wanted, weather }, times), 5).batches[0]?.route[2]?.dry ?? 0;
+  const dry = (weather: RehearsalWish["weather"]): number => settingFor({ ...wanted, weather }, routesFor({ ...wanted, weather }, times), 5).batches[0]?.route[2]?.dry ?? 0;
   expect(dry("damp")).toBeGreaterThan(dry("usual"));
   expect(dry("usual")).toBeGreaterThan(dry("dry"));
 });

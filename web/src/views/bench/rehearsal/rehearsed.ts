@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { minutes, standing, type BenchTimes, type Rehearsal, type RehearsalSetting, type RehearsedBatch, type Room } from "@yule/core";
+import { minutes, standing, type BenchTimes, type RehearsedBench, type RehearsalSetting, type RehearsedBatch, type Room } from "@yule/core";
 import { learnedRoute, type LearnedStage, type OnBoard } from "@yule/derive";
 
 /** The air of a rehearsal. */
@@ -11,7 +11,7 @@ export const WEATHERS = [
 export type Weather = (typeof WEATHERS)[number]["id"];
 
 /** What is to be rehearsed. */
-export interface Wanted {
+export interface RehearsalWish {
   /** One design, or two beside each other. */
   readonly designs: readonly DesignRead[];
   readonly panels: number;
@@ -35,10 +35,10 @@ function routeFor(design: DesignRead, times: BenchTimes, weather: Weather): read
 
 /** A design's route as it is rehearsed, in the order of the designs that are wanted. */
 export type Routes = readonly (readonly LearnedStage[])[];
-export const routesFor = ({ designs, weather }: Pick<Wanted, "designs" | "weather">, times: BenchTimes): Routes => designs.map((design) => routeFor(design, times, weather));
+export const routesFor = ({ designs, weather }: Pick<RehearsalWish, "designs" | "weather">, times: BenchTimes): Routes => designs.map((design) => routeFor(design, times, weather));
 
 /** @param routes of the designs that are wanted */
-export function settingFor(wanted: Wanted, routes: Routes, changeover: number): RehearsalSetting {
+export function settingFor(wanted: RehearsalWish, routes: Routes, changeover: number): RehearsalSetting {
   return {
     batches: wanted.designs.map((design, at): RehearsedBatch => {
       const stages = routes[at] ?? [];
@@ -65,8 +65,8 @@ const BEGUN = Date.UTC(2000, 0, 1);
 export const momentOf = (minute: number): Date => new Date(BEGUN + minute * 60_000);
 
 /** The boards of a rehearsal as they stand at a minute: what is still being painted then is not done yet. */
-export function boardsAt(at: Rehearsal, minute: number, designs: readonly DesignRead[], routes: Routes): OnBoard[] {
-  const shown: Rehearsal = { ...at, now: minute, facts: at.facts.filter((fact) => fact.at <= minute) };
+export function boardsAt(at: RehearsedBench, minute: number, designs: readonly DesignRead[], routes: Routes): OnBoard[] {
+  const shown: RehearsedBench = { ...at, now: minute, facts: at.facts.filter((fact) => fact.at <= minute) };
   return at.setting.batches.flatMap((batch, index) => {
     const design = designs[index];
     if (!design) return [];

@@ -1,4 +1,4 @@
-import { minutes, printMinutes, techniqueOf, capital, type Broken, type Rehearsal } from "@yule/core";
+import { minutes, printMinutes, techniqueOf, capital, type Broken, type RehearsedBench } from "@yule/core";
 import { numbersOf, type OnBoard } from "@yule/derive";
 
 const panelName = (boards: readonly OnBoard[], batch: string, unit: string): string => {
@@ -34,7 +34,7 @@ export function brokenWords(broken: Broken, boards: readonly OnBoard[]): string 
 }
 
 /** What happened last until a minute, newest first. */
-export function eventsUntil(at: Rehearsal, minute: number, boards: readonly OnBoard[]): { readonly at: number; readonly words: string; readonly bad: boolean }[] {
+export function eventsUntil(at: RehearsedBench, minute: number, boards: readonly OnBoard[]): { readonly at: number; readonly words: string; readonly bad: boolean }[] {
   const mishaps = at.mishaps.map((mishap) => ({
     at: mishap.at,
     bad: mishap.kind === "fell",

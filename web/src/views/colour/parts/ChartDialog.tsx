@@ -3,18 +3,18 @@ import type { PaintRead } from "@yule/contract";
 import type { ChartCell, Rgb } from "@yule/core";
 import { balanceOf, hexOfRgb } from "@yule/derive";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines } from "../../../kit/FormField.tsx";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
-import { PhotoDesk, PhotoPick, usePhoto } from "./PhotoDesk.tsx";
+import { PhotoDesk, PhotoPick, useChartPhoto } from "./PhotoDesk.tsx";
 
 const GREY = "grey";
 const NOTHING = "";
 
 /** The maker's own chart: a photo with a grey card, its patches told to be paints. What is kept replaces the table for those paints. */
 export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[]; onClose: () => void }) {
-  const { photo, faults, take } = usePhoto();
+  const { photo, faults, take } = useChartPhoto();
   const [roles, setRoles] = useState<ReadonlyMap<ChartCell, string>>(new Map());
   const [grey, setGrey] = useState<Rgb | null>(null);
   const [chosen, setChosen] = useState<ChartCell | null>(null);
@@ -33,7 +33,11 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
     for (const { cell, paint } of told) {
       if (!paint || !balance) continue;
       const { gone: _gone, ...facts } = paint;
-      const sent = await give("change-paint", { ...facts, pigments: [...facts.pigments], chart: hexOfRgb(balance.right(cell.rgb)) }, { quiet: told.length > 1 });
+      const sent = await sendCommand(
+        "change-paint",
+        { ...facts, pigments: [...facts.pigments], chart: hexOfRgb(balance.right(cell.rgb)) },
+        { ownRefusals: true, quiet: told.length > 1 },
+      );
       if (sent.state === "refused") wrong.push(`${paint.name}: ${sent.problem.detail}`);
     }
     setRefused(wrong);

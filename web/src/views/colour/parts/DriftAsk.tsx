@@ -6,7 +6,7 @@ import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
-import { PhotoDesk, PhotoPick, usePhoto } from "./PhotoDesk.tsx";
+import { PhotoDesk, PhotoPick, useChartPhoto } from "./PhotoDesk.tsx";
 
 const ROLES = ["first panel", "last panel", "grey"] as const;
 type Role = (typeof ROLES)[number];
@@ -17,7 +17,7 @@ interface Picked {
 
 /** Whether the last panel of a batch still has the colour of the first, and what to add to the puddle. */
 export default function DriftAsk({ shelf }: AskProps) {
-  const { photo, faults, take } = usePhoto();
+  const { photo, faults, take } = useChartPhoto();
   const [role, setRole] = useState<Role>("first panel");
   const [picked, setPicked] = useState<Partial<Record<Role, Picked>>>({});
   const [mix, setMix] = useState<Mix | null>(null);

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { labOfHex, learnt, lchOfLab, mudForecast, nextQuestion, capital, type Question, type ShelfPaint } from "@yule/core";
+import { labOfHex, learnt, lchOfLab, mudForecast, nextQuestion, capital, type GuessQuestion, type ShelfPaint } from "@yule/core";
 import { colourWords } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -17,7 +17,7 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
   const [chosen, setChosen] = useState<number | null>(null);
   const question = useMemo(() => nextQuestion(paints, guesses.known, guesses.asked, seedOf(outlook.shop.id), last), [paints, guesses, last, outlook.shop.id]);
   // While the answer is looked at, the question stays.
-  const [held, setHeld] = useState<Question | null>(null);
+  const [held, setHeld] = useState<GuessQuestion | null>(null);
   const shown = held ?? question;
   if (!shown) return <EmptyAsk>With two paints on the shelf a short game begins here: two washes run into each other, and you say what comes out.</EmptyAsk>;
   const answer = (index: number): void => {

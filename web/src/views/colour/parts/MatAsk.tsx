@@ -19,13 +19,13 @@ import {
 } from "@yule/core";
 import { stackOf } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl, smallPictureUrl } from "../../../features/picture/Picture.tsx";
 import { useSolved } from "../../../workers/solver.ts";
 import { StateWord } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { filterRows } from "./EyeFilters.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
@@ -37,7 +37,7 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
   const { design, way } = chosen;
   const [light, setLight] = useState<Light>("daylight");
   const url = smallPictureUrl(way?.pictureId ?? null);
-  const { value } = useSolved(url, () => colourDesk().panel(url ?? ""));
+  const { value } = useSolved(url, () => colourSolver().panel(url ?? ""));
   const cards = outlook.stores.filter((store) => store.kind === "card stock");
   const coloured = cards.flatMap((store) => (store.hex ? [{ id: store.id, name: store.name, hex: store.hex, metallic: store.metallic }] : []));
   if (!design || !way || cards.length === 0)
@@ -224,7 +224,7 @@ function TellColour({ store }: { store: StoreRead }) {
     <Flex gap="12px" align="center" marginTop="14px" wrap="wrap">
       <Text>{store.name} has no colour yet:</Text>
       <input type="color" aria-label={`Colour of ${store.name}`} value={hex} onChange={(change) => setHex(change.target.value)} style={{ width: 52, height: 44 }} />
-      <Button variant="outline" onClick={() => void give("change-store", { id: store.id, version: store.version, hex })}>
+      <Button variant="outline" onClick={() => void sendCommand("change-store", { id: store.id, version: store.version, hex })}>
         Keep its colour
       </Button>
     </Flex>

@@ -6,7 +6,7 @@ import { useSearchParams } from "react-router";
 import { useSolved } from "../../../workers/solver.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { asideDesk, colourDesk } from "../../../workers/colourDesk.ts";
+import { asideColourSolver, colourSolver } from "../../../workers/colourSolver.ts";
 import { Buy, Nudges, Recipes } from "./RecipeRows.tsx";
 import { useWay } from "./WayPicker.tsx";
 import { WantedColour } from "./WantedColour.tsx";
@@ -25,9 +25,9 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
     next.set("want", hex);
     setParams(next, { replace: true });
   };
-  const { value, fresh } = useSolved(shelf.length > 0 ? `${wanted} ${shelfKey(shelf)}` : null, () => colourDesk().recipe(wanted, shelf));
+  const { value, fresh } = useSolved(shelf.length > 0 ? `${wanted} ${shelfKey(shelf)}` : null, () => colourSolver().recipe(wanted, shelf));
   const from = value?.best.difference ?? 0;
-  const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => asideDesk().buy(wanted, shelf, from));
+  const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => asideColourSolver().buy(wanted, shelf, from));
   if (shelf.length === 0) return <EmptyAsk>With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</EmptyAsk>;
   return (
     <>

@@ -3,13 +3,13 @@ import { touches as WAYS, type DesignRead, type TouchRead } from "@yule/contract
 import { labOfLch, type CureTried, type Film } from "@yule/core";
 import { panelOf, cureWords, type PairMeeting } from "@yule/derive";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Picture } from "../../../features/picture/Picture.tsx";
 import { useSolved } from "../../../workers/solver.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { useForecast } from "../../../features/meetings/useForecast.ts";
 import { lost, PairRow } from "../../../features/meetings/PairRow.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
@@ -35,7 +35,11 @@ function MudOf({ design, wayId, outlook, chosen }: { design: DesignRead; wayId: 
   const { pairs, unknown, touches, apart } = forecast;
   const [tried, setTried] = useState<CureTried | null>(null);
   const mark = (touch: TouchRead, how: TouchRead["how"]): void =>
-    void give("mark-touches", { id: design.id, version: design.version, touches: touches.map((each) => (each.a === touch.a && each.b === touch.b ? { ...each, how } : each)) });
+    void sendCommand("mark-touches", {
+      id: design.id,
+      version: design.version,
+      touches: touches.map((each) => (each.a === touch.a && each.b === touch.b ? { ...each, how } : each)),
+    });
   const meeting = pairs.filter((pair) => pair.gives);
   const apartPairs = pairs.filter((pair) => !pair.gives);
   return (
@@ -171,8 +175,8 @@ function BeforeAndAfter({
   const asked = !apart ? null : swapped ? `paint ${apart.key} ${String(swapped.place)} ${swapped.id}` : wet.length > 0 ? `mud ${apart.key} ${JSON.stringify(wet)}` : null;
   const { value } = useSolved(asked, () =>
     swapped
-      ? colourDesk().repaint(apart?.key ?? "", apart?.areas.map((_, place) => (place === swapped.place ? swapped.film : null)) ?? [])
-      : colourDesk().together(apart?.key ?? "", wet),
+      ? colourSolver().repaint(apart?.key ?? "", apart?.areas.map((_, place) => (place === swapped.place ? swapped.film : null)) ?? [])
+      : colourSolver().together(apart?.key ?? "", wet),
   );
   if (!pictureId)
     return (

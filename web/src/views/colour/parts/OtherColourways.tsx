@@ -4,12 +4,12 @@ import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, t
 import { filmOfPaint, shelfKey } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { useSolved } from "../../../workers/solver.ts";
 import { NumberField } from "../../../kit/NumberField.tsx";
 import { StateWord } from "../../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { NO_DESIGN, useTouches } from "../../../features/meetings/useForecast.ts";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
@@ -37,7 +37,7 @@ export function OtherColourways({
   const own = useMemo(() => (way?.paints ?? []).map((paint) => filmOfPaint(paint, shelf)), [way, shelf]);
   const meets = touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
   const { value, fresh } = useSolved(own.length > 0 && isRead ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${String(count)} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    colourDesk().swapped(own, meets, shelf, count, temperature),
+    colourSolver().swapped(own, meets, shelf, count, temperature),
   );
   return (
     <Box as="section" aria-label="Other colourways">
@@ -85,7 +85,7 @@ function Swapped({
 }) {
   const paints = swapped.paints.flatMap((paint) => shelf[paint] ?? []);
   const { value } = useSolved(apart ? `swap ${apart.key} ${swapped.paints.join()}` : null, () =>
-    colourDesk().repaint(
+    colourSolver().repaint(
       apart?.key ?? "",
       paints.map(({ film }) => film),
     ),
@@ -108,7 +108,7 @@ function Swapped({
         hex: hexOf(over(paint.film, WHITE_PAPER)),
       })),
     };
-    void give("add-colourway", { id: design.id, version: design.version, colourway });
+    void sendCommand("add-colourway", { id: design.id, version: design.version, colourway });
   };
   return (
     <Box role="group" aria-label={name} width="210px">

@@ -4,7 +4,7 @@ import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf
 import { modelled, pigmentsOf } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -77,7 +77,9 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
     const told = paint ? { id: paint.id, version: paint.version, ...facts } : { id: v7(), ...facts };
     const read = (paint ? changePaint : addPaint).safeParse(told);
     if (!read.success) return setFaults(faultsOf(read.error, told));
-    const sent = paint ? await give("change-paint", { id: paint.id, version: paint.version, ...facts }) : await give("add-paint", { id: told.id, ...facts });
+    const sent = paint
+      ? await sendCommand("change-paint", { id: paint.id, version: paint.version, ...facts }, { ownRefusals: true })
+      : await sendCommand("add-paint", { id: told.id, ...facts }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
@@ -178,7 +180,7 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
             <Button
               variant="outline"
               onClick={() => {
-                void give("shelve-paint", { id: paint.id, version: paint.version, gone: true });
+                void sendCommand("shelve-paint", { id: paint.id, version: paint.version, gone: true });
                 onClose();
               }}
             >

@@ -4,25 +4,25 @@ import { useState } from "react";
 import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import { wrongWith } from "../../../features/picture/header.ts";
 import type { Repainted } from "../../../workers/colour.worker.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 
-export interface Photo {
+export interface ChartPhoto {
   readonly shown: Repainted;
   readonly chart: Chart;
   readonly wasTransparent: boolean;
 }
 
 /** A photo that was taken of swatches. */
-export function usePhoto() {
-  const [photo, setPhoto] = useState<Photo | null>(null);
+export function useChartPhoto() {
+  const [photo, setPhoto] = useState<ChartPhoto | null>(null);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const take = async (file: Blob): Promise<void> => {
     setFaults([]);
     const wrong = await wrongWith(file);
     if (wrong) return setFaults([wrong]);
     try {
-      setPhoto(await colourDesk().chart(file));
+      setPhoto(await colourSolver().chart(file));
     } catch {
       setFaults(["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"]);
     }
@@ -55,7 +55,7 @@ export function PhotoDesk({
   onPlace,
   label,
 }: {
-  photo: Photo;
+  photo: ChartPhoto;
   width: number;
   marks: ReadonlyMap<ChartCell, string>;
   onCell: (cell: ChartCell) => void;

@@ -8,7 +8,7 @@ import { useSolved } from "../../../workers/solver.ts";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
-import { asideDesk } from "../../../workers/colourDesk.ts";
+import { asideColourSolver } from "../../../workers/colourSolver.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { OtherColourways } from "./OtherColourways.tsx";
@@ -26,7 +26,7 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
   const designs = outlook.offered.filter((design) => design.seriesId === id);
   const wanted = coloursOf(designs);
   const { value, fresh } = useSolved(wanted.length > 0 && shelf.length > 0 ? `${wanted.map(({ hex }) => hex).join()} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    asideDesk().smallest(
+    asideColourSolver().smallest(
       wanted.map(({ hex }) => hex),
       shelf,
       temperature,

@@ -4,7 +4,7 @@ import { lchOf, over, WHITE_PAPER, type ShelfPaint } from "@yule/core";
 import { colourWords, knownFilm, pigmentsOf, type Outlook, type DesignPaint } from "@yule/derive";
 import { lazy, Suspense, useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -20,7 +20,7 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
   const missing = missingOf(outlook, shelf);
   const addAll = async (): Promise<void> => {
     for (const paint of missing)
-      await give(
+      await sendCommand(
         "add-paint",
         { id: v7(), name: paint.name, pigments: [...pigmentsOf(paint.pigments)], form: "pan", ...(knownFilm(paint) ? {} : { chart: paint.hex }) },
         { quiet: true },
@@ -50,7 +50,7 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
       {gone.length > 0 && (
         <Fold title={`${String(gone.length)} used up`}>
           {gone.map((paint) => (
-            <Button key={paint.id} variant="ghost" onClick={() => void give("shelve-paint", { id: paint.id, version: paint.version, gone: false })}>
+            <Button key={paint.id} variant="ghost" onClick={() => void sendCommand("shelve-paint", { id: paint.id, version: paint.version, gone: false })}>
               {paint.name}, there again
             </Button>
           ))}

@@ -1,7 +1,7 @@
 import { Text } from "@chakra-ui/react";
 import { smallPictureUrl } from "../../../features/picture/Picture.tsx";
 import { useSolved } from "../../../workers/solver.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 
 /** A kept picture of the shop whose colours can be taken by pressing it. */
@@ -9,7 +9,7 @@ export function ShopPicture({ pictureId, width, label, onPick }: { pictureId: st
   const url = smallPictureUrl(pictureId);
   const { value } = useSolved(url, async () => {
     const answer = await fetch(url ?? "").catch(() => null);
-    return answer?.ok ? (await colourDesk().chart(await answer.blob())).shown : null;
+    return answer?.ok ? (await colourSolver().chart(await answer.blob())).shown : null;
   });
   if (!url) return <Text color="softInk">This colourway has no picture yet.</Text>;
   return value && <PixelCanvas picture={value} width={width} label={label} onPick={onPick} />;

@@ -7,7 +7,7 @@ import { wrongWith } from "../../../features/picture/header.ts";
 import { FaultLines, FilePick, FormField, TextInput } from "../../../kit/FormField.tsx";
 import type { AskProps } from "../ask.ts";
 import type { Repainted } from "../../../workers/colour.worker.ts";
-import { colourDesk } from "../../../workers/colourDesk.ts";
+import { colourSolver } from "../../../workers/colourSolver.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { PixelCanvas } from "./PixelCanvas.tsx";
 import { ShopPicture } from "./ShopPicture.tsx";
@@ -30,7 +30,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
     const wrong = await wrongWith(file);
     if (wrong) return setFaults([wrong]);
     try {
-      const { shown, wasTransparent } = await colourDesk().chart(file);
+      const { shown, wasTransparent } = await colourSolver().chart(file);
       setPhoto(shown);
       setFaults(wasTransparent ? ["What was see-through in the picture was taken for white paper."] : []);
     } catch {

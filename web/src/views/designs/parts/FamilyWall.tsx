@@ -3,7 +3,7 @@ import { palettes, type CommandInput, type SeriesRead } from "@yule/contract";
 import { FAMILY_RULES, type FamilyFinding } from "@yule/core";
 import { holdsMaskingOf, type Family, type Outlook } from "@yule/derive";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Choice, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { StateWord } from "../../../kit/states.tsx";
@@ -71,7 +71,7 @@ export function FamilyWall({
 }
 
 function Findings({ family: { series, designs, check } }: { family: Family }) {
-  const switchOff = (rule: string): void => void give("change-series", { id: series.id, ties: { off: [...series.ties.off, rule] } });
+  const switchOff = (rule: string): void => void sendCommand("change-series", { id: series.id, ties: { off: [...series.ties.off, rule] } });
   return (
     <Box as="ul" aria-label={`What breaks ${series.name}`} listStyleType="none" marginTop="10px" padding={0} maxWidth="70em">
       {check.findings.map((finding) => {
@@ -129,7 +129,7 @@ function SeriesForm({ series }: { series: SeriesRead }) {
   // Ticked at once; what it means for the family follows when the server has it.
   const [alternate, setAlternate] = useState(series.ties.alternate);
   const [recurring, setRecurring] = useState(series.ties.recurring);
-  const change = (patch: Omit<CommandInput<"change-series">, "id">): void => void give("change-series", { id: series.id, ...patch });
+  const change = (patch: Omit<CommandInput<"change-series">, "id">): void => void sendCommand("change-series", { id: series.id, ...patch });
   const ties = (patch: Partial<SeriesRead["ties"]>): void => change({ ties: patch });
   return (
     <Fold title={`What ${series.name} should be`}>

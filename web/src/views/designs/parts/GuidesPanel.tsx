@@ -3,8 +3,8 @@ import { guidesOf, faultLine, type DesignRead, type GuidesRead, type Problem } f
 import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline } from "@yule/core";
 import { stackOf, firstGuides, GUIDE_KINDS, guidesSvg, KIND_WORDS, type GuideKind } from "@yule/derive";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
-import { HAIR, INK, PAPER, RED, ScaleDrawing, Words } from "../../../kit/drawing.tsx";
+import { sendCommand } from "../../../data/outbox.ts";
+import { HAIR, INK, PAPER, RED, ScaleDrawing, DrawnWords } from "../../../kit/drawing.tsx";
 import { Choice, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
@@ -24,7 +24,7 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
   const sheet = answer?.ok ? (over === "" ? answer.value : turnedOver(answer.value, panel, over)) : null;
   const changed = JSON.stringify(draft) !== JSON.stringify(design.guides);
   const keep = async (): Promise<void> => {
-    const sent = await give("change-guides", { id: design.id, version: design.version, guides: draft });
+    const sent = await sendCommand("change-guides", { id: design.id, version: design.version, guides: draft }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
@@ -161,14 +161,14 @@ function Drawn({ sheet, panel, unit, bare }: { sheet: GuideSheet; panel: { reado
         <line key={at} y1={at} y2={at} x1={-9 * unit} x2={5 * unit} stroke={RED} strokeWidth={1.4 * unit} />
       ))}
       {sheet.ticks.top[0] !== undefined && (
-        <Words x={sheet.ticks.top[0]} y={-14 * unit} size={15 * unit} weight={600} anchor="middle" fill={INK}>
+        <DrawnWords x={sheet.ticks.top[0]} y={-14 * unit} size={15 * unit} weight={600} anchor="middle" fill={INK}>
           {bare(sheet.ticks.top[0])}
-        </Words>
+        </DrawnWords>
       )}
       {sheet.ticks.left[0] !== undefined && (
-        <Words x={-13 * unit} y={sheet.ticks.left[0] + 5 * unit} size={15 * unit} weight={600} anchor="end" fill={INK}>
+        <DrawnWords x={-13 * unit} y={sheet.ticks.left[0] + 5 * unit} size={15 * unit} weight={600} anchor="end" fill={INK}>
           {bare(sheet.ticks.left[0])}
-        </Words>
+        </DrawnWords>
       )}
     </>
   );

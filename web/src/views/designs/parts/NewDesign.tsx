@@ -5,7 +5,7 @@ import { stepOf, colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { useDesignsQuery, useStoresQuery } from "../../../data/api.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { ProblemNote } from "../../../kit/states.tsx";
@@ -39,20 +39,24 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
     let seriesOf = series;
     if (series === NEW) {
       seriesOf = v7();
-      const begun = await give("add-series", { id: seriesOf, name: newSeries, palette: "mixed" }, { quiet: true });
+      const begun = await sendCommand("add-series", { id: seriesOf, name: newSeries, palette: "mixed" }, { ownRefusals: true, quiet: true });
       if (begun.state === "refused") return setProblem(begun.problem);
       setSeriesId(seriesOf);
     }
-    const sent = await give("add-design", {
-      ...template,
-      id,
-      stack,
-      seriesId: seriesOf,
-      name,
-      paperId: store("sheet"),
-      cardStockId: store("card stock"),
-      colourways: colourwaysOf(colourways, v7),
-    });
+    const sent = await sendCommand(
+      "add-design",
+      {
+        ...template,
+        id,
+        stack,
+        seriesId: seriesOf,
+        name,
+        paperId: store("sheet"),
+        cardStockId: store("card stock"),
+        colourways: colourwaysOf(colourways, v7),
+      },
+      { ownRefusals: true },
+    );
     if (sent.state === "refused") setProblem(sent.problem);
     else {
       onMade(id);

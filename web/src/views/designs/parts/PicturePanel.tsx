@@ -3,7 +3,7 @@ import { problemFaults, type DesignRead } from "@yule/contract";
 import type { PictureColour } from "@yule/core";
 import { panelOf } from "@yule/derive";
 import { useEffect, useRef, useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
 import { keepPicture } from "../../../features/picture/keepPicture.ts";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
@@ -29,9 +29,11 @@ export function PicturePanel({ design }: { design: DesignRead }) {
     const problem =
       "problem" in kept
         ? kept.problem
-        : await give("change-colourway", { id: design.id, version: design.version, colourwayId: way.id, pictureId: kept.id, ...(paints ? { paints } : {}) }).then((sent) =>
-            sent.state === "refused" ? sent.problem : null,
-          );
+        : await sendCommand(
+            "change-colourway",
+            { id: design.id, version: design.version, colourwayId: way.id, pictureId: kept.id, ...(paints ? { paints } : {}) },
+            { ownRefusals: true },
+          ).then((sent) => (sent.state === "refused" ? sent.problem : null));
     intake.say("");
     if (problem) intake.fail(problemFaults(problem));
     else intake.leave();

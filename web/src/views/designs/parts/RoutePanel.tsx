@@ -4,7 +4,7 @@ import { money, printMoney, schoolOf } from "@yule/core";
 import { findingsOf, holdsMaskingOf, mended, routeOf, stagesOf, type Outlook, type Stage } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { ProblemNote } from "../../../kit/states.tsx";
 import { NoteLesson } from "../../../features/lessons/NoteLesson.tsx";
@@ -21,7 +21,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
   const [problem, setProblem] = useState<Problem | null>(null);
   const stages = draft ?? stagesOf(design);
   const save = async (next: readonly Stage[]): Promise<void> => {
-    const sent = await give("change-route", { id: design.id, version: design.version, stages: [...next] });
+    const sent = await sendCommand("change-route", { id: design.id, version: design.version, stages: [...next] }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
     if (sent.state !== "refused") setDraft(null);
   };
@@ -36,7 +36,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
           if (draft) setDraft(next);
           else void save(next);
         }}
-        onOff={(rule, note) => void give("set-shop", { rulesOff: [...rulesOff, { rule, note }] })}
+        onOff={(rule, note) => void sendCommand("set-shop", { rulesOff: [...rulesOff, { rule, note }] })}
       />
       {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} lessons={outlook.lessons} />}
       {problem && <ProblemNote problem={problem} />}
@@ -67,7 +67,7 @@ function PaperHolds({ design, stores }: { design: DesignRead; stores: Outlook["s
   const paper = stores.find((store) => store.id === design.paperId);
   if (!paper || schoolOf(routeOf(stagesOf(design))) !== "masking") return null;
   return (
-    <Tick checked={paper.holdsMasking} onChange={(change) => void give("change-store", { id: paper.id, version: paper.version, holdsMasking: change.target.checked })}>
+    <Tick checked={paper.holdsMasking} onChange={(change) => void sendCommand("change-store", { id: paper.id, version: paper.version, holdsMasking: change.target.checked })}>
       {paper.name} is known to hold masking fluid
     </Tick>
   );
@@ -90,7 +90,7 @@ function RulesOff({ outlook }: { outlook: Outlook }) {
             {rule.replaceAll("-", " ")}
             {note ? `: ${note}` : ""}
           </Text>
-          <Button variant="ghost" onClick={() => void give("set-shop", { rulesOff: rulesOff.filter((each) => each.rule !== rule) })}>
+          <Button variant="ghost" onClick={() => void sendCommand("set-shop", { rulesOff: rulesOff.filter((each) => each.rule !== rule) })}>
             say it again
           </Button>
         </Flex>

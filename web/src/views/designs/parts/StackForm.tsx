@@ -1,13 +1,13 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead } from "@yule/contract";
-import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type Figure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
+import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
+import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice } from "../../../kit/FormField.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
-import { Caution } from "../../../kit/states.tsx";
+import { Caution, ProblemNote } from "../../../kit/states.tsx";
 import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 
 const KEEPS: readonly { keep: Keep; says: string }[] = [
@@ -24,6 +24,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
   const speech = useSpeech();
   const [keep, setKeep] = useState<Keep>("envelope");
   const [stale, setStale] = useState<StackRead | null>(null);
+  const [problem, setProblem] = useState<Problem | null>(null);
   const geometry = stackGeometry(stack);
   const changed = JSON.stringify(stack) !== JSON.stringify(design.stack);
   const faultAt = (...path: (string | number)[]): string | undefined => {
@@ -31,11 +32,12 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
     return fault && faultWords(fault, speech);
   };
   const put = (patch: Partial<Stack>): void => onDraft({ ...stack, ...patch });
-  const follow = (figure: Figure, to: Length): void => onDraft(changeFigure(stack, figure, to, keep, stepOf(system)));
+  const follow = (figure: StackFigure, to: Length): void => onDraft(changeFigure(stack, figure, to, keep, stepOf(system)));
   const save = async (version: number): Promise<void> => {
-    const sent = await give("change-stack", { id: design.id, version, stack });
+    const sent = await sendCommand("change-stack", { id: design.id, version, stack }, { ownRefusals: true });
     const isStale = sent.state === "refused" && sent.problem.status === 409;
     setStale(isStale ? design.stack : null);
+    setProblem(sent.state === "refused" && !isStale ? sent.problem : null);
     if (sent.state === "done") onDraft(null);
   };
   const envelopes = stores.flatMap(({ kind, id, name, width, height }) => (kind === "envelope" && width !== null && height !== null ? [{ id, name, width, height }] : []));
@@ -184,6 +186,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
           )}
         </Flex>
       )}
+      {problem && <ProblemNote problem={problem} />}
       {stale && (
         <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
           <Text marginBottom="8px">

@@ -2,7 +2,7 @@ import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { changeTraits, faultsOf, problemFaults, type DesignRead, type SeriesRead } from "@yule/contract";
 import { lengthOfUnits, mm, type FamilyFinding, type Fault } from "@yule/core";
 import { useState } from "react";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 
@@ -39,7 +39,7 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
     const read = changeTraits.safeParse(payload);
     setFaults(read.success ? [] : faultsOf(read.error, payload));
     if (!read.success) return;
-    const sent = await give("change-traits", payload, { quiet: true });
+    const sent = await sendCommand("change-traits", payload, { ownRefusals: true, quiet: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   const side = (label: string, key: "light" | "highlight") => (

@@ -3,17 +3,17 @@ import "@fontsource/kalam/latin-ext-400.css";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead, Problem, SentimentRead, WordsRead } from "@yule/contract";
 import { lengthOfUnits, mm, type Length } from "@yule/core";
-import { panelOf, bestFit, offersFor, overWords, placesOver, zonesFrom, type Offer, type Zone } from "@yule/derive";
+import { panelOf, bestFit, offersFor, overWords, placesOver, zonesFrom, type Offer, type WordPlace } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { ProblemNote, StateWord } from "../../../kit/states.tsx";
-import { calmAreasOf } from "../../../workers/pictureWork.ts";
+import { calmAreasOf } from "../../../workers/pictureSolver.ts";
 import { NewWords } from "./words/NewWords.tsx";
 import { WordsDrawing } from "./words/WordsDrawing.tsx";
 
@@ -34,7 +34,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
   const over = placesOver(draft.zones, panel).length;
   const picture = pictureUrl(design.colourways[0]?.pictureId ?? null);
   /** Words whose place is gone move to the one that takes them best. */
-  const putZones = (zones: Zone[]): void => {
+  const putZones = (zones: WordPlace[]): void => {
     const stays = draft.front === null || zones.some((each) => each.id === draft.front?.zoneId);
     const best = front && bestFit(front, zones);
     setDraft({ ...draft, zones, front: stays ? draft.front : front && best ? { sentimentId: front.id, zoneId: best.zone } : null });
@@ -47,7 +47,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
     if (found.length > 0) putZones(found);
   };
   const keep = async (): Promise<void> => {
-    const sent = await give("change-words", { id: design.id, version: design.version, words: draft });
+    const sent = await sendCommand("change-words", { id: design.id, version: design.version, words: draft }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
@@ -88,7 +88,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
         <Button
           variant="outline"
           onClick={() => {
-            const made: Zone = {
+            const made: WordPlace = {
               id: v7(),
               x: Math.round(panel.width * 0.1),
               y: Math.round(panel.height * 0.75),
@@ -212,9 +212,9 @@ function OfferRow({ offer: { sentiment, fit, against }, isOn, onChoose }: { offe
   );
 }
 
-function ZoneFields({ zone, zones, onZones }: { zone: Zone | undefined; zones: readonly Zone[]; onZones: (zones: Zone[]) => void }) {
+function ZoneFields({ zone, zones, onZones }: { zone: WordPlace | undefined; zones: readonly WordPlace[]; onZones: (zones: WordPlace[]) => void }) {
   if (!zone) return null;
-  const put = (patch: Partial<Zone>): void => onZones(zones.map((each) => (each.id === zone.id ? { ...each, ...patch } : each)));
+  const put = (patch: Partial<WordPlace>): void => onZones(zones.map((each) => (each.id === zone.id ? { ...each, ...patch } : each)));
   const field = (label: string, key: "x" | "y" | "width" | "height" | "curve") => (
     <LengthField label={label} value={lengthOfUnits(zone[key])} mayBeNothing={key !== "width" && key !== "height"} onRead={(length: Length) => put({ [key]: length })} />
   );

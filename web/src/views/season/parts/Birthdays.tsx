@@ -3,7 +3,7 @@ import type { Fault } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Outlook } from "@yule/derive";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import type { YearlyRead } from "../yearlyDays.ts";
 
@@ -19,7 +19,7 @@ export function Birthdays({ outlook }: { outlook: Outlook }) {
   };
   const keep = async (): Promise<void> => {
     if (!read) return;
-    const sent = await give("add-own-occasions", { occasions: [...read.days] });
+    const sent = await sendCommand("add-own-occasions", { occasions: [...read.days] }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setRead(null);
   };

@@ -4,7 +4,7 @@ import { printTime } from "@yule/core";
 import { minuteOf } from "@yule/derive";
 import { useState } from "react";
 import { useShopQuery } from "../../../data/api.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 
 /** How the table works: when it is late, how many panels can dry, what a helper may do. And the calendar address. */
@@ -20,10 +20,10 @@ export function Habits() {
     const changeover = Number(shown.changeover);
     if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
     setFault(null);
-    await give("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover });
+    await sendCommand("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover });
   };
   const turn = (work: (typeof helperWork)[number]): void =>
-    void give("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
+    void sendCommand("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
   const address = shop.calendarSecret === null ? null : `${location.origin}/api/calendar/${shop.calendarSecret}.ics`;
   return (
     <Box as="section" aria-label="How your table works" marginTop="26px">
@@ -72,7 +72,7 @@ export function Habits() {
       {address === null ? (
         <Flex align="center" gap="12px" wrap="wrap">
           <Text color="softInk">A calendar program on this machine can show due days, posting days and sessions.</Text>
-          <Button size="sm" variant="outline" onClick={() => void give("set-calendar-address", { open: true })}>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: true })}>
             Make an address
           </Button>
         </Flex>
@@ -81,7 +81,7 @@ export function Habits() {
           <Text overflowWrap="anywhere" fontSize="15px" flex="1" minWidth="240px">
             {address}
           </Text>
-          <Button size="sm" variant="outline" onClick={() => void give("set-calendar-address", { open: false })}>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: false })}>
             Withdraw it
           </Button>
         </Flex>

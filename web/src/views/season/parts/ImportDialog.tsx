@@ -1,7 +1,9 @@
+import { problemFaults } from "@yule/contract";
+import { phrase, type Fault } from "@yule/core";
 import { Box, Button, Flex, Text, chakra } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import type { Outlook } from "@yule/derive";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import { saveFile } from "../../../kit/save.ts";
@@ -12,16 +14,17 @@ const MOST_BYTES = 1_000_000;
 /** Needs from a file or a spreadsheet, looked at before they are added: all of them or none. And out again. */
 export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const [text, setText] = useState("");
-  const [refused, setRefused] = useState<string | null>(null);
+  const [refused, setRefused] = useState<readonly (Fault | string)[]>([]);
   const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.offered)), [text, outlook.offered]);
   const open = async (file: File): Promise<void> => {
-    if (file.size > MOST_BYTES) setRefused(`file: given ${String(Math.round(file.size / 1000))} kB, allowed at most ${String(MOST_BYTES / 1000)} kB`);
+    if (file.size > MOST_BYTES)
+      setRefused([{ code: "too-large", path: ["file"], given: phrase`${Math.round(file.size / 1000)} kB`, allowed: phrase`at most ${MOST_BYTES / 1000} kB` }]);
     else setText(await file.text());
   };
   const add = async (): Promise<void> => {
     if (!read || read.needs.length === 0) return;
-    const sent = await give("add-needs", { needs: [...read.needs] });
-    if (sent.state === "refused") setRefused(sent.problem.detail);
+    const sent = await sendCommand("add-needs", { needs: [...read.needs] }, { ownRefusals: true });
+    if (sent.state === "refused") setRefused(problemFaults(sent.problem));
     else onClose();
   };
   const cards = read?.needs.reduce((sum, need) => sum + need.lines.reduce((own, line) => own + line.quantity, 0), 0) ?? 0;
@@ -54,7 +57,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
       <chakra.textarea
         aria-label="Rows"
         value={text}
-        onChange={(change) => (setRefused(null), setText(change.target.value))}
+        onChange={(change) => (setRefused([]), setText(change.target.value))}
         rows={6}
         width="100%"
         border="1.5px solid"
@@ -74,7 +77,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
           ))}
         </Box>
       )}
-      <FaultLines faults={[...(read?.faults ?? []), ...(refused ? [refused] : [])]} />
+      <FaultLines faults={[...(read?.faults ?? []), ...refused]} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
         <Button variant="outline" onClick={onClose}>
           Leave it

@@ -3,7 +3,7 @@ import { day, money, printDay, printMoney, printTime, type Length, type SeasonCh
 import { chainOf, seasonFacts, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { Ladder } from "./Ladder.tsx";
 import { Standing } from "./Standing.tsx";
@@ -40,7 +40,7 @@ export function NeedDetail({
           Try something else
         </Button>
         {!begun && (
-          <Button size="sm" variant="outline" onClick={() => void give("remove-need", { id: view.need.id, version: view.need.version })}>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("remove-need", { id: view.need.id, version: view.need.version })}>
             Remove
           </Button>
         )}

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -78,7 +78,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
     const faults = found.length > 0 ? found : dueFaults(form.due, outlook.today);
     for (const fault of faults) setError(fault.field, { message: fault.message });
     if (faults.length > 0 || !need) return;
-    const sent = await give("add-need", need);
+    const sent = await sendCommand("add-need", need, { ownRefusals: true });
     if (sent.state === "refused") setProblem(sent.problem);
     else {
       onClose();

@@ -4,7 +4,7 @@ import { day, printDay, type CarriedNeed, type Fault } from "@yule/core";
 import { colourwayOf, copiesOf, firstEdit, proposals, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines, TextInput, Tick } from "../../../kit/FormField.tsx";
 
@@ -51,7 +51,7 @@ function Outcome({ view }: { view: NeedView }) {
     });
     setFaults(wrong);
     if (wrong.length > 0) return;
-    const sent = await give("tell-outcome", { needId: view.need.id, lines });
+    const sent = await sendCommand("tell-outcome", { needId: view.need.id, lines }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   return (
@@ -116,7 +116,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
     );
     setFaults(made.faults);
     if (made.faults.length > 0) return;
-    const sent = await give("add-needs", { needs: made.needs });
+    const sent = await sendCommand("add-needs", { needs: made.needs }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };

@@ -5,7 +5,7 @@ import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { useHolidaysQuery, useSeasonQuery } from "../../../data/api.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { countryName, placeName } from "../places.ts";
@@ -92,7 +92,7 @@ function RemoveOwn({ id }: { id: string }) {
   const found = data?.ownOccasions.find((each) => each.id === id);
   if (!found) return null;
   return (
-    <Button variant="ghost" onClick={() => void give("remove-own-occasion", { id, version: found.version })}>
+    <Button variant="ghost" onClick={() => void sendCommand("remove-own-occasion", { id, version: found.version })}>
       remove
     </Button>
   );
@@ -119,7 +119,7 @@ function OwnForm({ outlook }: { outlook: Outlook }) {
     const read = addOwnOccasion.safeParse(occasion);
     setFaults(read.success ? [] : faultsOf(read.error, occasion));
     if (!read.success) return;
-    const sent = await give("add-own-occasion", occasion);
+    const sent = await sendCommand("add-own-occasion", occasion, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else setForm({ ...form, title: "", on: "" });
   };

@@ -5,7 +5,7 @@ import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useOrdersQuery } from "../../../data/api.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines, Tick } from "../../../kit/FormField.tsx";
 import { needOfOrder, variantFor } from "../orders.ts";
@@ -23,7 +23,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   });
   const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.offered, chosen[order.ref]));
   const take = async (): Promise<void> => {
-    const sent = await give("add-needs", { needs });
+    const sent = await sendCommand("add-needs", { needs }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };

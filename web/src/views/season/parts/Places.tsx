@@ -1,14 +1,14 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { COUNTRIES } from "@yule/core";
 import type { Outlook } from "@yule/derive";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice } from "../../../kit/FormField.tsx";
 import { countryName, placeName, type Regions } from "../places.ts";
 
 /** Where occasions are kept: her own region, and the countries and regions she sends to. */
 export function Places({ outlook, regions }: { outlook: Outlook; regions: Regions }) {
   const { shop } = outlook;
-  const set = (occasionCountries: readonly string[]): void => void give("set-shop", { occasionCountries: [...occasionCountries] }, { quiet: true });
+  const set = (occasionCountries: readonly string[]): void => void sendCommand("set-shop", { occasionCountries: [...occasionCountries] }, { quiet: true });
   const others = [...COUNTRIES].filter((code) => code !== shop.country).map((code) => ({ value: code, label: countryName(code) }));
   return (
     <Flex gap="8px" wrap="wrap" align="center" marginBottom="6px">
@@ -18,7 +18,7 @@ export function Places({ outlook, regions }: { outlook: Outlook; regions: Region
           <Choice
             aria-label={`Part of ${countryName(shop.country)}`}
             value={shop.region ?? ""}
-            onChange={(change) => void give("set-shop", { region: change.target.value === "" ? null : change.target.value }, { quiet: true })}
+            onChange={(change) => void sendCommand("set-shop", { region: change.target.value === "" ? null : change.target.value }, { quiet: true })}
             options={[{ value: "", label: "all of it" }, ...(regions[shop.country] ?? []).map((each) => ({ value: each.code, label: each.name }))]}
           />
         </Box>

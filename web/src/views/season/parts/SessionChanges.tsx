@@ -6,7 +6,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import { useSeasonQuery } from "../../../data/api.ts";
 import { useToday } from "../../../data/clock.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FaultLines, FormField, TextInput, FilePick } from "../../../kit/FormField.tsx";
 import { busyTimesIn } from "../busyTimes.ts";
 
@@ -53,7 +53,7 @@ export function SessionChanges() {
     const read = addSessionChange.safeParse(change);
     setFaults(read.success ? [] : faultsOf(read.error, change).map(timesShown));
     if (!read.success) return;
-    const sent = await give("add-session-change", change);
+    const sent = await sendCommand("add-session-change", change, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
   };
   const openCalendar = async (file: File): Promise<void> => {
@@ -71,7 +71,7 @@ export function SessionChanges() {
           <Text flex="1" overflowWrap="anywhere">
             {changeWords(change)}
           </Text>
-          <Button variant="ghost" onClick={() => void give("remove-session-change", { id: change.id, version: change.version })}>
+          <Button variant="ghost" onClick={() => void sendCommand("remove-session-change", { id: change.id, version: change.version })}>
             remove
           </Button>
         </Flex>
@@ -133,7 +133,7 @@ export function SessionChanges() {
             size="sm"
             disabled={found.length === 0}
             onClick={() => {
-              void give("add-session-changes", { changes: [...found] });
+              void sendCommand("add-session-changes", { changes: [...found] });
               setFound(null);
             }}
           >

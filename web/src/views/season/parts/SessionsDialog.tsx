@@ -5,7 +5,7 @@ import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useSeasonQuery } from "../../../data/api.ts";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
 import { SessionRows, sessionFaults, WEEKDAYS, type Row } from "../../../features/sessions/SessionRows.tsx";
@@ -39,7 +39,7 @@ export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose
     const found = sessionFaults(rows);
     setFaults(found);
     if (found.length > 0) return;
-    const sent = await give("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) });
+    const sent = await sendCommand("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };

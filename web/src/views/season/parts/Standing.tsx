@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Problem } from "@yule/contract";
 import { STAGES_OF_A_CARD, standingOf, type NeedView, type Outlook, type CardStage } from "@yule/derive";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { INK, PAPER } from "../../../kit/drawing.tsx";
 import { ProblemNote } from "../../../kit/states.tsx";
 
@@ -65,7 +65,11 @@ function Serve({ view }: { view: NeedView }) {
     units.length > 0 && `${String(units.length)} ${units.length === 1 ? "panel lies" : "panels lie"} in the stash`,
   ].filter(Boolean);
   const serve = async (): Promise<void> => {
-    const sent = await give("serve-need", { needId: view.need.id, unitIds: [...units], lines: cards.map(({ line, quantity }) => ({ lineId: line, quantity })) });
+    const sent = await sendCommand(
+      "serve-need",
+      { needId: view.need.id, unitIds: [...units], lines: cards.map(({ line, quantity }) => ({ lineId: line, quantity })) },
+      { ownRefusals: true },
+    );
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (

@@ -5,7 +5,7 @@ import { planToKeep } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { keepPicture } from "../../../features/picture/keepPicture.ts";
 import type { Cropped } from "../../../workers/picture.worker.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
@@ -41,7 +41,11 @@ export function CutPainting({
     const pieces = possible.map(({ want, name, view, what }) => ({ ...want, what, needId: view?.need.id ?? null, name, material: materialId }));
     const taken = plan.windows.map(({ piece }) => piece.panel);
     const needIds = [...new Set(pieces.flatMap((piece) => (piece.needId !== null && taken.includes(piece.id) ? [piece.needId] : [])))];
-    const sent = await give("keep-split-plan", { id, materialId, replaces: null, needIds, plan: { ...planToKeep(plan.job, plan.split, pieces), picture: kept.id } });
+    const sent = await sendCommand(
+      "keep-split-plan",
+      { id, materialId, replaces: null, needIds, plan: { ...planToKeep(plan.job, plan.split, pieces), picture: kept.id } },
+      { ownRefusals: true },
+    );
     setGoing(false);
     if (sent.state === "refused") setProblem(sent.problem);
     // A plan that waits for the server has no page yet; that it waits is shown above every view.

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type Taste } from "@yule/core";
+import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type PaintingTaste } from "@yule/core";
 import { PAINTED } from "@yule/derive";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -8,7 +8,7 @@ import { Picture } from "../../../features/picture/Picture.tsx";
 import { CornerPicker } from "../../../features/picture/CornerPicker.tsx";
 import { PhotoIntake } from "../../../features/picture/PhotoIntake.tsx";
 import type { Looked } from "../../../workers/picture.worker.ts";
-import { pictureDesk } from "../../../workers/pictureWork.ts";
+import { pictureSolver } from "../../../workers/pictureSolver.ts";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -32,7 +32,7 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
   const [own, setOwn] = useState<{ width: Length; height: Length } | null>(null);
   const [edge, setEdge] = useState<Length>(mm(0));
   const [onShelf, setOnShelf] = useState(true);
-  const [taste, setTaste] = useState<Taste>(USUAL_TASTE);
+  const [taste, setTaste] = useState<PaintingTaste>(USUAL_TASTE);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [likes, setLikes] = useState<ReadonlyMap<string, string>>(new Map());
   const [marks, setMarks] = useState<readonly Mark[]>([]);
@@ -186,7 +186,7 @@ function usePainting(kept: Blob | null, marks: readonly Mark[]): Painting | null
   useEffect(() => {
     if (!kept) return setCells(null);
     let wanted = true;
-    void pictureDesk()
+    void pictureSolver()
       .cells(kept)
       .then((found) => {
         count.current += 1;

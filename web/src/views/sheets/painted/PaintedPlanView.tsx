@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { overlap, workOf, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect } from "@yule/core";
+import { overlap, cuttingSteps, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect } from "@yule/core";
 import { backLabels, looksOf, type Outlook } from "@yule/derive";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Cropped } from "../../../workers/picture.worker.ts";
@@ -77,7 +77,7 @@ export function PaintedPlanView({
     setChosen(keyOf(to));
   };
   const [layout] = plan?.split.layouts ?? [];
-  const work = plan ? workOf(plan.job, plan.split, tools) : [];
+  const work = plan ? cuttingSteps(plan.job, plan.split, tools) : [];
   const backs = possible.map(({ want, name, view, what }) => ({ id: want.id, what, needId: view?.need.id ?? null, name }));
   const looks = looksOf(backs, outlook);
   return (

@@ -1,6 +1,6 @@
 import type { Layout, Length, Mark, Rect, Sheet } from "@yule/core";
 import type { MouseEvent } from "react";
-import { DimensionLine, INK, PAPER, RED, ScaleDrawing, Words } from "../../../kit/drawing.tsx";
+import { DimensionLine, INK, PAPER, RED, ScaleDrawing, DrawnWords } from "../../../kit/drawing.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { MovablePieces, type Movable } from "../hand/MovablePieces.tsx";
 
@@ -80,7 +80,7 @@ export function PaintedSheet({
                 strokeWidth={2 * unit}
                 strokeDasharray={`${String(3 * unit)} ${String(3 * unit)}`}
               />
-              <Words
+              <DrawnWords
                 x={each.x * sheet.width}
                 y={each.y * sheet.height + 5 * unit}
                 size={14 * unit}
@@ -92,7 +92,7 @@ export function PaintedSheet({
                 paintOrder="stroke"
               >
                 {each.what}
-              </Words>
+              </DrawnWords>
             </g>
           ))}
           {isMarking && <rect x={0} y={0} width={sheet.width} height={sheet.height} fill="transparent" style={{ cursor: "crosshair" }} onClick={mark} />}

@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { USUAL_TASTE, type Taste } from "@yule/core";
+import { USUAL_TASTE, type PaintingTaste } from "@yule/core";
 
-const WORDS: Readonly<Record<keyof Taste, string>> = {
+const WORDS: Readonly<Record<keyof PaintingTaste, string>> = {
   standsOut: "Catch what stands out",
   colours: "Many colours together",
   bare: "Leave bare paper out",
@@ -11,13 +11,13 @@ const WORDS: Readonly<Record<keyof Taste, string>> = {
 const MUCH: Readonly<Record<string, string>> = { "0": "not at all", "0.5": "a little", "1": "as usual", "1.5": "more", "2": "above all" };
 
 /** How much each counts in the choice of windows. */
-export function TasteFields({ taste, onChange }: { taste: Taste; onChange: (taste: Taste) => void }) {
+export function TasteFields({ taste, onChange }: { taste: PaintingTaste; onChange: (taste: PaintingTaste) => void }) {
   return (
     <Box as="section" aria-label="What counts" marginTop="18px">
       <Heading as="h2" fontSize="18px" fontWeight={600}>
         What counts
       </Heading>
-      {(Object.keys(USUAL_TASTE) as (keyof Taste)[]).map((key) => (
+      {(Object.keys(USUAL_TASTE) as (keyof PaintingTaste)[]).map((key) => (
         <Box as="label" key={key} display="block" marginTop="6px">
           <Flex justify="space-between" gap="8px">
             <span>{WORDS[key]}</span>

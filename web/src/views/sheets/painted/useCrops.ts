@@ -1,4 +1,4 @@
-import type { Piece } from "@yule/core";
+import type { PlacedPiece } from "@yule/core";
 import { useEffect, useState } from "react";
 
 /** Longer side of a window's picture in pixels. */
@@ -6,7 +6,7 @@ const SIDE = 360;
 
 /** One cut out of the painting: where, and whether it lies on its side, its top at the left. */
 export interface Crop {
-  readonly piece: Piece;
+  readonly piece: PlacedPiece;
   readonly turned: boolean;
 }
 

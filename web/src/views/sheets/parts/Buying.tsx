@@ -1,9 +1,9 @@
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import { money, packsToBuy, printMoney, type SheetStore, type Split } from "@yule/core";
 import { sheetsTaken, type Outlook } from "@yule/derive";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Tick } from "../../../kit/FormField.tsx";
-import type { Saving } from "../useSplits.ts";
+import type { SheetSaving } from "../useSplits.ts";
 
 /** What is short, in packs; and other papers that would make the whole cheaper. */
 export function Buying({
@@ -18,7 +18,7 @@ export function Buying({
   split: Split;
   others: readonly SheetStore[];
   also: ReadonlySet<string>;
-  savings: readonly Saving[];
+  savings: readonly SheetSaving[];
   onAlso: (id: string, on: boolean) => void;
 }) {
   const nameOf = (id: string): string => outlook.stores.find((store) => store.id === id)?.name ?? "";
@@ -39,7 +39,7 @@ export function Buying({
               {printMoney(each.cost, outlook.shop.currency)}
               {each.over > 0 && `; ${String(each.over)} stay over`}.
             </Text>
-            <Button variant="outline" width="100%" marginTop="4px" onClick={() => void give("buy-store", { id: each.store, quantity: each.packs * (store?.pack ?? 1) })}>
+            <Button variant="outline" width="100%" marginTop="4px" onClick={() => void sendCommand("buy-store", { id: each.store, quantity: each.packs * (store?.pack ?? 1) })}>
               {each.packs === 1 ? `A pack of ${String(store?.pack ?? 1)} has come` : `${String(each.packs)} packs of ${String(store?.pack ?? 1)} have come`}
             </Button>
           </Box>

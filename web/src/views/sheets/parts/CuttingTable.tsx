@@ -1,10 +1,10 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, workOf, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, cuttingSteps, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { looksOf, scoresOf, planInHand } from "@yule/derive";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
 import { Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -33,7 +33,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
   const hasGutters = plan.state === "taped" && rim > 0;
   const [isTrimmed, setTrimmed] = useState(() => localStorage.getItem(`${placeKey(plan)}-trimmed`) !== "no");
   const { job, split } = hasGutters && !isTrimmed ? throughGutters(asTaped.job, asTaped.split) : asTaped;
-  const work = workOf(job, split, tools);
+  const work = cuttingSteps(job, split, tools);
   // A taped sheet is cut through only once it is painted and dry.
   const moves = work.flatMap(({ steps }, layout): Move[] => [
     ...(plan.state === "taped" ? [] : [{ kind: job.method === "tape" ? ("tape" as const) : ("backs" as const), layout }]),
@@ -66,7 +66,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
           Leave the table
         </Button>
         {plan.state === "open" && (
-          <Button variant="ghost" onClick={() => void give("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}>
+          <Button variant="ghost" onClick={() => void sendCommand("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}>
             Drop this plan
           </Button>
         )}

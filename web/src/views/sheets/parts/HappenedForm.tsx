@@ -5,7 +5,7 @@ import { paintingStages, planInHand, commandOf, offcutsOf, paintedAlready, panel
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useNavigate } from "react-router";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -35,11 +35,11 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   const many = offcuts.reduce((sum, offcut, index) => sum + (kept.has(index) ? offcut.count : 0), 0);
   const tell = async (): Promise<void> => {
     const said = commandOf(plan, views, sheets.offcuts, { spoilt, kept, tearLoss, creep }, v7);
-    const sent = await give("split-sheets", said);
+    const sent = await sendCommand("split-sheets", said, { ownRefusals: true });
     if (sent.state === "refused") return setProblem(sent.problem);
     if (plan.plan.picture) {
       for (const told of paintedAlready(said, views, paintedTo, outlook.now, v7)) {
-        const fact = await give("tell-bench", told, { quiet: true });
+        const fact = await sendCommand("tell-bench", told, { ownRefusals: true, quiet: true });
         if (fact.state === "refused") return setProblem(fact.problem);
       }
     }

@@ -4,7 +4,7 @@ import { bestUses, lengthOfUnits, type Length, type OffcutUse } from "@yule/core
 import { usesOfSeason } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -68,7 +68,7 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
               {store?.name ?? "of a paper that is gone"}
             </Text>
             <Text fontSize="15px">{usesWords(uses)}</Text>
-            <Button variant="ghost" paddingInline="0" onClick={() => void give("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
+            <Button variant="ghost" paddingInline="0" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
               Used or gone
             </Button>
           </Box>
@@ -138,7 +138,7 @@ function NewOffcut({ papers, onDone }: { papers: readonly { id: string; name: st
   const [problem, setProblem] = useState<Problem | null>(null);
   const keep = async (): Promise<void> => {
     if (width === null || height === null) return;
-    const sent = await give("keep-offcut", { id: v7(), storeId, width, height, count });
+    const sent = await sendCommand("keep-offcut", { id: v7(), storeId, width, height, count }, { ownRefusals: true });
     if (sent.state === "refused") setProblem(sent.problem);
     else onDone();
   };

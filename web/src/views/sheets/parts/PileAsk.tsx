@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { money, printMoney, splitJobOfNeeds, workOf, type SplitJob } from "@yule/core";
+import { money, printMoney, splitJobOfNeeds, cuttingSteps, type SplitJob } from "@yule/core";
 import { LOSSES, looksOf, possiblePieces, sheetStores, placedOf } from "@yule/derive";
 import { useState } from "react";
 import { solver, useSolved } from "../../../workers/solver.ts";
@@ -123,7 +123,7 @@ function PileAnswer({
         </Verdict>
       )}
       <Flex wrap="wrap" gap="0 18px" align="flex-start">
-        {workOf(job, split, tools).map(({ alike, steps }, index) => (
+        {cuttingSteps(job, split, tools).map(({ alike, steps }, index) => (
           <SheetDrawing key={`${alike.layout.sheet}${String(index)}`} job={job} alike={alike} looks={looks} steps={steps} most={560} mostHeight={340} />
         ))}
       </Flex>

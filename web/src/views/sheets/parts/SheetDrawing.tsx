@@ -12,14 +12,14 @@ import {
   type Cut,
   type CutStep,
   type Layout,
-  type Piece,
+  type PlacedPiece,
   type Rect,
   type Score,
   type Sheet,
   type SplitJob,
 } from "@yule/core";
 import type { Looks } from "@yule/derive";
-import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, Words } from "../../../kit/drawing.tsx";
+import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../kit/drawing.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { MovablePieces } from "../hand/MovablePieces.tsx";
 import { countWord } from "../words.ts";
@@ -150,13 +150,13 @@ function Offcuts({ layout, drawn, unit, bare }: { layout: Layout; drawn: Sheet; 
           strokeDasharray={`${String(4 * unit)} ${String(3 * unit)}`}
         />
         {offcut.width > long && offcut.height > 20 * unit ? (
-          <Words x={x} y={y + 5 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
+          <DrawnWords x={x} y={y + 5 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
             {words}
-          </Words>
+          </DrawnWords>
         ) : offcut.height > long && offcut.width > 18 * unit ? (
-          <Words transform={`translate(${String(x + 5 * unit)} ${String(y)}) rotate(-90)`} size={14 * unit} anchor="middle" fill="#4E5B66">
+          <DrawnWords transform={`translate(${String(x + 5 * unit)} ${String(y)}) rotate(-90)`} size={14 * unit} anchor="middle" fill="#4E5B66">
             {words}
-          </Words>
+          </DrawnWords>
         ) : null}
       </g>
     );
@@ -194,7 +194,7 @@ function namesOf(pieces: readonly { readonly panel: string; readonly count: numb
   return [...counts];
 }
 
-const isAt = (piece: Piece) => (other: Piece) => other.x === piece.x && other.y === piece.y;
+const isAt = (piece: PlacedPiece) => (other: PlacedPiece) => other.x === piece.x && other.y === piece.y;
 
 function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts; looks: Looks; scores: readonly Score[]; unit: number; isPainted: boolean }) {
   return alike.layout.pieces.map((piece) => {
@@ -229,7 +229,7 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
           />
         )}
         {piece.height > 17 * unit && letters > 2 && (
-          <Words
+          <DrawnWords
             x={piece.x + piece.width / 2}
             y={piece.y + piece.height / 2 + 5 * unit}
             size={14 * unit}
@@ -238,7 +238,7 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
             {...(isPainted ? { weight: 600, stroke: "#FBF8F0", strokeWidth: 4 * unit, paintOrder: "stroke" } : {})}
           >
             {name.length <= letters ? name : `${name.slice(0, letters - 1)}…`}
-          </Words>
+          </DrawnWords>
         )}
       </g>
     );

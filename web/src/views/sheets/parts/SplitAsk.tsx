@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { splitFaultsIn, sentFault, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, mm, piecesByMaterial, workOf, type MaterialNeeds, type SplitJob, type SplitWay, type Phrase } from "@yule/core";
+import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Phrase } from "@yule/core";
 import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -153,7 +153,7 @@ function GroupPlan({
   const looks = looksOf(group.pieces, outlook);
   const scores = scoresOf(views);
   const store = outlook.stores.find((each) => each.id === group.material.id);
-  const work = split ? workOf(job, split, tools) : [];
+  const work = split ? cuttingSteps(job, split, tools) : [];
   // Faults name sheets and panels by their ids; a maker knows them by their names.
   const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
   const names = new Map([...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const]);

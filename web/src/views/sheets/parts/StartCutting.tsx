@@ -5,16 +5,16 @@ import { changesBetween, planToKeep, sheetsTaken, type Outlook } from "@yule/der
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
-import { give } from "../../../data/outbox.ts";
+import { sendCommand } from "../../../data/outbox.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
-import type { Way } from "../useSplits.ts";
+import type { SolvedWay } from "../useSplits.ts";
 import { sheetsWord } from "../words.ts";
 
 /** More would not be read at the table. */
 const MOST_CHANGES = 5;
 
 /** Keeps the plan and goes to the table; what is short is said first, and a plan already begun is gone on with. */
-export function StartCutting({ way, outlook, group, open }: { way: Way; outlook: Outlook; group: MaterialNeeds; open: SplitPlanRead | undefined }) {
+export function StartCutting({ way, outlook, group, open }: { way: SolvedWay; outlook: Outlook; group: MaterialNeeds; open: SplitPlanRead | undefined }) {
   const navigate = useNavigate();
   const [problem, setProblem] = useState<Problem | null>(null);
   const { job, split, fresh } = way;
@@ -25,7 +25,7 @@ export function StartCutting({ way, outlook, group, open }: { way: Way; outlook:
   const start = async (): Promise<void> => {
     const id = v7();
     const needIds = [...new Set(group.pieces.flatMap((piece) => (piece.needId === null ? [] : [piece.needId])))];
-    const sent = await give("keep-split-plan", { id, materialId: group.material.id, replaces: open?.id ?? null, needIds, plan });
+    const sent = await sendCommand("keep-split-plan", { id, materialId: group.material.id, replaces: open?.id ?? null, needIds, plan }, { ownRefusals: true });
     if (sent.state === "refused") setProblem(sent.problem);
     // A plan that waits for the server has no page yet; that it waits is shown above every view.
     if (sent.state === "done") void navigate(`/sheets?plan=${id}`);

@@ -1,5 +1,5 @@
-import { chordAt, isShaped, lengthOfUnits, outlinePath, type Lying, type PlacedLayer, type Stack, type StackGeometry } from "@yule/core";
-import { DimensionLine, INK, RED, ScaleDrawing, SOFT, Words } from "../../../../kit/drawing.tsx";
+import { chordAt, isShaped, lengthOfUnits, outlinePath, type PlacedOutline, type PlacedLayer, type Stack, type StackGeometry } from "@yule/core";
+import { DimensionLine, INK, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../../kit/drawing.tsx";
 import { useMeasure } from "../../../../kit/measure.tsx";
 import { LayerShape } from "../../../../features/card/LayerShape.tsx";
 
@@ -27,9 +27,9 @@ function HeightLine({ height, text, unit }: { height: number; text: string; unit
   return (
     <>
       <g transform={`translate(${String(-38 * unit)} ${String(height / 2)}) rotate(-90)`}>
-        <Words size={15 * unit} weight={600} anchor="middle" fill={INK}>
+        <DrawnWords size={15 * unit} weight={600} anchor="middle" fill={INK}>
           {text}
-        </Words>
+        </DrawnWords>
       </g>
       <path
         d={`M${String(-24 * unit)} 0V${String(height)}M${String(-29 * unit)} 0h${String(10 * unit)}M${String(-29 * unit)} ${String(height)}h${String(10 * unit)}`}
@@ -61,7 +61,7 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
   const faceX = stack.fold === "left" ? (score ?? 0) : 0;
   const faceY = stack.fold === "top" ? (score ?? 0) : 0;
   const sideways = stack.fold === "left" || stack.fold === "right";
-  const whole: Lying = { ...base, x: 0, y: 0, outline: stack.fold === "none" ? stack.outline : "rectangle" };
+  const whole: PlacedOutline = { ...base, x: 0, y: 0, outline: stack.fold === "none" ? stack.outline : "rectangle" };
   const back = { x: stack.fold === "right" ? geometry.face.width : 0, y: stack.fold === "bottom" ? geometry.face.height : 0 };
   return (
     <ScaleDrawing width={base.width} height={base.height} margin={52} most={660} mostHeight={400} label={label}>
@@ -71,7 +71,7 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
           {score !== null && (
             <>
               <Crease from={sideways ? [score, -8 * unit] : [-8 * unit, score]} to={sideways ? [score, base.height + 8 * unit] : [base.width + 8 * unit, score]} unit={unit} />
-              <Words
+              <DrawnWords
                 x={back.x + (sideways ? (base.width - geometry.face.width) / 2 : base.width / 2)}
                 y={back.y + (sideways ? base.height / 2 : (base.height - geometry.face.height) / 2)}
                 size={15 * unit}
@@ -79,7 +79,7 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
                 fill="#4E5B66"
               >
                 back
-              </Words>
+              </DrawnWords>
             </>
           )}
           <Layers geometry={geometry} picture={picture} x={faceX} y={faceY} unit={unit} />
@@ -92,18 +92,18 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
               <g key={`reveal${String(index)}`}>
                 <line x1={faceX + layer.x + layer.width} x2={right} y1={y} y2={y} stroke="#22303C" strokeWidth={1.4 * unit} />
                 <line x1={right} x2={base.width + 14 * unit} y1={y} y2={y} stroke={SOFT} strokeWidth={0.7 * unit} />
-                <Words x={base.width + 17 * unit} y={y + 5 * unit} size={15 * unit} weight={600} fill={INK}>
+                <DrawnWords x={base.width + 17 * unit} y={y + 5 * unit} size={15 * unit} weight={600} fill={INK}>
                   {bare(layer.reveal.right)}
-                </Words>
+                </DrawnWords>
               </g>
             );
           })}
           <DimensionLine axis="x" from={0} to={base.width} at={base.height + 30 * unit} text={say(base.width)} unit={unit} />
           {score !== null && sideways && <DimensionLine axis="x" from={0} to={score} at={-26 * unit} text={`score ${bare(score)}`} unit={unit} />}
           {score !== null && !sideways && (
-            <Words x={base.width + 14 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
+            <DrawnWords x={base.width + 14 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
               {bare(score)}
-            </Words>
+            </DrawnWords>
           )}
           <HeightLine height={base.height} text={say(base.height)} unit={unit} />
         </>
@@ -121,29 +121,29 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
   const foot = stack.height - stack.footTrim;
   const half = (depth: number): number => chordAt(stack.width, depth) / 2;
   const footHalf = stack.outline === "circle" ? half(stack.footTrim) : stack.width / 2;
-  const piece = (x: number): Lying => ({ ...stack, x, y: 0 });
+  const piece = (x: number): PlacedOutline => ({ ...stack, x, y: 0 });
   const middle = stack.width / 2;
   return (
     <ScaleDrawing width={front + stack.width} height={stack.height} margin={52} most={660} mostHeight={420} label={label}>
       {(unit) => (
         <>
           <path d={outlinePath(piece(0))} fill={CARD} stroke={INK} strokeWidth={unit} />
-          <Words x={middle} y={stack.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
+          <DrawnWords x={middle} y={stack.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
             back
-          </Words>
-          <Words x={middle} y={stack.height / 2 + 20 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
+          </DrawnWords>
+          <DrawnWords x={middle} y={stack.height / 2 + 20 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
             glue above the score
-          </Words>
+          </DrawnWords>
           <Crease from={[middle - half(score) - 8 * unit, score]} to={[middle + half(score) + 8 * unit, score]} unit={unit} />
-          <Words x={middle + half(score) + 12 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
+          <DrawnWords x={middle + half(score) + 12 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
             {bare(score)}
-          </Words>
+          </DrawnWords>
           {stack.footTrim > 0 && (
             <>
               <Crease from={[middle - footHalf - 8 * unit, foot]} to={[middle + footHalf + 8 * unit, foot]} unit={unit} />
-              <Words x={middle} y={stack.height + 22 * unit} size={15 * unit} weight={600} anchor="middle" fill={RED}>
+              <DrawnWords x={middle} y={stack.height + 22 * unit} size={15 * unit} weight={600} anchor="middle" fill={RED}>
                 {`off ${bare(stack.footTrim)}`}
-              </Words>
+              </DrawnWords>
             </>
           )}
           <path d={outlinePath(piece(front))} fill={CARD} stroke={INK} strokeWidth={unit} />
@@ -190,7 +190,7 @@ export function FrontView({ stack, geometry, picture, label }: CardView) {
                 <g key={`${layer.name}${side}`}>
                   <line x1={isOuter ? x1 : x2} y1={isOuter ? y1 : y2} x2={endX} y2={endY} stroke={SOFT} strokeWidth={0.7 * unit} />
                   <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={layer.reveal.even ? "#22303C" : "#8F5E06"} strokeWidth={(layer.reveal.even ? 1.4 : 2.6) * unit} />
-                  <Words
+                  <DrawnWords
                     x={wordX}
                     y={wordY}
                     size={15 * unit}
@@ -199,7 +199,7 @@ export function FrontView({ stack, geometry, picture, label }: CardView) {
                     fill={layer.reveal.even ? INK : TIGHT}
                   >
                     {bare(layer.reveal[side])}
-                  </Words>
+                  </DrawnWords>
                 </g>
               );
             });
@@ -236,12 +236,12 @@ export function InsideView({ stack, geometry, label, inside }: CardView) {
               <Crease from={[-8 * unit, page.y]} to={[size.width + 8 * unit, page.y]} unit={unit} />
             ))}
           {lines.length === 0 ? (
-            <Words x={page.x + page.width / 2} y={page.y + page.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
+            <DrawnWords x={page.x + page.width / 2} y={page.y + page.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
               {stack.fold === "none" ? "the back: address and message" : "no words inside yet"}
-            </Words>
+            </DrawnWords>
           ) : (
             lines.map((line, index) => (
-              <Words
+              <DrawnWords
                 key={`${line}${String(index)}`}
                 x={page.x + page.width / 2}
                 y={page.y + page.height / 2 + (index - (lines.length - 1) / 2) * 26 * unit}
@@ -251,7 +251,7 @@ export function InsideView({ stack, geometry, label, inside }: CardView) {
                 style={{ fontFamily: "'Kalam', cursive" }}
               >
                 {line}
-              </Words>
+              </DrawnWords>
             ))
           )}
           <DimensionLine axis="x" from={page.x} to={page.x + page.width} at={size.height + 30 * unit} text={say(lengthOfUnits(page.width))} unit={unit} />
@@ -297,9 +297,9 @@ export function ProfileView({ stack, geometry, label }: CardView) {
                 strokeWidth={1.2 * unit}
                 strokeDasharray={dashes(unit)}
               />
-              <Words x={width / 2} y={-22 * unit} size={14 * unit} anchor="middle" fill={SOFT}>
+              <DrawnWords x={width / 2} y={-22 * unit} size={14 * unit} anchor="middle" fill={SOFT}>
                 {`envelope, ${bare(geometry.clearance.width)} × ${bare(geometry.clearance.height)} to spare`}
-              </Words>
+              </DrawnWords>
             </>
           )}
           {base.map(({ y, name }) => (
@@ -329,16 +329,16 @@ export function ProfileView({ stack, geometry, label }: CardView) {
             return (
               <g key={`${name}${String(index)}`}>
                 <line x1={width} x2={width + 20 * unit} y1={y + (board * times) / 2} y2={at - 5 * unit} stroke={SOFT} strokeWidth={0.7 * unit} />
-                <Words x={width + 24 * unit} y={at} size={14 * unit} fill={INK}>
+                <DrawnWords x={width + 24 * unit} y={at} size={14 * unit} fill={INK}>
                   {name}
-                </Words>
+                </DrawnWords>
               </g>
             );
           })}
           <HeightLine height={high} text={say(geometry.thickness)} unit={unit} />
-          <Words x={0} y={high + 40 * unit} size={14 * unit} fill={SOFT}>
+          <DrawnWords x={0} y={high + 40 * unit} size={14 * unit} fill={SOFT}>
             {`width to scale, thickness drawn ${String(times)} times`}
-          </Words>
+          </DrawnWords>
         </>
       )}
     </ScaleDrawing>

@@ -3,7 +3,7 @@ import { addSentiment, faultsOf, lettering, tones, problemFaults, type CommandIn
 import { signsMissing, type Fault } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
-import { give } from "../../../../data/outbox.ts";
+import { sendCommand } from "../../../../data/outbox.ts";
 import { Dialog } from "../../../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../../kit/FormField.tsx";
 import { LengthField } from "../../../../kit/LengthField.tsx";
@@ -33,7 +33,7 @@ export function NewWords({ suits, onClose }: { suits: readonly string[]; onClose
     const read = addSentiment.safeParse(payload);
     setFaults(read.success ? [] : faultsOf(read.error, payload));
     if (!read.success) return;
-    const sent = await give("add-sentiment", payload);
+    const sent = await sendCommand("add-sentiment", payload, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };

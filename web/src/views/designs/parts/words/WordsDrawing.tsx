@@ -1,5 +1,5 @@
 import { mm, outlinePath, type Fit, type Length, type Outline } from "@yule/core";
-import { pulledZone, type Zone } from "@yule/derive";
+import { pulledZone, type WordPlace } from "@yule/derive";
 import { useId, useRef, useState, type PointerEvent } from "react";
 import { v7 } from "uuid";
 import { INK, RED, ScaleDrawing } from "../../../../kit/drawing.tsx";
@@ -23,13 +23,13 @@ export function WordsDrawing({
 }: {
   panel: { readonly width: Length; readonly height: Length; readonly outline: Outline };
   picture: string | null;
-  zones: readonly Zone[];
+  zones: readonly WordPlace[];
   chosen: string | null;
   fit: Fit | null;
   means: "hand" | "stamp" | "sticker";
   label: string;
   onChoose: (id: string) => void;
-  onPull: (zone: Zone) => void;
+  onPull: (zone: WordPlace) => void;
 }) {
   const sheet = useRef<SVGRectElement>(null);
   const [pull, setPull] = useState<{ from: Place; to: Place } | null>(null);

@@ -14,13 +14,13 @@ export function completed(path: string, kept: unknown): unknown {
 }
 
 /** An answer of the server with the bench facts that have not gone up yet laid over it. */
-export function withWaiting(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
+export function applyPending(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
   if (path !== "bench") return answer;
-  return waiting.reduce<BenchRead>(withWaitingCommand, answer as BenchRead);
+  return waiting.reduce<BenchRead>(applyPendingCommand, answer as BenchRead);
 }
 
 /** The bench with what a command that has not gone up yet says. */
-export function withWaitingCommand(bench: BenchRead, command: CommandEnvelope): BenchRead {
+export function applyPendingCommand(bench: BenchRead, command: CommandEnvelope): BenchRead {
   if (command.kind === "tell-bench") return withFacts(bench, command as CommandEnvelope<"tell-bench">);
   return command.kind === "tell-session" ? withSession(bench, command as CommandEnvelope<"tell-session">) : bench;
 }

@@ -1,15 +1,15 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { learnBench, limitsFor, otherWays, run, type Result, type RunJob, type RunPlan } from "@yule/core";
-import { layTable, standAt, type NeedView, type Outlook, type BenchAnswer } from "@yule/derive";
+import { plannedBatches, standingBatches, type NeedView, type Outlook, type BenchAnswer } from "@yule/derive";
 import { exampleStage } from "@yule/derive/examples";
-import { PlanDesk, type PlanSolver, type Question } from "./planDesk.ts";
+import { BenchPlanner, type PlanSolver, type TableQuestion } from "./benchPlanner.ts";
 import { USUAL } from "./settings.ts";
 
 const design = { id: "d", name: "Kites", paperId: null, colourways: [], stages: [exampleStage("wash", 3, 25), exampleStage("dots", 2, 5)] } as unknown as DesignRead;
 const view = { design, readyBy: "2031-11-20", need: { id: "n", title: "Gulls" } } as unknown as NeedView;
 const outlook = { shop: { timeZone: "UTC", changeover: 5, dryingPlaces: null, helperMay: [] }, allSessions: [] } as unknown as Outlook;
 const now = new Date();
-const question = (done: number): Question => {
+const question = (done: number): TableQuestion => {
   const batch = {
     id: "b",
     designId: "d",
@@ -18,7 +18,7 @@ const question = (done: number): Question => {
     units: [1, 2, 3, 4].map((number) => ({ id: `u${String(number)}`, number, colourwayId: "c", grade: null })),
     facts: Array.from({ length: done }, (_, index) => ({ id: String(index), unitId: `u${String(index + 1)}`, stageId: "wash", what: "done", at: now.toISOString() })),
   } as unknown as BatchRead;
-  const lying = standAt(layTable([{ view, batch }], learnBench([]), null), now);
+  const lying = standingBatches(plannedBatches([{ view, batch }], learnBench([]), null), now);
   return { lying, at: { outlook, settings: USUAL, atBench: false, room: null }, small: [] };
 };
 
@@ -51,7 +51,7 @@ const units = (planned: BenchAnswer | undefined): number => (planned?.kind === "
 
 test("the first plan is a thorough one at once; after a tap the plan goes on from it at once, and a thorough one follows when it is quiet", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
   desk.ask(question(0));
   await quiet(0);
   expect([quick.asked.length, thorough.asked.length]).toEqual([0, 1]);
@@ -71,7 +71,7 @@ test("the first plan is a thorough one at once; after a tap the plan goes on fro
 
 test("a tap does not wait behind a thorough plan, and what that one answers to an older question is not told", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();
@@ -90,7 +90,7 @@ test("a tap does not wait behind a thorough plan, and what that one answers to a
 
 test("of many taps in a row only the last is planned for next, and one after which nothing is asked is not answered", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();
@@ -107,7 +107,7 @@ test("of many taps in a row only the last is planned for next, and one after whi
 
 test("what cannot be planned is told with its faults", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
   const { at, ...rest } = question(0);
   const short = { ...outlook, allSessions: [{ day: "2031-11-08", from: 600, to: 602, length: 2, who: "maker", light: false, late: false }] } as unknown as Outlook;
   fake.setSystemTime(new Date("2031-11-08T09:00:00Z"));
@@ -119,7 +119,7 @@ test("what cannot be planned is told with its faults", async () => {
 
 test("what a tap did to the end is told in minutes, over the quick plan and the thorough one alike; a date that does not hold is told with its batch", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new PlanDesk(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();

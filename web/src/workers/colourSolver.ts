@@ -6,13 +6,13 @@ let desk: Remote<ColourWorker> | null = null;
 let aside: Remote<ColourWorker> | null = null;
 
 /** The one desk at which colours are reckoned, made when it is first needed. */
-export function colourDesk(): Remote<ColourWorker> {
+export function colourSolver(): Remote<ColourWorker> {
   desk ??= start();
   return desk;
 }
 
 /** A second desk for what takes a second or more, so that the next question does not wait behind it. It holds no pictures. */
-export function asideDesk(): Remote<ColourWorker> {
+export function asideColourSolver(): Remote<ColourWorker> {
   aside ??= start();
   return aside;
 }

@@ -1,5 +1,5 @@
 import { heatForbidden, sheetLines, waitingFrom, wholeBatches, type Result, type RunJob, type RunPlan, type SmallJob } from "@yule/core";
-import { jobOf, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type Lying } from "@yule/derive";
+import { jobOf, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
 import { presentMoment } from "../data/clock.ts";
 
 /** Seconds for a plan that goes on with the one before, for the thorough one that follows it, and for each trial with the heat tool. */
@@ -15,8 +15,8 @@ const WORTH_HEAT = 5;
 const QUIET_MS = 350;
 
 /** What a plan is made of. */
-export interface Question {
-  readonly lying: readonly Lying[];
+export interface TableQuestion {
+  readonly lying: readonly StandingBatch[];
   readonly at: AtTable;
   readonly small: readonly SmallJob[];
 }
@@ -31,8 +31,8 @@ export interface PlanSolver {
  * Plans the table anew after every tap: at once by going on with the plan before, and thoroughly when the hands have been quiet for a
  * moment. The two have a worker each, so that a tap never waits behind a thorough plan; what nobody asks any more is not told.
  */
-export class PlanDesk {
-  private latest: Question | null = null;
+export class BenchPlanner {
+  private latest: TableQuestion | null = null;
   private best: BenchPlan | null = null;
   /** The end as it was before the present question came up. */
   private endedAt: Date | null = null;
@@ -47,7 +47,7 @@ export class PlanDesk {
   ) {}
 
   /** @param question null asks nothing more */
-  ask(question: Question | null): void {
+  ask(question: TableQuestion | null): void {
     this.latest = question;
     this.endedAt = this.best?.endsAt ?? null;
     clearTimeout(this.timer);
@@ -56,7 +56,7 @@ export class PlanDesk {
     this.timer = setTimeout(() => void this.think(), this.best ? QUIET_MS : 0);
   }
 
-  private answer(to: Question, planned: BenchAnswer): void {
+  private answer(to: TableQuestion, planned: BenchAnswer): void {
     if (to !== this.latest) return;
     if (planned.kind === "impossible") return this.tell(planned);
     const bent = this.endedAt ? (planned.value.endsAt.getTime() - this.endedAt.getTime()) / 60_000 : 0;
@@ -68,7 +68,7 @@ export class PlanDesk {
   private async sketch(): Promise<void> {
     if (this.isSketching) return;
     this.isSketching = true;
-    let done: Question | null = null;
+    let done: TableQuestion | null = null;
     try {
       while (this.best && this.latest && this.latest !== done) {
         const { best, latest } = this;
@@ -86,7 +86,7 @@ export class PlanDesk {
   private async think(): Promise<void> {
     if (this.isThinking) return;
     this.isThinking = true;
-    let done: Question | null = null;
+    let done: TableQuestion | null = null;
     try {
       while (this.latest && this.latest !== done) {
         const { latest } = this;
@@ -99,7 +99,7 @@ export class PlanDesk {
   }
 }
 
-async function planned(solver: PlanSolver, { lying, at, small }: Question, earlier: RunPlan["moves"]): Promise<BenchAnswer> {
+async function planned(solver: PlanSolver, { lying, at, small }: TableQuestion, earlier: RunPlan["moves"]): Promise<BenchAnswer> {
   const since = presentMoment();
   const job = jobOf(lying, at, new Set(), since);
   const found = await solver.run(job, FOR_PLAN, STEPS, earlier);
@@ -110,7 +110,7 @@ async function planned(solver: PlanSolver, { lying, at, small }: Question, earli
 }
 
 /** Tries the heat tool after the stages that are waited for longest. */
-async function bestHeat(solver: PlanSolver, lying: readonly Lying[], at: AtTable, since: Date, plan: RunPlan, waiting: BenchPlan["waiting"]): Promise<BenchPlan["heat"]> {
+async function bestHeat(solver: PlanSolver, lying: readonly StandingBatch[], at: AtTable, since: Date, plan: RunPlan, waiting: BenchPlan["waiting"]): Promise<BenchPlan["heat"]> {
   let best: BenchPlan["heat"] = null;
   const allowed = waiting.filter(({ batch, stage }) => {
     const route = lying.find((each) => each.batch.id === batch)?.stages.map(({ table }) => table) ?? [];

@@ -16,7 +16,7 @@ import {
   needLine,
   offcut,
   ownOccasion,
-  paint,
+  paintTable,
   posting,
   recipient,
   sentiment,
@@ -28,7 +28,7 @@ import {
   splitPlan,
   splitResult,
   stage,
-  store,
+  storeTable,
   storeMove,
   unit,
 } from "./tables.ts";
@@ -36,7 +36,7 @@ import {
 /** The tables that commands write, by the name that stands in the log. */
 const written = {
   shop,
-  store,
+  store: storeTable,
   storeMove,
   series,
   design,
@@ -50,7 +50,7 @@ const written = {
   sessionChange,
   ownOccasion,
   lesson,
-  paint,
+  paint: paintTable,
   offcut,
   splitResult,
   splitPlan,
@@ -76,7 +76,7 @@ const LEDGERS: ReadonlySet<WrittenTable> = new Set(["storeMove", "benchFact", "s
 const LEAST_AHEAD_MS = 120_000;
 
 /** One command's writing: every row before and after, for the log and for undo. */
-export class Work {
+export class Writing {
   readonly changes: Change[] = [];
 
   constructor(

@@ -1,5 +1,5 @@
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
-import { completed, withWaiting } from "./waiting.ts";
+import { completed, applyPending } from "./pending.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
 const bench: BenchRead = {
@@ -12,23 +12,23 @@ const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench
 const factsOf = (answer: unknown): string[] => (answer as BenchRead).batches[0]?.facts.map((each) => each.id) ?? [];
 
 test("taps that have not gone up are shown, in order, each once", () => {
-  expect(factsOf(withWaiting("bench", bench, [tap("2"), tap("3", "1")]))).toEqual(["1", "2", "3"]);
+  expect(factsOf(applyPending("bench", bench, [tap("2"), tap("3", "1")]))).toEqual(["1", "2", "3"]);
   // The server had the first already when its answer was lost.
-  expect(factsOf(withWaiting("bench", bench, [tap("1")]))).toEqual(["1"]);
+  expect(factsOf(applyPending("bench", bench, [tap("1")]))).toEqual(["1"]);
 });
 
 test("other reads and other batches stay as they are, and nothing passed in is changed", () => {
-  expect(withWaiting("stores", { stores: [] }, [tap("2")])).toEqual({ stores: [] });
+  expect(applyPending("stores", { stores: [] }, [tap("2")])).toEqual({ stores: [] });
   const elsewhere = { ...tap("2"), payload: { batchId: "other", facts: [fact("2")] } } as CommandEnvelope;
-  expect(factsOf(withWaiting("bench", bench, [elsewhere]))).toEqual(["1"]);
+  expect(factsOf(applyPending("bench", bench, [elsewhere]))).toEqual(["1"]);
   expect(factsOf(bench)).toEqual(["1"]);
 });
 
 test("a tap that waits has the room's air as it was last read, and a session that waits is begun here already", () => {
-  const shown = withWaiting("bench", bench, [tap("2"), { id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
+  const shown = applyPending("bench", bench, [tap("2"), { id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
   expect(shown.batches[0]?.facts[1]?.room?.humid).toBe(0.6);
   expect(shown.sessions).toEqual([{ id: "s1", what: "begun", at: "2031-11-08T10:00:00Z", meant: null, note: "" }]);
-  const twice = withWaiting("bench", shown, [{ id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
+  const twice = applyPending("bench", shown, [{ id: "d", kind: "tell-session", payload: { id: "s1", what: "begun", at: "2031-11-08T10:00:00Z" } }]) as BenchRead;
   expect(twice.sessions).toHaveLength(1);
 });
 

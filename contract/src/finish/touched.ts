@@ -1,0 +1,7 @@
+import type { ReadName } from "../common/reads.ts";
+
+/** The reads that each command makes stale. */
+export const finishTouched = {
+  "grade-panels": ["bench"],
+  "assemble-cards": ["season", "stores"],
+} as const satisfies Readonly<Record<string, readonly ReadName[]>>;

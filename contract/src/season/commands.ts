@@ -1,0 +1,23 @@
+import { addNeed, changeNeed, removeNeed, addNeeds, serveNeed, tellOutcome } from "./needs.ts";
+import { noteLesson, removeLesson } from "./lessons.ts";
+import { setSessions, addSessionChange, addSessionChanges, removeSessionChange } from "./sessions.ts";
+import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "./ownOccasions.ts";
+
+/** What a maker can say of this, with the schema of each. */
+export const seasonCommands = {
+  "add-need": addNeed,
+  "change-need": changeNeed,
+  "remove-need": removeNeed,
+  "add-needs": addNeeds,
+  "serve-need": serveNeed,
+  "tell-outcome": tellOutcome,
+  "note-lesson": noteLesson,
+  "remove-lesson": removeLesson,
+  "set-sessions": setSessions,
+  "add-session-change": addSessionChange,
+  "add-session-changes": addSessionChanges,
+  "remove-session-change": removeSessionChange,
+  "add-own-occasion": addOwnOccasion,
+  "add-own-occasions": addOwnOccasions,
+  "remove-own-occasion": removeOwnOccasion,
+} as const;

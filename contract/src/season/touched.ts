@@ -1,0 +1,20 @@
+import type { ReadName } from "../common/reads.ts";
+
+/** The reads that each command makes stale. */
+export const seasonTouched = {
+  "add-need": ["season", "dispatch", "orders"],
+  "change-need": ["season"],
+  "remove-need": ["season", "dispatch", "orders", "bench"],
+  "add-needs": ["season", "dispatch", "orders"],
+  "serve-need": ["season", "bench"],
+  "tell-outcome": ["season"],
+  "note-lesson": ["season"],
+  "remove-lesson": ["season"],
+  "set-sessions": ["season"],
+  "add-session-change": ["season"],
+  "add-session-changes": ["season"],
+  "remove-session-change": ["season"],
+  "add-own-occasion": ["season"],
+  "add-own-occasions": ["season"],
+  "remove-own-occasion": ["season"],
+} as const satisfies Readonly<Record<string, readonly ReadName[]>>;

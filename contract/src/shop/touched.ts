@@ -1,0 +1,7 @@
+import { ALL_READS, type ReadName } from "../common/reads.ts";
+
+/** The reads that each command makes stale. */
+export const shopTouched = {
+  "set-shop": ALL_READS,
+  "set-calendar-address": ["shop"],
+} as const satisfies Readonly<Record<string, readonly ReadName[]>>;
