@@ -10,6 +10,7 @@ export * from "./bench/preparation.ts";
 export * from "./bench/session.ts";
 export * from "./bench/smallJobs.ts";
 export * from "./bench/table.ts";
+export * from "./bench/tableKey.ts";
 export * from "./colour/apart.ts";
 export * from "./colour/balance.ts";
 export * from "./colour/puddleTasks.ts";

@@ -41,27 +41,38 @@ export function batchesOnTable(outlook: Outlook, told: readonly BatchRead[]): { 
 
 const lastAt = (batch: BatchRead): string => batch.facts.reduce((latest, fact) => (fact.at > latest ? fact.at : latest), batch.startedAt);
 
+/** What changes only when something is told. @param room the air now: a damp evening dries slower */
+export const plannedBatches = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): PlannedBatch[] =>
+  new PlannedTable().with(batches, times, room);
+
 /** What was worked out of a batch, and of what. */
-interface Worked extends Pick<PlannedBatch, "stages" | "route" | "facts" | "batch" | "design"> {
+interface WorkedOut extends Omit<PlannedBatch, "view"> {
   readonly times: BenchTimes;
   readonly room: Room | null;
 }
 
-/** The latest of each batch, by its id: a tap works out no other board a second time, and of its own only the stage it is about. */
-const worked = new Map<string, Worked>();
+/**
+ * The table from one telling to the next: a tap works out no other board a second time, and of its own only the stage it is about. It
+ * remembers what lies there now and nothing else.
+ */
+export class PlannedTable {
+  private known: ReadonlyMap<string, WorkedOut> = new Map();
 
-/** What changes only when something is told. @param room the air now: a damp evening dries slower */
-export const plannedBatches = (batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): PlannedBatch[] =>
-  batches.map(({ view, batch }) => {
-    const { design } = view;
-    const before = worked.get(batch.id);
+  /** The same as `plannedBatches`. */
+  with(batches: readonly { readonly view: NeedView; readonly batch: BatchRead }[], times: BenchTimes, room: Room | null): PlannedBatch[] {
+    const next = batches.map(({ view, batch }) => ({ view, worked: this.workedOut(view.design, batch, times, room) }));
+    this.known = new Map(next.map(({ worked }) => [worked.batch.id, worked]));
+    return next.map(({ view, worked: { times: _times, room: _room, ...rest } }) => ({ ...rest, view }));
+  }
+
+  private workedOut(design: DesignRead, batch: BatchRead, times: BenchTimes, room: Room | null): WorkedOut {
+    const before = this.known.get(batch.id);
     const known = before?.design === design && before.times === times && before.room === room ? before : null;
-    if (known?.batch === batch) return { ...known, view };
+    if (known?.batch === batch) return known;
     const stages = learnedRoute(design, times, room, doneBefore(batch), known?.stages);
-    const laid = { design, batch, stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch) };
-    worked.set(batch.id, { ...laid, times, room });
-    return { ...laid, view };
-  });
+    return { design, batch, stages, route: stages.map(({ live }) => live), facts: factsByUnit(batch), times, room };
+  }
+}
 
 /** What changes with the clock. */
 export const standingBatches = (laid: readonly PlannedBatch[], now: Date): StandingBatch[] =>

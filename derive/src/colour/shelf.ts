@@ -31,10 +31,6 @@ export function modelled(paint: PaintRead): readonly ShelfPaint[] {
   return made.ok ? [made.value] : [];
 }
 
-/** A shelf as text, so that what was reckoned from it is asked again only when it changes. */
-export const shelfKey = (shelf: readonly ShelfPaint[]): string =>
-  shelf.map(({ id, strength, film }) => `${id}${String(strength)}${film.absorbs.map((value) => value.toFixed(3)).join("")}`).join();
-
 export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
 
 /** The paint of the shelf that a design means, by its name. */

@@ -15,5 +15,9 @@ export interface PlannedSeason {
 /** What a plan depends on, as text; the minute it is made at is not part of it, the quarter of an hour is. */
 export function queryKeyOf(facts: SeasonFacts): string {
   const { since, sessions, ...rest } = facts;
-  return JSON.stringify({ ...rest, quarter: Math.floor(since.getTime() / 900_000), sessions: sessions.map((each) => `${each.day}/${String(each.to)}/${each.who}`) });
+  return JSON.stringify({
+    ...rest,
+    quarter: Math.floor(since.getTime() / 900_000), // Of a session of today only the end is part of it: what is left of it moves with the clock.
+    sessions: sessions.map((each) => [each.day, each.day === rest.today ? null : each.from, each.to, each.who, each.light, each.late]),
+  });
 }

@@ -1,3 +1,4 @@
+import { hearServerClock } from "./serverClock.ts";
 import { ALL_READS } from "@yule/contract";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
@@ -52,6 +53,7 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
 const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   try {
     const data = await request(path);
+    if (path === "shop") hearServerClock((data as ShopRead).now);
     // Kept beside the way, not on it: the disk of a tablet is slow and the maker waits for the answer only.
     void cacheResponse(path, data).catch(() => undefined);
     return { data: applyPending(path, data, await allInOutbox().catch(() => [])) };

@@ -1,15 +1,7 @@
 import { dayAt, minuteOfDayAt, type Day } from "@yule/core";
 import { createContext, useContext, useEffect, useState, useSyncExternalStore } from "react";
 import { useShopQuery } from "./api.ts";
-
-/** Where the offset is kept for the next start without the server. */
-const KEPT = "yule.clockOffset";
-/** The server's clock less this device's, in milliseconds, so that a device whose clock is wrong still shows true times. */
-let offset = typeof localStorage === "undefined" ? 0 : Number(localStorage.getItem(KEPT) ?? 0) || 0;
-let heardAt = "";
-
-/** The server's clock less this device's, in milliseconds, as it was last heard. */
-export const clockOffset = (): number => offset;
+import { clockOffset, makeUpFor, onClockHeard, presentMoment } from "./serverClock.ts";
 
 /** A device's clock and one that nobody can put: both in milliseconds, the second from any moment on. */
 export interface Clocks {
@@ -36,30 +28,19 @@ function wasPut(): boolean {
   const now = clocks();
   const jump = jumpOf(watched, now);
   watched = now;
-  if (jump < 0) {
-    offset -= jump;
-    localStorage.setItem(KEPT, String(offset));
-  }
+  if (jump < 0) makeUpFor(-jump);
   return jump !== 0;
 }
 
-/** The present by the server's clock. */
-export const presentMoment = (): Date => new Date(Date.now() + offset);
-
-/** The present, told anew every so often. */
+/** The present, told anew every so often, and when the server's clock was heard otherwise. */
 export function useNow(everyMs: number): Date {
-  const { data } = useShopQuery();
-  if (data && data.now !== heardAt) {
-    heardAt = data.now;
-    offset = Date.parse(data.now) - Date.now();
-    localStorage.setItem(KEPT, String(offset));
-  }
+  const heard = useSyncExternalStore(onClockHeard, clockOffset);
   const [now, setNow] = useState(presentMoment);
   useEffect(() => {
     setNow(presentMoment());
     const timer = setInterval(() => setNow(presentMoment()), everyMs);
     return () => clearInterval(timer);
-  }, [everyMs, data?.now]);
+  }, [everyMs, heard]);
   return now;
 }
 

@@ -10,7 +10,7 @@ import {
   type ReadName,
 } from "@yule/contract";
 import { v7 } from "uuid";
-import { clockOffset } from "./clock.ts";
+import { clockOffset } from "./serverClock.ts";
 import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";

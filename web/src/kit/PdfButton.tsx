@@ -27,12 +27,3 @@ export function PdfButton({ children, name, make }: { children: string; name: st
     </>
   );
 }
-
-/** Draws in a worker of its own, which is gone afterwards. */
-export async function inWorker<T>(worker: Worker, draw: (worker: Worker) => Promise<T>): Promise<T> {
-  try {
-    return await draw(worker);
-  } finally {
-    worker.terminate();
-  }
-}

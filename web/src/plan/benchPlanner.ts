@@ -1,6 +1,6 @@
 import { heatForbidden, sheetLines, waitingFrom, wholeBatches, type Result, type RunJob, type RunPlan, type SmallJob } from "@yule/core";
 import { jobOf, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
-import { presentMoment } from "../data/clock.ts";
+import { presentMoment } from "../data/serverClock.ts";
 
 /** Seconds for a plan that goes on with the one before, for the thorough one that follows it, and for each trial with the heat tool. */
 const FOR_FIRST = 0.06;

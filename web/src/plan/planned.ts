@@ -1,30 +1,12 @@
+import { useLatest } from "../kit/useLatest.ts";
 import { movedNeeds, type PlanChoice, type SeasonAnswer, type SeasonFacts } from "@yule/core";
 import { queryKeyOf, seasonFacts, oddsOf, quickerPosts, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
-import { wrap, type Remote } from "comlink";
 import { createContext, startTransition, useContext, useEffect, useMemo, useRef, useState } from "react";
-import type { SeasonWorker } from "../workers/season.worker.ts";
+import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 const FIRST_SECONDS = 0.25;
 const MORE_SECONDS = 3;
 export const ODDS_RUNS = 10_000;
-
-/** A worker that can be given up: a question that is no longer asked is not answered to its end. */
-export class SeasonPlanner {
-  private worker: Worker | null = null;
-  private remote: Remote<SeasonWorker> | null = null;
-
-  ask(): Remote<SeasonWorker> {
-    this.worker ??= new Worker(new URL("../workers/season.worker.ts", import.meta.url), { type: "module" });
-    this.remote ??= wrap<SeasonWorker>(this.worker);
-    return this.remote;
-  }
-
-  clear(): void {
-    this.worker?.terminate();
-    this.worker = null;
-    this.remote = null;
-  }
-}
 
 const KEPT = "yule.plan";
 interface KeptPlan {
@@ -50,15 +32,16 @@ const WAIT_MS = { season: 30, elsewhere: 4_000 };
 export function usePlannedSeason(outlook: Outlook | null, deep: boolean): PlannedSeason | null {
   const [planned, setPlanned] = useState<PlannedSeason | null>(null);
   const before = useRef<PlannedSeason | null>(null);
-  const desk = useRef(new SeasonPlanner());
+  const [planner] = useState(seasonPlanner);
   const facts = useMemo(() => (outlook ? seasonFacts(outlook, outlook.now) : null), [outlook]);
-  const asked = useMemo(() => (facts ? queryKeyOf(facts) : null), [facts]);
-  const key = `${asked ?? ""}/${String(deep)}`;
+  const queryKey = useMemo(() => (facts ? queryKeyOf(facts) : null), [facts]);
+  const latest = useLatest({ facts, outlook });
   const done = useRef<string | null>(null);
   useEffect(() => {
-    if (!facts || !outlook || asked === null) return undefined;
+    const { facts, outlook } = latest.current;
+    if (!facts || !outlook || queryKey === null) return undefined;
     // What was worked out deeply for the same question stands.
-    if (done.current === `${asked}/true` || done.current === key) return undefined;
+    if (done.current === `${queryKey}/true` || done.current === `${queryKey}/${String(deep)}`) return undefined;
     done.current = null;
     let wanted = true;
     const show = (next: PlannedSeason): void => {
@@ -70,30 +53,27 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): Planne
     const work = async (): Promise<void> => {
       const old = before.current;
       const start = old?.answer.plan.choice ?? keptChoice();
-      const first = await desk.current.ask().plan(facts, start, FIRST_SECONDS, true);
+      const first = await planner.ask.plan(facts, start, FIRST_SECONDS, true);
       const movedTo = (answer: SeasonAnswer) => (old ? movedNeeds({ plan: old.answer.plan, days: daysOf(old.facts) }, { plan: answer.plan, days: daysOf(facts) }) : []);
       // The odds of before stand until those of the new plan are there.
       const shown = { facts, answer: first, settled: first.plan.score.lateDays === 0, odds: old?.odds ?? null, remedies: null, moved: movedTo(first) };
       show(shown);
-      const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await desk.current.ask().plan(facts, first.plan.choice, MORE_SECONDS, start !== null);
+      const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await planner.ask.plan(facts, first.plan.choice, MORE_SECONDS, start !== null);
       const told = { ...shown, answer, settled: true, moved: movedTo(answer) };
       show(told);
-      const odds = await desk.current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), ODDS_RUNS);
+      const odds = await planner.ask.odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), ODDS_RUNS);
       show({ ...told, odds });
       localStorage.setItem(KEPT, JSON.stringify({ choice: answer.plan.choice } satisfies KeptPlan));
-      if (deep && answer.plan.score.lateDays > 0) show({ ...told, odds, remedies: await desk.current.ask().remedies(facts, answer.plan, quickerPosts(outlook)) });
-      if (wanted) done.current = key;
+      if (deep && answer.plan.score.lateDays > 0) show({ ...told, odds, remedies: await planner.ask.remedies(facts, answer.plan, quickerPosts(outlook)) });
+      if (wanted) done.current = `${queryKey}/${String(deep)}`;
     };
     const waited = setTimeout(() => void work(), deep ? WAIT_MS.season : WAIT_MS.elsewhere);
-    const current = desk.current;
     return () => {
       wanted = false;
       clearTimeout(waited);
-      current.clear();
+      planner.drop();
     };
-    // The question as text stands for all that is read.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [key]);
+  }, [queryKey, deep, latest, planner]);
   return planned;
 }
 

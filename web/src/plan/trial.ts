@@ -1,7 +1,7 @@
 import { withChange, type OddsAnswer, type SeasonAnswer, type SeasonChange, type SeasonFacts } from "@yule/core";
 import { oddsOf, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
-import { startTransition, useEffect, useRef, useState } from "react";
-import { SeasonPlanner } from "./planned.ts";
+import { startTransition, useEffect, useState } from "react";
+import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 /** How long is looked for a plan: in the sandbox, and while something is held over the ribbon. */
 export const TRIAL_SECONDS = { sandbox: 0.6, held: 0.2 } as const;
@@ -19,23 +19,22 @@ export interface Tried {
 /** Plans changes through in a worker of their own, beside the real plan; null while there is none yet. The last answer stands until the next is there. */
 export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, planned: PlannedSeason | null, seconds: number = TRIAL_SECONDS.sandbox): Tried | null {
   const [tried, setTried] = useState<Tried | null>(null);
-  const desk = useRef(new SeasonPlanner());
+  const [planner] = useState(seasonPlanner);
   useEffect(() => {
     if (!planned || trial.length === 0) return undefined;
     let wanted = true;
-    const current = desk.current;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
-      const answer = await current.ask().plan(facts, planned.answer.plan.choice, seconds, true);
-      const odds = await current.ask().odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), TRIAL_RUNS);
+      const answer = await planner.ask.plan(facts, planned.answer.plan.choice, seconds, true);
+      const odds = await planner.ask.odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), TRIAL_RUNS);
       if (wanted) startTransition(() => setTried({ trial, facts, answer, odds }));
     };
     void work();
     return () => {
       wanted = false;
-      current.clear();
+      planner.drop();
     };
-  }, [trial, planned, outlook, seconds]);
+  }, [trial, planned, outlook, seconds, planner]);
   return trial.length === 0 ? null : tried;
 }
 

@@ -1,18 +1,10 @@
-import { wrap, type Remote } from "comlink";
 import type { ColourWorker } from "./colour.worker.ts";
+import { keptWorker } from "./startWorker.ts";
 
-const start = (): Remote<ColourWorker> => wrap<ColourWorker>(new Worker(new URL("./colour.worker.ts", import.meta.url), { type: "module" }));
-let desk: Remote<ColourWorker> | null = null;
-let aside: Remote<ColourWorker> | null = null;
+const start = (): Worker => new Worker(new URL("./colour.worker.ts", import.meta.url), { type: "module" });
 
-/** The one desk at which colours are reckoned, made when it is first needed. */
-export function colourSolver(): Remote<ColourWorker> {
-  desk ??= start();
-  return desk;
-}
+/** The worker in which colours are reckoned. */
+export const colourSolver = keptWorker<ColourWorker>(start);
 
-/** A second desk for what takes a second or more, so that the next question does not wait behind it. It holds no pictures. */
-export function asideColourSolver(): Remote<ColourWorker> {
-  aside ??= start();
-  return aside;
-}
+/** A second one for what takes a second or more, so that the next question does not wait behind it. It holds no pictures. */
+export const asideColourSolver = keptWorker<ColourWorker>(start);

@@ -4,7 +4,7 @@ import { shelfOf, forecastOf, touchesOf, type Apart } from "@yule/derive";
 import { useMemo } from "react";
 import { useColourQuery } from "../../data/api.ts";
 import { smallPictureUrl } from "../picture/Picture.tsx";
-import { useSolved } from "../../workers/solver.ts";
+import { useSolved } from "../../workers/useSolved.ts";
 import { colourSolver } from "../../workers/colourSolver.ts";
 
 /** The shelf as the model takes it; the same while nothing changed on it. */
@@ -19,15 +19,15 @@ export function useShelf() {
  */
 export function useApart(way: ColourwayRead | undefined): { readonly apart: Apart | null; readonly fresh: boolean } {
   const url = way ? smallPictureUrl(way.pictureId) : null;
-  const key = way && url && way.paints.length > 0 ? `${url} ${way.paints.map(({ hex }) => hex).join(" ")}` : null;
-  const { value, fresh } = useSolved(key, () =>
+  const question = way && url && way.paints.length > 0 ? { url, colours: way.paints.map(({ hex }) => hex) } : null;
+  const { value, fresh } = useSolved(question, (asked) =>
     colourSolver().apart(
-      url ?? "",
-      (way?.paints ?? []).map(({ hex }) => filmOfWash(reflectanceOf(hex), SCATTERING.transparent)),
-      key ?? "",
+      asked.url,
+      asked.colours.map((hex) => filmOfWash(reflectanceOf(hex), SCATTERING.transparent)),
+      `${asked.url} ${asked.colours.join(" ")}`,
     ),
   );
-  return { apart: fresh ? value : null, fresh: fresh || key === null };
+  return { apart: fresh ? value : null, fresh: fresh || question === null };
 }
 
 /** Where the paints of a colourway touch: as marked, else by picture and route. */

@@ -1,10 +1,10 @@
 import { Box, Grid } from "@chakra-ui/react";
 import type { BenchRead } from "@yule/contract";
-import { moveAt, benchSessions, sessionOn, smallJobs, plannedBatches, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
+import { moveAt, benchSessions, sessionOn, smallJobs, PlannedTable, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
-import { presentMoment } from "../../data/clock.ts";
+import { presentMoment } from "../../data/serverClock.ts";
 import { sendCommand, undoLastTap } from "../../data/outbox.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
 import { afterPaint } from "../../kit/afterPaint.ts";
@@ -28,7 +28,8 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
   const [chosen, choose] = useState(NONE);
   const [lost, setLost] = useState<Lost | null>(null);
   const times = useBenchTimes(outlook);
-  const laid = useMemo(() => plannedBatches(told, times, bench.room), [told, times, bench.room]);
+  const [table] = useState(() => new PlannedTable());
+  const laid = useMemo(() => table.with(told, times, bench.room), [table, told, times, bench.room]);
   const { lying, now } = useStanding(laid);
   const isLaid = lying.length > 0;
   useEffect(() => {

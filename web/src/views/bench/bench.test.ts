@@ -1,3 +1,4 @@
+import { PlannedTable } from "@yule/derive";
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { learnBench, run, runFaults, limitsFor } from "@yule/core";
 import {
@@ -234,16 +235,18 @@ test("the bench is looked at again when the next clock runs out or a sign is due
 
 test("a tap works out again what lies on its own board alone", () => {
   const [kites, moths] = [batch([]), batch([], "c")];
-  const before = plannedBatches(
-    [kites, moths].map((each) => ({ view, batch: each })),
-    times,
-    null,
-  );
-  const after = plannedBatches(
-    [batch([["1", "wash", "done", 1]]), moths].map((each) => ({ view, batch: each })),
-    times,
-    null,
-  );
+  const table = new PlannedTable();
+  const on = (...batches: readonly BatchRead[]) =>
+    table.with(
+      batches.map((each) => ({ view, batch: each })),
+      times,
+      null,
+    );
+  const before = on(kites, moths);
+  const after = on(batch([["1", "wash", "done", 1]]), moths);
   expect(after[1]?.route).toBe(before[1]?.route);
   expect(after[0]?.route).not.toBe(before[0]?.route);
+  // What left the table is forgotten.
+  on(kites);
+  expect(on(kites, moths)[1]?.route).not.toBe(before[1]?.route);
 });

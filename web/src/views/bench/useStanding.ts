@@ -1,7 +1,8 @@
 import { changesAt } from "@yule/core";
 import { standingBatches, type PlannedBatch, type StandingBatch } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
-import { presentMoment, useNow } from "../../data/clock.ts";
+import { presentMoment } from "../../data/serverClock.ts";
+import { useNow } from "../../data/clock.ts";
 import { signsAt } from "./signals.ts";
 
 /** The table at a moment. */

@@ -15,7 +15,8 @@ import {
 } from "@yule/core";
 import { proxy } from "comlink";
 import { useRef, useState } from "react";
-import { asideSolver, solver, useSolved } from "../../workers/solver.ts";
+import { asideSolver, solver } from "../../workers/solver.ts";
+import { useSolved } from "../../workers/useSolved.ts";
 
 /** One way of splitting a material: its job, and what came of it. */
 export interface SolvedWay {
@@ -58,9 +59,9 @@ function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tool
   // Once there is an answer, nobody looks at what is found on the way to the next.
   const isKnown = useRef(false);
   // The job is kept with its answer: until the new one is there, both are of the question before.
-  const { value, fresh } = useSolved(possible ? JSON.stringify(asked) : null, async () => {
-    const answer = await solver().split(asked, SECONDS, isKnown.current ? undefined : proxy(onProgress));
-    return { job: asked, split: answer.layouts.length > 0 ? answer : null };
+  const { value, fresh } = useSolved(possible ? asked : null, async (job) => {
+    const answer = await solver().split(job, SECONDS, isKnown.current ? undefined : proxy(onProgress));
+    return { job, split: answer.layouts.length > 0 ? answer : null };
   });
   isKnown.current = value !== null;
   if (!possible) return { job: asked, split: null, compared: null, fresh: true };
@@ -81,12 +82,12 @@ const SECONDS_EACH = 0.5;
 export function useSavings(needs: MaterialNeeds, way: SolvedWay | null, losses: Losses, others: readonly SheetStore[]): readonly SheetSaving[] {
   const cost = way?.split?.cost ?? 0;
   const kind = way ? wayOf(way.job) : "cut";
-  const { value } = useSolved<readonly SheetSaving[]>(way?.split ? JSON.stringify([needs, kind, cost, others.map((store) => store.id)]) : null, async () => {
+  const question = way?.split ? { cost, trials: others.map((other) => ({ other, job: jobFor(kind, needs, losses, [other]) })) } : null;
+  const { value } = useSolved(question, async (asked) => {
     const found: SheetSaving[] = [];
-    for (const other of others) {
-      const job = jobFor(kind, needs, losses, [other]);
+    for (const { other, job } of asked.trials) {
       const answer = await asideSolver().split(job, SECONDS_EACH);
-      const saves = cost - answer.cost;
+      const saves = asked.cost - answer.cost;
       const taken = answer.layouts.some((layout) => layout.sheet === other.id);
       const precut = job.panels.some((panel) => (panel.width === other.width && panel.height === other.height) || (panel.width === other.height && panel.height === other.width));
       if (saves > 0 && taken && answer.unplaced.length === 0) found.push({ store: other.id, saves, precut });

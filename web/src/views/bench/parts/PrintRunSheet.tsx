@@ -1,13 +1,12 @@
-import { wrap } from "comlink";
 import { memo } from "react";
 import { mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { useColourQuery } from "../../../data/api.ts";
-import { presentMoment } from "../../../data/clock.ts";
-import { inWorker, PdfButton } from "../../../kit/PdfButton.tsx";
+import { presentMoment } from "../../../data/serverClock.ts";
+import { PdfButton } from "../../../kit/PdfButton.tsx";
 import { loadFonts } from "../../../kit/pdf/loadFonts.ts";
 import type { Live } from "../live.ts";
 import type { RunSheet } from "../../../workers/pdf/runSheetPdf.ts";
-import type { RunSheetWorker } from "../../../workers/runSheet.worker.ts";
+import { printedRunSheet } from "../../../workers/paper.ts";
 import { lineWords } from "../words.ts";
 
 /** The run sheet as a PDF to print, made here. */
@@ -23,7 +22,7 @@ export const PrintRunSheet = memo(function PrintRunSheet({
   room: Live["room"];
 }) {
   const { data: colour } = useColourQuery();
-  const make = (): Promise<Uint8Array> => {
+  const make = async (): Promise<Uint8Array> => {
     const { tools, mixes, missing } = sessionPreparation(planned, lying, colour, outlook.stores, room);
     const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
     const sheet: RunSheet = {
@@ -43,9 +42,7 @@ export const PrintRunSheet = memo(function PrintRunSheet({
         fresh: line.kind === "work" && line.fresh,
       })),
     };
-    return inWorker(new Worker(new URL("../../../workers/runSheet.worker.ts", import.meta.url), { type: "module" }), async (worker) =>
-      wrap<RunSheetWorker>(worker).runSheetPdf(sheet, await loadFonts()),
-    );
+    return printedRunSheet(sheet, await loadFonts());
   };
   return (
     <PdfButton name={`run-sheet-${outlook.today}.pdf`} make={make}>

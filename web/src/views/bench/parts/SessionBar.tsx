@@ -3,7 +3,7 @@ import { minutes, printMinutes } from "@yule/core";
 import type { BenchSession, BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { v7 } from "uuid";
-import { presentMoment } from "../../../data/clock.ts";
+import { presentMoment } from "../../../data/serverClock.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 
 /** Tells that a session begins, pauses, goes on or is closed. */

@@ -2,7 +2,8 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { minutes, printMinutes, type BenchTimes, type Forecast } from "@yule/core";
 import { useState } from "react";
-import { asideSolver, useSolved } from "../../../workers/solver.ts";
+import { asideSolver } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
 import { NumberField } from "../../../kit/NumberField.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -37,8 +38,8 @@ export function SetUp({
   const [mishaps, setMishaps] = useState(true);
   const chosen = [first, second].flatMap((id) => designs.find((design) => design.id === id) ?? []);
   const wanted: RehearsalWish = { designs: chosen, panels, weather, mishaps, bench };
-  const asked = chosen.length === 0 ? null : JSON.stringify([chosen.map(({ id, version }) => [id, version]), panels, weather, mishaps, bench]);
-  const { value: goes } = useSolved(asked, () => asideSolver().rehearsalForecast(settingFor(wanted, routesFor(wanted, times), changeover), BENCHES));
+  const setting = chosen.length === 0 ? null : settingFor(wanted, routesFor(wanted, times), changeover);
+  const { value: goes } = useSolved(setting, (asked) => asideSolver().rehearsalForecast(asked, BENCHES));
   return (
     <>
       <Verdict>

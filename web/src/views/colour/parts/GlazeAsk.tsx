@@ -1,8 +1,8 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { rgbOfHex, type GlazeCell, type ShelfPaint, type Surprise } from "@yule/core";
-import { shelfKey, washHex } from "@yule/derive";
+import { washHex } from "@yule/derive";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { StateWord } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -25,7 +25,7 @@ const isTold = (surprise: Surprise): boolean => surprise !== "order matters" && 
 /** Every paint over every other, with the surprising ones marked, and the order for shapes that overlap. */
 export default function GlazeAsk({ outlook, shelf }: AskProps) {
   const films = useMemo(() => shelf.map(({ film }) => film), [shelf]);
-  const { value: grid } = useSolved(shelf.length > 1 ? shelfKey(shelf) : null, () => colourSolver().grid(films));
+  const { value: grid } = useSolved(shelf.length > 1 ? films : null, (asked) => colourSolver().grid(asked));
   const [at, setAt] = useState<readonly [under: number, on: number]>([0, 1]);
   if (shelf.length < 2)
     return <EmptyAsk>With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.</EmptyAsk>;

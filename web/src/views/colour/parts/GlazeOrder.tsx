@@ -2,7 +2,7 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { MOST_SHAPES, type GlazeSequence as Order, type Overlap, type ShelfPaint } from "@yule/core";
 import { onShelf } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
 import { StateWord } from "../../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
@@ -34,7 +34,7 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
   }, [design?.id, way?.id, ready]);
   const films = useMemo(() => shapes.flatMap((shape) => shelf.find(({ id }) => id === shape.paint)?.film ?? []), [shapes, shelf]);
   const whole = films.length === shapes.length && shapes.length > 0;
-  const { value, fresh } = useSolved(whole ? JSON.stringify([shapes.map(({ paint }) => paint), overlaps]) : null, () => colourSolver().order(films, overlaps));
+  const { value, fresh } = useSolved(whole ? { films, overlaps } : null, (asked) => colourSolver().order(asked.films, asked.overlaps));
   const order = fresh ? value : null;
   const toggle = (a: number, b: number): void =>
     setOverlaps(overlaps.some(([x, y]) => x === a && y === b) ? overlaps.filter(([x, y]) => x !== a || y !== b) : [...overlaps, [a, b]]);

@@ -21,7 +21,7 @@ import { stackOf } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl, smallPictureUrl } from "../../../features/picture/Picture.tsx";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { StateWord } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -37,7 +37,7 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
   const { design, way } = chosen;
   const [light, setLight] = useState<Light>("daylight");
   const url = smallPictureUrl(way?.pictureId ?? null);
-  const { value } = useSolved(url, () => colourSolver().panel(url ?? ""));
+  const { value } = useSolved(url, (asked) => colourSolver().panel(asked));
   const cards = outlook.stores.filter((store) => store.kind === "card stock");
   const coloured = cards.flatMap((store) => (store.hex ? [{ id: store.id, name: store.name, hex: store.hex, metallic: store.metallic }] : []));
   if (!design || !way || cards.length === 0)

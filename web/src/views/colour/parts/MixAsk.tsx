@@ -1,9 +1,9 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { hexField } from "@yule/contract";
 import { labOfHex, lchOfLab, type Recipe, type ShelfPaint } from "@yule/core";
-import { colourWords, filmOfPaint, mixWords, seenAs, shelfKey, washHex } from "@yule/derive";
+import { colourWords, filmOfPaint, mixWords, seenAs, washHex } from "@yule/derive";
 import { useSearchParams } from "react-router";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { asideColourSolver, colourSolver } from "../../../workers/colourSolver.ts";
@@ -25,9 +25,9 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
     next.set("want", hex);
     setParams(next, { replace: true });
   };
-  const { value, fresh } = useSolved(shelf.length > 0 ? `${wanted} ${shelfKey(shelf)}` : null, () => colourSolver().recipe(wanted, shelf));
+  const { value, fresh } = useSolved(shelf.length > 0 ? { wanted, shelf } : null, (asked) => colourSolver().recipe(asked.wanted, asked.shelf));
   const from = value?.best.difference ?? 0;
-  const buy = useSolved(value && fresh && !value.reached && from > 2 ? `${wanted} ${String(from)}` : null, () => asideColourSolver().buy(wanted, shelf, from));
+  const buy = useSolved(value && fresh && !value.reached && from > 2 ? { wanted, shelf, from } : null, (asked) => asideColourSolver().buy(asked.wanted, asked.shelf, asked.from));
   if (shelf.length === 0) return <EmptyAsk>With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</EmptyAsk>;
   return (
     <>

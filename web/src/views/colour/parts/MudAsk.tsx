@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { touches as WAYS, type DesignRead, type TouchRead } from "@yule/contract";
-import { labOfLch, type CureTried, type Film } from "@yule/core";
+import { labOfLch, type CureTried, type Film, type Lab } from "@yule/core";
 import { panelOf, cureWords, type PairMeeting } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Picture } from "../../../features/picture/Picture.tsx";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -156,6 +156,11 @@ function Cures({ pair, tried, onTry }: { pair: PairMeeting; tried: CureTried | n
   );
 }
 
+/** What becomes of a picture when its paints run together, or when another paint stands in one's place. */
+type AfterQuestion =
+  | { readonly kind: "another paint"; readonly picture: string; readonly films: readonly (Film | null)[] }
+  | { readonly kind: "run together"; readonly picture: string; readonly wet: readonly { readonly a: number; readonly b: number; readonly gives: Lab }[] };
+
 /** The picture as it is, and as it dries: with the mud, or with another paint in its place. */
 function BeforeAndAfter({
   forecast: { apart, pairs },
@@ -172,11 +177,15 @@ function BeforeAndAfter({
 }) {
   const wet = pairs.flatMap((pair) => (pair.gives && pair.gives.verdict !== "clean" ? [{ a: pair.a, b: pair.b, gives: labOfLch(pair.gives) }] : []));
   const swapped = tried?.kind === "another paint" ? placeOf(tried, pairs) : null;
-  const asked = !apart ? null : swapped ? `paint ${apart.key} ${String(swapped.place)} ${swapped.id}` : wet.length > 0 ? `mud ${apart.key} ${JSON.stringify(wet)}` : null;
-  const { value } = useSolved(asked, () =>
-    swapped
-      ? colourSolver().repaint(apart?.key ?? "", apart?.areas.map((_, place) => (place === swapped.place ? swapped.film : null)) ?? [])
-      : colourSolver().together(apart?.key ?? "", wet),
+  const question: AfterQuestion | null = !apart
+    ? null
+    : swapped
+      ? { kind: "another paint", picture: apart.key, films: apart.areas.map((_, place) => (place === swapped.place ? swapped.film : null)) }
+      : wet.length > 0
+        ? { kind: "run together", picture: apart.key, wet }
+        : null;
+  const { value } = useSolved(question, (asked) =>
+    asked.kind === "another paint" ? colourSolver().repaint(asked.picture, asked.films) : colourSolver().together(asked.picture, asked.wet),
   );
   if (!pictureId)
     return (
@@ -190,7 +199,7 @@ function BeforeAndAfter({
         <Picture id={pictureId} alt={`${name} as it is`} width={230} ratio={ratio} />
         <Text>as it is</Text>
       </Box>
-      {asked && value && (
+      {question && value && (
         <Box>
           <PixelCanvas picture={value} width={230} label={swapped ? `${name} with ${swapped.name}` : `${name} as it dries`} />
           <Text>{swapped ? `with ${swapped.name}` : "as it dries where they meet"}</Text>

@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
 import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, type Temperature } from "@yule/core";
-import { filmOfPaint, shelfKey } from "@yule/derive";
+import { filmOfPaint } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { NumberField } from "../../../kit/NumberField.tsx";
 import { StateWord } from "../../../kit/states.tsx";
 import type { AskProps } from "../ask.ts";
@@ -36,8 +36,8 @@ export function OtherColourways({
   const { touches, apart, fresh: isRead } = useTouches(design ?? NO_DESIGN, way);
   const own = useMemo(() => (way?.paints ?? []).map((paint) => filmOfPaint(paint, shelf)), [way, shelf]);
   const meets = touches.flatMap(({ a, b, how }): Meet[] => (how === "apart" ? [] : [{ a, b, how: how === "wet" ? "wet" : "glaze" }]));
-  const { value, fresh } = useSolved(own.length > 0 && isRead ? `${way?.id ?? ""} ${JSON.stringify(meets)} ${String(count)} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    colourSolver().swapped(own, meets, shelf, count, temperature),
+  const { value, fresh } = useSolved(own.length > 0 && isRead ? { own, meets, shelf, count, temperature } : null, (asked) =>
+    colourSolver().swapped(asked.own, asked.meets, asked.shelf, asked.count, asked.temperature),
   );
   return (
     <Box as="section" aria-label="Other colourways">
@@ -84,12 +84,7 @@ function Swapped({
   shelf: readonly ShelfPaint[];
 }) {
   const paints = swapped.paints.flatMap((paint) => shelf[paint] ?? []);
-  const { value } = useSolved(apart ? `swap ${apart.key} ${swapped.paints.join()}` : null, () =>
-    colourSolver().repaint(
-      apart?.key ?? "",
-      paints.map(({ film }) => film),
-    ),
-  );
+  const { value } = useSolved(apart ? { picture: apart.key, films: paints.map(({ film }) => film) } : null, (asked) => colourSolver().repaint(asked.picture, asked.films));
   const name = paints
     .map((paint) => paint.name.toLowerCase())
     .join(", ")

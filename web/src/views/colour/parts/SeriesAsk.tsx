@@ -1,10 +1,10 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { NEAR_ENOUGH, TEMPERATURES, type ShelfPaint, type SmallestPalette, type Temperature } from "@yule/core";
-import { mixWords, shelfKey } from "@yule/derive";
+import { mixWords } from "@yule/derive";
 import { useState } from "react";
 import { useDesignsQuery } from "../../../data/api.ts";
-import { useSolved } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
@@ -25,12 +25,8 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
   const id = seriesId ?? chosen.design?.seriesId ?? series[0]?.id ?? "";
   const designs = outlook.offered.filter((design) => design.seriesId === id);
   const wanted = coloursOf(designs);
-  const { value, fresh } = useSolved(wanted.length > 0 && shelf.length > 0 ? `${wanted.map(({ hex }) => hex).join()} ${temperature} ${shelfKey(shelf)}` : null, () =>
-    asideColourSolver().smallest(
-      wanted.map(({ hex }) => hex),
-      shelf,
-      temperature,
-    ),
+  const { value, fresh } = useSolved(wanted.length > 0 && shelf.length > 0 ? { wanted: wanted.map(({ hex }) => hex), shelf, temperature } : null, (asked) =>
+    asideColourSolver().smallest(asked.wanted, asked.shelf, asked.temperature),
   );
   if (series.length === 0 || shelf.length === 0)
     return <EmptyAsk>With a series and paints on the shelf it says here from how few of them all its colours can be mixed, and paints its designs in other colourways.</EmptyAsk>;

@@ -1,6 +1,7 @@
 import type { HeldWindow, Mark, PaintedPlan, PaintedQuestion, Pixels, Rect } from "@yule/core";
 import { useRef, useState } from "react";
-import { solver, useSolved } from "../../../workers/solver.ts";
+import { solver } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 
 const SECONDS = 1.6;
 
@@ -13,8 +14,12 @@ export interface Painting {
 
 /** The windows for a painted sheet, worked out beside the interface. While that goes on, what was there before is kept. */
 export function usePainted(question: PaintedQuestion | null, painting: Painting | null) {
-  const asked = question && painting && question.wants.length > 0 ? JSON.stringify([question, painting.name, painting.marks]) : null;
-  const { value, fresh } = useSolved(asked, async () => ({ plan: question && painting ? await solver().painted(question, painting, SECONDS) : null }));
+  const asked = question && painting && question.wants.length > 0 ? { question, painting } : null;
+  const { value, fresh } = useSolved(
+    asked,
+    async (both) => ({ plan: await solver().painted(both.question, both.painting, SECONDS) }),
+    (both) => [both.question, both.painting.name, both.painting.marks],
+  );
   const last = useRef<PaintedPlan | null>(null);
   if (asked === null) last.current = null;
   if (value?.plan) last.current = value.plan;

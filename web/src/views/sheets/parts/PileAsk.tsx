@@ -2,7 +2,8 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { money, printMoney, splitJobOfNeeds, cuttingSteps, type SplitJob } from "@yule/core";
 import { LOSSES, looksOf, possiblePieces, sheetStores, placedOf } from "@yule/derive";
 import { useState } from "react";
-import { solver, useSolved } from "../../../workers/solver.ts";
+import { solver } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { NumberField } from "../../../kit/NumberField.tsx";
@@ -95,7 +96,7 @@ function PileAnswer({
   possible: ReturnType<typeof possiblePieces>;
   tools: ReturnType<typeof useTools>[0];
 }) {
-  const { value, fresh } = useSolved(JSON.stringify([job, [...values]]), () => solver().pile(job, values, SECONDS));
+  const { value, fresh } = useSolved({ job, values: [...values] }, (asked) => solver().pile(asked.job, new Map(asked.values), SECONDS));
   if (!value) return <Loading />;
   const { split, worth, bound } = value;
   const got = possible.map(({ piece, value: each }) => ({ piece, each, count: placedOf(split, piece.id) })).filter((one) => one.count > 0);

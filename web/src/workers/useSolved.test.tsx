@@ -1,6 +1,6 @@
 import { act, type ReactNode } from "react";
 import { createRoot, type Root } from "react-dom/client";
-import { useSolved } from "./solver.ts";
+import { useSolved } from "./useSolved.ts";
 
 let root: Root;
 let host: HTMLElement;
@@ -16,7 +16,7 @@ const show = (what: ReactNode): void => act(() => root.render(what));
 function slow() {
   const asked: string[] = [];
   const answers: (() => void)[] = [];
-  const solve = (question: string) => (): Promise<string> => {
+  const solve = (question: string): Promise<string> => {
     asked.push(question);
     return new Promise((done) => answers.push(() => done(`answer to ${question}`)));
   };
@@ -29,8 +29,8 @@ function slow() {
   return { asked, solve, answer };
 }
 
-function Asks({ question, solve }: { question: string | null; solve: (question: string) => () => Promise<string> }) {
-  const { value, fresh } = useSolved(question, solve(question ?? ""));
+function Asks({ question, solve }: { question: string | null; solve: (question: string) => Promise<string> }) {
+  const { value, fresh } = useSolved(question, solve);
   return `${value ?? "nothing"}, ${fresh ? "fresh" : "of before"}`;
 }
 

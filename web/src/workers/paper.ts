@@ -1,0 +1,17 @@
+import type { RunSheetWorker } from "./runSheet.worker.ts";
+import { askOnce } from "./startWorker.ts";
+import type { WallSheetWorker } from "./wallSheet.worker.ts";
+
+/** The sheet for the wall as a PDF. Drawing pages of letters takes long enough to be felt, so it is done beside the interface. */
+export const wallSheetPdf = (...asked: Parameters<WallSheetWorker["wallSheet"]>): Promise<Uint8Array> =>
+  askOnce<WallSheetWorker, Uint8Array>(
+    () => new Worker(new URL("./wallSheet.worker.ts", import.meta.url), { type: "module" }),
+    (worker) => worker.wallSheet(...asked),
+  );
+
+/** A run sheet as a PDF. */
+export const printedRunSheet = (...asked: Parameters<RunSheetWorker["runSheetPdf"]>): Promise<Uint8Array> =>
+  askOnce<RunSheetWorker, Uint8Array>(
+    () => new Worker(new URL("./runSheet.worker.ts", import.meta.url), { type: "module" }),
+    (worker) => worker.runSheetPdf(...asked),
+  );
