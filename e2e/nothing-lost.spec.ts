@@ -54,13 +54,13 @@ test("two open screens agree within a second, and an undo shows on both", async 
   await laptop.goto(`${shop.url}/stores`);
   await tablet.goto(`${shop.url}/stores`);
   const kraft = (page: typeof laptop) => page.getByRole("row", { name: /kraft/ });
-  await expect(kraft(tablet)).toContainText("35 there");
+  await expect(kraft(tablet)).toContainText("36 there");
   await kraft(laptop)
     .getByRole("button", { name: /bought/ })
     .click();
-  await expect(kraft(tablet)).toContainText("60 there", { timeout: 1_000 });
+  await expect(kraft(tablet)).toContainText("61 there", { timeout: 1_000 });
   await laptop.getByRole("button", { name: "Undo" }).click();
-  await expect(kraft(tablet)).toContainText("35 there", { timeout: 2_000 });
+  await expect(kraft(tablet)).toContainText("36 there", { timeout: 2_000 });
 });
 
 test("a count that was changed elsewhere meanwhile is not written over", async ({ context }) => {

@@ -1,5 +1,5 @@
 import { seededRandom } from "@yule/core";
-import { png } from "./png.ts";
+import { encode } from "fast-png";
 
 // Taken once: the brush asks for them at every point of the paper.
 const { abs, cos, exp, floor, hypot, imul, max, min, round, sin } = Math;
@@ -112,7 +112,7 @@ export class Paper {
   picture(): Buffer {
     const rgb = new Uint8Array(this.light.length);
     for (let index = 0; index < rgb.length; index += 1) rgb[index] = max(0, min(255, round((this.light[index] ?? 0) * 255)));
-    return png(this.width, this.height, rgb);
+    return Buffer.from(encode({ width: this.width, height: this.height, data: rgb, depth: 8, channels: 3 }, { zlib: { level: 7 } }));
   }
 }
 

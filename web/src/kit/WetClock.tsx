@@ -1,3 +1,4 @@
+import { X } from "lucide-react";
 import { printClock, printMinutes, minutes, type Minutes, type UnitState } from "@yule/core";
 import type { ReactNode } from "react";
 import { DrawnWords } from "./drawing.tsx";
@@ -39,7 +40,7 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
     case "finished":
       return { text: "done", spoken: "finished", share: 1, kind: "dry" };
     case "spoilt":
-      return { text: "✕", spoken: "spoilt", share: 0, kind: "spoilt" };
+      return { text: "", spoken: "spoilt", share: 0, kind: "spoilt" };
   }
 }
 
@@ -71,6 +72,7 @@ export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitSt
         transform="rotate(-90)"
       />
       {face.kind === "bone" && <circle r={RADIUS - 6} fill="none" stroke={RING.bone} strokeWidth={2} />}
+      {face.kind === "spoilt" && <X x={-13} y={-13} size={26} color="#F5EFE2" strokeWidth={3} />}
       <DrawnWords anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
         {face.text}
       </DrawnWords>

@@ -1,3 +1,4 @@
+import { X } from "lucide-react";
 import { faultText, useSpeech } from "../kit/measure.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useEffect } from "react";
@@ -46,7 +47,7 @@ function NoticeLine({ notice }: { notice: Notice }) {
         minWidth="44px"
         onClick={() => dispatch(noticeDismissed(notice.id))}
       >
-        ✕
+        <X size={20} aria-hidden />
       </Button>
     </Flex>
   );

@@ -1,8 +1,10 @@
+import { Moon, Sun } from "lucide-react";
+import { useKeys } from "../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
 import { printDay, printTime } from "@yule/core";
 import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
-import { lazy, memo, Suspense, useEffect, useLayoutEffect, useMemo } from "react";
+import { lazy, memo, Suspense, useEffect, useMemo } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
@@ -30,7 +32,7 @@ export function Shell() {
   const thin = pathname.startsWith("/bench");
   const { outlook, problem } = useOutlook(thin);
   const planned = usePlannedSeason(outlook, pathname.startsWith("/season"));
-  useKeys();
+  useShellKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
@@ -127,7 +129,7 @@ const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
         ))}
       </Flex>
       <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening}>
-        {evening ? "☀ day" : "☾ evening"}
+        {evening ? <Sun size={18} aria-hidden /> : <Moon size={18} aria-hidden />} {evening ? "day" : "evening"}
       </Button>
       <Text color="softInk" display={{ base: "none", md: "block" }}>
         {outlook ? `${printDay(outlook.today)}, ${printTime(outlook.minute)}` : ""}
@@ -212,25 +214,18 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   );
 });
 
-/** Keys: 1 to 9 for the views, u to take the last thing back. Not while something is being written. */
-function useKeys(): void {
+const KEYS_SAID = "Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.";
+
+/** Keys: 1 to 9 for the views, u to take the last thing back, ? for all of them. Not while something is being written. */
+function useShellKeys(): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const last = useAppSelector((state) => [...state.outbox.notices].reverse().find((notice) => notice.undo !== null)?.undo ?? null);
-  // Before the first paint: a key pressed as soon as the verdict is there must count.
-  useLayoutEffect(() => {
-    const pressed = (key: KeyboardEvent): void => {
-      const target = key.target as HTMLElement | null;
-      if (key.ctrlKey || key.metaKey || key.altKey || target?.closest("input, textarea, select, [role=dialog]")) return;
-      const view = VIEWS.find((each) => each.key === key.key);
-      if (view) void navigate(`/${view.path}`);
-      if (key.key === "u" && last) void undo(last);
-      if (key.key === "?")
-        dispatch(
-          noticeAdded({ id: "keys", lines: ["Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench."], undo: null, bad: false }),
-        );
-    };
-    window.addEventListener("keydown", pressed);
-    return () => window.removeEventListener("keydown", pressed);
-  }, [navigate, dispatch, last]);
+  const help = (): void => void dispatch(noticeAdded({ id: "keys", lines: [KEYS_SAID], undo: null, bad: false }));
+  useKeys({
+    ...Object.fromEntries(VIEWS.map((view) => [view.key, () => void navigate(`/${view.path}`)])),
+    u: () => last !== null && void undo(last),
+    "?": help,
+    "Shift+?": help,
+  });
 }

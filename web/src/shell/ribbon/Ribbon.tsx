@@ -1,7 +1,8 @@
+import { Minus, Plus } from "lucide-react";
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 import { printDay } from "@yule/core";
 import { rowOf, hang, rulerOf, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
-import { memo, useRef } from "react";
+import { memo, useRef, type ReactNode } from "react";
 import { Link } from "react-router";
 import { HAIR, INK, DrawnWords } from "../../kit/drawing.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -65,8 +66,8 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
       </svg>
       {drag.pulled && <DragBubble pulled={drag.pulled} width={width} top={height} outlook={outlook} planned={planned} />}
       <Flex position="absolute" right="0" top={`${String(EDGE + 1)}px`} gap="2px" bg="ruler" paddingLeft="10px" paddingRight="6px">
-        <ZoomButton sign="−" label="Show more weeks" onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />
-        <ZoomButton sign="+" label="Show fewer weeks" onPress={() => dispatch(ribbonZoomed({ by: 1 }))} />
+        <ZoomButton icon={<Minus size={18} aria-hidden />} label="Show more weeks" onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />
+        <ZoomButton icon={<Plus size={18} aria-hidden />} label="Show fewer weeks" onPress={() => dispatch(ribbonZoomed({ by: 1 }))} />
         <RibbonList outlook={outlook} />
       </Flex>
       <VisuallyHidden>
@@ -112,10 +113,10 @@ function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
   );
 }
 
-function ZoomButton({ sign, label, onPress }: { sign: string; label: string; onPress: () => void }) {
+function ZoomButton({ icon, label, onPress }: { icon: ReactNode; label: string; onPress: () => void }) {
   return (
     <Button variant="ghost" aria-label={label} onClick={onPress} minHeight="32px" height="32px" minWidth="36px" paddingInline="0" textDecoration="none" fontSize="20px" bg="ruler">
-      {sign}
+      {icon}
     </Button>
   );
 }

@@ -1,7 +1,8 @@
+import { PRESSED_BY_SPACE, useKeys } from "../../kit/useKeys.ts";
 import { Box, Grid } from "@chakra-ui/react";
 import type { BenchRead } from "@yule/contract";
 import { moveAt, benchSessions, sessionOn, smallJobs, PlannedTable, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
 import { presentMoment } from "../../data/serverClock.ts";
@@ -79,7 +80,16 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
     void undoLastTap();
   }, []);
   const move = next?.move;
-  useSpace(() => next && move?.kind === "do" && tell(next.on, "done", [{ unit: move.units[0] ?? "", stage: move.stage }]));
+  // The space bar is the next move done: for a foot switch, or a clean knuckle.
+  useKeys(
+    {
+      Space: (event) => {
+        event.preventDefault();
+        if (next && move?.kind === "do") tell(next.on, "done", [{ unit: move.units[0] ?? "", stage: move.stage }]);
+      },
+    },
+    PRESSED_BY_SPACE,
+  );
   useSigns(signsAt(lying, now), presentMoment, settings);
   useAwake(settings.keepsAwake && session !== null && !session.paused);
   useVoice(next ? spokenMove(next.on, next.move) : "", settings.readsOut);
@@ -152,19 +162,3 @@ function boardsOf(lying: readonly StandingBatch[], first: StandingBatch | null):
 
 const spokenMove = (on: StandingBatch, move: NonNullable<ReturnType<typeof moveAt>>["move"]): string =>
   move.kind === "do" ? `${on.route[move.stage]?.name ?? ""}, ${panelWords(numbersOf(on, move.units))}` : move.kind === "wait" ? "Wait." : "All panels are painted and dry.";
-
-/** The space bar is the next move done: for a foot switch, or a clean knuckle. */
-function useSpace(done: () => void): void {
-  const latest = useRef(done);
-  latest.current = done;
-  useEffect(() => {
-    const pressed = (key: KeyboardEvent): void => {
-      const target = key.target as HTMLElement | null;
-      if (key.key !== " " || target?.closest("button, input, select, textarea, a, summary, [role=button], [role=dialog]")) return;
-      key.preventDefault();
-      latest.current();
-    };
-    window.addEventListener("keydown", pressed);
-    return () => window.removeEventListener("keydown", pressed);
-  }, []);
-}

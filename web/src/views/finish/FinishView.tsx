@@ -1,3 +1,4 @@
+import { Archive, Check, LifeBuoy, X, type LucideIcon } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
 import { panelOf, CONFIDENCE, colourwayOf, usesOfCards, type NeedView, type Outlook } from "@yule/derive";
@@ -13,11 +14,11 @@ import { ProblemNote, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { lazy, Suspense } from "react";
 
-const GRADES: readonly { grade: Grade; word: string; mark: string }[] = [
-  { grade: "good", word: "good", mark: "✓" },
-  { grade: "rescue", word: "rescue", mark: "◐" },
-  { grade: "stash", word: "stash", mark: "◇" },
-  { grade: "scrap", word: "scrap", mark: "✕" },
+const GRADES: readonly { grade: Grade; word: string; Mark: LucideIcon }[] = [
+  { grade: "good", word: "good", Mark: Check },
+  { grade: "rescue", word: "rescue", Mark: LifeBuoy },
+  { grade: "stash", word: "stash", Mark: Archive },
+  { grade: "scrap", word: "scrap", Mark: X },
 ];
 
 const NoteLesson = lazy(async () => ({ default: (await import("../../features/lessons/NoteLesson.tsx")).NoteLesson }));
@@ -169,7 +170,7 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
                       title={each.word}
                       onClick={() => grade([unit.id], each.grade)}
                     >
-                      {each.mark}
+                      <each.Mark size={20} aria-hidden />
                     </Button>
                   ))}
                 </Flex>
@@ -183,9 +184,13 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
           Cut the good part out of a rescued panel
         </Button>
       )}
-      <Text color="softInk" marginTop="12px">
-        {GRADES.map((each) => `${each.mark} ${each.word}`).join("   ")}
-      </Text>
+      <Flex color="softInk" marginTop="12px" gap="18px">
+        {GRADES.map(({ grade: each, word, Mark }) => (
+          <Flex key={each} align="center" gap="6px">
+            <Mark size={18} aria-hidden /> {word}
+          </Flex>
+        ))}
+      </Flex>
     </Box>
   );
 }

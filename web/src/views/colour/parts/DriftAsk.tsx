@@ -1,3 +1,4 @@
+import { Check } from "lucide-react";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint } from "@yule/core";
 import { balanceOf, hexOfRgb, colourWords, seenAs } from "@yule/derive";
@@ -50,7 +51,7 @@ export default function DriftAsk({ shelf }: AskProps) {
               {ROLES.map((each) => (
                 <Button key={each} variant={role === each ? "solid" : "outline"} aria-pressed={role === each} onClick={() => setRole(each)}>
                   {each}
-                  {picked[each] ? " ✓" : ""}
+                  {picked[each] && <Check size={18} aria-label="picked" />}
                 </Button>
               ))}
             </Flex>

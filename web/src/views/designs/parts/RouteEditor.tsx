@@ -1,3 +1,5 @@
+import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
+import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { isTechnique, TECHNIQUES, type Technique } from "@yule/core";
 import { newStage, type Stage } from "@yule/derive";
@@ -9,51 +11,53 @@ const MOST_STAGES = 40;
 /** The route changed by hand: stages from the library, up and down, longer or shorter; what it breaks is said as it is changed. */
 export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; onChange: (stages: Stage[]) => void }) {
   const put = (id: string, patch: Partial<Stage>): void => onChange(stages.map((stage) => (stage.id === id ? { ...stage, ...patch } : stage)));
-  const move = (from: number, to: number): void => {
-    const next = [...stages];
-    const [moved] = next.splice(from, 1);
-    if (moved) next.splice(to, 0, moved);
-    onChange(next);
-  };
+  const move = (from: number, to: number): void => onChange(moved(stages, from, to));
   return (
     <Box as="section" aria-label="Change the route">
-      {stages.map((stage, index) => (
-        <Flex key={stage.id} role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
-          <TextInput
-            aria-label={`Name of stage ${String(index + 1)}`}
-            value={stage.name}
-            maxLength={120}
-            flex="1"
-            minWidth="90px"
-            onChange={(change) => put(stage.id, { name: change.target.value })}
-          />
-          <Minutes label={`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
-          <Minutes label={`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
-          <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
-            ↑
-          </Button>
-          <Button
-            variant="ghost"
-            minWidth="36px"
-            paddingInline="0"
-            aria-label={`${stage.name} later`}
-            disabled={index === stages.length - 1}
-            onClick={() => move(index, index + 1)}
-          >
-            ↓
-          </Button>
-          <Button
-            variant="ghost"
-            minWidth="36px"
-            paddingInline="0"
-            aria-label={`Leave out ${stage.name}`}
-            disabled={stages.length === 1}
-            onClick={() => onChange(stages.filter((each) => each !== stage))}
-          >
-            ✕
-          </Button>
-        </Flex>
-      ))}
+      <Sortable ids={stages.map(({ id }) => id)} onMove={move}>
+        {stages.map((stage, index) => (
+          <SortableItem key={stage.id} id={stage.id} name={stage.name}>
+            {(grip) => (
+              <Flex role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
+                {grip}
+                <TextInput
+                  aria-label={`Name of stage ${String(index + 1)}`}
+                  value={stage.name}
+                  maxLength={120}
+                  flex="1"
+                  minWidth="90px"
+                  onChange={(change) => put(stage.id, { name: change.target.value })}
+                />
+                <Minutes label={`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
+                <Minutes label={`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
+                <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
+                  <ArrowUp size={18} aria-hidden />
+                </Button>
+                <Button
+                  variant="ghost"
+                  minWidth="36px"
+                  paddingInline="0"
+                  aria-label={`${stage.name} later`}
+                  disabled={index === stages.length - 1}
+                  onClick={() => move(index, index + 1)}
+                >
+                  <ArrowDown size={18} aria-hidden />
+                </Button>
+                <Button
+                  variant="ghost"
+                  minWidth="36px"
+                  paddingInline="0"
+                  aria-label={`Leave out ${stage.name}`}
+                  disabled={stages.length === 1}
+                  onClick={() => onChange(stages.filter((each) => each !== stage))}
+                >
+                  <X size={18} aria-hidden />
+                </Button>
+              </Flex>
+            )}
+          </SortableItem>
+        ))}
+      </Sortable>
       {stages.length < MOST_STAGES && (
         <Box marginTop="10px">
           <Choice

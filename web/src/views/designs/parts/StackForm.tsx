@@ -1,3 +1,4 @@
+import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
 import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
@@ -31,6 +32,8 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
     const fault = saidOf([...geometry.faults, ...geometry.warnings], ...path);
     return fault && faultWords(fault, speech);
   };
+  // Layers of one kind may be of one name: they are known by their place as well.
+  const layerIds = stack.layers.map((layer, index) => `${layer.kind} ${layer.name} ${String(index)}`);
   const put = (patch: Partial<Stack>): void => onDraft({ ...stack, ...patch });
   const follow = (figure: StackFigure, to: Length): void => onDraft(changeFigure(stack, figure, to, keep, stepOf(system)));
   const save = async (version: number): Promise<void> => {
@@ -102,19 +105,27 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
         />
         <Pick label="fold" value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
       </Row>
-      {stack.layers.map((layer, index) => (
-        <LayerRow
-          key={`${layer.kind}${String(index)}`}
-          layer={layer}
-          onSide={(side, to) => follow({ of: "layer", index, side }, to)}
-          onPatch={(patch) => put({ layers: stack.layers.map((each, at) => (at === index ? { ...each, ...patch } : each)) })}
-          onRemove={stack.layers.length > 1 ? () => put({ layers: stack.layers.filter((_, at) => at !== index) }) : null}
-          faultAt={(side) =>
-            faultAt("layers", index, side) ??
-            (side === "width" ? geometry.faults.filter((fault) => fault.path[1] === index && fault.path.length === 2).map((fault) => faultWords(fault, speech))[0] : undefined)
-          }
-        />
-      ))}
+      <Sortable ids={layerIds} onMove={(from, to) => put({ layers: moved(stack.layers, from, to) })}>
+        {stack.layers.map((layer, index) => (
+          <SortableItem key={layerIds[index]} id={layerIds[index] ?? ""} name={layer.name}>
+            {(grip) => (
+              <LayerRow
+                grip={stack.layers.length > 1 ? grip : null}
+                layer={layer}
+                onSide={(side, to) => follow({ of: "layer", index, side }, to)}
+                onPatch={(patch) => put({ layers: stack.layers.map((each, at) => (at === index ? { ...each, ...patch } : each)) })}
+                onRemove={stack.layers.length > 1 ? () => put({ layers: stack.layers.filter((_, at) => at !== index) }) : null}
+                faultAt={(side) =>
+                  faultAt("layers", index, side) ??
+                  (side === "width"
+                    ? geometry.faults.filter((fault) => fault.path[1] === index && fault.path.length === 2).map((fault) => faultWords(fault, speech))[0]
+                    : undefined)
+                }
+              />
+            )}
+          </SortableItem>
+        ))}
+      </Sortable>
       <Flex gap="10px" wrap="wrap" marginTop="10px">
         {stack.layers.length < 8 &&
           (["mat", "strip"] as const).map((kind) => (
@@ -204,11 +215,12 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
   );
 }
 
-function Row({ name, children }: { name: string; children: React.ReactNode }) {
+function Row({ name, grip = null, children }: { name: string; grip?: React.ReactNode; children: React.ReactNode }) {
   return (
     <Flex gap="8px 14px" wrap="wrap" align="flex-start" borderTop="1px solid" borderColor="hairline" paddingY="8px">
       <Text width="86px" flex="none" paddingTop="30px" fontWeight={600} overflowWrap="anywhere">
         {name}
+        {grip}
       </Text>
       {children}
     </Flex>
@@ -232,8 +244,10 @@ function LayerRow({
   onPatch,
   onRemove,
   faultAt,
+  grip,
 }: {
   layer: Layer;
+  grip: React.ReactNode;
   onSide: (side: "width" | "height", to: Length) => void;
   onPatch: (patch: Partial<Layer>) => void;
   onRemove: (() => void) | null;
@@ -241,7 +255,7 @@ function LayerRow({
 }) {
   const { name } = layer;
   return (
-    <Row name={name}>
+    <Row name={name} grip={grip}>
       <LengthField label={`${name} width`} value={layer.width} onRead={(to) => onSide("width", to)} fault={faultAt("width")} />
       {layer.outline !== "circle" && <LengthField label={`${name} height`} value={layer.height} onRead={(to) => onSide("height", to)} fault={faultAt("height")} />}
       <Pick

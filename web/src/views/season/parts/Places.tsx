@@ -1,3 +1,4 @@
+import { X } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { COUNTRIES } from "@yule/core";
 import type { Outlook } from "@yule/derive";
@@ -26,7 +27,7 @@ export function Places({ outlook, regions }: { outlook: Outlook; regions: Region
       {shop.occasionCountries.map((place) => (
         <Flex key={place} align="center" gap="4px">
           <Button size="sm" variant="outline" aria-label={`Without ${placeName(place, regions)}`} onClick={() => set(shop.occasionCountries.filter((each) => each !== place))}>
-            {placeName(place, regions)} ✕
+            {placeName(place, regions)} <X size={16} aria-hidden />
           </Button>
           {place.length === 2 && (regions[place]?.length ?? 0) > 0 && (
             <Box width="150px">

@@ -1,3 +1,4 @@
+import { useKeys } from "../../../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { overlap, cuttingSteps, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect } from "@yule/core";
 import { backLabels, looksOf, type Outlook } from "@yule/derive";
@@ -55,7 +56,13 @@ export function PaintedPlanView({
   const { plan, fresh, isImpossible } = usePainted(question, painting);
   const picture = useMemo(() => URL.createObjectURL(photo.cropped.kept), [photo.cropped.kept]);
   useEffect(() => () => URL.revokeObjectURL(picture), [picture]);
-  useUndoKey(hands.undo);
+  // Ctrl or Cmd with Z takes the last move back, unless a field has the keys.
+  useKeys({
+    "$mod+z": (event) => {
+      event.preventDefault();
+      hands.undo();
+    },
+  });
   const windows = plan ? shownOf(plan, question, fresh) : [];
   const wantOf = (id: string): PossibleWant | undefined => possible.find((each) => each.want.id === id);
   const isTurned = (window: PaintedWindow): boolean => {
@@ -233,18 +240,4 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
       </Figure>
     </Verdict>
   );
-}
-
-/** Ctrl or Cmd with Z takes the last move back, unless a field has the keys. */
-function useUndoKey(undo: () => void): void {
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const on = event.target instanceof HTMLElement ? event.target.tagName : "";
-      if (event.key.toLowerCase() !== "z" || !(event.ctrlKey || event.metaKey) || on === "INPUT") return;
-      event.preventDefault();
-      undo();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  });
 }

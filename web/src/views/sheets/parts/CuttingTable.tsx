@@ -1,8 +1,9 @@
+import { useKeys } from "../../../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
 import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, cuttingSteps, type CutStep, type Layout, type SplitJob } from "@yule/core";
 import { looksOf, scoresOf, planInHand } from "@yule/derive";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
@@ -44,10 +45,8 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
     localStorage.setItem(placeKey(plan), String(next));
     setAt(next);
   };
-  useArrows(
-    () => go(at + 1),
-    () => go(at - 1),
-  );
+  // Arrows go through the moves as the buttons do, unless a field has the keys.
+  useKeys({ ArrowRight: () => go(at + 1), ArrowLeft: () => go(at - 1) });
   const views = outlook.open.filter((view) => plan.needIds.includes(view.need.id));
   const looks = looksOf(plan.plan.pieces, outlook);
   const move = moves[at];
@@ -110,20 +109,6 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
       </Flex>
     </>
   );
-}
-
-/** Arrows go through the moves as the buttons do, unless a field has the keys. */
-function useArrows(next: () => void, back: () => void): void {
-  useEffect(() => {
-    const press = (event: KeyboardEvent): void => {
-      const on = event.target instanceof HTMLElement ? event.target.tagName : "";
-      if (["INPUT", "SELECT", "TEXTAREA"].includes(on)) return;
-      if (event.key === "ArrowRight") next();
-      if (event.key === "ArrowLeft") back();
-    };
-    window.addEventListener("keydown", press);
-    return () => window.removeEventListener("keydown", press);
-  });
 }
 
 function MoveWords({ move, job, layout, step }: { move: Move; job: SplitJob; layout: Layout; step: CutStep | undefined }) {
