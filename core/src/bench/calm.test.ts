@@ -43,6 +43,7 @@ test("no order gets later or more restless, and all it is still a plan", () => {
       const made = madeUpJob({ batches: 3, panels: 15, stages: 5, wet: 0.2, places: 8, evening }, seed);
       const work = runModelOf(made);
       const found = run(made, byStepsAlone(10));
+      expect(found.ok).toBe(true);
       if (!found.ok) return;
       const steps = found.value.moves.map((move) =>
         work.steps.findIndex((step) => made.batches[step.batch]?.id === move.batch && made.batches[step.batch]?.stages[step.stage]?.id === move.stage),

@@ -47,10 +47,12 @@ test("whatever tires the hand and whatever needs no paint, no rule is broken and
       const batches = made.batches.map((batch, at) => ({ ...batch, stages: batch.stages.map((each, place) => ({ ...each, withoutPaint: (seed + at + place) % 3 === 0 })) }));
       const tiring = { ...made, batches, tires: { after, rest } };
       const found = run(tiring, byStepsAlone(3));
+      expect(found.ok).toBe(true);
       if (!found.ok) return;
       expect(runFaults(tiring, found.value)).toEqual([]);
       const rested = run({ ...tiring, tires: null }, byStepsAlone(3));
       // A bound for hands that never tire holds for those that do.
+      expect(rested.ok).toBe(true);
       if (rested.ok) expect(found.value.makespan).toBeGreaterThanOrEqual(rested.value.bound - 1e-6);
     }),
     { numRuns: 12 },

@@ -117,15 +117,19 @@ test("a longer search never ends later, and the same seed finds the same", () =>
 test.each([1, 2, 3])("splitting into lots, gathering and waiting all make plans that keep every rule (seed %i)", (seed) => {
   const job = madeUpJob({ batches: 4, panels: 40, stages: 7, wet: 0.2, places: 12, evening: 120 }, seed);
   const work = runModelOf(job);
+  let made = 0;
   for (const [lots, setup, tail, patient] of [
     [1, 3, 0.3, true],
     [2, 0.3, 0.1, false],
     [1000, 1, -0.1, true],
   ] as const) {
     const plan = construct(work, { idle: 1, setup, tail, lots, patient, wide: true, noise: () => 0 }, () => false);
+    // One way of building may run into a closed window; not every one of them.
     if (!plan) continue;
+    made += 1;
     expect(runFaults(job, runPlanOf(work, plan, makespanBound(work)))).toEqual([]);
   }
+  expect(made).toBeGreaterThan(0);
 });
 
 test("twelve batches of three hundred panels are planned by every rule, and better than stage by stage", () => {

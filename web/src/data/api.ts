@@ -66,6 +66,9 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   }
 };
 
+/** Entries of the logbook that are read at once. */
+const LOGBOOK_PAGE = 60;
+
 export const api = createApi({
   reducerPath: "api",
   baseQuery: read,
@@ -81,8 +84,13 @@ export const api = createApi({
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
-    logbook: build.query<LogbookRead, { find: string; before: number | null }>({
-      query: ({ find, before }) => `logbook?most=60${find ? `&find=${encodeURIComponent(find)}` : ""}${before ? `&before=${String(before)}` : ""}`,
+    logbook: build.infiniteQuery<LogbookRead, string, number | null>({
+      infiniteQueryOptions: {
+        initialPageParam: null,
+        getNextPageParam: ({ events }) => (events.length < LOGBOOK_PAGE ? undefined : events[events.length - 1]?.seq),
+      },
+      query: ({ queryArg: find, pageParam: before }) =>
+        `logbook?most=${String(LOGBOOK_PAGE)}${find ? `&find=${encodeURIComponent(find)}` : ""}${before === null ? "" : `&before=${String(before)}`}`,
       providesTags: ["logbook"],
     }),
   }),
@@ -98,6 +106,6 @@ export const {
   useBenchQuery,
   useDispatchQuery,
   useHolidaysQuery,
-  useLogbookQuery,
+  useLogbookInfiniteQuery,
   useOrdersQuery,
 } = api;

@@ -1,3 +1,4 @@
+import { readNumber } from "./readNumber.ts";
 import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { FormField, TextInput } from "./FormField.tsx";
@@ -21,7 +22,7 @@ export function NumberField({
   onRead: (value: number) => void;
 }) {
   const [text, setText] = useState<string | null>(null);
-  const number = Number(text ?? value);
+  const number = text === null ? value : readNumber(text);
   const wrong = text !== null && (text.trim() === "" || !Number.isFinite(number) || number < least || number > most || (whole && !Number.isInteger(number)));
   return (
     <Box width="132px">
@@ -34,8 +35,8 @@ export function NumberField({
           value={text ?? String(value)}
           onChange={(change) => {
             setText(change.target.value);
-            const read = Number(change.target.value);
-            if (change.target.value.trim() !== "" && read >= least && read <= most && (!whole || Number.isInteger(read))) onRead(read);
+            const read = readNumber(change.target.value);
+            if (read >= least && read <= most && (!whole || Number.isInteger(read))) onRead(read);
           }}
           onBlur={() => !wrong && setText(null)}
         />

@@ -9,6 +9,8 @@ export const button = defineRecipe({
     paddingInline: "18px",
     cursor: "pointer",
     transition: "background 120ms, color 120ms",
+    // A glyph stands in the line of its words.
+    "& > svg": { display: "inline-block", verticalAlign: "-0.22em" },
     _focusVisible: { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
     _disabled: { opacity: 0.5, cursor: "not-allowed" },
   },

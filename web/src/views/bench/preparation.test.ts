@@ -1,11 +1,10 @@
 /** @jest-environment node */
 import type { BatchRead, DesignRead, StoreRead } from "@yule/contract";
 import { learnBench, type ShelfPaint, type SheetLine } from "@yule/core";
-import { readFileSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import { writeFileSync } from "node:fs";
 import { PDFDocument } from "pdf-lib";
 import { plannedBatches, linesUntil, mixToMakeWords, preparationFor, standingBatches, type NeedView } from "@yule/derive";
-import type { PdfFonts } from "../../kit/pdf/fonts.ts";
+import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { runSheetPdf, type RunSheet } from "../../workers/pdf/runSheetPdf.ts";
 import { lineWords, paintsOf } from "./words.ts";
 
@@ -96,10 +95,7 @@ test("a line says its stage, its panels by number and who does it where; fresh w
   expect(paintsOf(lying[0], { stage: "Sketch", units: [0] })).toBe("");
 });
 
-const require = createRequire(import.meta.url);
-const font = (family: string, weight: number): Uint8Array[] =>
-  ["latin", "latin-ext"].map((part) => new Uint8Array(readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${part}-${String(weight)}-normal.woff`))));
-const fonts: PdfFonts = { text: font("hanken-grotesk", 400), strong: font("hanken-grotesk", 700), heading: font("literata", 600) };
+const fonts = testFonts();
 
 test.each([
   [0, 1],
@@ -135,6 +131,9 @@ test.each([
     expect(file.getPageCount()).toBe(pages);
     expect(file.getPage(0).getSize()).toEqual({ width: 595.28, height: 841.89 });
     expect(file.getTitle()).toBe("Tern Row Cards, run sheet from Sat 8 Nov");
+    const read = await readBack(bytes);
+    expect(read[0]?.text).toContain("3.5 ml Ferry Blue");
+    for (const page of read) expect(page.ink).toBeGreaterThan(0.002);
   },
   30_000,
 );

@@ -1,5 +1,6 @@
-import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import { money, printDay, printMoney, zoneOf, type Zone } from "@yule/core";
+import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { money, printDay, printMoney, zoneOf, type Zone, type Money, type Safety } from "@yule/core";
 import { rowOf, BY_HAND, postageOf, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../../data/outbox.ts";
@@ -20,11 +21,7 @@ export default function DispatchView() {
       {open.length === 0 ? (
         <Teach title="Nothing is to be sent">Each need shows here with its last posting day, by the slow side of the carrier&apos;s table.</Teach>
       ) : (
-        <Box role="table" aria-label="To send" maxWidth="1000px">
-          {open.map((view) => (
-            <SendRow key={view.need.id} view={view} outlook={outlook} />
-          ))}
-        </Box>
+        <ToSend outlook={outlook} open={open} />
       )}
       <Households outlook={outlook} />
     </>
@@ -59,23 +56,31 @@ function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly N
   );
 }
 
-function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
+/** What is to be sent, the soonest first. */
+function ToSend({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {
   const planned = usePlanned();
-  const ready = view.stage === "to post";
-  const service = view.post?.service ?? BY_HAND;
-  const cost = postageOf(view.need, service, outlook.dispatch.carrier.table) ?? money(0);
-  const post = (): void => void sendCommand("post-need", { id: v7(), needId: view.need.id, on: outlook.today, service, costMinor: cost });
-  return (
-    <Grid
-      role="row"
-      templateColumns={{ base: "1fr auto", md: "minmax(200px, 2fr) 1.1fr 1.6fr 1fr 150px" }}
-      columnGap="14px"
-      alignItems="center"
-      paddingY="9px"
-      borderTop="1px solid"
-      borderColor="hairline"
-    >
-      <Box role="cell" minWidth={0}>
+  const rows = open.map((view) => {
+    const service = view.post?.service ?? BY_HAND;
+    return { view, safety: rowOf(view, planned).safety, service, cost: postageOf(view.need, service, outlook.dispatch.carrier.table) ?? money(0) };
+  });
+  return <DataTable label="To send" rows={rows} columns={columnsFor(outlook)} rowId={({ view }) => view.need.id} maxWidth="1000px" />;
+}
+
+interface SendRow {
+  readonly view: NeedView;
+  readonly safety: Safety;
+  readonly service: string;
+  readonly cost: Money;
+}
+
+const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] => [
+  {
+    id: "need",
+    head: "For whom",
+    isAlways: true,
+    value: ({ view }) => view.need.title,
+    cell: ({ view }) => (
+      <>
         <Text fontWeight={700} overflowWrap="anywhere">
           {view.need.title}
         </Text>
@@ -83,29 +88,52 @@ function SendRow({ view, outlook }: { view: NeedView; outlook: Outlook }) {
           {view.cards} × {view.design.name}
           {view.need.households > 0 ? `, ${String(view.need.households)} households` : ""}
         </Text>
-      </Box>
-      <Box role="cell">
-        <Text>{printDay(view.readyBy)}</Text>
-        <StateWord state={rowOf(view, planned).safety} />
-      </Box>
-      <Text role="cell" display={{ base: "none", md: "block" }}>
-        {view.post ? `${view.post.service}, ${printMoney(cost, outlook.shop.currency)}` : "handed over"}
-      </Text>
-      <Text role="cell" color="softInk" display={{ base: "none", md: "block" }}>
+      </>
+    ),
+  },
+  {
+    id: "by",
+    head: "Goes by",
+    isAlways: true,
+    value: ({ view }) => view.readyBy,
+    cell: ({ view, safety }) => (
+      <>
+        <Text whiteSpace="nowrap">{printDay(view.readyBy)}</Text>
+        <StateWord state={safety} />
+      </>
+    ),
+  },
+  {
+    id: "service",
+    head: "How, and what it costs",
+    value: ({ service, cost }) => `${service} ${String(cost)}`,
+    cell: ({ view, service, cost }) => (view.post ? `${service}, ${printMoney(cost, shop.currency)}` : "handed over"),
+  },
+  {
+    id: "made",
+    head: "Made",
+    value: ({ view }) => view.assembled / Math.max(1, view.cards),
+    cell: ({ view }) => (
+      <Text color="softInk">
         {view.assembled} of {view.cards} made
       </Text>
-      <Box role="cell">
-        {ready ? (
-          <Button width="100%" size="sm" onClick={post}>
-            {view.post ? "Posted today" : "Handed over"}
-          </Button>
-        ) : (
-          <Text color="softInk">{view.stage}</Text>
-        )}
-      </Box>
-    </Grid>
-  );
-}
+    ),
+  },
+  {
+    id: "do",
+    head: "",
+    isAlways: true,
+    width: "160px",
+    cell: ({ view, service, cost }) =>
+      view.stage === "to post" ? (
+        <Button width="100%" size="sm" onClick={() => void sendCommand("post-need", { id: v7(), needId: view.need.id, on: today, service, costMinor: cost })}>
+          {view.post ? "Posted today" : "Handed over"}
+        </Button>
+      ) : (
+        <Text color="softInk">{view.stage}</Text>
+      ),
+  },
+];
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 

@@ -1,7 +1,9 @@
+import type { EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, printDay, printTime } from "@yule/core";
-import { useDeferredValue, useState } from "react";
-import { useLogbookQuery } from "../../data/api.ts";
+import { dayAt, minuteOfDayAt, printDay, printTime, type Day } from "@yule/core";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { useLogbookInfiniteQuery } from "../../data/api.ts";
 import { NoteLesson } from "../../features/lessons/NoteLesson.tsx";
 import { undo } from "../../data/outbox.ts";
 import { useView } from "../../plan/useOutlet.ts";
@@ -13,14 +15,13 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 export default function LogbookView() {
   const outlook = useView();
   const [find, setFind] = useState("");
-  const [before, setBefore] = useState<number | null>(null);
-  const { data } = useLogbookQuery({ find: useDeferredValue(find), before });
+  const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogbookInfiniteQuery(useDeferredValue(find));
+  const events = useMemo(() => data?.pages.flatMap((page) => page.events) ?? [], [data]);
   const yields = [...outlook.yields.entries()].filter(([, record]) => record.good + record.bad > 0);
   const good = yields.reduce((sum, [, record]) => sum + record.good, 0);
   const judged = yields.reduce((sum, [, record]) => sum + record.good + record.bad, 0);
   const posted = outlook.needs.filter((view) => view.stage === "done");
   const inTime = posted.filter((view) => (view.need.postedOn ?? "") <= view.readyBy);
-  let lastDay = "";
   return (
     <>
       <Verdict>
@@ -44,49 +45,86 @@ export default function LogbookView() {
         <NoteLesson design={null} />
       </Box>
       <Flex maxWidth="420px" marginBottom="14px">
-        <TextInput type="search" aria-label="Find in the logbook" placeholder="find a word" value={find} onChange={(change) => (setFind(change.target.value), setBefore(null))} />
+        <TextInput type="search" aria-label="Find in the logbook" placeholder="find a word" value={find} onChange={(change) => setFind(change.target.value)} />
       </Flex>
       {!data ? (
         <Loading />
-      ) : data.events.length === 0 ? (
+      ) : events.length === 0 ? (
         <Teach title="Nothing found">{find ? "No entry holds this word." : "Everything you do is written here, and can be taken back from here."}</Teach>
       ) : (
         <Box maxWidth="860px">
-          {data.events.map((event) => {
-            const at = new Date(event.at);
-            const day = dayAt(at, outlook.shop.timeZone);
-            const newDay = day !== lastDay;
-            lastDay = day;
-            return (
-              <Box key={event.id}>
-                {newDay && (
-                  <Heading as="h2" fontSize="18px" fontWeight={600} marginTop="18px" marginBottom="4px">
-                    {printDay(day)}
-                  </Heading>
-                )}
-                <Flex gap="14px" paddingY="4px" borderTop="1px solid" borderColor="hairline" align="center" minHeight="46px">
-                  <Text width="52px" flex="none" color="softInk">
-                    {printTime(minuteOfDayAt(at, outlook.shop.timeZone))}
-                  </Text>
-                  <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
-                    {event.summary}
-                  </Text>
-                  {event.undoable && (
-                    <Button variant="ghost" onClick={() => void undo(event.id)}>
-                      {event.kind === "undo" ? "do it again" : "take back"}
-                    </Button>
-                  )}
-                </Flex>
-              </Box>
-            );
-          })}
-          {data.events.length === 60 && (
-            <Button variant="outline" marginTop="14px" onClick={() => setBefore(data.events[data.events.length - 1]?.seq ?? null)}>
-              Earlier
+          <Entries events={events} timeZone={outlook.shop.timeZone} />
+          {hasNextPage && (
+            <Button variant="outline" marginTop="14px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+              {isFetchingNextPage ? "Reading earlier entries …" : "Show earlier entries"}
             </Button>
           )}
         </Box>
       )}
     </>
+  );
+}
+
+/** An entry is about as high as its button; those of long words are measured. */
+const ENTRY_HEIGHT = 54;
+
+/** What happened, latest first. Of many entries only those in sight are drawn. */
+function Entries({ events, timeZone }: { events: readonly EventRead[]; timeZone: string }) {
+  const list = useRef<HTMLDivElement>(null);
+  const [offset, setOffset] = useState(0);
+  useLayoutEffect(() => setOffset(list.current?.offsetTop ?? 0), []);
+  const dayOf = (event: EventRead): Day => dayAt(new Date(event.at), timeZone);
+  const rows = useWindowVirtualizer({
+    count: events.length,
+    estimateSize: () => ENTRY_HEIGHT,
+    overscan: 20,
+    scrollMargin: offset,
+    getItemKey: (index) => events[index]?.id ?? index,
+  });
+  return (
+    <Box ref={list} position="relative" height={`${String(rows.getTotalSize())}px`}>
+      {rows.getVirtualItems().map(({ index, key, start }) => {
+        const event = events[index];
+        if (!event) return null;
+        const before = events[index - 1];
+        return (
+          <Box
+            key={key}
+            data-index={index}
+            ref={rows.measureElement}
+            position="absolute"
+            top={0}
+            left={0}
+            width="100%"
+            style={{ transform: `translateY(${String(start - offset)}px)` }}
+          >
+            {(before === undefined || dayOf(before) !== dayOf(event)) && (
+              <Heading as="h2" fontSize="18px" fontWeight={600} paddingTop="18px" paddingBottom="4px">
+                {printDay(dayOf(event))}
+              </Heading>
+            )}
+            <Entry event={event} timeZone={timeZone} />
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
+  return (
+    <Flex gap="14px" paddingY="4px" borderTop="1px solid" borderColor="hairline" align="center" minHeight="46px">
+      <Text width="52px" flex="none" color="softInk">
+        {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
+      </Text>
+      <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
+        {event.summary}
+      </Text>
+      {event.undoable && (
+        <Button variant="ghost" onClick={() => void undo(event.id)}>
+          {event.kind === "undo" ? "do it again" : "take back"}
+        </Button>
+      )}
+    </Flex>
   );
 }

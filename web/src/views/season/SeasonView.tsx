@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
 import { rowOf, type NeedView, type NeedRow } from "@yule/derive";
-import { Fragment, lazy, startTransition, Suspense, useState, type ReactNode } from "react";
+import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { useView } from "../../plan/useOutlet.ts";
 import { StateWord, Teach } from "../../kit/states.tsx";
@@ -118,80 +119,71 @@ const byUrgency = (a: NeedRow, b: NeedRow): number => RANK[a.safety] - RANK[b.sa
 /** The needs, most pressing first. The chosen one opens under its row. */
 function NeedTable({ rows, chosen, onChoose, children }: { rows: readonly NeedRow[]; chosen: string | null; onChoose: (id: string) => void; children: ReactNode }) {
   const navigate = useNavigate();
-  const columns = { base: "1fr auto", md: "minmax(130px, 1fr) 90px 62px 90px 84px 110px 112px" };
-  return (
-    <Box role="table" aria-label="Needs" maxWidth="1060px">
-      <Grid role="row" templateColumns={columns} columnGap="10px" paddingX="8px" paddingBottom="8px" color="softInk" display={{ base: "none", md: "grid" }}>
-        {["Need", "Ready by", "Hands", "Begin by", "Stands", "In time", ""].map((head) => (
-          <Text key={head} role="columnheader">
-            {head}
-          </Text>
-        ))}
-      </Grid>
-      {rows.map(({ view, safety, lateDays, chance }) => (
-        <Fragment key={view.need.id}>
-          <Grid
-            role="row"
-            aria-current={view.need.id === chosen ? "true" : undefined}
-            templateColumns={columns}
-            columnGap="10px"
-            rowGap="2px"
-            alignItems="center"
-            paddingX="8px"
-            paddingY="9px"
-            borderTop="1px solid"
-            borderColor="hairline"
-            bg={view.need.id === chosen ? "table" : "transparent"}
-            borderTopRadius={view.need.id === chosen ? "8px" : 0}
-          >
-            <Box role="cell" minWidth={0}>
-              <button
-                type="button"
-                aria-expanded={view.need.id === chosen}
-                onClick={() => onChoose(view.need.id)}
-                style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
-              >
-                {view.need.title}
-              </button>
-              <Text color="softInk" fontSize="15px">
-                {view.cards} × {view.design.name}
-              </Text>
-            </Box>
-            <Text role="cell" whiteSpace="nowrap">
-              {printDay(view.readyBy)}
-            </Text>
-            <Text role="cell" display={{ base: "none", md: "block" }}>
-              {printMinutes(view.outlook.hands)}
-            </Text>
-            <Text role="cell" display={{ base: "none", md: "block" }}>
-              {view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}
-            </Text>
-            <Box role="cell">
-              <StateWord state={safety} />
-              {lateDays > 0 && (
-                <Text fontSize="15px" color="cannot">
-                  {lateDays} {lateDays === 1 ? "day" : "days"} late
-                </Text>
-              )}
-            </Box>
-            <Box role="cell" display={{ base: "none", md: "block" }} fontSize="15px">
-              {chance === null ? <span aria-hidden="true">–</span> : <Odds chance={chance} />}
-            </Box>
-            <Box role="cell">
-              <Button size="sm" variant="outline" width="100%" paddingInline="6px" onClick={() => void navigate(`${STEP[view.stage].to}?need=${view.need.id}`)}>
-                {STEP[view.stage].label}
-              </Button>
-            </Box>
-          </Grid>
-          {view.need.id === chosen && (
-            <Box role="row">
-              <Box role="cell" bg="table" borderBottomRadius="8px" padding="4px 14px 18px">
-                {children}
-              </Box>
-            </Box>
-          )}
-        </Fragment>
-      ))}
-    </Box>
-  );
+  const columns = useMemo((): readonly TableColumn<NeedRow>[] => needColumns(chosen, onChoose, (to) => void navigate(to)), [chosen, onChoose, navigate]);
+  return <DataTable label="Needs" rows={rows} columns={columns} rowId={({ view }) => view.need.id} opened={{ id: chosen, detail: children }} />;
 }
+
+const needColumns = (chosen: string | null, onChoose: (id: string) => void, go: (to: string) => void): readonly TableColumn<NeedRow>[] => [
+  {
+    id: "need",
+    head: "Need",
+    isAlways: true,
+    value: ({ view }) => `${view.need.title} ${view.design.name}`,
+    cell: ({ view }) => (
+      <>
+        <button
+          type="button"
+          aria-expanded={view.need.id === chosen}
+          onClick={() => onChoose(view.need.id)}
+          style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
+        >
+          {view.need.title}
+        </button>
+        <Text color="softInk" fontSize="15px">
+          {view.cards} × {view.design.name}
+        </Text>
+      </>
+    ),
+  },
+  { id: "ready", head: "Ready by", isAlways: true, value: ({ view }) => view.readyBy, cell: ({ view }) => <Text whiteSpace="nowrap">{printDay(view.readyBy)}</Text> },
+  { id: "hands", head: "Hands", value: ({ view }) => view.outlook.hands, cell: ({ view }) => <Text whiteSpace="nowrap">{printMinutes(view.outlook.hands)}</Text> },
+  {
+    id: "begin",
+    head: "Begin by",
+    value: ({ view }) => (view.outlook.hands <= 0 ? "9" : (view.outlook.startBy ?? "0")),
+    cell: ({ view }) => <Text whiteSpace="nowrap">{view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}</Text>,
+  },
+  {
+    id: "stands",
+    head: "Stands",
+    isAlways: true,
+    value: ({ safety }) => RANK[safety],
+    cell: ({ safety, lateDays }) => (
+      <>
+        <StateWord state={safety} />
+        {lateDays > 0 && (
+          <Text fontSize="15px" color="cannot" whiteSpace="nowrap">
+            {lateDays} {lateDays === 1 ? "day" : "days"} late
+          </Text>
+        )}
+      </>
+    ),
+  },
+  {
+    id: "chance",
+    head: "In time",
+    value: ({ chance }) => chance ?? -1,
+    cell: ({ chance }) => <Box fontSize="15px">{chance === null ? <span aria-hidden="true">–</span> : <Odds chance={chance} />}</Box>,
+  },
+  {
+    id: "do",
+    head: "",
+    isAlways: true,
+    width: "124px",
+    cell: ({ view }) => (
+      <Button size="sm" variant="outline" width="100%" paddingInline="6px" onClick={() => go(`${STEP[view.stage].to}?need=${view.need.id}`)}>
+        {STEP[view.stage].label}
+      </Button>
+    ),
+  },
+];

@@ -1,16 +1,11 @@
 /** @jest-environment node */
 import { lengthOfUnits, mm, money, sheetSketch, type Layout, type Sheet } from "@yule/core";
-import { readFileSync } from "node:fs";
-import { createRequire } from "node:module";
 import { PDFDocument } from "pdf-lib";
-import type { PdfFonts } from "../../kit/pdf/fonts.ts";
+import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { labelsPdf, labelsPerPage } from "./labelsPdf.ts";
 import { pagesFor, sheetPdf } from "./sheetPdf.ts";
 
-const require = createRequire(import.meta.url);
-const font = (family: string, weight: number): Uint8Array[] =>
-  ["latin", "latin-ext"].map((part) => new Uint8Array(readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${part}-${String(weight)}-normal.woff`))));
-const fonts: PdfFonts = { text: font("hanken-grotesk", 400), strong: font("hanken-grotesk", 700), heading: font("literata", 600) };
+const fonts = testFonts();
 const A4 = { width: mm(210), height: mm(297) };
 const ruler = { length: mm(100), words: "100 mm" };
 
@@ -46,6 +41,12 @@ test("all sheets are in one file, on the maker's paper, with letters of other la
     [842, 595],
   ]);
   expect(file.getPageCount()).toBe(2 + pagesFor({ width: mm(560), height: mm(380) }, A4, 1).tiles.length);
+  const pages = await readBack(bytes);
+  expect(pages[0]?.letters).toContain("Żółtykite");
+  for (const page of pages) {
+    expect(page.text).toContain("100 mm");
+    expect(page.ink).toBeGreaterThan(0.001);
+  }
 });
 
 test("every piece has its own label for its back, as many to a page as its paper takes", async () => {
@@ -54,7 +55,10 @@ test("every piece has its own label for its back, as many to a page as its paper
     { name: "Kites", detail: "Yule list", count: 25 },
     { name: "Żółty moth", detail: "test strip", count: 3 },
   ];
-  const file = await PDFDocument.load(await labelsPdf(labels, A4, fonts));
-  expect(file.getPageCount()).toBe(2);
+  const pages = await readBack(await labelsPdf(labels, A4, fonts));
+  expect(pages).toHaveLength(2);
+  expect(pages[0]?.text).toContain("Yule list");
+  expect(pages[1]?.letters).toContain("Żółtymoth");
+  for (const page of pages) expect(page.ink).toBeGreaterThan(0.002);
   expect((await PDFDocument.load(await labelsPdf([], A4, fonts))).getPageCount()).toBeLessThan(2);
 });

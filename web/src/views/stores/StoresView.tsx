@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addStore, faultsOf, storeKinds, problemFaults, type StoreRead } from "@yule/contract";
-import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook, type Fault } from "@yule/core";
+import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook, type Fault, type Day, type Safety } from "@yule/core";
 import type { Outlook } from "@yule/derive";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../data/outbox.ts";
 import { useView } from "../../plan/useOutlet.ts";
@@ -17,14 +18,18 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 export default function StoresView() {
   const outlook = useView();
   const [adding, setAdding] = useState(false);
-  const sorted = [...outlook.stock].sort((a, b) => b.outlook.missing - a.outlook.missing || a.store.kind.localeCompare(b.store.kind));
+  const sorted = useMemo(
+    () =>
+      outlook.stock
+        .map(({ store, outlook: stock }) => ({ store, stock, today: outlook.today }))
+        .sort((a, b) => b.stock.missing - a.stock.missing || a.store.kind.localeCompare(b.store.kind)),
+    [outlook.stock, outlook.today],
+  );
   return (
     <>
       <StoresVerdict outlook={outlook} />
-      <Box role="table" aria-label="Stores" maxWidth="1000px" marginBottom="20px">
-        {sorted.map(({ store, outlook: stock }) => (
-          <StoreRow key={store.id} store={store} stock={stock} today={outlook.today} />
-        ))}
+      <Box marginBottom="20px">
+        <DataTable label="Stores" rows={sorted} columns={COLUMNS} rowId={({ store }) => store.id} maxWidth="1000px" />
       </Box>
       <Button variant="outline" onClick={() => setAdding(true)}>
         Add to the shelf
@@ -59,34 +64,45 @@ function StoresVerdict({ outlook }: { outlook: Outlook }) {
   );
 }
 
-function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlook; today: string }) {
-  const [counting, setCounting] = useState(false);
-  const safety = stock.missing > 0 ? "cannot" : stock.wanted > 0 && store.onHand - stock.wanted < stock.wanted * 0.2 ? "tight" : "safe";
-  return (
-    <Grid
-      role="row"
-      templateColumns={{ base: "40px 1fr auto", md: "40px minmax(150px, 1.6fr) 0.8fr 0.9fr 1.7fr 190px", xl: "40px minmax(220px, 2fr) 1fr 1fr 1.5fr 270px" }}
-      columnGap="14px"
-      rowGap="6px"
-      alignItems="center"
-      paddingY="9px"
-      borderTop="1px solid"
-      borderColor="hairline"
-    >
-      <SheetMark store={store} />
-      <Box role="cell" minWidth={0}>
+/** A store with what the open needs will take of it. */
+interface StockRow {
+  readonly store: StoreRead;
+  readonly stock: StockOutlook;
+  readonly today: Day;
+}
+
+const safetyOf = ({ store, stock }: StockRow): Safety => (stock.missing > 0 ? "cannot" : stock.wanted > 0 && store.onHand - stock.wanted < stock.wanted * 0.2 ? "tight" : "safe");
+
+const RANK: Readonly<Record<Safety, number>> = { cannot: 0, tight: 1, safe: 2 };
+
+const COLUMNS: readonly TableColumn<StockRow>[] = [
+  { id: "shape", head: "", isAlways: true, width: "52px", cell: ({ store }) => <SheetMark store={store} /> },
+  {
+    id: "name",
+    head: "What lies there",
+    isAlways: true,
+    value: ({ store }) => store.name,
+    cell: ({ store }) => (
+      <>
         <Text fontWeight={700} overflowWrap="anywhere">
           {store.name}
         </Text>
         <Text color="softInk" fontSize="15px">
           {store.kind}
         </Text>
-      </Box>
-      <Text role="cell">{store.onHand} there</Text>
-      <Text role="cell" display={{ base: "none", md: "block" }}>
-        {stock.wanted} wanted
-      </Text>
-      <Box role="cell" display={{ base: "none", md: "block" }}>
+      </>
+    ),
+  },
+  { id: "there", head: "There", isAlways: true, value: ({ store }) => store.onHand, cell: ({ store }) => <Text whiteSpace="nowrap">{store.onHand} there</Text> },
+  { id: "wanted", head: "Wanted", value: ({ stock }) => stock.wanted, cell: ({ stock }) => <Text whiteSpace="nowrap">{stock.wanted} wanted</Text> },
+  {
+    id: "lasts",
+    head: "Whether it lasts",
+    value: (row) => RANK[safetyOf(row)],
+    cell: (row) => {
+      const { stock, today } = row;
+      const safety = safetyOf(row);
+      return (
         <StateWord state={safety}>
           {safety === "cannot"
             ? `${String(stock.missing)} short${stock.runsOut && stock.runsOut.on > today ? `, ${printDay(stock.runsOut.on)}` : ""}`
@@ -94,35 +110,35 @@ function StoreRow({ store, stock, today }: { store: StoreRead; stock: StockOutlo
               ? "just enough"
               : "enough"}
         </StateWord>
-      </Box>
-      <Flex role="cell" gap="8px" gridColumn={{ base: "2 / -1", md: "auto" }}>
-        {counting ? (
-          <CountField store={store} onDone={() => setCounting(false)} />
-        ) : (
-          <>
-            <Button size="sm" variant="outline" onClick={() => setCounting(true)}>
-              Count
-            </Button>
-            <Button
-              size="sm"
-              variant={stock.missing > 0 ? "solid" : "outline"}
-              onClick={() => void sendCommand("buy-store", { id: store.id, quantity: store.pack * Math.max(1, stock.packs) })}
-            >
-              {store.pack * Math.max(1, stock.packs)} bought
-            </Button>
-          </>
-        )}
-      </Flex>
-    </Grid>
+      );
+    },
+  },
+  { id: "do", head: "", isAlways: true, width: "260px", cell: (row) => <StoreDoes {...row} /> },
+];
+
+/** Counted, or bought. */
+function StoreDoes({ store, stock }: StockRow) {
+  const [counting, setCounting] = useState(false);
+  if (counting) return <CountField store={store} onDone={() => setCounting(false)} />;
+  const quantity = store.pack * Math.max(1, stock.packs);
+  return (
+    <Flex gap="8px" wrap="wrap">
+      <Button size="sm" variant="outline" onClick={() => setCounting(true)}>
+        Count
+      </Button>
+      <Button size="sm" variant={stock.missing > 0 ? "solid" : "outline"} onClick={() => void sendCommand("buy-store", { id: store.id, quantity })}>
+        {quantity} bought
+      </Button>
+    </Flex>
   );
 }
 
 /** The store's shape to scale with the others, so that sizes are seen. */
 function SheetMark({ store }: { store: StoreRead }) {
   const scale = 38 / inches(26);
-  if (store.width === null || store.height === null) return <Box role="cell" />;
+  if (store.width === null || store.height === null) return null;
   return (
-    <Box role="cell" aria-hidden>
+    <Box aria-hidden>
       <svg width={40} height={40}>
         <rect
           x={1}

@@ -2,16 +2,12 @@
 import { limitsFor, odds, planWork, seasonJobOf, type SeasonFacts } from "@yule/core";
 import { seasonFacts, oddsOf, spreadsOf, rowOf, type PlannedSeason } from "@yule/derive";
 import { line, need, season } from "@yule/derive/examples";
-import { readFileSync, writeFileSync } from "node:fs";
-import { createRequire } from "node:module";
+import { writeFileSync } from "node:fs";
 import { PDFDocument } from "pdf-lib";
-import type { PdfFonts } from "../../kit/pdf/fonts.ts";
+import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { wallSheet } from "./wallSheet.ts";
 
-const require = createRequire(import.meta.url);
-const font = (family: string, weight: number): Uint8Array[] =>
-  ["latin", "latin-ext"].map((part) => new Uint8Array(readFileSync(require.resolve(`@fontsource/${family}/files/${family}-${part}-${String(weight)}-normal.woff`))));
-const fonts: PdfFonts = { text: font("hanken-grotesk", 400), strong: font("hanken-grotesk", 700), heading: font("literata", 600) };
+const fonts = testFonts();
 
 const sheetOf = async (count: number, title = "Kites for the") => {
   const needs = Array.from({ length: count }, (_, index) => ({
@@ -49,11 +45,18 @@ test.each([0, 5, 18, 60])(
     expect(file.getPageCount()).toBe(1);
     expect(file.getPage(0).getSize()).toEqual({ width: 841.89, height: 595.28 });
     expect(file.getTitle()).toBe("Tern Row Cards, season from 2031-11-08");
+    const [page] = await readBack(bytes);
+    expect(page?.text).toContain("Tern Row Cards");
+    if (count > 0) expect(page?.text).toContain("Kites for the 0");
+    // Rules and words: an empty season still has its ruler.
+    expect(page?.ink).toBeGreaterThan(count > 0 ? 0.02 : 0.002);
   },
   30_000,
 );
 
 test("letters of other languages are written, and one that no shipped family has does not break the sheet", async () => {
   const bytes = await sheetOf(2, "Žofie Łukasz ñandú 漢字 which is a very long name that must be cut somewhere before it runs into the next column of the page");
-  expect((await PDFDocument.load(bytes)).getPageCount()).toBe(1);
+  const pages = await readBack(bytes);
+  expect(pages).toHaveLength(1);
+  expect(pages[0]?.letters).toContain("ŽofieŁukaszñandú");
 }, 30_000);

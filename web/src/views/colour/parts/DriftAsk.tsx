@@ -1,3 +1,4 @@
+import { readNumber } from "../../../kit/readNumber.ts";
 import { Check } from "lucide-react";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint } from "@yule/core";
@@ -127,7 +128,7 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
   ]);
   const [water, setWater] = useState("8");
   const wrong = (text: string, most: number): string | undefined =>
-    Number(text) > 0 && Number(text) <= most ? undefined : `given ${text.trim() || "nothing"}, allowed above 0, at most ${String(most)}`;
+    readNumber(text) > 0 && readNumber(text) <= most ? undefined : `given ${text.trim() || "nothing"}, allowed above 0, at most ${String(most)}`;
   const tell = (next: typeof rows, wet: string): void => {
     setRows(next);
     setWater(wet);

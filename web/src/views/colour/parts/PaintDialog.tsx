@@ -1,3 +1,4 @@
+import { readNumber } from "../../../kit/readNumber.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addPaint, changePaint, faultsOf, problemFaults, type PaintRead } from "@yule/contract";
 import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf, type Covering, type Form, type Fault } from "@yule/core";
@@ -30,7 +31,7 @@ const triOf = (value: boolean | null): Tristate => (value === null ? "" : value 
 const boolOf = (value: Tristate): boolean | null => (value === "" ? null : value === "yes");
 const textOf = (value: number | null): string => (value === null ? "" : String(value));
 /** What cannot be read is handed on as it stands, so that the schema says what is wrong with it. */
-const numberOf = (text: string): number | null => (text.trim() === "" ? null : Number(text.replace(",", ".")));
+const numberOf = (text: string): number | null => (text.trim() === "" ? null : readNumber(text));
 
 const draftOf = (paint: PaintRead | null, decimals: number): Draft => ({
   name: paint?.name ?? "",
