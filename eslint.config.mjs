@@ -18,6 +18,13 @@ export default tseslint.config(
       eqeqeq: ["error", "always", { null: "ignore" }],
     },
   },
+  // Past this a function holds a second idea; a component may be as long again, for what it draws.
+  {
+    files: ["**/*.ts"],
+    ignores: ["**/*.test.ts", "e2e/**", "scripts/bench/**"],
+    rules: { "max-lines-per-function": ["warn", { max: 60, skipBlankLines: true, skipComments: true }] },
+  },
+  { files: ["**/*.tsx"], ignores: ["**/*.test.tsx"], rules: { "max-lines-per-function": ["warn", { max: 120, skipBlankLines: true, skipComments: true }] } },
   { files: ["web/**/*.{ts,tsx}"], plugins: { "react-hooks": reactHooks }, rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" } },
   { files: ["**/*.test.ts", "**/*.test.tsx", "e2e/**"], rules: { "@typescript-eslint/no-floating-promises": "error", "@typescript-eslint/no-unsafe-type-assertion": "off" } },
 );

@@ -97,7 +97,7 @@ export { chooseRecipe, costOf, worthBuying, type RecipeChoice, type WorthBuying 
 export { nudges, type Nudge, type NudgeAnswer } from "./colour/recipe/nudge.ts";
 export { glazeGrid, type GlazeCell, type Surprise } from "./colour/glaze/grid.ts";
 export { bestGlazeOrder, MOST_SHAPES, type GlazeSequence, type Overlap } from "./colour/glaze/order.ts";
-export { puddle, puddleLasts, RESERVE, WASH_LOAD, waterFor, type Puddle, type PuddleTask, type Room } from "./colour/puddles.ts";
+export { puddle, puddleLasts, RESERVE, USUAL_ROOM, WASH_LOAD, waterFor, type Puddle, type PuddleTask, type Room } from "./colour/puddles.ts";
 export { accentsFor, rankMats, whyBefore, type Accent, type MatRanked, type MatTold, type PanelColours } from "./colour/mats.ts";
 export { NEAR_ENOUGH, smallestPalette, TEMPERATURES, type SmallestPalette, type Temperature } from "./colour/series/smallest.ts";
 export { swappedColourways, type Colourway, type Meet } from "./colour/series/colourways.ts";

@@ -41,7 +41,7 @@ function refusals(): string[] {
     "post-need": { costMinor: 125 },
   };
   for (const { kind, payload } of demoCommands(new Date("2031-11-08T10:04:00Z")).commands)
-    if (!examples.has(kind)) examples.set(kind, { ...(payload as object), ...told[kind] } as Json);
+    if (!examples.has(kind)) examples.set(kind, { ...payload, ...told[kind] } as unknown as Json);
   const lines = [...examples].flatMap(([kind, payload]) =>
     placesIn(payload).flatMap((path) => {
       const value = path.reduce<Json>((found, part) => (found as { [key: string]: Json })[part] ?? null, payload);

@@ -22,7 +22,7 @@ const now = (): number => performance.now();
 function planned(job: RunJob, seconds: number, earlier: RunPlan["moves"] = []): { plan: RunPlan; ms: number } {
   const from = now();
   const found = run(job, limitsFor(seconds, now, 1, 1e9), earlier);
-  if (!found.ok) throw new Error(found.faults.map((fault) => fault.given).join("; "));
+  if (!found.ok) throw new Error(JSON.stringify(found.faults));
   return { plan: found.value, ms: now() - from };
 }
 

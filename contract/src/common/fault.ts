@@ -71,7 +71,7 @@ function faultsOfIssue(issue: z.core.$ZodIssue, input: unknown, above: FaultPath
     case "invalid_format":
       return fault([FORMATS[issue.format] ?? issue.message]);
     case "not_multiple_of":
-      return fault(phrase`a multiple of ${Number(issue.divisor)}`);
+      return fault(phrase`a multiple of ${issue.divisor}`);
     case "unrecognized_keys":
       return issue.keys.map((key) => ({
         code: issue.code,

@@ -15,7 +15,7 @@ export const byStepsAlone = (steps: number) => ({ ...limitsFor(1, () => 0), stop
 /** A job's plan, which keeps every rule. @throws with what is wrong */
 export function keptPlan(job: RunJob): RunPlan {
   const found = run(job, byStepsAlone(40));
-  const wrong = found.ok ? runFaults(job, found.value) : found.faults.map((fault) => fault.given);
+  const wrong = found.ok ? runFaults(job, found.value) : found.faults.map((fault) => fault.code);
   if (!found.ok || wrong.length > 0) throw new Error(wrong.join("; "));
   return found.value;
 }

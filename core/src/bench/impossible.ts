@@ -68,7 +68,7 @@ function wetWindowTooShort(work: RunModel): Fault[] {
         work,
         index,
         "wet-window-too-short",
-        phrase`must begin within ${told(latest)} of the end of ${earlier}, and its setup takes ${told(step.setup)}`,
+        phrase`must begin within ${told(latest)} of the end of ${{ name: earlier, of: "stage" }}, and its setup takes ${told(step.setup)}`,
         phrase`a setup of at most ${told(latest)}`,
       ),
     ];
@@ -91,7 +91,7 @@ function brokenChains(work: RunModel): Fault[] {
           work,
           index,
           "pair-fits-no-window",
-          phrase`must begin ${told(stepAt(work, step.before).dry)} to ${told(stepAt(work, step.before).dry + step.within)} after the end of ${earlier}, and no windows allow both, even for one unit alone`,
+          phrase`must begin ${told(stepAt(work, step.before).dry)} to ${told(stepAt(work, step.before).dry + step.within)} after the end of ${{ name: earlier, of: "stage" }}, and no windows allow both, even for one unit alone`,
           ["windows that hold both, or a longer wait"],
         ),
       ];

@@ -36,7 +36,8 @@ export interface Room {
   /** Relative humidity, 0 to 1. */
   readonly humid: number;
 }
-const USUAL_ROOM: Room = { warm: 20, humid: 0.5 };
+/** The air where nobody measured it. */
+export const USUAL_ROOM: Room = { warm: 20, humid: 0.5 };
 
 export interface Puddle {
   /** To mix for the whole batch, ml, up to the next half. */

@@ -1,8 +1,11 @@
+import { Temporal } from "temporal-polyfill";
+
 /** A day in the shop's time zone, `2031-11-08`. Deadlines are days there, whatever the clocks do. */
 export type Day = string & { readonly [dayBrand]: true };
 declare const dayBrand: unique symbol;
 
 const MS_PER_DAY = 86_400_000;
+const NS_PER_MS = 1_000_000;
 
 /** Midnight UTC of a day: only for counting days, never a moment in the shop. */
 const serial = (day: Day): number => Date.parse(`${day}T00:00:00Z`);
@@ -56,31 +59,17 @@ const MS_PER_QUARTER = 900_000;
 const MOST_KEPT = 20_000;
 const offsets = new Map<string, Map<number, number>>();
 
-/** How far a zone's wall clock is ahead of UTC at a moment, ms. Asked so often, and so slow to read off, that it is kept by the quarter of an hour. */
+/** How far a zone's wall clock is ahead of UTC at a moment, ms. Asked so often, and so slow to read off, that it is kept by the quarter of an hour. @throws RangeError for a zone that there is not */
 function offsetAt(ms: number, timeZone: string): number {
   const known = offsets.get(timeZone) ?? new Map<number, number>();
   const quarter = Math.floor(ms / MS_PER_QUARTER);
   const before = known.get(quarter);
   if (before !== undefined) return before;
   if (known.size >= MOST_KEPT) known.clear();
-  const offset = wallClock(quarter * MS_PER_QUARTER, timeZone) - quarter * MS_PER_QUARTER;
+  const offset = Temporal.Instant.fromEpochMilliseconds(quarter * MS_PER_QUARTER).toZonedDateTimeISO(timeZone).offsetNanoseconds / NS_PER_MS;
   known.set(quarter, offset);
   offsets.set(timeZone, known);
   return offset;
-}
-
-const formats = new Map<string, Intl.DateTimeFormat>();
-
-/** What a zone's wall clock shows at a moment, told as if it were UTC. @throws RangeError for a zone that there is not */
-function wallClock(ms: number, timeZone: string): number {
-  let format = formats.get(timeZone);
-  if (!format) {
-    format = new Intl.DateTimeFormat("en-GB", { timeZone, year: "numeric", month: "2-digit", day: "2-digit", hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
-    formats.set(timeZone, format);
-  }
-  const found = { year: 0, month: 0, day: 0, hour: 0, minute: 0 };
-  for (const part of format.formatToParts(new Date(ms))) if (part.type in found) found[part.type as keyof typeof found] = Number(part.value);
-  return Date.UTC(found.year, found.month - 1, found.day, found.hour, found.minute);
 }
 
 const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];

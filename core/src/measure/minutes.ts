@@ -3,6 +3,9 @@ export type Minutes = number & { readonly [minutesBrand]: true };
 declare const minutesBrand: unique symbol;
 
 export const minutes = (count: number): Minutes => count as Minutes;
+/** Drying so long that a night lies between: flattening under books and the like. */
+export const OVERNIGHT = minutes(360);
+
 export const sumMinutes = (spans: readonly Minutes[]): Minutes => spans.reduce<number>((sum, span) => sum + span, 0) as Minutes;
 
 /** `2 h 50`, `35 min`, `0 min`; rounded to whole minutes. */

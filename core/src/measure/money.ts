@@ -12,3 +12,9 @@ export function printMoney(amount: Money, currency: string): string {
   const format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
   return format.format(amount / 10 ** minorDecimals(currency));
 }
+
+/** `minorOf(12.5, "EUR")` is 1250, `minorOf(1250, "JPY")` is 1250. */
+export const minorOf = (amount: number, currency: string): Money => money(amount * 10 ** minorDecimals(currency));
+
+/** An amount in the currency's own unit, as it is typed and as a table has it: `9.50`, `950`. */
+export const majorText = (amount: Money, currency: string): string => (amount / 10 ** minorDecimals(currency)).toFixed(minorDecimals(currency));

@@ -1,3 +1,4 @@
+import { OVERNIGHT } from "../measure/minutes.ts";
 import { daysBetween, momentAt, addDays, type Day } from "../measure/day.ts";
 import type { KeptSession } from "./sessions.ts";
 import type { SeasonJob, WorkKind, WorkNeed, WorkStep } from "./schedule/model.ts";
@@ -56,7 +57,6 @@ export interface SeasonFacts {
   readonly helperMay: readonly WorkKind[];
 }
 
-const OVERNIGHT = 360;
 /** Splitting a sheet, testing colours, a night under books, an address, a print: minutes of hands that no route lists. */
 const SPLIT = { setup: 5, hands: 4 };
 const COLOUR_TEST = { setup: 5, hands: 6, dry: 30 };

@@ -1,4 +1,4 @@
-import { momentAt, mostPerPuddle, puddleLasts, tableJob, type Room, type RunJob, type TableSetting, type Windows } from "@yule/core";
+import { momentAt, mostPerPuddle, puddleLasts, tableJob, USUAL_ROOM, type Room, type RunJob, type TableSetting, type Windows } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { handsAt, mixedNow, REST } from "./hands.ts";
 import type { BenchSettings } from "./benchSettings.ts";
@@ -13,8 +13,6 @@ export interface AtTable {
   /** The air; puddles thicken by it. */
   readonly room: Room | null;
 }
-
-const USUAL_AIR: Room = { warm: 20, humid: 0.5 };
 
 /** What is left to do at the table as a job for the planner. */
 export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBench, room }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
@@ -39,7 +37,7 @@ export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBe
     units: states,
     due: momentAt(view.readyBy, 1439, shop.timeZone),
     perSheet: batch.perSheet,
-    perPuddle: Math.min(...stages.filter(({ table }) => table.kind === "paint").map(({ table }) => mostPerPuddle(table, puddleLasts(room ?? USUAL_AIR)))),
+    perPuddle: Math.min(...stages.filter(({ table }) => table.kind === "paint").map(({ table }) => mostPerPuddle(table, puddleLasts(room ?? USUAL_ROOM)))),
   }));
   return tableJob(batches, setting, now);
 }

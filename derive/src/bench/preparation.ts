@@ -1,5 +1,5 @@
 import type { ColourRead, ColourwayRead, DesignRead, StoreRead } from "@yule/contract";
-import { LOAD_OF, techniqueOf, waterFor, type PlanLine, type Room, type SheetLine, type ShelfPaint } from "@yule/core";
+import { LOAD_OF, techniqueOf, waterFor, USUAL_ROOM, type PlanLine, type Room, type SheetLine, type ShelfPaint } from "@yule/core";
 import { puddlesFor, toldOf } from "../colour/puddleTasks.ts";
 import { counted, onShelf, shelfOf } from "../colour/shelf.ts";
 import type { BenchPlan } from "./benchPlan.ts";
@@ -40,8 +40,6 @@ const TOOLS_OF: Readonly<Record<DesignRead["stages"][number]["kind"], string>> =
 };
 /** The last of a paint is not mixed out to its last drop. */
 const RESERVE = 0.25;
-const USUAL: Room = { warm: 20, humid: 0.5 };
-
 /** The moves of a run sheet that lie in one session: up to its end, or all that there are. @param until minutes since the plan began */
 export const linesUntil = (lines: readonly SheetLine[], until: number): PlanLine[] => lines.filter((line): line is PlanLine => line.kind === "work" && line.from < until);
 
@@ -82,7 +80,7 @@ export function preparationFor(
       panels.set(`${on.batch.id}/${way.id}`, entry);
     }
   }
-  const mixes = [...panels.values()].flatMap(({ on, way, units }) => mixesFor(on.design, way, units.size, shelf, room ?? USUAL));
+  const mixes = [...panels.values()].flatMap(({ on, way, units }) => mixesFor(on.design, way, units.size, shelf, room ?? USUAL_ROOM));
   const wanted = [...new Set(tools)];
   return { tools: wanted, mixes, missing: [...missingPaints(mixes), ...missingTools(wanted, stores)] };
 }

@@ -115,23 +115,12 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
             onChange={(change) => table.setGlobalFilter(change.target.value)}
           />
         )}
-        <Popup
-          placement="bottom-end"
-          trigger={
-            <Button variant="ghost" size="sm" paddingInline="8px" aria-label={`Choose the columns of ${label}`}>
-              <Columns3 size={18} aria-hidden /> Columns
-            </Button>
-          }
-        >
-          {table
-            .getAllLeafColumns()
-            .filter((column) => column.getCanHide())
-            .map((column) => (
-              <Tick key={column.id} checked={column.getIsVisible()} onChange={() => column.toggleVisibility()}>
-                {of(column.id)?.head}
-              </Tick>
-            ))}
-        </Popup>
+        <ColumnChoice
+          label={label}
+          columns={columns.filter(({ head }) => head !== "")}
+          isShown={(id) => columnVisibility[id] !== false}
+          onTurn={(id) => table.getColumn(id)?.toggleVisibility()}
+        />
       </Flex>
       <Table.Root aria-label={label} width="100%" css={{ borderCollapse: "collapse" }}>
         <Table.Header>
@@ -201,5 +190,35 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
         </Text>
       )}
     </Box>
+  );
+}
+
+/** Which columns this device shows. */
+function ColumnChoice({
+  label,
+  columns,
+  isShown,
+  onTurn,
+}: {
+  label: string;
+  columns: readonly { readonly id: string; readonly head: string }[];
+  isShown: (id: string) => boolean;
+  onTurn: (id: string) => void;
+}) {
+  return (
+    <Popup
+      placement="bottom-end"
+      trigger={
+        <Button variant="ghost" size="sm" paddingInline="8px" aria-label={`Choose the columns of ${label}`}>
+          <Columns3 size={18} aria-hidden /> Columns
+        </Button>
+      }
+    >
+      {columns.map(({ id, head }) => (
+        <Tick key={id} checked={isShown(id)} onChange={() => onTurn(id)}>
+          {head}
+        </Tick>
+      ))}
+    </Popup>
   );
 }

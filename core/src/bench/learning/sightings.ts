@@ -1,4 +1,4 @@
-import { evaporation, type Room } from "../../colour/puddles.ts";
+import { evaporation, USUAL_ROOM, type Room } from "../../colour/puddles.ts";
 import type { BenchFact } from "../live.ts";
 import type { Effects, Sighting } from "./pooled.ts";
 
@@ -24,7 +24,6 @@ export interface SeenBatch {
 /** Minutes of the heat tool on one panel. */
 export const HEATING = 3;
 
-const USUAL: Room = { warm: 20, humid: 0.5 };
 const MINUTE = 60_000;
 /** Between two taps there may have been more than painting: these multiples of the planned time are no sightings. */
 const [SHORTEST, LONGEST] = [0.2, 4];
@@ -34,7 +33,7 @@ const [QUICKEST, SLOWEST] = [0.15, 8];
 const PRACTISED = 10;
 
 /** How much slower a room dries than the usual one, as a log: what a thin sheet of water loses to still air tells. */
-export const dampness = (room: Room | null | undefined): number => (room ? Math.log(evaporation(USUAL) / evaporation(room)) : 0);
+export const dampness = (room: Room | null | undefined): number => (room ? Math.log(evaporation(USUAL_ROOM) / evaporation(room)) : 0);
 
 /** What bears on a stage's drying. */
 export function dryingEffects(stage: SeenStage, paper: string, room: Room | null | undefined): Effects {

@@ -1,4 +1,4 @@
-import type { Minutes } from "../../measure/minutes.ts";
+import { OVERNIGHT, type Minutes } from "../../measure/minutes.ts";
 
 /** What a stage takes of the hands and of the clock. */
 export interface StageLoad {
@@ -7,6 +7,4 @@ export interface StageLoad {
   readonly dry: Minutes;
 }
 
-/** Drying so long that it must lie between two days: overnight flattening and the like. */
-const OVERNIGHT = 360;
 export const nightsIn = (route: readonly StageLoad[]): number => route.filter((stage, index) => stage.dry >= OVERNIGHT && index < route.length - 1).length;

@@ -1,3 +1,4 @@
+import { OVERNIGHT } from "../../measure/minutes.ts";
 import { checkRoute, mendRoute } from "./check.ts";
 import { wets, type RouteGround, type RouteStage } from "./model.ts";
 import { techniqueOf, type TechniqueId } from "./techniques.ts";
@@ -34,7 +35,6 @@ const ROUND_SLOWER = 1.6;
 const SPOILT_AT = [0.002, 0.01, 0.025, 0.07] as const;
 const MASKS: ReadonlySet<TechniqueId> = new Set(["mask", "film-mask", "unmask"]);
 /** A night under books is no waiting at the table. */
-const OVERNIGHT = 360;
 
 /** Which school a route is of. */
 export const schoolOf = (route: readonly RouteStage[]): School =>

@@ -1,5 +1,6 @@
+import { useDrag } from "@use-gesture/react";
 import type { Corner, Corners } from "@yule/core";
-import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useEffect, useRef, useState, type KeyboardEvent } from "react";
 import { INK, PAPER } from "../../kit/drawing.tsx";
 import type { Looked } from "../../workers/picture.worker.ts";
 
@@ -28,10 +29,16 @@ export function CornerPicker({ looked, corners, onMoved }: { looked: Looked; cor
     canvas.current.getContext("2d")?.drawImage(looked.preview, 0, 0);
   }, [looked]);
   const shown = held?.corners ?? corners;
-  const place = (event: PointerEvent): Corner => {
+  const place = ([x, y]: readonly [number, number]): Corner => {
     const box = frame.current?.getBoundingClientRect();
-    return box ? { x: (event.clientX - box.left) / box.width, y: (event.clientY - box.top) / box.height } : { x: 0, y: 0 };
+    return box ? { x: (x - box.left) / box.width, y: (y - box.top) / box.height } : { x: 0, y: 0 };
   };
+  const pull = useDrag(({ args, xy, first, last, canceled }) => {
+    const [at] = args as [number];
+    const next = first ? corners : moved(held?.corners ?? corners, at, place(xy));
+    if (last && !canceled && held) onMoved(next);
+    setHeld(last ? null : { at, corners: next });
+  });
   const nudge = (event: KeyboardEvent, at: number): void => {
     const [dx, dy] = KEYS[event.key] ?? [0, 0];
     const corner = corners[at];
@@ -52,15 +59,7 @@ export function CornerPicker({ looked, corners, onMoved }: { looked: Looked; cor
           type="button"
           aria-label={`Corner ${NAMES[at] ?? ""}`}
           onKeyDown={(event) => nudge(event, at)}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            setHeld({ at, corners });
-          }}
-          onPointerMove={(event) => held?.at === at && setHeld({ at, corners: moved(held.corners, at, place(event)) })}
-          onPointerUp={() => {
-            if (held) onMoved(held.corners);
-            setHeld(null);
-          }}
+          {...pull(at)}
           style={{
             position: "absolute",
             left: `calc(${String(corner.x * 100)}% - 22px)`,

@@ -1,3 +1,4 @@
+import { majorText, minorOf, money } from "@yule/core";
 import { addNeeds, faultLine, faultsOf, needKinds, type CommandInput, type DesignRead, type NeedRead } from "@yule/contract";
 import Papa from "papaparse";
 import { v7 } from "uuid";
@@ -15,7 +16,7 @@ export interface CsvRead {
 }
 
 /** Reads a file, or what was pasted from a spreadsheet. Nothing is kept unless every row can be. */
-export function readNeedsCsv(text: string, designs: readonly DesignRead[]): CsvRead {
+export function readNeedsCsv(text: string, designs: readonly DesignRead[], currency: string): CsvRead {
   const parsed = Papa.parse<Record<string, string>>(text.trim(), { header: true, skipEmptyLines: "greedy", transformHeader: (head) => head.trim().toLowerCase() });
   const missing = COLUMNS.filter((column) => column !== "price" && column !== "post" && !parsed.meta.fields?.includes(column));
   if (text.trim() === "" || missing.length > 0)
@@ -31,7 +32,7 @@ export function readNeedsCsv(text: string, designs: readonly DesignRead[]): CsvR
       return [];
     }
     if (!(needKinds as readonly string[]).includes(row.kind)) said("kind", `one of ${needKinds.join(", ")}`);
-    const price = row.price === "" ? null : Math.round(Number(row.price.replace(",", ".")) * 100);
+    const price = row.price === "" ? null : Math.round(minorOf(Number(row.price.replace(",", ".")), currency));
     if (Number.isNaN(price)) said("price", "an amount such as 12.50");
     const lines = linesIn(row.cards, design);
     if (!lines) said("cards", `counts with colourways, such as ${design.colourways.map((colourway) => `6 ${colourway.name}`).join("; ")}`);
@@ -75,7 +76,7 @@ function linesIn(text: string, design: DesignRead): Need["lines"] | null {
 }
 
 /** Needs as a table that can be read in again. A cell that a spreadsheet would run as a formula is made text. */
-export function writeNeedsCsv(needs: readonly NeedRead[], designs: readonly DesignRead[]): string {
+export function writeNeedsCsv(needs: readonly NeedRead[], designs: readonly DesignRead[], currency: string): string {
   const rows = needs.map((need): Record<Column, string> => {
     const design = designs.find((each) => each.id === need.designId);
     return {
@@ -85,7 +86,7 @@ export function writeNeedsCsv(needs: readonly NeedRead[], designs: readonly Desi
       cards: need.lines.map((line) => `${String(line.quantity)} ${design?.colourways.find((each) => each.id === line.colourwayId)?.name ?? ""}`).join("; "),
       due: need.due,
       post: need.zone ?? "",
-      price: need.priceMinor === null ? "" : (need.priceMinor / 100).toFixed(2),
+      price: need.priceMinor === null ? "" : majorText(money(need.priceMinor), currency),
     };
   });
   return Papa.unparse({ fields: [...COLUMNS], data: rows.map((row) => COLUMNS.map((column) => row[column])) }, { escapeFormulae: true, newline: "\r\n" });

@@ -1,3 +1,6 @@
+import { useSpeech } from "../../../kit/measure.tsx";
+import { wholeBatch, type Fault } from "@yule/core";
+import { phraseText, type Speech } from "@yule/contract";
 import { Box, Text } from "@chakra-ui/react";
 import { memo, useState } from "react";
 import { Link } from "react-router";
@@ -26,7 +29,7 @@ export function OnTop() {
       <BenchVerdict on={next.on} move={next.move} lying={lying} planned={plan} outlook={outlook} now={now} />
       <SessionBar session={session} now={now} plan={plan} onClose={setClosing} />
       <LessonsHere outlook={outlook} lying={lying} />
-      {planned?.kind === "impossible" && <FaultLines faults={planned.faults.map((fault) => named(lying, `${fault.given}; allowed: ${fault.allowed}`))} />}
+      {planned?.kind === "impossible" && <Impossible faults={planned.faults} lying={lying} />}
       {closing && session && <Closing session={session} lying={lying} outlook={outlook} room={room} now={now} onClose={() => setClosing(false)} />}
     </>
   );
@@ -85,8 +88,10 @@ const Finished = memo(function Finished({ lying }: { lying: readonly StandingBat
   ));
 });
 
-/** A planner's words with the maker's names in place of ids. */
-const named = (lying: readonly StandingBatch[], words: string): string =>
-  lying
-    .flatMap(({ batch, view, design }) => [[batch.id, view.need.title] as const, ...design.stages.map(({ id, name }) => [id, name] as const)])
-    .reduce((text, [id, name]) => text.replaceAll(id, name), words);
+/** What a planner says of batches and stages by their ids, by the names that the maker gave them. */
+function Impossible({ faults, lying }: { faults: readonly Fault[]; lying: readonly StandingBatch[] }) {
+  const speech = useSpeech();
+  const names = new Map(lying.flatMap(({ batch, view, design }) => [[batch.id, view.need.title] as const, ...design.stages.map(({ id, name }) => [id, name] as const)]));
+  const say: Speech = (value) => ("name" in value ? (names.get(wholeBatch(value.name)) ?? value.name) : speech(value));
+  return <FaultLines faults={faults.map(({ given, allowed }) => `${phraseText(given, say)}; allowed: ${phraseText(allowed, say)}`)} />;
+}

@@ -1,11 +1,11 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { minutes, standing, type BenchTimes, type RehearsedBench, type RehearsalSetting, type RehearsedBatch, type Room } from "@yule/core";
+import { minutes, standing, OVERNIGHT, USUAL_ROOM, type BenchTimes, type RehearsedBench, type RehearsalSetting, type RehearsedBatch, type Room } from "@yule/core";
 import { learnedRoute, type LearnedStage, type OnBoard } from "@yule/derive";
 
 /** The air of a rehearsal. */
 export const WEATHERS = [
   { id: "dry", words: "dry, the heating on", room: { warm: 22, humid: 0.35 } },
-  { id: "usual", words: "as on most days", room: { warm: 20, humid: 0.5 } },
+  { id: "usual", words: "as on most days", room: USUAL_ROOM },
   { id: "damp", words: "damp and cool", room: { warm: 17, humid: 0.75 } },
 ] as const satisfies readonly { id: string; words: string; room: Room }[];
 export type Weather = (typeof WEATHERS)[number]["id"];
@@ -23,13 +23,10 @@ export interface RehearsalWish {
 
 const roomOf = (weather: Weather): Room => (WEATHERS.find(({ id }) => id === weather) ?? WEATHERS[1]).room;
 
-/** What takes longer to dry than this is left overnight, and a rehearsal ends before it. */
-const OVERNIGHT = 180;
-
-/** Waits as they were learned here, for the weather that is rehearsed; up to where a night comes between. */
+/** Waits as they were learned here, for the weather that is rehearsed. What dries overnight is left, and a rehearsal ends before it. */
 function routeFor(design: DesignRead, times: BenchTimes, weather: Weather): readonly LearnedStage[] {
   const stages = learnedRoute(design, times, roomOf(weather), new Map());
-  const night = stages.findIndex(({ table }) => table.dry > OVERNIGHT);
+  const night = stages.findIndex(({ table }) => table.dry >= OVERNIGHT);
   return night > 0 ? stages.slice(0, night) : stages;
 }
 

@@ -1,7 +1,7 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { isTechnique, TECHNIQUES, type Technique } from "@yule/core";
+import { isTechnique, TECHNIQUES, OVERNIGHT, type Technique } from "@yule/core";
 import { newStage, type Stage } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
@@ -80,7 +80,7 @@ const libraryWords = ({ name, medium, water, hands, dry, within, portable }: Tec
   const how = [medium, water === "none" ? "" : `${water} water`].filter((each) => each !== "").join(", ");
   const times = [
     hands > 0 ? `${String(hands)} min a panel` : "",
-    dry > 0 ? `dries ${dry >= 360 ? "overnight" : `${String(dry)} min`}` : "",
+    dry > 0 ? `dries ${dry >= OVERNIGHT ? "overnight" : `${String(dry)} min`}` : "",
     within === null ? "" : `within ${String(within)} min`,
     portable ? "on the sofa" : "",
   ];

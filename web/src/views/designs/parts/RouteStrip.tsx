@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead, LessonRead } from "@yule/contract";
-import { minutes, printMinutes } from "@yule/core";
+import { minutes, printMinutes, OVERNIGHT } from "@yule/core";
 import { LessonLine } from "../../../features/lessons/Lessons.tsx";
 import { Caution } from "../../../kit/states.tsx";
 
@@ -46,7 +46,7 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
                   aria-hidden
                 />
                 <Text fontSize="14px" color="wet">
-                  dries {stage.dry >= 360 ? "overnight" : printMinutes(minutes(stage.dry))}
+                  dries {stage.dry >= OVERNIGHT ? "overnight" : printMinutes(minutes(stage.dry))}
                 </Text>
               </Flex>
             )}

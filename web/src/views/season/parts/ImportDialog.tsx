@@ -15,7 +15,7 @@ const MOST_BYTES = 1_000_000;
 export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const [text, setText] = useState("");
   const [refused, setRefused] = useState<readonly (Fault | string)[]>([]);
-  const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.offered)), [text, outlook.offered]);
+  const read = useMemo(() => (text.trim() === "" ? null : readNeedsCsv(text, outlook.offered, outlook.shop.currency)), [text, outlook.offered, outlook.shop.currency]);
   const open = async (file: File): Promise<void> => {
     if (file.size > MOST_BYTES)
       setRefused([{ code: "too-large", path: ["file"], given: phrase`${Math.round(file.size / 1000)} kB`, allowed: phrase`at most ${MOST_BYTES / 1000} kB` }]);
@@ -47,6 +47,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
               writeNeedsCsv(
                 outlook.needs.map((view) => view.need),
                 outlook.offered,
+                outlook.shop.currency,
               ),
             )
           }

@@ -1,9 +1,7 @@
 import { Box, Grid, Text, VisuallyHidden } from "@chakra-ui/react";
-import { minutes, printDay, printMinutes, type Day } from "@yule/core";
+import { minutes, printDay, printMinutes, OVERNIGHT, type Day } from "@yule/core";
 import type { ChainLink } from "@yule/derive";
 import { HATCH } from "../../../kit/states.tsx";
-
-const OVERNIGHT = 360;
 
 /** The chain of a need, rung by rung: the last day for each step and the day the plan has it on; waves where it dries in between. */
 export function Ladder({ links, today, title }: { links: readonly ChainLink[]; today: Day; title: string }) {

@@ -1,6 +1,7 @@
+import { readNumber } from "../../../kit/readNumber.ts";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addNeed, faultsOf, faultLine, needKinds, zones, type CommandInput, type Problem } from "@yule/contract";
-import { addDays, comingOccasions, readLength, type Fault, type LengthSystem, type QuickNeed } from "@yule/core";
+import { addDays, comingOccasions, readLength, majorText, minorOf, type Fault, type LengthSystem, type QuickNeed } from "@yule/core";
 import { minuteOf, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
@@ -9,7 +10,7 @@ import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
-import { useMeasure } from "../../../kit/measure.tsx";
+import { useMeasure, type ShopManner } from "../../../kit/measure.tsx";
 import { ProblemNote } from "../../../kit/states.tsx";
 
 interface NeedForm {
@@ -74,7 +75,12 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
   };
   const save = async (form: NeedForm): Promise<void> => {
     if (!design) return;
-    const { need, faults: found } = needOf(form, design.colourways, system, form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : []);
+    const { need, faults: found } = needOf(
+      form,
+      design.colourways,
+      { system, currency: outlook.shop.currency },
+      form.kind === "mailing list" ? outlook.dispatch.households.map((each) => each.id) : [],
+    );
     const faults = found.length > 0 ? found : dueFaults(form.due, outlook.today);
     for (const fault of faults) setError(fault.field, { message: fault.message });
     if (faults.length > 0 || !need) return;
@@ -194,15 +200,17 @@ function tableIn(text: string, system: LengthSystem, faults: FieldFault[]): numb
   return null;
 }
 
-/** `12.50` or `12,50` in minor units; nothing is none. */
-function moneyIn(text: string, field: "price" | "deposit", faults: FieldFault[]): number | null {
-  const told = text.trim().replace(",", ".");
-  if (told === "") return null;
-  if (!/^\d{1,6}(\.\d{1,2})?$/.test(told)) {
-    faults.push({ field, message: `${field}: given ${text}, allowed an amount such as 12.50` });
+/** `12.50` or `12,50` in minor units of the shop's currency; nothing is none. */
+function moneyIn(text: string, field: "price" | "deposit", currency: string, faults: FieldFault[]): number | null {
+  if (text.trim() === "") return null;
+  const amount = readNumber(text);
+  const minor = minorOf(amount, currency);
+  // Nothing smaller than the currency's smallest coin is paid.
+  if (!(amount >= 0) || amount >= 1_000_000 || Math.abs(minorOf(amount * 1000, currency) - minor * 1000) > 1) {
+    faults.push({ field, message: `${field}: given ${text}, allowed an amount such as ${majorText(minorOf(12.5, currency), currency)}` });
     return null;
   }
-  return Math.round(Number(told) * 100);
+  return minor;
 }
 
 function countIn(text: string, field: "neutral", faults: FieldFault[]): number {
@@ -242,7 +250,7 @@ const dueFaults = (due: string, today: string): FieldFault[] => (due < today ? [
 export function needOf(
   form: NeedForm,
   colourways: readonly { id: string; name: string }[],
-  system: LengthSystem,
+  { system, currency }: ShopManner,
   householdIds: readonly string[] = [],
 ): { need: CommandInput<"add-need"> | null; faults: FieldFault[] } {
   const faults: FieldFault[] = [];
@@ -265,8 +273,8 @@ export function needOf(
     due: form.due,
     zone: form.zone === "" ? null : (form.zone as "inland"),
     householdIds: [...householdIds],
-    priceMinor: moneyIn(form.price, "price", faults),
-    depositMinor: form.kind === "commission" ? moneyIn(form.deposit, "deposit", faults) : null,
+    priceMinor: moneyIn(form.price, "price", currency, faults),
+    depositMinor: form.kind === "commission" ? moneyIn(form.deposit, "deposit", currency, faults) : null,
     proofWanted: form.kind === "commission" && form.proofWanted,
     neutralCards: form.kind === "mailing list" ? countIn(form.neutral, "neutral", faults) : 0,
     setUpFrom: form.kind === "fair" && form.setUp !== "" ? minuteOf(form.setUp) : null,

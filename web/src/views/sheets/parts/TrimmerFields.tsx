@@ -1,3 +1,4 @@
+import { majorText, minorOf, money } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import { Fold } from "../../../kit/Fold.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
@@ -20,10 +21,10 @@ export function TrimmerFields({ tools, currency, onChange }: { tools: Table; cur
         <LengthField label="Rim trimmed off" value={tools.rim} mayBeNothing onRead={(rim) => onChange({ ...tools, rim })} />
         <NumberField
           label={`An hour of mine, ${currency}`}
-          value={(tools.hourMinor ?? 0) / 100}
+          value={Number(majorText(money(tools.hourMinor ?? 0), currency))}
           least={0}
-          most={1000}
-          onRead={(hour) => onChange({ ...tools, hourMinor: hour === 0 ? null : Math.round(hour * 100) })}
+          most={100_000}
+          onRead={(hour) => onChange({ ...tools, hourMinor: hour === 0 ? null : minorOf(hour, currency) })}
         />
       </Flex>
       <Text color="softInk" fontSize="15px" marginTop="6px">
