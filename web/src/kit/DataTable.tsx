@@ -65,23 +65,23 @@ const kept = (label: string): ColumnVisibilityState => {
   }
 };
 
+/** Columns as the table takes them: a figure is sorted by its size, words as a person would. @param first a row, to see which is which */
+const definitions = <Item extends object>(columns: readonly TableColumn<Item>[], first: Item | undefined) =>
+  columns.map(({ id, head, value }) => ({
+    id,
+    header: head,
+    accessorFn: (row: Item) => value?.(row) ?? "",
+    sortFn: value && first !== undefined && typeof value(first) === "number" ? ("basic" as const) : ("alphanumeric" as const),
+    enableSorting: value !== undefined,
+    enableGlobalFilter: value !== undefined,
+    enableHiding: head !== "",
+    sortDescFirst: false,
+  }));
+
 /** A table with heads: sorted by any of them, found by a word, with the columns that this device shows. */
 export function DataTable<Item extends object>({ label, rows, columns, rowId, opened, maxWidth = "1060px" }: DataTableProps<Item>) {
   const [columnVisibility, setVisibility] = useState<ColumnVisibilityState>(() => kept(label));
-  const defs = useMemo(
-    () =>
-      columns.map(({ id, head, value }) => ({
-        id,
-        header: head,
-        accessorFn: (row: Item) => value?.(row) ?? "",
-        sortFn: value && rows[0] !== undefined && typeof value(rows[0]) === "number" ? ("basic" as const) : ("alphanumeric" as const),
-        enableSorting: value !== undefined,
-        enableGlobalFilter: value !== undefined,
-        enableHiding: head !== "",
-        sortDescFirst: false,
-      })),
-    [columns, rows],
-  );
+  const defs = useMemo(() => definitions(columns, rows[0]), [columns, rows]);
   const data = useMemo(() => [...rows], [rows]);
   const table = useTable({
     features,
