@@ -1,4 +1,5 @@
 export * from "./measure/length.ts";
+export * from "./measure/readLength.ts";
 export * from "./measure/minutes.ts";
 export * from "./measure/money.ts";
 export * from "./measure/day.ts";

@@ -1,5 +1,6 @@
+import { readLength } from "./readLength.ts";
 import fc from "fast-check";
-import { inches, lengthOfUnits, mm, minus, printLength, printSize, readLength, times, toMm, type LengthSystem } from "./length.ts";
+import { inches, lengthOfUnits, mm, minus, printLength, printSize, times, toMm, type LengthSystem } from "./length.ts";
 
 const read = (text: string, system: LengthSystem = "in") => {
   const result = readLength(text, system);

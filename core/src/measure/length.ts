@@ -1,5 +1,3 @@
-import { fail, succeed, phrase, type Result } from "../outcome/outcome.ts";
-
 /**
  * A length in whole units of 1/320 mm: the largest unit in which 1/64 in (127) and 1/10 mm (32) are both whole,
  * so that 8 x 3 1/4 in is exactly 26 in.
@@ -21,9 +19,6 @@ export type LengthSystem = "in" | "cm";
 const UNITS_PER_MM = 320;
 const UNITS_PER_INCH = 8128;
 
-/** The longest length that is read: 100 m. Longer ones are slips of the hand. */
-const LONGEST = 100_000 * UNITS_PER_MM;
-
 /** Snaps to the nearest 1/320 mm, once, at reading. */
 export const mm = (millimetres: number): Length => Math.round(millimetres * UNITS_PER_MM) as Length;
 
@@ -42,60 +37,6 @@ export const plus = (...lengths: readonly Length[]): Length => lengths.reduce<nu
 export const minus = (from: Length, ...taken: readonly Length[]): Length => (from - plus(...taken)) as Length;
 export const times = (count: number, length: Length): Length => (count * length) as Length;
 export const halfOf = (length: Length): Length => Math.round(length / 2) as Length;
-
-const INCH_MARK = String.raw`(?:in|inch|inches|"|″|”)`;
-const WHOLE_AND_FRACTION = new RegExp(String.raw`^(?:(\d+)[\s-]+)?(\d+)\s*[/⁄]\s*(\d+)\s*(?:${INCH_MARK})?$`, "i");
-const DECIMAL = new RegExp(String.raw`^(\d+(?:[.,]\d+)?|[.,]\d+)\s*(mm|cm|m|${INCH_MARK})?$`, "i");
-const VULGAR: Readonly<Record<string, string>> = {
-  "¼": "1/4",
-  "½": "1/2",
-  "¾": "3/4",
-  "⅛": "1/8",
-  "⅜": "3/8",
-  "⅝": "5/8",
-  "⅞": "7/8",
-  "⅓": "1/3",
-  "⅔": "2/3",
-};
-
-/**
- * Reads what a maker writes: `4 1/4`, `4.25 in`, `4 1/4"`, `4¼`, `108 mm`, `10.8cm`, `10,8 cm`. A bare number is in
- * the maker's own system. A fraction is inches in either system.
- * @fault not-a-length, too-long
- */
-export function readLength(text: string, system: LengthSystem): Result<Length> {
-  const tidy = text
-    .trim()
-    .replace(/[¼½¾⅛⅜⅝⅞⅓⅔]/g, (mark) => ` ${VULGAR[mark] ?? ""}`)
-    .trim();
-  const fraction = WHOLE_AND_FRACTION.exec(tidy);
-  const length = fraction ? readFraction(fraction) : readDecimal(DECIMAL.exec(tidy), system);
-  if (length === null) {
-    return fail({
-      code: "not-a-length",
-      path: [],
-      given: text.trim() === "" ? ["nothing"] : [{ text: text.trim() }],
-      allowed: ["a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm"],
-    });
-  }
-  if (length > LONGEST) return fail({ code: "too-long", path: [], given: [{ text: text.trim() }], allowed: phrase`at most ${100} m` });
-  return succeed(length);
-}
-
-function readFraction(match: RegExpExecArray): Length | null {
-  const denominator = Number(match[3]);
-  return denominator === 0 ? null : inches(Number(match[1] ?? 0), Number(match[2]), denominator);
-}
-
-function readDecimal(match: RegExpExecArray | null, system: LengthSystem): Length | null {
-  if (!match) return null;
-  const amount = Number((match[1] ?? "").replace(",", "."));
-  const unit = match[2]?.toLowerCase() ?? system;
-  if (unit === "mm") return mm(amount);
-  if (unit === "cm") return mm(amount * 10);
-  if (unit === "m") return mm(amount * 1000);
-  return inches(amount);
-}
 
 /** The mark set before a length that was rounded to be printed. */
 export const ROUNDED_MARK = "~";

@@ -14,3 +14,17 @@ export interface BenchSettings {
   /** Minutes after which a hand tires of one stage; null where it never does. */
   readonly tiresAfter: number | null;
 }
+
+/** How a device behaves until it is told otherwise. */
+export const USUAL_SETTINGS: BenchSettings = {
+  chimes: false,
+  vibrates: true,
+  quietFrom: 22,
+  quietTo: 7,
+  readsOut: false,
+  keepsAwake: true,
+  leftHanded: false,
+  heatTool: false,
+  boards: null,
+  tiresAfter: 45,
+};

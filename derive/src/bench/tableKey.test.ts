@@ -1,21 +1,11 @@
+import { USUAL_SETTINGS } from "./benchSettings.ts";
 import { learnBench } from "@yule/core";
 import { batch, line, need, season, unit } from "../examples.ts";
 import type { AtTable } from "./job.ts";
 import { batchesOnTable, plannedBatches, standingBatches } from "./table.ts";
 import { tableKey } from "./tableKey.ts";
 
-const settings: AtTable["settings"] = {
-  chimes: false,
-  vibrates: true,
-  quietFrom: 22,
-  quietTo: 7,
-  readsOut: false,
-  keepsAwake: true,
-  leftHanded: false,
-  heatTool: false,
-  boards: null,
-  tiresAfter: 45,
-};
+const settings = USUAL_SETTINGS;
 const outlook = season([{ ...need, lines: [line("l", "blue", 2)] }], [batch([unit(1), unit(2)])]);
 const at: AtTable = { outlook, settings, atBench: false, room: null };
 const lyingIn = (told: typeof outlook) => standingBatches(plannedBatches(batchesOnTable(told, told.batches), learnBench([]), null), told.now);

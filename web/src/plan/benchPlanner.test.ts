@@ -1,9 +1,8 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { learnBench, limitsFor, otherWays, run, type Result, type RunJob, type RunPlan } from "@yule/core";
-import { plannedBatches, standingBatches, type NeedView, type Outlook, type BenchAnswer } from "@yule/derive";
+import { plannedBatches, standingBatches, USUAL_SETTINGS, type NeedView, type Outlook, type BenchAnswer } from "@yule/derive";
 import { exampleStage } from "@yule/derive/examples";
 import { BenchPlanner, type PlanSolver, type TableQuestion } from "./benchPlanner.ts";
-import { USUAL } from "./settings.ts";
 
 const design = { id: "d", name: "Kites", paperId: null, colourways: [], stages: [exampleStage("wash", 3, 25), exampleStage("dots", 2, 5)] } as unknown as DesignRead;
 const view = { design, readyBy: "2031-11-20", need: { id: "n", title: "Gulls" } } as unknown as NeedView;
@@ -19,7 +18,7 @@ const question = (done: number): TableQuestion => {
     facts: Array.from({ length: done }, (_, index) => ({ id: String(index), unitId: `u${String(index + 1)}`, stageId: "wash", what: "done", at: now.toISOString() })),
   } as unknown as BatchRead;
   const lying = standingBatches(plannedBatches([{ view, batch }], learnBench([]), null), now);
-  return { lying, at: { outlook, settings: USUAL, atBench: false, room: null }, small: [] };
+  return { lying, at: { outlook, settings: USUAL_SETTINGS, atBench: false, room: null }, small: [] };
 };
 
 /** A solver that answers when it is let, and notes what it was asked. */

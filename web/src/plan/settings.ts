@@ -1,19 +1,6 @@
 import { useSyncExternalStore } from "react";
 
-import type { BenchSettings } from "@yule/derive";
-
-export const USUAL: BenchSettings = {
-  chimes: false,
-  vibrates: true,
-  quietFrom: 22,
-  quietTo: 7,
-  readsOut: false,
-  keepsAwake: true,
-  leftHanded: false,
-  heatTool: false,
-  boards: null,
-  tiresAfter: 45,
-};
+import { USUAL_SETTINGS, type BenchSettings } from "@yule/derive";
 
 /** Whole figures that may also be left out. */
 export const ALLOWED = { boards: [1, 99], tiresAfter: [10, 240] } as const satisfies Partial<Record<keyof BenchSettings, readonly [number, number]>>;
@@ -27,15 +14,15 @@ const listeners = new Set<() => void>();
 export function settingsFrom(kept: string | null): BenchSettings {
   try {
     const told = JSON.parse(kept ?? "{}") as Partial<Record<keyof BenchSettings, unknown>>;
-    const found = Object.entries(USUAL).map(([key, usual]: [string, unknown]): [string, unknown] => {
+    const found = Object.entries(USUAL_SETTINGS).map(([key, usual]: [string, unknown]): [string, unknown] => {
       const value = told[key as keyof BenchSettings];
       const range = key === "boards" || key === "tiresAfter" ? ALLOWED[key] : null;
       const isKept = range ? value === null || isWhole(value, range) : typeof value === typeof usual;
       return [key, isKept ? value : usual];
     });
-    return { ...USUAL, ...(Object.fromEntries(found) as Partial<BenchSettings>) };
+    return { ...USUAL_SETTINGS, ...(Object.fromEntries(found) as Partial<BenchSettings>) };
   } catch {
-    return USUAL;
+    return USUAL_SETTINGS;
   }
 }
 
@@ -54,7 +41,7 @@ export const useBenchSettings = (): BenchSettings =>
       return () => listeners.delete(listener);
     },
     read,
-    () => USUAL,
+    () => USUAL_SETTINGS,
   );
 
 /** Whether an hour of the day is a quiet one; quiet may go over midnight. */

@@ -1,4 +1,4 @@
-import { PlannedTable } from "@yule/derive";
+import { PlannedTable, USUAL_SETTINGS } from "@yule/derive";
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { learnBench, run, runFaults, limitsFor } from "@yule/core";
 import {
@@ -17,7 +17,7 @@ import {
   type NeedView,
   type Outlook,
 } from "@yule/derive";
-import { isQuiet, settingsFrom, USUAL } from "../../plan/settings.ts";
+import { isQuiet, settingsFrom } from "../../plan/settings.ts";
 import { signsAt } from "./signals.ts";
 import { nextChange } from "./useStanding.ts";
 import { panelWords } from "./words.ts";
@@ -83,7 +83,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
     ]),
     batch([], "c"),
   );
-  const job = jobOf(lying, { outlook, settings: USUAL, atBench: false, room: null }, new Set(), now);
+  const job = jobOf(lying, { outlook, settings: USUAL_SETTINGS, atBench: false, room: null }, new Set(), now);
   expect(job.batches.map((each) => each.units)).toEqual([2, 3]);
   expect(job.batches.flatMap((each) => each.stages.map((one) => one.id))).not.toContain("fold");
   expect(job.last).toMatchObject({ batch: "b", stage: "wash" });
@@ -126,11 +126,11 @@ test("signs to come: a window opens, is about to close; a panel is dry", () => {
 });
 
 test("hours that are quiet may go over midnight, and what was kept damaged is as usual", () => {
-  expect([21, 22, 3, 7].map((hour) => isQuiet(USUAL, hour))).toEqual([false, true, true, false]);
+  expect([21, 22, 3, 7].map((hour) => isQuiet(USUAL_SETTINGS, hour))).toEqual([false, true, true, false]);
   expect([11, 12, 13].map((hour) => isQuiet({ quietFrom: 12, quietTo: 13 }, hour))).toEqual([false, true, false]);
   expect(isQuiet({ quietFrom: 5, quietTo: 5 }, 5)).toBe(false);
-  expect(settingsFrom("{nonsense")).toEqual(USUAL);
-  expect(settingsFrom(JSON.stringify({ chimes: true, quietFrom: "late", boards: 3, other: 1 }))).toEqual({ ...USUAL, chimes: true, boards: 3 });
+  expect(settingsFrom("{nonsense")).toEqual(USUAL_SETTINGS);
+  expect(settingsFrom(JSON.stringify({ chimes: true, quietFrom: "late", boards: 3, other: 1 }))).toEqual({ ...USUAL_SETTINGS, chimes: true, boards: 3 });
   expect(settingsFrom(JSON.stringify({ boards: -1 })).boards).toBeNull();
 });
 
@@ -185,7 +185,7 @@ test("what lies mixed is what was last painted, not what was last folded or tape
   );
   expect(lastTap(lying)).toMatchObject({ batch: "i", stage: "ink" });
   expect(mixedNow(lying)).toBe("d");
-  const job = jobOf(lying, { outlook, settings: { ...USUAL, tiresAfter: 30 }, atBench: false, room: null }, new Set(), now);
+  const job = jobOf(lying, { outlook, settings: { ...USUAL_SETTINGS, tiresAfter: 30 }, atBench: false, room: null }, new Set(), now);
   expect(job).toMatchObject({ mixed: "d", tires: { after: 30, rest: 5 }, last: { batch: "i", stage: "ink" } });
   expect(job.batches[1]?.stages[0]).toMatchObject({ id: "ink", withoutPaint: true });
 });

@@ -1,7 +1,6 @@
 import { act } from "react";
 import { createRoot, type Root } from "react-dom/client";
-import type { BenchSettings } from "@yule/derive";
-import { USUAL } from "../../plan/settings.ts";
+import { USUAL_SETTINGS, type BenchSettings } from "@yule/derive";
 import { playSign, useAwake, useSigns, useVoice, type Sign } from "./signals.ts";
 
 const { jest: fake } = import.meta;
@@ -54,7 +53,7 @@ afterEach(() => {
   fake.useRealTimers();
 });
 
-const settings = (more: Partial<BenchSettings>): BenchSettings => ({ ...USUAL, ...more });
+const settings = (more: Partial<BenchSettings>): BenchSettings => ({ ...USUAL_SETTINGS, ...more });
 
 test("a window that opens chimes and shakes where that is wanted; one about to close shakes longer; in quiet hours nothing does", () => {
   playSign("opens", settings({ chimes: true, vibrates: true }), 18);
