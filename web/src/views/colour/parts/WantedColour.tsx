@@ -23,8 +23,13 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
     const read = hexField.safeParse(told.trim().startsWith("#") ? told.trim() : `#${told.trim()}`);
     setFaults(read.success ? [] : [`colour: given ${told.trim() === "" ? "nothing" : told.trim()}, allowed a colour such as #3a5f8c`]);
     if (!read.success) return;
-    setText(null);
+    // What was written stands in the field until another colour is chosen: one that came a moment later would be written into.
+    setText(read.data.toLowerCase());
     onWant(read.data.toLowerCase());
+  };
+  const choose = (hex: string): void => {
+    setText(null);
+    onWant(hex);
   };
   const take = async (file: File): Promise<void> => {
     const wrong = await wrongWith(file);
@@ -55,7 +60,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
         {way && way.paints.length > 0 && (
           <Flex gap="8px" wrap="wrap" marginBottom="12px">
             {way.paints.map((paint) => (
-              <Button key={paint.name} size="sm" variant="outline" onClick={() => onWant(paint.hex)}>
+              <Button key={paint.name} size="sm" variant="outline" onClick={() => choose(paint.hex)}>
                 <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" marginRight="8px" style={{ background: paint.hex }} aria-hidden />
                 {paint.name}
               </Button>
@@ -72,7 +77,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
               onKeyDown={(key) => key.key === "Enter" && keep(text ?? wanted)}
             />
           </FormField>
-          <input type="color" aria-label="Choose the colour" value={wanted} onChange={(change) => onWant(change.target.value)} style={{ width: 52, height: 44 }} />
+          <input type="color" aria-label="Choose the colour" value={wanted} onChange={(change) => choose(change.target.value)} style={{ width: 52, height: 44 }} />
           <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>
             From a photo
           </FilePick>
@@ -81,9 +86,9 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
       </Box>
       <Box flex="none">
         {photo ? (
-          <PixelCanvas picture={photo} width={240} label="Photo: press a place to take its colour" onPick={(hex) => onWant(hex)} />
+          <PixelCanvas picture={photo} width={240} label="Photo: press a place to take its colour" onPick={(hex) => choose(hex)} />
         ) : (
-          design && way && <ShopPicture pictureId={way.pictureId} width={240} label={`${design.name}: press a place to take its colour`} onPick={onWant} />
+          design && way && <ShopPicture pictureId={way.pictureId} width={240} label={`${design.name}: press a place to take its colour`} onPick={choose} />
         )}
         <Text color="softInk" fontSize="15px" marginY="6px">
           Press the picture where the colour is.
