@@ -1,71 +1,59 @@
 import type { DesignsRead, DesignRead } from "@yule/contract";
 import { asc, eq } from "drizzle-orm";
+import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
 
 /** @param id one design alone, where only that is asked for */
-export async function readDesigns(tx: Transaction, id?: string): Promise<DesignsRead> {
-  const [allSeries, designs, layers, stages, colourways] = [
-    await tx.select().from(series).orderBy(asc(series.name)),
-    await tx
-      .select()
-      .from(design)
-      .where(id === undefined ? undefined : eq(design.id, id))
-      .orderBy(asc(design.name)),
-    await tx
-      .select()
-      .from(layer)
-      .where(id === undefined ? undefined : eq(layer.designId, id))
-      .orderBy(asc(layer.position)),
-    await tx
-      .select()
-      .from(stage)
-      .where(id === undefined ? undefined : eq(stage.designId, id))
-      .orderBy(asc(stage.position)),
-    await tx
-      .select()
-      .from(colourway)
-      .where(id === undefined ? undefined : eq(colourway.designId, id))
-      .orderBy(asc(colourway.position)),
-  ];
+async function designsIn(tx: Transaction, id?: string): Promise<DesignRead[]> {
+  const only = (column: PgColumn) => (id === undefined ? undefined : eq(column, id));
+  const designs = await tx.select().from(design).where(only(design.id)).orderBy(asc(design.name));
+  const layers = await tx.select().from(layer).where(only(layer.designId)).orderBy(asc(layer.position));
+  const stages = await tx.select().from(stage).where(only(stage.designId)).orderBy(asc(stage.position));
+  const colourways = await tx.select().from(colourway).where(only(colourway.designId)).orderBy(asc(colourway.position));
+  return designs.map((row) => ({
+    id: row.id,
+    version: row.version,
+    seriesId: row.seriesId,
+    name: row.name,
+    method: row.method,
+    paperId: row.paperId,
+    cardStockId: row.cardStockId,
+    guides: row.guides,
+    traits: row.traits,
+    words: row.words,
+    archived: row.archived,
+    touches: row.touches,
+    stack: {
+      fold: row.fold,
+      outline: row.outline,
+      score: row.score,
+      grain: row.grain,
+      hole: row.holeWidth !== null && row.holeFromTop !== null ? { width: row.holeWidth, fromTop: row.holeFromTop } : null,
+      footTrim: row.footTrim,
+      width: row.width,
+      height: row.height,
+      thickness: row.thickness,
+      envelope: row.envelopeWidth !== null && row.envelopeHeight !== null ? { width: row.envelopeWidth, height: row.envelopeHeight } : null,
+      layers: layers.filter((each) => each.designId === row.id).map(({ id: _i, shopId: _s, version: _v, designId: _d, position: _p, ...rest }) => rest),
+    },
+    stages: stages.filter((each) => each.designId === row.id).map(({ shopId: _s, version: _v, designId: _d, ...rest }) => rest),
+    colourways: colourways.filter((each) => each.designId === row.id).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
+  }));
+}
+
+export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
+  const allSeries = await tx.select().from(series).orderBy(asc(series.name));
   const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
     sentiments: sentiments.map(({ shopId: _s, ...rest }) => rest),
     series: allSeries.map(({ shopId: _s, ...rest }) => rest),
-    designs: designs.map((row) => ({
-      id: row.id,
-      version: row.version,
-      seriesId: row.seriesId,
-      name: row.name,
-      method: row.method,
-      paperId: row.paperId,
-      cardStockId: row.cardStockId,
-      guides: row.guides,
-      traits: row.traits,
-      words: row.words,
-      archived: row.archived,
-      touches: row.touches,
-      stack: {
-        fold: row.fold,
-        outline: row.outline,
-        score: row.score,
-        grain: row.grain,
-        hole: row.holeWidth !== null && row.holeFromTop !== null ? { width: row.holeWidth, fromTop: row.holeFromTop } : null,
-        footTrim: row.footTrim,
-        width: row.width,
-        height: row.height,
-        thickness: row.thickness,
-        envelope: row.envelopeWidth !== null && row.envelopeHeight !== null ? { width: row.envelopeWidth, height: row.envelopeHeight } : null,
-        layers: layers.filter((each) => each.designId === row.id).map(({ id: _i, shopId: _s, version: _v, designId: _d, position: _p, ...rest }) => rest),
-      },
-      stages: stages.filter((each) => each.designId === row.id).map(({ shopId: _s, version: _v, designId: _d, ...rest }) => rest),
-      colourways: colourways.filter((each) => each.designId === row.id).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
-    })),
+    designs: await designsIn(tx),
   };
 }
 
 /** One design, or null where there is none of that id. */
-export const readDesign = async (tx: Transaction, id: string): Promise<DesignRead | null> => (await readDesigns(tx, id)).designs[0] ?? null;
+export const readDesign = async (tx: Transaction, id: string): Promise<DesignRead | null> => (await designsIn(tx, id))[0] ?? null;
 
 export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> => tx.select({ id: stage.id }).from(stage).where(eq(stage.designId, designId));
 

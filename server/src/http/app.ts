@@ -97,7 +97,7 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
   };
   read("/shop", (tx) => readShop(tx, HOME.accountId, clock.now()));
   read("/season", readSeason);
-  read("/designs", (tx) => readDesigns(tx));
+  read("/designs", readDesigns);
   read("/stores", readStores);
   read("/colour", readColour);
   read("/sheets", readSheets);

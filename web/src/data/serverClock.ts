@@ -13,8 +13,17 @@ function put(next: number): void {
   for (const listener of listeners) listener();
 }
 
-/** What the server's clock showed when it answered just now. What was kept of an earlier answer tells nothing of the present. */
-export const hearServerClock = (now: string): void => put(Date.parse(now) - Date.now());
+let heardAt = "";
+
+/**
+ * What the server's clock showed when it answered just now. What was kept of an earlier answer tells nothing of the present. A server
+ * whose clock is pinned tells the same each time: time goes on from when it was first told.
+ */
+export function hearServerClock(now: string): void {
+  if (now === heardAt) return;
+  heardAt = now;
+  put(Date.parse(now) - Date.now());
+}
 
 /** The device's clock was put back by so many milliseconds: that is made up for. */
 export const makeUpFor = (ms: number): void => put(offset + ms);

@@ -59,7 +59,7 @@ const WORTH_FINDING = 8;
 
 const kept = (label: string): ColumnVisibilityState => {
   try {
-    return JSON.parse(localStorage.getItem(`yule.columns.${label}`) ?? "{}") as ColumnVisibilityState;
+    return (JSON.parse(localStorage.getItem(`yule.columns.${label}`) ?? "{}") as ColumnVisibilityState | null) ?? {};
   } catch {
     return {};
   }

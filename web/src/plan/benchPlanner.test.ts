@@ -50,7 +50,11 @@ const units = (planned: BenchAnswer | undefined): number => (planned?.kind === "
 
 test("the first plan is a thorough one at once; after a tap the plan goes on from it at once, and a thorough one follows when it is quiet", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
   desk.ask(question(0));
   await quiet(0);
   expect([quick.asked.length, thorough.asked.length]).toEqual([0, 1]);
@@ -70,7 +74,11 @@ test("the first plan is a thorough one at once; after a tap the plan goes on fro
 
 test("a tap does not wait behind a thorough plan, and what that one answers to an older question is not told", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();
@@ -89,7 +97,11 @@ test("a tap does not wait behind a thorough plan, and what that one answers to a
 
 test("of many taps in a row only the last is planned for next, and one after which nothing is asked is not answered", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();
@@ -106,7 +118,11 @@ test("of many taps in a row only the last is planned for next, and one after whi
 
 test("what cannot be planned is told with its faults", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
   const { at, ...rest } = question(0);
   const short = { ...outlook, allSessions: [{ day: "2031-11-08", from: 600, to: 602, length: 2, who: "maker", light: false, late: false }] } as unknown as Outlook;
   fake.setSystemTime(new Date("2031-11-08T09:00:00Z"));
@@ -118,7 +134,11 @@ test("what cannot be planned is told with its faults", async () => {
 
 test("what a tap did to the end is told in minutes, over the quick plan and the thorough one alike; a date that does not hold is told with its batch", async () => {
   const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
-  const desk = new BenchPlanner(quick, thorough, (planned) => told.push(planned));
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
   desk.ask(question(0));
   await quiet(0);
   await thorough.let();

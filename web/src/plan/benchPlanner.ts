@@ -41,8 +41,9 @@ export class BenchPlanner {
   private timer: ReturnType<typeof setTimeout> | undefined;
 
   constructor(
-    private readonly quick: PlanSolver,
-    private readonly thorough: PlanSolver,
+    // Asked for when there is something to plan: a worker is not started while a screen is drawn.
+    private readonly quick: () => PlanSolver,
+    private readonly thorough: () => PlanSolver,
     private readonly tell: (planned: BenchAnswer) => void,
   ) {}
 
@@ -74,7 +75,7 @@ export class BenchPlanner {
         const { best, latest } = this;
         const since = presentMoment();
         const job = jobOf(latest.lying, latest.at, new Set(), since);
-        const found = await this.quick.run(job, FOR_FIRST, STEPS, best.plan.moves);
+        const found = await this.quick().run(job, FOR_FIRST, STEPS, best.plan.moves);
         if (found.ok) this.answer(latest, { kind: "plan", value: { ...sheetOf(job, found.value, since, latest.small), ways: best.ways, heat: best.heat } });
         done = latest;
       }
@@ -90,7 +91,7 @@ export class BenchPlanner {
     try {
       while (this.latest && this.latest !== done) {
         const { latest } = this;
-        this.answer(latest, await planned(this.thorough, latest, this.best?.plan.moves ?? []));
+        this.answer(latest, await planned(this.thorough(), latest, this.best?.plan.moves ?? []));
         done = latest;
       }
     } finally {

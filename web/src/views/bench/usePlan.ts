@@ -14,7 +14,7 @@ export function usePlan(lying: readonly StandingBatch[], at: AtTable, small: rea
   const queryKey = `${tableKey(lying, at, small)} ${String(every)}`;
   const isOpen = lying.some(({ states, route }) => states.some((state) => state.wetness.state !== "spoilt" && state.done < route.length));
   const [planned, setPlanned] = useState<BenchAnswer | null>(null);
-  const [planner] = useState(() => new BenchPlanner(solver(), asideSolver(), (found) => startTransition(() => setPlanned(found))));
+  const [planner] = useState(() => new BenchPlanner(solver, asideSolver, (found) => startTransition(() => setPlanned(found))));
   const latest = useLatest({ lying, at, small });
   useEffect(() => () => planner.ask(null), [planner]);
   useEffect(() => afterPaint(() => planner.ask(queryKey !== "" && isOpen ? latest.current : null)), [queryKey, isOpen, latest, planner]);

@@ -32,7 +32,7 @@ export function readNeedsCsv(text: string, designs: readonly DesignRead[], curre
       return [];
     }
     if (!(needKinds as readonly string[]).includes(row.kind)) said("kind", `one of ${needKinds.join(", ")}`);
-    const price = row.price === "" ? null : Math.round(minorOf(Number(row.price.replace(",", ".")), currency));
+    const price = row.price === "" ? null : minorOf(Number(row.price.replace(",", ".")), currency);
     if (Number.isNaN(price)) said("price", "an amount such as 12.50");
     const lines = linesIn(row.cards, design);
     if (!lines) said("cards", `counts with colourways, such as ${design.colourways.map((colourway) => `6 ${colourway.name}`).join("; ")}`);

@@ -1,7 +1,7 @@
 import { readNumber } from "../../../kit/readNumber.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addPaint, changePaint, faultsOf, problemFaults, type PaintRead } from "@yule/contract";
-import { COVERINGS, FORM_STRENGTH, FORMS, minorDecimals, nearPigments, pigmentOf, type Covering, type Form, type Fault } from "@yule/core";
+import { COVERINGS, FORM_STRENGTH, FORMS, nearPigments, pigmentOf, majorText, minorOf, money, type Covering, type Form, type Fault } from "@yule/core";
 import { modelled, pigmentsOf } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -33,7 +33,7 @@ const textOf = (value: number | null): string => (value === null ? "" : String(v
 /** What cannot be read is handed on as it stands, so that the schema says what is wrong with it. */
 const numberOf = (text: string): number | null => (text.trim() === "" ? null : readNumber(text));
 
-const draftOf = (paint: PaintRead | null, decimals: number): Draft => ({
+const draftOf = (paint: PaintRead | null, currency: string): Draft => ({
   name: paint?.name ?? "",
   pigments: paint?.pigments.join(" ") ?? "",
   form: paint?.form ?? "pan",
@@ -45,10 +45,10 @@ const draftOf = (paint: PaintRead | null, decimals: number): Draft => ({
   lightfast: textOf(paint?.lightfast ?? null),
   chart: paint?.chart ?? "",
   ml: textOf(paint?.ml ?? null),
-  cost: paint?.costMinor == null ? "" : (paint.costMinor / 10 ** decimals).toFixed(decimals),
+  cost: paint?.costMinor == null ? "" : majorText(money(paint.costMinor), currency),
 });
 
-const factsOf = (draft: Draft, decimals: number) => {
+const factsOf = (draft: Draft, currency: string) => {
   const cost = numberOf(draft.cost);
   return {
     name: draft.name,
@@ -62,17 +62,16 @@ const factsOf = (draft: Draft, decimals: number) => {
     lightfast: numberOf(draft.lightfast),
     chart: draft.chart.trim() === "" ? null : draft.chart.trim(),
     ml: numberOf(draft.ml),
-    costMinor: cost === null ? null : Math.round(cost * 10 ** decimals),
+    costMinor: cost === null ? null : minorOf(cost, currency),
   };
 };
 
 /** A paint is put on the shelf or changed. Its pigments are enough; whatever is told beside them holds. */
 export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | null; currency: string; onClose: () => void }) {
-  const decimals = minorDecimals(currency);
-  const [draft, setDraft] = useState(() => draftOf(paint, decimals));
+  const [draft, setDraft] = useState(() => draftOf(paint, currency));
   const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const set = (patch: Partial<Draft>): void => setDraft({ ...draft, ...patch });
-  const facts = factsOf(draft, decimals);
+  const facts = factsOf(draft, currency);
   const [seen] = facts.pigments.length > 0 || facts.chart ? modelled({ ...facts, id: paint?.id ?? "draft", version: 1, gone: false }) : [];
   const keep = async (): Promise<void> => {
     const told = paint ? { id: paint.id, version: paint.version, ...facts } : { id: v7(), ...facts };
