@@ -12,6 +12,6 @@ test.each([
   expect(readNumber(text, locale)).toBe(number);
 });
 
-test.each(["", "   ", "twelve", "4 1/2", "1e", "--3"])("%p is no number", (text) => {
+test.each(["", "   ", "twelve", "4 1/2", "1e", "--3", "12,505", "-1,000"])("%p is no number", (text) => {
   expect(readNumber(text, "en-US")).toBeNaN();
 });

@@ -105,7 +105,7 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
   },
   {
     id: "service",
-    head: "How, and what it costs",
+    head: "How it goes",
     value: ({ service, cost }) => `${service} ${String(cost)}`,
     cell: ({ view, service, cost }) => (view.post ? `${service}, ${printMoney(cost, shop.currency)}` : "handed over"),
   },
@@ -114,7 +114,7 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
     head: "Made",
     value: ({ view }) => view.assembled / Math.max(1, view.cards),
     cell: ({ view }) => (
-      <Text color="softInk">
+      <Text color="softInk" whiteSpace="nowrap">
         {view.assembled} of {view.cards} made
       </Text>
     ),

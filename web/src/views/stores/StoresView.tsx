@@ -97,7 +97,7 @@ const COLUMNS: readonly TableColumn<StockRow>[] = [
   { id: "wanted", head: "Wanted", value: ({ stock }) => stock.wanted, cell: ({ stock }) => <Text whiteSpace="nowrap">{stock.wanted} wanted</Text> },
   {
     id: "lasts",
-    head: "Whether it lasts",
+    head: "It lasts",
     value: (row) => RANK[safetyOf(row)],
     cell: (row) => {
       const { stock, today } = row;
@@ -113,7 +113,7 @@ const COLUMNS: readonly TableColumn<StockRow>[] = [
       );
     },
   },
-  { id: "do", head: "", isAlways: true, width: "260px", cell: (row) => <StoreDoes {...row} /> },
+  { id: "do", head: "", isAlways: true, width: "200px", cell: (row) => <StoreDoes {...row} /> },
 ];
 
 /** Counted, or bought. */

@@ -81,5 +81,6 @@ test("a price is in the smallest unit of the shop's own currency: yen have no hu
   const yen = { system: "cm", currency: "JPY" } as const;
   expect(needOf({ ...form, price: "1250" }, colourways, yen).need?.priceMinor).toBe(1250);
   expect(needOf({ ...form, price: "12,50" }, colourways, manner).need?.priceMinor).toBe(1250);
+  expect(needOf({ ...form, price: "12,505" }, colourways, manner).faults).toEqual([{ field: "price", message: "price: given 12,505, allowed an amount such as 12.50" }]);
   expect(needOf({ ...form, price: "12.50" }, colourways, yen).faults).toEqual([{ field: "price", message: "price: given 12.50, allowed an amount such as 13" }]);
 });
