@@ -4,7 +4,8 @@ import { CHROMIUM } from "../scripts/chromium.ts";
 export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
-  workers: 1,
+  globalSetup: "./src/oneServer.ts",
+  workers: 2,
   retries: 1,
   timeout: 150_000,
   expect: { timeout: 12_000 },

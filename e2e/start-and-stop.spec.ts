@@ -2,6 +2,7 @@ import { expect, test } from "@playwright/test";
 import { spawn, spawnSync } from "node:child_process";
 import { createServer } from "node:net";
 import { join } from "node:path";
+import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { startShop, type RunningShop } from "./src/shop.ts";
 
 const root = join(import.meta.dirname, "..");
@@ -15,14 +16,14 @@ test.afterEach(async () => {
 });
 
 test("a second start says where the first one runs", async () => {
-  shop = await startShop({ empty: true });
+  shop = await startShop({ empty: true, own: true });
   const second = start("--data", shop.folder);
   expect(second.stdout).toContain(`Yule Stack is running already at ${shop.url}`);
   expect(second.status).toBe(0);
 });
 
 test("Ctrl-C and kill -9 both leave a shop that starts again with all it had", async () => {
-  shop = await startShop({ empty: true });
+  shop = await startShop({ empty: true, own: true });
   const give = async (name: string) => {
     const id = `01936b5c-0000-7000-8000-${String(Date.now()).slice(-12)}`;
     return fetch(`${shop?.url ?? ""}/api/commands`, {
@@ -46,7 +47,7 @@ test("Ctrl-C and kill -9 both leave a shop that starts again with all it had", a
 });
 
 test("a PostgreSQL that dies under the server is started again, and requests recover without a restart", async () => {
-  shop = await startShop({ empty: true });
+  shop = await startShop({ empty: true, own: true });
   const { folder, url } = shop;
   spawnSync("pkill", ["-9", "-f", `postgres -D ${folder}`]);
   await expect.poll(async () => (await fetch(`${url}/api/season`).catch(() => null))?.status ?? 0, { timeout: 20_000 }).toBe(200);
@@ -72,7 +73,7 @@ test.describe("bad flags get one clear line each", () => {
     await new Promise<void>((resolve) => server.listen(0, "127.0.0.1", resolve));
     const address = server.address();
     const port = String(typeof address === "object" && address ? address.port : 0);
-    shop = await startShop({ empty: true });
+    shop = await startShop({ empty: true, own: true });
     await shop.kill("SIGINT");
     const refused = start("--data", shop.folder, "--port", port);
     server.close();
@@ -104,10 +105,7 @@ test.describe("bad flags get one clear line each", () => {
 });
 
 test("a database of her own is used when she names one", async () => {
-  const { startPostgres } = (await import(new URL("../scripts/lib/postgres.mjs", import.meta.url).href)) as {
-    startPostgres: (folder: string, options: object) => Promise<{ url: string; stop: () => Promise<void> }>;
-  };
-  shop = await startShop({ empty: true });
+  shop = await startShop({ empty: true, own: true });
   await shop.kill("SIGINT");
   const own = await startPostgres(join(shop.folder, "own"), { durable: false });
   const child = spawn("node", ["scripts/start.mjs", "--empty", "--data", join(shop.folder, "hers")], { cwd: root, env: { ...process.env, DATABASE_URL: own.url } });

@@ -1,9 +1,9 @@
 // One command for everything: packages, database, build, demo, server.
 import { fork } from "node:child_process";
-import { existsSync, mkdirSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from "node:fs";
+import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { gzipSync } from "node:zlib";
-import { bundled, ensurePackages, newestUnder, root } from "./lib/packages.mjs";
+import { buildServer, buildWeb } from "./lib/build.mjs";
+import { ensurePackages, root } from "./lib/packages.mjs";
 import { fail, startPostgres } from "./lib/postgres.mjs";
 import { readFlags } from "./lib/flags.mjs";
 
@@ -19,7 +19,7 @@ try {
 const lock = join(data, "running.json");
 await findRunning();
 await buildWeb();
-const server = await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "derive/src", "server/src", "demo/src"]);
+const server = await buildServer();
 const database = process.env.DATABASE_URL ? null : await startPostgres(data);
 const child = fork(server, [], {
   stdio: ["ignore", "pipe", "inherit", "ipc"],
@@ -81,28 +81,5 @@ async function findRunning() {
     process.exit(0);
   } catch {
     rmSync(lock, { force: true });
-  }
-}
-
-async function buildWeb() {
-  const built = join(root, "dist/web/index.html");
-  if (existsSync(built) && statSync(built).mtimeMs > newestUnder(["core/src", "contract/src", "derive/src", "web"])) return;
-  process.stdout.write("Building the application (once) ...\n");
-  const { build } = await import("vite");
-  try {
-    await build({ root: join(root, "web"), configFile: join(root, "web/vite.config.ts"), logLevel: "error" });
-  } catch (error) {
-    if (["EACCES", "EROFS", "ENOSPC"].includes(error.code))
-      fail(`The application could not be built (${error.code}): the project's folder must have room and be writable by this user.`);
-    throw error;
-  }
-  packBeside(join(root, "dist/web"));
-}
-
-/** Leaves a gzip copy beside each text file, so that the server packs nothing while a screen waits. */
-function packBeside(folder) {
-  for (const entry of readdirSync(folder, { recursive: true, withFileTypes: true })) {
-    const path = join(entry.parentPath ?? entry.path, entry.name);
-    if (entry.isFile() && /\.(js|css|svg|wasm|html)$/.test(entry.name)) writeFileSync(`${path}.gz`, gzipSync(readFileSync(path), { level: 9 }));
   }
 }

@@ -1,8 +1,8 @@
 // Everything that is checked, from a fresh clone to one closing line.
-import { spawnSync } from "node:child_process";
+import { spawn } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import { bundled, ensurePackages, root } from "./lib/packages.mjs";
+import { ensurePackages, root } from "./lib/packages.mjs";
 import { aptInstall, ensurePostgres } from "./lib/postgres.mjs";
 
 const began = Date.now();
@@ -15,48 +15,55 @@ mkdirSync(join(root, "test-results"), { recursive: true });
 let passed = 0;
 let failed = 0;
 
-/** Runs one step and shows it; a step that counts nothing itself counts as one. */
-function step(name, command, args, { env = {}, count } = {}) {
+/**
+ * Runs one step; one that counts nothing itself counts as one. What it prints is shown as it comes, or all at its end where others run beside it.
+ */
+async function step(name, command, args, { env = {}, count, beside = false } = {}) {
   const from = Date.now();
-  process.stdout.write(`\n== ${name}\n`);
-  const done = spawnSync(command, args, { cwd: root, stdio: "inherit", env: { ...process.env, ...env } });
-  const counted = count?.() ?? { passed: done.status === 0 ? 1 : 0, failed: done.status === 0 ? 0 : 1 };
+  if (!beside) process.stdout.write(`\n== ${name}\n`);
+  const child = spawn(command, args, { cwd: root, stdio: beside ? ["ignore", "pipe", "pipe"] : "inherit", env: { ...process.env, ...env } });
+  const printed = [];
+  for (const stream of [child.stdout, child.stderr]) stream?.on("data", (text) => printed.push(text));
+  const status = await new Promise((resolve) => {
+    child.once("error", (error) => (printed.push(Buffer.from(`${error.message}\n`)), resolve(-1)));
+    child.once("close", resolve);
+  });
+  if (beside) process.stdout.write(Buffer.concat([Buffer.from(`\n== ${name}\n`), ...printed]));
+  const counted = count?.() ?? { passed: status === 0 ? 1 : 0, failed: status === 0 ? 0 : 1 };
   // A runner that broke before it could count has failed all the same.
-  if (done.status !== 0 && counted.failed === 0) counted.failed = 1;
+  if (status !== 0 && counted.failed === 0) counted.failed = 1;
   passed += counted.passed;
   failed += counted.failed;
   process.stdout.write(`-- ${name}: ${counted.failed === 0 ? "passed" : "FAILED"} in ${Math.round((Date.now() - from) / 1000)} s\n`);
 }
 
+/** Steps of one core each, one after the other. */
+async function lane(...steps) {
+  for (const [name, command, args] of steps) await step(name, command, args, { beside: true });
+}
+
 const bin = (name) => join(root, "node_modules/.bin", name);
 const json = (file, read) => () => (existsSync(join(root, file)) ? read(JSON.parse(readFileSync(join(root, file), "utf8"))) : { passed: 0, failed: 1 });
 
-step("formatting", bin("prettier"), ["--check", "--log-level", "warn", "."]);
-// So many functions are past the limits of length; there may be fewer, never more.
-step("lint", bin("eslint"), [".", "--max-warnings", "18"]);
-step("names", "node", [join(root, "scripts/names.mjs")]);
-step("types", "node", [join(root, "node_modules/typescript/bin/tsc"), "-p", "."]);
-step("import direction", bin("depcruise"), [
-  "--config",
-  ".dependency-cruiser.cjs",
-  "core/src",
-  "contract/src",
-  "derive/src",
-  "server/src",
-  "web/src",
-  "demo/src",
-  "scripts",
-  "e2e",
+const FOLDERS = ["core/src", "contract/src", "derive/src", "server/src", "web/src", "demo/src", "scripts", "e2e"];
+// Each check uses one core: the slowest runs beside all others.
+await Promise.all([
+  // So many functions are past the limits of length; there may be fewer, never more.
+  lane(["lint", bin("eslint"), [".", "--max-warnings", "18"]]),
+  lane(
+    ["formatting", bin("prettier"), ["--check", "--log-level", "warn", "."]],
+    ["names", "node", [join(root, "scripts/names.mjs")]],
+    ["types", "node", [join(root, "node_modules/typescript/bin/tsc"), "-p", "."]],
+    ["import direction", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", ...FOLDERS]],
+    ["dead code", bin("knip"), []],
+    ["the application as it is shipped", "node", [join(root, "scripts/build.mjs")]],
+  ),
 ]);
-step("dead code", bin("knip"), []);
-step("unit and server tests", bin("jest"), ["--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
+await step("unit and server tests", bin("jest"), ["--maxWorkers=100%", "--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
   env: { JEST_ESM: "1", NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
   count: json("test-results/jest.json", (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites })),
 });
-const { build } = await import("vite");
-await build({ root: join(root, "web"), configFile: join(root, "web/vite.config.ts"), logLevel: "warn" });
-await bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "derive/src", "server/src", "demo/src"]);
-step("the interface in a browser", bin("playwright"), ["test", "-c", "e2e"], {
+await step("the interface in a browser", bin("playwright"), ["test", "-c", "e2e"], {
   count: json("test-results/e2e.json", ({ stats }) => {
     // Tried once more on a machine that was busy with something else; said, so that it is looked into.
     if (stats.flaky > 0) process.stdout.write(`-- passed only at the second try, see above: ${stats.flaky}\n`);

@@ -103,7 +103,7 @@ function clusterFolder(folder) {
  * Starts the cluster of a folder, made on the first call, and waits until it answers.
  * @returns {{ url: string, stop: () => Promise<void>, child: import("node:child_process").ChildProcess, pid: number }}
  */
-export async function startPostgres(folder, { durable = true, port: wanted } = {}) {
+export async function startPostgres(folder, { durable = true, port: wanted, connections = 60 } = {}) {
   const bin = ensurePostgres();
   mkdirSync(folder, { recursive: true });
   const cluster = clusterFolder(folder);
@@ -153,7 +153,7 @@ export async function startPostgres(folder, { durable = true, port: wanted } = {
     listen_addresses: "127.0.0.1",
     port,
     unix_socket_directories: "",
-    max_connections: 60,
+    max_connections: connections,
     ...(durable ? {} : { fsync: "off", synchronous_commit: "off", full_page_writes: "off" }),
   };
   const words = ["-D", cluster, ...Object.entries(settings).flatMap(([name, value]) => ["-c", `${name}=${value}`])];

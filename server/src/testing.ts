@@ -1,5 +1,5 @@
 import { v7 } from "uuid";
-import type { CommandAnswer, CommandInput, CommandKind, Problem } from "@yule/contract";
+import { eventPhrase, phraseText, type CommandAnswer, type CommandInput, type CommandKind, type EventRead, type Problem } from "@yule/contract";
 import { inches, mm } from "@yule/core";
 import { once } from "node:events";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
@@ -7,27 +7,27 @@ import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
+import pg from "pg";
+import { startPostgres } from "../../scripts/lib/postgres.mjs";
 import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside } from "./outside/outside.ts";
 import { ensureShop } from "./shop/reads.ts";
 
-interface RunningPostgres {
-  readonly url: string;
-  readonly port: number;
+/** A PostgreSQL that a test may stop and start again. */
+interface OwnPostgres {
   readonly stop: () => Promise<void>;
+  readonly again: () => Promise<void>;
 }
-type StartPostgres = (folder: string, options?: { durable?: boolean; port?: number }) => Promise<RunningPostgres>;
 
-/** A server on a private PostgreSQL, for tests: real requests, a pinned clock. */
+/** A server on a database of its own, for tests: real requests, a pinned clock. */
 export interface TestShop {
   readonly base: string;
   readonly url: string;
   readonly database: Database;
-  readonly folder: string;
-  postgres: RunningPostgres;
-  readonly startPostgres: StartPostgres;
+  /** Its own PostgreSQL, where it was asked for. */
+  readonly postgres: OwnPostgres | null;
   readonly close: () => Promise<void>;
   readonly get: <T>(path: string) => Promise<T>;
   readonly send: (body: unknown) => Promise<{ status: number; body: CommandAnswer & Problem }>;
@@ -38,18 +38,52 @@ export interface TestShop {
   ) => Promise<{ status: number; body: CommandAnswer & Problem }>;
 }
 
+/** The sentence of an event, in plain words. */
+export const wordsOf = (event: EventRead | undefined): string => (event ? phraseText(eventPhrase(event.told)) : "nothing");
+
 export const NOW = "2031-11-08T10:04:00Z";
 
-export async function openTestShop(): Promise<TestShop> {
-  const { startPostgres } = (await import(new URL("../../scripts/lib/postgres.mjs", import.meta.url).href)) as { startPostgres: StartPostgres };
+/** A database of its own on the server that all tests share, with the tables in it. */
+async function copyDatabase(): Promise<{ readonly url: string; readonly close: () => Promise<void> }> {
+  const server = process.env.YULE_TEST_POSTGRES ?? "";
+  const name = `shop_${v7().replaceAll("-", "")}`;
+  const asAdmin = async (words: string): Promise<void> => {
+    const admin = new pg.Client({ connectionString: server });
+    await admin.connect();
+    await admin.query(words);
+    await admin.end();
+  };
+  await asAdmin(`create database ${name} template tables`);
+  return { url: server.replace(/postgres$/, name), close: () => asAdmin(`drop database ${name} with (force)`) };
+}
+
+/** A PostgreSQL of its own, for a test that stops it. */
+async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonly close: () => Promise<void> }> {
   const folder = mkdtempSync(join(tmpdir(), "yule-test-"));
   // The unprivileged user that runs PostgreSQL must be able to enter it.
   chmodSync(folder, 0o755);
-  const postgres = await startPostgres(folder, { durable: false });
-  await migrateDatabase(postgres.url, join(import.meta.dirname, "../migrations"));
-  const database = openDatabase(postgres.url);
+  let running = await startPostgres(folder, { durable: false });
+  await migrateDatabase(running.url, join(import.meta.dirname, "../migrations"));
+  return {
+    url: running.url,
+    stop: () => running.stop(),
+    again: async () => {
+      running = await startPostgres(folder, { durable: false, port: running.port });
+    },
+    close: async () => {
+      await running.stop();
+      rmSync(folder, { recursive: true, force: true });
+    },
+  };
+}
+
+/** @param own with a PostgreSQL that nothing else uses */
+export async function openTestShop({ own = false } = {}): Promise<TestShop> {
+  const postgres = own ? await startOwn() : null;
+  const { url, close } = postgres ?? (await copyDatabase());
+  const database = openDatabase(url);
   await ensureShop(database, "UTC");
-  const feed = new Feed(postgres.url);
+  const feed = new Feed(url);
   await feed.open();
   const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, outside: simulatedOutside, log: { error: () => undefined }, webFolder: null });
   const server: Server = app.listen(0, "127.0.0.1");
@@ -61,11 +95,9 @@ export async function openTestShop(): Promise<TestShop> {
   };
   const shop: TestShop = {
     base,
-    url: postgres.url,
+    url,
     database,
-    folder,
     postgres,
-    startPostgres,
     get: async <T>(path: string) => (await (await fetch(`${base}/${path}`)).json()) as T,
     send,
     give: (kind, payload, more = {}) => send({ id: more.id ?? v7(), kind, payload, ...(more.at ? { at: more.at } : {}) }),
@@ -74,8 +106,7 @@ export async function openTestShop(): Promise<TestShop> {
       server.close();
       await feed.close();
       await database.$client.end();
-      await shop.postgres.stop();
-      rmSync(folder, { recursive: true, force: true });
+      await close();
     },
   };
   return shop;

@@ -1,4 +1,5 @@
 import { z } from "zod";
+import type { EventTold } from "./events.ts";
 
 /** Which page of the logbook: what happened before a number, with a word in it. */
 export const logbookQuery = z.object({
@@ -14,7 +15,8 @@ export interface EventRead {
   readonly kind: string;
   readonly subjectKind: string;
   readonly subjectId: string;
-  readonly summary: string;
+  /** What happened, as values; `eventPhrase` makes the sentence. */
+  readonly told: EventTold;
   readonly undoneBy: string | null;
   readonly undoable: boolean;
 }

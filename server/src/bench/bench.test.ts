@@ -1,7 +1,7 @@
 import type { BenchRead, LogbookRead } from "@yule/contract";
 import { v7 } from "uuid";
 import { simulatedHygrometer } from "../outside/hygrometer.ts";
-import { furnish, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, NOW, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
 let ids: Awaited<ReturnType<typeof furnish>>["ids"];
@@ -54,7 +54,7 @@ test("a stage left out, a panel dried with heat and one spoilt with its reason a
   expect(told.find((fact) => fact.what === "skipped")?.unitId).toBe(units[1]);
   expect(told.find((fact) => fact.what === "spoilt")?.why).toBe("fell on the floor");
   const { events } = await shop.get<LogbookRead>("logbook");
-  expect(events.slice(0, 3).map((event) => event.summary)).toEqual(["Wash dried with heat: panel 2", "Wash spoilt: panel 3", "Wash skipped: panel 2"]);
+  expect(events.slice(0, 3).map(wordsOf)).toEqual(["Wash dried with heat: panel 2", "Wash spoilt: panel 3", "Wash skipped: panel 2"]);
 });
 
 test("a session is begun, paused, gone on with and closed, each told once, and can be taken back", async () => {
@@ -68,7 +68,7 @@ test("a session is begun, paused, gone on with and closed, each told once, and c
     ["paused", null, ""],
     ["closed", null, "the blue ran"],
   ]);
-  expect(closed.body.event.summary).toMatch(/^Session closed, \d panels? moved on of 14 planned, 1 spoilt \(fell on the floor\): the blue ran$/);
+  expect(wordsOf(closed.body.event)).toMatch(/^Session closed, \d panels? moved on of 14 planned, 1 spoilt \(fell on the floor\): the blue ran$/);
   await shop.give("undo", { eventId: closed.body.event.id });
   expect((await bench()).sessions.map(({ what }) => what)).toEqual(["begun", "paused"]);
 });

@@ -1,14 +1,12 @@
-import type { CommandPayload, benchCommands } from "@yule/contract";
+import type { CommandPayload, SessionSum, benchCommands } from "@yule/contract";
 import { and, desc, eq, gte, inArray, lte } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { benchFact, sessionFact, unit } from "./tables.ts";
 
-const SAID = { done: "done", dry: "dry already", heated: "dried with heat", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
-
 /** Facts never conflict: one that is known already, told again by another device, is left as it is. */
-async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">): Promise<HandlerResult> {
+async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">): Promise<HandlerResult<"tell-bench">> {
   const units = await writing.tx
     .select()
     .from(unit)
@@ -42,18 +40,17 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
     });
   }
   const first = payload.facts[0];
-  const named = first ? await writing.find("stage", first.stageId) : null;
+  if (!first) return missing("fact", ["facts"], "none");
+  const named = await writing.find("stage", first.stageId);
   const numbers = payload.facts.map((fact) => units.find((each) => each.id === fact.unitId)?.number ?? 0).sort((a, b) => a - b);
   return {
     subject: ["batch", payload.batchId],
-    summary: `${named?.name ?? ""} ${first ? SAID[first.what] : ""}: ${numbers.length === 1 ? "panel" : "panels"} ${numbers.join(", ")}`,
+    facts: { stage: named?.name ?? "", what: first.what, panels: numbers },
   };
 }
 
-const SESSION_SAID = { begun: "Session begun", paused: "Pause", "gone on": "Gone on after the pause", closed: "Session closed" } as const;
-
 /** Sessions are told like panels: what is known already is left as it is. */
-async function tellSession(writing: Writing, payload: CommandPayload<"tell-session">): Promise<HandlerResult> {
+async function tellSession(writing: Writing, payload: CommandPayload<"tell-session">): Promise<HandlerResult<"tell-session">> {
   const known = await writing.find("sessionFact", payload.id);
   if (!known) {
     await writing.insert("sessionFact", {
@@ -65,19 +62,19 @@ async function tellSession(writing: Writing, payload: CommandPayload<"tell-sessi
       note: payload.note,
     });
   }
-  const sum = payload.what === "closed" ? await summed(writing, writing.happened(payload.at)) : "";
-  return { subject: ["shop", writing.shopId], summary: `${SESSION_SAID[payload.what]}${sum}${payload.note === "" ? "" : `: ${payload.note}`}` };
+  const sum = payload.what === "closed" ? await summed(writing, writing.happened(payload.at)) : null;
+  return { subject: ["shop", writing.shopId], facts: { what: payload.what, note: payload.note, sum } };
 }
 
-/** What a session came to, for the logbook: moves done of those planned, panels lost and why. Empty where none was begun. */
-async function summed(writing: Writing, closedAt: Date): Promise<string> {
+/** What a session came to, for the logbook: moves done of those planned, panels lost and why. Null where none was begun. */
+async function summed(writing: Writing, closedAt: Date): Promise<SessionSum | null> {
   const [begun] = await writing.tx
     .select()
     .from(sessionFact)
     .where(and(eq(sessionFact.shopId, writing.shopId), eq(sessionFact.what, "begun"), eq(sessionFact.retracted, false), lte(sessionFact.at, closedAt)))
     .orderBy(desc(sessionFact.at))
     .limit(1);
-  if (!begun) return "";
+  if (!begun) return null;
   const facts = await writing.tx
     .select({ unitId: benchFact.unitId, stageId: benchFact.stageId, what: benchFact.what, why: benchFact.why })
     .from(benchFact)
@@ -86,9 +83,7 @@ async function summed(writing: Writing, closedAt: Date): Promise<string> {
   const lost = new Map(facts.filter(({ what }) => what === "spoilt").map(({ unitId }) => [unitId, ""]));
   for (const { unitId, what, why } of facts) if (what === "spoilt" && why !== "") lost.set(unitId, why);
   const reasons = [...new Set(lost.values())].filter((why) => why !== "");
-  const spoilt = lost.size === 0 ? "" : `, ${String(lost.size)} spoilt${reasons.length > 0 ? ` (${reasons.join(", ")})` : ""}`;
-  const moves = done === 1 ? "1 panel moved on" : `${String(done)} panels moved on`;
-  return `, ${moves}${begun.meantPanels === null ? "" : ` of ${String(begun.meantPanels)} planned`}${spoilt}`;
+  return { moved: done, planned: begun.meantPanels, spoilt: lost.size, reasons };
 }
 
 export const benchHandlers: Handlers<typeof benchCommands> = {

@@ -2,7 +2,7 @@ import type { ColourRead, DesignsRead, LogbookRead, StoresRead } from "@yule/con
 import { inches } from "@yule/core";
 import { v7 } from "uuid";
 import { inShop } from "../db/pool.ts";
-import { furnish, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 import { paintTable } from "./tables.ts";
 
 let shop: TestShop;
@@ -27,7 +27,7 @@ test("a paint told by its pigment stands on the shelf with all else open, and th
     { ...blue, version: 1, gone: false, strength: null, covering: null, stains: null, granulates: null, lightfast: null, metallic: null, chart: null, ml: null, costMinor: null },
   ]);
   const { events } = await shop.get<LogbookRead>("logbook?most=1");
-  expect(events[0]?.summary).toBe("Ferry Blue (PB29) on the paint shelf");
+  expect(wordsOf(events[0])).toBe("Ferry Blue (PB29) on the paint shelf");
 });
 
 test("its own chart, its price and what differs from its pigments are kept, and taken back", async () => {

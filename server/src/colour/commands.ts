@@ -4,29 +4,29 @@ import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-async function addPaint(writing: Writing, payload: CommandPayload<"add-paint">): Promise<HandlerResult> {
+async function addPaint(writing: Writing, payload: CommandPayload<"add-paint">): Promise<HandlerResult<"add-paint">> {
   await writing.insert("paint", payload);
-  return { subject: ["paint", payload.id], summary: `${payload.name} (${payload.pigments.join(", ") || "by its chart"}) on the paint shelf` };
+  return { subject: ["paint", payload.id], facts: { name: payload.name, pigments: payload.pigments } };
 }
 
-async function changePaint(writing: Writing, { id, version, ...facts }: CommandPayload<"change-paint">): Promise<HandlerResult> {
+async function changePaint(writing: Writing, { id, version, ...facts }: CommandPayload<"change-paint">): Promise<HandlerResult<"change-paint">> {
   const before = await writing.find("paint", id);
   if (!before) return missing("paint", ["id"], id);
   await writing.update("paint", id, facts, version);
   return {
     subject: ["paint", id],
-    summary: facts.chart !== before.chart ? `${facts.name} as on the own chart: ${facts.chart ?? "by its pigments again"}` : `${facts.name} changed`,
+    facts: { name: facts.name, ...(facts.chart === before.chart ? {} : { chart: facts.chart }) },
   };
 }
 
-async function shelvePaint(writing: Writing, payload: CommandPayload<"shelve-paint">): Promise<HandlerResult> {
+async function shelvePaint(writing: Writing, payload: CommandPayload<"shelve-paint">): Promise<HandlerResult<"shelve-paint">> {
   const found = await writing.find("paint", payload.id);
   if (!found) return missing("paint", ["id"], payload.id);
   await writing.update("paint", payload.id, { gone: payload.gone }, payload.version);
-  return { subject: ["paint", payload.id], summary: payload.gone ? `${found.name} is used up` : `${found.name} is on the shelf again` };
+  return { subject: ["paint", payload.id], facts: { name: found.name, gone: payload.gone } };
 }
 
-async function markTouches(writing: Writing, payload: CommandPayload<"mark-touches">): Promise<HandlerResult> {
+async function markTouches(writing: Writing, payload: CommandPayload<"mark-touches">): Promise<HandlerResult<"mark-touches">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   const seen = new Set<string>();
@@ -36,7 +36,7 @@ async function markTouches(writing: Writing, payload: CommandPayload<"mark-touch
     seen.add(pair);
   });
   await writing.update("design", payload.id, { touches: payload.touches }, payload.version);
-  return { subject: ["design", payload.id], summary: `${found.name}: where its paints touch` };
+  return { subject: ["design", payload.id], facts: { name: found.name } };
 }
 
 export const colourHandlers: Handlers<typeof colourCommands> = {

@@ -2,8 +2,7 @@ import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import pg from "pg";
-
-type StartPostgres = (folder: string, options?: { durable?: boolean }) => Promise<{ readonly url: string; readonly stop: () => Promise<void> }>;
+import { startPostgres, type RunningPostgres } from "../../../scripts/lib/postgres.mjs";
 
 const FOLDER = join(import.meta.dirname, "../../migrations");
 const tags = (JSON.parse(readFileSync(join(FOLDER, "meta/_journal.json"), "utf8")) as { entries: { tag: string }[] }).entries.map(({ tag }) => tag);
@@ -41,11 +40,10 @@ interface Column {
 }
 
 let folder: string;
-let postgres: Awaited<ReturnType<StartPostgres>>;
+let postgres: RunningPostgres;
 let client: pg.Client;
 
 beforeAll(async () => {
-  const { startPostgres } = (await import(new URL("../../../scripts/lib/postgres.mjs", import.meta.url).href)) as { startPostgres: StartPostgres };
   folder = mkdtempSync(join(tmpdir(), "yule-migrations-"));
   chmodSync(folder, 0o755);
   postgres = await startPostgres(folder, { durable: false });

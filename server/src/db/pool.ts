@@ -5,11 +5,12 @@ import pg from "pg";
 import * as tables from "./tables.ts";
 
 export type Database = NodePgDatabase<typeof tables> & { readonly $client: pg.Pool };
-export type Transaction = Parameters<Parameters<Database["transaction"]>[0]>[0];
+/** One connection, between its begin and its commit. */
+export type Transaction = NodePgDatabase<typeof tables>;
 
 /** Opens a pool. A server that goes away is an error of the request that meets it, never of the process. */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, idleTimeoutMillis: 600_000, connectionTimeoutMillis: 3000, statement_timeout: 20_000 });
+  const pool = new pg.Pool({ connectionString: url, max: 10, idleTimeoutMillis: 600_000, connectionTimeoutMillis: 3000, statement_timeout: 20_000, query_timeout: 25_000 });
   pool.on("error", () => undefined);
   // The pool listens to idle connections only; one that breaks while a transaction thinks between two queries would end the process.
   pool.on("connect", (client) => client.on("error", () => undefined));
@@ -36,10 +37,26 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
   }
 }
 
-/** Runs as the role that cannot bypass row-level security, for one shop. */
+/**
+ * Runs as the role that cannot bypass row-level security, for one shop, in one transaction. The library's own transaction keeps a
+ * connection for ever whose first word fails; here one that breaks is given up.
+ */
 export async function inShop<T>(database: Database, shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
-  return database.transaction(async (tx) => {
+  const client = await database.$client.connect();
+  let broken: Error | undefined;
+  try {
+    await client.query("begin");
+    const tx = drizzle(client, { schema: tables });
     await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true)`);
-    return work(tx);
-  });
+    const result = await work(tx);
+    await client.query("commit");
+    return result;
+  } catch (thrown) {
+    await client.query("rollback").catch((error: unknown) => {
+      broken = error instanceof Error ? error : new Error(String(error));
+    });
+    throw thrown;
+  } finally {
+    client.release(broken);
+  }
 }

@@ -11,12 +11,12 @@ import { checkPicture } from "../shop/pictures.ts";
 import { layersOf } from "./layers.ts";
 import { colourway, stage } from "./tables.ts";
 
-async function addSeries(writing: Writing, payload: CommandPayload<"add-series">): Promise<HandlerResult> {
+async function addSeries(writing: Writing, payload: CommandPayload<"add-series">): Promise<HandlerResult<"add-series">> {
   await writing.insert("series", payload);
-  return { subject: ["series", payload.id], summary: `Series ${payload.name} begun` };
+  return { subject: ["series", payload.id], facts: { name: payload.name } };
 }
 
-async function addDesign(writing: Writing, payload: CommandPayload<"add-design">): Promise<HandlerResult> {
+async function addDesign(writing: Writing, payload: CommandPayload<"add-design">): Promise<HandlerResult<"add-design">> {
   checkStack(payload.stack);
   if (!(await writing.find("series", payload.seriesId))) return missing("series", ["seriesId"], payload.seriesId);
   await writing.insert("design", {
@@ -35,13 +35,11 @@ async function addDesign(writing: Writing, payload: CommandPayload<"add-design">
   for (const [position, each] of payload.colourways.entries()) await writing.insert("colourway", { ...each, designId: payload.id, position });
   return {
     subject: ["design", payload.id],
-    summary: `Design ${payload.name} with ${counted(payload.colourways.length, "colourway")} and ${counted(payload.stages.length, "stage")}`,
+    facts: { name: payload.name, colourways: payload.colourways.length, stages: payload.stages.length },
   };
 }
 
-const counted = (number: number, one: string): string => `${String(number)} ${one}${number === 1 ? "" : "s"}`;
-
-async function changeStack(writing: Writing, payload: CommandPayload<"change-stack">): Promise<HandlerResult> {
+async function changeStack(writing: Writing, payload: CommandPayload<"change-stack">): Promise<HandlerResult<"change-stack">> {
   checkStack(payload.stack);
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
@@ -49,11 +47,11 @@ async function changeStack(writing: Writing, payload: CommandPayload<"change-sta
   const old = await layersOf(writing, payload.id);
   for (const each of old) await writing.remove("layer", each.id);
   await insertLayers(writing, payload.id, payload.stack);
-  return { subject: ["design", payload.id], summary: `Stack of ${found.name} changed` };
+  return { subject: ["design", payload.id], facts: { name: found.name } };
 }
 
 /** Stages keep their ids, so what happened on them stays; a stage that facts name cannot go. */
-async function changeRoute(writing: Writing, payload: CommandPayload<"change-route">): Promise<HandlerResult> {
+async function changeRoute(writing: Writing, payload: CommandPayload<"change-route">): Promise<HandlerResult<"change-route">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   await writing.update("design", payload.id, { name: found.name }, payload.version);
@@ -70,15 +68,15 @@ async function changeRoute(writing: Writing, payload: CommandPayload<"change-rou
     await checkUntouched(writing, id);
     await writing.remove("stage", id);
   }
-  return { subject: ["design", payload.id], summary: `Route of ${found.name} changed: ${String(payload.stages.length)} stages` };
+  return { subject: ["design", payload.id], facts: { name: found.name, stages: payload.stages.length } };
 }
 
-async function changeGuides(writing: Writing, payload: CommandPayload<"change-guides">): Promise<HandlerResult> {
+async function changeGuides(writing: Writing, payload: CommandPayload<"change-guides">): Promise<HandlerResult<"change-guides">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   const layers = await layersOf(writing, payload.id);
   await writing.update("design", payload.id, { guides: checkedGuides(payload.guides, layers) }, payload.version);
-  return { subject: ["design", payload.id], summary: payload.guides ? `Guides of ${found.name}: ${payload.guides.kind}` : `No guides on ${found.name}` };
+  return { subject: ["design", payload.id], facts: { name: found.name, guides: payload.guides?.kind ?? null } };
 }
 
 /** Guides that do not lie on the panel are refused: they could not be pencilled. */
@@ -98,42 +96,42 @@ function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: strin
 const told = <Change extends object>(change: Change) =>
   Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as { [Key in keyof Change]: Exclude<Change[Key], undefined> };
 
-async function changeSeries(writing: Writing, payload: CommandPayload<"change-series">): Promise<HandlerResult> {
+async function changeSeries(writing: Writing, payload: CommandPayload<"change-series">): Promise<HandlerResult<"change-series">> {
   const found = await writing.find("series", payload.id);
   if (!found) return missing("series", ["id"], payload.id);
   const { id, ties, ...patch } = payload;
   await writing.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...told(ties) } } : {}) });
-  return { subject: ["series", id], summary: `What ties ${payload.name ?? found.name} together changed` };
+  return { subject: ["series", id], facts: { name: payload.name ?? found.name } };
 }
 
-async function changeTraits(writing: Writing, payload: CommandPayload<"change-traits">): Promise<HandlerResult> {
+async function changeTraits(writing: Writing, payload: CommandPayload<"change-traits">): Promise<HandlerResult<"change-traits">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   await writing.update("design", payload.id, { traits: { ...found.traits, ...told(payload.traits) } });
-  return { subject: ["design", payload.id], summary: `What ${found.name} shows changed` };
+  return { subject: ["design", payload.id], facts: { name: found.name } };
 }
 
 /** A design is never deleted: needs, panels and facts speak of it. */
-async function archiveDesign(writing: Writing, payload: CommandPayload<"archive-design">): Promise<HandlerResult> {
+async function archiveDesign(writing: Writing, payload: CommandPayload<"archive-design">): Promise<HandlerResult<"archive-design">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   await writing.update("design", payload.id, { archived: payload.archived }, payload.version);
-  return { subject: ["design", payload.id], summary: payload.archived ? `${found.name} put away; its history stays` : `${found.name} brought back` };
+  return { subject: ["design", payload.id], facts: { name: found.name, archived: payload.archived } };
 }
 
-async function changeColourway(writing: Writing, payload: CommandPayload<"change-colourway">): Promise<HandlerResult> {
+async function changeColourway(writing: Writing, payload: CommandPayload<"change-colourway">): Promise<HandlerResult<"change-colourway">> {
   const [found, way] = [await writing.find("design", payload.id), await writing.find("colourway", payload.colourwayId)];
   if (!found) return missing("design", ["id"], payload.id);
   if (way?.designId !== payload.id) return missing("colourway", ["colourwayId"], payload.colourwayId);
   if (payload.pictureId) await checkPicture(writing, payload.pictureId, ["pictureId"]);
   await writing.update("design", payload.id, { name: found.name }, payload.version);
   await writing.update("colourway", way.id, { pictureId: payload.pictureId, paints: payload.paints });
-  return { subject: ["design", payload.id], summary: `${payload.pictureId ? "A picture" : "The paints"} of ${found.name}, ${way.name}` };
+  return { subject: ["design", payload.id], facts: { name: found.name, colourway: way.name, picture: payload.pictureId !== null } };
 }
 
 const MOST_COLOURWAYS = 24;
 
-async function addColourway(writing: Writing, payload: CommandPayload<"add-colourway">): Promise<HandlerResult> {
+async function addColourway(writing: Writing, payload: CommandPayload<"add-colourway">): Promise<HandlerResult<"add-colourway">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   const there = await writing.tx
@@ -152,7 +150,7 @@ async function addColourway(writing: Writing, payload: CommandPayload<"add-colou
   if (payload.colourway.pictureId) await checkPicture(writing, payload.colourway.pictureId, ["colourway", "pictureId"]);
   await writing.update("design", payload.id, { name: found.name }, payload.version);
   await writing.insert("colourway", { ...payload.colourway, designId: payload.id, position: Math.max(-1, ...there.map(({ position }) => position)) + 1 });
-  return { subject: ["design", payload.id], summary: `${found.name} also in ${payload.colourway.name}` };
+  return { subject: ["design", payload.id], facts: { name: found.name, colourway: payload.colourway.name } };
 }
 
 /** What happened on a stage stays in the log, so the stage stays in the route. */

@@ -7,13 +7,13 @@ import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { layersOf } from "./layers.ts";
 import { design } from "./tables.ts";
 
-async function addSentiment(writing: Writing, payload: CommandPayload<"add-sentiment">): Promise<HandlerResult> {
+async function addSentiment(writing: Writing, payload: CommandPayload<"add-sentiment">): Promise<HandlerResult<"add-sentiment">> {
   await writing.insert("sentiment", payload);
-  return { subject: ["sentiment", payload.id], summary: `Words: ${payload.text}` };
+  return { subject: ["sentiment", payload.id], facts: { text: payload.text } };
 }
 
 /** Words that a design carries stay, or the design would say nothing. */
-async function removeSentiment(writing: Writing, payload: CommandPayload<"remove-sentiment">): Promise<HandlerResult> {
+async function removeSentiment(writing: Writing, payload: CommandPayload<"remove-sentiment">): Promise<HandlerResult<"remove-sentiment">> {
   const found = await writing.find("sentiment", payload.id);
   if (!found) return missing("sentiment", ["id"], payload.id);
   const designs = await writing.tx.select({ name: design.name, words: design.words }).from(design).where(eq(design.shopId, writing.shopId));
@@ -21,11 +21,11 @@ async function removeSentiment(writing: Writing, payload: CommandPayload<"remove
   if (user)
     return refuse({ code: "words-used", path: ["id"], given: [{ text: found.text }], allowed: phrase`words that no design carries; ${{ name: user.name, of: "design" }} does` });
   await writing.remove("sentiment", payload.id, payload.version);
-  return { subject: ["sentiment", payload.id], summary: `Words left out: ${found.text}` };
+  return { subject: ["sentiment", payload.id], facts: { text: found.text } };
 }
 
 /** Zones lie on the panel, and what is chosen is there. */
-async function changeWords(writing: Writing, payload: CommandPayload<"change-words">): Promise<HandlerResult> {
+async function changeWords(writing: Writing, payload: CommandPayload<"change-words">): Promise<HandlerResult<"change-words">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
   const layers = await layersOf(writing, payload.id);
@@ -47,7 +47,7 @@ async function changeWords(writing: Writing, payload: CommandPayload<"change-wor
     if (!(await writing.find("sentiment", id))) return missing("words", ["words", path], id);
   }
   await writing.update("design", payload.id, { words: payload.words }, payload.version);
-  return { subject: ["design", payload.id], summary: `Words of ${found.name} changed` };
+  return { subject: ["design", payload.id], facts: { name: found.name } };
 }
 
 export const wordsHandlers: Pick<Handlers<typeof designsCommands>, "change-words" | "add-sentiment" | "remove-sentiment"> = {

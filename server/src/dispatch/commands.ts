@@ -7,20 +7,19 @@ import { needLinesOf } from "../season/reads.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-async function addHousehold(writing: Writing, payload: CommandPayload<"add-household">): Promise<HandlerResult> {
+async function addHousehold(writing: Writing, payload: CommandPayload<"add-household">): Promise<HandlerResult<"add-household">> {
   await writing.insert("household", payload);
-  return { subject: ["household", payload.id], summary: `Household ${payload.name}, ${payload.country}` };
+  return { subject: ["household", payload.id], facts: { name: payload.name, country: payload.country } };
 }
 
-async function changeHousehold(writing: Writing, payload: CommandPayload<"change-household">): Promise<HandlerResult> {
+async function changeHousehold(writing: Writing, payload: CommandPayload<"change-household">): Promise<HandlerResult<"change-household">> {
   const found = await writing.find("household", payload.id);
   if (!found) return missing("household", ["id"], payload.id);
   await writing.update("household", payload.id, { neutral: payload.neutral, without: payload.without }, payload.version);
-  const wishes = [...(payload.neutral ? ["neutral words"] : []), ...payload.without.map((each) => `no ${each}`)];
-  return { subject: ["household", payload.id], summary: `${found.name}: ${wishes.length === 0 ? "any card" : wishes.join(", ")}` };
+  return { subject: ["household", payload.id], facts: { name: found.name, neutral: payload.neutral, without: payload.without } };
 }
 
-async function postNeed(writing: Writing, payload: CommandPayload<"post-need">): Promise<HandlerResult> {
+async function postNeed(writing: Writing, payload: CommandPayload<"post-need">): Promise<HandlerResult<"post-need">> {
   const need = await writing.find("need", payload.needId);
   if (!need) return missing("need", ["needId"], payload.needId);
   const lines = await needLinesOf(writing.tx, payload.needId);
@@ -41,7 +40,7 @@ async function postNeed(writing: Writing, payload: CommandPayload<"post-need">):
   if (payload.costMinor !== undefined && payload.costMinor !== cost)
     refuse({ code: "reckoned-otherwise", path: ["costMinor"], given: [{ money: money(payload.costMinor) }], allowed: phrase`${{ money: cost }}, what ${payload.service} costs` });
   await writing.insert("posting", { ...payload, costMinor: cost });
-  return { subject: ["need", payload.needId], summary: `${need.title} ${need.zone === null ? "handed over" : `posted by ${payload.service}`} on ${payload.on}` };
+  return { subject: ["need", payload.needId], facts: { title: need.title, service: need.zone === null ? null : payload.service, on: payload.on } };
 }
 
 export const dispatchHandlers: Handlers<typeof dispatchCommands> = {

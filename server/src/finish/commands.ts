@@ -1,6 +1,6 @@
 import { sameUses, usesOfCards, type StoreUse } from "@yule/derive";
 import { phrase, type Phrase } from "@yule/core";
-import type { CommandPayload, finishCommands } from "@yule/contract";
+import type { CommandPayload, finishCommands, Grade } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { goodPanelsFor } from "../bench/reads.ts";
@@ -10,18 +10,18 @@ import { readShelf } from "../stores/reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
-async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult> {
+async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult<"grade-panels">> {
   for (const [index, each] of payload.grades.entries()) {
     const found = await writing.find("unit", each.unitId);
     if (!found || found.batchId !== payload.batchId) return missing("panel of this batch", ["grades", index, "unitId"], each.unitId);
     await writing.update("unit", each.unitId, { grade: each.grade });
   }
-  const counts = new Map<string, number>();
+  const counts = new Map<Grade, number>();
   for (const { grade } of payload.grades) counts.set(grade, (counts.get(grade) ?? 0) + 1);
-  return { subject: ["batch", payload.batchId], summary: `Inspected: ${[...counts].map(([grade, count]) => `${String(count)} ${grade}`).join(", ")}` };
+  return { subject: ["batch", payload.batchId], facts: { grades: [...counts].map(([grade, count]) => ({ grade, count })) } };
 }
 
-async function assembleCards(writing: Writing, payload: CommandPayload<"assemble-cards">): Promise<HandlerResult> {
+async function assembleCards(writing: Writing, payload: CommandPayload<"assemble-cards">): Promise<HandlerResult<"assemble-cards">> {
   const need = await writing.find("need", payload.needId);
   if (!need) return missing("need", ["needId"], payload.needId);
   const good = await goodPanelsFor(writing.tx, payload.needId);
@@ -53,7 +53,7 @@ async function assembleCards(writing: Writing, payload: CommandPayload<"assemble
   }
   const uses = await usesReckoned(writing, need.designId, cards, payload.uses);
   for (const [index, use] of uses.entries()) await takeFromStore(writing, use.storeId, use.quantity, `cards for ${need.title}`, ["uses", index, "quantity"]);
-  return { subject: ["need", payload.needId], summary: `${String(cards)} cards assembled for ${need.title}` };
+  return { subject: ["need", payload.needId], facts: { title: need.title, cards } };
 }
 
 /** What the cards take, reckoned here. What a screen reckoned from figures that are no longer true is refused with what is. */

@@ -1,4 +1,4 @@
-import { commandSchemas, faultsOf, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead } from "@yule/contract";
+import { commandSchemas, eventPhrase, faultsOf, phraseText, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead, type EventTold } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
 import { inShop, type Database } from "../db/pool.ts";
@@ -73,7 +73,7 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
     const [before] = await tx.select().from(event).where(eq(event.id, given.id));
     if (before) return { event: eventRead(before) };
     const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
-    const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult>;
+    const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
     const done = await handler(writing, read.data, given.id);
     const [row] = await tx
       .insert(event)
@@ -85,7 +85,8 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
         kind: given.kind,
         subjectKind: done.subject[0],
         subjectId: done.subject[1],
-        summary: done.summary,
+        facts: done.facts,
+        summary: phraseText(eventPhrase({ kind: given.kind, facts: done.facts } as EventTold)),
         payload: given.payload ?? {},
         changes: writing.changes,
       })
@@ -97,7 +98,7 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
 }
 
 /** Takes a command back, or an undo: that is redo. */
-async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: string): Promise<HandlerResult> {
+async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: string): Promise<HandlerResult<"undo">> {
   const [found] = await writing.tx
     .select()
     .from(event)
@@ -110,11 +111,15 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .update(event)
     .set({ undoneBy: eventId })
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, found.id)));
-  return {
-    subject: [found.subjectKind, found.subjectId],
-    summary: found.kind === "undo" ? `Done again: ${found.summary.replace(/^Taken back: /, "")}` : `Taken back: ${found.summary}`,
-  };
+  const told = toldOf(found);
+  // Taking back a taking back says what it brings again, not the whole way there.
+  const facts = told.kind === "undo" ? { of: told.facts.of, again: !told.facts.again } : { of: told, again: false };
+  return { subject: [found.subjectKind, found.subjectId], facts };
 }
+
+/** What a row keeps; older rows have their words alone. */
+const toldOf = (row: typeof event.$inferSelect): EventTold =>
+  (row.facts === null ? { kind: "older", words: row.summary } : ({ kind: row.kind, facts: row.facts } as EventTold));
 
 export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
   seq: row.seq,
@@ -123,7 +128,7 @@ export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
   kind: row.kind,
   subjectKind: row.subjectKind,
   subjectId: row.subjectId,
-  summary: row.summary,
+  told: toldOf(row),
   undoneBy: row.undoneBy,
   undoable: row.undoneBy === null && row.changes.length > 0,
 });

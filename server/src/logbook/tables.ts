@@ -21,6 +21,9 @@ export const event = pgTable(
     kind: text("kind").notNull(),
     subjectKind: text("subject_kind").notNull(),
     subjectId: uuid("subject_id").notNull(),
+    /** What happened, as values. Null in rows of before values were kept. */
+    facts: jsonb("facts"),
+    /** In plain words: what the search looks in, and all that older rows have. */
     summary: text("summary").notNull(),
     payload: jsonb("payload").notNull(),
     changes: jsonb("changes").$type<readonly Change[]>().notNull(),

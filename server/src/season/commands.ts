@@ -1,7 +1,7 @@
 import { lessonHandlers } from "./lessons.ts";
 import { servingHandlers } from "./serving.ts";
-import { termFaults, type CommandPayload, type seasonCommands } from "@yule/contract";
-import { dayAt, minuteOfDayAt, phrase, day, printTime, type Day } from "@yule/core";
+import { termFaults, type ChangedTime, type CommandPayload, type NeedChanged, type seasonCommands } from "@yule/contract";
+import { dayAt, minuteOfDayAt, phrase, day, type Day } from "@yule/core";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
@@ -13,7 +13,7 @@ import { recipientsOf } from "../dispatch/reads.ts";
 import { needLinesOf } from "./reads.ts";
 import { need, sessionPattern } from "./tables.ts";
 
-async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): Promise<HandlerResult> {
+async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): Promise<HandlerResult<"add-need">> {
   const found = await writing.find("design", payload.designId);
   if (!found) return missing("design", ["designId"], payload.designId);
   if (found.archived)
@@ -33,7 +33,7 @@ async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): P
   for (const line of lines) await writing.insert("needLine", { ...line, needId: payload.id, assembled: 0 });
   for (const householdId of householdIds) await writing.insert("recipient", { id: v7(), needId: payload.id, householdId });
   const cards = lines.reduce((sum, line) => sum + line.quantity, 0);
-  return { subject: ["need", payload.id], summary: `${payload.title}: ${String(cards)} × ${found.name} by ${payload.due}` };
+  return { subject: ["need", payload.id], facts: { title: payload.title, cards, design: found.name, due: payload.due } };
 }
 
 /** An order of the feed becomes one need, however often it is sent. */
@@ -47,7 +47,7 @@ async function checkOrder(writing: Writing, orderRef: string): Promise<void> {
 }
 
 /** All or nothing: the first fault names its row, and nothing of the file is kept. */
-async function addNeeds(writing: Writing, payload: CommandPayload<"add-needs">): Promise<HandlerResult> {
+async function addNeeds(writing: Writing, payload: CommandPayload<"add-needs">): Promise<HandlerResult<"add-needs">> {
   for (const [index, each] of payload.needs.entries()) {
     try {
       await addNeed(writing, each);
@@ -60,10 +60,10 @@ async function addNeeds(writing: Writing, payload: CommandPayload<"add-needs">):
       );
     }
   }
-  return { subject: ["need", payload.needs[0]?.id ?? writing.shopId], summary: `${String(payload.needs.length)} needs added together` };
+  return { subject: ["need", payload.needs[0]?.id ?? writing.shopId], facts: { needs: payload.needs.length } };
 }
 
-async function changeNeed(writing: Writing, payload: CommandPayload<"change-need">): Promise<HandlerResult> {
+async function changeNeed(writing: Writing, payload: CommandPayload<"change-need">): Promise<HandlerResult<"change-need">> {
   const found = await writing.find("need", payload.id);
   if (!found) return missing("need", ["id"], payload.id);
   if (payload.due && payload.due !== found.due) await checkDue(writing, payload.due);
@@ -94,24 +94,19 @@ async function changeNeed(writing: Writing, payload: CommandPayload<"change-need
     }
     for (const id of known.keys()) await writing.remove("needLine", id);
   }
-  return { subject: ["need", payload.id], summary: `${found.title} changed${whatChanged(payload)}` };
+  return { subject: ["need", payload.id], facts: { title: found.title, changed: whatChanged(payload) } };
 }
 
-/** The change in the maker's words. */
-function whatChanged(payload: CommandPayload<"change-need">): string {
-  const cards = payload.lines?.reduce((sum, line) => sum + line.quantity, 0);
-  const words = [
-    payload.due && `now due ${payload.due}`,
-    cards !== undefined && `now ${String(cards)} cards`,
-    payload.print !== undefined && (payload.print ? "printed from one master" : "painted card by card"),
-    payload.heat !== undefined && (payload.heat ? "dried with the heat tool" : "dried by air"),
-    payload.service !== undefined && (payload.service === null ? "posted the cheapest way in time" : `posted as ${payload.service}`),
-    payload.skipped && (payload.skipped.length > 0 ? `${String(payload.skipped.length)} stages left out` : "with its whole route"),
-  ].filter((word) => typeof word === "string" && word !== "");
-  return words.length > 0 ? `: ${words.join(", ")}` : "";
-}
+const whatChanged = ({ due, lines, print, heat, service, skipped }: CommandPayload<"change-need">): NeedChanged => ({
+  due,
+  cards: lines?.reduce((sum, line) => sum + line.quantity, 0),
+  print,
+  heat,
+  service,
+  skipped: skipped?.length,
+});
 
-async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need">): Promise<HandlerResult> {
+async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need">): Promise<HandlerResult<"remove-need">> {
   const found = await writing.find("need", payload.id);
   if (!found) return missing("need", ["id"], payload.id);
   if (await isBegun(writing.tx, payload.id)) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: ["a need without panels on the bench"] });
@@ -120,14 +115,14 @@ async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need
   // Panels of the stash that were given to it go back there.
   for (const each of await panelsGivenTo(writing.tx, payload.id)) await writing.update("unit", each.id, { servesNeedId: null });
   await writing.remove("need", payload.id, payload.version);
-  return { subject: ["need", payload.id], summary: `${found.title} removed` };
+  return { subject: ["need", payload.id], facts: { title: found.title } };
 }
 
-async function setSessions(writing: Writing, payload: CommandPayload<"set-sessions">): Promise<HandlerResult> {
+async function setSessions(writing: Writing, payload: CommandPayload<"set-sessions">): Promise<HandlerResult<"set-sessions">> {
   const old = await writing.tx.select({ id: sessionPattern.id }).from(sessionPattern).where(eq(sessionPattern.shopId, writing.shopId));
   for (const each of old) await writing.remove("sessionPattern", each.id);
   for (const each of payload.pattern) await writing.insert("sessionPattern", each);
-  return { subject: ["shop", writing.shopId], summary: `${String(payload.pattern.length)} sessions a week` };
+  return { subject: ["shop", writing.shopId], facts: { sessions: payload.pattern.length } };
 }
 
 /** The shop's day and its minute. */
@@ -159,57 +154,50 @@ async function checkToCome(writing: Writing, changes: readonly CommandPayload<"a
   });
 }
 
-async function addSessionChange(writing: Writing, payload: CommandPayload<"add-session-change">): Promise<HandlerResult> {
+async function addSessionChange(writing: Writing, payload: CommandPayload<"add-session-change">): Promise<HandlerResult<"add-session-change">> {
   await checkToCome(writing, [payload], () => []);
   await writing.insert("sessionChange", payload);
-  return { subject: ["shop", writing.shopId], summary: changeWords(payload) };
+  return { subject: ["shop", writing.shopId], facts: changedTime(payload) };
 }
 
-async function addSessionChanges(writing: Writing, payload: CommandPayload<"add-session-changes">): Promise<HandlerResult> {
+async function addSessionChanges(writing: Writing, payload: CommandPayload<"add-session-changes">): Promise<HandlerResult<"add-session-changes">> {
   await checkToCome(writing, payload.changes, (index) => ["changes", index]);
   for (const each of payload.changes) await writing.insert("sessionChange", each);
   const [first] = payload.changes;
   return {
     subject: ["shop", writing.shopId],
-    summary: payload.changes.length === 1 && first ? changeWords(first) : `${String(payload.changes.length)} times that differ from the ordinary week`,
+    facts: { changes: payload.changes.length, only: payload.changes.length === 1 && first ? changedTime(first) : null },
   };
 }
 
-async function removeSessionChange(writing: Writing, payload: CommandPayload<"remove-session-change">): Promise<HandlerResult> {
+async function removeSessionChange(writing: Writing, payload: CommandPayload<"remove-session-change">): Promise<HandlerResult<"remove-session-change">> {
   const found = await writing.find("sessionChange", payload.id);
   if (!found) return missing("change of sessions", ["id"], payload.id);
   await writing.remove("sessionChange", payload.id, payload.version);
-  return { subject: ["shop", writing.shopId], summary: `No longer: ${changeWords(found)}` };
+  return { subject: ["shop", writing.shopId], facts: changedTime(found) };
 }
 
-type ToldChange = Pick<CommandPayload<"add-session-change">, "what" | "title" | "from" | "to" | "who"> & { readonly first: string; readonly last: string };
+const changedTime = ({ what, who, title, first, last, from, to }: ChangedTime): ChangedTime => ({ what, who, title, first, last, from, to });
 
-function changeWords(change: ToldChange): string {
-  const times = change.from !== null && change.to !== null ? `, ${printTime(change.from)} to ${printTime(change.to)}` : "";
-  const days = change.first === change.last ? change.first : `${change.first} to ${change.last}`;
-  const what = { extra: change.who === "helper" ? "Help" : "An extra session", away: "Away", busy: "Busy" }[change.what];
-  return `${what} ${days}${times}${change.title ? `: ${change.title}` : ""}`;
-}
-
-async function addOwnOccasion(writing: Writing, payload: CommandPayload<"add-own-occasion">): Promise<HandlerResult> {
+async function addOwnOccasion(writing: Writing, payload: CommandPayload<"add-own-occasion">): Promise<HandlerResult<"add-own-occasion">> {
   if (payload.householdId !== null && !(await writing.find("household", payload.householdId))) return missing("household", ["householdId"], payload.householdId);
   await writing.insert("ownOccasion", payload);
   return {
     subject: ["shop", writing.shopId],
-    summary: `${payload.title} is kept on ${String(payload.date)}.${String(payload.month)}.${payload.year === null ? "" : String(payload.year)}`,
+    facts: { title: payload.title, date: payload.date, month: payload.month, year: payload.year },
   };
 }
 
-async function addOwnOccasions(writing: Writing, payload: CommandPayload<"add-own-occasions">): Promise<HandlerResult> {
+async function addOwnOccasions(writing: Writing, payload: CommandPayload<"add-own-occasions">): Promise<HandlerResult<"add-own-occasions">> {
   for (const each of payload.occasions) await addOwnOccasion(writing, each);
-  return { subject: ["shop", writing.shopId], summary: `${String(payload.occasions.length)} days of her own are kept` };
+  return { subject: ["shop", writing.shopId], facts: { occasions: payload.occasions.length } };
 }
 
-async function removeOwnOccasion(writing: Writing, payload: CommandPayload<"remove-own-occasion">): Promise<HandlerResult> {
+async function removeOwnOccasion(writing: Writing, payload: CommandPayload<"remove-own-occasion">): Promise<HandlerResult<"remove-own-occasion">> {
   const found = await writing.find("ownOccasion", payload.id);
   if (!found) return missing("occasion", ["id"], payload.id);
   await writing.remove("ownOccasion", payload.id, payload.version);
-  return { subject: ["shop", writing.shopId], summary: `${found.title} is kept no longer` };
+  return { subject: ["shop", writing.shopId], facts: { title: found.title } };
 }
 
 async function checkSkipped(writing: Writing, designId: string, skipped: readonly string[]): Promise<void> {

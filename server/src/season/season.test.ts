@@ -1,7 +1,7 @@
 import type { LogbookRead, SeasonRead, ShopRead } from "@yule/contract";
 import ICAL from "ical.js";
 import { v7 } from "uuid";
-import { furnish, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
 let told: Awaited<ReturnType<typeof furnish>>;
@@ -39,7 +39,7 @@ test("a need keeps all that its kind has, and a change says in the logbook what 
   });
   const { version } = await needNow();
   const changed = await shop.give("change-need", { id: told.ids.need, version, print: true, skipped: [told.ids.dots], service: "Letter" });
-  expect(changed.body.event.summary).toBe("Harbour office changed: printed from one master, posted as Letter, 1 stages left out");
+  expect(wordsOf(changed.body.event)).toBe("Harbour office changed: printed from one master, posted as Letter, 1 stage left out");
   expect(await needNow()).toMatchObject({ print: true, skipped: [told.ids.dots], service: "Letter", due: "2031-11-20", priceMinor: null });
   await shop.give("undo", { eventId: changed.body.event.id });
   expect(await needNow()).toMatchObject({ print: false, skipped: [], service: null });
@@ -89,7 +89,7 @@ test("many needs are added together or not at all, and the fault names its row",
 
 test("extra sessions, days away and busy hours are kept; those that end before they begin are not", async () => {
   const extra = { id: v7(), what: "extra" as const, first: "2031-11-10", last: "2031-11-10", from: 1170, to: 1290 };
-  expect((await shop.give("add-session-change", extra)).body.event.summary).toBe("An extra session 2031-11-10, 19:30 to 21:30");
+  expect(wordsOf((await shop.give("add-session-change", extra)).body.event)).toBe("An extra session 2031-11-10, 19:30 to 21:30");
   await shop.give("add-session-change", { id: v7(), what: "away", title: "Cousins", first: "2031-12-20", last: "2031-12-28" });
   expect((await season()).changes.map((change) => [change.what, change.first, change.who])).toEqual([
     ["extra", "2031-11-10", "maker"],
@@ -175,6 +175,6 @@ describe("the calendar address", () => {
     await shop.give("set-calendar-address", { open: true });
     expect(await secretNow()).not.toBe(old);
     expect((await read(old)).status).toBe(404);
-    expect((await shop.get<LogbookRead>("logbook")).events[0]?.summary).toBe("The calendar has a new address");
+    expect(wordsOf((await shop.get<LogbookRead>("logbook")).events[0])).toBe("The calendar has a new address");
   });
 });

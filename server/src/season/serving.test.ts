@@ -1,6 +1,6 @@
 import type { BenchRead, HolidaysRead, OrdersRead, Problem, SeasonRead } from "@yule/contract";
 import { v7 } from "uuid";
-import { furnish, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
 let told: Awaited<ReturnType<typeof furnish>>;
@@ -35,7 +35,7 @@ test("what came of a fair is told once it is over, and what was not sold is left
   const over = await shop.give("tell-outcome", { needId: fair.need, lines: [{ lineId: fair.line, sold: 5, given: 2 }] });
   expect(over.body.errors[0]).toMatchObject({ given: "5 sold and 2 given", allowed: "together at most 6, the cards made" });
   const said = await shop.give("tell-outcome", { needId: fair.need, lines: [{ lineId: fair.line, sold: 2, given: 1 }] });
-  expect(said.body.event.summary).toBe("Quay fair: 2 sold, 3 left over");
+  expect(wordsOf(said.body.event)).toBe("Quay fair: 2 sold, 3 left over");
   expect((await needNow(fair.need)).lines[0]).toMatchObject({ sold: 2, given: 1, leftOver: 3 });
   Object.assign(given, fair);
 });
@@ -44,7 +44,7 @@ test("left-over cards and panels of the stash serve another need, each once, and
   const fair = await finished(4, 2);
   await shop.give("tell-outcome", { needId: fair.need, lines: [{ lineId: fair.line, sold: 4, given: 0 }] });
   const served = await shop.give("serve-need", { needId: told.ids.need, unitIds: [fair.panels[0] ?? ""], lines: [{ lineId: told.ids.blueLine, quantity: 1 }] });
-  expect(served.body.event.summary).toBe("1 panel of the stash and 1 left-over card given to Harbour office");
+  expect(wordsOf(served.body.event)).toBe("1 panel of the stash and 1 left-over card given to Harbour office");
   expect((await needNow(told.ids.need)).lines.find((line) => line.id === told.ids.blueLine)).toMatchObject({ assembled: 1, fromLeft: 1 });
   const panelNow = async () => (await shop.get<BenchRead>("bench")).batches.flatMap((batch) => batch.units).find((unit) => unit.id === fair.panels[0]);
   expect(await panelNow()).toMatchObject({ grade: "stash", servesNeedId: told.ids.need });

@@ -8,7 +8,7 @@ import { needLine } from "./tables.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
 /** Gives a need what is there already: panels of the stash to be assembled for it, and finished cards that were left over. */
-async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">): Promise<HandlerResult> {
+async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">): Promise<HandlerResult<"serve-need">> {
   const found = await writing.find("need", payload.needId);
   if (!found) return missing("need", ["needId"], payload.needId);
   if (payload.unitIds.length + payload.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: ["nothing"], allowed: ["panels of the stash, or cards left over"] });
@@ -21,9 +21,7 @@ async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">
     await giveCards(writing, own, line.quantity, ["lines", index, "quantity"]);
     cards += line.quantity;
   }
-  const panels = payload.unitIds.length;
-  const words = [panels > 0 && `${String(panels)} ${panels === 1 ? "panel" : "panels"} of the stash`, cards > 0 && `${String(cards)} left-over ${cards === 1 ? "card" : "cards"}`];
-  return { subject: ["need", payload.needId], summary: `${words.filter(Boolean).join(" and ")} given to ${found.title}` };
+  return { subject: ["need", payload.needId], facts: { title: found.title, panels: payload.unitIds.length, cards } };
 }
 
 type Line = typeof needLine.$inferSelect;
@@ -80,7 +78,7 @@ async function giveCards(writing: Writing, line: Line, quantity: number, path: (
 }
 
 /** What came of a need that is done. What was neither sold nor given is left over and can serve another. */
-async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outcome">): Promise<HandlerResult> {
+async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outcome">): Promise<HandlerResult<"tell-outcome">> {
   const found = await writing.find("need", payload.needId);
   if (!found) return missing("need", ["needId"], payload.needId);
   if (!(await isPosted(writing.tx, payload.needId)))
@@ -103,7 +101,7 @@ async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outco
     sold += told.sold;
     left += rest;
   }
-  return { subject: ["need", payload.needId], summary: `${found.title}: ${String(sold)} sold, ${String(left)} left over` };
+  return { subject: ["need", payload.needId], facts: { title: found.title, sold, leftOver: left } };
 }
 
 /** Cards said to be left over may serve another need by now: the count cannot go below what was given on. */

@@ -1,6 +1,6 @@
 import { takenByPlan } from "@yule/derive";
 import { phrase } from "@yule/core";
-import type { CommandPayload, planStates, sheetsCommands, SplitPlanRead } from "@yule/contract";
+import { howMany, type CommandPayload, type planStates, type sheetsCommands, type SplitPlanRead } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
@@ -8,7 +8,7 @@ import { checkPicture } from "../shop/pictures.ts";
 import { takeFromStore } from "../stores/commands.ts";
 
 /** What was split becomes batches on the bench; sheets and offcuts leave, and what is left over is kept. */
-async function splitSheets(writing: Writing, payload: CommandPayload<"split-sheets">): Promise<HandlerResult> {
+async function splitSheets(writing: Writing, payload: CommandPayload<"split-sheets">): Promise<HandlerResult<"split-sheets">> {
   const { result } = payload;
   if (payload.batches.length === 0 && payload.planId === null)
     refuse({ code: "nothing", path: ["batches"], given: ["no batch and no plan"], allowed: ["panels for a need, or the plan that was followed"] });
@@ -24,26 +24,26 @@ async function splitSheets(writing: Writing, payload: CommandPayload<"split-shee
     await writing.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: writing.at, perSheet: batch.perSheet });
     for (const unit of batch.units) await writing.insert("unit", { ...unit, batchId: batch.batchId, grade: null });
   }
-  const taken: string[] = [];
+  const taken: { name: string; sheets: number }[] = [];
   for (const [index, use] of payload.uses.entries())
-    taken.push(`${String(use.sheets)} × ${await takeFromStore(writing, use.storeId, use.sheets, `split for ${titles.join(", ")}`, ["uses", index, "sheets"])}`);
+    taken.push({ name: await takeFromStore(writing, use.storeId, use.sheets, `split for ${titles.join(", ")}`, ["uses", index, "sheets"]), sheets: use.sheets });
   for (const [index, used] of payload.offcutsUsed.entries()) await takeOffcuts(writing, used.id, used.count, ["offcutsUsed", index, "count"]);
-  if (payload.offcutsUsed.length > 0) taken.push(countOf(payload.offcutsUsed, "offcut"));
   for (const kept of payload.offcutsKept) await writing.insert("offcut", kept);
   // A taped sheet stays whole until it is painted; then the same plan is followed through its gutters.
   if (plan) await writing.update("splitPlan", plan.id, { state: plan.state === "open" && plan.plan.job.method === "tape" ? "taped" : "done" });
   if (result) await writing.insert("splitResult", { ...result, storeId: payload.uses[0]?.storeId ?? plan?.materialId ?? null, at: writing.at });
   const units = payload.batches.reduce((sum, batch) => sum + batch.units.length, 0);
-  const spoilt = result && result.spoilt > 0 ? `, ${String(result.spoilt)} spoilt in the splitting` : "";
-  const kept = payload.offcutsKept.length > 0 ? `, ${countOf(payload.offcutsKept, "offcut")} kept` : "";
-  if (units === 0)
-    return {
-      subject: ["splitPlan", payload.planId ?? ""],
-      summary: `${plan?.state === "taped" ? "Taped sheets cut apart" : result ? "Sheets split, nothing came out" : "Card stock cut"}${spoilt}${kept}`,
-    };
   return {
-    subject: ["batch", payload.batches[0]?.batchId ?? ""],
-    summary: `${taken.length > 0 ? taken.join(", ") : "Paper"} split into ${String(units)} ${units === 1 ? "panel" : "panels"} for ${titles.join(", ")}${spoilt}${kept}`,
+    subject: units === 0 ? ["splitPlan", payload.planId ?? ""] : ["batch", payload.batches[0]?.batchId ?? ""],
+    facts: {
+      what: plan?.state === "taped" ? "cut apart" : result ? "split" : "card stock",
+      panels: units === 0 ? null : units,
+      titles,
+      taken,
+      offcutsUsed: summed(payload.offcutsUsed),
+      offcutsKept: summed(payload.offcutsKept),
+      spoilt: result?.spoilt ?? 0,
+    },
   };
 }
 
@@ -63,15 +63,12 @@ function checkTaken(payload: CommandPayload<"split-sheets">, { plan, state }: Pi
       refuse({
         code: "reckoned-otherwise",
         path: [field],
-        given: [countOf(told[field], field === "uses" ? "sheet" : "offcut")],
-        allowed: phrase`${countOf(right[field], field === "uses" ? "sheet" : "offcut")}, as the plan has it`,
+        given: howMany(summed(told[field]), field === "uses" ? "sheet" : "offcut"),
+        allowed: phrase`${howMany(summed(right[field]), field === "uses" ? "sheet" : "offcut")}, as the plan has it`,
       });
 }
 
-const countOf = (pieces: readonly { readonly count: number }[], word: string): string => {
-  const count = pieces.reduce((sum, each) => sum + each.count, 0);
-  return `${String(count)} ${count === 1 ? word : `${word}s`}`;
-};
+const summed = (pieces: readonly { readonly count: number }[]): number => pieces.reduce((sum, each) => sum + each.count, 0);
 
 async function takeOffcuts(writing: Writing, id: string, count: number, path: readonly (string | number)[], version?: number): Promise<void> {
   const found = await writing.find("offcut", id);
@@ -80,16 +77,16 @@ async function takeOffcuts(writing: Writing, id: string, count: number, path: re
   await writing.update("offcut", id, { count: found.count - count }, version);
 }
 
-async function keepOffcut(writing: Writing, payload: CommandPayload<"keep-offcut">): Promise<HandlerResult> {
+async function keepOffcut(writing: Writing, payload: CommandPayload<"keep-offcut">): Promise<HandlerResult<"keep-offcut">> {
   const paper = await writing.find("store", payload.storeId);
   if (!paper) return missing("store", ["storeId"], payload.storeId);
   await writing.insert("offcut", payload);
-  return { subject: ["offcut", payload.id], summary: `${countOf([payload], "offcut")} of ${paper.name} kept` };
+  return { subject: ["offcut", payload.id], facts: { name: paper.name, count: payload.count } };
 }
 
-async function dropOffcut(writing: Writing, payload: CommandPayload<"drop-offcut">): Promise<HandlerResult> {
+async function dropOffcut(writing: Writing, payload: CommandPayload<"drop-offcut">): Promise<HandlerResult<"drop-offcut">> {
   await takeOffcuts(writing, payload.id, payload.count, ["count"], payload.version);
-  return { subject: ["offcut", payload.id], summary: `${countOf([payload], "offcut")} taken out of the stash` };
+  return { subject: ["offcut", payload.id], facts: { count: payload.count } };
 }
 
 /** A plan that can still be followed, replaced or dropped. What was told of it on another device is not told twice. */
@@ -99,7 +96,7 @@ async function planNow(writing: Writing, id: string, path: readonly (string | nu
 }
 
 /** Keeps a plan; the one it replaces stays to be looked at. */
-async function keepSplitPlan(writing: Writing, payload: CommandPayload<"keep-split-plan">): Promise<HandlerResult> {
+async function keepSplitPlan(writing: Writing, payload: CommandPayload<"keep-split-plan">): Promise<HandlerResult<"keep-split-plan">> {
   const material = await writing.find("store", payload.materialId);
   if (!material) return missing("store", ["materialId"], payload.materialId);
   const { picture } = payload.plan;
@@ -112,14 +109,14 @@ async function keepSplitPlan(writing: Writing, payload: CommandPayload<"keep-spl
   const pieces = payload.plan.job.panels.reduce((sum, panel) => sum + panel.count, 0);
   return {
     subject: ["splitPlan", payload.id],
-    summary: `A plan to split ${material.name} into ${String(pieces)} pieces ${payload.replaces ? "kept in place of the last" : "kept"}`,
+    facts: { name: material.name, pieces, replaces: payload.replaces !== null },
   };
 }
 
-async function dropSplitPlan(writing: Writing, payload: CommandPayload<"drop-split-plan">): Promise<HandlerResult> {
+async function dropSplitPlan(writing: Writing, payload: CommandPayload<"drop-split-plan">): Promise<HandlerResult<"drop-split-plan">> {
   await planNow(writing, payload.id, ["id"], ["open"]);
   await writing.update("splitPlan", payload.id, { state: "dropped" }, payload.version);
-  return { subject: ["splitPlan", payload.id], summary: "A plan for splitting dropped" };
+  return { subject: ["splitPlan", payload.id], facts: {} };
 }
 
 export const sheetsHandlers: Handlers<typeof sheetsCommands> = {

@@ -1,7 +1,7 @@
 import type { BenchRead, LogbookRead, SheetsRead, StoresRead } from "@yule/contract";
 import { mm } from "@yule/core";
 import { v7 } from "uuid";
-import { furnish, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
 let told: Awaited<ReturnType<typeof furnish>>;
@@ -54,7 +54,7 @@ test("what really happened: sheets and offcuts leave, panels stand on the bench,
   expect([laid?.perSheet, laid?.units.length]).toEqual([3, 3]);
   expect((await shop.get<SheetsRead>("sheets")).results).toMatchObject([{ method: "fold", wanted: 4, spoilt: 1, tearLoss: mm(1), creep: null, storeId: ids.paper }]);
   const { events } = await shop.get<LogbookRead>("logbook?most=1");
-  expect(events[0]?.summary).toMatch(/^1 × .+, 2 offcuts split into 3 panels for Harbour office, 1 spoilt in the splitting, 1 offcut kept$/);
+  expect(wordsOf(events[0])).toMatch(/^1 × .+, 2 offcuts split into 3 panels for Harbour office, 1 spoilt in the splitting, 1 offcut kept$/);
 
   const undone = await shop.give("undo", { eventId: events[0]?.id ?? "" });
   expect(undone.status).toBe(200);
@@ -171,7 +171,7 @@ test("a tape plan is followed twice: taped it goes to the bench, cut apart it te
   await shop.give("split-sheets", { planId, batches: [{ batchId, needId: ids.need, units: [unit(1), unit(2)] }], uses: [{ storeId: ids.paper, sheets: 1 }] });
   expect(await state()).toBe("taped");
   const apart = await shop.give("split-sheets", { planId, result: { id: v7(), method: "tape", wanted: 2, spoilt: 0, creep: mm(1.5) } });
-  expect(apart.body.event.summary).toBe("Taped sheets cut apart");
+  expect(wordsOf(apart.body.event)).toBe("Taped sheets cut apart");
   expect(await state()).toBe("done");
   expect((await shop.get<SheetsRead>("sheets")).results[0]).toMatchObject({ method: "tape", creep: mm(1.5), storeId: ids.paper });
   const nothing = await shop.give("split-sheets", {});
@@ -188,5 +188,5 @@ test("several needs are split in one go", async () => {
     ],
     uses: [{ storeId: ids.paper, sheets: 1 }],
   });
-  expect(answer.body.event.summary).toMatch(/split into 3 panels for Harbour office, Quay fair$/);
+  expect(wordsOf(answer.body.event)).toMatch(/split into 3 panels for Harbour office, Quay fair$/);
 });

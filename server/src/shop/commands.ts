@@ -4,18 +4,12 @@ import type { Writing } from "../db/writing.ts";
 import { checkPlace } from "../season/holidays.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-async function setShop(writing: Writing, payload: CommandPayload<"set-shop">): Promise<HandlerResult> {
+async function setShop(writing: Writing, payload: CommandPayload<"set-shop">): Promise<HandlerResult<"set-shop">> {
   await checkPlaces(writing, payload);
   // A region is one of its country: another country leaves it behind.
   await writing.update("shop", writing.shopId, payload.country !== undefined && payload.region === undefined ? { ...payload, region: null } : payload);
-  return {
-    subject: ["shop", writing.shopId],
-    summary: `The shop was set: ${Object.entries(payload)
-      .map(([key, value]) =>
-        Array.isArray(value) && key === "rulesOff" ? `${String(value.length)} rules of the route done otherwise` : `${key} ${JSON.stringify(value).replaceAll('"', "")}`,
-      )
-      .join(", ")}`,
-  };
+  const { rulesOff, ...set } = payload;
+  return { subject: ["shop", writing.shopId], facts: { ...set, ...(rulesOff ? { rulesOff: rulesOff.length } : {}) } };
 }
 
 async function checkPlaces(writing: Writing, payload: CommandPayload<"set-shop">): Promise<void> {
@@ -27,9 +21,9 @@ async function checkPlaces(writing: Writing, payload: CommandPayload<"set-shop">
 }
 
 /** A new address each time it is opened, so that one that was given away stops working for good. */
-async function setCalendarAddress(writing: Writing, payload: CommandPayload<"set-calendar-address">): Promise<HandlerResult> {
+async function setCalendarAddress(writing: Writing, payload: CommandPayload<"set-calendar-address">): Promise<HandlerResult<"set-calendar-address">> {
   await writing.update("shop", writing.shopId, { calendarSecret: payload.open ? randomBytes(24).toString("base64url") : null });
-  return { subject: ["shop", writing.shopId], summary: payload.open ? "The calendar has a new address" : "The address of the calendar was withdrawn" };
+  return { subject: ["shop", writing.shopId], facts: { open: payload.open } };
 }
 
 export const shopHandlers: Handlers<typeof shopCommands> = {

@@ -5,39 +5,31 @@ import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
-async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult> {
+async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult<"add-store">> {
   await writing.insert("store", payload);
   if (payload.onHand > 0) await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand, why: "first count", at: writing.at });
-  return { subject: ["store", payload.id], summary: `${payload.name}: ${String(payload.onHand)} on the shelf` };
+  return { subject: ["store", payload.id], facts: { name: payload.name, onHand: payload.onHand } };
 }
 
-async function countStore(writing: Writing, payload: CommandPayload<"count-store">): Promise<HandlerResult> {
+async function countStore(writing: Writing, payload: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
   const before = await writing.find("store", payload.id);
   if (!before) return missing("store", ["id"], payload.id);
   await writing.update("store", payload.id, { onHand: payload.onHand }, payload.version);
   await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand - before.onHand, why: "counted", at: writing.at });
-  return { subject: ["store", payload.id], summary: `${before.name} counted: ${String(payload.onHand)} on the shelf, ${String(before.onHand)} in the books` };
+  return { subject: ["store", payload.id], facts: { name: before.name, onHand: payload.onHand, inBooks: before.onHand } };
 }
 
-async function changeStore(writing: Writing, payload: CommandPayload<"change-store">): Promise<HandlerResult> {
+async function changeStore(writing: Writing, payload: CommandPayload<"change-store">): Promise<HandlerResult<"change-store">> {
   const found = await writing.find("store", payload.id);
   if (!found) return missing("store", ["id"], payload.id);
   const { id, version, ...facts } = payload;
   await writing.update("store", id, facts, version);
-  const what =
-    payload.holdsMasking !== undefined
-      ? payload.holdsMasking
-        ? "holds masking fluid"
-        : "lets go of masking fluid"
-      : payload.hex !== undefined
-        ? `is ${payload.hex ?? "of no told colour"}`
-        : "changed";
-  return { subject: ["store", id], summary: `${found.name} ${what}` };
+  return { subject: ["store", id], facts: { name: found.name, holdsMasking: payload.holdsMasking, hex: payload.hex } };
 }
 
-async function buyStore(writing: Writing, payload: CommandPayload<"buy-store">): Promise<HandlerResult> {
+async function buyStore(writing: Writing, payload: CommandPayload<"buy-store">): Promise<HandlerResult<"buy-store">> {
   const name = await takeFromStore(writing, payload.id, -payload.quantity, "bought", ["id"]);
-  return { subject: ["store", payload.id], summary: `${String(payload.quantity)} × ${name} bought` };
+  return { subject: ["store", payload.id], facts: { name, quantity: payload.quantity } };
 }
 
 /** Takes from a store and writes the ledger. @returns the store's name. Refuses what would leave less than nothing. */

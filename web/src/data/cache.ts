@@ -8,12 +8,20 @@ interface Kept extends DBSchema {
   outbox: { key: number; value: { readonly command: CommandEnvelope; readonly offset: number } | CommandEnvelope };
 }
 
+/** Goes up whenever an answer changes its shape. */
+const VERSION = 2;
+
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 const database = (): Promise<IDBPDatabase<Kept>> => {
-  opened ??= openDB<Kept>("yule-stack", 1, {
-    upgrade: (made) => {
-      made.createObjectStore("answers");
-      made.createObjectStore("outbox", { autoIncrement: true });
+  opened ??= openDB<Kept>("yule-stack", VERSION, {
+    upgrade: (made, before, _now, transaction) => {
+      if (before === 0) {
+        made.createObjectStore("answers");
+        made.createObjectStore("outbox", { autoIncrement: true });
+        return;
+      }
+      // Answers to an earlier version may lack what this one reads; they are asked for anew. What waits to go up stays.
+      void transaction.objectStore("answers").clear();
     },
   });
   return opened;

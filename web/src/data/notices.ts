@@ -1,11 +1,11 @@
-import type { Fault } from "@yule/core";
+import type { Fault, Phrase } from "@yule/core";
 import { createSlice, type PayloadAction } from "@reduxjs/toolkit";
 
 /** How what was done is told: a short word, with a way to take it back. */
 export interface Notice {
   readonly id: string;
   /** What was done, or why it was refused, a line each. */
-  readonly lines: readonly (Fault | string)[];
+  readonly lines: readonly (Fault | Phrase | string)[];
   readonly undo: string | null;
   readonly bad: boolean;
 }

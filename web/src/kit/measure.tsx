@@ -1,5 +1,5 @@
-import { faultLine, plainSpeech, type Speech } from "@yule/contract";
-import type { Fault, Length, LengthSystem } from "@yule/core";
+import { faultLine, phraseText, plainSpeech, type Speech } from "@yule/contract";
+import type { Fault, Length, LengthSystem, Phrase } from "@yule/core";
 import { printBare, printDay, printLength, printMinutes, printMoney, printSize, printTime, minutes } from "@yule/core";
 import { createContext, useContext } from "react";
 
@@ -34,5 +34,9 @@ export function speechOf({ system, currency }: ShopManner): Speech {
 }
 export const useSpeech = (): Speech => speechOf(useContext(Manners));
 
-/** A fault, or a sentence where there is none, as one line. */
-export const faultText = (fault: Fault | string, speech: Speech): string => (typeof fault === "string" ? fault : faultLine(fault, speech));
+/** A fault, a phrase or a sentence as one line. */
+export function faultText(told: Fault | Phrase | string, speech: Speech): string {
+  if (typeof told === "string") return told;
+  return isFault(told) ? faultLine(told, speech) : phraseText(told, speech);
+}
+const isFault = (told: Fault | Phrase): told is Fault => "code" in told;

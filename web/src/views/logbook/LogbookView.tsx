@@ -1,4 +1,4 @@
-import type { EventRead } from "@yule/contract";
+import { eventPhrase, phraseText, type EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, printDay, printTime, type Day } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
@@ -9,6 +9,7 @@ import { undo } from "../../data/outbox.ts";
 import { useView } from "../../plan/useOutlet.ts";
 import { TextInput } from "../../kit/FormField.tsx";
 import { Loading, Teach } from "../../kit/states.tsx";
+import { useSpeech } from "../../kit/measure.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 
 /** Logbook: all that happened, latest first, and what it taught. */
@@ -118,7 +119,7 @@ function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
         {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
       </Text>
       <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
-        {event.summary}
+        {phraseText(eventPhrase(event.told), useSpeech())}
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>

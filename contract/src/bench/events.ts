@@ -1,0 +1,30 @@
+import { phrase } from "@yule/core";
+import { howMany, type Sentences } from "../logbook/told.ts";
+import type { benchFacts, sessionFacts } from "./facts.ts";
+
+/** What a session came to: panels moved on of those planned, panels lost and why. */
+export interface SessionSum {
+  readonly moved: number;
+  readonly planned: number | null;
+  readonly spoilt: number;
+  readonly reasons: readonly string[];
+}
+/** What the logbook keeps of each. */
+export interface BenchEvents {
+  readonly "tell-bench": { readonly stage: string; readonly what: (typeof benchFacts)[number]; readonly panels: readonly number[] };
+  /** `sum` where a session that was begun is closed. */
+  readonly "tell-session": { readonly what: (typeof sessionFacts)[number]; readonly note: string; readonly sum: SessionSum | null };
+}
+
+const FACT_WORDS = { done: "done", dry: "dry already", heated: "dried with heat", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
+const SESSION_WORDS = { begun: "Session begun", paused: "Pause", "gone on": "Gone on after the pause", closed: "Session closed" } as const;
+
+const sumWords = ({ moved, planned, spoilt, reasons }: SessionSum) =>
+  phrase`, ${howMany(moved, "panel")} moved on${planned === null ? "" : phrase` of ${planned} planned`}${
+    spoilt === 0 ? "" : phrase`, ${spoilt} spoilt${reasons.length === 0 ? "" : ` (${reasons.join(", ")})`}`
+  }`;
+
+export const benchSentences: Sentences<BenchEvents> = {
+  "tell-bench": ({ stage, what, panels }) => phrase`${stage} ${FACT_WORDS[what]}: ${panels.length === 1 ? "panel" : "panels"} ${panels.join(", ")}`,
+  "tell-session": ({ what, note, sum }) => phrase`${SESSION_WORDS[what]}${sum === null ? "" : sumWords(sum)}${note === "" ? "" : `: ${note}`}`,
+};
