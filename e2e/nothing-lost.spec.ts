@@ -70,7 +70,7 @@ test("a count that was changed elsewhere meanwhile is not written over", async (
   await tape.getByRole("button", { name: "Count" }).click();
   await tape.getByLabel(/Counted/).fill("-4");
   await tape.getByRole("button", { name: "Keep" }).click();
-  await expect(tape.getByRole("alert")).toHaveText("Artist's tape, metres: given -4, allowed a whole number, at least 0");
+  await expect(tape.getByRole("alert")).toHaveText("Artist's tape, metres: given -4, allowed at least 0");
   await tape.getByLabel(/Counted/).fill("31");
   await tape.getByRole("button", { name: "Keep" }).click();
   await expect(tape).toContainText("31 there");

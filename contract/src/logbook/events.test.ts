@@ -7,7 +7,14 @@ test("each event reads by its values", () => {
   expect(words("change-store", { name: "Bowl", hex: null })).toBe("Bowl is of no told colour");
   expect(words("change-store", { name: "Pan", holdsMasking: false })).toBe("Pan lets go of masking fluid");
   expect(words("add-design", { name: "Moth", colourways: 1, stages: 4 })).toBe("Design Moth with 1 colourway and 4 stages");
-  expect(words("grade-panels", { grades: [{ grade: "good", count: 4 }, { grade: "stash", count: 1 }] })).toBe("Inspected: 4 good, 1 stash");
+  expect(
+    words("grade-panels", {
+      grades: [
+        { grade: "good", count: 4 },
+        { grade: "stash", count: 1 },
+      ],
+    }),
+  ).toBe("Inspected: 4 good, 1 stash");
   expect(words("assemble-cards", { title: "Quay fair", cards: 1 })).toBe("1 card assembled for Quay fair");
   expect(words("change-household", { name: "Fern", neutral: true, without: ["glitter"] })).toBe("Fern: neutral words, no glitter");
   expect(words("post-need", { title: "Quay fair", service: null, on: "2031-11-20" })).toBe("Quay fair handed over on 2031-11-20");

@@ -16,11 +16,11 @@ interface UndoEvents {
   readonly undo: { readonly of: EventTold; readonly again: boolean };
 }
 /** The values that each kind of event keeps: each domain tells its own. */
-export interface EventFacts
-  extends ShopEvents, SeasonEvents, DesignsEvents, ColourEvents, StoresEvents, SheetsEvents, BenchEvents, FinishEvents, DispatchEvents, UndoEvents {}
+export interface EventFacts extends ShopEvents, SeasonEvents, DesignsEvents, ColourEvents, StoresEvents, SheetsEvents, BenchEvents, FinishEvents, DispatchEvents, UndoEvents {}
 
 /** An event as it is kept: values, never a sentence. Rows of before that was so have their words alone. */
-export type EventTold = { readonly [Kind in keyof EventFacts]: { readonly kind: Kind; readonly facts: EventFacts[Kind] } }[keyof EventFacts] | { readonly kind: "older"; readonly words: string };
+export type EventTold =
+  { readonly [Kind in keyof EventFacts]: { readonly kind: Kind; readonly facts: EventFacts[Kind] } }[keyof EventFacts] | { readonly kind: "older"; readonly words: string };
 
 const sentences: Sentences<EventFacts> = {
   ...shopSentences,

@@ -118,8 +118,7 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
 }
 
 /** What a row keeps; older rows have their words alone. */
-const toldOf = (row: typeof event.$inferSelect): EventTold =>
-  (row.facts === null ? { kind: "older", words: row.summary } : ({ kind: row.kind, facts: row.facts } as EventTold));
+const toldOf = (row: typeof event.$inferSelect): EventTold => (row.facts === null ? { kind: "older", words: row.summary } : ({ kind: row.kind, facts: row.facts } as EventTold));
 
 export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
   seq: row.seq,

@@ -1,17 +1,14 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addStore, faultsOf, storeKinds, problemFaults, type StoreRead } from "@yule/contract";
-import { addDays, lengthOfUnits, printDay, inches, mm, type Length, type StockOutlook, type Fault, type Day, type Safety } from "@yule/core";
+import type { StoreRead } from "@yule/contract";
+import { addDays, printDay, inches, type StockOutlook, type Day, type Safety } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { v7 } from "uuid";
 import { sendCommand } from "../../data/outbox.ts";
 import { useView } from "../../plan/useOutlet.ts";
-import { Dialog } from "../../kit/Dialog.tsx";
-import { Choice, FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
-import { LengthField } from "../../kit/LengthField.tsx";
-import { useMeasure } from "../../kit/measure.tsx";
 import { StateWord } from "../../kit/states.tsx";
+import { CountField } from "./parts/CountField.tsx";
+import { StoreDialog } from "./parts/StoreDialog.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 
 /** Stores: what lies on the shelf, what the needs will take, what to buy by when. */
@@ -150,121 +147,5 @@ function SheetMark({ store }: { store: StoreRead }) {
         />
       </svg>
     </Box>
-  );
-}
-
-function CountField({ store, onDone }: { store: StoreRead; onDone: () => void }) {
-  const [text, setText] = useState(String(store.onHand));
-  const [fault, setFault] = useState<string | null>(null);
-  const keep = async (): Promise<void> => {
-    const onHand = Number(text);
-    if (text.trim() === "" || !Number.isInteger(onHand) || onHand < 0) return setFault(`${store.name}: given ${text}, allowed a whole number, at least 0`);
-    const sent = await sendCommand("count-store", { id: store.id, version: store.version, onHand }, { ownRefusals: true });
-    if (sent.state === "refused")
-      setFault(
-        sent.problem.status === 409
-          ? `It was changed meanwhile; now ${String((sent.problem.present as { onHand?: number } | undefined)?.onHand ?? "")} are there`
-          : sent.problem.detail,
-      );
-    else onDone();
-  };
-  return (
-    <Box>
-      <Flex gap="8px">
-        <TextInput
-          aria-label={`Counted, ${store.name}`}
-          width="90px"
-          value={text}
-          onChange={(change) => setText(change.target.value)}
-          inputMode="numeric"
-          autoFocus
-          onKeyDown={(key) => key.key === "Enter" && void keep()}
-        />
-        <Button size="sm" onClick={() => void keep()}>
-          Keep
-        </Button>
-        <Button size="sm" variant="ghost" onClick={onDone}>
-          leave
-        </Button>
-      </Flex>
-      {fault && (
-        <Text role="alert" color="cannot" fontSize="15px">
-          {fault}
-        </Text>
-      )}
-    </Box>
-  );
-}
-
-function StoreDialog({ onClose }: { onClose: () => void }) {
-  const { system } = useMeasure();
-  const [kind, setKind] = useState<(typeof storeKinds)[number]>("sheet");
-  const [name, setName] = useState("");
-  const [size, setSize] = useState<{ width: Length; height: Length }>(system === "in" ? { width: inches(20), height: inches(26) } : { width: mm(500), height: mm(650) });
-  const [figures, setFigures] = useState({ onHand: "10", pack: "10", leadDays: "5" });
-  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const [card, setCard] = useState({ hex: "#c7a878", metallic: false });
-  const sized = kind !== "other";
-  const save = async (): Promise<void> => {
-    const store = {
-      id: v7(),
-      kind,
-      name,
-      width: sized ? size.width : null,
-      height: sized ? size.height : null,
-      onHand: Number(figures.onHand),
-      pack: Number(figures.pack),
-      packCostMinor: 0,
-      leadDays: Number(figures.leadDays),
-      ...(kind === "card stock" ? card : {}),
-    };
-    const read = addStore.safeParse(store);
-    if (!read.success) return setFaults(faultsOf(read.error, store));
-    const sent = await sendCommand("add-store", store, { ownRefusals: true });
-    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
-    else onClose();
-  };
-  return (
-    <Dialog title="On the shelf" onClose={onClose}>
-      <Flex direction="column" gap="14px">
-        <FormField label="What it is">
-          <TextInput value={name} onChange={(change) => setName(change.target.value)} placeholder="Cotton 300 gsm" autoFocus />
-        </FormField>
-        <FormField label="Kind">
-          <Choice
-            value={kind}
-            onChange={(change) => setKind(change.target.value as (typeof storeKinds)[number])}
-            options={storeKinds.map((each) => ({ value: each, label: each }))}
-          />
-        </FormField>
-        {sized && (
-          <Flex gap="14px">
-            <LengthField label="width" value={lengthOfUnits(size.width)} onRead={(width) => setSize({ ...size, width })} />
-            <LengthField label="height" value={lengthOfUnits(size.height)} onRead={(height) => setSize({ ...size, height })} />
-          </Flex>
-        )}
-        <Flex gap="14px">
-          {(["onHand", "pack", "leadDays"] as const).map((field) => (
-            <FormField key={field} label={{ onHand: "there now", pack: "in a pack", leadDays: "days to come" }[field]}>
-              <TextInput inputMode="numeric" value={figures[field]} onChange={(change) => setFigures({ ...figures, [field]: change.target.value })} />
-            </FormField>
-          ))}
-        </Flex>
-        {kind === "card stock" && (
-          <Flex gap="18px" align="center" wrap="wrap">
-            <FormField label="its colour">
-              <input type="color" value={card.hex} onChange={(change) => setCard({ ...card, hex: change.target.value })} style={{ width: 64, height: 44 }} />
-            </FormField>
-            <Tick checked={card.metallic} onChange={(change) => setCard({ ...card, metallic: change.target.checked })}>
-              it shimmers
-            </Tick>
-          </Flex>
-        )}
-        <FaultLines faults={faults} />
-        <Flex justify="flex-end">
-          <Button onClick={() => void save()}>Put it there</Button>
-        </Flex>
-      </Flex>
-    </Dialog>
   );
 }

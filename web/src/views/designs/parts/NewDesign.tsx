@@ -1,126 +1,142 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import type { Problem } from "@yule/contract";
-import { builtOnPanel, cutToEnvelope, stackGeometry, type Size, type Stack } from "@yule/core";
+import { addDesign } from "@yule/contract";
+import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Size, type Stack } from "@yule/core";
 import { stepOf, colourwaysOf, TEMPLATES } from "@yule/derive";
-import { useMemo, useState } from "react";
+import { useMemo } from "react";
+import { Controller } from "react-hook-form";
 import { v7 } from "uuid";
+import { z } from "zod";
 import { useDesignsQuery, useStoresQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
-import { ProblemNote } from "../../../kit/states.tsx";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 
-type From = "own" | "envelope" | "panel";
+const NEW = "new";
+const sizes = ["own", "envelope", "panel"] as const;
+type From = (typeof sizes)[number];
+
+const designForm = z
+  .object({
+    name: addDesign.shape.name,
+    template: z.string(),
+    from: z.enum(sizes),
+    /** Of the envelope or the panel she has; null: as the template has it. */
+    width: z.int().nullable(),
+    height: z.int().nullable(),
+    seriesId: z.string(),
+    newSeries: z.string(),
+    colourways: z.string(),
+  })
+  .superRefine(({ seriesId, newSeries }, context) => {
+    if (seriesId === NEW && newSeries.trim() === "") context.addIssue({ code: "custom", path: ["newSeries"], message: "a name" });
+  });
 
 /** A design begun from a template, at its own sizes, cut to an envelope that is there, or built on a panel that is painted. */
 export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (id: string) => void }) {
   const { system, size } = useMeasure();
   const designs = useDesignsQuery();
   const stores = useStoresQuery();
-  const [name, setName] = useState("");
-  const [seriesId, setSeriesId] = useState<string | null>(null);
-  const [newSeries, setNewSeries] = useState("");
-  const [key, setKey] = useState(TEMPLATES[0]?.key ?? "");
-  const [from, setFrom] = useState<From>("own");
-  const [sized, setSized] = useState<Size | null>(null);
-  const [colourways, setColourways] = useState("");
-  const [problem, setProblem] = useState<Problem | null>(null);
+  const form = useSchemaForm(designForm, {
+    name: "",
+    template: TEMPLATES[0]?.key ?? "",
+    from: "own",
+    width: null,
+    height: null,
+    seriesId: designs.data?.series[0]?.id ?? NEW,
+    newSeries: "",
+    colourways: "",
+  });
+  const { register, control, faultOf } = form;
+  const { template: key, from, width, height, seriesId } = form.watch();
   const template = useMemo(() => TEMPLATES.find((each) => each.key === key)?.make(v7), [key]);
-  const series = seriesId ?? designs.data?.series[0]?.id ?? NEW;
   const store = (kind: string): string | null => stores.data?.stores.find((each) => each.kind === kind)?.id ?? null;
   const own = template && ownSize(template.stack, from);
-  const to = sized ?? own;
+  const to = own && { width: width === null ? own.width : lengthOfUnits(width), height: height === null ? own.height : lengthOfUnits(height) };
   const stack = template && to && (from === "own" ? template.stack : (from === "envelope" ? cutToEnvelope : builtOnPanel)(template.stack, to, stepOf(system)));
-  const make = async (): Promise<void> => {
+  const asItSays = (): void => (form.setValue("width", null), form.setValue("height", null));
+  const make = form.handleSubmit(async (told) => {
     if (!template || !stack) return;
     const id = v7();
-    let seriesOf = series;
-    if (series === NEW) {
-      seriesOf = v7();
-      const begun = await sendCommand("add-series", { id: seriesOf, name: newSeries, palette: "mixed" }, { ownRefusals: true, quiet: true });
-      if (begun.state === "refused") return setProblem(begun.problem);
-      setSeriesId(seriesOf);
+    const series = told.seriesId === NEW ? v7() : told.seriesId;
+    if (told.seriesId === NEW) {
+      const begun = await sendCommand("add-series", { id: series, name: told.newSeries, palette: "mixed" }, { ownRefusals: true, quiet: true });
+      if (begun.state === "refused") return form.refuse(begun.problem);
+      // It is there now, also where the design itself is refused.
+      form.setValue("seriesId", series);
     }
-    const sent = await sendCommand(
-      "add-design",
-      {
-        ...template,
-        id,
-        stack,
-        seriesId: seriesOf,
-        name,
-        paperId: store("sheet"),
-        cardStockId: store("card stock"),
-        colourways: colourwaysOf(colourways, v7),
-      },
-      { ownRefusals: true },
-    );
-    if (sent.state === "refused") setProblem(sent.problem);
-    else {
-      onMade(id);
-      onClose();
-    }
-  };
+    const design = { ...template, id, stack, seriesId: series, name: told.name, colourways: colourwaysOf(told.colourways, v7) };
+    const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store("card stock") }, { ownRefusals: true });
+    if (sent.state === "refused") return form.refuse(sent.problem);
+    onMade(id);
+    onClose();
+  });
   return (
     <Dialog title="A new design" onClose={onClose}>
-      <Flex direction="column" gap="14px">
-        <FormField label="Name">
-          <TextInput value={name} onChange={(change) => setName(change.target.value)} autoFocus />
-        </FormField>
-        <FormField label="Begins as">
-          <Choice value={key} onChange={(change) => (setKey(change.target.value), setSized(null))} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
-          <Text color="softInk">{TEMPLATES.find((each) => each.key === key)?.says}</Text>
-        </FormField>
-        <FormField label="Sized from">
-          <Choice
-            value={from}
-            onChange={(change) => (setFrom(change.target.value as From), setSized(null))}
-            options={[
-              { value: "own", label: "the sizes it says" },
-              ...(template?.stack.envelope ? [{ value: "envelope", label: "an envelope I have, inwards" }] : []),
-              { value: "panel", label: "a panel I have, outwards" },
-            ]}
-          />
-        </FormField>
-        {from !== "own" && to && (
-          <Flex gap="14px" wrap="wrap" align="flex-start">
-            <LengthField label={`${from} width`} value={to.width} onRead={(width) => setSized({ ...to, width })} />
-            <LengthField label={`${from} height`} value={to.height} onRead={(height) => setSized({ ...to, height })} />
-          </Flex>
-        )}
-        {stack && (
-          <Text fontWeight={600}>
-            Cut the base {size(stackGeometry(stack).base.width, stackGeometry(stack).base.height)}
-            {stack.envelope && `; envelope ${size(stack.envelope.width, stack.envelope.height)}`}.
-          </Text>
-        )}
-        <FormField label="Series">
-          <Choice
-            value={series}
-            onChange={(change) => setSeriesId(change.target.value)}
-            options={[...(designs.data?.series ?? []).map((each) => ({ value: each.id, label: each.name })), { value: NEW, label: "a new series" }]}
-          />
-        </FormField>
-        {series === NEW && (
-          <FormField label="Name of the series">
-            <TextInput value={newSeries} onChange={(change) => setNewSeries(change.target.value)} />
+      <form onSubmit={(event) => void make(event)} noValidate>
+        <Flex direction="column" gap="14px">
+          <FormField label="Name" fault={faultOf("name")}>
+            <TextInput {...register("name")} autoFocus />
           </FormField>
-        )}
-        <FormField label="Colourways, parted by commas">
-          <TextInput value={colourways} onChange={(change) => setColourways(change.target.value)} placeholder="blue, red" />
-        </FormField>
-        {problem && <ProblemNote problem={problem} />}
-        <Flex justify="flex-end">
-          <Button onClick={() => void make()}>Make it</Button>
+          <FormField label="Begins as">
+            <Choice {...register("template", { onChange: asItSays })} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
+            <Text color="softInk">{TEMPLATES.find((each) => each.key === key)?.says}</Text>
+          </FormField>
+          <FormField label="Sized from">
+            <Choice
+              {...register("from", { onChange: asItSays })}
+              options={[
+                { value: "own", label: "the sizes it says" },
+                ...(template?.stack.envelope ? [{ value: "envelope", label: "an envelope I have, inwards" }] : []),
+                { value: "panel", label: "a panel I have, outwards" },
+              ]}
+            />
+          </FormField>
+          {from !== "own" && to && (
+            <Flex gap="14px" wrap="wrap" align="flex-start">
+              {(["width", "height"] as const).map((side) => (
+                <Controller
+                  key={side}
+                  control={control}
+                  name={side}
+                  render={({ field }) => <LengthField label={`${from} ${side}`} value={to[side]} onRead={field.onChange} fault={faultOf(side)} />}
+                />
+              ))}
+            </Flex>
+          )}
+          {stack && (
+            <Text fontWeight={600}>
+              Cut the base {size(stackGeometry(stack).base.width, stackGeometry(stack).base.height)}
+              {stack.envelope && `; envelope ${size(stack.envelope.width, stack.envelope.height)}`}.
+            </Text>
+          )}
+          <FormField label="Series" fault={faultOf("seriesId")}>
+            <Choice
+              {...register("seriesId")}
+              options={[...(designs.data?.series ?? []).map((each) => ({ value: each.id, label: each.name })), { value: NEW, label: "a new series" }]}
+            />
+          </FormField>
+          {seriesId === NEW && (
+            <FormField label="Name of the series" fault={faultOf("newSeries")}>
+              <TextInput {...register("newSeries")} />
+            </FormField>
+          )}
+          <FormField label="Colourways, parted by commas" fault={faultOf("colourways")}>
+            <TextInput {...register("colourways")} placeholder="blue, red" />
+          </FormField>
+          <FaultLines faults={form.rest} />
+          <Flex justify="flex-end">
+            <Button type="submit" disabled={form.formState.isSubmitting}>
+              Make it
+            </Button>
+          </Flex>
         </Flex>
-      </Flex>
+      </form>
     </Dialog>
   );
 }
-
-const NEW = "new";
 
 const ownSize = (stack: Stack, from: From): Size =>
   from === "panel" ? (stack.layers.findLast((layer) => layer.kind === "panel") ?? stack) : from === "envelope" ? (stack.envelope ?? stack) : stack;

@@ -1,66 +1,50 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { changeTraits, faultsOf, problemFaults, type DesignRead, type SeriesRead } from "@yule/contract";
-import { lengthOfUnits, mm, type FamilyFinding, type Fault } from "@yule/core";
-import { useState } from "react";
+import type { DesignRead, SeriesRead } from "@yule/contract";
+import { lengthOfUnits, mm, type FamilyFinding } from "@yule/core";
+import { Controller } from "react-hook-form";
 import { sendCommand } from "../../../data/outbox.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
+import { traitChanged, traitsForm, traitsTexts, type TraitsTexts } from "../traitsForm.ts";
 
-type Traits = DesignRead["traits"];
 const SIDES = [
   { value: "", label: "not told" },
   { value: "left", label: "the left" },
   { value: "right", label: "the right" },
 ] as const;
-const nothing = (value: string) => (value === "" ? null : value);
-const list = (text: string): string[] =>
-  text
-    .split(",")
-    .map((each) => each.trim())
-    .filter((each) => each !== "");
-const agesIn = (text: string): { from: number; to: number } | null | undefined => {
-  if (text.trim() === "") return null;
-  const found = /^(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?$/.exec(text.trim());
-  return found ? { from: Number(found[1]), to: Number(found[2] ?? found[1]) } : undefined;
-};
+const YES_NO = [
+  { value: "", label: "not told" },
+  { value: "yes", label: "yes" },
+  { value: "no", label: "no" },
+] as const;
+/** A line wider than this is left out, not drawn. */
+const WIDEST_LINE = mm(20);
 
 /** What a card shows and for whom it is, so that it can be held against its family and against who cards are wanted for. */
 export function TraitsPanel({ design, series, findings }: { design: DesignRead; series: SeriesRead | undefined; findings: readonly FamilyFinding[] }) {
   const { traits } = design;
-  const [text, setText] = useState({
-    suits: traits.suits.join(", "),
-    shows: traits.shows.join(", "),
-    ages: traits.ages ? `${String(traits.ages.from)} to ${String(traits.ages.to)}` : "",
-    elements: String(traits.elements ?? ""),
-  });
-  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const put = async (patch: Partial<Traits>): Promise<void> => {
-    const payload = { id: design.id, traits: patch };
-    const read = changeTraits.safeParse(payload);
-    setFaults(read.success ? [] : faultsOf(read.error, payload));
-    if (!read.success) return;
-    const sent = await sendCommand("change-traits", payload, { ownRefusals: true, quiet: true });
-    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
+  const form = useSchemaForm(traitsForm, traitsTexts(traits), { values: traitsTexts(traits) });
+  const { register, faultOf } = form;
+  /** One field is kept by itself, whatever stands in the others. */
+  const put = async (field: keyof TraitsTexts): Promise<void> => {
+    if (!(await form.trigger(field))) return;
+    const changed = traitChanged(field, form.getValues(), traits);
+    if (!changed) return;
+    const sent = await sendCommand("change-traits", { id: design.id, traits: changed }, { ownRefusals: true, quiet: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
   };
-  const side = (label: string, key: "light" | "highlight") => (
-    <Box width="150px">
-      <FormField label={label}>
-        <Choice value={traits[key] ?? ""} options={SIDES} onChange={(change) => void put({ [key]: nothing(change.target.value) as Traits["light"] })} />
+  const choice = (label: string, field: "light" | "highlight" | "looks" | "recurring", options: readonly { value: string; label: string }[], width = "150px") => (
+    <Box width={width}>
+      <FormField label={label} fault={faultOf(field)}>
+        <Choice {...register(field, { onChange: () => void put(field) })} options={options} />
       </FormField>
     </Box>
   );
-  const words = (label: string, key: keyof typeof text, placeholder: string, read: () => Partial<Traits> | null, width = "210px") => (
+  const words = (label: string, field: "elements" | "suits" | "shows" | "ages", placeholder: string, width = "210px") => (
     <Box width={width}>
-      <FormField label={label}>
-        <TextInput
-          value={text[key]}
-          placeholder={placeholder}
-          onChange={(change) => setText({ ...text, [key]: change.target.value })}
-          onBlur={() => {
-            const patch = read();
-            if (patch) void put(patch);
-          }}
-        />
+      <FormField label={label} fault={faultOf(field)}>
+        <TextInput {...register(field, { onBlur: () => void put(field) })} placeholder={placeholder} />
       </FormField>
     </Box>
   );
@@ -75,55 +59,30 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
         </Text>
       ))}
       <Flex gap="12px" wrap="wrap" align="flex-start" marginTop="8px">
-        {side("Light from", "light")}
-        {side("Highlights on", "highlight")}
-        <Box width="150px">
-          <FormField label="Looks">
-            <Choice
-              value={traits.looks ?? ""}
-              options={[...SIDES, { value: "ahead", label: "ahead" }]}
-              onChange={(change) => void put({ looks: nothing(change.target.value) as Traits["looks"] })}
+        {choice("Light from", "light", SIDES)}
+        {choice("Highlights on", "highlight", SIDES)}
+        {choice("Looks", "looks", [...SIDES, { value: "ahead", label: "ahead" }])}
+        <Controller
+          control={form.control}
+          name="line"
+          render={({ field }) => (
+            <LengthField
+              label="Outline, width"
+              value={field.value === null ? null : lengthOfUnits(field.value)}
+              usual="0.3 mm"
+              onRead={(line) => (field.onChange(line > WIDEST_LINE ? null : line), void put("line"))}
+              onEmpty={() => (field.onChange(null), void put("line"))}
+              fault={faultOf("line")}
             />
-          </FormField>
-        </Box>
-        <LengthField
-          label="Outline, width"
-          value={traits.line === null ? null : lengthOfUnits(traits.line)}
-          usual="0.3 mm"
-          onRead={(line) => void put({ line: line > mm(20) ? null : line })}
-          onEmpty={() => void put({ line: null })}
+          )}
         />
-        {words("How many are shown", "elements", "not told", () => ({ elements: text.elements.trim() === "" ? null : Number(text.elements) }), "150px")}
-        {series?.ties.recurring && (
-          <Box width="190px">
-            <FormField label={`Carries ${series.ties.recurring}`}>
-              <Choice
-                value={traits.recurring === null ? "" : traits.recurring ? "yes" : "no"}
-                options={[
-                  { value: "", label: "not told" },
-                  { value: "yes", label: "yes" },
-                  { value: "no", label: "no" },
-                ]}
-                onChange={(change) => void put({ recurring: change.target.value === "" ? null : change.target.value === "yes" })}
-              />
-            </FormField>
-          </Box>
-        )}
-        {words("For occasions", "suits", "any", () => ({ suits: list(text.suits) }))}
-        {words("Shows", "shows", "such as flowers, glitter", () => ({ shows: list(text.shows) }))}
-        {words(
-          "For ages",
-          "ages",
-          "grown-ups",
-          () => {
-            const ages = agesIn(text.ages);
-            if (ages === undefined) setFaults([`ages: given ${text.ages}, allowed ages such as 5 to 9`]);
-            return ages === undefined ? null : { ages };
-          },
-          "150px",
-        )}
+        {words("How many are shown", "elements", "not told", "150px")}
+        {series?.ties.recurring && choice(`Carries ${series.ties.recurring}`, "recurring", YES_NO, "190px")}
+        {words("For occasions", "suits", "any")}
+        {words("Shows", "shows", "such as flowers, glitter")}
+        {words("For ages", "ages", "grown-ups", "150px")}
       </Flex>
-      <FaultLines faults={faults} />
+      <FaultLines faults={form.rest} />
     </Box>
   );
 }

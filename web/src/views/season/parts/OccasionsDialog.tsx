@@ -1,15 +1,14 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addOwnOccasion, faultsOf, ownOccasionKinds, problemFaults, type CommandInput } from "@yule/contract";
-import { comingOccasions, day, daysBetween, printDay, yearOf, type Day, type Fault } from "@yule/core";
+import { comingOccasions, day, daysBetween, printDay, type Day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { v7 } from "uuid";
 import { useHolidaysQuery, useSeasonQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { Tick } from "../../../kit/FormField.tsx";
 import { countryName, placeName } from "../places.ts";
 import { Birthdays } from "./Birthdays.tsx";
+import { OwnDay } from "./OwnDay.tsx";
 import { Places } from "./Places.tsx";
 
 /** The year's occasions in several countries and regions at once and the maker's own days, each with the day its listing must be up. */
@@ -70,7 +69,7 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
           </Flex>
         ))}
       </Box>
-      <OwnForm outlook={outlook} />
+      <OwnDay outlook={outlook} />
       <Birthdays outlook={outlook} />
     </Dialog>
   );
@@ -95,79 +94,5 @@ function RemoveOwn({ id }: { id: string }) {
     <Button variant="ghost" onClick={() => void sendCommand("remove-own-occasion", { id, version: found.version })}>
       remove
     </Button>
-  );
-}
-
-function OwnForm({ outlook }: { outlook: Outlook }) {
-  const [form, setForm] = useState({ title: "", kind: "birthday" as (typeof ownOccasionKinds)[number], on: "", yearly: true, household: "", weeks: "" });
-  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const add = async (): Promise<void> => {
-    const [year = "", month = "", date = ""] = form.on.split("-");
-    const occasion: CommandInput<"add-own-occasion"> = {
-      id: v7(),
-      title: form.title,
-      kind: form.kind,
-      year: form.yearly ? null : Number(year),
-      // A day of an earlier year that comes back says how old somebody is by now.
-      since: form.yearly && Number(year) < yearOf(outlook.today) ? Number(year) : null,
-      month: Number(month),
-      date: Number(date),
-      householdId: form.household === "" ? null : form.household,
-      weeksAhead: form.weeks === "" ? 0 : Number(form.weeks),
-    };
-    if (form.on === "") return setFaults(["day: given nothing, allowed a day such as 2031-11-08"]);
-    const read = addOwnOccasion.safeParse(occasion);
-    setFaults(read.success ? [] : faultsOf(read.error, occasion));
-    if (!read.success) return;
-    const sent = await sendCommand("add-own-occasion", occasion, { ownRefusals: true });
-    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
-    else setForm({ ...form, title: "", on: "" });
-  };
-  return (
-    <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
-      <Flex gap="10px" wrap="wrap" align="flex-end">
-        <Box flex="1" minWidth="180px">
-          <FormField label="A day of your own">
-            <TextInput value={form.title} onChange={(change) => setForm({ ...form, title: change.target.value })} placeholder="Ida's birthday" />
-          </FormField>
-        </Box>
-        <Box width="140px">
-          <FormField label="What it is">
-            <Choice
-              value={form.kind}
-              onChange={(change) => setForm({ ...form, kind: change.target.value as (typeof ownOccasionKinds)[number] })}
-              options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))}
-            />
-          </FormField>
-        </Box>
-        <Box width="160px">
-          <FormField label="Day">
-            <TextInput type="date" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
-          </FormField>
-        </Box>
-        <Box width="180px">
-          <FormField label="Household">
-            <Choice
-              value={form.household}
-              onChange={(change) => setForm({ ...form, household: change.target.value })}
-              options={[{ value: "", label: "none" }, ...outlook.dispatch.households.map((each) => ({ value: each.id, label: each.name }))]}
-            />
-          </FormField>
-        </Box>
-        <Box width="150px">
-          <FormField label="List weeks ahead">
-            <TextInput inputMode="numeric" placeholder="not listed" value={form.weeks} onChange={(change) => setForm({ ...form, weeks: change.target.value })} />
-          </FormField>
-        </Box>
-        <Tick checked={form.yearly} onChange={(change) => setForm({ ...form, yearly: change.target.checked })}>
-          every year
-        </Tick>
-        <Button onClick={() => void add()}>Keep it</Button>
-      </Flex>
-      <Text color="softInk" fontSize="15px" marginTop="6px">
-        A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.
-      </Text>
-      <FaultLines faults={faults} />
-    </Box>
   );
 }

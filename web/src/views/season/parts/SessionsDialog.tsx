@@ -1,14 +1,14 @@
-import { problemFaults } from "@yule/contract";
+import { setSessions } from "@yule/contract";
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printMinutes, printTime, type Fault } from "@yule/core";
+import { minutes, printMinutes, printTime } from "@yule/core";
 import type { Outlook } from "@yule/derive";
-import { useState } from "react";
 import { v7 } from "uuid";
 import { useSeasonQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
-import { SessionRows, sessionFaults, WEEKDAYS, type Row } from "../../../features/sessions/SessionRows.tsx";
+import { SessionRows, sessionFaults, WEEKDAYS } from "../../../features/sessions/SessionRows.tsx";
 import { Habits } from "./Habits.tsx";
 import { SessionChanges } from "./SessionChanges.tsx";
 
@@ -33,26 +33,25 @@ function Learned({ outlook }: { outlook: Outlook }) {
 
 export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const { data } = useSeasonQuery();
-  const [rows, setRows] = useState<Row[]>([...(data?.sessions ?? [])]);
-  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const save = async (): Promise<void> => {
-    const found = sessionFaults(rows);
-    setFaults(found);
-    if (found.length > 0) return;
-    const sent = await sendCommand("set-sessions", { pattern: rows.map((row) => ({ ...row, id: v7() })) }, { ownRefusals: true });
-    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
+  const form = useSchemaForm(setSessions, { pattern: [...(data?.sessions ?? [])] });
+  const rows = form.watch("pattern");
+  const save = form.handleSubmit(async ({ pattern }) => {
+    const sent = await sendCommand("set-sessions", { pattern: pattern.map((row) => ({ ...row, id: v7() })) }, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
     else onClose();
-  };
+  });
   return (
     <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
-      <SessionRows rows={rows} onChange={setRows} withWho />
+      <SessionRows rows={rows} onChange={(pattern) => form.setValue("pattern", pattern)} withWho />
       <Learned outlook={outlook} />
-      <FaultLines faults={faults} />
+      <FaultLines faults={form.faultOf("pattern") === undefined ? form.rest : sessionFaults(rows)} />
       <Flex justify="flex-end" marginTop="18px" gap="10px">
         <Button variant="outline" onClick={onClose}>
           Leave it
         </Button>
-        <Button onClick={() => void save()}>Keep this week</Button>
+        <Button disabled={form.formState.isSubmitting} onClick={() => void save()}>
+          Keep this week
+        </Button>
       </Flex>
       <SessionChanges />
       <Habits />

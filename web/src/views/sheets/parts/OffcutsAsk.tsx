@@ -1,17 +1,13 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { Problem } from "@yule/contract";
-import { bestUses, lengthOfUnits, type Length, type OffcutUse } from "@yule/core";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { bestUses, lengthOfUnits, type OffcutUse } from "@yule/core";
 import { usesOfSeason } from "@yule/derive";
 import { useState } from "react";
-import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
-import { Choice, FormField } from "../../../kit/FormField.tsx";
-import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
-import { NumberField } from "../../../kit/NumberField.tsx";
 import { INK, ScaleDrawing, SOFT } from "../../../kit/drawing.tsx";
-import { ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { NewOffcut } from "./NewOffcut.tsx";
 import type { SheetsAskProps } from "../ask.ts";
 
 /** The stash of offcuts, to scale: what each is good for, what the season could take from them first. */
@@ -127,45 +123,5 @@ function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefin
         </>
       )}
     </ScaleDrawing>
-  );
-}
-
-function NewOffcut({ papers, onDone }: { papers: readonly { id: string; name: string }[]; onDone: () => void }) {
-  const [storeId, setStore] = useState(papers[0]?.id ?? "");
-  const [width, setWidth] = useState<Length | null>(null);
-  const [height, setHeight] = useState<Length | null>(null);
-  const [count, setCount] = useState(1);
-  const [problem, setProblem] = useState<Problem | null>(null);
-  const keep = async (): Promise<void> => {
-    if (width === null || height === null) return;
-    const sent = await sendCommand("keep-offcut", { id: v7(), storeId, width, height, count }, { ownRefusals: true });
-    if (sent.state === "refused") setProblem(sent.problem);
-    else onDone();
-  };
-  return (
-    <Box as="section" aria-label="A new offcut" marginTop="22px" maxWidth="640px">
-      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="8px">
-        What is in the drawer
-      </Heading>
-      <Flex gap="14px" wrap="wrap" align="flex-start">
-        <Box width="220px">
-          <FormField label="Cut from">
-            <Choice value={storeId} onChange={(change) => setStore(change.target.value)} options={papers.map((store) => ({ value: store.id, label: store.name }))} />
-          </FormField>
-        </Box>
-        <LengthField label="Width" value={width} onRead={setWidth} />
-        <LengthField label="Height" value={height} onRead={setHeight} />
-        <NumberField label="How many" value={count} least={1} most={10_000} whole onRead={setCount} />
-      </Flex>
-      {problem && <ProblemNote problem={problem} />}
-      <Flex gap="12px" marginTop="14px">
-        <Button disabled={width === null || height === null || storeId === ""} onClick={() => void keep()}>
-          Keep it
-        </Button>
-        <Button variant="ghost" onClick={onDone}>
-          Not now
-        </Button>
-      </Flex>
-    </Box>
   );
 }

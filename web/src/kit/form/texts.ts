@@ -1,0 +1,63 @@
+import { majorText, minorOf, readLength, type LengthSystem } from "@yule/core";
+import { z } from "zod";
+import { readNumber } from "../readNumber.ts";
+
+/** A number as typed, read by the field of a command. @param empty what an empty field means; without it the field says what it wants */
+export const numberText = <T>(field: z.ZodType<T, number | null>, empty: number | null = Number.NaN) =>
+  z
+    .string()
+    .transform((text) => (text.trim() === "" ? empty : readNumber(text)))
+    .pipe(field);
+
+/** A length as typed, by the label or without one in the shop's units; nothing is none, which the field may refuse. */
+export const lengthText = <T>(system: LengthSystem, field: z.ZodType<T, number | null>) =>
+  z
+    .string()
+    .transform((text, context): number | null => {
+      if (text.trim() === "") return null;
+      const read = readLength(text, system);
+      if (read.ok && read.value > 0) return read.value;
+      context.addIssue({ code: "custom", params: { allowed: read.ok ? ["more than 0"] : (read.faults[0]?.allowed ?? ["a length"]) } });
+      return z.NEVER;
+    })
+    .pipe(field);
+
+/** A length that is asked for. */
+export const measured = (field: z.ZodType<number, number>) =>
+  z
+    .number()
+    .nullable()
+    .superRefine((length, context) => {
+      if (length === null) context.addIssue({ code: "custom", message: "a length, as it was measured" });
+    })
+    .transform((length) => length ?? z.NEVER)
+    .pipe(field);
+
+/** A whole number as typed. @param empty what an empty field means */
+export const countText = (least: number, most: number, empty = Number.NaN) =>
+  z
+    .string()
+    .transform((text) => (text.trim() === "" ? empty : readNumber(text)))
+    .refine((count) => Number.isInteger(count) && count >= least && count <= most, { message: `a whole number from ${String(least)} to ${String(most)}` });
+
+/** An amount of money as typed, in minor units; nothing is none. Nothing smaller than the currency's smallest coin is paid. */
+export const moneyText = <T>(currency: string, field: z.ZodType<T, number | null>) =>
+  z
+    .string()
+    .refine((text) => text.trim() === "" || isAmount(readNumber(text), currency), { message: `an amount such as ${majorText(minorOf(12.5, currency), currency)}`, abort: true })
+    .transform((text): number | null => (text.trim() === "" ? null : minorOf(readNumber(text), currency)))
+    .pipe(field);
+
+const isAmount = (amount: number, currency: string): boolean =>
+  amount >= 0 && amount < 1_000_000 && Math.abs(minorOf(amount * 1000, currency) - minorOf(amount, currency) * 1000) <= 1;
+
+/** A choice that may be left open: the empty one is null. */
+export const openChoice = <T>(field: z.ZodType<T, string | null>) =>
+  z
+    .string()
+    .transform((value) => (value === "" ? null : value))
+    .pipe(field);
+
+/** Yes, no, or not told. */
+export const yesNoText = z.enum(["", "yes", "no"]).transform((value) => (value === "" ? null : value === "yes"));
+export const yesNoOf = (value: boolean | null): "" | "yes" | "no" => (value === null ? "" : value ? "yes" : "no");

@@ -1,0 +1,100 @@
+import { faultLine, plainSpeech } from "@yule/contract";
+import { day } from "@yule/core";
+import type { FieldErrors } from "react-hook-form";
+import { sessionFaults } from "../../features/sessions/SessionRows.tsx";
+import { schemaResolver } from "../../kit/form/useSchemaForm.ts";
+import { needForm, type NeedTexts } from "./needForm.ts";
+
+const design = {
+  id: "01936b5c-0000-7000-8000-000000000003",
+  colourways: [{ id: "01936b5c-0000-7000-8000-000000000001" }, { id: "01936b5c-0000-7000-8000-000000000002" }],
+};
+const form: NeedTexts = {
+  title: "Office",
+  kind: "commission",
+  designId: design.id,
+  due: "2031-12-19",
+  zone: "inland",
+  quantities: ["8", "4"],
+  priceMinor: "",
+  depositMinor: "",
+  proofWanted: false,
+  neutralCards: "",
+  setUpFrom: "",
+  tableLength: "",
+  occasion: "",
+  photoOn: "",
+  liveBy: "",
+};
+
+/** What the form would send, or what is said at each of its fields. */
+async function readForm(texts: Partial<NeedTexts>, manner: { system: "in" | "cm"; currency: string } = { system: "in", currency: "EUR" }) {
+  const schema = needForm({ designs: [design], householdIds: [design.id], today: day("2031-11-08"), manner });
+  const { values, errors } = await schemaResolver(schema, plainSpeech)({ ...form, ...texts }, undefined, { fields: {}, shouldUseNativeValidation: false });
+  return { need: values, said: saidIn(errors) };
+}
+function saidIn(errors: FieldErrors, above = ""): Record<string, string> {
+  return Object.fromEntries(
+    Object.entries(errors).flatMap(([field, error]) => {
+      if (!error || field === "root" || field === "ref") return [];
+      return "message" in error && typeof error.message === "string" ? [[above + field, error.message]] : Object.entries(saidIn(error as FieldErrors, `${above}${field}.`));
+    }),
+  );
+}
+
+test("a filled form becomes a need with a line per colourway that has cards", async () => {
+  const { need, said } = await readForm({ quantities: ["8", ""] });
+  expect(said).toEqual({});
+  expect(need).toMatchObject({ title: "Office", zone: "inland", lines: [{ colourwayId: design.colourways[0]?.id, quantity: 8 }] });
+  expect((await readForm({ zone: "" })).need).toMatchObject({ zone: null });
+});
+
+test.each([
+  [{ quantities: ["2.5", "1"] }, "quantities.0", "given 2.5, allowed a whole number from 0 to 10000"],
+  [{ quantities: ["-3", "1"] }, "quantities.0", "given -3, allowed a whole number from 0 to 10000"],
+  [{ quantities: ["1", "many"] }, "quantities.1", "given many, allowed a whole number from 0 to 10000"],
+  [{ title: "  " }, "title", "given nothing, allowed at least 1 characters"],
+  [{ due: "soon" }, "due", "given soon, allowed a day such as 2031-11-08"],
+  [{ due: "2031-11-07" }, "due", "given 2031-11-07, allowed today, 2031-11-08, or later"],
+])("%j is told at its field, and nothing is sent", async (wrong, field, message) => {
+  const { need, said } = await readForm(wrong);
+  expect(need).toEqual({});
+  expect(said).toEqual({ [field]: message });
+});
+
+test("all that is wrong is told at once", async () => {
+  expect(Object.keys((await readForm({ title: "", quantities: ["", ""], priceMinor: "a lot" })).said).sort()).toEqual(["priceMinor", "quantities", "title"]);
+});
+
+test("sessions are told by their day, in the maker's time", () => {
+  const row = (weekday: number, from: number, to: number) => ({ id: design.id, weekday, from, to });
+  expect(sessionFaults([row(2, 1170, 1260)])).toEqual([]);
+  expect(sessionFaults([row(2, 1170, 1080)]).map((fault) => faultLine(fault))).toEqual(["Tuesday, to: given 18:00, allowed a time after the start"]);
+  expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)]).map((fault) => faultLine(fault))).toEqual([
+    "Saturday, from: given 11:40, allowed a session that does not overlap another on its day",
+  ]);
+});
+
+test("money and the fields of a kind are read, and belong to that kind alone", async () => {
+  const told = { quantities: ["8", ""], priceMinor: "12,5", depositMinor: "3", proofWanted: true, neutralCards: "2", setUpFrom: "08:30", liveBy: "2031-12-01" };
+  expect((await readForm(told)).need).toMatchObject({ priceMinor: 1250, depositMinor: 300, proofWanted: true, neutralCards: 0, setUpFrom: null, liveBy: null, householdIds: [] });
+  expect((await readForm({ ...told, kind: "fair", neutralCards: "many" })).need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
+  expect((await readForm({ ...told, kind: "mailing list" })).need).toMatchObject({ neutralCards: 2, householdIds: [design.id] });
+  const fair = { ...told, kind: "fair", occasion: "yule" } as const;
+  expect((await readForm({ ...fair, tableLength: "6 ft" })).said).toEqual({ tableLength: "given 6 ft, allowed a length such as 72 in" });
+  expect((await readForm({ ...fair, tableLength: "180 cm" })).need).toMatchObject({ tableLength: 576_000, occasion: "yule" });
+  const listing = { kind: "shop listing", photoOn: "2031-12-10", liveBy: "2031-12-05" } as const;
+  expect((await readForm(listing)).said).toEqual({ photoOn: "given 2031-12-10, allowed a day not after 2031-12-05, when it is listed" });
+  expect((await readForm({ ...listing, photoOn: "", liveBy: "2031-12-24" })).said.liveBy).toContain("a day not after 2031-12-19, when it is due");
+  expect((await readForm({ priceMinor: "10", depositMinor: "12" })).said).toEqual({ depositMinor: "given 12, allowed at most the price, 1000" });
+  expect((await readForm({ kind: "mailing list", neutralCards: "13" })).said).toEqual({ neutralCards: "given 13, allowed at most 12, the cards of the need" });
+  expect((await readForm({ ...told, priceMinor: "a lot" })).said).toEqual({ priceMinor: "given a lot, allowed an amount such as 12.50" });
+});
+
+test("a price is in the smallest unit of the shop's own currency: yen have no hundredths", async () => {
+  const yen = { system: "cm", currency: "JPY" } as const;
+  expect((await readForm({ priceMinor: "1250" }, yen)).need).toMatchObject({ priceMinor: 1250 });
+  expect((await readForm({ priceMinor: "12,50" })).need).toMatchObject({ priceMinor: 1250 });
+  expect((await readForm({ priceMinor: "12,505" })).said).toEqual({ priceMinor: "given 12,505, allowed an amount such as 12.50" });
+  expect((await readForm({ priceMinor: "12.50" }, yen)).said).toEqual({ priceMinor: "given 12.50, allowed an amount such as 13" });
+});

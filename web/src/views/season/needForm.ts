@@ -1,0 +1,120 @@
+import { addNeed, needKinds, zones, type CommandPayload } from "@yule/contract";
+import { addDays, phrase, readLength, type Day, type Phrase, type QuickNeed } from "@yule/core";
+import { minuteOf, type Outlook } from "@yule/derive";
+import { v7 } from "uuid";
+import { z } from "zod";
+import { countText, moneyText, openChoice } from "../../kit/form/texts.ts";
+import type { ShopManner } from "../../kit/measure.tsx";
+
+/** What the dialog holds: fields have the command's names, quantities one text for each colourway. */
+const texts = z.object({
+  title: z.string(),
+  kind: z.enum(needKinds),
+  designId: z.string(),
+  due: z.string(),
+  zone: openChoice(z.enum(zones).nullable()),
+  quantities: z.array(z.string()),
+  priceMinor: z.string(),
+  depositMinor: z.string(),
+  proofWanted: z.boolean(),
+  neutralCards: z.string(),
+  setUpFrom: z.string(),
+  tableLength: z.string(),
+  occasion: openChoice(z.string().nullable()),
+  photoOn: z.string(),
+  liveBy: z.string(),
+});
+export type NeedTexts = z.input<typeof texts>;
+
+/** What a need can be of and for, and how the shop writes figures. */
+interface NeedRoom {
+  readonly designs: readonly { readonly id: string; readonly colourways: readonly { readonly id: string }[] }[];
+  readonly householdIds: readonly string[];
+  readonly today: Day;
+  readonly manner: ShopManner;
+}
+
+const MOST_CARDS = 10_000;
+const quantityText = countText(0, MOST_CARDS, 0);
+/** The table of a fair; nothing is none. */
+const tableText = ({ system }: ShopManner) =>
+  z
+    .string()
+    .refine((text) => text.trim() === "" || tableIn(text, system) > 0, { message: `a length such as ${system === "in" ? "72 in" : "180 cm"}`, abort: true })
+    .transform((text) => (text.trim() === "" ? null : tableIn(text, system)));
+const tableIn = (text: string, system: ShopManner["system"]): number => {
+  const read = readLength(text, system);
+  return read.ok ? read.value : 0;
+};
+const dayText = z.string().transform((text) => (text === "" ? null : text));
+
+/** What is written of a need, as the command has it. A field of another kind of need is not read. */
+export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
+  texts.transform((told, context): CommandPayload<"add-need"> => {
+    let isRead = true;
+    const blame = (path: (string | number)[], allowed: Phrase): void => {
+      isRead = false;
+      context.addIssue({ code: "custom", path, params: { allowed } });
+    };
+    const read = <T>(schema: z.ZodType<T, string>, text: string, ...path: (string | number)[]): T | null => {
+      const found = schema.safeParse(text);
+      if (!found.success) for (const issue of found.error.issues) blame(path, [issue.message]);
+      return found.data ?? null;
+    };
+    const isKind = (kind: NeedTexts["kind"]): boolean => told.kind === kind;
+    const colourways = designs.find((design) => design.id === told.designId)?.colourways ?? [];
+    const lines = colourways.flatMap((colourway, index) => {
+      const quantity = read(quantityText, told.quantities[index] ?? "", "quantities", index) ?? 0;
+      return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
+    });
+    if (isRead && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
+    if (told.due !== "" && told.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
+    const need = {
+      id: v7(),
+      kind: told.kind,
+      title: told.title,
+      designId: told.designId,
+      due: told.due,
+      zone: told.zone,
+      householdIds: isKind("mailing list") ? [...householdIds] : [],
+      priceMinor: read(moneyText(manner.currency, z.number().nullable()), told.priceMinor, "priceMinor"),
+      depositMinor: isKind("commission") ? read(moneyText(manner.currency, z.number().nullable()), told.depositMinor, "depositMinor") : null,
+      proofWanted: isKind("commission") && told.proofWanted,
+      neutralCards: isKind("mailing list") ? (read(quantityText, told.neutralCards, "neutralCards") ?? 0) : 0,
+      setUpFrom: isKind("fair") && told.setUpFrom !== "" ? minuteOf(told.setUpFrom) : null,
+      tableLength: isKind("fair") ? read(tableText(manner), told.tableLength, "tableLength") : null,
+      occasion: told.occasion,
+      photoOn: isKind("shop listing") ? read(dayText, told.photoOn, "photoOn") : null,
+      liveBy: isKind("shop listing") ? read(dayText, told.liveBy, "liveBy") : null,
+      // What is wrong with the lines was told at their fields.
+      lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: MOST_CARDS }],
+    };
+    const whole = addNeed.safeParse(need);
+    if (!whole.success) for (const issue of whole.error.issues) context.addIssue({ ...issue, path: [...issue.path] });
+    return isRead && whole.success ? whole.data : z.NEVER;
+  });
+
+/** A form as it opens: empty, or as a quick line was read. */
+export function needTexts(outlook: Outlook, read: QuickNeed | null): NeedTexts {
+  const design = outlook.offered.find((each) => each.id === read?.designId) ?? outlook.offered[0];
+  return {
+    title: read?.title ?? "",
+    kind: read?.kind ?? "commission",
+    designId: design?.id ?? "",
+    due: read?.due ?? addDays(outlook.today, 14),
+    zone: read?.kind === "fair" || read?.kind === "stash" || read?.kind === "own use" ? "" : "inland",
+    quantities: (design?.colourways ?? []).map((colourway) => {
+      const quantity = read?.lines.find((line) => line.colourwayId === colourway.id)?.quantity;
+      return quantity === undefined ? "" : String(quantity);
+    }),
+    priceMinor: "",
+    depositMinor: "",
+    proofWanted: false,
+    neutralCards: "",
+    setUpFrom: "",
+    tableLength: "",
+    occasion: read?.occasion ?? "",
+    photoOn: "",
+    liveBy: "",
+  };
+}

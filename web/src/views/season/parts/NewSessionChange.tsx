@@ -1,0 +1,83 @@
+import { Box, Button, Flex } from "@chakra-ui/react";
+import { addSessionChange, people, sessionChangeKinds, type CommandInput } from "@yule/contract";
+import type { Day } from "@yule/core";
+import { minuteOf, WHOSE } from "@yule/derive";
+import { v7 } from "uuid";
+import { z } from "zod";
+import { sendCommand } from "../../../data/outbox.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { SESSION_CHANGE_WORDS } from "../sessionChangeWords.ts";
+
+/** Whole days have no times; an extra session is of one day. */
+const changeForm = z
+  .object({ what: z.enum(sessionChangeKinds), first: z.string(), last: z.string(), from: z.string(), to: z.string(), who: z.enum(people) })
+  .transform(({ what, first, last, from, to, who }): CommandInput<"add-session-change"> => ({
+    id: v7(),
+    what,
+    first,
+    last: last === "" || what === "extra" ? first : last,
+    from: what === "away" ? null : minuteOf(from),
+    to: what === "away" ? null : minuteOf(to),
+    who: what === "extra" ? who : "maker",
+  }))
+  .pipe(addSessionChange);
+
+/** An extra session, days away or a busy time is added. */
+export function NewSessionChange({ today }: { today: Day }) {
+  const form = useSchemaForm(changeForm, { what: "extra", first: today, last: "", from: "19:30", to: "21:30", who: "maker" });
+  const { register, faultOf } = form;
+  const what = form.watch("what");
+  const add = form.handleSubmit(async (change) => {
+    const sent = await sendCommand("add-session-change", change, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+  });
+  return (
+    <form onSubmit={(event) => void add(event)} noValidate>
+      <Flex gap="10px" wrap="wrap" align="flex-end" marginTop="10px">
+        <Box width="170px">
+          <FormField label="What">
+            <Choice {...register("what")} options={sessionChangeKinds.map((each) => ({ value: each, label: SESSION_CHANGE_WORDS[each] }))} />
+          </FormField>
+        </Box>
+        <Box width="160px">
+          <FormField label="On, or from" fault={faultOf("first")}>
+            <TextInput type="date" {...register("first")} />
+          </FormField>
+        </Box>
+        {what !== "extra" && (
+          <Box width="160px">
+            <FormField label="Until" fault={faultOf("last")}>
+              <TextInput type="date" {...register("last")} />
+            </FormField>
+          </Box>
+        )}
+        {what !== "away" && (
+          <>
+            <Box width="124px">
+              <FormField label="Begins" fault={faultOf("from")}>
+                <TextInput type="time" {...register("from")} />
+              </FormField>
+            </Box>
+            <Box width="124px">
+              <FormField label="Ends" fault={faultOf("to")}>
+                <TextInput type="time" {...register("to")} />
+              </FormField>
+            </Box>
+          </>
+        )}
+        {what === "extra" && (
+          <Box width="130px">
+            <FormField label="Whose">
+              <Choice {...register("who")} options={WHOSE} />
+            </FormField>
+          </Box>
+        )}
+        <Button variant="outline" type="submit">
+          Add
+        </Button>
+      </Flex>
+      <FaultLines faults={form.rest} />
+    </form>
+  );
+}

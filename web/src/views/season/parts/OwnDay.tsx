@@ -1,0 +1,83 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { addOwnOccasion, ownOccasionKinds, type CommandInput } from "@yule/contract";
+import { isDay, yearOf, type Day } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { useMemo } from "react";
+import { v7 } from "uuid";
+import { z } from "zod";
+import { sendCommand } from "../../../data/outbox.ts";
+import { numberText, openChoice } from "../../../kit/form/texts.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+
+const { shape } = addOwnOccasion;
+
+/** The day is written as a whole; the command has its parts, and the year only where it happens once. */
+const ownDay = (today: Day) =>
+  z
+    .object({
+      title: shape.title,
+      kind: shape.kind,
+      date: z.string().refine(isDay, { message: "a day such as 2031-11-08" }),
+      yearly: z.boolean(),
+      householdId: openChoice(z.uuid().nullable()),
+      weeksAhead: numberText(z.int().min(0).max(52), 0),
+    })
+    .transform(({ date, yearly, ...own }): CommandInput<"add-own-occasion"> => {
+      const [year = 0, month = 0, day = 0] = date.split("-").map(Number);
+      // A day of an earlier year that comes back says how old somebody is by now.
+      return { ...own, id: v7(), year: yearly ? null : year, since: yearly && year < yearOf(today) ? year : null, month, date: day };
+    })
+    .pipe(addOwnOccasion);
+
+/** A day of the maker's own is kept. */
+export function OwnDay({ outlook }: { outlook: Outlook }) {
+  const schema = useMemo(() => ownDay(outlook.today), [outlook.today]);
+  const form = useSchemaForm(schema, { title: "", kind: "birthday", date: "", yearly: true, householdId: "", weeksAhead: "" });
+  const { register, faultOf } = form;
+  const add = form.handleSubmit(async (occasion) => {
+    const sent = await sendCommand("add-own-occasion", occasion, { ownRefusals: true });
+    if (sent.state === "refused") return form.refuse(sent.problem);
+    form.resetField("title");
+    form.resetField("date");
+  });
+  return (
+    <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
+      <form onSubmit={(event) => void add(event)} noValidate>
+        <Flex gap="10px" wrap="wrap" align="flex-end">
+          <Box flex="1" minWidth="180px">
+            <FormField label="A day of your own" fault={faultOf("title")}>
+              <TextInput {...register("title")} placeholder="Ida's birthday" />
+            </FormField>
+          </Box>
+          <Box width="140px">
+            <FormField label="What it is">
+              <Choice {...register("kind")} options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))} />
+            </FormField>
+          </Box>
+          <Box width="160px">
+            <FormField label="Day" fault={faultOf("date")}>
+              <TextInput type="date" {...register("date")} />
+            </FormField>
+          </Box>
+          <Box width="180px">
+            <FormField label="Household" fault={faultOf("householdId")}>
+              <Choice {...register("householdId")} options={[{ value: "", label: "none" }, ...outlook.dispatch.households.map((each) => ({ value: each.id, label: each.name }))]} />
+            </FormField>
+          </Box>
+          <Box width="150px">
+            <FormField label="List weeks ahead" fault={faultOf("weeksAhead")}>
+              <TextInput inputMode="numeric" placeholder="not listed" {...register("weeksAhead")} />
+            </FormField>
+          </Box>
+          <Tick {...register("yearly")}>every year</Tick>
+          <Button type="submit">Keep it</Button>
+        </Flex>
+        <Text color="softInk" fontSize="15px" marginTop="6px">
+          A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.
+        </Text>
+        <FaultLines faults={form.rest} />
+      </form>
+    </Box>
+  );
+}

@@ -1,0 +1,4 @@
+import type { sessionChangeKinds } from "@yule/contract";
+
+/** How each kind of time that differs from the ordinary week is called. */
+export const SESSION_CHANGE_WORDS: Readonly<Record<(typeof sessionChangeKinds)[number], string>> = { extra: "an extra session", away: "away", busy: "busy" };
