@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { shareShop } from "./src/shop.ts";
 
-test.use({ serviceWorkers: "block" });
+test.use({ serviceWorkers: "block", hasTouch: true });
 const shop = shareShop();
 let page: Page;
 test.beforeEach(async () => {
@@ -61,4 +61,40 @@ test("the ribbon goes from a day to a year by wheel and keys, and back home", as
   await page.keyboard.press("+");
   await page.keyboard.press("+");
   await expect.poll(async () => (await names()).filter((name) => /^\d+$/.test(name)).length).toBeGreaterThan(10);
+});
+
+test("two fingers pinch the ribbon on glass or on a pad: apart shows fewer days, together more, and a pull that was begun is left", async () => {
+  const weekdays = async (): Promise<number> => (await ribbon().locator("svg text").allTextContents()).filter((name) => /^(Mon|Tue|Wed|Thu|Fri|Sat|Sun)/.test(name)).length;
+  const glass = await page.context().newCDPSession(page);
+  const { x, y } = await middleOf();
+  const fingers = (type: "touchStart" | "touchMove" | "touchEnd", ...across: number[]) =>
+    glass.send("Input.dispatchTouchEvent", { type, touchPoints: across.map((at, id) => ({ x: at, y, id })) });
+  const pinch = async (from: number, to: number): Promise<void> => {
+    await fingers("touchStart", x - from, x + from);
+    for (let step = 1; step <= 8; step += 1) {
+      const apart = from + ((to - from) * step) / 8;
+      await fingers("touchMove", x - apart, x + apart);
+    }
+    await fingers("touchEnd");
+  };
+  expect(await weekdays()).toBe(0);
+  await pinch(40, 160);
+  await expect.poll(weekdays).toBeGreaterThan(6);
+  await pinch(160, 40);
+  await expect.poll(weekdays).toBe(0);
+  // The first finger lay on a day that can be pulled.
+  await fingers("touchStart", x);
+  await fingers("touchMove", x + 30);
+  await expect(ribbon().getByRole("status")).toContainText("Kilfarrow market");
+  await fingers("touchStart", x + 30, x + 130);
+  await fingers("touchMove", x + 30, x + 200);
+  await fingers("touchEnd");
+  await expect(ribbon().getByRole("status")).toHaveCount(0);
+  await expect(fair()).toHaveAttribute("aria-label", /Tue 2 Dec/);
+  await page.keyboard.press("Home");
+  await page.mouse.move(x, y);
+  await page.keyboard.down("Control");
+  for (let notch = 0; notch < 5; notch += 1) await page.mouse.wheel(0, -30);
+  await page.keyboard.up("Control");
+  await expect.poll(weekdays).toBeGreaterThan(6);
 });

@@ -2,7 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { printDay } from "@yule/core";
 import type { PlannedSeason, Outlook } from "@yule/derive";
 import { changedNeeds, TRIAL_SECONDS, useTrial } from "../../plan/trial.ts";
-import type { Pulled } from "./useDrag.ts";
+import type { Pulled } from "./usePull.ts";
 
 const WIDE = 300;
 

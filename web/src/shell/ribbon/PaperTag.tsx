@@ -2,6 +2,7 @@ import { printDay } from "@yule/core";
 import { TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
 import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
+import type { Handlers } from "./usePull.ts";
 
 export const RULER = 46;
 export const ROWS = [72, 124] as const;
@@ -15,10 +16,10 @@ const FILLS: Readonly<Record<HungTag["safety"], string>> = {
   "runs out": "url(#hatch-cannot)",
 };
 
-/** One thing that hangs from the ruler. With `onDrag` its day can be tried elsewhere by pulling it. */
 const short = (text: string): string => (text.length > 16 ? `${text.slice(0, 15)}…` : text);
 
-export function PaperTag({ tag, thin, onDrag }: { tag: HungTag; thin: boolean; onDrag: ((down: React.PointerEvent<SVGGElement>) => void) | null }) {
+/** One thing that hangs from the ruler. With `pull` its day can be tried elsewhere by pulling it. */
+export function PaperTag({ tag, thin, pull }: { tag: HungTag; thin: boolean; pull: Handlers | null }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
   const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}${tag.chance === null ? "" : `, ${String(Math.round(tag.chance * 100))} in 100`}`;
@@ -27,9 +28,9 @@ export function PaperTag({ tag, thin, onDrag }: { tag: HungTag; thin: boolean; o
     tabIndex: 0,
     "aria-label": words,
     onClick: open,
-    onPointerDown: onDrag ?? undefined,
     onKeyDown: (key: React.KeyboardEvent) => key.key === "Enter" && open(),
-    style: { cursor: onDrag ? "grab" : "pointer", touchAction: onDrag ? "none" : undefined },
+    style: { cursor: pull ? "grab" : "pointer", touchAction: pull ? "none" : undefined },
+    ...pull,
   } as const;
   if (thin || tag.row === null) {
     const y = thin ? RULER + 5 : ROWS[0] - 20;

@@ -13,8 +13,8 @@ import { Hatches } from "./Hatches.tsx";
 import { PaperTag, ROWS, RULER, TAG_HEIGHT } from "./PaperTag.tsx";
 import { RibbonList } from "./RibbonList.tsx";
 import { Troughs } from "./Troughs.tsx";
-import { useDrag } from "./useDrag.ts";
 import { usedMinutes } from "./used.ts";
+import { usePull } from "./usePull.ts";
 import { useReach } from "./useReach.ts";
 import { useWidth } from "./useWidth.ts";
 
@@ -35,7 +35,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
     tagsOf(outlook, ruler, (view) => rowOf(view, planned)),
     width,
   );
-  const drag = useDrag(outlook, planned, ruler);
+  const pull = usePull(outlook, planned, ruler);
   const used = usedMinutes(outlook, planned);
   const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? ROWS[0] : ROWS[tag.row] + TAG_HEIGHT + 6)));
   const height = thin ? RULER + 26 : lowest;
@@ -52,19 +52,19 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
       <svg ref={drawing} width={width} height={height} style={{ display: "block", fontFamily: "inherit", touchAction: "pan-y" }}>
         <Hatches />
         <Ground ruler={ruler} width={width} />
-        {!thin && <Troughs outlook={outlook} ruler={ruler} width={width} used={used} onDrag={drag.pullSession} />}
+        {!thin && <Troughs outlook={outlook} ruler={ruler} width={width} used={used} onPull={pull.pullSession} />}
         {!thin && hung.map((tag) => tag.row !== null && <line key={tag.id} x1={tag.x} x2={tag.x} y1={RULER} y2={ROWS[tag.row] + 6} stroke={INK} strokeWidth={1} />)}
         {hung.map((tag) => (
-          <PaperTag key={tag.id} tag={tag} thin={thin} onDrag={drag.pullTag(tag)} />
+          <PaperTag key={tag.id} tag={tag} thin={thin} pull={pull.pullTag(tag)} />
         ))}
-        {drag.pulled && <line x1={drag.pulled.x} x2={drag.pulled.x} y1={EDGE} y2={height} stroke="var(--chakra-colors-tight)" strokeWidth={2} strokeDasharray="5 3" />}
+        {pull.pulled && <line x1={pull.pulled.x} x2={pull.pulled.x} y1={EDGE} y2={height} stroke="var(--chakra-colors-tight)" strokeWidth={2} strokeDasharray="5 3" />}
         <g>
           <title>{`Today, ${printDay(outlook.today)}`}</title>
           <line x1={todayX} x2={todayX} y1={2} y2={height - 6} stroke="var(--chakra-colors-cannot)" strokeWidth={2} />
           <path d={`M${String(todayX - 6)} 2 h12 l-6 9Z`} fill="var(--chakra-colors-cannot)" />
         </g>
       </svg>
-      {drag.pulled && <DragBubble pulled={drag.pulled} width={width} top={height} outlook={outlook} planned={planned} />}
+      {pull.pulled && <DragBubble pulled={pull.pulled} width={width} top={height} outlook={outlook} planned={planned} />}
       <Flex position="absolute" right="0" top={`${String(EDGE + 1)}px`} gap="2px" bg="ruler" paddingLeft="10px" paddingRight="6px">
         <ZoomButton icon={<Minus size={18} aria-hidden />} label="Show more weeks" onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />
         <ZoomButton icon={<Plus size={18} aria-hidden />} label="Show fewer weeks" onPress={() => dispatch(ribbonZoomed({ by: 1 }))} />

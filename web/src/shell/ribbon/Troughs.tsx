@@ -3,6 +3,7 @@ import { xOf, type Outlook, type Ruler } from "@yule/derive";
 import { INK, PAPER } from "../../kit/drawing.tsx";
 import { RULER } from "./PaperTag.tsx";
 import { keyOf } from "./used.ts";
+import type { Handlers } from "./usePull.ts";
 
 /** Each session as a small trough, filled as far as the plan fills it. Close up it is as long as it lasts. */
 export function Troughs({
@@ -10,13 +11,13 @@ export function Troughs({
   ruler,
   width,
   used,
-  onDrag,
+  onPull,
 }: {
   outlook: Outlook;
   ruler: Ruler;
   width: number;
   used: ReadonlyMap<string, number>;
-  onDrag: (session: KeptSession) => (down: React.PointerEvent<SVGGElement>) => void;
+  onPull: (session: KeptSession) => Handlers;
 }) {
   return outlook.allSessions.map((session) => {
     const filled = used.get(keyOf(session)) ?? 0;
@@ -28,7 +29,7 @@ export function Troughs({
     return (
       <g
         key={`${session.day}${String(session.from)}${session.who}`}
-        onPointerDown={own ? onDrag(session) : undefined}
+        {...(own ? onPull(session) : {})}
         style={{ cursor: own ? "grab" : undefined, touchAction: own ? "none" : undefined }}
       >
         <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(minutes(Math.round(filled)))} planned`}</title>

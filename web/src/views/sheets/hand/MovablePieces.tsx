@@ -1,5 +1,6 @@
 import { mm, type Rect } from "@yule/core";
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { useDrag } from "@use-gesture/react";
+import { useRef, useState, type KeyboardEvent } from "react";
 import { HAIR, INK, PAPER, RED } from "../../../kit/drawing.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { snapped } from "./snap.ts";
@@ -46,22 +47,32 @@ export function MovablePieces({
   onMove: (key: string, to: Rect) => void;
 }) {
   const { system } = useMeasure();
-  const [going, setGoing] = useState<{ key: string; to: Rect; from: { x: number; y: number } | null } | null>(null);
+  const [going, setGoing] = useState<{ key: string; to: Rect } | null>(null);
   const settling = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const place = (event: PointerEvent<SVGGElement>): { x: number; y: number } => {
-    const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()?.inverse();
-    const point = matrix ? new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix) : { x: 0, y: 0 };
-    return { x: point.x, y: point.y };
+  const root = useRef<SVGGElement>(null);
+  /** A place on the screen in the units of the drawing. */
+  const place = ([x, y]: readonly [number, number]): { x: number; y: number } => {
+    const matrix = root.current?.ownerSVGElement?.getScreenCTM()?.inverse();
+    return matrix ? new DOMPoint(x, y).matrixTransform(matrix) : { x: 0, y: 0 };
   };
   const to = (piece: Movable, x: number, y: number, pull: number): Rect => {
     const { width, height } = piece;
     const others = pieces.filter((each) => each.key !== piece.key);
     return snapped({ x: x as Rect["x"], y: y as Rect["y"], width, height }, others, within, gap, pull);
   };
-  const done = (): void => {
-    if (going) onMove(going.key, going.to);
-    setGoing(null);
-  };
+  const pull = useDrag(
+    ({ args, initial, xy, tap, last, canceled, intentional }) => {
+      const [piece] = args as [Movable];
+      // A press never began to pull, so it has no last moment either.
+      if (tap) return onChoose?.(piece.key);
+      const [from, now] = [place(initial), place(xy)];
+      const next = to(piece, piece.x + now.x - from.x, piece.y + now.y - from.y, PULL * unit);
+      if (!last) return intentional ? setGoing({ key: piece.key, to: next }) : undefined;
+      setGoing(null);
+      if (!canceled) onMove(piece.key, next);
+    },
+    { threshold: PRESS, filterTaps: true, tapsThreshold: PRESS, pointer: { keys: false } },
+  );
   const key = (event: KeyboardEvent, piece: Movable): void => {
     if (event.key === "Enter" || event.key === " ") {
       event.preventDefault();
@@ -73,79 +84,94 @@ export function MovablePieces({
     const step = STEP[system === "in" ? "inches" : "metric"][event.shiftKey ? "wide" : "fine"];
     const now = going?.key === piece.key ? going.to : piece;
     const next = to(piece, now.x + way[0] * step, now.y + way[1] * step, 0);
-    setGoing({ key: piece.key, to: next, from: null });
+    setGoing({ key: piece.key, to: next });
     clearTimeout(settling.current);
     settling.current = setTimeout(() => {
       setGoing(null);
       onMove(piece.key, next);
     }, SETTLED);
   };
-  return pieces.map((piece, index) => {
-    const at = going?.key === piece.key ? going.to : piece;
-    const isChosen = piece.key === chosen;
-    const isMoving = going?.key === piece.key && going.to !== piece;
-    const isRuled = !isPlain || piece.held || isMoving;
-    // Numbers stand in a corner, where they cover least of what is painted.
-    const [x, y] = [at.x + 15 * unit, at.y + 15 * unit];
-    return (
-      <g
-        key={piece.key}
-        role="button"
-        tabIndex={0}
-        {...(onChoose ? { "aria-pressed": isChosen } : {})}
-        aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? ", held in place" : ""}`}
-        style={{ cursor: "grab", touchAction: "none" }}
-        onKeyDown={(event) => key(event, piece)}
-        onPointerDown={(event) => {
-          event.currentTarget.setPointerCapture(event.pointerId);
-          const from = place(event);
-          setGoing({ key: piece.key, to: piece, from: { x: from.x - piece.x, y: from.y - piece.y } });
-        }}
-        onPointerMove={(event) => {
-          if (going?.key !== piece.key || !going.from) return;
-          const now = place(event);
-          const [dx, dy] = [now.x - going.from.x - piece.x, now.y - going.from.y - piece.y];
-          const still = going.to === piece && Math.hypot(dx, dy) < PRESS * unit;
-          if (!still) setGoing({ ...going, to: to(piece, piece.x + dx, piece.y + dy, PULL * unit) });
-        }}
-        onPointerUp={() => {
-          if (going?.to === piece) {
-            setGoing(null);
-            onChoose?.(piece.key);
-          } else done();
-        }}
-        onPointerCancel={() => setGoing(null)}
-      >
-        <rect
-          x={at.x}
-          y={at.y}
-          width={at.width}
-          height={at.height}
-          fill={isMoving ? PAPER : "transparent"}
-          fillOpacity={0.6}
-          stroke={isRuled ? PAPER : "none"}
-          strokeWidth={(isChosen ? 6 : 4.5) * unit}
-        />
-        <rect
-          x={at.x}
-          y={at.y}
-          width={at.width}
-          height={at.height}
-          fill="none"
-          stroke={!isRuled ? "none" : isChosen ? RED : INK}
-          strokeWidth={(isChosen ? 3.5 : 2) * unit}
-          strokeDasharray={piece.held ? undefined : `${String(7 * unit)} ${String(4 * unit)}`}
-        />
-        {!isPlain && (
-          <>
-            <circle cx={x} cy={y} r={12 * unit} fill={PAPER} stroke={isChosen ? RED : HAIR} strokeWidth={1.5 * unit} />
-            <text x={x} y={y + 5 * unit} textAnchor="middle" fill={INK} style={{ fontSize: 14 * unit, fontWeight: 700, pointerEvents: "none" }}>
-              {index + 1}
-            </text>
-          </>
-        )}
-        {piece.held && <circle cx={at.x + at.width - 12 * unit} cy={at.y + 12 * unit} r={6 * unit} fill={RED} stroke={PAPER} strokeWidth={2 * unit} />}
-      </g>
-    );
-  });
+  return (
+    <g ref={root}>
+      {pieces.map((piece, index) => {
+        const isMoving = going?.key === piece.key && going.to !== piece;
+        return (
+          <g
+            key={piece.key}
+            role="button"
+            tabIndex={0}
+            {...(onChoose ? { "aria-pressed": piece.key === chosen } : {})}
+            aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? ", held in place" : ""}`}
+            style={{ cursor: "grab", touchAction: "none" }}
+            onKeyDown={(event) => key(event, piece)}
+            {...pull(piece)}
+          >
+            <PieceShape
+              at={going?.key === piece.key ? going.to : piece}
+              number={isPlain ? null : index + 1}
+              held={piece.held}
+              isChosen={piece.key === chosen}
+              isMoving={isMoving}
+              isRuled={!isPlain || piece.held || isMoving}
+              unit={unit}
+            />
+          </g>
+        );
+      })}
+    </g>
+  );
+}
+
+/** One piece as it is ruled, with its number in a corner, where it covers least of what is painted. */
+function PieceShape({
+  at,
+  number,
+  held,
+  isChosen,
+  isMoving,
+  isRuled,
+  unit,
+}: {
+  at: Rect;
+  number: number | null;
+  held: boolean;
+  isChosen: boolean;
+  isMoving: boolean;
+  isRuled: boolean;
+  unit: number;
+}) {
+  const [x, y] = [at.x + 15 * unit, at.y + 15 * unit];
+  return (
+    <>
+      <rect
+        x={at.x}
+        y={at.y}
+        width={at.width}
+        height={at.height}
+        fill={isMoving ? PAPER : "transparent"}
+        fillOpacity={0.6}
+        stroke={isRuled ? PAPER : "none"}
+        strokeWidth={(isChosen ? 6 : 4.5) * unit}
+      />
+      <rect
+        x={at.x}
+        y={at.y}
+        width={at.width}
+        height={at.height}
+        fill="none"
+        stroke={!isRuled ? "none" : isChosen ? RED : INK}
+        strokeWidth={(isChosen ? 3.5 : 2) * unit}
+        strokeDasharray={held ? undefined : `${String(7 * unit)} ${String(4 * unit)}`}
+      />
+      {number !== null && (
+        <>
+          <circle cx={x} cy={y} r={12 * unit} fill={PAPER} stroke={isChosen ? RED : HAIR} strokeWidth={1.5 * unit} />
+          <text x={x} y={y + 5 * unit} textAnchor="middle" fill={INK} style={{ fontSize: 14 * unit, fontWeight: 700, pointerEvents: "none" }}>
+            {number}
+          </text>
+        </>
+      )}
+      {held && <circle cx={at.x + at.width - 12 * unit} cy={at.y + 12 * unit} r={6 * unit} fill={RED} stroke={PAPER} strokeWidth={2 * unit} />}
+    </>
+  );
 }

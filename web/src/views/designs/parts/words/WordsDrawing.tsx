@@ -1,6 +1,7 @@
 import { mm, outlinePath, type Fit, type Length, type Outline } from "@yule/core";
 import { pulledZone, type WordPlace } from "@yule/derive";
-import { useId, useRef, useState, type PointerEvent } from "react";
+import { useDrag } from "@use-gesture/react";
+import { useId, useRef, useState } from "react";
 import { v7 } from "uuid";
 import { INK, RED, ScaleDrawing } from "../../../../kit/drawing.tsx";
 
@@ -32,34 +33,30 @@ export function WordsDrawing({
   onPull: (zone: WordPlace) => void;
 }) {
   const sheet = useRef<SVGRectElement>(null);
-  const [pull, setPull] = useState<{ from: Place; to: Place } | null>(null);
-  const at = (event: PointerEvent): Place => {
+  const [pulled, setPulled] = useState<WordPlace | null>(null);
+  const at = ([x, y]: readonly [number, number]): Place => {
     const box = sheet.current?.getBoundingClientRect();
-    return box ? { x: ((event.clientX - box.left) / box.width) * panel.width, y: ((event.clientY - box.top) / box.height) * panel.height } : { x: 0, y: 0 };
+    return box ? { x: ((x - box.left) / box.width) * panel.width, y: ((y - box.top) / box.height) * panel.height } : { x: 0, y: 0 };
   };
+  const pull = useDrag(
+    ({ initial, xy, last, canceled, tap }) => {
+      const from = at(initial);
+      const place = pulledZone(from, at(xy), panel, v7);
+      if (!last) return setPulled(place);
+      setPulled(null);
+      if (canceled) return;
+      const hit = zones.findLast((zone) => from.x >= zone.x && from.x <= zone.x + zone.width && from.y >= zone.y && from.y <= zone.y + zone.height);
+      if (place && !tap) onPull(place);
+      else if (hit) onChoose(hit.id);
+    },
+    { pointer: { keys: false } },
+  );
   const clip = useId();
   const outline = outlinePath({ ...panel, x: 0, y: 0 });
-  const pulled = pull && pulledZone(pull.from, pull.to, panel, v7);
   return (
     <ScaleDrawing width={panel.width} height={panel.height} margin={16} most={440} mostHeight={360} label={label}>
       {(unit) => (
-        <g
-          style={{ touchAction: "none", cursor: "crosshair" }}
-          onPointerDown={(event) => {
-            event.currentTarget.setPointerCapture(event.pointerId);
-            setPull({ from: at(event), to: at(event) });
-          }}
-          onPointerMove={(event) => pull && setPull({ ...pull, to: at(event) })}
-          onPointerUp={() => {
-            if (pulled) onPull(pulled);
-            else if (pull) {
-              const hit = zones.findLast((zone) => pull.from.x >= zone.x && pull.from.x <= zone.x + zone.width && pull.from.y >= zone.y && pull.from.y <= zone.y + zone.height);
-              if (hit) onChoose(hit.id);
-            }
-            setPull(null);
-          }}
-          onPointerCancel={() => setPull(null)}
-        >
+        <g {...pull()} style={{ touchAction: "none", cursor: "crosshair" }}>
           <rect ref={sheet} x={0} y={0} width={panel.width} height={panel.height} fill="transparent" />
           <path d={outline} fill="#FBF8F0" stroke={INK} strokeWidth={unit} />
           {picture && (
