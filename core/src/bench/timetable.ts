@@ -36,6 +36,8 @@ export class Timetable {
   private readonly boardFrom: Int32Array;
   private givenCount = 0;
   private takenCount = 0;
+  /** Until when a position may wait for its paint, which is to be caught wet. */
+  private readonly until: Float64Array;
   /** Starts forced later by a wet window that follows. */
   private readonly notBefore: Float64Array;
   /** How far the order was known when a start was forced later: that much of it is to blame. */
@@ -84,6 +86,7 @@ export class Timetable {
     this.previous = new Int32Array(n);
     this.given = new Int32Array(n);
     this.boardFrom = new Int32Array(n);
+    this.until = new Float64Array(n);
     this.notBefore = new Float64Array(n);
     this.blame = new Int32Array(n);
     this.prepares = new Float64Array(n);
@@ -316,19 +319,11 @@ export class Timetable {
    * window forces a later start.
    */
   private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
-    const { work, starts, ends, latest, spent, late, sources, notBefore, places, horizon, allHands, previous: previousOf, readyAt, deadline, boardFrom } = this;
-    const { prepares, mixed, stretch } = this;
-    const { changeover } = work;
-    const { after: tiresAfter, rest } = work.tires;
-    const { opens: opensOf, closes: closesOf, hours, board, who, due: dueOf, hasDues } = work.table;
-    const windowOf = this.windowOf;
-    const { hands: handsOf, dry: dryOf, within: withinOf, setup: setupOf, palette: paletteOf, before: beforeOf } = work.table;
-    const mine = this.order;
     const total = order ? order.length : this.filled;
     let turnsLeft = this.patience * (200 + 40 * (total - Math.min(this.timed, base === 0 ? this.timed : base)));
     let position = this.timed;
     let good = true;
-    while (position < total) {
+    while (good && position < total) {
       if (position === this.filled && !(order && this.place(order[position] ?? 0))) {
         good = false;
         break;
@@ -341,84 +336,119 @@ export class Timetable {
       }
       this.turns += 1;
       if (position > this.frontier) this.frontier = position;
-      const step = mine[position] ?? 0;
-      const hands = handsOf[step] ?? 0;
-      const dry = dryOf[step] ?? 0;
-      const previous = previousOf[position] ?? -1;
-      const last = previous < 0 ? (who[step] === 0 ? work.last : -1) : (mine[previous] ?? -1);
-      const free = previous < 0 ? 0 : (ends[previous] ?? 0);
-      const palette = paletteOf[step] ?? -1;
-      const lies = previous < 0 ? (who[step] === 0 ? work.mixed : -1) : (mixed[previous] ?? -1);
-      const prepare = last === step ? 0 : (setupOf[step] ?? 0) + (palette < 0 || lies < 0 || palette === lies ? 0 : changeover);
-      mixed[position] = palette < 0 ? lies : palette;
-      prepares[position] = prepare;
-      const source = sources[position] ?? -1;
-      const ready = source < 0 ? (readyAt[position] ?? 0) : (ends[source] ?? 0) + (dryOf[beforeOf[step] ?? 0] ?? 0);
-      let start = free + prepare;
-      if (ready > start) start = ready;
-      const forced = notBefore[position] ?? 0;
-      if (forced > start) start = forced;
-      if (dry > 0 && places.freeAt - hands > start) start = places.freeAt - hands;
-      if (board[step] === 1) {
-        const giving = boardFrom[position] ?? -1;
-        if (giving >= 0 && (ends[giving] ?? 0) > start) start = ends[giving] ?? 0;
-      }
-      const spentAtIt = last !== step ? 0 : previous < 0 ? work.spent : (stretch[previous] ?? 0);
-      if (spentAtIt > 0 && spentAtIt + hands > tiresAfter && start - free < rest && withinOf[step] === Infinity) start = free + rest;
-      const list = hours[step] ?? 0;
-      const opens = opensOf[list] as Float64Array;
-      const closes = closesOf[list] as Float64Array;
-      const windows = opens.length;
-      if (windows > 0) {
-        // Starts never go back along the moves of one pair of hands, so the search goes on from the window of the one before.
-        let window = previous < 0 || hours[last] !== list ? 0 : (windowOf[previous] ?? 0);
-        while (window < windows && Math.max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
-        windowOf[position] = window;
-        start = window < windows ? Math.max(start, (opens[window] ?? 0) + prepare) : Infinity;
-      }
-      if (start > horizon || start === Infinity || start > (deadline[position] ?? Infinity)) {
-        good = false;
-        break;
-      }
-      if (source >= 0 && start > ready + (withinOf[step] ?? Infinity)) {
-        if (source < base) {
-          good = false;
-          break;
-        }
-        if ((notBefore[source] ?? 0) === 0) this.forced += 1;
-        notBefore[source] = (starts[source] ?? 0) + start - ready - (withinOf[step] ?? Infinity);
-        this.blame[source] = this.frontier;
-        this.timed = position;
-        this.rewind(source);
-        position = source;
-        continue;
-      }
-      const end = start + hands;
-      stretch[position] = hands + (start - free < rest ? spentAtIt : 0);
-      starts[position] = start;
-      ends[position] = end;
-      const before = position === 0 ? 0 : (latest[position - 1] ?? 0);
-      const dried = end + dry > before ? end + dry : before;
-      latest[position] = dried;
-      if (hasDues) {
-        const over = end + dry - (dueOf[step] ?? Infinity);
-        late[position] = (position === 0 ? 0 : (late[position - 1] ?? 0)) + (over > 0 ? over : 0);
-        if (LATE * (late[position] ?? 0) > most) {
-          good = false;
-          break;
-        }
-      }
-      const sofar = (position === 0 ? 0 : (spent[position - 1] ?? 0)) + hands;
-      spent[position] = sofar;
-      places.take(position, dry > 0 ? end + dry : 0);
-      position += 1;
-      if (end + allHands - sofar > most || dried > most) {
-        good = false;
-        break;
+      const start = this.earliest(position);
+      const source = this.sources[position] ?? -1;
+      if (start > this.horizon || start === Infinity || start > (this.deadline[position] ?? Infinity)) good = false;
+      else if (source >= 0 && start > (this.until[position] ?? Infinity)) {
+        if (source < base) good = false;
+        else position = this.forceLater(position, start);
+      } else {
+        good = this.record(position, start, most);
+        position += 1;
       }
     }
     this.timed = position;
     return good;
+  }
+
+  /** The earliest start of a position, its hands already prepared, by all rules but the wet windows; Infinity where the doors never open for it. */
+  private earliest(position: number): number {
+    const { work, ends, sources } = this;
+    const { table } = work;
+    const step = this.order[position] ?? 0;
+    const hands = table.hands[step] ?? 0;
+    const previous = this.previous[position] ?? -1;
+    const last = previous < 0 ? (table.who[step] === 0 ? work.last : -1) : (this.order[previous] ?? -1);
+    const prepare = this.prepare(position, step, previous, last);
+    // 1. The hands have finished what they did before, and have prepared.
+    const free = previous < 0 ? 0 : (ends[previous] ?? 0);
+    let start = free + prepare;
+    // 2. What it is done on is dry.
+    const source = sources[position] ?? -1;
+    const ready = source < 0 ? (this.readyAt[position] ?? 0) : (ends[source] ?? 0) + (table.dry[table.before[step] ?? 0] ?? 0);
+    const within = table.within[step] ?? Infinity;
+    this.until[position] = ready + within;
+    if (ready > start) start = ready;
+    // 3. What must be caught wet after it is not kept waiting.
+    const forced = this.notBefore[position] ?? 0;
+    if (forced > start) start = forced;
+    // 4. By its end there is a place to dry.
+    if ((table.dry[step] ?? 0) > 0 && this.places.freeAt - hands > start) start = this.places.freeAt - hands;
+    // 5. A board was given back.
+    if (table.board[step] === 1) {
+      const giving = this.boardFrom[position] ?? -1;
+      if (giving >= 0 && (ends[giving] ?? 0) > start) start = ends[giving] ?? 0;
+    }
+    // 6. A tired hand has rested, unless what it catches is wet.
+    const { after, rest } = work.tires;
+    const spentAtIt = last !== step ? 0 : previous < 0 ? work.spent : (this.stretch[previous] ?? 0);
+    if (spentAtIt > 0 && spentAtIt + hands > after && start - free < rest && within === Infinity) start = free + rest;
+    // 7. The table is free from preparing to its end.
+    start = this.inHours(position, step, start, last, prepare);
+    this.stretch[position] = hands + (start - free < rest ? spentAtIt : 0);
+    return start;
+  }
+
+  /** What the hands spend before a position: setting up for another stage, and fresh water and palette for other paint. */
+  private prepare(position: number, step: number, previous: number, last: number): number {
+    const { work, mixed } = this;
+    const palette = work.table.palette[step] ?? -1;
+    const lies = previous < 0 ? (work.table.who[step] === 0 ? work.mixed : -1) : (mixed[previous] ?? -1);
+    const prepare = last === step ? 0 : (work.table.setup[step] ?? 0) + (palette < 0 || lies < 0 || palette === lies ? 0 : work.changeover);
+    mixed[position] = palette < 0 ? lies : palette;
+    this.prepares[position] = prepare;
+    return prepare;
+  }
+
+  /** The first start in a window that holds the whole move. Starts never go back along the moves of one pair of hands, so it looks on from the window of the one before. */
+  private inHours(position: number, step: number, start: number, last: number, prepare: number): number {
+    const { table } = this.work;
+    const list = table.hours[step] ?? 0;
+    const opens = table.opens[list] as Float64Array;
+    const closes = table.closes[list] as Float64Array;
+    const windows = opens.length;
+    if (windows === 0) return start;
+    const previous = this.previous[position] ?? -1;
+    const hands = table.hands[step] ?? 0;
+    let window = previous < 0 || table.hours[last] !== list ? 0 : (this.windowOf[previous] ?? 0);
+    while (window < windows && Math.max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
+    this.windowOf[position] = window;
+    return window < windows ? Math.max(start, (opens[window] ?? 0) + prepare) : Infinity;
+  }
+
+  /** A wet window was missed: the step that it follows begins later by as much. @returns the position to go on from */
+  private forceLater(position: number, start: number): number {
+    const source = this.sources[position] ?? 0;
+    if ((this.notBefore[source] ?? 0) === 0) this.forced += 1;
+    this.notBefore[source] = (this.starts[source] ?? 0) + start - (this.until[position] ?? Infinity);
+    this.blame[source] = this.frontier;
+    this.timed = position;
+    this.rewind(source);
+    return source;
+  }
+
+  /** Writes a position down. @returns whether the order can still cost at most `most` */
+  private record(position: number, start: number, most: number): boolean {
+    const { latest, spent, late } = this;
+    const { table } = this.work;
+    const step = this.order[position] ?? 0;
+    const hands = table.hands[step] ?? 0;
+    const dry = table.dry[step] ?? 0;
+    const end = start + hands;
+    this.starts[position] = start;
+    this.ends[position] = end;
+    const before = position === 0 ? 0 : (latest[position - 1] ?? 0);
+    const dried = end + dry > before ? end + dry : before;
+    latest[position] = dried;
+    const sofar = (position === 0 ? 0 : (spent[position - 1] ?? 0)) + hands;
+    spent[position] = sofar;
+    this.places.take(position, dry > 0 ? end + dry : 0);
+    if (table.hasDues) {
+      const over = end + dry - (table.due[step] ?? Infinity);
+      late[position] = (position === 0 ? 0 : (late[position - 1] ?? 0)) + (over > 0 ? over : 0);
+      if (LATE * (late[position] ?? 0) > most) return false;
+    }
+    return end + this.allHands - sofar <= most && dried <= most;
   }
 
   /** Times a whole order anew. @returns its cost, without due times its makespan, or Infinity when the order cannot be kept */

@@ -79,6 +79,18 @@ function unitsFor(told: Pick<ToldOfNeeds, "batches">, needId: string) {
   );
 }
 
+/** How far a need has come, by what there is of its cards and panels. */
+function stageOfNeed(
+  need: NeedRead,
+  { cards, kept, assembled, good, coming, painted, isBegun }: Readonly<Record<"cards" | "kept" | "assembled" | "good" | "coming" | "painted", number>> & { readonly isBegun: boolean },
+): NeedStage {
+  if (need.postedOn !== null || (need.kind === "stash" && kept >= cards)) return "done";
+  if (assembled >= cards) return "to post";
+  if (need.kind !== "stash" && good - assembled > 0 && good >= cards) return "to assemble";
+  if (coming > 0 && painted === coming) return "to inspect";
+  return isBegun ? "on the bench" : "not begun";
+}
+
 export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, yields: Map<string, { good: number; bad: number }>, holidays: ReadonlySet<Day>) {
   const batches = told.batches.filter((batch) => batch.needId === need.id);
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
@@ -104,18 +116,7 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
   });
   const painted = units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.length >= paintingStages(design).length).length;
   const due = day(need.due);
-  const stage: NeedStage =
-    need.postedOn !== null || (need.kind === "stash" && kept >= cards)
-      ? "done"
-      : assembled >= cards
-        ? "to post"
-        : need.kind !== "stash" && good - assembled > 0 && good >= cards
-          ? "to assemble"
-          : coming > 0 && painted === coming
-            ? "to inspect"
-            : batches.length > 0
-              ? "on the bench"
-              : "not begun";
+  const stage = stageOfNeed(need, { cards, kept, assembled, good, coming, painted, isBegun: batches.length > 0 });
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   // The cheapest service is only as good as the days it leaves for the work.
   const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(stageLoadOf)) : 1);

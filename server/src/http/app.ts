@@ -87,8 +87,32 @@ async function sameOrigin(ctx: Context, next: () => Promise<unknown>): Promise<v
   await next();
 }
 
-function routes({ database, feed, clock, outside }: AppSetting): Router {
+function routes(setting: AppSetting): Router {
   const router = new Router({ prefix: "/api" });
+  readRoutes(router, setting);
+  pictureRoutes(router, setting);
+  calendarRoutes(router, setting);
+  const { database, feed, clock, outside } = setting;
+  router.post("/commands", async (ctx) => {
+    const given: unknown = ctx.request.body;
+    const parsed = envelope.safeParse(given);
+    if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
+    ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
+  });
+  router.get("/feed", (ctx) => {
+    ctx.type = "text/event-stream";
+    ctx.set("cache-control", "no-store");
+    ctx.status = 200;
+    ctx.req.socket.setTimeout(0);
+    const stream = feed.screen(HOME.shopId);
+    ctx.req.on("close", () => stream.destroy());
+    ctx.body = stream;
+  });
+  return router;
+}
+
+/** What the views read, each in one transaction. */
+function readRoutes(router: Router, { database, clock, outside }: AppSetting): void {
   const read = (path: string, answer: (tx: Transaction, ctx: Context) => Promise<unknown>): void => {
     router.get(path, async (ctx) => {
       ctx.set("cache-control", "no-store");
@@ -115,12 +139,10 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
     if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
     return readLogbook(tx, query.data);
   });
-  router.post("/commands", async (ctx) => {
-    const given: unknown = ctx.request.body;
-    const parsed = envelope.safeParse(given);
-    if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
-    ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
-  });
+}
+
+/** Pictures and scans: large, and never changed once they are there. */
+function pictureRoutes(router: Router, { database, clock, outside }: AppSetting): void {
   router.put("/pictures/:id", async (ctx) => {
     const id = pictureId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
@@ -149,6 +171,10 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
     ctx.type = "image/png";
     ctx.body = await outside.scanner.scan();
   });
+}
+
+/** The season for calendar programs. */
+function calendarRoutes(router: Router, { database, clock, outside }: AppSetting): void {
   // For the maker herself, as a file; the address with a secret is for other programs.
   router.get("/season.ics", async (ctx) => {
     ctx.type = "text/calendar; charset=utf-8";
@@ -163,16 +189,6 @@ function routes({ database, feed, clock, outside }: AppSetting): Router {
     ctx.set("cache-control", "private, no-cache");
     ctx.body = found;
   });
-  router.get("/feed", (ctx) => {
-    ctx.type = "text/event-stream";
-    ctx.set("cache-control", "no-store");
-    ctx.status = 200;
-    ctx.req.socket.setTimeout(0);
-    const stream = feed.screen(HOME.shopId);
-    ctx.req.on("close", () => stream.destroy());
-    ctx.body = stream;
-  });
-  return router;
 }
 
 function pictureId(given: string | undefined): string {

@@ -25,18 +25,16 @@ export function LengthField({
 }) {
   const { system, bare: print } = useMeasure();
   const speech = useSpeech();
-  const bare = (length: Length | null): string => (length === null ? "" : print(length));
-  const [text, setText] = useState(bare(value));
+  const printed = value === null ? "" : print(value);
+  const [text, setText] = useState(printed);
   const [wrong, setWrong] = useState<string | null>(null);
   useEffect(() => {
-    setText(bare(value));
+    setText(printed);
     setWrong(null);
-    // The printer of lengths changes with the system alone.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [value, system]);
+  }, [printed]);
   const read = (): void => {
     // What was printed rounded and not touched is still the exact length.
-    if (text === bare(value)) return setWrong(null);
+    if (text === printed) return setWrong(null);
     if (onEmpty && text.trim() === "") return onEmpty();
     const result = readLength(text, system);
     if (result.ok && (result.value > 0 || mayBeNothing)) {

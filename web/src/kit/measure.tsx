@@ -1,7 +1,7 @@
 import { faultLine, phraseText, plainSpeech, type Speech } from "@yule/contract";
 import type { Fault, Length, LengthSystem, Phrase } from "@yule/core";
 import { printBare, printDay, printLength, printMinutes, printMoney, printSize, printTime, minutes } from "@yule/core";
-import { createContext, useContext } from "react";
+import { createContext, useContext, useMemo } from "react";
 
 /** How this shop says things: its units and its money. */
 export interface ShopManner {
@@ -14,12 +14,15 @@ export const MannerProvider = Manners.Provider;
 /** Lengths as this shop says them. */
 export function useMeasure() {
   const { system } = useContext(Manners);
-  return {
-    system,
-    say: (length: Length): string => printLength(length, system),
-    bare: (length: Length): string => printBare(length, system),
-    size: (width: Length, height: Length): string => printSize(width, height, system),
-  };
+  return useMemo(
+    () => ({
+      system,
+      say: (length: Length): string => printLength(length, system),
+      bare: (length: Length): string => printBare(length, system),
+      size: (width: Length, height: Length): string => printSize(width, height, system),
+    }),
+    [system],
+  );
 }
 
 /** The values of a fault as this shop says them. */

@@ -107,18 +107,21 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
       traceOfProduct(inverse, whole),
     );
     const nextVariance = (priors.weight * priors.scatter ** 2 + squares) / (priors.weight + rows.length);
-    for (const pool of poolNames) {
-      const own = beliefs.flatMap((belief, index) => (belief.pool === pool ? [index] : []));
-      const guess = beliefs[own[0] ?? 0]?.sd ?? 1;
-      const sum = own.reduce((all, index) => all + ((next[index] ?? 0) - (beliefs[index]?.mean ?? 0)) ** 2 + (covariance[index]?.[index] ?? 0), POOL_WEIGHT * guess ** 2);
-      pools.set(pool, Math.sqrt(sum / (POOL_WEIGHT + own.length)));
-    }
+    for (const pool of poolNames) pools.set(pool, spreadOf(pool, beliefs, next, covariance));
     const change = Math.abs(nextVariance - variance) + next.reduce((most, value, index) => Math.max(most, Math.abs(value - (means[index] ?? 0))), 0);
     means = next;
     variance = nextVariance;
     if (change < SETTLED) break;
   }
   return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen: told.length };
+}
+
+/** How far the effects of a pool lie apart, as far as they are known, beside its own guess. */
+function spreadOf(pool: string, beliefs: readonly Prior[], means: Float64Array, covariance: readonly Float64Array[]): number {
+  const own = beliefs.flatMap((belief, index) => (belief.pool === pool ? [index] : []));
+  const guess = beliefs[own[0] ?? 0]?.sd ?? 1;
+  const sum = own.reduce((all, index) => all + ((means[index] ?? 0) - (beliefs[index]?.mean ?? 0)) ** 2 + (covariance[index]?.[index] ?? 0), POOL_WEIGHT * guess ** 2);
+  return Math.sqrt(sum / (POOL_WEIGHT + own.length));
 }
 
 type Row = readonly (readonly [column: number, value: number])[];

@@ -54,18 +54,7 @@ class Rack {
  */
 export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
   const { chains, batches } = chainsOf(job, choice);
-  const free = new Set(choice.free);
-  const hands = (["maker", "helper"] as const)
-    .map((who): Hands => ({
-      who,
-      sessions: job.sessions.flatMap((session, index) => (session.who === who && !free.has(index) ? [index] : [])),
-      at: 0,
-      next: 0,
-      chain: null,
-      step: -1,
-      palette: null,
-    }))
-    .filter((each) => each.sessions.length > 0);
+  const hands = handsAtFirst(job, new Set(choice.free));
   const blocks: WorkBlock[] = [];
   const queue = new Queue(chains);
   const rack = new Rack();
@@ -99,15 +88,8 @@ export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
     one.chain = chain;
     one.step = chain.step;
     if (isAtBoard(step)) one.palette = chain.palette;
-    chain.done += found.units;
     if (step.rack && step.dry > 0) rack.put(end + step.dry, found.units);
-    if (chain.done >= step.units) {
-      chain.ready = end + lagAfter(step, chain.steps[chain.step + 1]);
-      chain.finished = end + step.dry;
-      chain.step += 1;
-      chain.done = 0;
-      skipEmpty(chain);
-    } else chain.ready = end;
+    moveOn(chain, step, found.units, end);
     queue.putBack(chain);
   }
   const byNeed = new Map<string, Chain[]>();
@@ -121,6 +103,32 @@ export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
     choice,
   };
 }
+
+/** So many units of a chain have gone through a step by `end`. */
+function moveOn(chain: Chain, step: Chain["steps"][number], units: number, end: number): void {
+  chain.done += units;
+  chain.ready = end;
+  if (chain.done < step.units) return;
+  chain.ready = end + lagAfter(step, chain.steps[chain.step + 1]);
+  chain.finished = end + step.dry;
+  chain.step += 1;
+  chain.done = 0;
+  skipEmpty(chain);
+}
+
+/** Each pair of hands with the sessions it may use, before any of them. */
+const handsAtFirst = (job: SeasonJob, free: ReadonlySet<number>): Hands[] =>
+  (["maker", "helper"] as const)
+    .map((who): Hands => ({
+      who,
+      sessions: job.sessions.flatMap((session, index) => (session.who === who && !free.has(index) ? [index] : [])),
+      at: 0,
+      next: 0,
+      chain: null,
+      step: -1,
+      palette: null,
+    }))
+    .filter((each) => each.sessions.length > 0);
 
 function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batches: string[][] } {
   const rank = new Map(choice.order.map((id, index) => [id, index]));

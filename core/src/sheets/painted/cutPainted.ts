@@ -103,18 +103,23 @@ export function cutPainted(question: PaintedQuestion, look: PaintedLook, limits:
           1,
           taken.map(({ label }) => label),
         );
-  const windows = (layout?.pieces ?? []).map((piece): PaintedWindow => {
-    const want = question.wants.find((each) => each.id === piece.panel);
-    return {
-      piece,
-      judged: judge.judge(piece.x, piece.y, piece.width, piece.height),
-      suits: (want && suitsAt(judge, want, piece)) ?? 0,
-      marks: judge.marksOn(piece),
-      held: question.held.some((held) => held.x === piece.x && held.y === piece.y && held.width === piece.width && held.height === piece.height),
-    };
-  });
+  const windows = (layout?.pieces ?? []).map((piece) => windowOf(piece, question, judge));
   const split: Split = { layouts: layout ? [layout] : [], unplaced: [], sheetsUsed: layout ? 1 : 0, cost: sheet.cost, lowerBound: sheet.cost, proven: false };
-  return { job, split, windows, share: found.bound > 0 ? found.worth / found.bound : 1 };
+  // That nothing is worth cutting is known only where nothing could be.
+  const caught = windows.length > 0 ? found.worth : 0;
+  return { job, split, windows, share: found.bound > 0 ? caught / found.bound : 1 };
+}
+
+/** A piece as a window into the painting, with what is to be said of it. */
+function windowOf(piece: Split["layouts"][number]["pieces"][number], question: PaintedQuestion, judge: WindowJudge): PaintedWindow {
+  const want = question.wants.find((each) => each.id === piece.panel);
+  return {
+    piece,
+    judged: judge.judge(piece.x, piece.y, piece.width, piece.height),
+    suits: (want && suitsAt(judge, want, piece)) ?? 0,
+    marks: judge.marksOn(piece),
+    held: question.held.some((held) => held.x === piece.x && held.y === piece.y && held.width === piece.width && held.height === piece.height),
+  };
 }
 
 const rectAt = (x: number, y: number, width: number, height: number): Rect => ({ x: x as Length, y: y as Length, width: width as Length, height: height as Length });

@@ -23,7 +23,7 @@ export const lengthText = <T>(system: LengthSystem, field: z.ZodType<T, number |
     .pipe(field);
 
 /** A length that is asked for. */
-export const measured = (field: z.ZodType<number, number>) =>
+export const askedFor = (field: z.ZodType<number, number>) =>
   z
     .number()
     .nullable()

@@ -7,10 +7,10 @@ import { z } from "zod";
 import { FaultLines, FormField, TextInput } from "../FormField.tsx";
 import { MannerProvider } from "../measure.tsx";
 import { system } from "../theme.ts";
-import { countText, lengthText, measured, moneyText, numberText, openChoice } from "./texts.ts";
+import { countText, lengthText, askedFor, moneyText, numberText, openChoice } from "./texts.ts";
 import { useSchemaForm } from "./useSchemaForm.ts";
 
-const schema = z.object({ name: addStore.shape.name, width: lengthText("in", measured(addStore.shape.width.unwrap())), onHand: numberText(addStore.shape.onHand) });
+const schema = z.object({ name: addStore.shape.name, width: lengthText("in", askedFor(addStore.shape.width.unwrap())), onHand: numberText(addStore.shape.onHand) });
 
 /** A form as views have them: the sending is told in, so that a refusal can be made up. */
 function Shelf({ send }: { send: (read: unknown) => Problem | null }) {

@@ -44,7 +44,8 @@ export function schemaResolver<Values extends FieldValues, Read>(
     const given = asRead(values);
     for (const fault of read.success ? [] : faultsOf(read.error, given)) {
       const at = fault.path.join(".");
-      set(found.errors, at, { ...(get(found.errors, at) as FieldError | undefined), message: worded(fault, given, speech) });
+      const before: FieldError | undefined = get(found.errors, at);
+      set(found.errors, at, { ...before, message: worded(fault, given, speech) });
     }
     return found;
   };

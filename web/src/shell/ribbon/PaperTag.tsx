@@ -2,7 +2,7 @@ import { printDay } from "@yule/core";
 import { TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
 import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
-import type { Handlers } from "./usePull.ts";
+import type { PullHandlers } from "./usePull.ts";
 
 export const RULER = 46;
 export const ROWS = [72, 124] as const;
@@ -19,7 +19,7 @@ const FILLS: Readonly<Record<HungTag["safety"], string>> = {
 const short = (text: string): string => (text.length > 16 ? `${text.slice(0, 15)}…` : text);
 
 /** One thing that hangs from the ruler. With `pull` its day can be tried elsewhere by pulling it. */
-export function PaperTag({ tag, thin, pull }: { tag: HungTag; thin: boolean; pull: Handlers | null }) {
+export function PaperTag({ tag, thin, pull }: { tag: HungTag; thin: boolean; pull: PullHandlers | null }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
   const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}${tag.chance === null ? "" : `, ${String(Math.round(tag.chance * 100))} in 100`}`;

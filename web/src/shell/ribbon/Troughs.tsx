@@ -3,7 +3,7 @@ import { xOf, type Outlook, type Ruler } from "@yule/derive";
 import { INK, PAPER } from "../../kit/drawing.tsx";
 import { RULER } from "./PaperTag.tsx";
 import { keyOf } from "./used.ts";
-import type { Handlers } from "./usePull.ts";
+import type { PullHandlers } from "./usePull.ts";
 
 /** Each session as a small trough, filled as far as the plan fills it. Close up it is as long as it lasts. */
 export function Troughs({
@@ -17,7 +17,7 @@ export function Troughs({
   ruler: Ruler;
   width: number;
   used: ReadonlyMap<string, number>;
-  onPull: (session: KeptSession) => Handlers;
+  onPull: (session: KeptSession) => PullHandlers;
 }) {
   return outlook.allSessions.map((session) => {
     const filled = used.get(keyOf(session)) ?? 0;

@@ -1,7 +1,7 @@
 import { useDrag } from "@use-gesture/react";
 import { addDays, day, daysBetween, type Day, type KeptSession, type SeasonChange } from "@yule/core";
 import type { PlannedSeason, Outlook, HungTag, Ruler } from "@yule/derive";
-import { useRef, useState } from "react";
+import { useRef, useState, type DOMAttributes } from "react";
 import { useKeys } from "../../kit/useKeys.ts";
 import { applyChanges } from "../../plan/apply.ts";
 
@@ -19,7 +19,7 @@ interface Grip {
   readonly changesFor: (days: number) => readonly SeasonChange[];
 }
 /** What a thing needs that can be pulled. */
-export type Handlers = ReturnType<ReturnType<typeof useDrag>>;
+export type PullHandlers = DOMAttributes<Element>;
 
 /** A pull shorter than this is a press. */
 const PULL = 7;
@@ -46,14 +46,14 @@ export function usePull(outlook: Outlook, planned: PlannedSeason | null, ruler: 
     setPulled(pulled?.to === to ? { ...pulled, x } : { x, to, what: grip.what, changes: days === 0 ? [] : grip.changesFor(days) });
   }, GESTURE);
   useKeys({ Escape: () => leave.current?.() });
-  const grip = (told: Grip): Handlers => bind(told);
-  const pullTag = (tag: HungTag): Handlers | null => {
+  const grip = (told: Grip): PullHandlers => bind(told);
+  const pullTag = (tag: HungTag): PullHandlers | null => {
     const view = outlook.open.find((each) => each.need.id === tag.id);
     if (!view || view.stage === "done" || !planned) return null;
     const { id, title, due } = view.need;
     return grip({ what: title, from: day(due), changesFor: (days) => [{ kind: "later", need: id, days }] });
   };
-  const pullSession = (session: KeptSession): Handlers => {
+  const pullSession = (session: KeptSession): PullHandlers => {
     const { from, to } = session;
     return grip({
       what: "the session",

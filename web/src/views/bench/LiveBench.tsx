@@ -8,6 +8,7 @@ import { v7 } from "uuid";
 import { presentMoment } from "../../data/serverClock.ts";
 import { sendCommand, undoLastTap } from "../../data/outbox.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
+import { useLatest } from "../../kit/useLatest.ts";
 import { afterPaint } from "../../kit/afterPaint.ts";
 import { mark, markedBy } from "./marks.ts";
 import { Boards, MOST_BOARDS, WhichBoard } from "./parts/Boards.tsx";
@@ -33,18 +34,17 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
   const laid = useMemo(() => table.with(told, times, bench.room), [table, told, times, bench.room]);
   const { lying, now } = useStanding(laid);
   const isLaid = lying.length > 0;
+  const latest = useLatest(lying);
   useEffect(() => {
-    // The first tap must not wait for code that never ran: a panel is drawn once as it stands already.
+    // The first tap must not wait for code that never ran: a panel is drawn once as it stands already. Which it is does not matter.
     if (isLaid)
       return afterPaint(() =>
         mark(
-          lying.flatMap(({ states }) => states.slice(0, 1)),
+          latest.current.flatMap(({ states }) => states.slice(0, 1)),
           () => undefined,
         ),
       );
-    // Once; which panel it is does not matter.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [isLaid]);
+  }, [isLaid, latest]);
   const sessions = useMemo(() => benchSessions(bench.sessions), [bench.sessions]);
   const session = sessionOn(sessions, bench.batches, now);
   const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);

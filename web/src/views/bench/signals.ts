@@ -1,5 +1,6 @@
-import { useEffect, useRef } from "react";
+import { useEffect } from "react";
 import type { BenchSettings, StandingBatch } from "@yule/derive";
+import { useLatest } from "../../kit/useLatest.ts";
 import { isQuiet } from "../../plan/settings.ts";
 
 /** A moment at the bench worth a sign: a wet window opens, is about to close, or a panel is dry. */
@@ -62,15 +63,17 @@ export function playSign(kind: Sign["kind"], settings: BenchSettings, hour: numb
 /** One timer, set for the next sign alone; none while nothing is wet. @param soonest the signs to come, soonest first */
 export function useSigns(soonest: readonly Sign[], now: () => Date, settings: BenchSettings): void {
   const [next] = soonest;
-  const wanted = useRef(settings);
-  wanted.current = settings;
+  const latest = useLatest({ settings, now, kind: next?.kind });
+  const [key, at] = [next?.key, next?.at];
   useEffect(() => {
-    if (!next) return;
-    const timer = setTimeout(() => playSign(next.kind, wanted.current, new Date().getHours()), Math.max(0, next.at - now().getTime()));
+    if (key === undefined || at === undefined) return;
+    const play = (): void => {
+      const { kind } = latest.current;
+      if (kind) playSign(kind, latest.current.settings, new Date().getHours());
+    };
+    const timer = setTimeout(play, Math.max(0, at - latest.current.now().getTime()));
     return () => clearTimeout(timer);
-    // The next sign stands for the whole list.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [next?.key, next?.at]);
+  }, [key, at, latest]);
 }
 
 /** Keeps the screen on while she is at the bench, and again after the page was hidden. */

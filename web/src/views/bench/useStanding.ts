@@ -18,12 +18,7 @@ const AFTER_MS = 20;
 export function useStanding(laid: readonly PlannedBatch[]): TableStanding {
   const minute = useNow(60_000);
   const [turn, setTurn] = useState(0);
-  const standing = useMemo(() => {
-    const now = presentMoment();
-    return { now, lying: standingBatches(laid, now) };
-    // Told, a minute over, or a clock run out: each is a reason to look again.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [laid, minute, turn]);
+  const standing = useMemo(() => standingNow(laid, minute, turn), [laid, minute, turn]);
   useEffect(() => {
     const next = nextChange(standing);
     if (next === null) return;
@@ -31,6 +26,12 @@ export function useStanding(laid: readonly PlannedBatch[]): TableStanding {
     return () => clearTimeout(timer);
   }, [standing]);
   return standing;
+}
+
+/** Something told, a minute over, or a clock run out: each is a reason to look again. */
+function standingNow(laid: readonly PlannedBatch[], ..._reasons: readonly unknown[]): TableStanding {
+  const now = presentMoment();
+  return { now, lying: standingBatches(laid, now) };
 }
 
 /** When a panel stands otherwise, or a sign is due; null while nothing is wet. */

@@ -51,9 +51,9 @@ const dayText = z.string().transform((text) => (text === "" ? null : text));
 /** What is written of a need, as the command has it. A field of another kind of need is not read. */
 export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
   texts.transform((told, context): CommandPayload<"add-need"> => {
-    let isRead = true;
+    const blamed: string[] = [];
     const blame = (path: (string | number)[], allowed: Phrase): void => {
-      isRead = false;
+      blamed.push(path.join("."));
       context.addIssue({ code: "custom", path, params: { allowed } });
     };
     const read = <T>(schema: z.ZodType<T, string>, text: string, ...path: (string | number)[]): T | null => {
@@ -67,7 +67,7 @@ export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
       const quantity = read(quantityText, told.quantities[index] ?? "", "quantities", index) ?? 0;
       return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
     });
-    if (isRead && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
+    if (blamed.length === 0 && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
     if (told.due !== "" && told.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
     const need = {
       id: v7(),
@@ -91,7 +91,7 @@ export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
     };
     const whole = addNeed.safeParse(need);
     if (!whole.success) for (const issue of whole.error.issues) context.addIssue({ ...issue, path: [...issue.path] });
-    return isRead && whole.success ? whole.data : z.NEVER;
+    return blamed.length === 0 && whole.success ? whole.data : z.NEVER;
   });
 
 /** A form as it opens: empty, or as a quick line was read. */

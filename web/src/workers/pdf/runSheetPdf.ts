@@ -41,69 +41,101 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
   file.setTitle(title);
   file.setCreationDate(sheet.printed);
   file.setModificationDate(sheet.printed);
-  const { text, strong, heading } = await embedded(file, fonts);
-  const clock = (at: Date): string => printTime(minuteOfDayAt(at, sheet.timeZone));
-  let pen = new Pen(file.addPage([WIDE, HIGH]), text, strong, heading);
-  let y = HIGH - EDGE - 18;
-  const most = WIDE - 2 * EDGE;
-  /** Room for so many rows, on another page where this one is full. */
-  const room = (rows: number): void => {
-    if (y - rows * ROW > EDGE) return;
-    pen = new Pen(file.addPage([WIDE, HIGH]), text, strong, heading);
-    y = HIGH - EDGE - 10;
-  };
-  pen.heading(EDGE, y, title, 19, most);
-  y -= 20;
-  pen.text(EDGE, y, `All dry ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${clock(sheet.endsAt)}, if nothing comes between.`, 11, PDF_SOFT, most);
-  y -= 28;
-  for (const [name, lines] of [
-    ["Missing", sheet.missing],
-    ["On the table", wrapped(sheet.tools.join(", "), 92)],
-    ["Mixes", sheet.mixes],
-  ] as const) {
-    if (lines.length === 0) continue;
-    room(2);
-    pen.strong(EDGE, y, name, 12, PDF_INK, most);
-    y -= 16;
-    for (const line of lines) {
-      room(1);
-      pen.text(EDGE, y, line, 11, PDF_INK, most);
-      y -= 15;
-    }
-    y -= 8;
-  }
+  const pages = new Pages(file, await embedded(file, fonts), (at) => printTime(minuteOfDayAt(at, sheet.timeZone)));
+  pages.head(title, `All dry ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${pages.clock(sheet.endsAt)}, if nothing comes between.`);
+  pages.list("Missing", sheet.missing);
+  pages.list("On the table", wrapped(sheet.tools.join(", "), 92));
+  pages.list("Mixes", sheet.mixes);
   let day = "";
   for (const line of sheet.lines) {
     const on = dayAt(line.from, sheet.timeZone);
-    if (on !== day) {
-      room(3);
-      y -= 6;
-      pen.heading(EDGE, y, printDay(on), 14, most);
-      y -= 8;
-      pen.line(EDGE, y, WIDE - EDGE, y, PDF_INK, 1);
-      y -= ROW - 4;
-      day = on;
+    if (on !== day) pages.day(printDay(on));
+    day = on;
+    pages.move(line);
+  }
+  pages.foot("Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.");
+  return file.save();
+}
+
+const MOST = WIDE - 2 * EDGE;
+
+/** Pages that are written from the top; where one is full the next begins. */
+class Pages {
+  private pen: Pen;
+  private y = HIGH - EDGE - 18;
+
+  constructor(
+    private readonly file: PDFDocument,
+    private readonly fonts: Awaited<ReturnType<typeof embedded>>,
+    readonly clock: (at: Date) => string,
+  ) {
+    this.pen = this.page();
+  }
+
+  private page(): Pen {
+    return new Pen(this.file.addPage([WIDE, HIGH]), this.fonts.text, this.fonts.strong, this.fonts.heading);
+  }
+
+  /** Room for so many rows, on another page where this one is full. */
+  private room(rows: number): void {
+    if (this.y - rows * ROW > EDGE) return;
+    this.pen = this.page();
+    this.y = HIGH - EDGE - 10;
+  }
+
+  head(title: string, says: string): void {
+    this.pen.heading(EDGE, this.y, title, 19, MOST);
+    this.y -= 20;
+    this.pen.text(EDGE, this.y, says, 11, PDF_SOFT, MOST);
+    this.y -= 28;
+  }
+
+  list(name: string, lines: readonly string[]): void {
+    if (lines.length === 0) return;
+    this.room(2);
+    this.pen.strong(EDGE, this.y, name, 12, PDF_INK, MOST);
+    this.y -= 16;
+    for (const line of lines) {
+      this.room(1);
+      this.pen.text(EDGE, this.y, line, 11, PDF_INK, MOST);
+      this.y -= 15;
     }
+    this.y -= 8;
+  }
+
+  day(name: string): void {
+    this.room(3);
+    this.y -= 6;
+    this.pen.heading(EDGE, this.y, name, 14, MOST);
+    this.y -= 8;
+    this.pen.line(EDGE, this.y, WIDE - EDGE, this.y, PDF_INK, 1);
+    this.y -= ROW - 4;
+  }
+
+  move(line: RunSheetLine): void {
     if (line.fresh) {
-      room(2);
-      pen.text(EDGE + CLOCK, y, "fresh water, clean palette", 10, PDF_SOFT, most - CLOCK);
-      y -= ROW - 5;
+      this.room(2);
+      this.pen.text(EDGE + CLOCK, this.y, "fresh water, clean palette", 10, PDF_SOFT, MOST - CLOCK);
+      this.y -= ROW - 5;
     }
-    room(1);
+    this.room(1);
+    const { pen, y } = this;
     const isWork = line.kind === "work";
     if (isWork) pen.box(EDGE, y - 1, BOX, PDF_INK);
-    pen.text(EDGE + BOX + 9, y, clock(line.from), 11, PDF_INK, 50);
+    pen.text(EDGE + BOX + 9, y, this.clock(line.from), 11, PDF_INK, 50);
     const caught = line.before ? CATCH : 0;
-    pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? PDF_INK : PDF_SOFT, most - CLOCK - TAKES - caught);
-    if (line.before) pen.strong(WIDE - EDGE - TAKES - CATCH + 8, y, `catch before ${clock(line.before)}`, 10, PDF_INK, CATCH);
+    pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? PDF_INK : PDF_SOFT, MOST - CLOCK - TAKES - caught);
+    if (line.before) pen.strong(WIDE - EDGE - TAKES - CATCH + 8, y, `catch before ${this.clock(line.before)}`, 10, PDF_INK, CATCH);
     pen.text(WIDE - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, PDF_SOFT, TAKES);
     pen.line(EDGE, y - 5, WIDE - EDGE, y - 5, LINE, 0.5);
-    y -= ROW;
+    this.y -= ROW;
   }
-  room(3);
-  y -= 8;
-  pen.text(EDGE, y, "Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.", 9, PDF_SOFT, most);
-  return file.save();
+
+  foot(words: string): void {
+    this.room(3);
+    this.y -= 8;
+    this.pen.text(EDGE, this.y, words, 9, PDF_SOFT, MOST);
+  }
 }
 
 /** Words in lines of at most so many letters. */

@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { MOST_SHAPES, type GlazeSequence as Order, type Overlap, type ShelfPaint } from "@yule/core";
 import { onShelf } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
+import { useLatest } from "../../../kit/useLatest.ts";
 import { useSolved } from "../../../workers/useSolved.ts";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
 import { StateWord } from "../../../kit/states.tsx";
@@ -25,13 +26,13 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
   const [shapes, setShapes] = useState<readonly Shape[]>([]);
   const [overlaps, setOverlaps] = useState<readonly Overlap[]>([]);
   const { proposed, ready } = useProposal(chosen, shelf);
+  const latest = useLatest(proposed);
   useEffect(() => {
-    if (!ready) return;
-    setShapes(proposed.shapes);
-    setOverlaps(proposed.overlaps);
     // Only another colourway, or its picture once it is read, begins anew; what the maker changes stays.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [design?.id, way?.id, ready]);
+    if (!ready) return;
+    setShapes(latest.current.shapes);
+    setOverlaps(latest.current.overlaps);
+  }, [design?.id, way?.id, ready, latest]);
   const films = useMemo(() => shapes.flatMap((shape) => shelf.find(({ id }) => id === shape.paint)?.film ?? []), [shapes, shelf]);
   const whole = films.length === shapes.length && shapes.length > 0;
   const { value, fresh } = useSolved(whole ? { films, overlaps } : null, (asked) => colourSolver().order(asked.films, asked.overlaps));

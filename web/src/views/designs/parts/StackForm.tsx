@@ -43,68 +43,12 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
     setProblem(sent.state === "refused" && !isStale ? sent.problem : null);
     if (sent.state === "done") onDraft(null);
   };
-  const envelopes = stores.flatMap(({ kind, id, name, width, height }) => (kind === "envelope" && width !== null && height !== null ? [{ id, name, width, height }] : []));
-  const isRound = stack.outline === "circle";
+  const rows: FiguresProps = { stack, put, follow, faultAt };
   return (
     <Box as="section" aria-label="Sizes" marginTop="20px">
-      <Flex gap="4px 14px" align="center" wrap="wrap" role="radiogroup" aria-label="What stays" marginBottom="10px">
-        <Text fontWeight={600}>When one figure changes, keep</Text>
-        {KEEPS.map((each) => (
-          <label key={each.keep} style={{ display: "flex", gap: 6, alignItems: "center", minHeight: 44, cursor: "pointer" }}>
-            <input
-              type="radio"
-              name={`keep ${design.id}`}
-              checked={keep === each.keep}
-              onChange={() => setKeep(each.keep)}
-              style={{ width: 19, height: 19, accentColor: "var(--chakra-colors-ink)" }}
-            />
-            {each.says}
-          </label>
-        ))}
-      </Flex>
-      <Row name="Envelope">
-        {stack.envelope ? (
-          <>
-            <LengthField label="envelope width" value={stack.envelope.width} onRead={(to) => follow({ of: "envelope", side: "width" }, to)} fault={faultAt("envelope", "width")} />
-            <LengthField
-              label="envelope height"
-              value={stack.envelope.height}
-              onRead={(to) => follow({ of: "envelope", side: "height" }, to)}
-              fault={faultAt("envelope", "height")}
-            />
-          </>
-        ) : (
-          <Button variant="outline" onClick={() => put({ envelope: { width: lengthOfUnits(stack.width + 2560), height: lengthOfUnits(stack.height + 2560) } })}>
-            It goes in an envelope
-          </Button>
-        )}
-        {envelopes.length > 0 && (
-          <Pick
-            label="from the shelf"
-            value=""
-            options={[{ value: "", label: "one that is there" }, ...envelopes.map((each) => ({ value: each.id, label: each.name }))]}
-            onPick={(id) => {
-              const found = envelopes.find((each) => each.id === id);
-              if (!found) return;
-              const to = { width: lengthOfUnits(found.width), height: lengthOfUnits(found.height) };
-              if (!stack.envelope || keep === "envelope") return put({ envelope: to });
-              const wide = changeFigure(stack, { of: "envelope", side: "width" }, to.width, keep, stepOf(system));
-              onDraft(changeFigure(wide, { of: "envelope", side: "height" }, to.height, keep, stepOf(system)));
-            }}
-          />
-        )}
-      </Row>
-      <Row name="Card">
-        <LengthField label="card width" value={stack.width} onRead={(to) => follow({ of: "face", side: "width" }, to)} fault={faultAt("width")} />
-        {!isRound && <LengthField label="card height" value={stack.height} onRead={(to) => follow({ of: "face", side: "height" }, to)} fault={faultAt("height")} />}
-        <Pick
-          label="card shape"
-          value={stack.outline}
-          options={words(cardOutlines)}
-          onPick={(outline) => put({ outline: outline as Stack["outline"], score: null, ...(outline === "circle" ? { height: stack.width } : {}) })}
-        />
-        <Pick label="fold" value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
-      </Row>
+      <Keeps id={design.id} keep={keep} onKeep={setKeep} />
+      <EnvelopeRow {...rows} keep={keep} stores={stores} onDraft={onDraft} />
+      <CardRow {...rows} />
       <Sortable ids={layerIds} onMove={(from, to) => put({ layers: moved(stack.layers, from, to) })}>
         {stack.layers.map((layer, index) => (
           <SortableItem key={layerIds[index]} id={layerIds[index] ?? ""} name={layer.name}>
@@ -134,47 +78,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
             </Button>
           ))}
       </Flex>
-      <Fold title="Score, grain, thickness, hole">
-        <Flex gap="14px" wrap="wrap" align="flex-start" paddingY="8px">
-          <LengthField label="thickness" value={stack.thickness} onRead={(thickness) => put({ thickness })} />
-          {stack.fold !== "none" && (
-            <LengthField
-              label={isShaped(stack) ? "score from the top of the back" : "score"}
-              value={stack.score}
-              usual={geometry.score === null ? "" : printLength(geometry.score, system)}
-              onRead={(score) => put({ score })}
-              onEmpty={() => put({ score: null })}
-              fault={faultAt("score")}
-            />
-          )}
-          {!isShaped(stack) && stack.fold !== "none" && (
-            <Pick
-              label="grain of the base runs"
-              value={stack.grain ?? ""}
-              options={[{ value: "", label: "not known" }, ...words(["upright", "across"])]}
-              onPick={(grain) => put({ grain: grain === "" ? null : (grain as Stack["grain"]) })}
-            />
-          )}
-          {isShaped(stack) && (
-            <LengthField label="off the foot of the back" value={stack.footTrim} mayBeNothing onRead={(footTrim) => put({ footTrim })} fault={faultAt("footTrim")} />
-          )}
-          <LengthField
-            label="hole across"
-            value={stack.hole?.width ?? null}
-            usual="none"
-            onRead={(width) => put({ hole: { width, fromTop: stack.hole?.fromTop ?? lengthOfUnits(width / 2 + 1920) } })}
-            onEmpty={() => put({ hole: null })}
-          />
-          {stack.hole && (
-            <LengthField
-              label="hole from the top"
-              value={stack.hole.fromTop}
-              onRead={(fromTop) => stack.hole && put({ hole: { ...stack.hole, fromTop } })}
-              fault={faultAt("hole", "fromTop")}
-            />
-          )}
-        </Flex>
-      </Fold>
+      <MoreFigures {...rows} score={geometry.score} />
       {(stack.outline !== "rectangle" || stack.hole) && <Caution>Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.</Caution>}
       {geometry.warnings.map((warning) => (
         <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
@@ -198,19 +102,158 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
         </Flex>
       )}
       {problem && <ProblemNote problem={problem} />}
-      {stale && (
-        <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
-          <Text marginBottom="8px">
-            These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(stale.width), system)} wide; yours is {printLength(stack.width, system)}.
-          </Text>
-          <Flex gap="10px">
-            <Button onClick={() => void save(design.version)}>Keep mine</Button>
-            <Button variant="outline" onClick={() => (onDraft(null), setStale(null))}>
-              Take theirs
-            </Button>
-          </Flex>
-        </Box>
+      {stale && <StaleNote theirs={stale} mine={stack} onKeepMine={() => void save(design.version)} onTakeTheirs={() => (onDraft(null), setStale(null))} />}
+    </Box>
+  );
+}
+
+/** What the rows of figures have in common: the stack, how it is changed, and what is wrong where. */
+interface FiguresProps {
+  readonly stack: Stack;
+  readonly put: (patch: Partial<Stack>) => void;
+  readonly follow: (figure: StackFigure, to: Length) => void;
+  readonly faultAt: (...path: (string | number)[]) => string | undefined;
+}
+
+function Keeps({ id, keep, onKeep }: { id: string; keep: Keep; onKeep: (keep: Keep) => void }) {
+  return (
+    <Flex gap="4px 14px" align="center" wrap="wrap" role="radiogroup" aria-label="What stays" marginBottom="10px">
+      <Text fontWeight={600}>When one figure changes, keep</Text>
+      {KEEPS.map((each) => (
+        <label key={each.keep} style={{ display: "flex", gap: 6, alignItems: "center", minHeight: 44, cursor: "pointer" }}>
+          <input
+            type="radio"
+            name={`keep ${id}`}
+            checked={keep === each.keep}
+            onChange={() => onKeep(each.keep)}
+            style={{ width: 19, height: 19, accentColor: "var(--chakra-colors-ink)" }}
+          />
+          {each.says}
+        </label>
+      ))}
+    </Flex>
+  );
+}
+
+/** The envelope, by its figures or as one that is on the shelf. */
+function EnvelopeRow({ stack, put, follow, faultAt, keep, stores, onDraft }: FiguresProps & { keep: Keep; stores: readonly StoreRead[]; onDraft: (stack: Stack) => void }) {
+  const { system } = useMeasure();
+  const envelopes = stores.flatMap(({ kind, id, name, width, height }) => (kind === "envelope" && width !== null && height !== null ? [{ id, name, width, height }] : []));
+  return (
+    <Row name="Envelope">
+      {stack.envelope ? (
+        <>
+          <LengthField label="envelope width" value={stack.envelope.width} onRead={(to) => follow({ of: "envelope", side: "width" }, to)} fault={faultAt("envelope", "width")} />
+          <LengthField
+            label="envelope height"
+            value={stack.envelope.height}
+            onRead={(to) => follow({ of: "envelope", side: "height" }, to)}
+            fault={faultAt("envelope", "height")}
+          />
+        </>
+      ) : (
+        <Button variant="outline" onClick={() => put({ envelope: { width: lengthOfUnits(stack.width + 2560), height: lengthOfUnits(stack.height + 2560) } })}>
+          It goes in an envelope
+        </Button>
       )}
+      {envelopes.length > 0 && (
+        <Pick
+          label="from the shelf"
+          value=""
+          options={[{ value: "", label: "one that is there" }, ...envelopes.map((each) => ({ value: each.id, label: each.name }))]}
+          onPick={(id) => {
+            const found = envelopes.find((each) => each.id === id);
+            if (!found) return;
+            const to = { width: lengthOfUnits(found.width), height: lengthOfUnits(found.height) };
+            if (!stack.envelope || keep === "envelope") return put({ envelope: to });
+            const wide = changeFigure(stack, { of: "envelope", side: "width" }, to.width, keep, stepOf(system));
+            onDraft(changeFigure(wide, { of: "envelope", side: "height" }, to.height, keep, stepOf(system)));
+          }}
+        />
+      )}
+    </Row>
+  );
+}
+
+function CardRow({ stack, put, follow, faultAt }: FiguresProps) {
+  const isRound = stack.outline === "circle";
+  return (
+    <Row name="Card">
+      <LengthField label="card width" value={stack.width} onRead={(to) => follow({ of: "face", side: "width" }, to)} fault={faultAt("width")} />
+      {!isRound && <LengthField label="card height" value={stack.height} onRead={(to) => follow({ of: "face", side: "height" }, to)} fault={faultAt("height")} />}
+      <Pick
+        label="card shape"
+        value={stack.outline}
+        options={words(cardOutlines)}
+        onPick={(outline) => put({ outline: outline as Stack["outline"], score: null, ...(outline === "circle" ? { height: stack.width } : {}) })}
+      />
+      <Pick label="fold" value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
+    </Row>
+  );
+}
+
+/** What is seldom changed. @param score where the fold lies by itself, or null */
+function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { score: Length | null }) {
+  const { system } = useMeasure();
+  return (
+    <Fold title="Score, grain, thickness, hole">
+      <Flex gap="14px" wrap="wrap" align="flex-start" paddingY="8px">
+        <LengthField label="thickness" value={stack.thickness} onRead={(thickness) => put({ thickness })} />
+        {stack.fold !== "none" && (
+          <LengthField
+            label={isShaped(stack) ? "score from the top of the back" : "score"}
+            value={stack.score}
+            usual={usual === null ? "" : printLength(usual, system)}
+            onRead={(score) => put({ score })}
+            onEmpty={() => put({ score: null })}
+            fault={faultAt("score")}
+          />
+        )}
+        {!isShaped(stack) && stack.fold !== "none" && (
+          <Pick
+            label="grain of the base runs"
+            value={stack.grain ?? ""}
+            options={[{ value: "", label: "not known" }, ...words(["upright", "across"])]}
+            onPick={(grain) => put({ grain: grain === "" ? null : (grain as Stack["grain"]) })}
+          />
+        )}
+        {isShaped(stack) && (
+          <LengthField label="off the foot of the back" value={stack.footTrim} mayBeNothing onRead={(footTrim) => put({ footTrim })} fault={faultAt("footTrim")} />
+        )}
+        <LengthField
+          label="hole across"
+          value={stack.hole?.width ?? null}
+          usual="none"
+          onRead={(width) => put({ hole: { width, fromTop: stack.hole?.fromTop ?? lengthOfUnits(width / 2 + 1920) } })}
+          onEmpty={() => put({ hole: null })}
+        />
+        {stack.hole && (
+          <LengthField
+            label="hole from the top"
+            value={stack.hole.fromTop}
+            onRead={(fromTop) => stack.hole && put({ hole: { ...stack.hole, fromTop } })}
+            fault={faultAt("hole", "fromTop")}
+          />
+        )}
+      </Flex>
+    </Fold>
+  );
+}
+
+/** Somebody else changed the sizes meanwhile: both are shown, and the maker chooses. */
+function StaleNote({ theirs, mine, onKeepMine, onTakeTheirs }: { theirs: StackRead; mine: Stack; onKeepMine: () => void; onTakeTheirs: () => void }) {
+  const { system } = useMeasure();
+  return (
+    <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
+      <Text marginBottom="8px">
+        These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(theirs.width), system)} wide; yours is {printLength(mine.width, system)}.
+      </Text>
+      <Flex gap="10px">
+        <Button onClick={onKeepMine}>Keep mine</Button>
+        <Button variant="outline" onClick={onTakeTheirs}>
+          Take theirs
+        </Button>
+      </Flex>
     </Box>
   );
 }

@@ -8,12 +8,11 @@ import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
-import { Fold } from "../../../kit/Fold.tsx";
-import { Tick } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { ProblemNote, StateWord } from "../../../kit/states.tsx";
 import { calmAreasOf } from "../../../workers/pictureSolver.ts";
+import { InsideWords } from "./words/InsideWords.tsx";
 import { NewWords } from "./words/NewWords.tsx";
 import { WordsDrawing } from "./words/WordsDrawing.tsx";
 
@@ -125,19 +124,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
           </Button>
         )}
       </Box>
-      <Fold title={`Inside: ${draft.inside.length === 0 ? "nothing yet" : draft.inside.map((id) => sentiments.find((each) => each.id === id)?.text ?? "").join("; ")}`}>
-        <Text color="softInk">Written before assembly: the route check asks for the stage “Words inside”.</Text>
-        {sentiments.map((each) => (
-          <Tick
-            key={each.id}
-            checked={draft.inside.includes(each.id)}
-            disabled={!draft.inside.includes(each.id) && draft.inside.length >= 4}
-            onChange={(change) => setDraft({ ...draft, inside: change.target.checked ? [...draft.inside, each.id] : draft.inside.filter((id) => id !== each.id) })}
-          >
-            {each.text}
-          </Tick>
-        ))}
-      </Fold>
+      <InsideWords inside={draft.inside} sentiments={sentiments} onChange={(inside) => setDraft({ ...draft, inside })} />
       <Flex gap="10px" wrap="wrap" marginTop="10px">
         {changed && <Button onClick={() => void keep()}>Keep these words</Button>}
         <Button variant="outline" onClick={() => setAdding(true)}>

@@ -21,7 +21,8 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
   const holidays = useHolidaysQuery({ places, from: today });
   const regions = holidays.data?.regions ?? {};
   const countries = [...new Set(places.map((place) => place.slice(0, 2)))];
-  const coming = useMemo(() => comingOccasions(countries, data?.ownOccasions ?? [], today), [countries.join(), data, today]); // eslint-disable-line react-hooks/exhaustive-deps
+  const asked = countries.join();
+  const coming = useMemo(() => comingOccasions(asked.split(","), data?.ownOccasions ?? [], today), [asked, data, today]);
   const days = withDays ? (holidays.data?.days ?? []) : [];
   const soon = coming.filter((each) => each.listBy !== null && each.listBy >= today)[0];
   const lines = [

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
 import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type PaintingTaste } from "@yule/core";
 import { PAINTED } from "@yule/derive";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { Picture } from "../../../features/picture/Picture.tsx";
 import { CornerPicker } from "../../../features/picture/CornerPicker.tsx";
@@ -11,6 +11,7 @@ import type { Looked } from "../../../workers/picture.worker.ts";
 import { pictureSolver } from "../../../workers/pictureSolver.ts";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
 import { Fold } from "../../../kit/Fold.tsx";
+import { useLatest } from "../../../kit/useLatest.ts";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -48,11 +49,11 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
   }, "sheet");
   const { looked, corners, cropped, file } = intake.photo;
   const painting = usePainting(cropped?.kept ?? null, marks);
+  const latest = useLatest({ intake, corners });
   // Another size is another straight picture of the same photo.
   useEffect(() => {
-    if (corners) void intake.recrop(corners);
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [sides.width, sides.height]);
+    if (latest.current.corners) void latest.current.intake.recrop(latest.current.corners);
+  }, [sides.width, sides.height, latest]);
   // Marks belong to the photo on which they were made.
   useEffect(() => setMarks([]), [file]);
   if (!paper) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page finds the best parts of a painted one.</Teach>;
@@ -94,23 +95,7 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
     return (
       <>
         <PaintingsBegun sheets={sheets} />
-        <Verdict>{looked ? "Are these its corners?" : "Painted first? A photo shows which parts become which cards."}</Verdict>
-        <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
-          <Box flex="1" minWidth={0}>
-            <PhotoIntake label="Photo of the painting" intake={intake}>
-              {corner}
-            </PhotoIntake>
-            {!looked && (
-              <Text maxWidth="36em" marginTop="14px">
-                The sheet is straightened to its true size. Windows of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to
-                a need that it suits. A panel that failed gives its good part in the same way.
-              </Text>
-            )}
-          </Box>
-          <Box width={{ base: "100%", xl: "372px" }} flex="none">
-            {fields}
-          </Box>
-        </Flex>
+        <PhotoFirst intake={intake} corner={corner} isFound={looked !== null} fields={fields} />
       </>
     );
   return (
@@ -154,6 +139,31 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
         </>
       }
     />
+  );
+}
+
+/** Before there is a straight picture: its photo is taken, and its corners are looked at. */
+function PhotoFirst({ intake, corner, isFound, fields }: { intake: ReturnType<typeof usePhoto>; corner: ReactNode; isFound: boolean; fields: ReactNode }) {
+  return (
+    <>
+      <Verdict>{isFound ? "Are these its corners?" : "Painted first? A photo shows which parts become which cards."}</Verdict>
+      <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
+        <Box flex="1" minWidth={0}>
+          <PhotoIntake label="Photo of the painting" intake={intake}>
+            {corner}
+          </PhotoIntake>
+          {!isFound && (
+            <Text maxWidth="36em" marginTop="14px">
+              The sheet is straightened to its true size. Windows of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to a
+              need that it suits. A panel that failed gives its good part in the same way.
+            </Text>
+          )}
+        </Box>
+        <Box width={{ base: "100%", xl: "372px" }} flex="none">
+          {fields}
+        </Box>
+      </Flex>
+    </>
   );
 }
 

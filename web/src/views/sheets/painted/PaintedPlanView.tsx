@@ -51,7 +51,6 @@ export function PaintedPlanView({
   const hands = useHeld();
   const [chosen, setChosen] = useState<string | null>(null);
   const [marking, setMarking] = useState<string | null>(null);
-  const [tools] = useTools();
   const question: PaintedQuestion = { ...asked, held: hands.held.filter((held) => asked.wants.some((want) => want.id === held.panel)) };
   const { plan, fresh, isImpossible } = usePainted(question, painting);
   const picture = useMemo(() => URL.createObjectURL(photo.cropped.kept), [photo.cropped.kept]);
@@ -84,9 +83,6 @@ export function PaintedPlanView({
     setChosen(keyOf(to));
   };
   const [layout] = plan?.split.layouts ?? [];
-  const work = plan ? cuttingSteps(plan.job, plan.split, tools) : [];
-  const backs = possible.map(({ want, name, view, what }) => ({ id: want.id, what, needId: view?.need.id ?? null, name }));
-  const looks = looksOf(backs, outlook);
   return (
     <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
@@ -116,31 +112,7 @@ export function PaintedPlanView({
             ? "Pull a window, or move it by arrow keys: it is held there, and the rest is laid anew around it."
             : `Press where “${marking}” is. Households that will not have it are spared; no side is laid through it.`}
         </Text>
-        <Flex gap="8px" wrap="wrap" marginBottom="6px" align="center">
-          {hands.canUndo && (
-            <Button variant="outline" onClick={hands.undo}>
-              Undo the last move
-            </Button>
-          )}
-          {hands.held.length > 0 && (
-            <Button variant="ghost" onClick={hands.letAllGo}>
-              Let all go
-            </Button>
-          )}
-          <Button variant={marking === null ? "outline" : "solid"} onClick={() => setMarking(marking === null ? KEEP_WHOLE : null)}>
-            {marking === null ? "Mark a place" : "Done marking"}
-          </Button>
-          {marking !== null && (
-            <Box width="220px">
-              <TextInput aria-label="What is there" value={marking} maxLength={40} onChange={(change) => setMarking(change.target.value)} />
-            </Box>
-          )}
-          {painting.marks.length > 0 && (
-            <Button variant="ghost" onClick={onUnmark}>
-              Take the last mark away
-            </Button>
-          )}
-        </Flex>
+        <HandRow hands={hands} marking={marking} onMarking={setMarking} onUnmark={painting.marks.length > 0 ? onUnmark : null} />
         {at && (
           <WindowTools
             number={windows.indexOf(at) + 1}
@@ -159,31 +131,118 @@ export function PaintedPlanView({
             }
           />
         )}
-        <Flex gap="16px" wrap="wrap" marginTop="16px" align="flex-start">
-          {windows.map((window, index) => (
-            <FinishedCard
-              key={keyOf(window.piece)}
-              window={window}
-              number={index + 1}
-              want={wantOf(window.piece.panel)}
-              picture={crops[index] ?? ""}
-              isChosen={keyOf(window.piece) === chosen}
-              onChoose={() => setChosen(keyOf(window.piece) === chosen ? null : keyOf(window.piece))}
-            />
-          ))}
-        </Flex>
+        <WindowCards windows={windows} wantOf={wantOf} crops={crops} chosen={chosen} onChoose={setChosen} />
       </Box>
       <Box width={{ base: "100%", xl: "372px" }} flex="none">
-        {plan && layout && work[0] && (
-          <Box marginBottom="18px">
-            <CutPainting plan={plan} fresh={fresh} possible={possible} photo={photo} materialId={materialId} />
-            <StepList job={plan.job} steps={work[0].steps} most={6} />
-            <PrintSheets job={plan.job} layouts={[layout]} looks={looks} scores={[]} name="painting" labels={backLabels(plan.split, backs, outlook)} />
-          </Box>
-        )}
+        {plan && <CutColumn plan={plan} fresh={fresh} outlook={outlook} possible={possible} photo={photo} materialId={materialId} />}
         {aside}
       </Box>
     </Flex>
+  );
+}
+
+/** The cards that the windows become. */
+function WindowCards({
+  windows,
+  wantOf,
+  crops,
+  chosen,
+  onChoose,
+}: {
+  windows: readonly PaintedWindow[];
+  wantOf: (id: string) => PossibleWant | undefined;
+  crops: readonly string[];
+  chosen: string | null;
+  onChoose: (key: string | null) => void;
+}) {
+  return (
+    <Flex gap="16px" wrap="wrap" marginTop="16px" align="flex-start">
+      {windows.map((window, index) => {
+        const key = keyOf(window.piece);
+        return (
+          <FinishedCard
+            key={key}
+            window={window}
+            number={index + 1}
+            want={wantOf(window.piece.panel)}
+            picture={crops[index] ?? ""}
+            isChosen={key === chosen}
+            onChoose={() => onChoose(key === chosen ? null : key)}
+          />
+        );
+      })}
+    </Flex>
+  );
+}
+
+/** What the hand has done is taken back here, and a place on the painting is marked. */
+function HandRow({
+  hands,
+  marking,
+  onMarking,
+  onUnmark,
+}: {
+  hands: ReturnType<typeof useHeld>;
+  marking: string | null;
+  onMarking: (marking: string | null) => void;
+  onUnmark: (() => void) | null;
+}) {
+  return (
+    <Flex gap="8px" wrap="wrap" marginBottom="6px" align="center">
+      {hands.canUndo && (
+        <Button variant="outline" onClick={hands.undo}>
+          Undo the last move
+        </Button>
+      )}
+      {hands.held.length > 0 && (
+        <Button variant="ghost" onClick={hands.letAllGo}>
+          Let all go
+        </Button>
+      )}
+      <Button variant={marking === null ? "outline" : "solid"} onClick={() => onMarking(marking === null ? KEEP_WHOLE : null)}>
+        {marking === null ? "Mark a place" : "Done marking"}
+      </Button>
+      {marking !== null && (
+        <Box width="220px">
+          <TextInput aria-label="What is there" value={marking} maxLength={40} onChange={(change) => onMarking(change.target.value)} />
+        </Box>
+      )}
+      {onUnmark && (
+        <Button variant="ghost" onClick={onUnmark}>
+          Take the last mark away
+        </Button>
+      )}
+    </Flex>
+  );
+}
+
+/** How it is cut: into the table's hands, step by step, and on paper. */
+function CutColumn({
+  plan,
+  fresh,
+  outlook,
+  possible,
+  photo,
+  materialId,
+}: {
+  plan: PaintedPlan;
+  fresh: boolean;
+  outlook: Outlook;
+  possible: readonly PossibleWant[];
+  photo: { readonly file: Blob; readonly cropped: Cropped };
+  materialId: string | null;
+}) {
+  const [tools] = useTools();
+  const [layout] = plan.split.layouts;
+  const [work] = cuttingSteps(plan.job, plan.split, tools);
+  if (!layout || !work) return null;
+  const backs = possible.map(({ want, name, view, what }) => ({ id: want.id, what, needId: view?.need.id ?? null, name }));
+  return (
+    <Box marginBottom="18px">
+      <CutPainting plan={plan} fresh={fresh} possible={possible} photo={photo} materialId={materialId} />
+      <StepList job={plan.job} steps={work.steps} most={6} />
+      <PrintSheets job={plan.job} layouts={[layout]} looks={looksOf(backs, outlook)} scores={[]} name="painting" labels={backLabels(plan.split, backs, outlook)} />
+    </Box>
   );
 }
 
@@ -216,7 +275,14 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
     const name = nameOf(possible.find((each) => each.want.id === piece.panel));
     counts.set(name, (counts.get(name) ?? 0) + 1);
   }
-  if (!plan || counts.size === 0) return <Verdict>No part of it is worth cutting out in the sizes that are wanted.</Verdict>;
+  if (!plan || counts.size === 0)
+    return (
+      <Verdict>
+        {plan?.share === 1
+          ? "No part of it is worth cutting out in the sizes that are wanted."
+          : "No windows were found in the time given. Leave out some of the sizes, and it looks again."}
+      </Verdict>
+    );
   const panels = plan.windows.filter(({ piece }) => possible.find((each) => each.want.id === piece.panel)?.view).length;
   const others = plan.windows.length - panels;
   const best = plan.windows.reduce(

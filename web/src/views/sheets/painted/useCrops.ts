@@ -1,5 +1,6 @@
 import type { PlacedPiece } from "@yule/core";
 import { useEffect, useState } from "react";
+import { useLatest } from "../../../kit/useLatest.ts";
 
 /** Longer side of a window's picture in pixels. */
 const SIDE = 360;
@@ -14,19 +15,18 @@ export interface Crop {
 export function useCrops(painting: Blob | null, sheet: { readonly width: number; readonly height: number }, crops: readonly Crop[]): readonly string[] {
   const [urls, setUrls] = useState<readonly string[]>([]);
   const asked = JSON.stringify([crops, sheet.width, sheet.height]);
+  const latest = useLatest({ crops, sheet });
   useEffect(() => {
     if (!painting) return setUrls([]);
     let wanted = true;
     void createImageBitmap(painting).then((bitmap) => {
-      if (wanted) setUrls(crops.map((crop) => cropped(bitmap, sheet, crop)));
+      if (wanted) setUrls(latest.current.crops.map((crop) => cropped(bitmap, latest.current.sheet, crop)));
       bitmap.close();
     });
     return () => {
       wanted = false;
     };
-    // The crops as text stand for what is read of them.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [painting, asked]);
+  }, [painting, asked, latest]);
   return urls;
 }
 

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Problem, SplitPlanRead } from "@yule/contract";
 import { isTorn, lengthOfUnits, type Length } from "@yule/core";
-import { paintingStages, planInHand, commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted } from "@yule/derive";
+import { paintingStages, planInHand, commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { useNavigate } from "react-router";
@@ -81,24 +81,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
             ))}
           </Box>
         )}
-        {plan.plan.picture && given.length > 0 && (
-          <Box as="section" aria-label="Painted as far as" width="300px">
-            <Heading as="h2" fontSize="18px" fontWeight={600}>
-              Painted, and dry, as far as
-            </Heading>
-            {given.map(({ view }) => (
-              <Box key={view.need.id} marginTop="8px">
-                <FormField label={view.need.title}>
-                  <Choice
-                    value={paintedTo.get(view.need.id) ?? ""}
-                    onChange={(change) => setPaintedTo(new Map([...paintedTo, [view.need.id, change.target.value === "" ? null : change.target.value]]))}
-                    options={[{ value: "", label: "nothing of its route yet" }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
-                  />
-                </FormField>
-              </Box>
-            ))}
-          </Box>
-        )}
+        {plan.plan.picture && given.length > 0 && <PaintedAsFar views={given.map(({ view }) => view)} paintedTo={paintedTo} onPainted={setPaintedTo} />}
         {offcuts.length > 0 && (
           <Box as="section" aria-label="Offcuts to keep">
             <Heading as="h2" fontSize="18px" fontWeight={600}>
@@ -135,5 +118,35 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
       </Flex>
       {given.length === 0 && !apart && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
     </>
+  );
+}
+
+/** How far each need's panels are painted already, where they were cut out of a painting. */
+function PaintedAsFar({
+  views,
+  paintedTo,
+  onPainted,
+}: {
+  views: readonly NeedView[];
+  paintedTo: ReadonlyMap<string, string | null>;
+  onPainted: (paintedTo: ReadonlyMap<string, string | null>) => void;
+}) {
+  return (
+    <Box as="section" aria-label="Painted as far as" width="300px">
+      <Heading as="h2" fontSize="18px" fontWeight={600}>
+        Painted, and dry, as far as
+      </Heading>
+      {views.map((view) => (
+        <Box key={view.need.id} marginTop="8px">
+          <FormField label={view.need.title}>
+            <Choice
+              value={paintedTo.get(view.need.id) ?? ""}
+              onChange={(change) => onPainted(new Map([...paintedTo, [view.need.id, change.target.value === "" ? null : change.target.value]]))}
+              options={[{ value: "", label: "nothing of its route yet" }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
+            />
+          </FormField>
+        </Box>
+      ))}
+    </Box>
   );
 }

@@ -5,14 +5,14 @@ import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
-import { lengthText, measured, numberText } from "../../../kit/form/texts.ts";
+import { lengthText, askedFor, numberText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 
 const { shape } = keepOffcut;
 const offcutForm = (system: LengthSystem) => {
-  const side = lengthText(system, measured(shape.width));
+  const side = lengthText(system, askedFor(shape.width));
   return z.object({ storeId: shape.storeId, width: side, height: side, count: numberText(shape.count) });
 };
 

@@ -1,8 +1,10 @@
-import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { Button, Text } from "@chakra-ui/react";
 import { bestUses, lengthOfUnits, type OffcutUse } from "@yule/core";
 import { usesOfSeason } from "@yule/derive";
-import { useState } from "react";
+import type { OffcutRead, StoreRead } from "@yule/contract";
+import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { INK, ScaleDrawing, SOFT } from "../../../kit/drawing.tsx";
 import { Teach } from "../../../kit/states.tsx";
@@ -15,6 +17,7 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
   const { size } = useMeasure();
   const [adding, setAdding] = useState(false);
   const papers = outlook.stores.filter((store) => store.kind === "sheet" || store.kind === "card stock");
+  // What gives most for the season comes first.
   const rows = sheets.offcuts.map((offcut) => {
     const store = papers.find((each) => each.id === offcut.storeId);
     const uses = bestUses({ width: lengthOfUnits(offcut.width), height: lengthOfUnits(offcut.height) }, usesOfSeason(outlook, offcut.storeId, store?.kind === "sheet"));
@@ -22,6 +25,7 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
   });
   const panels = rows.reduce((sum, row) => sum + (row.uses.find((use) => use.what === "panel")?.pieces ?? 0) * row.offcut.count, 0);
   const largest = Math.max(1, ...rows.map((row) => Math.max(row.offcut.width, row.offcut.height)));
+  const columns = useMemo(() => columnsOf(largest, size), [largest, size]);
   const many = rows.reduce((sum, row) => sum + row.offcut.count, 0);
   return (
     <>
@@ -52,24 +56,7 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
           {papers.length === 0 && " Add the paper in Stores first."}
         </Teach>
       )}
-      <Flex wrap="wrap" gap="22px" align="flex-end">
-        {rows.map(({ offcut, store, uses }) => (
-          <Box key={offcut.id} maxWidth="290px">
-            <OffcutShape use={uses[0]} width={offcut.width} height={offcut.height} largest={largest} />
-            <Text fontWeight={600}>
-              {offcut.count > 1 && `${String(offcut.count)} × `}
-              {size(lengthOfUnits(offcut.width), lengthOfUnits(offcut.height))}
-            </Text>
-            <Text fontSize="15px" color="softInk">
-              {store?.name ?? "of a paper that is gone"}
-            </Text>
-            <Text fontSize="15px">{usesWords(uses)}</Text>
-            <Button variant="ghost" paddingInline="0" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
-              Used or gone
-            </Button>
-          </Box>
-        ))}
-      </Flex>
+      {many > 0 && <DataTable label="Offcuts" rows={rows} columns={columns} rowId={({ offcut }) => offcut.id} maxWidth="1000px" />}
       {many > 0 && !adding && (
         <Button variant="outline" marginTop="18px" onClick={() => setAdding(true)}>
           Put in another
@@ -79,6 +66,59 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
     </>
   );
 }
+
+interface OffcutRow {
+  readonly offcut: OffcutRead;
+  readonly store: StoreRead | undefined;
+  readonly uses: readonly OffcutUse[];
+}
+
+/** @param largest the longest side of all, to which the others are drawn in scale */
+const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"]): readonly TableColumn<OffcutRow>[] => [
+  {
+    id: "shape",
+    head: "",
+    isAlways: true,
+    width: "190px",
+    cell: ({ offcut, uses }) => <OffcutShape use={uses[0]} width={offcut.width} height={offcut.height} largest={largest} />,
+  },
+  {
+    id: "size",
+    head: "Size",
+    isAlways: true,
+    value: ({ offcut }) => offcut.width * offcut.height,
+    cell: ({ offcut }) => (
+      <Text fontWeight={700} whiteSpace="nowrap">
+        {size(lengthOfUnits(offcut.width), lengthOfUnits(offcut.height))}
+      </Text>
+    ),
+  },
+  {
+    id: "count",
+    head: "How many",
+    isAlways: true,
+    value: ({ offcut }) => offcut.count,
+    cell: ({ offcut }) => <Text whiteSpace="nowrap">{offcut.count === 1 ? "1 offcut" : `${String(offcut.count)} offcuts`}</Text>,
+  },
+  { id: "paper", head: "Cut from", value: ({ store }) => store?.name ?? "", cell: ({ store }) => <Text overflowWrap="anywhere">{store?.name ?? "of a paper that is gone"}</Text> },
+  {
+    id: "gives",
+    head: "Gives",
+    value: ({ uses }) => uses[0]?.pieces ?? 0,
+    cell: ({ uses }) => <Text>{usesWords(uses)}</Text>,
+  },
+  {
+    id: "do",
+    head: "",
+    isAlways: true,
+    width: "140px",
+    cell: ({ offcut }) => (
+      <Button size="sm" variant="outline" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
+        Used or gone
+      </Button>
+    ),
+  },
+];
 
 /** One line for each name: panels of two needs of one design are one answer. */
 const distinct = (uses: readonly OffcutUse[]): OffcutUse[] => uses.filter((use, index) => uses.findIndex((each) => each.name === use.name) === index);
@@ -91,6 +131,9 @@ const usesWords = (uses: readonly OffcutUse[]): string =>
         .map((use) => `${String(use.pieces)} × ${use.name}`)
         .join(", or ")}.`;
 
+/** The longest side of all is drawn so long, in pixels. */
+const SCALE = 150;
+
 function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefined; width: number; height: number; largest: number }) {
   const across = Math.max(width, height);
   const { size } = useMeasure();
@@ -99,8 +142,8 @@ function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefin
       width={width}
       height={height}
       margin={3}
-      most={6 + (250 * width) / largest}
-      mostHeight={6 + (250 * across) / largest}
+      most={6 + (SCALE * width) / largest}
+      mostHeight={6 + (SCALE * across) / largest}
       label={`Offcut ${size(lengthOfUnits(width), lengthOfUnits(height))}`}
     >
       {(unit) => (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { splitFaultsIn, sentFault, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Phrase } from "@yule/core";
+import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Fault, type Phrase } from "@yule/core";
 import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -154,8 +154,6 @@ function GroupPlan({
   const scores = scoresOf(views);
   const store = outlook.stores.find((each) => each.id === group.material.id);
   const work = split ? cuttingSteps(job, split, tools) : [];
-  // Faults name sheets and panels by their ids; a maker knows them by their names.
-  const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
   const names = new Map([...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const]);
   const designs = [...new Set(views.map((view) => view.design.id))];
   return (
@@ -166,17 +164,7 @@ function GroupPlan({
         ) : (
           <Verdict>{faults.length > 0 ? "This does not come out of any sheet." : "Nothing of this paper is split this way."}</Verdict>
         )}
-        {faults.length > 0 && (
-          <ProblemNote
-            problem={{
-              type: "",
-              title: "It cannot be split so",
-              status: 422,
-              detail: "",
-              errors: faults.map((fault) => sentFault({ ...fault, path: [], given: named(fault.given), allowed: named(fault.allowed) })),
-            }}
-          />
-        )}
+        {faults.length > 0 && <CannotBeSplit faults={faults} names={names} />}
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
         {split && way.split && job.method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
@@ -199,25 +187,8 @@ function GroupPlan({
         {methods.length > 1 && <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
         {split && (
           <>
-            {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
-            {work.length > 1 && (
-              <Text color="softInk" marginTop="4px">
-                For the first of {work.length} layouts; the others follow at the table.
-              </Text>
-            )}
-            <Buying
-              outlook={outlook}
-              split={split}
-              others={others}
-              also={also}
-              savings={savings}
-              onAlso={(id, on) => {
-                const next = new Set(also);
-                if (on) next.add(id);
-                else next.delete(id);
-                setAlso(next);
-              }}
-            />
+            <FirstSteps job={job} work={work} />
+            <Buying outlook={outlook} split={split} others={others} also={also} savings={savings} onAlso={(id, on) => setAlso(withMember(also, id, on))} />
             <StartCutting way={{ ...way, split, fresh: fresh && !hand.isBusy }} outlook={outlook} group={group} open={open} />
             {job.method === "cut" && !isMoving && (
               <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>
@@ -238,6 +209,38 @@ function GroupPlan({
         <TrimmerFields tools={tools} currency={outlook.shop.currency} onChange={setTools} />
       </Box>
     </Flex>
+  );
+}
+
+const withMember = (set: ReadonlySet<string>, id: string, on: boolean): ReadonlySet<string> => new Set(on ? [...set, id] : [...set].filter((each) => each !== id));
+
+/** The moves at the table, as far as the first layout. */
+function FirstSteps({ job, work }: { job: SplitJob; work: ReturnType<typeof cuttingSteps> }) {
+  return (
+    <>
+      {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
+      {work.length > 1 && (
+        <Text color="softInk" marginTop="4px">
+          For the first of {work.length} layouts; the others follow at the table.
+        </Text>
+      )}
+    </>
+  );
+}
+
+/** Why nothing comes out of any sheet. Faults name sheets and panels by their ids; a maker knows them by their names. */
+function CannotBeSplit({ faults, names }: { faults: readonly Fault[]; names: ReadonlyMap<string, string> }) {
+  const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
+  return (
+    <ProblemNote
+      problem={{
+        type: "",
+        title: "It cannot be split so",
+        status: 422,
+        detail: "",
+        errors: faults.map((fault) => sentFault({ ...fault, path: [], given: named(fault.given), allowed: named(fault.allowed) })),
+      }}
+    />
   );
 }
 
