@@ -9,7 +9,16 @@ const shared = { transform, extensionsToTreatAsEsm: [".ts", ".tsx"], transformIg
 export default {
   projects: [
     { ...shared, displayName: "core", testEnvironment: "node", testMatch: ["<rootDir>/{core,contract,derive,scripts,demo}/**/*.test.ts"] },
-    { ...shared, displayName: "server", testEnvironment: "node", testMatch: ["<rootDir>/server/**/*.test.ts"], globalSetup: "<rootDir>/server/jest.postgres.mjs", globalTeardown: "<rootDir>/server/jest.postgres.stop.mjs" },
-    { ...shared, displayName: "web", testEnvironment: "jsdom", setupFiles: ["<rootDir>/web/jest.setup.mjs"], testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
+    {
+      ...shared,
+      displayName: "server",
+      testEnvironment: "node",
+      testMatch: ["<rootDir>/server/**/*.test.ts"],
+      globalSetup: "<rootDir>/server/jest.postgres.mjs",
+      globalTeardown: "<rootDir>/server/jest.postgres.stop.mjs",
+    },
+    { ...shared, displayName: "web", testEnvironment: "jsdom", setupFiles: ["<rootDir>/web/jest.setup.mjs"],
+      // Fonts are for browsers.
+      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs" }, testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
   ],
 };

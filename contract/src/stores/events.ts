@@ -11,7 +11,7 @@ export interface StoresEvents {
 
 export const storesSentences: Sentences<StoresEvents> = {
   "add-store": ({ name, onHand }) => phrase`${name}: ${onHand} on the shelf`,
-  "count-store": ({ name, onHand, inBooks }) => phrase`${name} howMany: ${onHand} on the shelf, ${inBooks} in the books`,
+  "count-store": ({ name, onHand, inBooks }) => phrase`${name} counted: ${onHand} on the shelf, ${inBooks} in the books`,
   "buy-store": ({ name, quantity }) => phrase`${quantity} × ${name} bought`,
   "change-store": ({ name, holdsMasking, hex }) => {
     if (holdsMasking !== undefined) return phrase`${name} ${holdsMasking ? "holds masking fluid" : "lets go of masking fluid"}`;

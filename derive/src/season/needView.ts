@@ -82,7 +82,15 @@ function unitsFor(told: Pick<ToldOfNeeds, "batches">, needId: string) {
 /** How far a need has come, by what there is of its cards and panels. */
 function stageOfNeed(
   need: NeedRead,
-  { cards, kept, assembled, good, coming, painted, isBegun }: Readonly<Record<"cards" | "kept" | "assembled" | "good" | "coming" | "painted", number>> & { readonly isBegun: boolean },
+  {
+    cards,
+    kept,
+    assembled,
+    good,
+    coming,
+    painted,
+    isBegun,
+  }: Readonly<Record<"cards" | "kept" | "assembled" | "good" | "coming" | "painted", number>> & { readonly isBegun: boolean },
 ): NeedStage {
   if (need.postedOn !== null || (need.kind === "stash" && kept >= cards)) return "done";
   if (assembled >= cards) return "to post";

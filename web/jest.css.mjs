@@ -1,0 +1,2 @@
+// A style sheet as tests see it: nothing.
+export default {};
