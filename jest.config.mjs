@@ -17,8 +17,14 @@ export default {
       globalSetup: "<rootDir>/server/jest.postgres.mjs",
       globalTeardown: "<rootDir>/server/jest.postgres.stop.mjs",
     },
-    { ...shared, displayName: "web", testEnvironment: "jsdom", setupFiles: ["<rootDir>/web/jest.setup.mjs"],
+    {
+      ...shared,
+      displayName: "web",
+      testEnvironment: "jsdom",
+      setupFiles: ["<rootDir>/web/jest.setup.mjs"],
       // Fonts are for browsers.
-      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs" }, testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"] },
+      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs" },
+      testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"],
+    },
   ],
 };

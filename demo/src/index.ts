@@ -163,16 +163,16 @@ function pastNeeds(shop: DemoShop): void {
 function whatCameOfIt(shop: DemoShop): void {
   const moths = shop.listed;
   if (!moths) throw new Error("the listed moths were not made");
-  const told = momentAt(addDays(shop.today, -1), 9 * 60, ZONE);
+  const yesterday = momentAt(addDays(shop.today, -1), 9 * 60, ZONE);
   const sold = [4, 3];
-  shop.say("tell-outcome", { needId: moths.id, lines: moths.lines.map((line, index) => ({ lineId: line.id, sold: sold[index] ?? 0, given: 0 })) }, told);
+  shop.say("tell-outcome", { needId: moths.id, lines: moths.lines.map((line, index) => ({ lineId: line.id, sold: sold[index] ?? 0, given: 0 })) }, yesterday);
   const lessons = [
     { moment: "painting", design: "nightTrain", text: "The drop-in goes from the signal lamp outwards, or the dark runs into the windows." },
     { moment: "splitting", design: "nightTrain", text: "Rough side up: the smooth side lets the lamp glow bleed." },
     { moment: "finishing", design: "moth", text: "Put the ochre ones on the slate mat, never on black." },
     { moment: "planning", design: "tidePool", text: "Last year the list went out two days late: split its sheets before the fair." },
   ] as const;
-  for (const { moment, design, text } of lessons) shop.say("note-lesson", { id: makeId(), text, moment, designId: designOf(shop, design).id }, told);
+  for (const { moment, design, text } of lessons) shop.say("note-lesson", { id: makeId(), text, moment, designId: designOf(shop, design).id }, yesterday);
 }
 
 function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-need">, start: Day): void {

@@ -60,12 +60,12 @@ export const COLOUR_COMMANDS: Readonly<Record<string, Command>> = {
     const filmOf = (names: readonly string[]) => mixed(names.flatMap((name) => pigmentOf(name) ?? []).map(({ film }) => ({ film, share: 1 })));
     return succeed({ pairs: pairs.map((pair) => mudOutOf(mudForecast(filmOf(pair.under), filmOf(pair.over), pair.how))) });
   }),
-  mix: command(mixIn, mixOut, ({ paints, water: told }) => {
+  mix: command(mixIn, mixOut, ({ paints, water: waterGiven }) => {
     const shelf = shelfOfMix(paints);
     const parts = paints.map((each, paint) => ({ paint, parts: each.parts }));
     const strengths = shelf.map((paint) => paint.strength);
     // Without water told, as much as makes an everyday wash.
-    const water = told ?? pigmentLoadOf({ parts, water: 1 }, strengths);
+    const water = waterGiven ?? pigmentLoadOf({ parts, water: 1 }, strengths);
     const mix = { parts, water };
     const dry = over(filmOfMix(mix, shelf.map(onePart)), WHITE_PAPER);
     const colour = lchOf(dry);

@@ -89,7 +89,7 @@ test("undo takes back everything a command wrote, and undoing the undo does it a
 
 test("the logbook keeps values; an entry of before that was so has its words, is found by them and can be taken back", async () => {
   const bought = await shop.give("buy-store", { id: ids.paper, quantity: 6 });
-  expect(bought.body.event.told).toEqual({ kind: "buy-store", facts: { name: "Cotton", quantity: 6 } });
+  expect(bought.body.event.happened).toEqual({ kind: "buy-store", facts: { name: "Cotton", quantity: 6 } });
   await shop.database.execute(sql`update event set facts = null, summary = 'Six sheets of Cotton were bought' where id = ${bought.body.event.id}`);
   const { events } = await shop.get<LogbookRead>("logbook?find=six%20sheets");
   expect(events.map(wordsOf)).toEqual(["Six sheets of Cotton were bought"]);

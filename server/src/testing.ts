@@ -39,7 +39,7 @@ export interface TestShop {
 }
 
 /** The sentence of an event, in plain words. */
-export const wordsOf = (event: EventRead | undefined): string => (event ? phraseText(eventPhrase(event.told)) : "nothing");
+export const wordsOf = (event: EventRead | undefined): string => (event ? phraseText(eventPhrase(event.happened)) : "nothing");
 
 export const NOW = "2031-11-08T10:04:00Z";
 

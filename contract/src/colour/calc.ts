@@ -26,8 +26,8 @@ const shelfIn = z
 
 /** The shelf of an input, in its order. Its pigments were checked when it was read. */
 export const shelfOfInput = (paints: z.output<typeof shelfIn>): readonly ShelfPaint[] =>
-  paints.flatMap((told) => {
-    const made = shelfPaint({ ...told, id: told.name });
+  paints.flatMap((input) => {
+    const made = shelfPaint({ ...input, id: input.name });
     return made.ok ? [made.value] : [];
   });
 

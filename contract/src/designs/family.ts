@@ -9,7 +9,7 @@ const word = z.string().trim().toLowerCase().min(1).max(40);
 const YEARS = 120;
 const ages = z
   .strictObject({ from: z.int().min(0).max(YEARS), to: z.int().min(0).max(YEARS) })
-  .refine((told) => told.from <= told.to, { path: ["to"], message: "an age not below the first" });
+  .refine((span) => span.from <= span.to, { path: ["to"], message: "an age not below the first" });
 const familyRule = z.string().refine((rule) => FAMILY_RULES.some((each) => each.id === rule), { message: `one of ${FAMILY_RULES.map((each) => each.id).join(", ")}` });
 
 /** The same fields without what is put in when they are left out: a change says only what changes. */
@@ -94,7 +94,8 @@ export const familyIn = z.strictObject({
     .max(500)
     .default([]),
 });
-export const membersOf = (input: z.output<typeof familyIn>): readonly Member[] => input.designs.map((told) => ({ ...told, name: told.name === "" ? told.id : told.name }));
+export const membersOf = (input: z.output<typeof familyIn>): readonly Member[] =>
+  input.designs.map((design) => ({ ...design, name: design.name === "" ? design.id : design.name }));
 
 /** Output of `calc family`. */
 export const familyOut = z.object({

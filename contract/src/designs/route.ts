@@ -13,7 +13,7 @@ const stage = z
     dry: minutes.default(0).describe("minutes of drying after it"),
     within: minutes.nullable().default(null).describe("minutes within which it must follow the stage before"),
   })
-  .refine((told) => told.technique !== undefined || told.name !== "", { message: "a technique or a name", path: ["technique"] });
+  .refine((each) => each.technique !== undefined || each.name !== "", { message: "a technique or a name", path: ["technique"] });
 
 /** Input of `calc route-check`. */
 export const routeCheckIn = z.strictObject({
@@ -49,10 +49,10 @@ export const routeCheckOut = z.object({
 });
 
 /** A stage as the check sees it: its technique as told, or as its name speaks of it. */
-export const routeStageOf = (told: { id: string; technique?: string | null | undefined; name: string; dry: number; within: number | null }): RouteStage => ({
-  id: told.id,
-  name: told.name,
-  technique: told.technique != null && isTechnique(told.technique) ? told.technique : techniqueNamed(told.name),
-  dry: told.dry,
-  within: told.within,
+export const routeStageOf = (stage: { id: string; technique?: string | null | undefined; name: string; dry: number; within: number | null }): RouteStage => ({
+  id: stage.id,
+  name: stage.name,
+  technique: stage.technique != null && isTechnique(stage.technique) ? stage.technique : techniqueNamed(stage.name),
+  dry: stage.dry,
+  within: stage.within,
 });

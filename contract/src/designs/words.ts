@@ -25,9 +25,9 @@ export const addSentiment = z
     width: unitsAboveZero.nullable().default(null),
     height: unitsAboveZero.nullable().default(null),
   })
-  .superRefine((told, context) => {
+  .superRefine((words, context) => {
     for (const each of ["width", "height"] as const) {
-      if (told.means !== "hand" && told[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${told.means}` });
+      if (words.means !== "hand" && words[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${words.means}` });
     }
   });
 export const removeSentiment = z.strictObject({ id, version });
@@ -36,7 +36,7 @@ export type SentimentRead = z.output<typeof addSentiment> & { readonly version: 
 /** A place on the panel that words may lie on. A curve bows up by so much in its middle. */
 const zone = z
   .strictObject({ id, x: units, y: units, width: unitsAboveZero, height: unitsAboveZero, curve: units.default(0) })
-  .refine((told) => told.curve * 2 <= told.width && told.curve < told.height, { path: ["curve"], message: "at most half the width, and less than the height of the place" });
+  .refine((place) => place.curve * 2 <= place.width && place.curve < place.height, { path: ["curve"], message: "at most half the width, and less than the height of the place" });
 export const wordsSchema = z.strictObject({
   zones: z.array(zone).max(12).default([]),
   front: z.strictObject({ sentimentId: id, zoneId: id }).nullable().default(null),
@@ -58,9 +58,9 @@ export const fitWordsIn = z.strictObject({
       width: some.nullable().default(null),
       height: some.nullable().default(null),
     })
-    .superRefine((told, context) => {
+    .superRefine((input, context) => {
       for (const each of ["width", "height"] as const) {
-        if (told.means !== "hand" && told[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${told.means}` });
+        if (input.means !== "hand" && input[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${input.means}` });
       }
     }),
   zones: z
@@ -74,8 +74,8 @@ export const fitWordsIn = z.strictObject({
           height: some,
           curve: mm.default(0).describe("by how much the baseline bows up in its middle"),
         })
-        .refine((told) => told.curve * 2 <= told.width, { path: ["curve"], message: "at most half the width, which is half a circle" })
-        .refine((told) => told.curve < told.height, { path: ["curve"], message: "less than the height of the place" }),
+        .refine((input) => input.curve * 2 <= input.width, { path: ["curve"], message: "at most half the width, which is half a circle" })
+        .refine((input) => input.curve < input.height, { path: ["curve"], message: "less than the height of the place" }),
     )
     .min(1)
     .max(50)

@@ -36,7 +36,7 @@ const sentences: Sentences<EventFacts> = {
 };
 
 /** The sentence of an event, for whoever reads it to print by units and country. */
-export function eventPhrase(told: EventTold): Phrase {
-  if (told.kind === "older") return [told.words];
-  return (sentences[told.kind] as (facts: unknown) => Phrase)(told.facts);
+export function eventPhrase(event: EventTold): Phrase {
+  if (event.kind === "older") return [event.words];
+  return (sentences[event.kind] as (facts: unknown) => Phrase)(event.facts);
 }

@@ -16,7 +16,7 @@ export interface EventRead {
   readonly subjectKind: string;
   readonly subjectId: string;
   /** What happened, as values; `eventPhrase` makes the sentence. */
-  readonly told: EventTold;
+  readonly happened: EventTold;
   readonly undoneBy: string | null;
   readonly undoable: boolean;
 }

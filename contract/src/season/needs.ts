@@ -52,7 +52,7 @@ interface Terms {
   readonly neutralCards: number;
   readonly lines: readonly { readonly quantity: number }[];
 }
-const dayIn = (told: string | null): FaultValue => ({ day: day(told ?? "") });
+const dayIn = (text: string | null): FaultValue => ({ day: day(text ?? "") });
 
 /** What of a need's terms cannot all be true: a listing is photographed, then put up, then due; no more is paid ahead than in all. */
 export function termFaults(need: Terms): Fault[] {

@@ -25,7 +25,7 @@ function setWords(set: ShopEvents["set-shop"]): Phrase[] {
     ...(timeZone === undefined ? [] : [phrase`time zone ${timeZone}`]),
     ...(currency === undefined ? [] : [phrase`money in ${currency}`]),
     ...(lateAfter === undefined ? [] : [phrase`late at night after ${{ time: lateAfter }}`]),
-    ...(dryingPlaces === undefined ? [] : [dryingPlaces === null ? ["places to dry are not howMany"] : phrase`${howMany(dryingPlaces, "place")} to dry`]),
+    ...(dryingPlaces === undefined ? [] : [dryingPlaces === null ? ["places to dry are not counted"] : phrase`${howMany(dryingPlaces, "place")} to dry`]),
     ...(changeover === undefined ? [] : [phrase`${{ minutes: changeover }} between designs`]),
     ...(helperMay === undefined ? [] : [phrase`a helper may ${helperMay.length === 0 ? "do nothing yet" : helperMay.join(", ")}`]),
     ...(rulesOff === undefined ? [] : [phrase`${howMany(rulesOff, "rule")} of the route done otherwise`]),

@@ -16,10 +16,10 @@ export function orderAgain(work: RunModel, earlier: readonly BegunUnits[]): numb
       return [`${batch?.id ?? ""}/${batch?.stages[step.stage]?.id ?? ""}`, index];
     }),
   );
-  const told = earlier.flatMap(({ batch, stage }) => indexOf.get(`${batch}/${stage}`) ?? []);
-  const surplus = steps.map((step, index) => told.filter((each) => each === index).length - step.units);
+  const asked = earlier.flatMap(({ batch, stage }) => indexOf.get(`${batch}/${stage}`) ?? []);
+  const surplus = steps.map((step, index) => asked.filter((each) => each === index).length - step.units);
   const wanted: number[] = [];
-  for (const index of told) {
+  for (const index of asked) {
     const over = surplus[index] ?? 0;
     if (over > 0) surplus[index] = over - 1;
     else {

@@ -33,9 +33,9 @@ const isCalmer = (a: Unrest, b: Unrest): boolean => a.palettes < b.palettes || (
  * The same work, ending no later, with fewer changes of palette and of stage: stretches of one stage are joined where it costs nothing,
  * the later to the earlier or the earlier to the later. The same order in gives the same order out, however quick the machine.
  */
-export function calmer(work: RunModel, told: readonly number[]): number[] {
+export function calmer(work: RunModel, before: readonly number[]): number[] {
   const timetable = new Timetable(work);
-  let order = [...told];
+  let order = [...before];
   const cost = timetable.retime(order, Infinity);
   let unrest = unrestOf(work, order);
   let found = cost < Infinity;

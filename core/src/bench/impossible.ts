@@ -3,7 +3,7 @@ import { firstUnitSteps, makespanBound } from "./bound.ts";
 import { stepAt, toMinutes, type RunJob, type RunModel } from "./model.ts";
 import { Timetable } from "./timetable.ts";
 
-const told = (time: number): FaultValue => ({ minutes: toMinutes(time) });
+const minutesOf = (time: number): FaultValue => ({ minutes: toMinutes(time) });
 
 /** A fault that names the stage to blame. */
 export function stageFault(work: RunModel, index: number, code: string, given: Phrase, allowed: Phrase): Fault {
@@ -41,8 +41,8 @@ function tooLongForWindows(work: RunModel): Fault[] {
             work,
             index,
             "longer-than-window",
-            phrase`needs ${told(needed)} together (setup ${told(step.setup)}, hands ${told(step.hands)})`,
-            phrase`at most ${told(longest)}, the longest window`,
+            phrase`needs ${minutesOf(needed)} together (setup ${minutesOf(step.setup)}, hands ${minutesOf(step.hands)})`,
+            phrase`at most ${minutesOf(longest)}, the longest window`,
           ),
         ]
       : [];
@@ -52,7 +52,7 @@ function tooLongForWindows(work: RunModel): Fault[] {
 function noDryingPlace(work: RunModel): Fault[] {
   if (work.drying >= 1) return [];
   return work.steps.flatMap((step, index) =>
-    step.dry > 0 ? [stageFault(work, index, "no-drying-place", phrase`dries ${told(step.dry)}`, ["a drying place; there is none"])] : [],
+    step.dry > 0 ? [stageFault(work, index, "no-drying-place", phrase`dries ${minutesOf(step.dry)}`, ["a drying place; there is none"])] : [],
   );
 }
 
@@ -68,8 +68,8 @@ function wetWindowTooShort(work: RunModel): Fault[] {
         work,
         index,
         "wet-window-too-short",
-        phrase`must begin within ${told(latest)} of the end of ${{ name: earlier, of: "stage" }}, and its setup takes ${told(step.setup)}`,
-        phrase`a setup of at most ${told(latest)}`,
+        phrase`must begin within ${minutesOf(latest)} of the end of ${{ name: earlier, of: "stage" }}, and its setup takes ${minutesOf(step.setup)}`,
+        phrase`a setup of at most ${minutesOf(latest)}`,
       ),
     ];
   });
@@ -91,7 +91,7 @@ function brokenChains(work: RunModel): Fault[] {
           work,
           index,
           "pair-fits-no-window",
-          phrase`must begin ${told(stepAt(work, step.before).dry)} to ${told(stepAt(work, step.before).dry + step.within)} after the end of ${{ name: earlier, of: "stage" }}, and no windows allow both, even for one unit alone`,
+          phrase`must begin ${minutesOf(stepAt(work, step.before).dry)} to ${minutesOf(stepAt(work, step.before).dry + step.within)} after the end of ${{ name: earlier, of: "stage" }}, and no windows allow both, even for one unit alone`,
           ["windows that hold both, or a longer wait"],
         ),
       ];
@@ -105,9 +105,13 @@ export function windowsTooFew(work: RunModel): Fault {
   const open = work.windows.reduce((sum, [from, to]) => sum + to - from, 0);
   const needed = work.steps.reduce((sum, step) => sum + step.hands * step.units + step.setup, 0);
   const last = work.steps.length - 1;
-  return stageFault(work, last, "windows-too-few", phrase`is left over: all the work takes at least ${told(needed)} of hands and its waits, the windows give ${told(open)}`, [
-    "more or longer windows, or fewer units",
-  ]);
+  return stageFault(
+    work,
+    last,
+    "windows-too-few",
+    phrase`is left over: all the work takes at least ${minutesOf(needed)} of hands and its waits, the windows give ${minutesOf(open)}`,
+    ["more or longer windows, or fewer units"],
+  );
 }
 
 export const impossible = <T>(faults: readonly Fault[]): Result<T> => fail(...faults);

@@ -17,13 +17,13 @@ import { Timetable } from "./timetable.ts";
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
  */
-export function run(job: RunJob, told: Limits, earlier: readonly BegunUnits[] = []): Result<RunPlan> {
+export function run(job: RunJob, given: Limits, earlier: readonly BegunUnits[] = []): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
   const work = runModelOf(job);
-  const seconds = Math.max(1, Math.round(told.left()));
-  const kept = Math.min(MOST_KEPT, told.left() * KEPT);
-  const limits: Limits = { ...told, stop: () => told.stop() || told.left() < kept };
+  const seconds = Math.max(1, Math.round(given.left()));
+  const kept = Math.min(MOST_KEPT, given.left() * KEPT);
+  const limits: Limits = { ...given, stop: () => given.stop() || given.left() < kept };
   if (work.operations === 0) return succeed({ makespan: 0, bound: 0, moves: [] });
   const blocked = impossibilities(work);
   if (blocked.length > 0) return impossible(blocked);
@@ -119,10 +119,10 @@ function firstPlans(work: RunModel, bound: number, limits: Limits, again: Timeta
   const rounds = Math.max(TASTES.length, Math.min(MOST_ROUNDS, Math.floor(PLACED_IN_ALL / work.operations)));
   for (let round = 0; round < (found.length > 0 ? rounds : DESPERATE_ROUNDS) && !limits.stop(); round += 1) {
     if (found[0] && found[0].cost() <= bound) break;
-    const told = TASTES[round];
-    const noise = told ? 0 : anyOf(NOISE);
-    const taste = told ?? { idle: 1, setup: anyOf(SETUPS), tail: anyOf(TAILS), lots: anyOf(LOTS), patient: random() < 0.6 };
-    add(construct(work, { ...taste, wide: told !== undefined || random() < 0.8, noise: () => (noise === 0 ? 0 : random() * noise) }, limits.stop));
+    const known = TASTES[round];
+    const noise = known ? 0 : anyOf(NOISE);
+    const taste = known ?? { idle: 1, setup: anyOf(SETUPS), tail: anyOf(TAILS), lots: anyOf(LOTS), patient: random() < 0.6 };
+    add(construct(work, { ...taste, wide: known !== undefined || random() < 0.8, noise: () => (noise === 0 ? 0 : random() * noise) }, limits.stop));
   }
   return found;
 }

@@ -43,8 +43,8 @@ export interface OtherWay {
  * What the plan is measured against; null for a way that the windows do not hold. Who works so now would miss the windows that are
  * open on the table already, so those bind neither.
  */
-export function otherWays(told: RunJob): { readonly cardByCard: OtherWay | null; readonly stageByStage: OtherWay | null } {
-  const job = { ...told, batches: told.batches.map((batch) => ({ ...batch, started: (batch.started ?? []).map(({ done, dryAt }) => ({ done, dryAt })) })) };
+export function otherWays(asked: RunJob): { readonly cardByCard: OtherWay | null; readonly stageByStage: OtherWay | null } {
+  const job = { ...asked, batches: asked.batches.map((batch) => ({ ...batch, started: (batch.started ?? []).map(({ done, dryAt }) => ({ done, dryAt })) })) };
   const way = (plan: RunPlan | null): OtherWay | null => plan && { makespan: plan.makespan, hands: handsBusy(job, plan) };
   return { cardByCard: way(cardByCardPlan(job)), stageByStage: way(stageByStagePlan(job)) };
 }

@@ -28,9 +28,9 @@ type Band =
   /** The same everywhere: blacks, and what makes a pigment dull. */
   | readonly ["flat", much: number];
 
-const band = (nm: number, [kind, ...told]: Band): number => {
-  if (kind === "flat") return told[0];
-  const [at, wide = 1, much = 0] = told;
+const band = (nm: number, [kind, ...properties]: Band): number => {
+  if (kind === "flat") return properties[0];
+  const [at, wide = 1, much = 0] = properties;
   return kind === "edge" ? much / (1 + Math.exp((nm - at) / wide)) : much * Math.exp(-0.5 * ((nm - at) / wide) ** 2);
 };
 const spectrum = (bands: readonly Band[]): Spectrum => WAVELENGTHS.map((nm) => bands.reduce((sum, each) => sum + band(nm, each), 0.03));

@@ -53,46 +53,46 @@ export interface ShelfPaint {
 }
 
 /** @fault unknown-pigment: a pigment that is not in the table and the paint has no chart of its own; near names are offered */
-export function shelfPaint(told: PaintTold): Result<ShelfPaint> {
-  const known = told.pigments.map(pigmentOf);
+export function shelfPaint(paint: PaintTold): Result<ShelfPaint> {
+  const known = paint.pigments.map(pigmentOf);
   const faults = known.flatMap((pigment, index): Fault[] => {
-    const given = told.pigments[index] ?? "";
-    return pigment || told.chart
+    const given = paint.pigments[index] ?? "";
+    return pigment || paint.chart
       ? []
       : [{ code: "unknown-pigment", path: ["pigments", index], given: [{ text: given }], allowed: phrase`a pigment of the table, such as ${nearPigments(given).join(", ")}` }];
   });
-  if (told.pigments.length === 0 && !told.chart)
+  if (paint.pigments.length === 0 && !paint.chart)
     faults.push({ code: "no-pigment", path: ["pigments"], given: ["none"], allowed: ["at least one pigment, such as PB29, or a colour from your chart"] });
   if (faults.length > 0) return fail(...faults);
   const pigments = known.filter((pigment): pigment is Pigment => pigment !== null);
-  const covering = told.covering ?? mostCovering(pigments);
-  const metallic = told.metallic ?? pigments.some((pigment) => pigment.metallic);
+  const covering = paint.covering ?? mostCovering(pigments);
+  const metallic = paint.metallic ?? pigments.some((pigment) => pigment.metallic);
   return succeed({
-    id: told.id,
-    name: told.name,
-    pigments: told.pigments,
-    form: told.form,
-    film: filmOf(told, pigments, covering, metallic),
-    strength: told.strength ?? FORM_STRENGTH[told.form],
+    id: paint.id,
+    name: paint.name,
+    pigments: paint.pigments,
+    form: paint.form,
+    film: filmOf(paint, pigments, covering, metallic),
+    strength: paint.strength ?? FORM_STRENGTH[paint.form],
     covering,
-    stains: told.stains ?? pigments.some((pigment) => pigment.stains),
-    granulates: told.granulates ?? pigments.some((pigment) => pigment.granulates),
-    lightfast: told.lightfast ?? Math.min(8, ...pigments.map((pigment) => pigment.lightfast)),
+    stains: paint.stains ?? pigments.some((pigment) => pigment.stains),
+    granulates: paint.granulates ?? pigments.some((pigment) => pigment.granulates),
+    lightfast: paint.lightfast ?? Math.min(8, ...pigments.map((pigment) => pigment.lightfast)),
     metallic,
     hazards: [...new Set(pigments.flatMap((pigment) => pigment.hazard ?? []))],
-    isCharted: Boolean(told.chart),
-    costPerMl: told.costPerMl ?? null,
+    isCharted: Boolean(paint.chart),
+    costPerMl: paint.costPerMl ?? null,
   });
 }
 
 const mostCovering = (pigments: readonly Pigment[]): Covering => COVERINGS[Math.max(0, ...pigments.map((pigment) => COVERINGS.indexOf(pigment.covering)))] ?? "transparent";
 
-function filmOf(told: PaintTold, pigments: readonly Pigment[], covering: Covering, metallic: boolean): Film {
+function filmOf(paint: PaintTold, pigments: readonly Pigment[], covering: Covering, metallic: boolean): Film {
   const flakes = metallic ? { metallic } : {};
-  if (told.chart) return { ...filmOfWash(reflectanceOf(told.chart), metallic ? 1.6 : Math.max(SCATTERING[covering], meanScatter(pigments))), ...flakes };
+  if (paint.chart) return { ...filmOfWash(reflectanceOf(paint.chart), metallic ? 1.6 : Math.max(SCATTERING[covering], meanScatter(pigments))), ...flakes };
   const film = mixed(pigments.map((pigment) => ({ film: pigment.film, share: 1 })));
   // A covering that was told by hand holds; else that of the pigments, of which whites have more than any word says.
-  return told.covering && told.covering !== mostCovering(pigments) ? { ...film, scatters: film.scatters.map(() => SCATTERING[covering]), ...flakes } : { ...film, ...flakes };
+  return paint.covering && paint.covering !== mostCovering(pigments) ? { ...film, scatters: film.scatters.map(() => SCATTERING[covering]), ...flakes } : { ...film, ...flakes };
 }
 
 const meanScatter = (pigments: readonly Pigment[]): number => (pigments.length === 0 ? 0 : pigments.reduce((sum, { film }) => sum + (film.scatters[0] ?? 0), 0) / pigments.length);

@@ -159,9 +159,9 @@ export function movedNeeds(
   before: { readonly plan: SeasonWorkPlan; readonly days: readonly string[] },
   after: { readonly plan: SeasonWorkPlan; readonly days: readonly string[] },
 ): { id: string; from: string[]; to: string[] }[] {
-  const daysOf = (told: typeof before): Map<string, Set<string>> => {
+  const daysOf = (side: typeof before): Map<string, Set<string>> => {
     const found = new Map<string, Set<string>>();
-    for (const block of told.plan.blocks) for (const id of block.needs) found.set(id, (found.get(id) ?? new Set()).add(told.days[block.session] ?? ""));
+    for (const block of side.plan.blocks) for (const id of block.needs) found.set(id, (found.get(id) ?? new Set()).add(side.days[block.session] ?? ""));
     return found;
   };
   const [old, now] = [daysOf(before), daysOf(after)];

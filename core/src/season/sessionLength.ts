@@ -30,12 +30,12 @@ const STEP = 5;
  * out here and counted among the interruptions.
  */
 export function learnedLength(pattern: SessionPattern, worked: readonly WorkedStretch[]): LearnedLength {
-  const told = pattern.to - pattern.from;
+  const planned = pattern.to - pattern.from;
   const seen = worked
     .filter((each) => weekdayOf(each.day) === pattern.weekday && each.to > pattern.from - APART && each.from < pattern.to + APART)
     .map((each) => Math.max(STEP, Math.min(each.to, pattern.to + APART) - Math.max(each.from, pattern.from - APART)));
-  if (seen.length < LEAST_SEEN) return { minutes: told, seen: seen.length };
-  const mean = (TOLD_WEIGHT * told + seen.reduce((sum, each) => sum + each, 0)) / (TOLD_WEIGHT + seen.length);
+  if (seen.length < LEAST_SEEN) return { minutes: planned, seen: seen.length };
+  const mean = (TOLD_WEIGHT * planned + seen.reduce((sum, each) => sum + each, 0)) / (TOLD_WEIGHT + seen.length);
   return { minutes: Math.round(mean / STEP) * STEP, seen: seen.length };
 }
 

@@ -86,7 +86,7 @@ export function preparationFor(
 }
 
 function mixesFor(design: DesignRead, way: ColourwayRead, panels: number, shelf: readonly ShelfPaint[], room: Room): MixToMake[] {
-  return puddlesFor(design, toldOf(design, way, null, []).told, panels, shelf, RESERVE, room).map(({ paint, strength, puddle }) => {
+  return puddlesFor(design, toldOf(design, way, null, []).puddles, panels, shelf, RESERVE, room).map(({ paint, strength, puddle }) => {
     const own = onShelf(paint, shelf);
     return {
       design: design.name,

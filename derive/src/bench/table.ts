@@ -31,8 +31,8 @@ export interface StandingBatch extends PlannedBatch, OnBoard {
 }
 
 /** Every batch with panels that are neither graded nor put away, those touched last first. */
-export function batchesOnTable(outlook: Outlook, told: readonly BatchRead[]): { readonly view: NeedView; readonly batch: BatchRead }[] {
-  const fresh = new Map(told.map((batch) => [batch.id, batch]));
+export function batchesOnTable(outlook: Outlook, batches: readonly BatchRead[]): { readonly view: NeedView; readonly batch: BatchRead }[] {
+  const fresh = new Map(batches.map((batch) => [batch.id, batch]));
   return outlook.open
     .flatMap((view) => view.batches.map((batch) => ({ view, batch: fresh.get(batch.id) ?? batch })))
     .filter(({ batch }) => batch.units.some((unit) => unit.grade === null))

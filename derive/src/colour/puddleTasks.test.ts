@@ -35,12 +35,12 @@ test("area and strength come from the picture, else from the guides, else they a
   const inside = toldOf({ ...design, guides: cells }, way, null, [null, null]);
   expect(inside.measured).toBe("guides");
   // A panel of 114.3 mm with a margin of 10: 94.3 squared inside, shared by two paints.
-  expect(inside.told[0]?.share).toBeCloseTo((94.3 / 114.3) ** 2 / 2, 3);
+  expect(inside.puddles[0]?.share).toBeCloseTo((94.3 / 114.3) ** 2 / 2, 3);
   expect(toldOf(design, way, null, [null, null])).toMatchObject({ measured: "guess", told: [{ share: 0.4 }, { share: 0.4 }] });
 });
 
 test("half a panel of 4 1/2 in square for ten panels takes 15 ml with a quarter in reserve", () => {
-  const { told } = toldOf(design, way, apart, [null, null]);
+  const { puddles: told } = toldOf(design, way, apart, [null, null]);
   const [sky, boatPaint] = puddlesFor(design, told, 10, [], 0.25, ROOM);
   // 114.3 mm squared, half of it: 65.3 cm2; 0.018 ml each, ten panels, a quarter more: 14.7 ml.
   expect(sky?.puddle.ml).toBe(15);
@@ -49,7 +49,7 @@ test("half a panel of 4 1/2 in square for ten panels takes 15 ml with a quarter 
 });
 
 test("twice the coats take twice as much; a long batch is mixed in goes", () => {
-  const { told } = toldOf(design, way, apart, [null, null]);
+  const { puddles: told } = toldOf(design, way, apart, [null, null]);
   const twice = puddlesFor(
     design,
     told.map((each) => ({ ...each, coats: 2 })),

@@ -56,28 +56,28 @@ export function toldOf(
   way: ColourwayRead,
   apart: Apart | null,
   films: readonly (Film | null)[],
-): { readonly told: readonly PuddleTold[]; readonly measured: Measured } {
+): { readonly puddles: readonly PuddleTold[]; readonly measured: Measured } {
   const inside = enclosed(design);
   const even = (inside ?? 0.8) / Math.max(1, way.paints.length);
-  const told = way.paints.map((paint, index): PuddleTold => {
+  const puddles = way.paints.map((paint, index): PuddleTold => {
     const area = apart?.areas[index];
     const film = films[index];
     // The picture tells thickness against the colour it was looked for by; that colour is a wash of its own strength.
     const strength = strengthNamed((area?.load ?? 1) * (film ? loadLike(film, labOfHex(paint.hex)) : 1));
     return area ? { paint, share: area.share, strength, coats: 1 } : { paint, share: even, strength: "milk", coats: 1 };
   });
-  return { told, measured: apart ? "picture" : inside === null ? "guess" : "guides" };
+  return { puddles: puddles, measured: apart ? "picture" : inside === null ? "guess" : "guides" };
 }
 
 const FORM_ASSUMED: Form = "pan";
 
 /** The puddles of a colourway for so many panels. Each paint's minutes are those of its stage over all panels. */
-export function puddlesFor(design: DesignRead, told: readonly PuddleTold[], panels: number, shelf: readonly ShelfPaint[], reserve: number, room: Room): readonly PuddleNeed[] {
+export function puddlesFor(design: DesignRead, puddles: readonly PuddleTold[], panels: number, shelf: readonly ShelfPaint[], reserve: number, room: Room): readonly PuddleNeed[] {
   const panel = panelOf(design);
   const size = toMm(lengthOfUnits(panel.width)) * toMm(lengthOfUnits(panel.height)) * (panel.outline === "circle" ? Math.PI / 4 : 1);
   const stages = design.stages.filter((stage) => stage.kind === "paint");
-  const laid = stagesOfPaints(told.length, stages.length);
-  return told.map((each, index): PuddleNeed => {
+  const laid = stagesOfPaints(puddles.length, stages.length);
+  return puddles.map((each, index): PuddleNeed => {
     const own = onShelf(each.paint, shelf);
     const form = own?.form ?? FORM_ASSUMED;
     const area = each.share * size;

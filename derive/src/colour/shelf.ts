@@ -31,7 +31,7 @@ export function modelled(paint: PaintRead): readonly ShelfPaint[] {
   return made.ok ? [made.value] : [];
 }
 
-export const pigmentsOf = (told: string): readonly string[] => told.split(/[\s,+/]+/).filter((index) => index !== "");
+export const pigmentsOf = (text: string): readonly string[] => text.split(/[\s,+/]+/).filter((index) => index !== "");
 
 /** The paint of the shelf that a design means, by its name. */
 export const onShelf = (paint: DesignPaint, shelf: readonly ShelfPaint[]): ShelfPaint | undefined =>

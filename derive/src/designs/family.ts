@@ -20,11 +20,11 @@ import { stackOf } from "../season/materials.ts";
 import { routeOf, stagesOf } from "./route.ts";
 
 /** An occasion as designs and needs are compared by it: `Thank-you` and `thank you` are one. */
-export const occasionKey = (told: string): string => told.trim().toLowerCase().replace(/\s+/g, "-");
+export const occasionKey = (text: string): string => text.trim().toLowerCase().replace(/\s+/g, "-");
 
 /** As it is said: `new-year` is New year. */
-const occasionWords = (told: string): string => {
-  const words = told.replaceAll("-", " ");
+const occasionWords = (text: string): string => {
+  const words = text.replaceAll("-", " ");
   return capital(words);
 };
 
@@ -44,9 +44,9 @@ export function memberOf(design: DesignRead, sentiments: ReadonlyMap<string, Sen
   const panel = layers.findLast((layer) => layer.kind === "panel");
   const techniques = routeOf(stagesOf(design)).map((stage) => stage.technique);
   const carried = [...(design.words.front ? [design.words.front.sentimentId] : []), ...design.words.inside].flatMap((id) => sentiments.get(id) ?? []);
-  const { line, suits, ...told } = design.traits;
+  const { line, suits, ...rest } = design.traits;
   return {
-    ...told,
+    ...rest,
     id: design.id,
     name: design.name,
     colourways: design.colourways.map(({ id, name, paints }) => ({ id, name, colours: paints.map((paint) => paint.hex) })),

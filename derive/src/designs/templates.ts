@@ -170,8 +170,8 @@ const DRAFTS: readonly Draft[] = [
   },
 ];
 
-export const TEMPLATES: readonly Template[] = DRAFTS.map(({ make, ...told }) => ({
-  ...told,
+export const TEMPLATES: readonly Template[] = DRAFTS.map(({ make, ...rest }) => ({
+  ...rest,
   make: (newId) => {
     const { stages, ...more } = make();
     return { ...more, stages: stages.map((stage) => ({ id: newId(), ...stage })) };

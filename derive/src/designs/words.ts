@@ -13,16 +13,16 @@ const zoneOf = (zone: WordPlace): WordZone => {
   return { id: zone.id, x: of(zone.x), y: of(zone.y), width: of(zone.width), height: of(zone.height), curve: of(zone.curve) };
 };
 
-const wordsOf = (told: SentimentRead) => ({
-  text: told.text,
-  means: told.means,
-  width: told.width === null ? null : toMm(lengthOfUnits(told.width)),
-  height: told.height === null ? null : toMm(lengthOfUnits(told.height)),
+const wordsOf = (sentiment: SentimentRead) => ({
+  text: sentiment.text,
+  means: sentiment.means,
+  width: sentiment.width === null ? null : toMm(lengthOfUnits(sentiment.width)),
+  height: sentiment.height === null ? null : toMm(lengthOfUnits(sentiment.height)),
 });
 
 /** Where a sentiment goes best among some places, and how large; null without a place. */
-export const bestFit = (told: SentimentRead, zones: readonly WordPlace[]): Fit | null =>
-  fitWords(wordsOf(told), zones.map(zoneOf), { leastXHeight: LEAST_X_HEIGHT, mostLines: MOST_LINES })[0] ?? null;
+export const bestFit = (sentiment: SentimentRead, zones: readonly WordPlace[]): Fit | null =>
+  fitWords(wordsOf(sentiment), zones.map(zoneOf), { leastXHeight: LEAST_X_HEIGHT, mostLines: MOST_LINES })[0] ?? null;
 
 export interface Offer {
   readonly sentiment: SentimentRead;

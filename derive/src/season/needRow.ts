@@ -11,9 +11,9 @@ export interface NeedRow {
   readonly by: readonly [number, number, number] | null;
 }
 
-export function rowOf(view: NeedView, told: PlannedSeason | null): NeedRow {
+export function rowOf(view: NeedView, latest: PlannedSeason | null): NeedRow {
   // While the search still goes on, what it has not placed yet is not called late.
-  const planned = told?.settled ? told : null;
+  const planned = latest?.settled ? latest : null;
   const finish = planned?.answer.plan.needs.find((each) => each.id === view.need.id);
   const odds = planned?.odds?.needs.find((each) => each.id === view.need.id) ?? null;
   // What is ready to be posted has no work in the plan; its day alone counts.

@@ -67,8 +67,8 @@ const counts = (need: NeedRead, grade: Grade | null): boolean => grade === "good
 const fromLeft = (need: NeedRead, colourwayId: string): number => need.lines.reduce((sum, line) => sum + (line.colourwayId === colourwayId ? line.fromLeft : 0), 0);
 
 /** A panel that was painted for the need, or given to it out of the stash: that one counts as good, however it was judged. */
-function unitsFor(told: Pick<ToldOfNeeds, "batches">, needId: string) {
-  return told.batches.flatMap((batch) =>
+function unitsFor(reads: Pick<ToldOfNeeds, "batches">, needId: string) {
+  return reads.batches.flatMap((batch) =>
     batch.units
       .filter((unit) => (unit.servesNeedId ?? batch.needId) === needId)
       .map((unit) => ({
@@ -99,11 +99,11 @@ function stageOfNeed(
   return isBegun ? "on the bench" : "not begun";
 }
 
-export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, yields: Map<string, { good: number; bad: number }>, holidays: ReadonlySet<Day>) {
-  const batches = told.batches.filter((batch) => batch.needId === need.id);
+export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead, yields: Map<string, { good: number; bad: number }>, holidays: ReadonlySet<Day>) {
+  const batches = reads.batches.filter((batch) => batch.needId === need.id);
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const assembled = need.lines.reduce((sum, line) => sum + line.assembled, 0);
-  const units = unitsFor(told, need.id);
+  const units = unitsFor(reads, need.id);
   const goodBy = new Map(
     [...new Set(need.lines.map((line) => line.colourwayId))].map((id) => [
       id,
@@ -127,8 +127,8 @@ export function bareView(told: ToldOfNeeds, need: NeedRead, design: DesignRead, 
   const stage = stageOfNeed(need, { cards, kept, assembled, good, coming, painted, isBegun: batches.length > 0 });
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   // The cheapest service is only as good as the days it leaves for the work.
-  const readyAtBest = addDays(told.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(stageLoadOf)) : 1);
-  const table = need.service === null ? told.dispatch.carrier.table : told.dispatch.carrier.table.filter((line) => line.service === need.service);
+  const readyAtBest = addDays(reads.today, stage === "to post" || stage === "done" ? 0 : stage === "not begun" ? DAYS_TO_PAINT + nightsIn(design.stages.map(stageLoadOf)) : 1);
+  const table = need.service === null ? reads.dispatch.carrier.table : reads.dispatch.carrier.table.filter((line) => line.service === need.service);
   const service = need.zone === null ? null : serviceFor(table, need.zone, due, readyAtBest, holidays);
   const post = service?.ok ? service.value : null;
   return {

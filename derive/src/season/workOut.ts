@@ -73,39 +73,39 @@ export interface SeasonTold {
 }
 
 /** Works a season out. Pure, so that it is tested without a browser. */
-export function workOut(told: SeasonTold): Outlook {
-  const yields = new Map(told.yields.map((each) => [each.designId, each]));
-  const holidays = new Set(told.dispatch.carrier.holidays.map(day));
-  const worked = workedStretches(told);
-  const allSessions = sessionsAhead({ ...told, pattern: learnedWeek(told.pattern, worked) });
+export function workOut(reads: SeasonTold): Outlook {
+  const yields = new Map(reads.yields.map((each) => [each.designId, each]));
+  const holidays = new Set(reads.dispatch.carrier.holidays.map(day));
+  const worked = workedStretches(reads);
+  const allSessions = sessionsAhead({ ...reads, pattern: learnedWeek(reads.pattern, worked) });
   const sessions = allSessions.filter((session) => session.who === "maker");
-  const bare = told.needs.flatMap((need) => {
-    const design = told.designs.find((each) => each.id === need.designId);
-    return design ? [bareView(told, need, asMadeFor(need, design), yields, holidays)] : [];
+  const bare = reads.needs.flatMap((need) => {
+    const design = reads.designs.find((each) => each.id === need.designId);
+    return design ? [bareView(reads, need, asMadeFor(need, design), yields, holidays)] : [];
   });
   const plan = seasonPlan(
     bare.map((each) => ({ id: each.need.id, hands: each.hands, readyBy: each.readyBy, waitingDays: each.nights })),
     sessions,
-    told.today,
+    reads.today,
   );
-  const serving = servingFor(bare, told);
+  const serving = servingFor(bare, reads);
   const needs = bare.map(({ hands: _hands, nights: _nights, ...view }): NeedView => {
     const outlook = plan.needs.find((each) => each.id === view.need.id);
     if (!outlook) throw new Error("the plan left a need out");
-    return { ...view, outlook: safeToPost(view.stage, outlook, view.readyBy, told.today), serving: serving.get(view.need.id) ?? null };
+    return { ...view, outlook: safeToPost(view.stage, outlook, view.readyBy, reads.today), serving: serving.get(view.need.id) ?? null };
   });
   const open = needs.filter((each) => each.stage !== "done");
-  const lengths = new Map(told.pattern.map((each) => [each.id, learnedLength(each, worked)]));
-  return { ...told, offered: told.designs.filter((design) => !design.archived), needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(told.stores, open) };
+  const lengths = new Map(reads.pattern.map((each) => [each.id, learnedLength(each, worked)]));
+  return { ...reads, offered: reads.designs.filter((design) => !design.archived), needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(reads.stores, open) };
 }
 
 /** Sessions to come, until the last need is due and some weeks beyond. */
-function sessionsAhead(told: Pick<SeasonTold, "pattern" | "changes" | "today" | "minute" | "shop" | "needs">): KeptSession[] {
-  const lastDue = told.needs.reduce<Day>((latest, need) => (need.due > latest ? day(need.due) : latest), told.today);
-  const until = [addDays(told.today, HORIZON_DAYS), addDays(lastDue, 14)].sort()[1] ?? told.today;
-  const latest = addDays(told.today, MOST_DAYS_AHEAD);
-  const changes = told.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
-  return sessionsLeft(keptSessions(told.pattern, changes, told.today, until < latest ? until : latest, told.shop.lateAfter), told.today, told.minute);
+function sessionsAhead(reads: Pick<SeasonTold, "pattern" | "changes" | "today" | "minute" | "shop" | "needs">): KeptSession[] {
+  const lastDue = reads.needs.reduce<Day>((latest, need) => (need.due > latest ? day(need.due) : latest), reads.today);
+  const until = [addDays(reads.today, HORIZON_DAYS), addDays(lastDue, 14)].sort()[1] ?? reads.today;
+  const latest = addDays(reads.today, MOST_DAYS_AHEAD);
+  const changes = reads.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
+  return sessionsLeft(keptSessions(reads.pattern, changes, reads.today, until < latest ? until : latest, reads.shop.lateAfter), reads.today, reads.minute);
 }
 
 /** A need whose cards are made is safe as long as its day has not passed. */

@@ -9,9 +9,9 @@ interface Table {
 const known = new WeakMap<BatchRead, { readonly designs: readonly DesignRead[]; readonly timeZone: string; readonly stretches: readonly WorkedStretch[] }>();
 
 /** From the first to the last tap of each day at the bench; what was tapped first had its hands before it. */
-export function workedStretches(told: Table & { readonly batches: readonly BatchRead[]; readonly today: Day }): WorkedStretch[] {
+export function workedStretches(reads: Table & { readonly batches: readonly BatchRead[]; readonly today: Day }): WorkedStretch[] {
   // Today is not over.
-  return joined(told.batches.flatMap((batch) => stretchesOf(batch, told))).filter((each) => each.day < told.today);
+  return joined(reads.batches.flatMap((batch) => stretchesOf(batch, reads))).filter((each) => each.day < reads.today);
 }
 
 function stretchesOf(batch: BatchRead, { designs, shop: { timeZone } }: Table): readonly WorkedStretch[] {

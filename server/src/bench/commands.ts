@@ -24,9 +24,9 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
         ),
       ),
     );
-  const told = new Set(known.map((fact) => fact.id));
+  const knownIds = new Set(known.map((fact) => fact.id));
   for (const [index, fact] of payload.facts.entries()) {
-    if (told.has(fact.id)) continue;
+    if (knownIds.has(fact.id)) continue;
     if (!units.some((each) => each.id === fact.unitId))
       refuse({ code: "not-found", path: ["facts", index, "unitId"], given: [{ name: fact.unitId, of: "panel" }], allowed: ["a panel of this batch"] });
     const at = writing.happened(fact.at);

@@ -93,21 +93,21 @@ function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: strin
 }
 
 /** A change without what it does not speak of. */
-const told = <Change extends object>(change: Change) =>
+const definedOnly = <Change extends object>(change: Change) =>
   Object.fromEntries(Object.entries(change).filter(([, value]) => value !== undefined)) as { [Key in keyof Change]: Exclude<Change[Key], undefined> };
 
 async function changeSeries(writing: Writing, payload: CommandPayload<"change-series">): Promise<HandlerResult<"change-series">> {
   const found = await writing.find("series", payload.id);
   if (!found) return missing("series", ["id"], payload.id);
   const { id, ties, ...patch } = payload;
-  await writing.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...told(ties) } } : {}) });
+  await writing.update("series", id, { ...patch, ...(ties ? { ties: { ...found.ties, ...definedOnly(ties) } } : {}) });
   return { subject: ["series", id], facts: { name: payload.name ?? found.name } };
 }
 
 async function changeTraits(writing: Writing, payload: CommandPayload<"change-traits">): Promise<HandlerResult<"change-traits">> {
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
-  await writing.update("design", payload.id, { traits: { ...found.traits, ...told(payload.traits) } });
+  await writing.update("design", payload.id, { traits: { ...found.traits, ...definedOnly(payload.traits) } });
   return { subject: ["design", payload.id], facts: { name: found.name } };
 }
 

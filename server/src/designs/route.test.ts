@@ -3,10 +3,10 @@ import { v7 } from "uuid";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
-let told: Awaited<ReturnType<typeof furnish>>;
+let furnished: Awaited<ReturnType<typeof furnish>>;
 beforeAll(async () => {
   shop = await openTestShop();
-  told = await furnish(shop);
+  furnished = await furnish(shop);
 }, 60_000);
 afterAll(() => shop.close());
 
@@ -36,10 +36,10 @@ test("stages keep their technique and their order when the route is changed, and
 test("a stage that panels have gone through cannot be taken out of the route", async () => {
   const design = await designNow();
   const batchId = v7();
-  const unit = { id: v7(), number: 1, colourwayId: told.ids.blue };
-  await shop.give("split-sheets", { batches: [{ batchId, needId: told.ids.need, units: [unit] }], uses: [{ storeId: told.ids.paper, sheets: 1 }] });
-  await shop.give("tell-bench", { batchId, facts: [{ id: v7(), unitId: unit.id, stageId: told.ids.wash, what: "done", at: "2031-11-08T10:00:00Z" }] });
-  const stages = design.stages.filter((stage) => stage.id !== told.ids.wash).map(({ position: _position, ...stage }) => stage);
+  const unit = { id: v7(), number: 1, colourwayId: furnished.ids.blue };
+  await shop.give("split-sheets", { batches: [{ batchId, needId: furnished.ids.need, units: [unit] }], uses: [{ storeId: furnished.ids.paper, sheets: 1 }] });
+  await shop.give("tell-bench", { batchId, facts: [{ id: v7(), unitId: unit.id, stageId: furnished.ids.wash, what: "done", at: "2031-11-08T10:00:00Z" }] });
+  const stages = design.stages.filter((stage) => stage.id !== furnished.ids.wash).map(({ position: _position, ...stage }) => stage);
   const refused = await shop.give("change-route", { id: design.id, version: design.version, stages });
   expect([refused.status, refused.body.errors[0]?.given, refused.body.errors[0]?.allowed]).toEqual([
     422,

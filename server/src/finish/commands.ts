@@ -57,7 +57,7 @@ async function assembleCards(writing: Writing, payload: CommandPayload<"assemble
 }
 
 /** What the cards take, reckoned here. What a screen reckoned from figures that are no longer true is refused with what is. */
-async function usesReckoned(writing: Writing, designId: string, cards: number, told: readonly StoreUse[] | undefined): Promise<StoreUse[]> {
+async function usesReckoned(writing: Writing, designId: string, cards: number, given: readonly StoreUse[] | undefined): Promise<StoreUse[]> {
   const design = await readDesign(writing.tx, designId);
   const shelf = await readShelf(writing.tx);
   const uses = design ? usesOfCards(design, cards, shelf) : [];
@@ -70,7 +70,7 @@ async function usesReckoned(writing: Writing, designId: string, cards: number, t
           " of ",
           { name: shelf.find((each) => each.id === storeId)?.name ?? storeId, of: "store" },
         ]);
-  if (told && !sameUses(told, uses)) refuse({ code: "reckoned-otherwise", path: ["uses"], given: words(told), allowed: phrase`${words(uses)}: what these cards take` });
+  if (given && !sameUses(given, uses)) refuse({ code: "reckoned-otherwise", path: ["uses"], given: words(given), allowed: phrase`${words(uses)}: what these cards take` });
   return uses;
 }
 

@@ -65,8 +65,8 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
   const read = schema.safeParse(given.payload);
   if (!read.success) throw new Refusal(422, "Some of what was given cannot be.", faultsOf(read.error, given.payload));
   const correction = clockCorrection(given, giver.now);
-  const told = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
-  const at = told.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : told;
+  const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
+  const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
   return inShop(database, giver.shopId, async (tx) => {
     // Two tellings of one command meet here, and the second waits for the first.
     await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
@@ -111,9 +111,9 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .update(event)
     .set({ undoneBy: eventId })
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, found.id)));
-  const told = toldOf(found);
+  const taken = toldOf(found);
   // Taking back a taking back says what it brings again, not the whole way there.
-  const facts = told.kind === "undo" ? { of: told.facts.of, again: !told.facts.again } : { of: told, again: false };
+  const facts = taken.kind === "undo" ? { of: taken.facts.of, again: !taken.facts.again } : { of: taken, again: false };
   return { subject: [found.subjectKind, found.subjectId], facts };
 }
 
@@ -127,7 +127,7 @@ export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
   kind: row.kind,
   subjectKind: row.subjectKind,
   subjectId: row.subjectId,
-  told: toldOf(row),
+  happened: toldOf(row),
   undoneBy: row.undoneBy,
   undoable: row.undoneBy === null && row.changes.length > 0,
 });

@@ -71,9 +71,9 @@ async function changeNeed(writing: Writing, payload: CommandPayload<"change-need
   const zone = payload.zone === undefined ? found.zone : payload.zone;
   if (payload.service) checkService(writing, zone, payload.service);
   const { id: _id, version, lines: _lines, ...changed } = payload;
-  const told = Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
+  const changes = Object.fromEntries(Object.entries(changed).filter(([, value]) => value !== undefined));
   const lines = payload.lines ?? (await needLinesOf(writing.tx, payload.id));
-  for (const fault of termFaults({ ...found, ...told, lines })) refuse({ ...fault, code: "contradicts" });
+  for (const fault of termFaults({ ...found, ...changes, lines })) refuse({ ...fault, code: "contradicts" });
   await writing.update("need", payload.id, changed, version);
   if (payload.lines) {
     await checkColourways(writing, found.designId, payload.lines);

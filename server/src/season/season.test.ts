@@ -4,24 +4,24 @@ import { v7 } from "uuid";
 import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
-let told: Awaited<ReturnType<typeof furnish>>;
+let furnished: Awaited<ReturnType<typeof furnish>>;
 beforeAll(async () => {
   shop = await openTestShop();
-  told = await furnish(shop);
+  furnished = await furnish(shop);
 }, 60_000);
 afterAll(() => shop.close());
 
 const season = (): Promise<SeasonRead> => shop.get<SeasonRead>("season");
 const needNow = async () => {
-  const found = (await season()).needs.find((need) => need.id === told.ids.need);
+  const found = (await season()).needs.find((need) => need.id === furnished.ids.need);
   if (!found) throw new Error("the need was lost");
   return found;
 };
 const another = (part: object = {}) => ({
-  ...told.need,
+  ...furnished.need,
   id: v7(),
   title: "Quay café",
-  lines: [{ id: v7(), colourwayId: told.ids.blue, quantity: 4 }],
+  lines: [{ id: v7(), colourwayId: furnished.ids.blue, quantity: 4 }],
   ...part,
 });
 
@@ -38,18 +38,18 @@ test("a need keeps all that its kind has, and a change says in the logbook what 
     print: false,
   });
   const { version } = await needNow();
-  const changed = await shop.give("change-need", { id: told.ids.need, version, print: true, skipped: [told.ids.dots], service: "Letter" });
+  const changed = await shop.give("change-need", { id: furnished.ids.need, version, print: true, skipped: [furnished.ids.dots], service: "Letter" });
   expect(wordsOf(changed.body.event)).toBe("Harbour office changed: printed from one master, posted as Letter, 1 stage left out");
-  expect(await needNow()).toMatchObject({ print: true, skipped: [told.ids.dots], service: "Letter", due: "2031-11-20", priceMinor: null });
+  expect(await needNow()).toMatchObject({ print: true, skipped: [furnished.ids.dots], service: "Letter", due: "2031-11-20", priceMinor: null });
   await shop.give("undo", { eventId: changed.body.event.id });
   expect(await needNow()).toMatchObject({ print: false, skipped: [], service: null });
 });
 
 test("a stage of another design, a whole route left out and a service that does not go there are refused", async () => {
   const { version } = await needNow();
-  const id = told.ids.need;
+  const id = furnished.ids.need;
   expect((await shop.give("change-need", { id, version, skipped: [v7()] })).body.errors[0]?.path).toEqual(["skipped", 0]);
-  expect((await shop.give("change-need", { id, version, skipped: [told.ids.wash, told.ids.dots] })).body.errors[0]).toMatchObject({
+  expect((await shop.give("change-need", { id, version, skipped: [furnished.ids.wash, furnished.ids.dots] })).body.errors[0]).toMatchObject({
     given: "every stage",
     allowed: "a route with at least one stage left",
   });

@@ -3,10 +3,10 @@ import { v7 } from "uuid";
 import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
-let told: Awaited<ReturnType<typeof furnish>>;
+let furnished: Awaited<ReturnType<typeof furnish>>;
 beforeAll(async () => {
   shop = await openTestShop();
-  told = await furnish(shop);
+  furnished = await furnish(shop);
 }, 60_000);
 afterAll(() => shop.close());
 
@@ -18,9 +18,16 @@ const needNow = async (id: string) => {
 /** A need for blue cards whose panels are split, judged, and as many cards assembled and handed over. */
 async function finished(cards: number, stashed: number): Promise<{ need: string; line: string; panels: string[] }> {
   const [need, line, batchId] = [v7(), v7(), v7()];
-  await shop.give("add-need", { ...told.need, id: need, kind: "fair", title: "Quay fair", zone: null, lines: [{ id: line, colourwayId: told.ids.blue, quantity: cards }] });
-  const units = Array.from({ length: cards + stashed }, (_, index) => ({ id: v7(), number: index + 1, colourwayId: told.ids.blue }));
-  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: told.ids.paper, sheets: 1 }] });
+  await shop.give("add-need", {
+    ...furnished.need,
+    id: need,
+    kind: "fair",
+    title: "Quay fair",
+    zone: null,
+    lines: [{ id: line, colourwayId: furnished.ids.blue, quantity: cards }],
+  });
+  const units = Array.from({ length: cards + stashed }, (_, index) => ({ id: v7(), number: index + 1, colourwayId: furnished.ids.blue }));
+  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: furnished.ids.paper, sheets: 1 }] });
   await shop.give("grade-panels", { batchId, grades: units.map((unit, index) => ({ unitId: unit.id, grade: index < cards ? "good" : "stash" })) });
   await shop.give("assemble-cards", { needId: need, lines: [{ lineId: line, quantity: cards }], uses: [] });
   await shop.give("post-need", { id: v7(), needId: need, on: "2031-11-08", service: "by hand", costMinor: 0 });
@@ -29,7 +36,7 @@ async function finished(cards: number, stashed: number): Promise<{ need: string;
 const given = { ...({} as { need: string; line: string }) };
 
 test("what came of a fair is told once it is over, and what was not sold is left over", async () => {
-  const early = await shop.give("tell-outcome", { needId: told.ids.need, lines: [{ lineId: told.ids.blueLine, sold: 1, given: 0 }] });
+  const early = await shop.give("tell-outcome", { needId: furnished.ids.need, lines: [{ lineId: furnished.ids.blueLine, sold: 1, given: 0 }] });
   expect(early.body.errors[0]).toMatchObject({ path: ["needId"], given: "Harbour office", allowed: "a need that was posted or handed over" });
   const fair = await finished(6, 2);
   const over = await shop.give("tell-outcome", { needId: fair.need, lines: [{ lineId: fair.line, sold: 5, given: 2 }] });
@@ -43,16 +50,16 @@ test("what came of a fair is told once it is over, and what was not sold is left
 test("left-over cards and panels of the stash serve another need, each once, and go back when that is taken back", async () => {
   const fair = await finished(4, 2);
   await shop.give("tell-outcome", { needId: fair.need, lines: [{ lineId: fair.line, sold: 4, given: 0 }] });
-  const served = await shop.give("serve-need", { needId: told.ids.need, unitIds: [fair.panels[0] ?? ""], lines: [{ lineId: told.ids.blueLine, quantity: 1 }] });
+  const served = await shop.give("serve-need", { needId: furnished.ids.need, unitIds: [fair.panels[0] ?? ""], lines: [{ lineId: furnished.ids.blueLine, quantity: 1 }] });
   expect(wordsOf(served.body.event)).toBe("1 panel of the stash and 1 left-over card given to Harbour office");
-  expect((await needNow(told.ids.need)).lines.find((line) => line.id === told.ids.blueLine)).toMatchObject({ assembled: 1, fromLeft: 1 });
+  expect((await needNow(furnished.ids.need)).lines.find((line) => line.id === furnished.ids.blueLine)).toMatchObject({ assembled: 1, fromLeft: 1 });
   const panelNow = async () => (await shop.get<BenchRead>("bench")).batches.flatMap((batch) => batch.units).find((unit) => unit.id === fair.panels[0]);
-  expect(await panelNow()).toMatchObject({ grade: "stash", servesNeedId: told.ids.need });
-  const twice = await shop.give("serve-need", { needId: told.ids.need, unitIds: [fair.panels[0] ?? ""], lines: [] });
+  expect(await panelNow()).toMatchObject({ grade: "stash", servesNeedId: furnished.ids.need });
+  const twice = await shop.give("serve-need", { needId: furnished.ids.need, unitIds: [fair.panels[0] ?? ""], lines: [] });
   expect(twice.body.errors[0]).toMatchObject({ given: "panel 5, given away already", allowed: "a panel of the stash" });
   // The panel is one of the need's own now, and becomes a card.
-  expect((await shop.give("assemble-cards", { needId: told.ids.need, lines: [{ lineId: told.ids.blueLine, quantity: 1 }], uses: [] })).status).toBe(200);
-  const tooMany = await shop.give("assemble-cards", { needId: told.ids.need, lines: [{ lineId: told.ids.redLine, quantity: 1 }], uses: [] });
+  expect((await shop.give("assemble-cards", { needId: furnished.ids.need, lines: [{ lineId: furnished.ids.blueLine, quantity: 1 }], uses: [] })).status).toBe(200);
+  const tooMany = await shop.give("assemble-cards", { needId: furnished.ids.need, lines: [{ lineId: furnished.ids.redLine, quantity: 1 }], uses: [] });
   expect(tooMany.body.errors[0]).toMatchObject({ given: "1", allowed: "at most 0, the good panels not yet in a card" });
 });
 
@@ -60,7 +67,7 @@ test("two needs that reach for the last left-over cards at the same time do not 
   const other = await Promise.all(
     [0, 1].map(async () => {
       const [id, line] = [v7(), v7()];
-      await shop.give("add-need", { ...told.need, id, lines: [{ id: line, colourwayId: told.ids.blue, quantity: 2 }] });
+      await shop.give("add-need", { ...furnished.need, id, lines: [{ id: line, colourwayId: furnished.ids.blue, quantity: 2 }] });
       return { id, line };
     }),
   );
@@ -80,7 +87,7 @@ test("two needs that reach for the last left-over cards at the same time do not 
 test("a red need is not served by blue panels, and serving nothing is refused", async () => {
   const fair = await finished(1, 1);
   const [id, line] = [v7(), v7()];
-  await shop.give("add-need", { ...told.need, id, lines: [{ id: line, colourwayId: told.ids.red, quantity: 2 }] });
+  await shop.give("add-need", { ...furnished.need, id, lines: [{ id: line, colourwayId: furnished.ids.red, quantity: 2 }] });
   expect((await shop.give("serve-need", { needId: id, unitIds: fair.panels, lines: [] })).body.errors[0]?.allowed).toBe("a panel of a design and colourway that the need asks for");
   expect((await shop.give("serve-need", { needId: id, unitIds: [], lines: [] })).body.errors[0]?.given).toBe("nothing");
   const version = (await needNow(id)).version;
@@ -89,9 +96,9 @@ test("a red need is not served by blue panels, and serving nothing is refused", 
 
 test("a lesson is kept with its moment, said no longer when it is removed, and comes back on undo", async () => {
   const id = v7();
-  await shop.give("note-lesson", { id, text: "Soap the brush before masking fluid", moment: "painting", designId: told.ids.design });
+  await shop.give("note-lesson", { id, text: "Soap the brush before masking fluid", moment: "painting", designId: furnished.ids.design });
   const lessons = async () => (await shop.get<SeasonRead>("season")).lessons;
-  expect(await lessons()).toMatchObject([{ text: "Soap the brush before masking fluid", moment: "painting", designId: told.ids.design, notedOn: "2031-11-08" }]);
+  expect(await lessons()).toMatchObject([{ text: "Soap the brush before masking fluid", moment: "painting", designId: furnished.ids.design, notedOn: "2031-11-08" }]);
   const removed = await shop.give("remove-lesson", { id, version: 1 });
   expect(await lessons()).toEqual([]);
   await shop.give("undo", { eventId: removed.body.event.id });
@@ -106,7 +113,7 @@ test("the feed's orders become needs once, however often they are sent", async (
   const [first] = before.orders;
   if (!first) throw new Error("the feed is empty");
   const take = () =>
-    shop.give("add-need", { ...told.need, id: v7(), kind: "order", orderRef: first.ref, lines: [{ id: v7(), colourwayId: told.ids.blue, quantity: first.quantity }] });
+    shop.give("add-need", { ...furnished.need, id: v7(), kind: "order", orderRef: first.ref, lines: [{ id: v7(), colourwayId: furnished.ids.blue, quantity: first.quantity }] });
   expect((await take()).status).toBe(200);
   expect((await orders()).orders.map((order) => order.ref)).not.toContain(first.ref);
   expect((await take()).body.errors[0]).toMatchObject({ path: ["orderRef"], given: first.ref, allowed: "an order not taken yet: this one is Harbour office" });

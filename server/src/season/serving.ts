@@ -85,20 +85,20 @@ async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outco
     refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: ["a need that was posted or handed over"] });
   const lines = await linesOf(writing, payload.needId);
   let [sold, left] = [0, 0];
-  for (const [index, told] of payload.lines.entries()) {
-    const line = lines.find((each) => each.id === told.lineId);
-    if (!line) return missing("line of this need", ["lines", index, "lineId"], told.lineId);
-    const rest = line.assembled - told.sold - told.given;
+  for (const [index, outcome] of payload.lines.entries()) {
+    const line = lines.find((each) => each.id === outcome.lineId);
+    if (!line) return missing("line of this need", ["lines", index, "lineId"], outcome.lineId);
+    const rest = line.assembled - outcome.sold - outcome.given;
     if (rest < 0)
       refuse({
         code: "more-than-made",
         path: ["lines", index, "sold"],
-        given: phrase`${told.sold} sold and ${told.given} given`,
+        given: phrase`${outcome.sold} sold and ${outcome.given} given`,
         allowed: phrase`together at most ${line.assembled}, the cards made`,
       });
     await checkStillLeft(writing, line, rest, ["lines", index, "sold"]);
-    await writing.update("needLine", line.id, { sold: told.sold, given: told.given, leftOver: rest });
-    sold += told.sold;
+    await writing.update("needLine", line.id, { sold: outcome.sold, given: outcome.given, leftOver: rest });
+    sold += outcome.sold;
     left += rest;
   }
   return { subject: ["need", payload.needId], facts: { title: found.title, sold, leftOver: left } };

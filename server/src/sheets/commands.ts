@@ -56,14 +56,14 @@ function checkTaken(payload: CommandPayload<"split-sheets">, { plan, state }: Pi
       .sort()
       .join();
   const sheetsIn = (uses: readonly { readonly storeId: string; readonly sheets: number }[]) => uses.map(({ storeId, sheets }) => ({ id: storeId, count: sheets }));
-  const told = { uses: sheetsIn(payload.uses), offcutsUsed: payload.offcutsUsed };
+  const given = { uses: sheetsIn(payload.uses), offcutsUsed: payload.offcutsUsed };
   const right = { uses: sheetsIn(taken.uses), offcutsUsed: taken.offcutsUsed };
   for (const field of ["uses", "offcutsUsed"] as const)
-    if (key(told[field]) !== key(right[field]))
+    if (key(given[field]) !== key(right[field]))
       refuse({
         code: "reckoned-otherwise",
         path: [field],
-        given: howMany(summed(told[field]), field === "uses" ? "sheet" : "offcut"),
+        given: howMany(summed(given[field]), field === "uses" ? "sheet" : "offcut"),
         allowed: phrase`${howMany(summed(right[field]), field === "uses" ? "sheet" : "offcut")}, as the plan has it`,
       });
 }

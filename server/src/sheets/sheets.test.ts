@@ -4,12 +4,12 @@ import { v7 } from "uuid";
 import { furnish, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
-let told: Awaited<ReturnType<typeof furnish>>;
-let ids: (typeof told)["ids"];
+let furnished: Awaited<ReturnType<typeof furnish>>;
+let ids: (typeof furnished)["ids"];
 beforeAll(async () => {
   shop = await openTestShop();
-  told = await furnish(shop);
-  ({ ids } = told);
+  furnished = await furnish(shop);
+  ({ ids } = furnished);
 }, 60_000);
 afterAll(() => shop.close());
 
@@ -180,7 +180,7 @@ test("a tape plan is followed twice: taped it goes to the bench, cut apart it te
 
 test("several needs are split in one go", async () => {
   const second = v7();
-  await shop.give("add-need", { ...told.need, id: second, kind: "fair", title: "Quay fair", zone: null, lines: [{ id: v7(), colourwayId: ids.blue, quantity: 4 }] });
+  await shop.give("add-need", { ...furnished.need, id: second, kind: "fair", title: "Quay fair", zone: null, lines: [{ id: v7(), colourwayId: ids.blue, quantity: 4 }] });
   const answer = await shop.give("split-sheets", {
     batches: [
       { batchId: v7(), needId: ids.need, units: [unit(1)] },

@@ -1,7 +1,7 @@
 import { jumpOf } from "./clock.ts";
 
-const before = { told: 1_000_000, steady: 500 };
-const after = (told: number, steady: number) => ({ told: before.told + told, steady: before.steady + steady });
+const before = { heard: 1_000_000, steady: 500 };
+const after = (heard: number, steady: number) => ({ heard: before.heard + heard, steady: before.steady + steady });
 
 test("a clock that goes as time goes has not jumped, nor has one that is put right by a second", () => {
   expect(jumpOf(before, after(60_000, 60_000))).toBe(0);

@@ -5,7 +5,7 @@ import { clockOffset, makeUpFor, onClockHeard, presentMoment } from "./serverClo
 
 /** A device's clock and one that nobody can put: both in milliseconds, the second from any moment on. */
 export interface Clocks {
-  readonly told: number;
+  readonly heard: number;
   readonly steady: number;
 }
 /** So much apart, the device's clock was put, or the device slept. */
@@ -16,11 +16,11 @@ const JUMP_MS = 3_000;
  * put, or have gone on while the device slept and its steady clock stood.
  */
 export function jumpOf(before: Clocks, now: Clocks): number {
-  const jump = now.told - before.told - (now.steady - before.steady);
+  const jump = now.heard - before.heard - (now.steady - before.steady);
   return Math.abs(jump) < JUMP_MS ? 0 : jump;
 }
 
-const clocks = (): Clocks => ({ told: Date.now(), steady: performance.now() });
+const clocks = (): Clocks => ({ heard: Date.now(), steady: performance.now() });
 let watched = clocks();
 
 /** Looks whether the device's clock was put. One that was put back is made up for; otherwise only the server knows. @returns whether to ask it */

@@ -27,7 +27,7 @@ const server = (path: string, init?: RequestInit): Promise<Response> => {
   const command = JSON.parse(init?.body as string) as CommandEnvelope;
   if (refused(command)) return Promise.resolve(answer(422, { type: "about:blank", title: "Refused.", status: 422, detail: "That batch is gone.", errors: [GONE] }));
   sent.push(command);
-  return Promise.resolve(answer(200, { event: { id: command.id, seq: sent.length, told: { kind: "older", words: "told" }, undoable: false } }));
+  return Promise.resolve(answer(200, { event: { id: command.id, seq: sent.length, happened: { kind: "older", words: "told" }, undoable: false } }));
 };
 
 const tap = (unitId: string) => ({ batchId: "b", facts: [{ id: `f${unitId}`, unitId, stageId: "wash", what: "done" as const, at: "2031-11-08T10:00:00.000Z" }] });

@@ -71,7 +71,7 @@ export async function sendCommand<Kind extends CommandKind>(
   const result = await sent;
   isRefused = result.state === "refused";
   if (result.state === "done" && !quiet)
-    store.dispatch(noticeAdded({ id: command.id, lines: [eventPhrase(result.answer.event.told)], undo: result.answer.event.undoable ? command.id : null, bad: false }));
+    store.dispatch(noticeAdded({ id: command.id, lines: [eventPhrase(result.answer.event.happened)], undo: result.answer.event.undoable ? command.id : null, bad: false }));
   return result;
 }
 

@@ -51,7 +51,12 @@ export function LengthField({
         value={text}
         onChange={(change) => (setText(change.target.value), setWrong(null))}
         onBlur={read}
-        onKeyDown={(key) => key.key === "Enter" && read()}
+        onKeyDown={(key) => {
+          if (key.key !== "Enter") return;
+          // It reads what was written; a form around it is sent by its button.
+          key.preventDefault();
+          read();
+        }}
         width="116px"
         placeholder={usual}
         {...INPUT}

@@ -38,8 +38,8 @@ export function speechOf({ system, currency }: ShopManner): Speech {
 export const useSpeech = (): Speech => speechOf(useContext(Manners));
 
 /** A fault, a phrase or a sentence as one line. */
-export function faultText(told: Fault | Phrase | string, speech: Speech): string {
-  if (typeof told === "string") return told;
-  return isFault(told) ? faultLine(told, speech) : phraseText(told, speech);
+export function faultText(line: Fault | Phrase | string, speech: Speech): string {
+  if (typeof line === "string") return line;
+  return isFault(line) ? faultLine(line, speech) : phraseText(line, speech);
 }
-const isFault = (told: Fault | Phrase): told is Fault => "code" in told;
+const isFault = (line: Fault | Phrase): line is Fault => "code" in line;

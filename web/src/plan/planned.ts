@@ -59,12 +59,12 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): Planne
       const shown = { facts, answer: first, settled: first.plan.score.lateDays === 0, odds: old?.odds ?? null, remedies: null, moved: movedTo(first) };
       show(shown);
       const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await planner.ask.plan(facts, first.plan.choice, MORE_SECONDS, start !== null);
-      const told = { ...shown, answer, settled: true, moved: movedTo(answer) };
-      show(told);
+      const improved = { ...shown, answer, settled: true, moved: movedTo(answer) };
+      show(improved);
       const odds = await planner.ask.odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), ODDS_RUNS);
-      show({ ...told, odds });
+      show({ ...improved, odds });
       localStorage.setItem(KEPT, JSON.stringify({ choice: answer.plan.choice } satisfies KeptPlan));
-      if (deep && answer.plan.score.lateDays > 0) show({ ...told, odds, remedies: await planner.ask.remedies(facts, answer.plan, quickerPosts(outlook)) });
+      if (deep && answer.plan.score.lateDays > 0) show({ ...improved, odds, remedies: await planner.ask.remedies(facts, answer.plan, quickerPosts(outlook)) });
       if (wanted) done.current = `${queryKey}/${String(deep)}`;
     };
     const waited = setTimeout(() => void work(), deep ? WAIT_MS.season : WAIT_MS.elsewhere);

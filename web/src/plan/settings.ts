@@ -13,9 +13,9 @@ const listeners = new Set<() => void>();
 /** What is kept may be of an older make, or damaged: whatever is missing or of another kind is as usual. */
 export function settingsFrom(kept: string | null): BenchSettings {
   try {
-    const told = JSON.parse(kept ?? "{}") as Partial<Record<keyof BenchSettings, unknown>>;
+    const stored = JSON.parse(kept ?? "{}") as Partial<Record<keyof BenchSettings, unknown>>;
     const found = Object.entries(USUAL_SETTINGS).map(([key, usual]: [string, unknown]): [string, unknown] => {
-      const value = told[key as keyof BenchSettings];
+      const value = stored[key as keyof BenchSettings];
       const range = key === "boards" || key === "tiresAfter" ? ALLOWED[key] : null;
       const isKept = range ? value === null || isWhole(value, range) : typeof value === typeof usual;
       return [key, isKept ? value : usual];

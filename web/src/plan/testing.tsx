@@ -18,7 +18,7 @@ export class PretendServer {
   refuses: (command: CommandEnvelope) => Partial<Problem> | null = () => null;
 
   constructor(private readonly reads: Readonly<Record<string, unknown>> = {}) {
-    globalThis.fetch = ((path: string, init?: RequestInit) => Promise.resolve(this.answer(String(path), init))) as typeof fetch;
+    globalThis.fetch = ((path: string, init?: RequestInit) => Promise.resolve(this.answer(path, init))) as typeof fetch;
   }
 
   /** Kind and payload of what was sent, in order. */
@@ -37,7 +37,7 @@ export class PretendServer {
     const refused = this.refuses(command);
     if (refused) return respond(refused.status ?? 422, { type: "about:blank", title: "Refused.", status: 422, detail: "It cannot be so.", errors: [], ...refused });
     return respond(200, {
-      event: { id: command.id, seq: this.sent.length, at: "2031-11-08T10:00:00Z", kind: command.kind, told: { kind: "older", words: "done" }, undoable: false },
+      event: { id: command.id, seq: this.sent.length, at: "2031-11-08T10:00:00Z", kind: command.kind, happened: { kind: "older", words: "done" }, undoable: false },
     });
   }
 }

@@ -7,16 +7,16 @@ import { startTransition, useDeferredValue, useEffect, useMemo, useState } from 
 const QUIET_MS = 900;
 
 /** What was told last, once nothing more has come for a moment; at once where nobody hurries. */
-function useQuiet<T>(told: T | undefined, ms: number): T | undefined {
-  const [kept, setKept] = useState(told);
+function useQuiet<T>(read: T | undefined, ms: number): T | undefined {
+  const [kept, setKept] = useState(read);
   const wait = ms > 0 && kept !== undefined;
   useEffect(() => {
-    if (!wait || kept === told) return;
-    const timer = setTimeout(() => startTransition(() => setKept(told)), ms);
+    if (!wait || kept === read) return;
+    const timer = setTimeout(() => startTransition(() => setKept(read)), ms);
     return () => clearTimeout(timer);
-  }, [told, kept, wait, ms]);
-  if (!wait && kept !== told) setKept(told);
-  return wait ? kept : told;
+  }, [read, kept, wait, ms]);
+  if (!wait && kept !== read) setKept(read);
+  return wait ? kept : read;
 }
 
 /**
@@ -31,9 +31,9 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
   const bench = useBenchQuery();
   const dispatch = useDispatchQuery();
   const { today, minute, now } = useToday();
-  const told = useDeferredValue(useQuiet(bench.data, atBench ? QUIET_MS : 0));
+  const benchRead = useDeferredValue(useQuiet(bench.data, atBench ? QUIET_MS : 0));
   const outlook = useMemo(() => {
-    if (!shop.data || !season.data || !designs.data || !stores.data || !told || !dispatch.data) return null;
+    if (!shop.data || !season.data || !designs.data || !stores.data || !benchRead || !dispatch.data) return null;
     return workOut({
       shop: shop.data,
       needs: season.data.needs,
@@ -43,13 +43,13 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       ownOccasions: season.data.ownOccasions,
       designs: designs.data.designs,
       stores: stores.data.stores,
-      batches: told.batches,
-      yields: told.yields,
+      batches: benchRead.batches,
+      yields: benchRead.yields,
       dispatch: dispatch.data,
       today,
       minute,
       now,
     });
-  }, [shop.data, season.data, designs.data, stores.data, told, dispatch.data, today, minute, now]);
+  }, [shop.data, season.data, designs.data, stores.data, benchRead, dispatch.data, today, minute, now]);
   return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
 }

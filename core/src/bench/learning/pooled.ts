@@ -57,10 +57,10 @@ const SETTLED = 1e-4;
  * Statistical Society B 44, 1982). Scatter and pools follow by variational steps (Gelman et al., Bayesian Data Analysis, section 13.7).
  */
 export function learnTimes(sightings: readonly Sighting[], priors: Priors): PooledEstimate {
-  const told = sightings.filter(({ low, high }) => high > low || (high === low && low > 0)).filter(({ low, high }) => !(low <= 0 && high === Infinity));
-  const names = [...new Set(told.flatMap(({ effects }) => Object.keys(effects)))].sort();
+  const known = sightings.filter(({ low, high }) => high > low || (high === low && low > 0)).filter(({ low, high }) => !(low <= 0 && high === Infinity));
+  const names = [...new Set(known.flatMap(({ effects }) => Object.keys(effects)))].sort();
   const place = new Map(names.map((name, index) => [name, index]));
-  const rows = told.map(({ effects, low, high }) => ({
+  const rows = known.map(({ effects, low, high }) => ({
     at: Object.entries(effects).map(([name, value]) => [place.get(name) ?? 0, value] as const),
     low: low > 0 ? Math.log(low) : -Infinity,
     high: Math.log(high),
@@ -113,7 +113,7 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
     variance = nextVariance;
     if (change < SETTLED) break;
   }
-  return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen: told.length };
+  return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen: known.length };
 }
 
 /** How far the effects of a pool lie apart, as far as they are known, beside its own guess. */
@@ -134,10 +134,10 @@ function informationOf<Latent>(n: number, rows: readonly { readonly at: Row }[],
   const matrix = Array.from({ length: n }, () => new Float64Array(n));
   rows.forEach(({ at }, index) => {
     const own = latent[index];
-    const told = share && own !== undefined ? share(own) : 1;
+    const part = share && own !== undefined ? share(own) : 1;
     for (const [a, x] of at) {
       const line = matrix[a];
-      if (line) for (const [b, y] of at) line[b] = (line[b] ?? 0) + x * y * told;
+      if (line) for (const [b, y] of at) line[b] = (line[b] ?? 0) + x * y * part;
     }
   });
   return matrix;

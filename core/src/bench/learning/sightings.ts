@@ -47,15 +47,15 @@ export function dryingEffects(stage: SeenStage, paper: string, room: Room | null
  */
 export function dryingSightings(batches: readonly SeenBatch[]): Sighting[] {
   return batches.flatMap(({ route, paper, facts }) =>
-    byUnit(facts).flatMap((told) =>
+    byUnit(facts).flatMap((ofUnit) =>
       route.flatMap((stage, index) => {
-        const ended = told.find((fact) => fact.stage === stage.id && fact.what === "done");
+        const ended = ofUnit.find((fact) => fact.stage === stage.id && fact.what === "done");
         if (!ended || stage.dry === 0) return [];
         const after = (at: Date): number => (at.getTime() - ended.at.getTime()) / MINUTE / stage.dry;
         const next = route[index + 1];
-        const begun = next ? told.find((fact) => fact.stage === next.id && fact.what === "done") : undefined;
-        const heated = told.find((fact) => fact.stage === stage.id && fact.what === "heated");
-        const byAir = told.filter((fact) => !heated || fact.at < heated.at);
+        const begun = next ? ofUnit.find((fact) => fact.stage === next.id && fact.what === "done") : undefined;
+        const heated = ofUnit.find((fact) => fact.stage === stage.id && fact.what === "heated");
+        const byAir = ofUnit.filter((fact) => !heated || fact.at < heated.at);
         const goneOn = begun && byAir.includes(begun) && next && next.within === null ? after(begun.at) - next.hands / stage.dry : Infinity;
         const takenUp = heated ? after(heated.at) - HEATING / stage.dry : 0;
         const low = Math.max(0, takenUp, ...byAir.filter((fact) => fact.stage === stage.id && fact.what === "still-wet").map((fact) => after(fact.at)));

@@ -123,15 +123,16 @@ const batchOf = ({ setting }: RehearsedBench, id: string): RehearsedBatch => {
   if (!batch) throw new Error(`no batch ${id} is rehearsed`);
   return batch;
 };
-const told = ({ facts }: RehearsedBench, unit: string, what: RehearsedFact["what"]): readonly RehearsedFact[] => facts.filter((fact) => fact.unit === unit && fact.what === what);
+const factsOn = ({ facts }: RehearsedBench, unit: string, what: RehearsedFact["what"]): readonly RehearsedFact[] =>
+  facts.filter((fact) => fact.unit === unit && fact.what === what);
 
 /** Stages that a panel is through. */
-export const through = (at: RehearsedBench, unit: string): number => told(at, unit, "done").length;
-export const isLost = (at: RehearsedBench, unit: string): boolean => told(at, unit, "spoilt").length > 0;
+export const through = (at: RehearsedBench, unit: string): number => factsOn(at, unit, "done").length;
+export const isLost = (at: RehearsedBench, unit: string): boolean => factsOn(at, unit, "spoilt").length > 0;
 
 /** When a panel that is through a stage is dry in truth, which only paper and weather know. */
 export function trulyDry(at: RehearsedBench, batch: RehearsedBatch, unit: string, stage: number): number {
-  const done = told(at, unit, "done").find((fact) => fact.stage === batch.route[stage]?.id);
+  const done = factsOn(at, unit, "done").find((fact) => fact.stage === batch.route[stage]?.id);
   return (done?.at ?? 0) + (batch.route[stage]?.typical ?? 0) * factor(at.setting.seed, `${unit}/${String(stage)}/dry`, DRYING_SCATTER);
 }
 
@@ -191,7 +192,7 @@ function paintOne(before: RehearsedBench, batch: RehearsedBatch, stage: Rehearse
 function wetWindow(at: RehearsedBench, batch: RehearsedBatch, position: number, unit: string): { from: number; to: number } | null {
   const [stage, layer] = [batch.route[position], batch.route[position - 1]];
   if (!stage || !layer || stage.within === null) return null;
-  const done = told(at, unit, "done").find((fact) => fact.stage === layer.id)?.at ?? 0;
+  const done = factsOn(at, unit, "done").find((fact) => fact.stage === layer.id)?.at ?? 0;
   const from = done + layer.dry;
   // Only a slow panel stays open longer; what is told is what most panels keep to.
   return { from, to: from + stage.within * Math.max(1, factor(at.setting.seed, `${unit}/${String(position)}/window`, DRYING_SCATTER)) };
@@ -231,7 +232,7 @@ function mindedBy(before: RehearsedBench, batch: RehearsedBatch, position: numbe
   if (!layer) return minded;
   if (batch.route[position]?.within != null) return { ...minded, caught: minded.caught + 1 };
   if (layer.typical === 0) return minded;
-  const [done, looked] = [told(before, unit, "done").find((fact) => fact.stage === layer.id)?.at ?? 0, told(before, unit, "dry").some((fact) => fact.stage === layer.id)];
+  const [done, looked] = [factsOn(before, unit, "done").find((fact) => fact.stage === layer.id)?.at ?? 0, factsOn(before, unit, "dry").some((fact) => fact.stage === layer.id)];
   return looked || start >= done + layer.live.dry - SLACK ? { ...minded, waited: minded.waited + 1 } : { ...minded, lucky: minded.lucky + 1 };
 }
 

@@ -123,11 +123,11 @@ const line: FamilyRule = {
   id: "line",
   says: "Outlines are of one weight",
   judge: (family) => {
-    const told = family.filter((member) => member.line !== null);
-    if (told.length < 3) return { tie: null, findings: [] };
-    const sorted = told.map((member) => member.line ?? 0).sort((a, b) => a - b);
+    const measured = family.filter((member) => member.line !== null);
+    if (measured.length < 3) return { tie: null, findings: [] };
+    const sorted = measured.map((member) => member.line ?? 0).sort((a, b) => a - b);
     const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
-    const off = told.filter((member) => Math.max(member.line ?? 0, middle) > THICKER * Math.max(0.01, Math.min(member.line ?? 0, middle)));
+    const off = measured.filter((member) => Math.max(member.line ?? 0, middle) > THICKER * Math.max(0.01, Math.min(member.line ?? 0, middle)));
     return {
       tie: `lines of ${plain(middle)} mm`,
       findings: off.map((member) => ({
@@ -211,13 +211,13 @@ const margin: FamilyRule = {
   id: "margin",
   says: "Borders around the panel are about as wide",
   judge: (family) => {
-    const told = family.filter((member) => member.margin !== null);
-    if (told.length < 3) return { tie: null, findings: [] };
-    const sorted = told.map((member) => member.margin ?? 0).sort((a, b) => a - b);
+    const measured = family.filter((member) => member.margin !== null);
+    if (measured.length < 3) return { tie: null, findings: [] };
+    const sorted = measured.map((member) => member.margin ?? 0).sort((a, b) => a - b);
     const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
     return {
       tie: `about ${plain(middle)} mm around the panel`,
-      findings: told
+      findings: measured
         .filter((member) => Math.abs((member.margin ?? 0) - middle) > MARGIN_SLACK_MM)
         .map((member) => ({
           severity: "strays",

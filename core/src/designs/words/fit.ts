@@ -72,19 +72,19 @@ function fitWhole({ text, width, height }: FitText, zone: WordZone): Fit {
 
 /** Every way of breaking a text between its words into at most so many lines; a line break that was written stands. */
 export function breaksOf(text: string, mostLines: number): readonly (readonly string[])[] {
-  const told = text
+  const lines = text
     .split("\n")
     .map((line) => line.trim().replace(/\s+/g, " "))
     .filter((line) => line !== "");
-  if (told.length !== 1) return [told];
-  const words = (told[0] ?? "").split(" ");
+  if (lines.length !== 1) return [lines];
+  const words = (lines[0] ?? "").split(" ");
   const ways: (readonly string[])[] = [[words.join(" ")]];
-  const split = (from: number, lines: readonly string[]): void => {
-    if (lines.length + 1 > mostLines) return;
+  const split = (from: number, above: readonly string[]): void => {
+    if (above.length + 1 > mostLines) return;
     for (let to = from + 1; to < words.length; to += 1) {
       const line = words.slice(from, to).join(" ");
-      ways.push([...lines, line, words.slice(to).join(" ")]);
-      split(to, [...lines, line]);
+      ways.push([...above, line, words.slice(to).join(" ")]);
+      split(to, [...above, line]);
     }
   };
   if (mostLines > 1) split(0, []);

@@ -84,7 +84,7 @@ interface Played {
 
 function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly NeedOdds[], limits: OddsLimits, without: Uncertainty | null): Played {
   const random = seededRandom(limits.seed);
-  const told = job.needs.map((need) => needs.find((each) => each.id === need.id));
+  const known = job.needs.map((need) => needs.find((each) => each.id === need.id));
   const playing = new FuturePlay(course, job.needs.length, random);
   const days = job.needs.map(() => new Int32Array(limits.runs));
   const seasonDays = new Int32Array(limits.runs);
@@ -94,8 +94,8 @@ function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly 
   for (; runs < limits.runs; runs += 1) {
     if ((runs & 127) === 127 && limits.stop()) break;
     drawTimes(course, playing.draws, spreads, without, random);
-    for (let at = 0; at < told.length; at += 1) {
-      const each = told[at];
+    for (let at = 0; at < known.length; at += 1) {
+      const each = known[at];
       playing.draws.extra[at] = each ? missingAfterInspection(each, without === "yield", random) : 0;
     }
     playing.draws.lost = without === "interruptions" ? 0 : betaDraw(spreads.sessions.lost, spreads.sessions.kept, random);
@@ -103,9 +103,9 @@ function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly 
     playing.run();
     let late = false;
     let lastDay = 0;
-    for (let at = 0; at < told.length; at += 1) {
+    for (let at = 0; at < known.length; at += 1) {
       const day = Math.max(dayIndexOf(job, playing.finished[at] ?? 0), course.beyond[at] ?? 0);
-      const posted = told[at]?.posted && without !== "post" ? daysLate(spreads.post, random) : 0;
+      const posted = known[at]?.posted && without !== "post" ? daysLate(spreads.post, random) : 0;
       // Posted as soon as it is ready: what was finished early may travel longer.
       if (day + posted <= (job.needs[at]?.due ?? 0)) inTime[at] = (inTime[at] ?? 0) + 1;
       else late = true;

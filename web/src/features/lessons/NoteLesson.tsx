@@ -22,8 +22,8 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
   const stageOf = (id: string | null) => design?.stages.find((each) => each.id === id);
   const keep = form.handleSubmit(async ({ stageId, moment, ...lesson }) => {
     const stage = stageOf(stageId);
-    const told = { ...lesson, id: v7(), moment: stage ? momentOf(stage.kind) : moment, designId: design?.id ?? null, stageId: stage?.id ?? null };
-    const sent = await sendCommand("note-lesson", told, { ownRefusals: true });
+    const payload = { ...lesson, id: v7(), moment: stage ? momentOf(stage.kind) : moment, designId: design?.id ?? null, stageId: stage?.id ?? null };
+    const sent = await sendCommand("note-lesson", payload, { ownRefusals: true });
     if (sent.state === "refused") form.refuse(sent.problem);
     else form.resetField("text");
   });

@@ -7,9 +7,9 @@ import { pictureSolver } from "../../workers/pictureSolver.ts";
 const put = async (path: string, body: Blob): Promise<Problem | null> => {
   const answer = await fetch(`/api/pictures/${path}`, { method: "PUT", body }).catch(() => null);
   if (answer?.ok) return null;
-  const told: unknown = await answer?.json().catch(() => null);
+  const said: unknown = await answer?.json().catch(() => null);
   return (
-    (told as Problem | null) ?? {
+    (said as Problem | null) ?? {
       type: "about:blank",
       title: "The server does not answer.",
       status: 0,

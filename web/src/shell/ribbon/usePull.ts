@@ -46,7 +46,7 @@ export function usePull(outlook: Outlook, planned: PlannedSeason | null, ruler: 
     setPulled(pulled?.to === to ? { ...pulled, x } : { x, to, what: grip.what, changes: days === 0 ? [] : grip.changesFor(days) });
   }, GESTURE);
   useKeys({ Escape: () => leave.current?.() });
-  const grip = (told: Grip): PullHandlers => bind(told);
+  const grip = (held: Grip): PullHandlers => bind(held);
   const pullTag = (tag: HungTag): PullHandlers | null => {
     const view = outlook.open.find((each) => each.need.id === tag.id);
     if (!view || view.stage === "done" || !planned) return null;

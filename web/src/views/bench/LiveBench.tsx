@@ -58,7 +58,7 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
       return stageId === undefined ? [] : [{ id: v7(), unitId: unit, stageId, what, at: at.toISOString(), ...(why === undefined ? {} : { why }) }];
     });
     if (facts.length === 0) return;
-    const told = facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what, at }));
+    const tapped = facts.map((fact) => ({ unit: fact.unitId, stage: fact.stageId, what, at }));
     void sendCommand(
       "tell-bench",
       { batchId: on.batch.id, facts },
@@ -66,7 +66,7 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
         at,
         quiet: true,
         later: (show) =>
-          mark(markedBy(on, told, at), () => {
+          mark(markedBy(on, tapped, at), () => {
             choose(NONE);
             setLost(what === "spoilt" && why === undefined ? { on, taps } : null);
             show();

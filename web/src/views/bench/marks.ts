@@ -15,8 +15,8 @@ let following: (() => void) | null = null;
 const ANOTHER = ["pointerdown", "click", "keydown"] as const;
 
 /** Each of these panels with what was just told of it. */
-export const markedBy = (on: Pick<StandingBatch, "route" | "facts">, told: readonly BenchFact[], now: Date): UnitState[] =>
-  [...new Set(told.map(({ unit }) => unit))].map((unit) => unitState(unit, on.route, [...(on.facts.get(unit) ?? []), ...told.filter((fact) => fact.unit === unit)], now));
+export const markedBy = (on: Pick<StandingBatch, "route" | "facts">, facts: readonly BenchFact[], now: Date): UnitState[] =>
+  [...new Set(facts.map(({ unit }) => unit))].map((unit) => unitState(unit, on.route, [...(on.facts.get(unit) ?? []), ...facts.filter((fact) => fact.unit === unit)], now));
 
 /** Draws these panels so at once. @param follow what comes of it for the rest of the table, done when they are drawn */
 export function mark(states: readonly UnitState[], follow: () => void): void {

@@ -48,6 +48,6 @@ export const traitsTexts = (traits: TraitsRead): TraitsTexts => ({
 
 /** What one field changes, or null where it says what is known already. */
 export function traitChanged(field: keyof TraitsTexts, texts: TraitsTexts, before: TraitsRead): Partial<TraitsRead> | null {
-  const told = traitsForm.shape[field].safeParse(texts[field]);
-  return told.success && JSON.stringify(told.data) !== JSON.stringify(before[field]) ? { [field]: told.data } : null;
+  const read = traitsForm.shape[field].safeParse(texts[field]);
+  return read.success && JSON.stringify(read.data) !== JSON.stringify(before[field]) ? { [field]: read.data } : null;
 }

@@ -119,7 +119,7 @@ function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
         {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
       </Text>
       <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
-        {phraseText(eventPhrase(event.told), useSpeech())}
+        {phraseText(eventPhrase(event.happened), useSpeech())}
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>

@@ -50,7 +50,7 @@ const dayText = z.string().transform((text) => (text === "" ? null : text));
 
 /** What is written of a need, as the command has it. A field of another kind of need is not read. */
 export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
-  texts.transform((told, context): CommandPayload<"add-need"> => {
+  texts.transform((written, context): CommandPayload<"add-need"> => {
     const blamed: string[] = [];
     const blame = (path: (string | number)[], allowed: Phrase): void => {
       blamed.push(path.join("."));
@@ -61,31 +61,31 @@ export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
       if (!found.success) for (const issue of found.error.issues) blame(path, [issue.message]);
       return found.data ?? null;
     };
-    const isKind = (kind: NeedTexts["kind"]): boolean => told.kind === kind;
-    const colourways = designs.find((design) => design.id === told.designId)?.colourways ?? [];
+    const isKind = (kind: NeedTexts["kind"]): boolean => written.kind === kind;
+    const colourways = designs.find((design) => design.id === written.designId)?.colourways ?? [];
     const lines = colourways.flatMap((colourway, index) => {
-      const quantity = read(quantityText, told.quantities[index] ?? "", "quantities", index) ?? 0;
+      const quantity = read(quantityText, written.quantities[index] ?? "", "quantities", index) ?? 0;
       return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
     });
     if (blamed.length === 0 && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
-    if (told.due !== "" && told.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
+    if (written.due !== "" && written.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
     const need = {
       id: v7(),
-      kind: told.kind,
-      title: told.title,
-      designId: told.designId,
-      due: told.due,
-      zone: told.zone,
+      kind: written.kind,
+      title: written.title,
+      designId: written.designId,
+      due: written.due,
+      zone: written.zone,
       householdIds: isKind("mailing list") ? [...householdIds] : [],
-      priceMinor: read(moneyText(manner.currency, z.number().nullable()), told.priceMinor, "priceMinor"),
-      depositMinor: isKind("commission") ? read(moneyText(manner.currency, z.number().nullable()), told.depositMinor, "depositMinor") : null,
-      proofWanted: isKind("commission") && told.proofWanted,
-      neutralCards: isKind("mailing list") ? (read(quantityText, told.neutralCards, "neutralCards") ?? 0) : 0,
-      setUpFrom: isKind("fair") && told.setUpFrom !== "" ? minuteOf(told.setUpFrom) : null,
-      tableLength: isKind("fair") ? read(tableText(manner), told.tableLength, "tableLength") : null,
-      occasion: told.occasion,
-      photoOn: isKind("shop listing") ? read(dayText, told.photoOn, "photoOn") : null,
-      liveBy: isKind("shop listing") ? read(dayText, told.liveBy, "liveBy") : null,
+      priceMinor: read(moneyText(manner.currency, z.number().nullable()), written.priceMinor, "priceMinor"),
+      depositMinor: isKind("commission") ? read(moneyText(manner.currency, z.number().nullable()), written.depositMinor, "depositMinor") : null,
+      proofWanted: isKind("commission") && written.proofWanted,
+      neutralCards: isKind("mailing list") ? (read(quantityText, written.neutralCards, "neutralCards") ?? 0) : 0,
+      setUpFrom: isKind("fair") && written.setUpFrom !== "" ? minuteOf(written.setUpFrom) : null,
+      tableLength: isKind("fair") ? read(tableText(manner), written.tableLength, "tableLength") : null,
+      occasion: written.occasion,
+      photoOn: isKind("shop listing") ? read(dayText, written.photoOn, "photoOn") : null,
+      liveBy: isKind("shop listing") ? read(dayText, written.liveBy, "liveBy") : null,
       // What is wrong with the lines was told at their fields.
       lines: lines.length > 0 ? lines : [{ id: v7(), colourwayId: v7(), quantity: MOST_CARDS }],
     };

@@ -44,11 +44,11 @@ const SECONDS = 1.8;
 /** All ways of splitting a material, worked out beside the interface; those that take long come last. */
 export function useSplits(needs: MaterialNeeds, losses: Losses, tools: Tools, others: readonly SheetStore[] = []): { readonly ways: Ways; readonly soFar: SoFar } {
   const [soFar, setSoFar] = useState<SoFar>({});
-  const told = (way: SplitWay) => (at: Progress) => setSoFar((now) => ({ ...now, [way]: at }));
-  const tape = useWay(needs, "tape", losses, tools, others, told("tape"));
-  const fold = useWay(needs, "fold", losses, tools, others, told("fold"));
-  const cut = useWay(needs, "cut", losses, tools, others, told("cut"));
-  const ruler = useWay(needs, "ruler", losses, tools, others, told("ruler"));
+  const progressOf = (way: SplitWay) => (at: Progress) => setSoFar((now) => ({ ...now, [way]: at }));
+  const tape = useWay(needs, "tape", losses, tools, others, progressOf("tape"));
+  const fold = useWay(needs, "fold", losses, tools, others, progressOf("fold"));
+  const cut = useWay(needs, "cut", losses, tools, others, progressOf("cut"));
+  const ruler = useWay(needs, "ruler", losses, tools, others, progressOf("ruler"));
   return { ways: { cut, ruler, fold, tape }, soFar };
 }
 

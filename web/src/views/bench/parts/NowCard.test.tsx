@@ -27,7 +27,7 @@ beforeEach(() => {
   told = [];
 });
 const show = (move: Parameters<typeof NowCard>[0]["move"], more: Partial<Parameters<typeof NowCard>[0]> = {}) =>
-  showScreen(<NowCard on={on} move={move} many={false} filling={null} rests={false} heatTool={false} onTell={tell as never} onUndo={null} {...more} />);
+  showScreen(<NowCard on={on} move={move} many={false} filling={null} rests={false} heatTool={false} onTell={tell} onUndo={null} {...more} />);
 const press = (name: string): Promise<void> => userEvent.setup().click(screen.getByRole("button", { name }));
 
 test("one panel is next: done, all that are ready, or spoilt, a tap each", async () => {
@@ -78,7 +78,7 @@ test("the last tap is taken back where there is one", async () => {
 });
 
 test("panels that were chosen get what may have happened to them, in any order", async () => {
-  showScreen(<ChosenCard on={on} chosen={new Set(["u1", "u3"])} heatTool={false} onTell={tell as never} onLeave={() => told.push(["left", []])} />);
+  showScreen(<ChosenCard on={on} chosen={new Set(["u1", "u3"])} heatTool={false} onTell={tell} onLeave={() => told.push(["left", []])} />);
   expect(screen.getByText("The next stage of each: wash, dots")).toBeTruthy();
   await press("Done");
   await press("Dry already (1 of them)");

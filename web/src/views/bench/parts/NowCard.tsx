@@ -150,10 +150,10 @@ export function Card({ urgent = false, children }: { urgent?: boolean; children:
 
 /** The stage that a panel's drying belongs to: the last that was painted, not one left out after it. */
 function lastDone(on: StandingBatch, unit: string): number {
-  const told = new Set(on.batch.facts.filter((fact) => fact.unitId === unit && fact.what === "done").map((fact) => fact.stageId));
+  const stagesDone = new Set(on.batch.facts.filter((fact) => fact.unitId === unit && fact.what === "done").map((fact) => fact.stageId));
   return Math.max(
     0,
-    on.route.findLastIndex((stage) => told.has(stage.id)),
+    on.route.findLastIndex((stage) => stagesDone.has(stage.id)),
   );
 }
 

@@ -19,7 +19,7 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
   const [grey, setGrey] = useState<Rgb | null>(null);
   const [chosen, setChosen] = useState<ChartCell | null>(null);
   const [refused, setRefused] = useState<readonly string[]>([]);
-  const told = [...roles].flatMap(([cell, role]) => (role === GREY ? [] : [{ cell, paint: paints.find(({ id }) => id === role) }]));
+  const patches = [...roles].flatMap(([cell, role]) => (role === GREY ? [] : [{ cell, paint: paints.find(({ id }) => id === role) }]));
   const greyCell = [...roles].find(([, role]) => role === GREY)?.[0];
   const balance = photo ? balanceOf(photo.chart, greyCell?.rgb ?? grey) : null;
   const names = new Map([...roles].map(([cell, role]) => [cell, role === GREY ? "grey" : (paints.find(({ id }) => id === role)?.name ?? "")] as const));
@@ -30,13 +30,13 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
   };
   const keep = async (): Promise<void> => {
     const wrong: string[] = [];
-    for (const { cell, paint } of told) {
+    for (const { cell, paint } of patches) {
       if (!paint || !balance) continue;
       const { gone: _gone, ...facts } = paint;
       const sent = await sendCommand(
         "change-paint",
         { ...facts, pigments: [...facts.pigments], chart: hexOfRgb(balance.right(cell.rgb)) },
-        { ownRefusals: true, quiet: told.length > 1 },
+        { ownRefusals: true, quiet: patches.length > 1 },
       );
       if (sent.state === "refused") wrong.push(`${paint.name}: ${sent.problem.detail}`);
     }
@@ -80,7 +80,7 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
                 />
               </Flex>
             )}
-            {told.map(
+            {patches.map(
               ({ cell, paint }) =>
                 paint &&
                 balance && (
@@ -93,8 +93,8 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
                 ),
             )}
             <FaultLines faults={refused} />
-            <Button marginTop="10px" disabled={told.length === 0} onClick={() => void keep()}>
-              {told.length === 0 ? "Press a patch first" : `Keep ${String(told.length)} ${told.length === 1 ? "paint" : "paints"} as on the chart`}
+            <Button marginTop="10px" disabled={patches.length === 0} onClick={() => void keep()}>
+              {patches.length === 0 ? "Press a patch first" : `Keep ${String(patches.length)} ${patches.length === 1 ? "paint" : "paints"} as on the chart`}
             </Button>
           </Box>
         </Flex>

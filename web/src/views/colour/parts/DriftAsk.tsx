@@ -132,9 +132,9 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
   const tell = (next: typeof rows, wet: string): void => {
     setRows(next);
     setWater(wet);
-    const told = next.filter((row) => row.paint !== NOTHING);
-    const whole = told.length > 0 && !wrong(wet, 500) && told.every((row) => !wrong(row.parts, 50));
-    onMix(whole ? { parts: told.map((row) => ({ paint: shelf.findIndex(({ id }) => id === row.paint), parts: Number(row.parts) })), water: Number(wet) } : null);
+    const chosen = next.filter((row) => row.paint !== NOTHING);
+    const whole = chosen.length > 0 && !wrong(wet, 500) && chosen.every((row) => !wrong(row.parts, 50));
+    onMix(whole ? { parts: chosen.map((row) => ({ paint: shelf.findIndex(({ id }) => id === row.paint), parts: Number(row.parts) })), water: Number(wet) } : null);
   };
   return (
     <Box as="section" aria-label="What the puddle is mixed of" maxWidth="420px">

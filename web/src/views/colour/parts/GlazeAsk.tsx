@@ -30,10 +30,10 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
   if (shelf.length < 2)
     return <EmptyAsk>With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.</EmptyAsk>;
   const surprises = grid ? grid.flatMap((row, under) => row.flatMap((cell, on) => (cell.surprise ? [{ under, on, cell }] : []))) : [];
-  const told = surprises.filter(({ cell }) => cell.surprise !== null && isTold(cell.surprise));
+  const worthTelling = surprises.filter(({ cell }) => cell.surprise !== null && isTold(cell.surprise));
   return (
     <>
-      <GlazeVerdict grid={grid} shelf={shelf} surprises={told} />
+      <GlazeVerdict grid={grid} shelf={shelf} surprises={worthTelling} />
       <GlazeOrder outlook={outlook} shelf={shelf} />
       <Heading as="h2" fontSize="20px" fontWeight={600} marginTop="26px" marginBottom="4px">
         Every paint over every other
@@ -47,12 +47,12 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
           <Cell grid={grid} shelf={shelf} at={at} />
         </Flex>
       )}
-      {told.length > 0 && (
+      {worthTelling.length > 0 && (
         <Box as="section" aria-label="Surprises" marginTop="18px" maxWidth="680px">
           <Heading as="h2" fontSize="20px" fontWeight={600}>
             Surprises
           </Heading>
-          {told.slice(0, 12).map(({ under, on, cell }) => (
+          {worthTelling.slice(0, 12).map(({ under, on, cell }) => (
             <Text key={`${String(under)} ${String(on)}`} borderTop="1px solid" borderColor="hairline" paddingY="5px">
               <strong>
                 {shelf[on]?.name} over {shelf[under]?.name}

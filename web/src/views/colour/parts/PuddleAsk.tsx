@@ -29,8 +29,8 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
         With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.
       </EmptyAsk>
     );
-  const { told, measured } = toldOf(design, way, apart, films);
-  const changed = told.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));
+  const { puddles: usual, measured } = toldOf(design, way, apart, films);
+  const changed = usual.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));
   const puddles = puddlesFor(design, changed, figures.read.panels, shelf, figures.read.reserve / 100, { warm: figures.read.warm, humid: figures.read.humid / 100 });
   const change = (index: number, patch: Partial<PuddleTold>): void => setSaid({ ...said, [`${way.id} ${String(index)}`]: { ...said[`${way.id} ${String(index)}`], ...patch } });
   return (

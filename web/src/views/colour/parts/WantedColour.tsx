@@ -19,9 +19,9 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
   const [photo, setPhoto] = useState<Repainted | null>(null);
   const [faults, setFaults] = useState<readonly string[]>([]);
   const { design, way } = chosen;
-  const keep = (told: string): void => {
-    const read = hexField.safeParse(told.trim().startsWith("#") ? told.trim() : `#${told.trim()}`);
-    setFaults(read.success ? [] : [`colour: given ${told.trim() === "" ? "nothing" : told.trim()}, allowed a colour such as #3a5f8c`]);
+  const keep = (typed: string): void => {
+    const read = hexField.safeParse(typed.trim().startsWith("#") ? typed.trim() : `#${typed.trim()}`);
+    setFaults(read.success ? [] : [`colour: given ${typed.trim() === "" ? "nothing" : typed.trim()}, allowed a colour such as #3a5f8c`]);
     if (!read.success) return;
     // What was written stands in the field until another colour is chosen: one that came a moment later would be written into.
     setText(read.data.toLowerCase());

@@ -57,17 +57,17 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
   const to = own && { width: width === null ? own.width : lengthOfUnits(width), height: height === null ? own.height : lengthOfUnits(height) };
   const stack = template && to && (from === "own" ? template.stack : (from === "envelope" ? cutToEnvelope : builtOnPanel)(template.stack, to, stepOf(system)));
   const asItSays = (): void => (form.setValue("width", null), form.setValue("height", null));
-  const make = form.handleSubmit(async (told) => {
+  const make = form.handleSubmit(async (answers) => {
     if (!template || !stack) return;
     const id = v7();
-    const series = told.seriesId === NEW ? v7() : told.seriesId;
-    if (told.seriesId === NEW) {
-      const begun = await sendCommand("add-series", { id: series, name: told.newSeries, palette: "mixed" }, { ownRefusals: true, quiet: true });
+    const series = answers.seriesId === NEW ? v7() : answers.seriesId;
+    if (answers.seriesId === NEW) {
+      const begun = await sendCommand("add-series", { id: series, name: answers.newSeries, palette: "mixed" }, { ownRefusals: true, quiet: true });
       if (begun.state === "refused") return form.refuse(begun.problem);
       // It is there now, also where the design itself is refused.
       form.setValue("seriesId", series);
     }
-    const design = { ...template, id, stack, seriesId: series, name: told.name, colourways: colourwaysOf(told.colourways, v7) };
+    const design = { ...template, id, stack, seriesId: series, name: answers.name, colourways: colourwaysOf(answers.colourways, v7) };
     const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store("card stock") }, { ownRefusals: true });
     if (sent.state === "refused") return form.refuse(sent.problem);
     onMade(id);

@@ -28,8 +28,8 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
   const { size, system } = useMeasure();
   const [params] = useSearchParams();
   const papers = paintedPapers(outlook, size);
-  const [told, setTold] = useState<string | null>(params.get("panel") ? `panel:${params.get("panel") ?? ""}` : null);
-  const paper = papers.find((each) => each.key === told) ?? papers[0];
+  const [paperKey, setTold] = useState<string | null>(params.get("panel") ? `panel:${params.get("panel") ?? ""}` : null);
+  const paper = papers.find((each) => each.key === paperKey) ?? papers[0];
   const [own, setOwn] = useState<{ width: Length; height: Length } | null>(null);
   const [edge, setEdge] = useState<Length>(mm(0));
   const [onShelf, setOnShelf] = useState(true);

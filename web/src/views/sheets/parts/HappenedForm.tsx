@@ -38,8 +38,8 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
     const sent = await sendCommand("split-sheets", said, { ownRefusals: true });
     if (sent.state === "refused") return setProblem(sent.problem);
     if (plan.plan.picture) {
-      for (const told of paintedAlready(said, views, paintedTo, outlook.now, v7)) {
-        const fact = await sendCommand("tell-bench", told, { ownRefusals: true, quiet: true });
+      for (const done of paintedAlready(said, views, paintedTo, outlook.now, v7)) {
+        const fact = await sendCommand("tell-bench", done, { ownRefusals: true, quiet: true });
         if (fact.state === "refused") return setProblem(fact.problem);
       }
     }

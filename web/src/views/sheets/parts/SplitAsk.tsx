@@ -115,7 +115,7 @@ function GroupPlan({
   tabs,
 }: SheetsAskProps & { group: MaterialNeeds; views: readonly NeedView[]; open: SplitPlanRead | undefined; ticks: React.ReactNode; tabs: React.ReactNode }) {
   const methods = waysFor(group);
-  const [told, setMethod] = useState<SplitWay | null>(null);
+  const [wayChosen, setMethod] = useState<SplitWay | null>(null);
   const [tools, setTools] = useTools();
   const learned = learnedLosses(LOSSES, sheets.results);
   // The deckle comes off by every way but the tape, which covers it.
@@ -128,7 +128,7 @@ function GroupPlan({
     tools,
     others.filter((store) => also.has(store.id)),
   );
-  const method = told && methods.includes(told) ? told : usualMethod(group, views);
+  const method = wayChosen && methods.includes(wayChosen) ? wayChosen : usualMethod(group, views);
   const way = ways[method];
   const [isMoving, setMoving] = useState(false);
   const hand = useByHand(way?.job ?? NO_JOB, way?.split ?? null);

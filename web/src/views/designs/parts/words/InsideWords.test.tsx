@@ -24,7 +24,7 @@ test("words are ticked to be written inside, four at the most, and stand in the 
   const user = userEvent.setup();
   for (const text of ["Thank you", "Long light", "Safe harbour"]) await user.click(screen.getByLabelText(text));
   expect(chosen()).toBe("2,0,4,1");
-  expect((screen.getByLabelText("Warm boots") as HTMLInputElement).disabled).toBe(true);
+  expect(screen.getByLabelText<HTMLInputElement>("Warm boots").disabled).toBe(true);
   await user.click(screen.getByLabelText("Good wind"));
   expect(chosen()).toBe("0,4,1");
   expect(screen.getAllByRole("button", { name: /^Move / }).map((grip) => grip.getAttribute("aria-label"))).toEqual(["Move Thank you", "Move Long light", "Move Safe harbour"]);
