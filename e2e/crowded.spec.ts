@@ -89,7 +89,7 @@ test("paper is put on the shelf; without a size it is not", async ({ context }) 
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("there now").fill("-2");
   await dialog.getByRole("button", { name: "Put it there" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 characters")).toBeVisible();
+  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
   await expect(dialog.getByText("given -2, allowed at least 0")).toBeVisible();
   await dialog.getByLabel("What it is").fill("Rag paper 640 gsm");
   await dialog.getByLabel("there now").fill("4");
@@ -103,7 +103,7 @@ test("a new design begins as a template and is drawn at once", async ({ context 
   await page.getByRole("button", { name: "New design from a template" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "Make it" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 characters")).toBeVisible();
+  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
   await dialog.getByLabel("Name").fill("Harbour seals");
   await dialog.getByLabel("Begins as").selectOption("postcard");
   await dialog.getByRole("button", { name: "Make it" }).click();

@@ -1,6 +1,6 @@
 import AxeBuilder from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
-import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+import { NOW, openPage, startShop, type RunningShop } from "./src/shop.ts";
 
 let shop: RunningShop;
 test.beforeAll(async () => {
@@ -10,7 +10,29 @@ test.afterAll(() => shop.close());
 
 /** The design whose page has a picture, guides, words and a family to stray from. */
 const PAPER_BOAT = "01936b5c-1001-7000-8000-000000000022";
-const VIEWS = ["season", "designs", `designs?design=${PAPER_BOAT}`, "sheets", "bench", "finish", "dispatch", "stores", "logbook"];
+/** Each view, and what it decides for the demo on its Saturday. */
+const VIEWS: Readonly<Record<string, RegExp>> = {
+  season: /^Night trains, club cannot be ready by Mon 17 Nov: it will be \d+ days late\..* of hands are owed\.$/,
+  designs: /^In Garden wind 2 cards stray from the family\. /,
+  [`designs?design=${PAPER_BOAT}`]: /^Paper boat: cut the base 11 × 5 1\/2 in and score at 5 1\/2 in\. Reveals are even and it fits its envelope\./,
+  sheets: /^Eleven sheets of 20 × 26 in .* give all 183 pieces/,
+  bench: /^Now, while it is wet: Drop in the dark on panel 2\./,
+  finish: /^Gull Steps order: 0 of 7 are good, and 7 are still on the bench\./,
+  dispatch: /^Nothing is ready to go yet\. Next to go is Gull Steps order, by Tue 11 Nov\.$/,
+  stores: /^Cotton 300 gsm, 20 × 26 runs out on Thu 4 Dec: order 2 packs by Fri 28 Nov/,
+  logbook: /^Of 35 panels judged so far, 29 were good, and 3 of 3 needs went out in time\.$/,
+};
+const COLOUR: readonly RegExp[] = [
+  /^Night train, dusk blue: Dusk and Lamp Oil go dull where they overlap\. Take Quince/,
+  /^Mix 4 parts Night Mail, 1 part Bottle Glass, 69 parts water/,
+  /^For 36 panels of Night train, dusk blue mix \d+ ml of Ferry Blue/,
+  /^Of 462 glazes your 22 paints can make, \d+ stay clean and \d+ turn to mud/,
+  /^Take Card stock, pewter shimmer, A4 for Night train, dusk blue/,
+  /^4 paints mix all 11 colours of Night post: .* No fewer will do\.$/,
+  /^Lay the first and the last panel on one sheet with a grey card/,
+  /^Two paints run into each other\. Say what comes out/,
+  /^22 paints stand on the shelf, all that your designs name\.$/,
+];
 
 /** Nothing sticks out sideways, and axe finds nothing against WCAG 2.2 AA. */
 async function meetsTheRules(page: Page): Promise<void> {
@@ -29,13 +51,14 @@ async function meetsTheRules(page: Page): Promise<void> {
 }
 
 for (const theme of ["day", "evening"] as const) {
-  for (const view of VIEWS) {
+  for (const [view, decides] of Object.entries(VIEWS)) {
     test(`${view.replace(/\?design.*/, ", one of them")} by ${theme} opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA`, async ({ browser }) => {
       const errors: string[] = [];
       const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, colorScheme: theme === "evening" ? "dark" : "light", serviceWorkers: "block" });
       const page = await openPage(context, errors);
+      await page.clock.install({ time: new Date(NOW) });
       await page.goto(`${shop.url}/${view}`);
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/\w.{12,}/);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(decides, { timeout: 30_000 });
       await page.waitForTimeout(400);
       await meetsTheRules(page);
       expect(errors).toEqual([]);
@@ -49,13 +72,14 @@ for (const theme of ["day", "evening"] as const) {
     const errors: string[] = [];
     const context = await browser.newContext({ viewport: { width: 820, height: 1180 }, colorScheme: theme === "evening" ? "dark" : "light", serviceWorkers: "block" });
     const page = await openPage(context, errors);
+    await page.clock.install({ time: new Date(NOW) });
     await page.goto(`${shop.url}/colour`);
     const links = page.getByRole("navigation", { name: "Questions about colour" }).getByRole("link");
-    await expect(links).toHaveCount(9);
-    for (const link of await links.all()) {
+    await expect(links).toHaveCount(COLOUR.length);
+    for (const [index, link] of (await links.all()).entries()) {
       await link.click();
       await expect(link).toHaveAttribute("aria-current", "page");
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(/\w.{12,}/);
+      await expect(page.getByRole("heading", { level: 1 })).toHaveText(COLOUR[index] ?? /none/, { timeout: 30_000 });
       await page.waitForTimeout(300);
       await meetsTheRules(page);
     }

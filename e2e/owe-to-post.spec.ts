@@ -111,7 +111,7 @@ test("a commission goes from owed to posted in the demo shop, and each step take
   await page.getByRole("button", { name: "Add a need" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "Add it" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 characters")).toBeVisible();
+  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
   await expect(dialog.getByText(/^cards: given .*, allowed at least 1 in some colourway/)).toBeVisible();
   await dialog.getByLabel("For whom or for what").fill("Ferry office twelve");
   await dialog.getByLabel("Design").selectOption({ label: "Quinces" });

@@ -56,7 +56,7 @@ test("a place is pulled over the picture and bowed; words too long for it say so
   await words.getByRole("button", { name: "New words" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "Keep the words" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 characters")).toBeVisible();
+  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
   await dialog.getByLabel("Words", { exact: true }).fill("Mind the puddles");
   await dialog.getByRole("button", { name: "Keep the words" }).click();
   await expect(words.getByRole("radio", { name: /Mind the puddles/ })).toBeVisible();

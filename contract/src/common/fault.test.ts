@@ -21,7 +21,7 @@ test.each<[string, z.ZodType, unknown, string]>([
   ["too little", z.object({ count: z.int().min(1) }), { count: 0 }, "count: given 0, allowed at least 1"],
   ["not above nothing", z.object({ width: z.number().gt(0) }), { width: 0 }, "width: given 0, allowed more than 0"],
   ["too much", z.object({ count: z.int().max(9) }), { count: 10 }, "count: given 10, allowed at most 9"],
-  ["too short a text", z.object({ name: z.string().min(1) }), { name: "" }, 'name: given "", allowed at least 1 characters'],
+  ["too short a text", z.object({ name: z.string().min(1) }), { name: "" }, 'name: given "", allowed at least 1 character'],
   ["too long a list", z.object({ all: z.array(z.int()).max(1) }), { all: [1, 2] }, "all: given [1,2], allowed at most 1 of them"],
   ["none of the choices", z.object({ unit: z.enum(["in", "cm"]) }), { unit: "ell" }, 'unit: given "ell", allowed one of in, cm'],
   ["an id that is none", z.object({ id: z.uuid() }), { id: "7" }, 'id: given "7", allowed an id'],

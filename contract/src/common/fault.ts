@@ -1,5 +1,6 @@
 import { phrase, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { z } from "zod";
+import { howMany } from "../logbook/told.ts";
 import { phraseText } from "./faultLine.ts";
 
 const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));
@@ -55,7 +56,7 @@ function faultsOfIssue(issue: z.core.$ZodIssue, input: unknown, above: FaultPath
         issue.origin === "array"
           ? phrase`at least ${Number(issue.minimum)} of them`
           : issue.origin === "string"
-            ? phrase`at least ${Number(issue.minimum)} characters`
+            ? phrase`at least ${howMany(Number(issue.minimum), "character")}`
             : phrase`${issue.inclusive === false ? "more than" : "at least"} ${Number(issue.minimum)}`,
       );
     case "too_big":
@@ -63,7 +64,7 @@ function faultsOfIssue(issue: z.core.$ZodIssue, input: unknown, above: FaultPath
         issue.origin === "array"
           ? phrase`at most ${Number(issue.maximum)} of them`
           : issue.origin === "string"
-            ? phrase`at most ${Number(issue.maximum)} characters`
+            ? phrase`at most ${howMany(Number(issue.maximum), "character")}`
             : phrase`${issue.inclusive === false ? "less than" : "at most"} ${Number(issue.maximum)}`,
       );
     case "invalid_value":

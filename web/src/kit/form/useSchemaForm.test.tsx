@@ -51,7 +51,7 @@ test("what is wrong stands at its field, with what was given and what is allowed
   await user.clear(screen.getByLabelText("onHand"));
   await user.type(screen.getByLabelText("onHand"), "2,5");
   await user.click(screen.getByText("keep"));
-  expect(await screen.findByText("given nothing, allowed at least 1 characters")).toBeTruthy();
+  expect(await screen.findByText("given nothing, allowed at least 1 character")).toBeTruthy();
   expect(screen.getByText(/^given wide, allowed a length such as 4 1\/4 in/)).toBeTruthy();
   expect(screen.getByText("given 2,5, allowed a whole number")).toBeTruthy();
   expect(sent).toEqual([]);

@@ -53,7 +53,7 @@ test.each([
   [{ quantities: ["2.5", "1"] }, "quantities.0", "given 2.5, allowed a whole number from 0 to 10000"],
   [{ quantities: ["-3", "1"] }, "quantities.0", "given -3, allowed a whole number from 0 to 10000"],
   [{ quantities: ["1", "many"] }, "quantities.1", "given many, allowed a whole number from 0 to 10000"],
-  [{ title: "  " }, "title", "given nothing, allowed at least 1 characters"],
+  [{ title: "  " }, "title", "given nothing, allowed at least 1 character"],
   [{ due: "soon" }, "due", "given soon, allowed a day such as 2031-11-08"],
   [{ due: "2031-11-07" }, "due", "given 2031-11-07, allowed today, 2031-11-08, or later"],
 ])("%j is told at its field, and nothing is sent", async (wrong, field, message) => {

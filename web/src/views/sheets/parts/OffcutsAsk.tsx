@@ -125,11 +125,11 @@ const distinct = (uses: readonly OffcutUse[]): OffcutUse[] => uses.filter((use, 
 
 const usesWords = (uses: readonly OffcutUse[]): string =>
   uses.length === 0
-    ? "Too small for anything wanted."
-    : `Gives ${distinct(uses)
+    ? "nothing that is wanted: it is too small"
+    : distinct(uses)
         .slice(0, 3)
         .map((use) => `${String(use.pieces)} × ${use.name}`)
-        .join(", or ")}.`;
+        .join(", or ");
 
 /** The longest side of all is drawn so long, in pixels. */
 const SCALE = 150;
