@@ -31,7 +31,7 @@ const COLOUR: readonly RegExp[] = [
   /^4 paints mix all 11 colours of Night post: .* No fewer will do\.$/,
   /^Lay the first and the last panel on one sheet with a grey card/,
   /^Two paints run into each other\. Say what comes out/,
-  /^22 paints stand on the shelf, all that your designs name\.$/,
+  /^22 paints stand on the shelf, all that your designs name\./,
 ];
 
 /** Nothing sticks out sideways, and axe finds nothing against WCAG 2.2 AA. */

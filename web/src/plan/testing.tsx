@@ -1,7 +1,8 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import type { CommandEnvelope, Problem } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
-import { render, type RenderResult } from "@testing-library/react";
+import { render, screen, type RenderResult } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
 import "fake-indexeddb/auto";
 import type { ReactNode } from "react";
 import { Provider } from "react-redux";
@@ -46,7 +47,7 @@ export class PretendServer {
 const Where = () => <output aria-label="where">{useLocation().pathname + useLocation().search}</output>;
 
 /** A screen as the shell shows it: with the theme, the store, the shop's units and, for a view, the season worked out. */
-export function showScreen(screen: ReactNode, { outlook = null, at = "/" }: { outlook?: Outlook | null; at?: string } = {}): RenderResult {
+export function showScreen(shown: ReactNode, { outlook = null, at = "/" }: { outlook?: Outlook | null; at?: string } = {}): RenderResult {
   store.dispatch(api.util.resetApiState());
   return render(
     <ChakraProvider value={system}>
@@ -56,7 +57,7 @@ export function showScreen(screen: ReactNode, { outlook = null, at = "/" }: { ou
             <Where />
             <Routes>
               <Route element={<Outlet context={outlook} />}>
-                <Route path="*" element={screen} />
+                <Route path="*" element={shown} />
               </Route>
             </Routes>
           </MemoryRouter>
@@ -65,3 +66,11 @@ export function showScreen(screen: ReactNode, { outlook = null, at = "/" }: { ou
     </ChakraProvider>,
   );
 }
+
+/** Writes into a field, in place of what stands there. */
+export async function write(label: string, text: string): Promise<void> {
+  const user = userEvent.setup({ delay: null });
+  await user.clear(screen.getByLabelText(label));
+  if (text !== "") await user.paste(text);
+}
+export const press = (name: string): Promise<void> => userEvent.setup({ delay: null }).click(screen.getByRole("button", { name }));

@@ -1,8 +1,8 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { faultsOf, faultWords, problemFaults, type Problem, type Speech } from "@yule/contract";
-import type { Fault } from "@yule/core";
+import type { Fault, FaultPath } from "@yule/core";
 import { useState } from "react";
-import { get, set, useForm, type DefaultValues, type FieldError, type FieldValues, type Path, type Resolver, type UseFormReturn } from "react-hook-form";
+import { get, set, useForm, type DefaultValues, type FieldValues, type Path, type Ref, type Resolver, type UseFormReturn } from "react-hook-form";
 import type { z } from "zod";
 import { useSpeech } from "../measure.tsx";
 
@@ -30,6 +30,15 @@ function worded(fault: Fault, values: object, speech: Speech): string {
   return faultWords(typeof given === "string" ? { ...fault, given: given.trim() === "" ? ["nothing"] : [{ text: given }] } : fault, speech);
 }
 
+/** The field that a fault belongs to: one text may be read as several things, and what is wrong with one of them is wrong with the text. */
+function fieldOf(path: FaultPath, values: object): string {
+  const end = path.findIndex((_, index) => {
+    const value: unknown = get(values, path.slice(0, index + 1).join("."));
+    return typeof value !== "object" || value === null;
+  });
+  return path.slice(0, end < 0 ? path.length : end + 1).join(".");
+}
+
 /** Zod's resolver with the program's words: it finds where a fault lies, the contract says what was given and what is allowed. */
 export function schemaResolver<Values extends FieldValues, Read>(
   schema: z.ZodType<Read, Values>,
@@ -42,10 +51,13 @@ export function schemaResolver<Values extends FieldValues, Read>(
     if (Object.keys(found.errors).length === 0) return found;
     const read = schema.safeParse(values);
     const given = asRead(values);
+    const said = new Set<string>();
     for (const fault of read.success ? [] : faultsOf(read.error, given)) {
-      const at = fault.path.join(".");
-      const before: FieldError | undefined = get(found.errors, at);
-      set(found.errors, at, { ...before, message: worded(fault, given, speech) });
+      const at = fieldOf(fault.path, values);
+      if (said.has(at)) continue;
+      said.add(at);
+      const ref: Ref | undefined = get(found.errors, `${at}.ref`);
+      set(found.errors, at, { type: fault.code, message: worded(fault, given, speech), ...(ref ? { ref } : {}) });
     }
     return found;
   };

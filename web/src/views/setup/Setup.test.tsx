@@ -1,6 +1,6 @@
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent, { type UserEvent } from "@testing-library/user-event";
-import { PretendServer, showScreen } from "../../plan/testing.tsx";
+import { PretendServer, showScreen, write } from "../../plan/testing.tsx";
 import { Setup } from "./Setup.tsx";
 
 let server: PretendServer;
@@ -14,10 +14,6 @@ afterEach(cleanup);
 
 const question = (): string => screen.getByRole("heading", { level: 1 }).textContent;
 const next = (): Promise<void> => user.click(screen.getByRole("button", { name: "Next" }));
-async function write(label: string, text: string): Promise<void> {
-  await user.clear(screen.getByLabelText(label));
-  await user.type(screen.getByLabelText(label), text);
-}
 /** Up to the last question, everything left as it is proposed. */
 async function toTheLast(): Promise<void> {
   await user.selectOptions(screen.getByLabelText("Lengths"), "in");

@@ -1,0 +1,64 @@
+import { day } from "@yule/core";
+import { need, season } from "@yule/derive/examples";
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { press, PretendServer, showScreen, write } from "../../../plan/testing.tsx";
+import { NewSessionChange } from "./NewSessionChange.tsx";
+import { OwnDay } from "./OwnDay.tsx";
+
+let server: PretendServer;
+beforeEach(() => {
+  server = new PretendServer();
+});
+afterEach(cleanup);
+
+test("an extra session has times and hands, days away have neither", async () => {
+  showScreen(<NewSessionChange today={day("2031-11-08")} />);
+  await press("Add");
+  await userEvent.setup().selectOptions(screen.getByLabelText("What"), "away");
+  expect(screen.queryByLabelText("Begins")).toBeNull();
+  await write("Until", "2031-11-12");
+  await press("Add");
+  await waitFor(() => expect(server.sent).toHaveLength(2));
+  expect(server.commands.map(([, payload]) => payload)).toEqual([
+    expect.objectContaining({ what: "extra", first: "2031-11-08", last: "2031-11-08", from: 1170, to: 1290, who: "maker" }),
+    expect.objectContaining({ what: "away", first: "2031-11-08", last: "2031-11-12", from: null, to: null }),
+  ]);
+});
+
+test("an end before its start is told at the end; what the server knows better is told as well", async () => {
+  showScreen(<NewSessionChange today={day("2031-11-08")} />);
+  await write("Ends", "18:00");
+  await press("Add");
+  expect(await screen.findByText("given 18:00, allowed a time after the start")).toBeTruthy();
+  await write("Ends", "20:00");
+  server.refuses = () => ({ errors: [{ code: "past", path: ["to"], given: "20:00", allowed: "an end after 20:10, as it is now" }] });
+  await press("Add");
+  expect(await screen.findByText("given 20:00, allowed an end after 20:10, as it is now")).toBeTruthy();
+});
+
+test("a birthday told with its year comes back every year and says since when; without a day it is not kept", async () => {
+  showScreen(<OwnDay outlook={season([need])} />);
+  await write("A day of your own", "Ida's birthday");
+  await press("Keep it");
+  expect(await screen.findByText("given nothing, allowed a day such as 2031-11-08")).toBeTruthy();
+  await write("Day", "2022-12-03");
+  await write("List weeks ahead", "60");
+  await press("Keep it");
+  expect(await screen.findByText("given 60, allowed at most 52")).toBeTruthy();
+  await write("List weeks ahead", "6");
+  await press("Keep it");
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.commands[0]?.[1]).toMatchObject({ title: "Ida's birthday", year: null, since: 2022, month: 12, date: 3, weeksAhead: 6, householdId: null });
+  await waitFor(() => expect((screen.getByLabelText("A day of your own") as HTMLInputElement).value).toBe(""));
+});
+
+test("a day that happens once keeps its year", async () => {
+  showScreen(<OwnDay outlook={season([need])} />);
+  await write("A day of your own", "The wedding");
+  await write("Day", "2032-05-14");
+  await userEvent.setup().click(screen.getByLabelText("every year"));
+  await press("Keep it");
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(server.commands[0]?.[1]).toMatchObject({ year: 2032, since: null, month: 5, date: 14 });
+});
