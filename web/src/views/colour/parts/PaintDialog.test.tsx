@@ -66,8 +66,8 @@ test("every field says what cannot be at its own place, and nothing is sent", as
 
 test("a paint of the shelf opens as it is, is changed with its version, and goes when it is used up", async () => {
   show(paint);
-  expect((screen.getByLabelText("costs, EUR") as HTMLInputElement).value).toBe("9.50");
-  expect((screen.getByLabelText("Stains") as HTMLSelectElement).value).toBe("yes");
+  expect(screen.getByLabelText<HTMLInputElement>("costs, EUR").value).toBe("9.50");
+  expect(screen.getByLabelText<HTMLSelectElement>("Stains").value).toBe("yes");
   await write("ml in one", "37");
   await press("Keep it so");
   await waitFor(() => expect(closed).toBe(1));

@@ -50,7 +50,7 @@ test("a birthday told with its year comes back every year and says since when; w
   await press("Keep it");
   await waitFor(() => expect(server.sent).toHaveLength(1));
   expect(server.commands[0]?.[1]).toMatchObject({ title: "Ida's birthday", year: null, since: 2022, month: 12, date: 3, weeksAhead: 6, householdId: null });
-  await waitFor(() => expect((screen.getByLabelText("A day of your own") as HTMLInputElement).value).toBe(""));
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>("A day of your own").value).toBe(""));
 });
 
 test("a day that happens once keeps its year", async () => {
