@@ -37,6 +37,8 @@ export type { Fault } from "./outcome/outcome.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/stock.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
+export { keepPromises } from "./season/promises/keepPromises.ts";
+export type { PromiseJob, PromisedNeed, PromisePlan, PromiseSpread, PromiseStep } from "./season/promises/model.ts";
 export { cuttingSteps, type CutStep, type SheetWork, type Tools } from "./sheets/steps.ts";
 export { compareWay, dividerMiddles, sheetsByHand, type WayCompared } from "./sheets/compare.ts";
 export * from "./sheets/cuttingJobs.ts";

@@ -19,7 +19,7 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "pile", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats"])(
+test.each(["split", "pile", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats", "plan"])(
   "%s prints the JSON Schema of its input",
   (name) => {
     expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
@@ -333,3 +333,24 @@ test("calc pile: what of most worth comes out of given sheets, in millimetres; a
   expect(await answer("pile", { ...pile, sheets: [{ id: "left", width: 320, height: 120, count: null }] })).toEqual(["sheets[0].count: given null, allowed a number"]);
   expect(await answer("pile", { ...pile, panels: [{ id: "card", width: 130, height: 110, count: 1, value: -1 }] })).toEqual(["panels[0].value: given -1, allowed at least 0"]);
 });
+
+test("what is owed is taken up so that most of it is kept; sessions that overlap and weights that cannot be are told at their place", async () => {
+  const owed = (id: string, due: number) => ({ id, weight: 1, due, steps: [{ id: "wash", hands: 60 }] });
+  const input = { sessions: [[0, 150]], needs: [owed("late", 150), owed("soon", 60), owed("hopeless", 30)] };
+  expect(await answer("plan", input)).toMatchObject({ onTime: { soon: 1, late: 1, hopeless: 0 }, kept: 2, runs: 20_000 });
+  expect(
+    await answer("plan", {
+      ...input,
+      sessions: [
+        [100, 200],
+        [0, 150],
+        [300, 300],
+      ],
+    }),
+  ).toEqual(["sessions[2][1]: given 300, allowed a time after 300, when the session begins", "sessions[0][0]: given 100, allowed a session that does not overlap another"]);
+  expect(await answer("plan", { ...input, needs: [{ ...owed("a", 10), weight: -1 }, owed("a", 20)], spread: { lost: 1.5 } })).toEqual([
+    "needs[0].weight: given -1, allowed at least 0",
+    'needs[1].id: given "a", allowed an id that no other of needs has',
+    "spread.lost: given 1.5, allowed at most 1",
+  ]);
+}, 30_000);

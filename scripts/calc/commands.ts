@@ -18,6 +18,10 @@ import {
   routeStageOf,
   runIn,
   runOut,
+  planIn,
+  planOut,
+  planOutOf,
+  promiseJobOf,
   pileIn,
   pileJobOf,
   pileOut,
@@ -46,6 +50,7 @@ import {
   succeed,
   type Limits,
   guideSheet,
+  keepPromises,
   mm,
   checkFamily,
   fitWords,
@@ -81,6 +86,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     const result = run(input, setting.limits(input.seed));
     return result.ok ? succeed({ ...result.value, moves: result.value.moves.map((move) => ({ ...move })) }) : result;
   }),
+  plan: command(planIn, planOut, (input, setting) => succeed(planOutOf(keepPromises(promiseJobOf(input), setting.limits(input.seed))))),
   overmake: command(overmakeIn, overmakeOut, overmake),
   stack: command(stackIn, stackOut, (input) => {
     const geometry = stackGeometry(stackOfInput(input));

@@ -1,0 +1,174 @@
+import { seededRandom, type Limits } from "../../search/search.ts";
+import { firstOrders } from "./firstOrders.ts";
+import { Futures, type Future } from "./futures.ts";
+import type { PromiseJob, PromisePlan } from "./model.ts";
+import { PromisePlay } from "./playing.ts";
+
+/** Futures looked at together; after each lot an order that is surely worse is dropped. */
+const LOT = 32;
+/** Lots of the search, and of its last part: few futures are soon learned by heart. */
+const [LOTS, LAST_LOTS] = [8, 40] as const;
+/** The search ends on what it has looked at, so that it ends alike everywhere; the clock is for slow machines. */
+const MOST_WORK = 25_000_000;
+/** Nothing better was met for so many orders, and so many more for each step: it is left at that. */
+const STALLED = [1_500, 150] as const;
+const FIRST_SHARE = 0.65;
+/** An order is dropped when it lies so many standard errors behind. */
+const SURELY = 2;
+/** How far an order may lie behind and still be gone on from, at first, as a share of all weight. */
+const SLACK = 0.01;
+/** Futures in which the chances are counted, fewer where one takes long. */
+const COUNTED = 20_000;
+const LEAST_COUNTED = 1_000;
+const MOST_COUNTING = 150_000_000;
+/** Of the time there is, so much is kept for counting. */
+const KEPT_TIME = 0.2;
+
+/**
+ * Which promises to keep: the order of steps with the greatest expected weight on time. A list policy of stochastic scheduling, sought
+ * by sample average approximation with common random numbers (Kleywegt, Shapiro and Homem-de-Mello, SIAM J. Optimization 12, 2002),
+ * candidates raced against the best so far (Maron and Moore 1997). Its chances are counted in futures that the search never saw.
+ */
+export function keepPromises(job: PromiseJob, limits: Limits): PromisePlan {
+  const play = new PromisePlay(job);
+  const random = seededRandom(limits.seed);
+  const reserve = limits.left() * KEPT_TIME;
+  const orders = firstOrders(job);
+  const futures = new Futures(job, play.steps, limits.seed * 2 + 1).many(LOT * LAST_LOTS);
+  const search = new Racing(play, futures, { ...limits, stop: () => limits.stop() || limits.left() < reserve });
+  const lots = Math.max(1, Math.min(LOTS, Math.floor((MOST_WORK * 0.1) / (orders.length * LOT * search.workOfOne(orders[0])))));
+  let best = search.bestOf(orders, lots);
+  if (play.needs > 1) {
+    best = search.improve(best, lots, MOST_WORK * FIRST_SHARE, random, SLACK);
+    best = search.improve(best, lots * (LAST_LOTS / LOTS), MOST_WORK, random, 0);
+  }
+  return counted(job, play, best, limits);
+}
+
+/** Orders against each other in the same futures. */
+class Racing {
+  private readonly total: number;
+
+  constructor(
+    private readonly play: PromisePlay,
+    private readonly futures: readonly Future[],
+    private readonly limits: Limits,
+  ) {
+    this.total = play.weights.reduce((sum, weight) => sum + weight, 0);
+  }
+
+  /** What playing one future takes, in choices looked at. */
+  workOfOne(order: Int32Array = new Int32Array()): number {
+    const before = this.play.work;
+    this.play.rankBy(order);
+    const [future] = this.futures;
+    if (future) this.play.play(future);
+    return Math.max(1, this.play.work - before);
+  }
+
+  private scores(order: Int32Array, lots: number): Float64Array {
+    this.play.rankBy(order);
+    return Float64Array.from({ length: lots * LOT }, (_, index) => this.play.play(this.futures[index] as Future));
+  }
+
+  bestOf(orders: readonly Int32Array[], lots: number): Int32Array {
+    let best: { order: Int32Array; kept: number } | null = null;
+    for (const order of orders) {
+      const kept = this.scores(order, lots).reduce((sum, score) => sum + score, 0);
+      if (!best || kept > best.kept) best = { order, kept };
+      if (this.limits.stop()) break;
+    }
+    return best?.order ?? new Int32Array();
+  }
+
+  /** Goes from order to order, a little worse ones too at first, until so much was looked at. @returns the best that was met */
+  improve(first: Int32Array, lots: number, mostWork: number, random: () => number, slack: number): Int32Array {
+    let [now, nowScores] = [first, this.scores(first, lots)];
+    let [best, bestKept] = [first, sum(nowScores)];
+    const begun = this.play.work;
+    const patience = STALLED[0] + STALLED[1] * first.length;
+    for (let stalled = 0; stalled < patience && this.play.work < mostWork && !this.limits.stop(); stalled += 1) {
+      const left = 1 - (this.play.work - begun) / Math.max(1, mostWork - begun);
+      const order = neighbour(now, random);
+      const scores = this.race(order, nowScores, slack * left * this.total);
+      if (!scores) continue;
+      [now, nowScores] = [order, scores];
+      const kept = sum(scores);
+      if (kept > bestKept) [best, bestKept, stalled] = [order, kept, 0];
+    }
+    return best;
+  }
+
+  /** Plays an order against the one that stands. @returns its scores, or null where it is worse by more than may be */
+  private race(order: Int32Array, standing: Float64Array, mayLose: number): Float64Array | null {
+    this.play.rankBy(order);
+    const scores = new Float64Array(standing.length);
+    let [ahead, squares] = [0, 0];
+    for (let index = 0; index < scores.length; index += 1) {
+      const score = this.play.play(this.futures[index] as Future);
+      const gain = score - (standing[index] ?? 0);
+      scores[index] = score;
+      ahead += gain;
+      squares += gain * gain;
+      const seen = index + 1;
+      if (seen % LOT !== 0) continue;
+      const mean = ahead / seen;
+      const error = Math.sqrt(Math.max(0, squares / seen - mean * mean) / seen);
+      if (mean + mayLose + SURELY * error < 0) return null;
+    }
+    return ahead / scores.length + mayLose >= 0 ? scores : null;
+  }
+}
+
+const sum = (values: Float64Array): number => values.reduce((all, value) => all + value, 0);
+
+/** Another order near by: a step, or a whole need, taken to another place; two places exchanged; a need given up to the end. */
+function neighbour(order: Int32Array, random: () => number): Int32Array {
+  const at = (length: number): number => Math.floor(random() * length);
+  const kind = random();
+  const from = at(order.length);
+  const need = order[from] ?? 0;
+  if (kind < 0.35) {
+    const next = [...order];
+    next.splice(from, 1);
+    // Mostly not far: what is pressing now will be nearly as pressing then.
+    const to = random() < 0.7 ? from + at(13) - 6 : at(order.length);
+    next.splice(Math.max(0, Math.min(next.length, to)), 0, need);
+    return Int32Array.from(next);
+  }
+  if (kind < 0.5) {
+    const next = Int32Array.from(order);
+    const other = at(order.length);
+    [next[from], next[other]] = [next[other] ?? 0, need];
+    return next;
+  }
+  const rest = order.filter((each) => each !== need);
+  const own = order.filter((each) => each === need);
+  const to = kind < 0.6 ? rest.length : at(rest.length + 1);
+  return Int32Array.from([...rest.subarray(0, to), ...own, ...rest.subarray(to)]);
+}
+
+/** The chances of an order, counted in futures of their own. */
+function counted(job: PromiseJob, play: PromisePlay, order: Int32Array, limits: Limits): PromisePlan {
+  const futures = new Futures(job, play.steps, limits.seed * 2 + 2);
+  const kept = new Int32Array(play.needs);
+  play.rankBy(order);
+  const before = play.work;
+  let runs = 0;
+  let wanted = COUNTED;
+  while (runs < wanted && (runs < LEAST_COUNTED || !limits.stop())) {
+    play.play(futures.next());
+    runs += 1;
+    if (runs === LEAST_COUNTED) wanted = Math.min(COUNTED, Math.max(runs, Math.floor((MOST_COUNTING / Math.max(1, play.work - before)) * runs)));
+    for (let need = 0; need < play.needs; need += 1) if (play.isOnTime(need)) kept[need] = (kept[need] ?? 0) + 1;
+  }
+  const onTime = new Map(job.needs.map((need, index) => [need.id, (kept[index] ?? 0) / runs]));
+  const seen = new Int32Array(play.needs);
+  const steps = [...order].flatMap((index) => {
+    const need = job.needs[index];
+    const step = need?.steps[seen[index] ?? 0];
+    seen[index] = (seen[index] ?? 0) + 1;
+    return need && step ? [{ need: need.id, step: step.id }] : [];
+  });
+  return { order: steps, onTime, kept: job.needs.reduce((all, need) => all + need.weight * (onTime.get(need.id) ?? 0), 0), runs };
+}
