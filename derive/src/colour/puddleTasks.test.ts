@@ -26,7 +26,7 @@ test("area and strength come from the picture, else from the guides, else they a
   const seen = toldOf(design, way, apart, [null, null]);
   expect(seen).toMatchObject({
     measured: "picture",
-    told: [
+    puddles: [
       { share: 0.5, strength: "milk" },
       { share: 0.05, strength: "tea" },
     ],
@@ -36,7 +36,7 @@ test("area and strength come from the picture, else from the guides, else they a
   expect(inside.measured).toBe("guides");
   // A panel of 114.3 mm with a margin of 10: 94.3 squared inside, shared by two paints.
   expect(inside.puddles[0]?.share).toBeCloseTo((94.3 / 114.3) ** 2 / 2, 3);
-  expect(toldOf(design, way, null, [null, null])).toMatchObject({ measured: "guess", told: [{ share: 0.4 }, { share: 0.4 }] });
+  expect(toldOf(design, way, null, [null, null])).toMatchObject({ measured: "guess", puddles: [{ share: 0.4 }, { share: 0.4 }] });
 });
 
 test("half a panel of 4 1/2 in square for ten panels takes 15 ml with a quarter in reserve", () => {
