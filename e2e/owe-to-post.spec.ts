@@ -13,7 +13,8 @@ const view = (page: Page, name: string) => page.getByRole("navigation", { name: 
 
 /** The rest of the journey, from a need that the season knows to the post. */
 async function paintAndPost(page: Page, { need, design }: { need: string; design: string }): Promise<void> {
-  const row = page.getByRole("row", { name: new RegExp(need) });
+  // The row that was opened has its detail under it, in a row of its own.
+  const row = page.getByRole("row", { name: new RegExp(need) }).first();
   await expect(row).toContainText(/\d h \d\d|\d+ min/);
   await expect(row).toContainText(/safe|tight/);
 
