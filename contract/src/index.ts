@@ -1,6 +1,7 @@
 export * from "./common/fault.ts";
 export * from "./common/faultLine.ts";
 export * from "./common/sentFault.ts";
+export { howMany } from "./common/counts.ts";
 export * from "./common/fields.ts";
 export * from "./common/envelope.ts";
 export * from "./sheets/split.ts";
@@ -31,7 +32,6 @@ export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";
 export * from "./logbook/logbook.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
-export { howMany } from "./logbook/told.ts";
 export type { SessionSum } from "./bench/events.ts";
 export type { ChangedTime, NeedChanged } from "./season/events.ts";
 export * from "./shop/shop.ts";

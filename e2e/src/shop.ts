@@ -1,10 +1,8 @@
 import { expect, test, type BrowserContext, type Page } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
-import { chmodSync, copyFileSync, mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { copyFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
-import pg from "pg";
-import { v7 } from "uuid";
+import { copyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
 
 const root = join(import.meta.dirname, "../..");
 export const NOW = "2031-11-08T10:04:00Z";
@@ -18,23 +16,17 @@ export interface RunningShop {
   readonly close: () => Promise<void>;
 }
 
-/** A database of its own on the server that all journeys share, as the demo or an empty shop begins, and what lies beside it. */
-async function copyShop(server: string, folder: string, empty: boolean): Promise<string> {
-  const [kind, name] = [empty ? "empty" : "demo", `shop_${v7().replaceAll("-", "")}`];
-  const admin = new pg.Client({ connectionString: server });
-  await admin.connect();
-  await admin.query(`create database ${name} template ${kind}`);
-  await admin.end();
-  copyFileSync(join(process.env.YULE_E2E_BEGINNINGS ?? "", `${kind}.json`), join(folder, "beginning.json"));
-  return server.replace(/postgres$/, name);
+/** A database as the demo or an empty shop begins, on the server that all journeys share, and what lies beside it. */
+async function copyShop(server: string, folder: string, kind: "empty" | "demo") {
+  copyFileSync(join(process.env.YULE_E2E_BEGINNINGS ?? "", kind, "beginning.json"), join(folder, "beginning.json"));
+  return copyDatabase(server, kind);
 }
 
 /** @param own with a PostgreSQL that nothing else uses, for journeys in which it is stopped, and wherever there is none to share */
 export async function startShop({ empty = false, own = false }: { empty?: boolean; own?: boolean } = {}): Promise<RunningShop> {
-  const folder = mkdtempSync(join(tmpdir(), "yule-e2e-"));
-  chmodSync(folder, 0o755);
+  const folder = temporaryFolder("e2e");
   const shared = own ? undefined : process.env.YULE_E2E_POSTGRES;
-  const database = shared === undefined ? null : await copyShop(shared, folder, empty);
+  const database = shared === undefined ? null : await copyShop(shared, folder, empty ? "empty" : "demo");
   let child: ChildProcess | null = null;
   let isAsked = false;
   const start = (port: string | null) =>
@@ -43,7 +35,7 @@ export async function startShop({ empty = false, own = false }: { empty?: boolea
       const words = [join(root, "scripts/start.mjs"), "--data", folder, ...(empty ? ["--empty"] : []), ...(port ? ["--port", port] : [])];
       const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW };
       if (database === null) delete env.DATABASE_URL;
-      else env.DATABASE_URL = database;
+      else env.DATABASE_URL = database.url;
       const made = spawn("node", words, { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
       child = made;
       let said = "";
@@ -77,6 +69,7 @@ export async function startShop({ empty = false, own = false }: { empty?: boolea
     },
     close: async () => {
       await kill("SIGTERM");
+      await database?.close();
       rmSync(folder, { recursive: true, force: true });
     },
   };

@@ -2,13 +2,12 @@ import { v7 } from "uuid";
 import { eventPhrase, phraseText, type CommandAnswer, type CommandInput, type CommandKind, type EventRead, type Problem } from "@yule/contract";
 import { inches, mm } from "@yule/core";
 import { once } from "node:events";
-import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import { rmSync } from "node:fs";
 import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
-import { tmpdir } from "node:os";
 import { join } from "node:path";
-import pg from "pg";
 import { startPostgres } from "../../scripts/lib/postgres.mjs";
+import { copyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
 import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
@@ -43,25 +42,9 @@ export const wordsOf = (event: EventRead | undefined): string => (event ? phrase
 
 export const NOW = "2031-11-08T10:04:00Z";
 
-/** A database of its own on the server that all tests share, with the tables in it. */
-async function copyDatabase(): Promise<{ readonly url: string; readonly close: () => Promise<void> }> {
-  const server = process.env.YULE_TEST_POSTGRES ?? "";
-  const name = `shop_${v7().replaceAll("-", "")}`;
-  const asAdmin = async (words: string): Promise<void> => {
-    const admin = new pg.Client({ connectionString: server });
-    await admin.connect();
-    await admin.query(words);
-    await admin.end();
-  };
-  await asAdmin(`create database ${name} template tables`);
-  return { url: server.replace(/postgres$/, name), close: () => asAdmin(`drop database ${name} with (force)`) };
-}
-
 /** A PostgreSQL of its own, for a test that stops it. */
 async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonly close: () => Promise<void> }> {
-  const folder = mkdtempSync(join(tmpdir(), "yule-test-"));
-  // The unprivileged user that runs PostgreSQL must be able to enter it.
-  chmodSync(folder, 0o755);
+  const folder = temporaryFolder("test");
   let running = await startPostgres(folder, { durable: false });
   await migrateDatabase(running.url, join(import.meta.dirname, "../migrations"));
   return {
@@ -80,7 +63,7 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
 /** @param own with a PostgreSQL that nothing else uses */
 export async function openTestShop({ own = false } = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
-  const { url, close } = postgres ?? (await copyDatabase());
+  const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
   const database = openDatabase(url);
   await ensureShop(database, "UTC");
   const feed = new Feed(url);

@@ -1,9 +1,5 @@
 import { z } from "zod";
-import { idText, seedField, uniqueIds } from "../common/fields.ts";
-
-/** Ten years: longer times are slips of the hand. */
-const MOST_MINUTES = 5_256_000;
-const minutesField = z.number().min(0).max(MOST_MINUTES);
+import { idText, minutesField, seedField, uniqueIds } from "../common/fields.ts";
 
 const stage = z.strictObject({
   id: idText,

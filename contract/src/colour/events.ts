@@ -1,5 +1,5 @@
 import { phrase } from "@yule/core";
-import type { Sentences } from "../logbook/told.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 
 /** What the logbook keeps of each. */
 export interface ColourEvents {

@@ -1,6 +1,6 @@
 import { phrase, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { z } from "zod";
-import { howMany } from "../logbook/told.ts";
+import { howMany } from "./counts.ts";
 import { phraseText } from "./faultLine.ts";
 
 const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));

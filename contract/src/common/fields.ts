@@ -19,6 +19,9 @@ export const moneyField = z
   .min(0)
   .max(1_000_000_000)
   .transform((value): Money => money(value));
+/** Minutes at the command line. Ten years: longer times are slips of the hand. */
+export const MOST_MINUTES = 5_256_000;
+export const minutesField = z.number().min(0).max(MOST_MINUTES);
 export const countField = z.int().min(1).max(MOST_PIECES);
 export const dayField = z
   .string()

@@ -1,5 +1,6 @@
 import { phrase } from "@yule/core";
-import { howMany, type Sentences } from "../logbook/told.ts";
+import { howMany } from "../common/counts.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 
 interface Named {
   readonly name: string;

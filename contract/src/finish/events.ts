@@ -1,6 +1,7 @@
 import { phrase } from "@yule/core";
 import type { Grade } from "../bench/facts.ts";
-import { howMany, listed, type Sentences } from "../logbook/told.ts";
+import { howMany, listed } from "../common/counts.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 
 /** What the logbook keeps of each. */
 export interface FinishEvents {

@@ -9,7 +9,7 @@ import { seasonSentences, type SeasonEvents } from "../season/events.ts";
 import { sheetsSentences, type SheetsEvents } from "../sheets/events.ts";
 import { shopSentences, type ShopEvents } from "../shop/events.ts";
 import { storesSentences, type StoresEvents } from "../stores/events.ts";
-import type { Sentences } from "./told.ts";
+import type { Sentences } from "./sentences.ts";
 
 /** What was taken back; `again` where the taking back was itself taken back. */
 interface UndoEvents {

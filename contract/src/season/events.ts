@@ -1,5 +1,6 @@
 import { day, phrase, type Phrase } from "@yule/core";
-import { howMany, listed, type Sentences } from "../logbook/told.ts";
+import { howMany, listed } from "../common/counts.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 import type { LessonMoment } from "./lessons.ts";
 import type { people, sessionChangeKinds } from "./sessions.ts";
 

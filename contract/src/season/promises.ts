@@ -1,12 +1,12 @@
 import type { PromiseJob, PromisePlan } from "@yule/core";
 import { z } from "zod";
-import { idText, seedField, uniqueIds } from "../common/fields.ts";
+import { idText, minutesField, MOST_MINUTES, seedField, uniqueIds } from "../common/fields.ts";
 
-/** Ten years: longer times are slips of the hand. */
-const MOST_MINUTES = 5_256_000;
-const minutesField = z.number().min(0).max(MOST_MINUTES);
 /** What is owed may be broken already. */
 const moment = z.number().min(-MOST_MINUTES).max(MOST_MINUTES);
+
+/** More steps than a shop has in ten years' worth of open work. */
+const MOST_STEPS = 20_000;
 
 const step = z.strictObject({
   id: idText,
@@ -40,7 +40,12 @@ const sessions = z
 /** Input of `calc plan`, times in minutes from now. */
 export const planIn = z.strictObject({
   sessions,
-  needs: z.array(need).min(1).max(1000).superRefine(uniqueIds("needs")),
+  needs: z
+    .array(need)
+    .min(1)
+    .max(1000)
+    .superRefine(uniqueIds("needs"))
+    .refine((all) => all.reduce((sum, each) => sum + each.steps.length, 0) <= MOST_STEPS, { message: `at most ${String(MOST_STEPS)} steps in all` }),
   changeover: minutesField.default(0),
   spread: z
     .strictObject({

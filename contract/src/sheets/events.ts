@@ -1,5 +1,6 @@
 import { phrase } from "@yule/core";
-import { howMany, listed, type Sentences } from "../logbook/told.ts";
+import { howMany, listed } from "../common/counts.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 
 /** What left the shelf and what came of it. */
 interface SplitTold {

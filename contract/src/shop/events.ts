@@ -1,6 +1,7 @@
 import { phrase, type Phrase } from "@yule/core";
 import type { z } from "zod";
-import { howMany, listed, type Sentences } from "../logbook/told.ts";
+import { howMany, listed } from "../common/counts.ts";
+import type { Sentences } from "../logbook/sentences.ts";
 import type { setShop } from "./shop.ts";
 
 type ShopSet = z.output<typeof setShop>;

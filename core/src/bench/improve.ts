@@ -1,3 +1,4 @@
+import { lossesOf } from "./losses.ts";
 import { seededRandom, type Limits } from "../search/search.ts";
 import { neighbour } from "./neighbour.ts";
 import type { RunModel } from "./model.ts";
@@ -84,7 +85,7 @@ class Annealing {
     timetable.retime(order, Infinity);
     const evenings = manyWindows(work, timetable.makespan());
     let losing = evenings > 0;
-    const costOf = (cost: number): number => (losing ? timetable.losses() + cost * evenings : cost);
+    const costOf = (cost: number): number => (losing ? lossesOf(timetable, work) + cost * evenings : cost);
     const warm = WARM * (work.table.hands.reduce((sum, hands, step) => sum + hands * (work.table.units[step] ?? 0), 0) / n);
     const cooling = log(COLD / WARM);
     let current = costOf(this.least);

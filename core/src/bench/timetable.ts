@@ -186,33 +186,6 @@ export class Timetable {
     return this.makespan() + LATE * this.lateness();
   }
 
-  /**
-   * What the hands lose in all: preparing and waiting. What is left of a window where the next move no longer fits is
-   * no loss here: it changes with every minute before it, and would hide what a better order gains.
-   */
-  losses(): number {
-    const { windows, table } = this.work;
-    let lost = 0;
-    let window = 0;
-    for (let position = 0; position < this.filled; position += 1) {
-      const step = this.order[position] ?? 0;
-      const prepare = this.prepares[position] ?? 0;
-      const hands = table.hands[step] ?? 0;
-      const from = (this.starts[position] ?? 0) - prepare;
-      let free = position === 0 ? 0 : (this.ends[position - 1] ?? 0);
-      lost += prepare;
-      while (window < windows.length && (windows[window]?.[1] ?? 0) <= from) {
-        const left = (windows[window]?.[1] ?? 0) - Math.max(free, windows[window]?.[0] ?? 0);
-        if (left >= prepare + hands) lost += left;
-        window += 1;
-        free = windows[window]?.[0] ?? free;
-      }
-      if (windows.length > 0) free = Math.max(free, windows[window]?.[0] ?? 0);
-      lost += Math.max(0, from - free);
-    }
-    return lost;
-  }
-
   /** Takes the end of the order away; starts that it had forced later go back. */
   truncate(length: number): void {
     if (length >= this.filled) return;

@@ -1,23 +1,9 @@
 import { newId } from "../exampleIds.ts";
-import type { SentimentRead } from "@yule/contract";
 import { inches, mm, printLength, type Length } from "@yule/core";
 import { design } from "../season/examples.ts";
+import { sentiment } from "./examples.ts";
 import { bestFit, offersFor, overWords, placesOver, pulledZone, zonesFrom, type WordPlace } from "./words.ts";
 
-const sentiment = (text: string, more: Partial<SentimentRead> = {}): SentimentRead => ({
-  id: text,
-  version: 1,
-  text,
-  occasion: null,
-  recipient: "",
-  tone: "plain",
-  language: "en",
-  neutral: false,
-  means: "hand",
-  width: null,
-  height: null,
-  ...more,
-});
 const zone = (width: Length, height: Length): WordPlace => ({ id: "sky", x: 0, y: 0, width, height, curve: 0 });
 const say = (length: Length): string => printLength(length, "cm");
 

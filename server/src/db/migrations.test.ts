@@ -1,8 +1,7 @@
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readFileSync } from "node:fs";
 import { join } from "node:path";
 import pg from "pg";
-import { startPostgres, type RunningPostgres } from "../../../scripts/lib/postgres.mjs";
+import { startTestServer } from "../../../scripts/lib/testServer.mjs";
 
 const FOLDER = join(import.meta.dirname, "../../migrations");
 const tags = (JSON.parse(readFileSync(join(FOLDER, "meta/_journal.json"), "utf8")) as { entries: { tag: string }[] }).entries.map(({ tag }) => tag);
@@ -39,21 +38,17 @@ interface Column {
   readonly column_default: string | null;
 }
 
-let folder: string;
-let postgres: RunningPostgres;
+let server: Awaited<ReturnType<typeof startTestServer>>;
 let client: pg.Client;
 
 beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), "yule-migrations-"));
-  chmodSync(folder, 0o755);
-  postgres = await startPostgres(folder, { durable: false });
-  client = new pg.Client({ connectionString: postgres.url });
+  server = await startTestServer("migrations");
+  client = new pg.Client({ connectionString: server.url });
   await client.connect();
 }, 60_000);
 afterAll(async () => {
   await client.end();
-  await postgres.stop();
-  rmSync(folder, { recursive: true, force: true });
+  await server.close();
 });
 
 const columns = async (): Promise<Column[]> =>

@@ -126,7 +126,7 @@ async function changeColourway(writing: Writing, payload: CommandPayload<"change
   if (payload.pictureId) await checkPicture(writing, payload.pictureId, ["pictureId"]);
   await writing.update("design", payload.id, { name: found.name }, payload.version);
   await writing.update("colourway", way.id, { pictureId: payload.pictureId, paints: payload.paints });
-  return { subject: ["design", payload.id], facts: { name: found.name, colourway: way.name, picture: payload.pictureId !== null } };
+  return { subject: ["design", payload.id], facts: { name: found.name, colourway: way.name, picture: Boolean(payload.pictureId) } };
 }
 
 const MOST_COLOURWAYS = 24;

@@ -25,10 +25,22 @@ interface Owed {
   readonly density: number;
 }
 
-/** Minutes of hands in sessions before a time, those that are lost taken off by their share. */
-function handsBefore(job: PromiseJob, time: number): number {
-  const whole = job.sessions.reduce((sum, [open, close]) => sum + Math.max(0, Math.min(close, time) - open), 0);
-  return whole * (1 - job.spread.lost);
+/** Minutes of hands in sessions before any time, those that are lost taken off by their share. @returns looks it up in logarithmic time */
+function handsBefore({ sessions, spread }: PromiseJob): (time: number) => number {
+  const whole: number[] = [0];
+  for (const [open, close] of sessions) whole.push((whole[whole.length - 1] ?? 0) + close - open);
+  return (time) => {
+    let [low, high] = [0, sessions.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if ((sessions[middle]?.[0] ?? 0) < time) low = middle + 1;
+      else high = middle;
+    }
+    // Of the last session that has begun, what lies before the time.
+    const last = sessions[low - 1];
+    const after = last ? Math.max(0, last[1] - time) : 0;
+    return ((whole[low] ?? 0) - after) * (1 - spread.lost);
+  };
 }
 
 /**
@@ -37,13 +49,14 @@ function handsBefore(job: PromiseJob, time: number): number {
  */
 function mostKept(job: PromiseJob, list: readonly Owed[], margin: number): readonly Owed[] {
   const slow = Math.exp(margin * job.spread.hands);
+  const before = handsBefore(job);
   const kept: Owed[] = [];
   const given: Owed[] = [];
   let hands = 0;
   for (const need of list) {
     kept.push(need);
     hands += need.hands * slow;
-    while (kept.length > 0 && hands > handsBefore(job, Math.max(0, need.begin))) {
+    while (kept.length > 0 && hands > before(Math.max(0, need.begin))) {
       const least = kept.reduce((worst, each) => (each.density < worst.density ? each : worst));
       kept.splice(kept.indexOf(least), 1);
       given.push(least);

@@ -1,6 +1,6 @@
 import { seededRandom, type Limits } from "../../search/search.ts";
 import { firstOrders } from "./firstOrders.ts";
-import { Futures, type Future } from "./futures.ts";
+import { Futures } from "./futures.ts";
 import type { PromiseJob, PromisePlan } from "./model.ts";
 import { PromisePlay } from "./playing.ts";
 
@@ -13,14 +13,14 @@ const MOST_WORK = 25_000_000;
 /** Nothing better was met for so many orders, and so many more for each step: it is left at that. */
 const STALLED = [1_500, 150] as const;
 const FIRST_SHARE = 0.65;
+/** The orders to begin from take so much of it at most. */
+const FIRST_ORDERS = 0.1;
 /** An order is dropped when it lies so many standard errors behind. */
 const SURELY = 2;
 /** How far an order may lie behind and still be gone on from, at first, as a share of all weight. */
 const SLACK = 0.01;
-/** Futures in which the chances are counted, fewer where one takes long. */
+/** Futures in which the chances are counted, fewer where time runs out. */
 const COUNTED = 20_000;
-const LEAST_COUNTED = 1_000;
-const MOST_COUNTING = 150_000_000;
 /** Of the time there is, so much is kept for counting. */
 const KEPT_TIME = 0.2;
 
@@ -34,11 +34,12 @@ export function keepPromises(job: PromiseJob, limits: Limits): PromisePlan {
   const random = seededRandom(limits.seed);
   const reserve = limits.left() * KEPT_TIME;
   const orders = firstOrders(job);
-  const futures = new Futures(job, play.steps, limits.seed * 2 + 1).many(LOT * LAST_LOTS);
-  const search = new Racing(play, futures, { ...limits, stop: () => limits.stop() || limits.left() < reserve });
-  const lots = Math.max(1, Math.min(LOTS, Math.floor((MOST_WORK * 0.1) / (orders.length * LOT * search.workOfOne(orders[0])))));
-  let best = search.bestOf(orders, lots);
-  if (play.needs > 1) {
+  const search = new Racing(play, new Futures(job, play.steps, limits.seed * 2 + 1), { ...limits, stop: () => limits.stop() || limits.left() < reserve });
+  // Where one future takes long, the first orders meet few of them.
+  const few = Math.floor((MOST_WORK * FIRST_ORDERS) / (orders.length * search.workOfOne(orders[0])));
+  let best = search.bestOf(orders, Math.max(1, Math.min(few, LOT * LOTS)));
+  if (play.needs > 1 && few >= LOT) {
+    const lots = Math.min(LOTS, Math.floor(few / LOT));
     best = search.improve(best, lots, MOST_WORK * FIRST_SHARE, random, SLACK);
     best = search.improve(best, lots * (LAST_LOTS / LOTS), MOST_WORK, random, 0);
   }
@@ -51,7 +52,7 @@ class Racing {
 
   constructor(
     private readonly play: PromisePlay,
-    private readonly futures: readonly Future[],
+    private readonly futures: Futures,
     private readonly limits: Limits,
   ) {
     this.total = play.weights.reduce((sum, weight) => sum + weight, 0);
@@ -61,20 +62,19 @@ class Racing {
   workOfOne(order: Int32Array = new Int32Array()): number {
     const before = this.play.work;
     this.play.rankBy(order);
-    const [future] = this.futures;
-    if (future) this.play.play(future);
+    this.play.play(this.futures.at(0));
     return Math.max(1, this.play.work - before);
   }
 
-  private scores(order: Int32Array, lots: number): Float64Array {
+  private scores(order: Int32Array, futures: number): Float64Array {
     this.play.rankBy(order);
-    return Float64Array.from({ length: lots * LOT }, (_, index) => this.play.play(this.futures[index] as Future));
+    return Float64Array.from({ length: futures }, (_, index) => this.play.play(this.futures.at(index)));
   }
 
-  bestOf(orders: readonly Int32Array[], lots: number): Int32Array {
+  bestOf(orders: readonly Int32Array[], futures: number): Int32Array {
     let best: { order: Int32Array; kept: number } | null = null;
     for (const order of orders) {
-      const kept = this.scores(order, lots).reduce((sum, score) => sum + score, 0);
+      const kept = sum(this.scores(order, futures));
       if (!best || kept > best.kept) best = { order, kept };
       if (this.limits.stop()) break;
     }
@@ -83,7 +83,7 @@ class Racing {
 
   /** Goes from order to order, a little worse ones too at first, until so much was looked at. @returns the best that was met */
   improve(first: Int32Array, lots: number, mostWork: number, random: () => number, slack: number): Int32Array {
-    let [now, nowScores] = [first, this.scores(first, lots)];
+    let [now, nowScores] = [first, this.scores(first, lots * LOT)];
     let [best, bestKept] = [first, sum(nowScores)];
     const begun = this.play.work;
     const patience = STALLED[0] + STALLED[1] * first.length;
@@ -105,7 +105,7 @@ class Racing {
     const scores = new Float64Array(standing.length);
     let [ahead, squares] = [0, 0];
     for (let index = 0; index < scores.length; index += 1) {
-      const score = this.play.play(this.futures[index] as Future);
+      const score = this.play.play(this.futures.at(index));
       const gain = score - (standing[index] ?? 0);
       scores[index] = score;
       ahead += gain;
@@ -153,13 +153,10 @@ function counted(job: PromiseJob, play: PromisePlay, order: Int32Array, limits: 
   const futures = new Futures(job, play.steps, limits.seed * 2 + 2);
   const kept = new Int32Array(play.needs);
   play.rankBy(order);
-  const before = play.work;
   let runs = 0;
-  let wanted = COUNTED;
-  while (runs < wanted && (runs < LEAST_COUNTED || !limits.stop())) {
+  while (runs === 0 || (runs < COUNTED && !limits.stop())) {
     play.play(futures.next());
     runs += 1;
-    if (runs === LEAST_COUNTED) wanted = Math.min(COUNTED, Math.max(runs, Math.floor((MOST_COUNTING / Math.max(1, play.work - before)) * runs)));
     for (let need = 0; need < play.needs; need += 1) if (play.isOnTime(need)) kept[need] = (kept[need] ?? 0) + 1;
   }
   const onTime = new Map(job.needs.map((need, index) => [need.id, (kept[index] ?? 0) / runs]));

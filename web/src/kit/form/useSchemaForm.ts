@@ -63,7 +63,7 @@ export function schemaResolver<Values extends FieldValues, Read>(
   };
 }
 
-/** The message at a field or anywhere below it: a list of names that one field holds is wrong where one of them is. */
+/** The message at a field or anywhere below it: a list, such as a week of sessions, is wrong where one of its rows is. */
 function messageIn(error: unknown): string | undefined {
   if (typeof error !== "object" || error === null) return undefined;
   if ("message" in error && typeof error.message === "string") return error.message;

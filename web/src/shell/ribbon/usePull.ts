@@ -34,16 +34,15 @@ export function usePull(outlook: Outlook, planned: PlannedSeason | null, ruler: 
     leave.current = last || tap ? null : cancel;
     // A second finger is a pinch.
     if (touches > 1 && !last) return cancel();
-    if (last) {
-      if (!tap && !canceled && pulled && pulled.changes.length > 0) void applyChanges(pulled.changes, outlook);
-      return setPulled(null);
-    }
-    if (!intentional) return;
+    if (tap || (!last && !intentional)) return;
     const [grip] = args as [Grip];
     const wanted = addDays(grip.from, Math.round(across / ruler.pixelsPerDay));
     const to = wanted < outlook.today ? outlook.today : wanted;
     const days = daysBetween(grip.from, to);
-    setPulled(pulled?.to === to ? { ...pulled, x } : { x, to, what: grip.what, changes: days === 0 ? [] : grip.changesFor(days) });
+    const changes = days === 0 ? [] : grip.changesFor(days);
+    if (!last) return setPulled(pulled?.to === to ? { ...pulled, x } : { x, to, what: grip.what, changes });
+    setPulled(null);
+    if (!canceled && changes.length > 0) void applyChanges(changes, outlook);
   }, GESTURE);
   useKeys({ Escape: () => leave.current?.() });
   const grip = (held: Grip): PullHandlers => bind(held);

@@ -3,7 +3,7 @@ import { day } from "@yule/core";
 import type { FieldErrors } from "react-hook-form";
 import { sessionFaults } from "../../features/sessions/SessionRows.tsx";
 import { schemaResolver } from "../../kit/form/useSchemaForm.ts";
-import { needForm, type NeedTexts } from "./needForm.ts";
+import { needForm, NOT_TOLD, type NeedTexts } from "./needForm.ts";
 
 const design = {
   id: "01936b5c-0000-7000-8000-000000000003",
@@ -16,15 +16,7 @@ const form: NeedTexts = {
   due: "2031-12-19",
   zone: "inland",
   quantities: ["8", "4"],
-  priceMinor: "",
-  depositMinor: "",
-  proofWanted: false,
-  neutralCards: "",
-  setUpFrom: "",
-  tableLength: "",
-  occasion: "",
-  photoOn: "",
-  liveBy: "",
+  ...NOT_TOLD,
 };
 
 /** What the form would send, or what is said at each of its fields. */

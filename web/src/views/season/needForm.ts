@@ -94,6 +94,19 @@ export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
     return blamed.length === 0 && whole.success ? whole.data : z.NEVER;
   });
 
+/** What a need may have and need not. */
+export const NOT_TOLD = {
+  priceMinor: "",
+  depositMinor: "",
+  proofWanted: false,
+  neutralCards: "",
+  setUpFrom: "",
+  tableLength: "",
+  occasion: "",
+  photoOn: "",
+  liveBy: "",
+} as const satisfies Partial<NeedTexts>;
+
 /** A form as it opens: empty, or as a quick line was read. */
 export function needTexts(outlook: Outlook, read: QuickNeed | null): NeedTexts {
   const design = outlook.offered.find((each) => each.id === read?.designId) ?? outlook.offered[0];
@@ -107,14 +120,7 @@ export function needTexts(outlook: Outlook, read: QuickNeed | null): NeedTexts {
       const quantity = read?.lines.find((line) => line.colourwayId === colourway.id)?.quantity;
       return quantity === undefined ? "" : String(quantity);
     }),
-    priceMinor: "",
-    depositMinor: "",
-    proofWanted: false,
-    neutralCards: "",
-    setUpFrom: "",
-    tableLength: "",
+    ...NOT_TOLD,
     occasion: read?.occasion ?? "",
-    photoOn: "",
-    liveBy: "",
   };
 }

@@ -2,8 +2,7 @@ import { learnBench } from "@yule/core";
 import { PlannedTable, standingBatches, type StandingBatch } from "@yule/derive";
 import { batch, need, season, unit } from "@yule/derive/examples";
 import { cleanup, screen } from "@testing-library/react";
-import userEvent from "@testing-library/user-event";
-import { showScreen } from "../../../plan/testing.tsx";
+import { press, showScreen } from "../../../plan/testing.tsx";
 import { ChosenCard, NowCard, WhySpoilt } from "./NowCard.tsx";
 
 afterEach(cleanup);
@@ -28,7 +27,6 @@ beforeEach(() => {
 });
 const show = (move: Parameters<typeof NowCard>[0]["move"], more: Partial<Parameters<typeof NowCard>[0]> = {}) =>
   showScreen(<NowCard on={on} move={move} many={false} filling={null} rests={false} heatTool={false} onTell={tell} onUndo={null} {...more} />);
-const press = (name: string): Promise<void> => userEvent.setup().click(screen.getByRole("button", { name }));
 
 test("one panel is next: done, all that are ready, or spoilt, a tap each", async () => {
   show({ kind: "do", stage: 0, units: ["u1", "u2"], urgent: false });

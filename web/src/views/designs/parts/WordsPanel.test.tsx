@@ -1,6 +1,6 @@
-import type { DesignRead, SentimentRead } from "@yule/contract";
+import type { DesignRead } from "@yule/contract";
 import { inches } from "@yule/core";
-import { design } from "@yule/derive/examples";
+import { design, sentiment } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../../plan/testing.tsx";
@@ -8,21 +8,7 @@ import { WordsPanel } from "./WordsPanel.tsx";
 
 afterEach(cleanup);
 
-const sentiment = (id: string, text: string, more: Partial<SentimentRead> = {}): SentimentRead => ({
-  id,
-  version: 1,
-  text,
-  occasion: null,
-  recipient: "",
-  tone: "plain",
-  language: "en",
-  neutral: false,
-  means: "hand",
-  width: null,
-  height: null,
-  ...more,
-});
-const sentiments = [sentiment("thanks", "Thank you"), sentiment("stamp", "Fair winds", { means: "stamp", width: inches(4), height: inches(2) })];
+const sentiments = [sentiment("Thank you"), sentiment("Fair winds", { means: "stamp", width: inches(4), height: inches(2) })];
 const place = { id: "low", x: inches(0.5), y: inches(3.4), width: inches(3.5), height: inches(0.7), curve: 0 };
 const withPlace: DesignRead = { ...design, words: { zones: [place], front: null, inside: [] } };
 
@@ -52,11 +38,11 @@ test("what fits comes with how large it is, what does not with what is wrong, an
   expect(screen.getByText(/^Pencil first, from the top of the panel: small letters/)).toBeTruthy();
   await user.click(screen.getByRole("button", { name: "Keep these words" }));
   await waitFor(() => expect(server.sent).toHaveLength(1));
-  expect(server.commands).toEqual([["change-words", { id: "boat", version: 1, words: { zones: [place], front: { sentimentId: "thanks", zoneId: "low" }, inside: [] } }]]);
+  expect(server.commands).toEqual([["change-words", { id: "boat", version: 1, words: { zones: [place], front: { sentimentId: "Thank you", zoneId: "low" }, inside: [] } }]]);
 });
 
 test("a stamp that is too large says by how much, and no words on the front are words too", async () => {
-  showScreen(<WordsPanel design={{ ...withPlace, words: { ...withPlace.words, front: { sentimentId: "stamp", zoneId: "low" } } }} sentiments={sentiments} />);
+  showScreen(<WordsPanel design={{ ...withPlace, words: { ...withPlace.words, front: { sentimentId: "Fair winds", zoneId: "low" } } }} sentiments={sentiments} />);
   expect(screen.getByText(/^“Fair winds” does not fit: .* too (wide|high)/)).toBeTruthy();
   await userEvent.setup().click(screen.getByRole("button", { name: "No words on the front" }));
   expect(screen.getByText("1 of 2 words fit its places and its occasions.")).toBeTruthy();

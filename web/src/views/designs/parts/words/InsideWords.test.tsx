@@ -1,4 +1,4 @@
-import type { SentimentRead } from "@yule/contract";
+import { sentiment } from "@yule/derive/examples";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
@@ -7,7 +7,7 @@ import { InsideWords } from "./InsideWords.tsx";
 
 afterEach(cleanup);
 
-const sentiments = ["Thank you", "Safe harbour", "Good wind", "Warm boots", "Long light"].map((text, index) => ({ id: String(index), text })) as unknown as SentimentRead[];
+const sentiments = ["Thank you", "Safe harbour", "Good wind", "Warm boots", "Long light"].map((text, index) => sentiment(text, { id: String(index) }));
 function Inside({ first }: { first: readonly string[] }) {
   const [inside, setInside] = useState(first);
   return (

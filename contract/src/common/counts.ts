@@ -1,8 +1,5 @@
 import type { Phrase } from "@yule/core";
 
-/** How each kind of event of a domain reads, made from the values it keeps. */
-export type Sentences<Events> = { readonly [Kind in keyof Events]: (facts: Events[Kind]) => Phrase };
-
 /** `1 panel`, `3 panels`: a count that is known when the words are made. */
 export const howMany = (count: number, one: string, many = `${one}s`): Phrase => [{ count }, ` ${count === 1 ? one : many}`];
 
