@@ -87,6 +87,14 @@ test("undo takes back everything a command wrote, and undoing the undo does it a
   expect(await onHand()).toBe((before ?? 0) + 4);
 });
 
+test("the paints of a colourway are changed without its picture, and the logbook says which of them", async () => {
+  const { designs } = await shop.get<DesignsRead>("designs");
+  const [design] = designs;
+  if (!design) throw new Error("no design");
+  const change = { id: design.id, version: design.version, colourwayId: ids.blue, paints: [] };
+  expect(wordsOf((await shop.give("change-colourway", change)).body.event)).toBe("The paints of Tide pool, blue");
+});
+
 test("the logbook keeps values; an entry of before that was so has its words, is found by them and can be taken back", async () => {
   const bought = await shop.give("buy-store", { id: ids.paper, quantity: 6 });
   expect(bought.body.event.happened).toEqual({ kind: "buy-store", facts: { name: "Cotton", quantity: 6 } });

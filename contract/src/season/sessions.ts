@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -32,7 +33,8 @@ export const addSessionChange = z
     light: z.boolean().default(false),
   })
   .superRefine((change, context) => {
-    if (change.last < change.first) context.addIssue({ code: "custom", path: ["last"], message: `a day not before ${change.first}` });
+    if (change.last < change.first)
+      context.addIssue({ code: "custom", path: ["last"], message: `a day not before ${change.first}`, params: { allowed: phrase`a day not before ${{ day: change.first }}` } });
     if (change.what === "extra" && (change.from === null || change.to === null)) context.addIssue({ code: "custom", path: ["from"], message: "times for an extra session" });
     if ((change.from === null) !== (change.to === null)) context.addIssue({ code: "custom", path: ["to"], message: "both times or neither" });
     if (change.from !== null && change.to !== null && change.to <= change.from) context.addIssue({ code: "custom", path: ["to"], message: "a time after the start" });

@@ -4,6 +4,9 @@ import { Box, chakra, Field, Input, NativeSelect, Text } from "@chakra-ui/react"
 import type { ComponentProps, ReactNode } from "react";
 import { INPUT } from "./LengthField.tsx";
 
+/** What stands beside fields without a label of its own begins as low as they do. */
+export const UNDER_LABEL = "30px";
+
 /** A labelled field with its one clear message. */
 export function FormField({ label, fault, children }: { label: string; fault?: string | undefined; children: ReactNode }) {
   return (

@@ -6,7 +6,7 @@ import { sendCommand } from "../../data/outbox.ts";
 import { Fold } from "../../kit/Fold.tsx";
 import { openChoice } from "../../kit/form/texts.ts";
 import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
-import { Choice, FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, UNDER_LABEL } from "../../kit/FormField.tsx";
 import { LESSON_WORDS } from "./Lessons.tsx";
 
 /** When a lesson of a stage is said again: where such a stage is done. */
@@ -29,7 +29,7 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
   });
   const fields = (
     <form onSubmit={(event) => void keep(event)} noValidate>
-      <Flex gap="10px" wrap="wrap" align="flex-end">
+      <Flex gap="10px" wrap="wrap" align="flex-start">
         <Box flex="1" minWidth="220px">
           <FormField label="What was learned" fault={faultOf("text")}>
             <TextInput {...register("text")} placeholder="Soap the brush before masking fluid" />
@@ -54,7 +54,7 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
             </FormField>
           </Box>
         )}
-        <Button variant="outline" type="submit">
+        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>
           Note it
         </Button>
       </Flex>

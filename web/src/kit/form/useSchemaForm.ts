@@ -1,6 +1,6 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { faultsOf, faultWords, problemFaults, type Problem, type Speech } from "@yule/contract";
-import type { Fault, FaultPath } from "@yule/core";
+import { day, isDay, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { useState } from "react";
 import { get, set, useForm, type DefaultValues, type FieldValues, type Path, type Ref, type Resolver, type UseFormReturn } from "react-hook-form";
 import type { z } from "zod";
@@ -24,10 +24,16 @@ interface FormOptions<Values> {
   readonly values?: Values;
 }
 
+/** A day is typed into a field that shows it in her way, so it is said in her way too. */
+function asTyped(text: string): Phrase {
+  if (text.trim() === "") return ["nothing"];
+  return [isDay(text) ? { day: day(text) } : { text }];
+}
+
 /** What is wrong, worded as everywhere; what was given stands as it was typed, and in a field left empty that is nothing. */
 function worded(fault: Fault, values: object, speech: Speech): string {
   const given: unknown = get(values, fault.path.join("."));
-  return faultWords(typeof given === "string" ? { ...fault, given: given.trim() === "" ? ["nothing"] : [{ text: given }] } : fault, speech);
+  return faultWords(typeof given === "string" ? { ...fault, given: asTyped(given) } : fault, speech);
 }
 
 /** The field that a fault belongs to: one text may be read as several things, and what is wrong with one of them is wrong with the text. */

@@ -12,7 +12,7 @@ const known = (text: string): string[] => pigmentsOf(text).map((index) => pigmen
 export const paintForm = (paint: PaintRead | null, currency: string) =>
   z
     .object({
-      name: z.string(),
+      name: shape.name,
       pigments: z.string().transform(known),
       form: z.enum(FORMS),
       strength: numberText(shape.strength.unwrap(), null),

@@ -6,7 +6,7 @@ import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { SESSION_CHANGE_WORDS } from "../sessionChangeWords.ts";
 
 /** Whole days have no times; an extra session is of one day. */
@@ -34,7 +34,7 @@ export function NewSessionChange({ today }: { today: Day }) {
   });
   return (
     <form onSubmit={(event) => void add(event)} noValidate>
-      <Flex gap="10px" wrap="wrap" align="flex-end" marginTop="10px">
+      <Flex gap="10px" wrap="wrap" align="flex-start" marginTop="10px">
         <Box width="170px">
           <FormField label="What">
             <Choice {...register("what")} options={sessionChangeKinds.map((each) => ({ value: each, label: SESSION_CHANGE_WORDS[each] }))} />
@@ -73,7 +73,7 @@ export function NewSessionChange({ today }: { today: Day }) {
             </FormField>
           </Box>
         )}
-        <Button variant="outline" type="submit">
+        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>
           Add
         </Button>
       </Flex>

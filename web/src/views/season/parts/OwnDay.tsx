@@ -8,7 +8,7 @@ import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { numberText, openChoice } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, Tick, UNDER_LABEL } from "../../../kit/FormField.tsx";
 
 const { shape } = addOwnOccasion;
 
@@ -44,7 +44,7 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
   return (
     <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
       <form onSubmit={(event) => void add(event)} noValidate>
-        <Flex gap="10px" wrap="wrap" align="flex-end">
+        <Flex gap="10px" wrap="wrap" align="flex-start">
           <Box flex="1" minWidth="180px">
             <FormField label="A day of your own" fault={faultOf("title")}>
               <TextInput {...register("title")} placeholder="Ida's birthday" />
@@ -70,8 +70,10 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
               <TextInput inputMode="numeric" placeholder="not listed" {...register("weeksAhead")} />
             </FormField>
           </Box>
-          <Tick {...register("yearly")}>every year</Tick>
-          <Button type="submit">Keep it</Button>
+          <Flex gap="10px" align="center" marginTop={UNDER_LABEL}>
+            <Tick {...register("yearly")}>every year</Tick>
+            <Button type="submit">Keep it</Button>
+          </Flex>
         </Flex>
         <Text color="softInk" fontSize="15px" marginTop="6px">
           A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.

@@ -40,9 +40,11 @@ export function NewOffcut({ papers, onDone }: { papers: readonly { id: string; n
             </FormField>
           </Box>
           {(["width", "height"] as const).map((side) => (
-            <FormField key={side} label={side === "width" ? "Width" : "Height"} fault={faultOf(side)}>
-              <TextInput width="116px" {...register(side)} />
-            </FormField>
+            <Box key={side} width="132px">
+              <FormField label={side === "width" ? "Width" : "Height"} fault={faultOf(side)}>
+                <TextInput {...register(side)} />
+              </FormField>
+            </Box>
           ))}
           <Box width="132px">
             <FormField label="How many" fault={faultOf("count")}>

@@ -79,7 +79,7 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
     id: "shape",
     head: "",
     isAlways: true,
-    width: "190px",
+    width: "160px",
     cell: ({ offcut, uses }) => <OffcutShape use={uses[0]} width={offcut.width} height={offcut.height} largest={largest} />,
   },
   {
@@ -100,7 +100,16 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
     value: ({ offcut }) => offcut.count,
     cell: ({ offcut }) => <Text whiteSpace="nowrap">{offcut.count === 1 ? "1 offcut" : `${String(offcut.count)} offcuts`}</Text>,
   },
-  { id: "paper", head: "Cut from", value: ({ store }) => store?.name ?? "", cell: ({ store }) => <Text overflowWrap="anywhere">{store?.name ?? "of a paper that is gone"}</Text> },
+  {
+    id: "paper",
+    head: "Cut from",
+    value: ({ store }) => store?.name ?? "",
+    cell: ({ store }) => (
+      <Text minWidth="110px" overflowWrap="anywhere">
+        {store?.name ?? "of a paper that is gone"}
+      </Text>
+    ),
+  },
   {
     id: "gives",
     head: "Gives",
@@ -132,7 +141,7 @@ const usesWords = (uses: readonly OffcutUse[]): string =>
         .join(", or ");
 
 /** The longest side of all is drawn so long, in pixels. */
-const SCALE = 150;
+const SCALE = 130;
 
 function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefined; width: number; height: number; largest: number }) {
   const across = Math.max(width, height);

@@ -18,11 +18,11 @@ const MEANS = { hand: "written by hand", stamp: "a stamp", sticker: "a sticker" 
 const wordsForm = (system: LengthSystem) =>
   z
     .object({
-      text: z.string(),
+      text: addSentiment.shape.text,
       occasion: openChoice(z.string().nullable()),
       recipient: z.string(),
       tone: z.enum(tones),
-      language: z.string(),
+      language: addSentiment.shape.language.unwrap(),
       neutral: z.boolean(),
       means: z.enum(lettering),
       width: lengthText(system, z.int().nullable()),
