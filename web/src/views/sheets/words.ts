@@ -1,4 +1,5 @@
-import { isTorn, wayOf, capital, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
+import { isTorn, offcutOf, wayOf, capital, type CutStep, type Length, type Split, type SplitJob, type SplitWay } from "@yule/core";
+import { sheetsTaken } from "@yule/derive";
 
 type Say = (length: Length) => string;
 
@@ -10,6 +11,16 @@ export const WAY_WORDS: Readonly<Record<SplitWay, { readonly name: string; reado
 };
 
 export const sheetsWord = (count: number): string => (count === 1 ? "1 sheet" : `${String(count)} sheets`);
+
+/** What a way takes, whole sheets apart from offcuts of the stash, which cost nothing: "11 sheets and 1 offcut". */
+export function takenWord(split: Split): string {
+  const fromStash = sheetsTaken(split).reduce((sum, each) => sum + (offcutOf(each.id) === null ? 0 : each.sheets), 0);
+  const whole = split.sheetsUsed - fromStash;
+  const offcuts = fromStash === 1 ? "1 offcut" : `${String(fromStash)} offcuts`;
+  if (fromStash === 0) return sheetsWord(whole);
+  return whole === 0 ? offcuts : `${sheetsWord(whole)} and ${offcuts}`;
+}
+
 const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 export const countWord = (count: number): string => COUNTS[count] ?? String(count);
 const timesWord = (count: number): string => (count === 1 ? "once" : count === 2 ? "twice" : `${countWord(count)} times`);

@@ -113,8 +113,9 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
   {
     id: "gives",
     head: "Gives",
+    width: "180px",
     value: ({ uses }) => uses[0]?.pieces ?? 0,
-    cell: ({ uses }) => <Text>{usesWords(uses)}</Text>,
+    cell: ({ uses }) => <Gives uses={uses} />,
   },
   {
     id: "do",
@@ -132,13 +133,18 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
 /** One line for each name: panels of two needs of one design are one answer. */
 const distinct = (uses: readonly OffcutUse[]): OffcutUse[] => uses.filter((use, index) => uses.findIndex((each) => each.name === use.name) === index);
 
-const usesWords = (uses: readonly OffcutUse[]): string =>
-  uses.length === 0
-    ? "nothing that is wanted: it is too small"
-    : distinct(uses)
-        .slice(0, 3)
-        .map((use) => `${String(use.pieces)} × ${use.name}`)
-        .join(", or ");
+/** What comes out of it, one or another, a line each. */
+function Gives({ uses }: { uses: readonly OffcutUse[] }) {
+  if (uses.length === 0) return <Text>nothing that is wanted: it is too small</Text>;
+  return distinct(uses)
+    .slice(0, 3)
+    .map(({ name, pieces }, index) => (
+      <Text key={name}>
+        {index > 0 && "or "}
+        {pieces} × {name}
+      </Text>
+    ));
+}
 
 /** The longest side of all is drawn so long, in pixels. */
 const SCALE = 130;

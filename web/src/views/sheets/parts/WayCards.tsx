@@ -2,7 +2,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import { printMinutes, printMoney, money, type SplitWay } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import type { SoFar, Ways } from "../useSplits.ts";
-import { WAY_WORDS, sheetsWord } from "../words.ts";
+import { WAY_WORDS, takenWord } from "../words.ts";
 
 /** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
 export function WayCards({
@@ -54,7 +54,7 @@ export function WayCards({
                 {split
                   ? split.unplaced.length > 0
                     ? "not all fit"
-                    : `${sheetsWord(split.sheetsUsed)}, ${printMoney(split.cost, outlook.shop.currency)}`
+                    : `${takenWord(split)}, ${printMoney(split.cost, outlook.shop.currency)}`
                   : way
                     ? "does not fit"
                     : going
