@@ -48,6 +48,7 @@ export function copiesOf(
   const faults: string[] = [];
   const needs = chosen.map(({ proposal: { view, carried }, edited }): CommandInput<"add-needs">["needs"][number] => {
     const { need } = view;
+    const before = faults.length;
     const lines = carried.lines.flatMap((line, index) => {
       const text = edited.quantities[index] ?? "";
       const quantity = text.trim() === "" ? 0 : Number(text);
@@ -55,7 +56,7 @@ export function copiesOf(
         faults.push(`${need.title}, cards: given ${text}, allowed a whole number from 0 to ${String(MOST_CARDS)}`);
       return quantity > 0 ? [{ id: makeId(), colourwayId: line.colourway, quantity }] : [];
     });
-    if (lines.length === 0) faults.push(`${need.title}, cards: given 0, allowed at least 1 in some colourway`);
+    if (lines.length === 0 && faults.length === before) faults.push(`${need.title}, cards: given 0, allowed at least 1 in some colourway`);
     if (edited.due < outlook.today) faults.push(`${need.title}, day: given ${edited.due === "" ? "nothing" : edited.due}, allowed today, ${outlook.today}, or later`);
     return {
       id: makeId(),

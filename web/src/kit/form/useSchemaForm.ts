@@ -33,7 +33,9 @@ function asTyped(text: string): Phrase {
 /** What is wrong, worded as everywhere; what was given stands as it was typed, and in a field left empty that is nothing. */
 function worded(fault: Fault, values: object, speech: Speech): string {
   const given: unknown = get(values, fault.path.join("."));
-  return faultWords(typeof given === "string" ? { ...fault, given: asTyped(given) } : fault, speech);
+  // Fields in a row, such as one for each colourway, are given as what stands in them.
+  const text = Array.isArray(given) && given.every((each) => typeof each === "string") ? given.filter((each) => each.trim() !== "").join(", ") : given;
+  return faultWords(typeof text === "string" ? { ...fault, given: asTyped(text) } : fault, speech);
 }
 
 /** The field that a fault belongs to: one text may be read as several things, and what is wrong with one of them is wrong with the text. */
