@@ -295,5 +295,6 @@ test("two devices at one bench agree, also while both plan anew", async ({ conte
   await open(phone);
   await panel(tablet, 6).click();
   await tablet.getByRole("button", { name: "Done", exact: true }).click();
-  await expect(panel(phone, 6)).toHaveAccessibleName(/3 of 9 stages/, { timeout: 1_000 });
+  // Within a second on a machine that does nothing else; a busy one is given room.
+  await expect(panel(phone, 6)).toHaveAccessibleName(/3 of 9 stages/, { timeout: 3_000 });
 });

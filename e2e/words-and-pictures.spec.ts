@@ -127,7 +127,7 @@ test("a photo of 24 megapixels is straightened and its palette taken beside the 
   const longest = await page.evaluate(() => (window as unknown as { held: { longest: number } }).held.longest);
   process.stdout.write(`      24 MP: ${String(took)} ms, longest task of the interface ${String(Math.round(longest))} ms\n`);
   // Two seconds on a machine that does nothing else; a busy one is given room.
-  expect(took).toBeLessThan(5000);
+  expect(took).toBeLessThan(8000);
   expect(longest).toBeLessThan(400);
   const large = Buffer.alloc(40);
   large.set([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);

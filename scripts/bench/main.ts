@@ -137,7 +137,7 @@ odds(
   thirty,
   thirtyPlan,
   GUESSED_SPREADS,
-  thirty.needs.map((need) => ({ id: need.id, cards: 1, units: 2, good: 9, bad: 1, posted: true })),
+  thirty.needs.map((need) => ({ id: need.id, cards: 1, units: 2, good: 9, bad: 1, posted: true, weight: 1 })),
   { seed: 1, runs: 10_000, stop: () => false },
 );
 note("Odds of 30 needs, 10,000 times, and what matters most", "2000 ms", [performance.now() - oddsFrom]);

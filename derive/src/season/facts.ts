@@ -5,6 +5,7 @@ import {
   learn,
   serviceFor,
   weekdayOf,
+  weightOf,
   dayAt,
   type Day,
   type NeedOdds,
@@ -85,7 +86,15 @@ export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
     const units = owed.print ? Math.min(owed.coming + owed.fresh, view.need.lines.length) : owed.coming + owed.fresh;
     const wanted = owed.print ? view.need.lines.length : owed.cards - (view.good - view.assembled);
     return [
-      { id: owed.id, units, cards: Math.max(0, Math.min(units, wanted)), good: record.good + FIRST_GUESS[0], bad: record.bad + FIRST_GUESS[1], posted: view.need.zone !== null },
+      {
+        id: owed.id,
+        units,
+        cards: Math.max(0, Math.min(units, wanted)),
+        good: record.good + FIRST_GUESS[0],
+        bad: record.bad + FIRST_GUESS[1],
+        posted: view.need.zone !== null,
+        weight: weightOf({ kind: view.need.kind, matters: "ordinary" }),
+      },
     ];
   });
 

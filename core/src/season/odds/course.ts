@@ -25,6 +25,8 @@ export interface PlayedChain {
   readonly paintMinutes: number;
   readonly paintDry: number;
   readonly followers: readonly number[];
+  /** Taken up only where nothing else can be done. */
+  readonly resigned: boolean;
 }
 
 /** A plan laid out so that it can be played many times. */
@@ -55,6 +57,7 @@ export function courseOf(job: SeasonJob, plan: SeasonWorkPlan): Course {
 
 function chainsOf(job: SeasonJob, plan: SeasonWorkPlan): { chains: PlayedChain[]; places: Map<string, number> } {
   const index = new Map(job.needs.map((need, at) => [need.id, at]));
+  const resigned = new Set(plan.choice.resigned);
   const chains: (PlayedChain & { readonly followers: number[] })[] = [];
   const places = new Map<string, number>();
   const chainFor = (part: Part, ids: readonly string[], after: number): number => {
@@ -73,6 +76,7 @@ function chainsOf(job: SeasonJob, plan: SeasonWorkPlan): { chains: PlayedChain[]
       paintMinutes: paint.reduce((sum, step) => sum + step.hands, 0),
       paintDry: paint.reduce((sum, step) => sum + step.dry, 0),
       followers: [],
+      resigned: ids.every((id) => resigned.has(id)),
     });
     return chains.length - 1;
   };

@@ -12,7 +12,7 @@ const planned = (job: SeasonJob) => planWork(job, { ...limitsFor(60, () => 0), s
 const sure = (ratio: number): Spread => ({ mean: Math.log(ratio), weight: 1e9, shape: 1e6, scale: 1e-6, seen: 0 });
 const CERTAIN: Spreads = { hands: sure(1), drying: sure(1), sessions: { kept: 1e9, lost: 1e-9, seen: 0 }, post: [1], supplies: [1] };
 const told = (job: SeasonJob, part: Partial<NeedOdds> = {}): NeedOdds[] =>
-  job.needs.map((each) => ({ id: each.id, cards: 4, units: 4, good: 1e9, bad: 1e-3, posted: false, ...part }));
+  job.needs.map((each) => ({ id: each.id, cards: 4, units: 4, good: 1e9, bad: 1e-3, posted: false, weight: 1, ...part }));
 const daily = (days: number, from = 600, to = 660) => Array.from({ length: days }, (_, day) => session(day, from, to));
 
 test("when nothing is uncertain, what the plan says is certain", () => {

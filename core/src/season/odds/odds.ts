@@ -29,6 +29,8 @@ export interface NeedOdds {
   readonly good: number;
   readonly bad: number;
   readonly posted: boolean;
+  /** How much it matters that it is kept; an ordinary promise to somebody who waits is 1. */
+  readonly weight: number;
 }
 
 export interface OddsAnswer {
@@ -127,7 +129,7 @@ function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly 
 }
 
 /** One truth for the shop in this run, and around it a time for each piece. What has nothing to dry is not drawn. */
-function drawTimes(course: Course, draws: Draws, spreads: Spreads, without: Uncertainty | null, random: () => number): void {
+export function drawTimes(course: Course, draws: Draws, spreads: Spreads, without: Uncertainty | null, random: () => number): void {
   const hands = without === "hands" ? { mean: spreads.hands.mean, sd: 0 } : drawTruth(spreads.hands, random);
   const dry = without === "drying" ? { mean: spreads.drying.mean, sd: 0 } : drawTruth(spreads.drying, random);
   const { pieces } = course;
@@ -140,7 +142,7 @@ function drawTimes(course: Course, draws: Draws, spreads: Spreads, without: Unce
 }
 
 /** Panels to paint again because too few came out good. */
-function missingAfterInspection(need: NeedOdds, certain: boolean, random: () => number): number {
+export function missingAfterInspection(need: NeedOdds, certain: boolean, random: () => number): number {
   if (need.units === 0) return 0;
   const mean = need.good / (need.good + need.bad);
   const chance = certain ? mean : betaDraw(need.good, need.bad, random);
@@ -148,7 +150,7 @@ function missingAfterInspection(need: NeedOdds, certain: boolean, random: () => 
   return good >= need.cards ? 0 : (need.cards - good) / Math.max(0.2, chance);
 }
 
-function daysLate(chances: readonly number[], random: () => number): number {
+export function daysLate(chances: readonly number[], random: () => number): number {
   let left = random();
   for (let day = 0; day < chances.length; day += 1) {
     left -= chances[day] ?? 0;

@@ -25,7 +25,6 @@ export class FuturePlay {
   private readonly lags: Float64Array;
   private readonly dries: Float64Array;
   private readonly chainOf: Int32Array;
-  private readonly done: Uint8Array;
   private readonly ready: Float64Array;
   private readonly started: Uint8Array;
   private readonly maker: PlayedHands;
@@ -42,7 +41,6 @@ export class FuturePlay {
     this.lags = Float64Array.from(pieces, (piece) => piece.lag);
     this.dries = Float64Array.from(pieces, (piece) => piece.dry);
     this.chainOf = Int32Array.from(pieces, (piece) => piece.chain);
-    this.done = new Uint8Array(pieces.length);
     this.ready = new Float64Array(chains.length);
     this.started = new Uint8Array(chains.length);
     this.maker = new PlayedHands(course, 0, this.chainOf);
@@ -51,20 +49,19 @@ export class FuturePlay {
 
   /** Plays the plan once with what was drawn. */
   run(): void {
-    const { course, ready, done, finished, draws, maker, helper, random } = this;
+    const { course, ready, finished, draws, maker, helper, random } = this;
     for (let index = 0; index < course.chains.length; index += 1) {
       const chain = course.chains[index];
       ready[index] = !chain || chain.after >= 0 ? Infinity : chain.release > 0 ? chain.release + draws.supplies : 0;
     }
     this.started.fill(0);
-    done.fill(0);
     finished.fill(0);
     maker.begin(draws.lost, random);
     helper.begin(draws.lost, random);
     for (;;) {
       const one = maker.isDone ? helper : helper.isDone || maker.at <= helper.at ? maker : helper;
       if (one.isDone) return;
-      const found = one.look(ready, done);
+      const found = one.look(ready);
       if (found >= 0) {
         this.workOn(found, one);
         continue;
@@ -79,12 +76,11 @@ export class FuturePlay {
   }
 
   private workOn(found: number, one: PlayedHands): void {
-    const { course, ready, done, finished, draws } = this;
+    const { course, ready, finished, draws } = this;
     const place = this.chainOf[found] ?? 0;
     const chain = course.chains[place];
     if (!chain) throw new Error("a piece of no chain");
-    done[found] = 1;
-    one.passDone(done);
+    one.passDone(found);
     let left = draws.minutes[found] ?? 0;
     if (chain.last && this.started[place] === 0) {
       this.started[place] = 1;
@@ -118,11 +114,17 @@ class PlayedHands {
   /** When the first of what was looked at will be dry. */
   wakesAt = Infinity;
   private session = -1;
+  /** What is left of the list, as a chain of places: the first of them, and for each the one after it and the one before. */
   private head = 0;
+  private readonly after: Int32Array;
+  private readonly before: Int32Array;
+  /** The place of each piece in the list. */
+  private readonly placeOf: Int32Array;
   private readonly list: Int32Array;
   private readonly opens: Float64Array;
   private readonly closes: Float64Array;
   private readonly seen = new Int32Array(LOOK_AHEAD);
+  private readonly resigned: Uint8Array;
 
   constructor(
     course: Course,
@@ -131,8 +133,13 @@ class PlayedHands {
   ) {
     const sessions = course.sessions[who] ?? [];
     this.list = Int32Array.from(course.order[who] ?? []);
+    this.after = new Int32Array(this.list.length);
+    this.before = new Int32Array(this.list.length);
+    this.placeOf = new Int32Array(course.pieces.length);
+    this.list.forEach((piece, place) => (this.placeOf[piece] = place));
     this.opens = Float64Array.from(sessions, (session) => session.open);
     this.closes = Float64Array.from(sessions, (session) => session.close);
+    this.resigned = Uint8Array.from(course.chains, (chain) => (chain.resigned ? 1 : 0));
   }
 
   get isDone(): boolean {
@@ -148,6 +155,10 @@ class PlayedHands {
     this.close = 0;
     this.session = -1;
     this.head = 0;
+    for (let place = 0; place < this.list.length; place += 1) {
+      this.after[place] = place + 1;
+      this.before[place] = place - 1;
+    }
     if (this.list.length > 0) this.nextSession(lost, random);
   }
 
@@ -174,27 +185,33 @@ class PlayedHands {
     this.at += left;
   }
 
-  /** The first of the next pieces that is dry, or -1. A chain's own pieces keep their order. */
-  look(ready: Float64Array, done: Uint8Array): number {
-    const { list, chainOf, seen } = this;
-    let count = 0;
+  /** The first of the next pieces that is dry, one that is promised before one that is not; or -1. A chain's own pieces keep their order. */
+  look(ready: Float64Array): number {
+    const { list, after, chainOf, seen } = this;
+    let [count, unpromised] = [0, -1];
     this.wakesAt = Infinity;
-    for (let place = this.head; place < list.length && count < LOOK_AHEAD; place += 1) {
+    for (let place = this.head; place < list.length && count < LOOK_AHEAD; place = after[place] ?? list.length) {
       const at = list[place] ?? 0;
-      if (done[at] !== 0) continue;
       const chain = chainOf[at] ?? 0;
       let known = false;
       for (let index = 0; index < count; index += 1) if (seen[index] === chain) known = true;
       const when = ready[chain] ?? 0;
-      if (!known && when <= this.at) return at;
-      if (!known && when < this.wakesAt) this.wakesAt = when;
+      if (!known && when <= this.at) {
+        if (this.resigned[chain] !== 1) return at;
+        if (unpromised < 0) unpromised = at;
+      } else if (!known && when < this.wakesAt) this.wakesAt = when;
       seen[count] = chain;
       count += 1;
     }
-    return -1;
+    return unpromised;
   }
 
-  passDone(done: Uint8Array): void {
-    while (this.head < this.list.length && done[this.list[this.head] ?? 0] !== 0) this.head += 1;
+  /** Strikes a piece off the list. */
+  passDone(piece: number): void {
+    const place = this.placeOf[piece] ?? 0;
+    const [before, after] = [this.before[place] ?? -1, this.after[place] ?? this.list.length];
+    if (before < 0) this.head = after;
+    else this.after[before] = after;
+    if (after < this.list.length) this.before[after] = before;
   }
 }

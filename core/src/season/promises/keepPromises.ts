@@ -31,19 +31,29 @@ const KEPT_TIME = 0.2;
  */
 export function keepPromises(job: PromiseJob, limits: Limits): PromisePlan {
   const play = new PromisePlay(job);
+  return counted(job, play, seekOrder(job, play, limits, MOST_WORK), limits);
+}
+
+/**
+ * The order alone, without its chances: a need for each of its steps.
+ * @param mostWork choices that the search looks at
+ */
+export const orderOfPromises = (job: PromiseJob, limits: Limits, mostWork: number): Int32Array => seekOrder(job, new PromisePlay(job), limits, mostWork);
+
+function seekOrder(job: PromiseJob, play: PromisePlay, limits: Limits, mostWork: number): Int32Array {
   const random = seededRandom(limits.seed);
   const reserve = limits.left() * KEPT_TIME;
   const orders = firstOrders(job);
   const search = new Racing(play, new Futures(job, play.steps, limits.seed * 2 + 1), { ...limits, stop: () => limits.stop() || limits.left() < reserve });
   // Where one future takes long, the first orders meet few of them.
-  const few = Math.floor((MOST_WORK * FIRST_ORDERS) / (orders.length * search.workOfOne(orders[0])));
+  const few = Math.floor((mostWork * FIRST_ORDERS) / (orders.length * search.workOfOne(orders[0])));
   let best = search.bestOf(orders, Math.max(1, Math.min(few, LOT * LOTS)));
   if (play.needs > 1 && few >= LOT) {
     const lots = Math.min(LOTS, Math.floor(few / LOT));
-    best = search.improve(best, lots, MOST_WORK * FIRST_SHARE, random, SLACK);
-    best = search.improve(best, lots * (LAST_LOTS / LOTS), MOST_WORK, random, 0);
+    best = search.improve(best, lots, mostWork * FIRST_SHARE, random, SLACK);
+    best = search.improve(best, lots * (LAST_LOTS / LOTS), mostWork, random, 0);
   }
-  return counted(job, play, best, limits);
+  return best;
 }
 
 /** Orders against each other in the same futures. */

@@ -169,7 +169,9 @@ test("its chances are honest: counted in other futures they come out the same, a
         play.play(futures.next());
         kept.forEach((_, need) => (kept[need] = (kept[need] ?? 0) + (play.isOnTime(need) ? 1 : 0)));
       }
-      told.needs.forEach(({ id }, need) => expect(Math.abs((plan.onTime.get(id) ?? 0) - (kept[need] ?? 0) / 2_000)).toBeLessThan(0.06));
+      // Where time ran out fewer were counted: four standard errors of both counts.
+      const room = 4 * Math.sqrt(0.25 / plan.runs + 0.25 / 2_000);
+      told.needs.forEach(({ id }, need) => expect(Math.abs((plan.onTime.get(id) ?? 0) - (kept[need] ?? 0) / 2_000)).toBeLessThan(room));
       expect(plan.kept).toBeCloseTo(
         told.needs.reduce((all, need) => all + need.weight * (plan.onTime.get(need.id) ?? 0), 0),
         9,

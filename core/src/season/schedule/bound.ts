@@ -37,7 +37,7 @@ function leastHands(job: SeasonJob): Map<string, number> {
  * tardiness with release dates).
  */
 export function boundOf(job: SeasonJob): PlanScore {
-  const all = { order: [] as string[], joined: [], reach: 0, patience: 0, free: [] };
+  const all = { order: [] as string[], joined: [], reach: 0, patience: 0, free: [], resigned: [] };
   const alone = job.needs.reduce((sum, need) => {
     const plan = decode({ ...job, needs: [need], drying: null }, { ...all, order: [need.id] });
     return sum + (plan.needs[0]?.at == null ? 0 : plan.needs[0].lateDays);

@@ -111,6 +111,8 @@ export interface PlanChoice {
   readonly patience: number;
   /** Late sessions, by their index, that are left free. */
   readonly free: readonly number[];
+  /** Needs that are not promised: hands take them up where nothing else can be done. */
+  readonly resigned: readonly string[];
 }
 
 /** One figure for a score, so that two plans can be compared: a day late outweighs any number of late evenings, and these any changeovers. */

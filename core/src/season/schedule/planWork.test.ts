@@ -62,7 +62,7 @@ test("earliest due first is left where another order is late by fewer days", () 
   const small = (id: string): WorkNeed => need(id, { due: 1, paint: [step("wash", { units: 2, hands: 10 })] });
   const days = [0, 1, 2, 3].map((day) => session(day, 600, 700));
   const job = season([long, small("x"), small("y")], days);
-  const byDue = decode(job, { order: ["long", "x", "y"], joined: [], reach: 0, patience: 0, free: [] });
+  const byDue = decode(job, { order: ["long", "x", "y"], joined: [], reach: 0, patience: 0, free: [], resigned: [] });
   const found = plan(job);
   expect(found.plan.score.lateDays).toBeLessThan(byDue.score.lateDays);
 });
@@ -201,7 +201,7 @@ test("on small seasons without helpers no order of needs is late by fewer days t
     fc.property(anySeason, (job) => {
       const small = { ...job, needs: job.needs.slice(0, 4) };
       const found = plan(small, 400);
-      const all = orders(small.needs.map((each) => each.id)).map((order) => decode(small, { order, joined: [], reach: 0, patience: 0, free: [] }).score.lateDays);
+      const all = orders(small.needs.map((each) => each.id)).map((order) => decode(small, { order, joined: [], reach: 0, patience: 0, free: [], resigned: [] }).score.lateDays);
       expect(found.plan.score.lateDays).toBeLessThanOrEqual(Math.min(...all));
     }),
     { numRuns: 40 },

@@ -42,7 +42,7 @@ export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | nul
   const kept = start ? attempt(carriedOver(job, start)) : null;
   // A plan that is on time as it stands is not shaken for the sake of a changeover.
   if (kept && isProven(kept.score, bound)) return answer(kept);
-  let best = kept ?? attempt({ order: job.needs.map((need) => need.id), joined: [], reach: 0, patience: 0, free: [] });
+  let best = kept ?? attempt({ order: job.needs.map((need) => need.id), joined: [], reach: 0, patience: 0, free: [], resigned: [] });
   const lookAgain = (): SeasonWorkPlan => (best = search.best ?? best);
   for (const choice of firstChoices(job)) {
     if (limits.stop()) break;
@@ -111,12 +111,13 @@ export function carriedOver(job: SeasonJob, choice: PlanChoice): PlanChoice {
     reach: choice.reach,
     patience: choice.patience,
     free: choice.free.filter((index) => job.sessions[index]?.late),
+    resigned: choice.resigned.filter((id) => due.has(id)),
   };
 }
 
 type Style = Pick<PlanChoice, "reach" | "patience">;
 /** Ways of working: at once whatever is most pressing, or with the palette that is out as long as that goes. */
-const STYLES: readonly [Style, ...Style[]] = [
+export const STYLES: readonly [Style, Style, Style, Style] = [
   { reach: 0, patience: 0 },
   { reach: 4, patience: 10 },
   { reach: 12, patience: 10 },
@@ -130,9 +131,13 @@ function firstChoices(job: SeasonJob): PlanChoice[] {
   const orders = [byDue, bySlack, ...[1, 3, 9].map((patience) => byPressure(job, byDue, patience))];
   const all = joinable(job);
   const everyOrder =
-    job.needs.length <= FEW ? permutations(byDue).map((order) => ({ order: order.map((need) => need.id), joined: [] as string[], ...STYLES[0], free: [] as number[] })) : [];
+    job.needs.length <= FEW
+      ? permutations(byDue).map((order) => ({ order: order.map((need) => need.id), joined: [] as string[], ...STYLES[0], free: [] as number[], resigned: [] as string[] }))
+      : [];
   const usual = orders.flatMap((order) =>
-    (all.length > 0 ? [[], all] : [[]]).flatMap((joined) => STYLES.map((style) => ({ order: order.map((need) => need.id), joined, ...style, free: [] as number[] }))),
+    (all.length > 0 ? [[], all] : [[]]).flatMap((joined) =>
+      STYLES.map((style) => ({ order: order.map((need) => need.id), joined, ...style, free: [] as number[], resigned: [] as string[] })),
+    ),
   );
   return [...usual, ...everyOrder];
 }
@@ -171,7 +176,7 @@ function byPressure(job: SeasonJob, needs: readonly WorkNeed[], patience: number
 }
 
 /** Needs that could be painted together with one of the same design due before. */
-function joinable(job: SeasonJob): string[] {
+export function joinable(job: SeasonJob): string[] {
   const byDue = [...job.needs].sort((a, b) => a.due - b.due || (a.id < b.id ? -1 : 1));
   return byDue.flatMap((need, index) => (byDue.slice(0, index).some((other) => other.design === need.design && sameRoute(other, need)) ? [need.id] : []));
 }

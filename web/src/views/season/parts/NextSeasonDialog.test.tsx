@@ -1,3 +1,4 @@
+import type { NeedRead } from "@yule/contract";
 import { design, line, need, season } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
@@ -10,8 +11,8 @@ beforeEach(() => {
 });
 afterEach(cleanup);
 
-const fair = { ...need, id: "fair", kind: "fair" as const, title: "Harbour fair", due: "2031-11-06", zone: null, lines: [line("l1", "blue", 12, 12)], postedOn: "2031-11-06" };
-const told = { ...fair, lines: [{ ...line("l1", "blue", 12, 12), sold: 9, given: 1, leftOver: 2 }] };
+const fair: NeedRead = { ...need, id: "fair", kind: "fair", title: "Harbour fair", due: "2031-11-06", zone: null, lines: [line("l1", "blue", 12, 12)], postedOn: "2031-11-06" };
+const told: NeedRead = { ...fair, lines: [{ ...line("l1", "blue", 12, 12), sold: 9, given: 1, leftOver: 2 }] };
 const lesson = {
   id: "x",
   version: 1,
