@@ -1,5 +1,6 @@
 // Builds what is shipped, where it is not there yet or no longer new.
-import { buildServer, buildWeb } from "./lib/build.mjs";
+import { buildPlanThread, buildServer, buildWeb } from "./lib/build.mjs";
 
 await buildWeb();
 await buildServer();
+await buildPlanThread();

@@ -2,7 +2,7 @@
 import { fork } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { buildServer, buildWeb } from "./lib/build.mjs";
+import { buildPlanThread, buildServer, buildWeb } from "./lib/build.mjs";
 import { ensurePackages, root } from "./lib/packages.mjs";
 import { fail, startPostgres } from "./lib/postgres.mjs";
 import { readFlags } from "./lib/flags.mjs";
@@ -20,6 +20,7 @@ const lock = join(data, "running.json");
 await findRunning();
 await buildWeb();
 const server = await buildServer();
+const planThread = await buildPlanThread();
 const database = process.env.DATABASE_URL ? null : await startPostgres(data);
 const child = fork(server, [], {
   stdio: ["ignore", "pipe", "inherit", "ipc"],
@@ -29,6 +30,7 @@ const child = fork(server, [], {
     DATABASE_URL: process.env.DATABASE_URL ?? database.url,
     YULE_PORT: String(flags.port ?? 0),
     YULE_DATA: data,
+    YULE_PLAN_THREAD: planThread,
     YULE_MIGRATIONS: join(root, "server/migrations"),
     YULE_WEB: join(root, "dist/web"),
     YULE_EMPTY: flags.empty ? "1" : "0",
@@ -37,7 +39,7 @@ const child = fork(server, [], {
 child.stdout.on("data", (text) => {
   const ready = /READY (\S+)/.exec(String(text));
   if (!ready) return process.stdout.write(text);
-  writeFileSync(lock, JSON.stringify({ pid: process.pid, url: ready[1] }));
+  writeFileSync(lock, JSON.stringify({ pid: process.pid, url: ready[1], database: process.env.DATABASE_URL ?? database.url }), { mode: 0o600 });
   process.stdout.write(`Yule Stack is ready at ${ready[1]}\nStop it with Ctrl-C.\n`);
 });
 

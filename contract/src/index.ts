@@ -14,6 +14,7 @@ export * from "./finish/finish.ts";
 export * from "./season/occasions.ts";
 export * from "./season/needs.ts";
 export * from "./season/promises.ts";
+export type * from "./season/planRead.ts";
 export * from "./season/sessions.ts";
 export * from "./season/ownOccasions.ts";
 export * from "./season/lessons.ts";

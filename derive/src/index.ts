@@ -33,6 +33,7 @@ export * from "./season/needView.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/onHand.ts";
 export * from "./season/plannedSeason.ts";
+export * from "./season/planSeason.ts";
 export * from "./season/sessionSheet.ts";
 export * from "./season/standing.ts";
 export * from "./season/times.ts";

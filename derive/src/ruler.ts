@@ -1,4 +1,5 @@
-import { addDays, daysBetween, monthName, printDay, weekdayOf, type Day, type Safety } from "@yule/core";
+import { addDays, daysBetween, monthName, printDay, weekdayOf, type Day } from "@yule/core";
+import { STAND_RANK, type NeedStand } from "./season/needRow.ts";
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
 
@@ -8,7 +9,7 @@ export interface RulerTag {
   readonly detail: string;
   readonly day: Day;
   readonly x: number;
-  readonly safety: Safety | "last post" | "runs out";
+  readonly safety: NeedStand | "last post" | "runs out";
   /** Chance of being in time; null before the season is planned and where there is none. */
   readonly chance: number | null;
   readonly to: string;
@@ -90,7 +91,7 @@ const hourTicks = (x: number, pixelsPerDay: number): Ruler["ticks"][number][] =>
 export const xOf = (ruler: Ruler, day: Day, minute = 0): number => (daysBetween(ruler.today, day) + minute / 1440 - ruler.from) * ruler.pixelsPerDay;
 
 /** Everything that hangs from the ruler: open needs, last posting days and what runs out. */
-export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: Safety; readonly chance: number | null }): RulerTag[] {
+export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: NeedStand; readonly chance: number | null }): RulerTag[] {
   const at = (day: Day): number => xOf(ruler, day, 720);
   const needs = outlook.needs
     .filter((view) => view.stage !== "done" || daysBetween(outlook.today, view.readyBy) > -10)
@@ -127,7 +128,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) =
  * pegs on the edge, which open on a press.
  */
 export function hang(tags: readonly RulerTag[], width: number): HungTag[] {
-  const rank = { cannot: 0, "runs out": 1, tight: 2, "last post": 3, safe: 4 };
+  const rank = { ...STAND_RANK, "runs out": 1.5, "last post": 3.5 };
   const taken: { row: 0 | 1; left: number }[] = [];
   const hung = [...tags]
     .sort((a, b) => rank[a.safety] - rank[b.safety] || a.x - b.x)

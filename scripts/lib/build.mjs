@@ -5,8 +5,16 @@ import { gzipSync } from "node:zlib";
 import { bundled, newestUnder, root } from "./packages.mjs";
 import { fail } from "./postgres.mjs";
 
+const SOURCES = ["core/src", "contract/src", "derive/src", "server/src", "demo/src"];
+
 /** @returns the path of the server's bundle, made anew when its sources are newer */
-export const buildServer = () => bundled("server/src/main.ts", "dist/server/main.mjs", ["core/src", "contract/src", "derive/src", "server/src", "demo/src"]);
+export const buildServer = () => bundled("server/src/main.ts", "dist/server/main.mjs", SOURCES);
+
+/** @returns the path of the bundle of the thread that plans */
+export const buildPlanThread = () => bundled("server/src/season/plan/thread.ts", "dist/server/planThread.mjs", SOURCES);
+
+/** @returns the path of the bundle of a process that only plans */
+export const buildWorker = () => bundled("server/src/worker.ts", "dist/server/worker.mjs", SOURCES);
 
 /** Builds the interface when its sources are newer than what was built. */
 export async function buildWeb() {

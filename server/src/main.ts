@@ -9,6 +9,8 @@ import { Feed } from "./http/feed.ts";
 import { runCommand } from "./logbook/run.ts";
 import { simulatedOutside } from "./outside/outside.ts";
 import { savePicture } from "./shop/pictures.ts";
+import { Planner } from "./season/plan/planner.ts";
+import { PlanThread } from "./season/plan/planThread.ts";
 import { ensureShop, HOME } from "./shop/reads.ts";
 
 /** What the start command passes on. */
@@ -49,9 +51,12 @@ const database = openDatabase(url);
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
 await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(url);
+// Another process may do the planning; this one then only asks for it.
+const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("YULE_PLAN_THREAD"));
+const planner = new Planner({ database, url, clock, outside: simulatedOutside, log, make: thread?.make ?? null });
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
-const app = makeApp({ database, feed, clock, outside: simulatedOutside, log, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {
@@ -63,6 +68,7 @@ server.on("listening", () => {
   const port = typeof address === "object" && address ? address.port : 0;
   process.stdout.write(`READY http://${host}:${String(port)}\n`);
   process.send?.({ ready: port });
+  void planner.open().catch((error: unknown) => log.error({ err: error }, "Planning could not be begun."));
 });
 
 let closing = false;
@@ -71,8 +77,7 @@ const close = (): void => {
   closing = true;
   server.closeAllConnections();
   server.close();
-  void feed
-    .close()
+  void Promise.all([feed.close(), planner.close(), thread?.close()])
     .then(() => database.$client.end())
     .finally(() => process.exit(0));
 };

@@ -12,6 +12,7 @@ import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside } from "./outside/outside.ts";
+import type { Planner } from "./season/plan/planner.ts";
 import { ensureShop } from "./shop/reads.ts";
 
 /** A PostgreSQL that a test may stop and start again. */
@@ -60,15 +61,18 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
   };
 }
 
-/** @param own with a PostgreSQL that nothing else uses */
-export async function openTestShop({ own = false } = {}): Promise<TestShop> {
+/**
+ * @param own with a PostgreSQL that nothing else uses
+ * @param planner told of changes; nothing is planned unless a test does it
+ */
+export async function openTestShop({ own = false, planner = { want: () => Promise.resolve() } }: { own?: boolean; planner?: Pick<Planner, "want"> } = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
   const database = openDatabase(url);
   await ensureShop(database, "UTC");
   const feed = new Feed(url);
   await feed.open();
-  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, outside: simulatedOutside, log: { error: () => undefined }, webFolder: null });
+  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, outside: simulatedOutside, planner, log: { error: () => undefined }, webFolder: null });
   const server: Server = app.listen(0, "127.0.0.1");
   if (!server.listening) await once(server, "listening");
   const base = `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api`;

@@ -20,11 +20,21 @@ const TOUCHED: Readonly<Record<CommandKind, readonly ReadName[]>> = {
   ...benchTouched,
   ...finishTouched,
   ...dispatchTouched,
-  undo: ALL_READS,
+  undo: ALL_READS.filter((read) => read !== "plan"),
 };
+
+/** What a note of the feed is called that tells of a newer plan. */
+export const PLAN_MADE = "plan";
 
 /** The reads that a command makes stale. A kind this version does not know touches everything. */
 export function readsTouchedBy(kind: string): ReadName[] {
+  if (kind === PLAN_MADE) return ["plan"];
   const touched = (TOUCHED as Partial<Record<string, readonly ReadName[]>>)[kind] ?? ALL_READS;
   return [...new Set<ReadName>([...touched, "logbook"])];
 }
+
+/** The reads that a season is planned from. */
+const PLANNED_FROM: ReadonlySet<ReadName> = new Set(["shop", "season", "designs", "stores", "bench", "dispatch"]);
+
+/** Whether a command changes what the season is planned from. */
+export const changesPlan = (kind: string): boolean => readsTouchedBy(kind).some((read) => PLANNED_FROM.has(read));

@@ -1,18 +1,21 @@
 import { addDays, weekdayOf, type Day } from "../measure/day.ts";
-import type { Limits } from "../search/search.ts";
 import { withChange, type SeasonChange } from "./changes.ts";
 import { seasonJobOf, stepsOf, type OwedNeed, type SeasonFacts } from "./facts.ts";
-import { planWork } from "./schedule/planWork.ts";
+import { forecast, type NeedOdds, type Spreads } from "./odds/odds.ts";
+import { planPromises, type PromiseEffort } from "./promises/planPromises.ts";
+import { stateOf } from "./promises/promiseState.ts";
 import type { SeasonWorkPlan } from "./schedule/model.ts";
 
 /** Something that would help, with what it costs and what it repairs: all of it planned anew, nothing assumed. */
 export interface Remedy {
   readonly changes: readonly SeasonChange[];
-  /** Days late over all needs, before and after. */
+  /** Promises expected to be kept, before and after, by the same futures. */
   readonly before: number;
   readonly after: number;
-  /** Needs that were late and are not any more. */
+  /** Needs that were not safe and are so then. */
   readonly repairs: readonly string[];
+  /** How many are still not safe then. */
+  readonly unsafe: number;
   /** What it asks for: minutes more or less of her hands, cards not made, money. */
   readonly costs: { readonly minutes: number; readonly cards: number; readonly minor: number; readonly days: number };
 }
@@ -26,38 +29,55 @@ export interface QuickerPost {
 }
 
 const MOST_PAIRED = 5;
-/** How much a remedy asks of the maker beyond its figures; less is offered first where two repair the same. */
+/** Needs that are helped first: those with the least chance. */
+const MOST_HELPED = 4;
+/** How much a remedy asks of the maker beyond its figures; less is offered first where two keep as much. */
 const ASKS: Readonly<Record<SeasonChange["kind"], number>> = { heat: 1, post: 2, session: 3, "no session": 9, skip: 4, later: 5, cards: 6, print: 7 };
+/** Less than so much of a promise more is the noise of the futures. */
+const WORTH_OFFERING = 0.15;
+/** Remedies that keep about as much are told apart by what they ask. */
+const ALIKE = 0.25;
+/** Futures in which the chances after a change are counted. */
+const RUNS = 400;
+
+/** What every trial is planned by: beliefs of the shop, and what the odds know of each need. */
+export interface RemedyBasis {
+  readonly spreads: Spreads;
+  readonly needs: readonly NeedOdds[];
+  readonly effort: PromiseEffort;
+}
 
 /**
- * What must give when a season does not fit: every single change that could help is planned and measured, and pairs of
- * the best where no single one is enough. Ranked by what stays late, then by what it asks.
- * @param limitsFor limits for each trial plan
+ * What must give where promises are not safe: every single change that could help is planned and played, and pairs of the best where no single
+ * one makes all of them safe. Ranked by promises kept, then by what it asks.
  */
-export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], limitsFor: () => Limits, stop: () => boolean): Remedy[] {
-  const late = plan.needs.filter((need) => need.lateDays > 0).map((need) => need.id);
-  if (late.length === 0) return [];
-  const tryOut = (changes: readonly SeasonChange[]): Remedy => measured(facts, plan, late, changes, limitsFor());
+export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], basis: RemedyBasis, stop: () => boolean): Remedy[] {
+  const now = tried(facts, plan, basis);
+  const weak = [...now.chances].filter(([, { chance }]) => stateOf(chance) !== "safe").sort((a, b) => a[1].chance - b[1].chance);
+  if (weak.length === 0) return [];
+  const ids = weak.slice(0, MOST_HELPED).map(([id]) => id);
+  const days = new Map(weak.map(([id, { wanted }]) => [id, wanted]));
+  const tryOut = (changes: readonly SeasonChange[]): Remedy => measured(facts, plan, now, changes, basis);
   const singles: Remedy[] = [];
-  for (const change of candidates(facts, plan, late, quicker)) {
+  for (const change of candidates(facts, ids, days, quicker)) {
     if (stop()) break;
     singles.push(tryOut([change]));
   }
-  for (const id of late) {
+  for (const id of ids) {
     if (stop()) break;
-    const cut = fewestCut(facts, plan, late, id, limitsFor);
+    const cut = fewestCut(facts, id, tryOut);
     if (cut) singles.push(cut);
   }
-  const helping = singles.filter((each) => each.after < each.before).sort(byWorth);
-  if (helping.some((each) => each.after === 0)) return bestOfEach(helping);
+  const helping = singles.filter((each) => each.after - each.before >= WORTH_OFFERING).sort(byWorth);
+  if (helping.some((each) => each.unsafe === 0)) return bestOfEach(helping);
   const pairs: Remedy[] = [];
   helping.slice(0, MOST_PAIRED).forEach((one, index) => {
     for (const other of helping.slice(index + 1, MOST_PAIRED)) if (!stop() && agree(one, other)) pairs.push(tryOut([...one.changes, ...other.changes]));
   });
-  return bestOfEach([...pairs.filter((pair) => helping.every((single) => pair.after < single.after)), ...helping].sort(byWorth));
+  return bestOfEach([...pairs.filter((pair) => helping.every((single) => pair.after >= single.after + ALIKE)), ...helping].sort(byWorth));
 }
 
-const byWorth = (a: Remedy, b: Remedy): number => a.after - b.after || asks(a) - asks(b) || a.costs.minutes - b.costs.minutes;
+const byWorth = (a: Remedy, b: Remedy): number => Math.round(b.after / ALIKE) - Math.round(a.after / ALIKE) || asks(a) - asks(b) || a.costs.minutes - b.costs.minutes;
 const asks = (remedy: Remedy): number => remedy.changes.reduce((sum, change) => sum + ASKS[change.kind], 0);
 
 /** Two of a kind at most, so that the list offers a choice rather than six evenings. */
@@ -74,14 +94,36 @@ function bestOfEach(sorted: readonly Remedy[]): Remedy[] {
 const agree = (one: Remedy, other: Remedy): boolean =>
   !one.changes.some((a) => other.changes.some((b) => a.kind === b.kind && (("need" in a && "need" in b && a.need === b.need) || ("day" in a && "day" in b && a.day === b.day))));
 
-function measured(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly string[], changes: readonly SeasonChange[], limits: Limits): Remedy {
+/** How a season comes out: what is kept, each chance, and how many days later it would be safe. */
+interface Outcome {
+  readonly kept: number;
+  readonly chances: ReadonlyMap<string, { readonly chance: number; readonly wanted: number }>;
+}
+
+/** Plans facts from a plan that stands, and plays the plan. */
+function tried(facts: SeasonFacts, plan: SeasonWorkPlan, { spreads, needs, effort }: RemedyBasis): Outcome {
+  const job = seasonJobOf(facts);
+  const owed = new Map(facts.needs.map((need) => [need.id, need]));
+  const known = needs.map((each) => ({ ...each, cards: Math.min(each.cards, owed.get(each.id)?.cards ?? each.cards) }));
+  const answer = planPromises(job, spreads, known, effort, plan.choice).plan;
+  const found = forecast(job, answer, spreads, known, { seed: 11, runs: RUNS, stop: () => false }).needs;
+  const due = new Map(job.needs.map((need) => [need.id, need.due]));
+  return {
+    kept: found.reduce((sum, { chance }) => sum + chance, 0),
+    chances: new Map(found.map(({ id, chance, by }) => [id, { chance, wanted: Math.max(1, by[1] - (due.get(id) ?? 0)) }])),
+  };
+}
+
+function measured(facts: SeasonFacts, plan: SeasonWorkPlan, now: Outcome, changes: readonly SeasonChange[], basis: RemedyBasis): Remedy {
   const changed = changes.reduce(withChange, facts);
-  const answer = planWork(seasonJobOf(changed), limits, plan.choice).plan;
+  const then = tried(changed, plan, basis);
+  const isSafe = (outcome: Outcome, id: string): boolean => stateOf(outcome.chances.get(id)?.chance ?? 1) === "safe";
   return {
     changes,
-    before: plan.score.lateDays,
-    after: answer.score.lateDays,
-    repairs: late.filter((id) => (answer.needs.find((need) => need.id === id)?.lateDays ?? 0) === 0),
+    before: now.kept,
+    after: then.kept,
+    repairs: [...now.chances.keys()].filter((id) => !isSafe(now, id) && isSafe(then, id)),
+    unsafe: [...then.chances.keys()].filter((id) => !isSafe(then, id)).length,
     costs: {
       minutes:
         Math.round(handsOf(changed) - handsOf(facts)) +
@@ -95,8 +137,9 @@ function measured(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly strin
 
 const handsOf = (facts: SeasonFacts): number => facts.needs.reduce((sum, need) => sum + stepsOf(need).reduce((own, step) => own + step.units * step.hands + step.setup, 0), 0);
 
-function candidates(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly string[], quicker: readonly QuickerPost[]): SeasonChange[] {
-  const needs = facts.needs.filter((need) => late.includes(need.id));
+/** @param ids needs to be helped @param days how many days later each would be safe */
+function candidates(facts: SeasonFacts, ids: readonly string[], days: ReadonlyMap<string, number>, quicker: readonly QuickerPost[]): SeasonChange[] {
+  const needs = facts.needs.filter((need) => ids.includes(need.id));
   const lastDue = needs.reduce<Day>((latest, need) => (need.readyBy > latest ? need.readyBy : latest), facts.today);
   return [
     ...openSlots(facts, lastDue),
@@ -104,9 +147,9 @@ function candidates(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly str
       ...(need.heat ? [] : [{ kind: "heat" as const, need: need.id, on: true }]),
       ...(need.print || need.fresh < 2 ? [] : [{ kind: "print" as const, need: need.id, on: true }]),
       ...skippable(need).map((stage) => ({ kind: "skip" as const, need: need.id, stage, on: true })),
-      ...(need.movable ? [{ kind: "later" as const, need: need.id, days: plan.needs.find((each) => each.id === need.id)?.lateDays ?? 1 }] : []),
+      ...(need.movable ? [{ kind: "later" as const, need: need.id, days: days.get(need.id) ?? 1 }] : []),
     ]),
-    ...quicker.filter((each) => late.includes(each.need)).map((each) => ({ kind: "post" as const, ...each })),
+    ...quicker.filter((each) => ids.includes(each.need)).map((each) => ({ kind: "post" as const, ...each })),
   ];
 }
 
@@ -138,16 +181,16 @@ function skippable(need: OwedNeed): string[] {
     .map((stage) => stage.id);
 }
 
-/** As many cards as are on time, by halving. */
-function fewestCut(facts: SeasonFacts, plan: SeasonWorkPlan, late: readonly string[], id: string, limitsFor: () => Limits): Remedy | null {
+/** As many cards as are safe, by halving. */
+function fewestCut(facts: SeasonFacts, id: string, tryOut: (changes: readonly SeasonChange[]) => Remedy): Remedy | null {
   const cards = facts.needs.find((need) => need.id === id)?.cards ?? 0;
   let [low, high] = [0, cards];
   let best: Remedy | null = null;
-  while (high - low > 1) {
+  while (high - low > Math.max(1, cards / 12)) {
     const middle = (low + high) >> 1;
-    const tried = measured(facts, plan, late, [{ kind: "cards", need: id, cards: middle }], limitsFor());
-    if (tried.repairs.includes(id)) {
-      best = tried;
+    const found = tryOut([{ kind: "cards", need: id, cards: middle }]);
+    if (found.repairs.includes(id)) {
+      best = found;
       low = middle;
     } else high = middle;
   }

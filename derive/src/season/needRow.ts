@@ -1,26 +1,37 @@
-import type { Safety } from "@yule/core";
+import { stateOf, type PromiseState } from "@yule/core";
 import type { NeedView } from "./needView.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
+
+/** How a need stands: by its chance, or not known before there is a plan of it. */
+export type NeedStand = PromiseState | "unknown";
 
 /** A need with what the plan says of it, once there is one. */
 export interface NeedRow {
   readonly view: NeedView;
-  readonly safety: Safety;
+  readonly safety: NeedStand;
   readonly lateDays: number;
   readonly chance: number | null;
   readonly by: readonly [number, number, number] | null;
 }
 
-export function rowOf(view: NeedView, latest: PlannedSeason | null): NeedRow {
-  // While the search still goes on, what it has not placed yet is not called late.
-  const planned = latest?.settled ? latest : null;
+/** How a need stands by the shop's plan. This is asked wherever a need is shown, so that no two screens say otherwise. */
+export function rowOf(view: NeedView, planned: PlannedSeason | null): NeedRow {
   const finish = planned?.answer.plan.needs.find((each) => each.id === view.need.id);
-  const odds = planned?.odds?.needs.find((each) => each.id === view.need.id) ?? null;
-  // What is ready to be posted has no work in the plan; its day alone counts.
-  if (!finish) return { view, safety: view.outlook.safety, lateDays: 0, chance: null, by: null };
-  const safety = finish.lateDays > 0 ? "cannot" : odds && odds.chance < CALM ? "tight" : odds ? "safe" : view.outlook.safety === "cannot" ? "tight" : view.outlook.safety;
-  return { view, safety, lateDays: finish.lateDays, chance: odds?.chance ?? null, by: odds?.by ?? null };
+  const odds = planned?.odds.needs.find((each) => each.id === view.need.id);
+  // What is ready to be posted has no work in a plan; its day alone counts.
+  if (view.stage === "to post" || view.stage === "done") return { view, safety: view.outlook.safety, lateDays: 0, chance: null, by: null };
+  if (!finish || !odds) return { view, safety: "unknown", lateDays: 0, chance: null, by: null };
+  return { view, safety: stateOf(odds.chance), lateDays: finish.lateDays, chance: odds.chance, by: odds.by };
 }
 
-/** Odds from which on a need is called safe. */
-const CALM = 0.8;
+/** How a state is said. */
+export const STAND_WORDS: Readonly<Record<NeedStand, string>> = {
+  safe: "safe",
+  tight: "tight",
+  "at risk": "at risk",
+  cannot: "cannot be promised",
+  unknown: "not planned yet",
+};
+
+/** The worst first; what is not known yet is looked at before what is safe. */
+export const STAND_RANK: Readonly<Record<NeedStand, number>> = { cannot: 0, "at risk": 1, tight: 2, unknown: 3, safe: 4 };

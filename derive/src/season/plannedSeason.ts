@@ -1,23 +1,26 @@
-import type { OddsAnswer, Remedy, SeasonAnswer, SeasonFacts } from "@yule/core";
+import type { MovedNeed } from "@yule/contract";
+import type { OddsAnswer, PromiseAnswer, Remedy, SeasonFacts } from "@yule/core";
 
-/** The season as planned: which session holds what, and how likely each need is in time. Parts come one after another. */
+/** The season as planned: which session holds what, and how likely each promise is kept. */
 export interface PlannedSeason {
   readonly facts: SeasonFacts;
-  readonly answer: SeasonAnswer;
-  /** Whether the search is over; before, something late may still find its place. */
-  readonly settled: boolean;
-  readonly odds: OddsAnswer | null;
+  readonly answer: PromiseAnswer;
+  readonly odds: OddsAnswer;
+  /** What would help where a promise is not safe; null until it is worked out. */
   readonly remedies: readonly Remedy[] | null;
-  /** What moved since the plan this device showed before. */
-  readonly moved: readonly { readonly id: string; readonly from: readonly string[]; readonly to: readonly string[] }[];
+  /** What moved since the plan before. */
+  readonly moved: readonly MovedNeed[];
+  /** The facts have changed since, and a newer plan is being made. */
+  readonly isRenewing: boolean;
+  /** Made by this device alone, while the server is away. */
+  readonly isOwn: boolean;
 }
 
-/** What a plan depends on, as text; the minute it is made at is not part of it, the quarter of an hour is. */
+/** Promises of a plan that are expected to be kept: the sum of their chances. */
+export const promisesKept = ({ needs }: Pick<OddsAnswer, "needs">): number => needs.reduce((sum, { chance }) => sum + chance, 0);
+
+/** What a plan depends on, as text, but for what is left of a session of today, which moves with the clock. */
 export function queryKeyOf(facts: SeasonFacts): string {
-  const { since, sessions, ...rest } = facts;
-  return JSON.stringify({
-    ...rest,
-    quarter: Math.floor(since.getTime() / 900_000), // Of a session of today only the end is part of it: what is left of it moves with the clock.
-    sessions: sessions.map((each) => [each.day, each.day === rest.today ? null : each.from, each.to, each.who, each.light, each.late]),
-  });
+  const { since: _since, sessions, ...rest } = facts;
+  return JSON.stringify({ ...rest, sessions: sessions.map((each) => [each.day, each.day === rest.today ? null : each.from, each.to, each.who, each.light, each.late]) });
 }

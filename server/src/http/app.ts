@@ -2,7 +2,7 @@ import { phrase } from "@yule/core";
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
-import { envelope, faultsOf, holidaysQuery, id as idSchema, logbookQuery } from "@yule/contract";
+import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, logbookQuery } from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
 import helmet from "koa-helmet";
@@ -20,7 +20,9 @@ import { readLogbook } from "../logbook/reads.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Outside } from "../outside/outside.ts";
 import { readHolidays } from "../season/holidays.ts";
+import type { Planner } from "../season/plan/planner.ts";
 import { readOrders } from "../season/orders.ts";
+import { readPlan } from "../season/plan/reads.ts";
 import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
@@ -35,6 +37,8 @@ export interface AppSetting {
   readonly feed: Feed;
   readonly clock: Clock;
   readonly outside: Outside;
+  /** Told after each change of what the season is planned from. */
+  readonly planner: Pick<Planner, "want">;
   readonly log: Pick<Logger, "error">;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
@@ -92,12 +96,14 @@ function routes(setting: AppSetting): Router {
   readRoutes(router, setting);
   pictureRoutes(router, setting);
   calendarRoutes(router, setting);
-  const { database, feed, clock, outside } = setting;
+  const { database, feed, clock, outside, planner } = setting;
   router.post("/commands", async (ctx) => {
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
     ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
+    // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
+    if (changesPlan(parsed.data.kind)) void planner.want(HOME.shopId);
   });
   router.get("/feed", (ctx) => {
     ctx.type = "text/event-stream";
@@ -121,6 +127,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   };
   read("/shop", (tx) => readShop(tx, HOME.accountId, clock.now()));
   read("/season", readSeason);
+  read("/plan", readPlan);
   read("/designs", readDesigns);
   read("/stores", readStores);
   read("/colour", readColour);

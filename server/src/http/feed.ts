@@ -10,6 +10,8 @@ interface Note {
   readonly shop: string;
   readonly seq: number;
   readonly kind: string;
+  /** How often the facts have changed, where this changed them. */
+  readonly wanted?: number | null;
 }
 
 /** Listens to PostgreSQL and passes each change on to the shop's open screens, through whichever process it was made. */
@@ -38,7 +40,7 @@ export class Feed {
     client.once("end", again);
     client.on("notification", ({ payload }) => {
       const note = JSON.parse(payload ?? "{}") as Note;
-      this.send(note.shop, `data: ${JSON.stringify({ seq: note.seq, kind: note.kind })}\n\n`);
+      this.send(note.shop, `data: ${JSON.stringify({ seq: note.seq, kind: note.kind, wanted: note.wanted ?? null })}\n\n`);
     });
     try {
       await client.connect();

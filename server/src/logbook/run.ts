@@ -1,4 +1,15 @@
-import { commandSchemas, eventPhrase, faultsOf, phraseText, type CommandAnswer, type CommandKind, type CommandPayload, type EventRead, type EventTold } from "@yule/contract";
+import {
+  changesPlan,
+  commandSchemas,
+  eventPhrase,
+  faultsOf,
+  phraseText,
+  type CommandAnswer,
+  type CommandKind,
+  type CommandPayload,
+  type EventRead,
+  type EventTold,
+} from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
 import { inShop, type Database } from "../db/pool.ts";
@@ -6,6 +17,7 @@ import { missing, Refusal } from "../db/refusal.ts";
 import { Writing } from "../db/writing.ts";
 import { shopHandlers } from "../shop/commands.ts";
 import { seasonHandlers } from "../season/commands.ts";
+import { countChange } from "../season/plan/reads.ts";
 import { designsHandlers } from "../designs/commands.ts";
 import { colourHandlers } from "../colour/commands.ts";
 import { storesHandlers } from "../stores/commands.ts";
@@ -92,7 +104,9 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
       })
       .returning();
     if (!row) throw new Error("the log took no row");
-    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind })})`);
+    // Told with the change: from now on the plan that stands is not of the newest facts.
+    const wanted = changesPlan(given.kind) ? await countChange(tx, giver.shopId) : null;
+    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted })})`);
     return { event: eventRead(row) };
   });
 }

@@ -1,6 +1,6 @@
-import { lessonKinds } from "@yule/contract";
+import { lessonKinds, type StoredPlan } from "@yule/contract";
 import { sql } from "drizzle-orm";
-import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design } from "../designs/tables.ts";
 import { shop } from "../shop/tables.ts";
@@ -151,5 +151,28 @@ export const lesson = pgTable(
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     check("lesson_moment", sql`${table.moment} in ('planning', 'splitting', 'painting', 'finishing', 'sending') and length(${table.text}) between 1 and 400`),
+  ],
+);
+
+/** The one plan of a shop's open season, and how many changes of the facts it waits for. */
+export const seasonPlan = pgTable(
+  "season_plan",
+  {
+    shopId: uuid("shop_id").notNull(),
+    /** How often the facts have changed. */
+    wanted: integer("wanted").notNull().default(0),
+    /** Of which of these changes the plan is. */
+    revision: integer("revision").notNull().default(-1),
+    /** The change at which planning failed three times. */
+    setAside: integer("set_aside"),
+    /** The moment of its facts, and from when on they are no longer the present. */
+    factsAt: timestamp("facts_at", { withTimezone: true }),
+    staleAt: timestamp("stale_at", { withTimezone: true }),
+    plan: jsonb("plan").$type<StoredPlan>(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    check("season_plan_revision", sql`${table.revision} <= ${table.wanted} and (${table.plan} is null) = (${table.revision} < 0)`),
   ],
 );

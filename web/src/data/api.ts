@@ -9,6 +9,7 @@ import type {
   HolidaysRead,
   LogbookRead,
   OrdersRead,
+  PlanRead,
   Problem,
   SeasonRead,
   SheetsRead,
@@ -75,6 +76,7 @@ export const api = createApi({
   tagTypes: ALL_READS,
   endpoints: (build) => ({
     shop: build.query<ShopRead, void>({ query: () => "shop", providesTags: ["shop"] }),
+    plan: build.query<PlanRead, void>({ query: () => "plan", providesTags: ["plan"] }),
     season: build.query<SeasonRead, void>({ query: () => "season", providesTags: ["season"] }),
     designs: build.query<DesignsRead, void>({ query: () => "designs", providesTags: ["designs"] }),
     colour: build.query<ColourRead, void>({ query: () => "colour", providesTags: ["colour"] }),
@@ -108,4 +110,5 @@ export const {
   useHolidaysQuery,
   useLogbookInfiniteQuery,
   useOrdersQuery,
+  usePlanQuery,
 } = api;

@@ -16,9 +16,11 @@ interface OutboxState {
   readonly notices: readonly Notice[];
   /** Taps shown before they were sent. */
   readonly taps: number;
+  /** How often the facts that the season is planned from have changed, as the server told last. */
+  readonly planWanted: number;
 }
 
-const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [], taps: 0 };
+const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [], taps: 0, planWanted: 0 };
 
 export const outboxSlice = createSlice({
   name: "outbox",
@@ -26,10 +28,11 @@ export const outboxSlice = createSlice({
   reducers: {
     waitingCounted: (state, action: PayloadAction<number>) => ({ ...state, waiting: action.payload }),
     serverReached: (state, action: PayloadAction<boolean>) => ({ ...state, online: action.payload }),
+    planAsked: (state, action: PayloadAction<number>) => ({ ...state, planWanted: Math.max(state.planWanted, action.payload) }),
     noticeAdded: (state, action: PayloadAction<Notice>) => ({ ...state, notices: [...state.notices.slice(-2), action.payload] }),
     noticeDismissed: (state, action: PayloadAction<string>) => ({ ...state, notices: state.notices.filter((notice) => notice.id !== action.payload) }),
     /** A tap was laid over what was read. Whoever draws hears of it at once: of patched answers the library tells a blink later. */
     tapShown: (state) => ({ ...state, taps: state.taps + 1 }),
   },
 });
-export const { waitingCounted, serverReached, noticeAdded, noticeDismissed, tapShown } = outboxSlice.actions;
+export const { waitingCounted, serverReached, planAsked, noticeAdded, noticeDismissed, tapShown } = outboxSlice.actions;

@@ -16,7 +16,7 @@ const FigureButton = chakra("button", {
   },
 });
 
-export type Tone = "ink" | "safe" | "tight" | "cannot" | "wet";
+export type Tone = "ink" | "softInk" | "safe" | "tight" | "risk" | "cannot" | "wet";
 
 /** A figure of the verdict that can be pressed for its why: the rule, the numbers, what would change it. */
 export function Figure({ children, why, tone = "ink" }: { children: ReactNode; why: ReactNode; tone?: Tone }) {

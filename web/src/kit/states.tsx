@@ -1,21 +1,33 @@
 import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
 import { problemFaults, type Problem } from "@yule/contract";
-import type { Safety } from "@yule/core";
+import { STAND_WORDS, type NeedStand } from "@yule/derive";
 import type { ReactNode } from "react";
 
-/** Hatches beside the colours, so that a state is seen without them: dots for tight, stripes for cannot, waves for wet. */
-export const HATCH: Readonly<Record<Safety | "wet", string>> = {
+/** Hatches beside the colours, so that a state is seen without them: dots for tight, a band for at risk, stripes for cannot, waves for wet. */
+export const HATCH: Readonly<Record<NeedStand | "wet", string>> = {
   safe: "none",
   tight: "radial-gradient(circle at 2px 2px, rgba(255,255,255,.95) 1.1px, transparent 1.4px) 0 0 / 5px 5px",
+  "at risk": "linear-gradient(transparent 0 38%, rgba(255,255,255,.9) 38% 62%, transparent 62%)",
+  unknown: "none",
   cannot: "repeating-linear-gradient(135deg, rgba(255,255,255,.75) 0 2px, transparent 2px 6px)",
   wet: "url(\"data:image/svg+xml,%3Csvg xmlns='http://www.w3.org/2000/svg' width='14' height='6'%3E%3Cpath d='M0 3q3.5-4 7 0t7 0' fill='none' stroke='white' stroke-width='1.4'/%3E%3C/svg%3E\") 0 0 / 14px 6px",
 };
 
-const FILL = { safe: "safeFill", tight: "tightFill", cannot: "cannotFill" } as const;
+const FILL = { safe: "safeFill", tight: "tightFill", "at risk": "riskFill", cannot: "cannotFill", unknown: "transparent" } as const;
+/** The colour of a state's words. */
+export const STAND_COLOUR = { safe: "safe", tight: "tight", "at risk": "risk", cannot: "cannot", unknown: "softInk" } as const;
+/** Its outline: round, square, a corner cut, on its point. */
+const SHAPE: Readonly<Record<NeedStand, string | undefined>> = {
+  safe: "circle(50%)",
+  tight: undefined,
+  "at risk": "polygon(50% 0, 100% 100%, 0 100%)",
+  cannot: "polygon(50% 0, 100% 50%, 50% 100%, 0 50%)",
+  unknown: undefined,
+};
 
-/** A small square with a state's colour and texture. */
-export function StateMark({ state, size = 14 }: { state: Safety; size?: number }) {
+/** A small mark with a state's shape, colour and texture. */
+export function StateMark({ state, size = 15 }: { state: NeedStand; size?: number }) {
   return (
     <Box
       as="span"
@@ -24,6 +36,9 @@ export function StateMark({ state, size = 14 }: { state: Safety; size?: number }
       width={`${String(size)}px`}
       height={`${String(size)}px`}
       borderRadius="3px"
+      clipPath={SHAPE[state]}
+      border={state === "unknown" ? "1.5px dashed" : undefined}
+      borderColor="softInk"
       bg={FILL[state]}
       backgroundImage={HATCH[state].split(" 0 0 /")[0]}
       backgroundSize={HATCH[state].split("/ ")[1]}
@@ -32,11 +47,11 @@ export function StateMark({ state, size = 14 }: { state: Safety; size?: number }
   );
 }
 
-export function StateWord({ state, children }: { state: Safety; children?: ReactNode }) {
+export function StateWord({ state, children }: { state: NeedStand; children?: ReactNode }) {
   return (
-    <Flex as="span" display="inline-flex" align="center" gap="7px" color={state}>
+    <Flex as="span" display="inline-flex" align="center" gap="7px" color={STAND_COLOUR[state]}>
       <StateMark state={state} />
-      {children ?? state}
+      {children ?? STAND_WORDS[state]}
     </Flex>
   );
 }

@@ -50,7 +50,14 @@ test("changes and their costs read as a maker says them", () => {
   expect(wordsOf({ kind: "session", day: day("2031-11-10"), from: 1170, to: 1290, who: "maker" }, outlook)).toBe("Paint on Mon 10 Nov, 19:30 to 21:30");
   expect(wordsOf({ kind: "later", need: "n", days: 1 }, outlook)).toBe("Office: ask for 1 more day, Fri 21 Nov");
   expect(wordsOf({ kind: "skip", need: "n", stage: "dots", on: true }, outlook)).toBe("Office: leave out “dots”");
-  const remedy = (costs: Partial<Remedy["costs"]>): Remedy => ({ changes: [], before: 3, after: 0, repairs: [], costs: { minutes: 0, cards: 0, minor: 0, days: 0, ...costs } });
+  const remedy = (costs: Partial<Remedy["costs"]>): Remedy => ({
+    changes: [],
+    before: 3,
+    after: 4,
+    repairs: [],
+    unsafe: 0,
+    costs: { minutes: 0, cards: 0, minor: 0, days: 0, ...costs },
+  });
   const money = (minor: number): string => `€${(minor / 100).toFixed(2)}`;
   expect(costWords(remedy({ minutes: 120, minor: 225 }), money)).toBe("2 h more of your time, €2.25 more postage");
   expect(costWords(remedy({ minutes: -90, cards: 5 }), money)).toBe("spares 1 h 30, 5 cards not made");

@@ -1,85 +1,77 @@
+import type { StoredPlan } from "@yule/contract";
+import type { Remedy } from "@yule/core";
+import { oddsOf, queryKeyOf, quickerPosts, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
+import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
+import { usePlanQuery } from "../data/api.ts";
+import { useAppSelector } from "../data/store.ts";
 import { useLatest } from "../kit/useLatest.ts";
-import { movedNeeds, type PlanChoice, type SeasonAnswer, type SeasonFacts } from "@yule/core";
-import { queryKeyOf, seasonFacts, oddsOf, quickerPosts, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
-import { createContext, startTransition, useContext, useEffect, useMemo, useRef, useState } from "react";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
 
-const FIRST_SECONDS = 0.25;
-const MORE_SECONDS = 3;
-export const ODDS_RUNS = 10_000;
-
-const KEPT = "yule.plan";
-interface KeptPlan {
-  readonly choice: PlanChoice;
-}
-
-/** The plan this device showed last, so that a small change leaves most of it as it was. */
-function keptChoice(): PlanChoice | null {
-  try {
-    return (JSON.parse(localStorage.getItem(KEPT) ?? "null") as KeptPlan | null)?.choice ?? null;
-  } catch {
-    return null;
-  }
-}
-
-/** Elsewhere than in Season the plan follows when the hands rest, so that it never takes the machine from a tap. */
-const WAIT_MS = { season: 30, elsewhere: 4_000 };
+/** A device that plans by itself does so when the hands rest, so that it never takes the machine from a tap. */
+const WAIT_MS = 2_000;
 
 /**
- * Plans the season anew when something it depends on changes: a first answer at once, a better one after, then the odds.
- * @param deep in Season: a longer search, and what would help where something is late
+ * The plan of the season: the one that the shop has, on every screen. While the server is away and the facts have changed, the device makes one.
+ * @param deep in Season: what would help where a promise is not safe is worked out too
  */
 export function usePlannedSeason(outlook: Outlook | null, deep: boolean): PlannedSeason | null {
-  const [planned, setPlanned] = useState<PlannedSeason | null>(null);
-  const before = useRef<PlannedSeason | null>(null);
+  const { data: read } = usePlanQuery();
+  const { online, planWanted } = useAppSelector((state) => state.outbox);
+  const own = useOwnPlan(outlook, read?.plan ?? null, !online);
+  const stored = own ?? read?.plan ?? null;
+  const isRenewing = online && read !== undefined && !read.isSetAside && Math.max(read.wanted, planWanted) > read.revision;
+  const shown = useMemo(() => stored && { ...shownPlan(stored), isRenewing, isOwn: stored === own }, [stored, own, isRenewing]);
+  const remedies = useRemedies(outlook, deep ? shown : null);
+  return useMemo(() => shown && { ...shown, remedies }, [shown, remedies]);
+}
+
+/** The device's own plan; null while the server plans, or nothing has changed since it did. */
+function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: boolean): StoredPlan | null {
+  const [made, setMade] = useState<{ readonly key: string; readonly plan: StoredPlan } | null>(null);
   const [planner] = useState(seasonPlanner);
-  const facts = useMemo(() => (outlook ? seasonFacts(outlook, outlook.now) : null), [outlook]);
-  const queryKey = useMemo(() => (facts ? queryKeyOf(facts) : null), [facts]);
-  const latest = useLatest({ facts, outlook });
-  const done = useRef<string | null>(null);
+  const key = useMemo(() => (isAway && outlook ? queryKeyOf(seasonFacts(outlook, outlook.now)) : null), [isAway, outlook]);
+  const known = useMemo(() => stored && queryKeyOf({ ...stored.facts, since: new Date(stored.facts.since) }), [stored]);
+  const latest = useLatest({ outlook, before: made?.plan ?? stored });
   useEffect(() => {
-    const { facts, outlook } = latest.current;
-    if (!facts || !outlook || queryKey === null) return undefined;
-    // What was worked out deeply for the same question stands.
-    if (done.current === `${queryKey}/true` || done.current === `${queryKey}/${String(deep)}`) return undefined;
-    done.current = null;
+    if (key === null || key === known) return undefined;
     let wanted = true;
-    const show = (next: PlannedSeason): void => {
-      if (!wanted) return;
-      before.current = next;
-      // The answer may take a moment to be drawn; a tap meanwhile goes first.
-      startTransition(() => setPlanned(next));
-    };
-    const work = async (): Promise<void> => {
-      const old = before.current;
-      const start = old?.answer.plan.choice ?? keptChoice();
-      const first = await planner.ask.plan(facts, start, FIRST_SECONDS, true);
-      const movedTo = (answer: SeasonAnswer) => (old ? movedNeeds({ plan: old.answer.plan, days: daysOf(old.facts) }, { plan: answer.plan, days: daysOf(facts) }) : []);
-      // The odds of before stand until those of the new plan are there.
-      const shown = { facts, answer: first, settled: first.plan.score.lateDays === 0, odds: old?.odds ?? null, remedies: null, moved: movedTo(first) };
-      show(shown);
-      const answer = first.proven || (!deep && first.plan.score.lateDays === 0) ? first : await planner.ask.plan(facts, first.plan.choice, MORE_SECONDS, start !== null);
-      const improved = { ...shown, answer, settled: true, moved: movedTo(answer) };
-      show(improved);
-      const odds = await planner.ask.odds(facts, answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), ODDS_RUNS);
-      show({ ...improved, odds });
-      localStorage.setItem(KEPT, JSON.stringify({ choice: answer.plan.choice } satisfies KeptPlan));
-      if (deep && answer.plan.score.lateDays > 0) show({ ...improved, odds, remedies: await planner.ask.remedies(facts, answer.plan, quickerPosts(outlook)) });
-      if (wanted) done.current = `${queryKey}/${String(deep)}`;
-    };
-    const waited = setTimeout(() => void work(), deep ? WAIT_MS.season : WAIT_MS.elsewhere);
+    const waited = setTimeout(() => {
+      const { outlook, before } = latest.current;
+      if (outlook) void planner.ask.own(outlook, before).then((plan) => wanted && startTransition(() => setMade({ key, plan })));
+    }, WAIT_MS);
     return () => {
       wanted = false;
       clearTimeout(waited);
       planner.drop();
     };
-  }, [queryKey, deep, latest, planner]);
-  return planned;
+  }, [key, known, latest, planner]);
+  return key === null || key === known ? null : (made?.plan ?? null);
 }
 
-const daysOf = (facts: SeasonFacts): string[] => facts.sessions.map((session) => session.day);
+/** What would help, for the plan that is shown; null while it is worked out or nothing must give. */
+function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): readonly Remedy[] | null {
+  const [found, setFound] = useState<{ readonly answer: PlannedSeason["answer"]; readonly remedies: readonly Remedy[] } | null>(null);
+  const [planner] = useState(seasonPlanner);
+  const latest = useLatest({ outlook, planned });
+  const answer = planned?.answer ?? null;
+  useEffect(() => {
+    const { outlook, planned } = latest.current;
+    if (!answer || !outlook || !planned) return undefined;
+    let wanted = true;
+    const { facts } = planned;
+    void planner.ask
+      .remedies(facts, answer.plan, quickerPosts(outlook), spreadsOf(outlook), oddsOf(facts, outlook))
+      .then((remedies) => wanted && startTransition(() => setFound({ answer, remedies })));
+    return () => {
+      wanted = false;
+      planner.drop();
+    };
+  }, [answer, latest, planner]);
+  const isUnsafe = planned?.odds.needs.some(({ chance }) => chance < 1) ?? false;
+  return found !== null && found.answer === answer && isUnsafe ? found.remedies : null;
+}
 
 const PlannedContext = createContext<PlannedSeason | null>(null);
 export const PlannedProvider = PlannedContext.Provider;
-/** The planned season, null until the first plan is there. */
+/** The planned season, null until there is a plan. */
 export const usePlanned = (): PlannedSeason | null => useContext(PlannedContext);

@@ -1,19 +1,18 @@
-import type { OddsAnswer, SeasonAnswer, SeasonChange, SeasonFacts } from "@yule/core";
+import type { OddsAnswer, PromiseAnswer, SeasonChange, SeasonFacts } from "@yule/core";
 import type { PlannedSeason } from "@yule/derive";
 import { changedNeeds, replaced, type Tried } from "./trial.ts";
 
-const answerOf = (late: Record<string, number>): SeasonAnswer =>
-  ({ plan: { needs: Object.entries(late).map(([id, lateDays]) => ({ id, lateDays, day: 0, at: 0, firstStart: 0 })) } }) as unknown as SeasonAnswer;
+const answer = {} as PromiseAnswer;
 const oddsOf = (chances: Record<string, number>): OddsAnswer =>
   ({ needs: Object.entries(chances).map(([id, chance]) => ({ id, chance, by: [0, 0, 0] })) }) as unknown as OddsAnswer;
 const facts = {} as SeasonFacts;
 
-test("needs that a trial makes late or likelier are told, the most changed first, and the noise of the draws is not", () => {
-  const planned = { facts, answer: answerOf({ a: 3, b: 0, c: 0 }), odds: oddsOf({ a: 0, b: 0.5, c: 0.9 }), settled: true, remedies: null, moved: [] } as PlannedSeason;
-  const tried: Tried = { trial: [], facts, answer: answerOf({ a: 0, b: 0, c: 0 }), odds: oddsOf({ a: 0.7, b: 0.62, c: 0.88 }) };
+test("needs that a trial makes likelier or less likely are told, the most changed first, and the noise of the draws is not", () => {
+  const planned = { facts, answer, odds: oddsOf({ a: 0, b: 0.5, c: 0.9 }), remedies: null, moved: [] } as unknown as PlannedSeason;
+  const tried: Tried = { trial: [], facts, answer, odds: oddsOf({ a: 0.7, b: 0.62, c: 0.88 }) };
   expect(changedNeeds(planned, tried)).toEqual([
-    { id: "a", lateBefore: 3, lateAfter: 0, before: 0, after: 0.7 },
-    { id: "b", lateBefore: 0, lateAfter: 0, before: 0.5, after: 0.62 },
+    { id: "a", before: 0, after: 0.7 },
+    { id: "b", before: 0.5, after: 0.62 },
   ]);
 });
 

@@ -59,7 +59,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, emp
           <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
             To the verdict
           </a>
-          <Head outlook={outlook} />
+          <Head outlook={outlook} planning={planned?.isRenewing === true ? "renewing" : planned?.isOwn === true ? "own" : null} />
           <AwayLine />
           {empty ? (
             <Suspense fallback={<Loading />}>
@@ -95,7 +95,10 @@ const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, emp
   );
 });
 
-const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
+/** What is said beside the clock while the plan that is shown is not of the newest facts, or not the shop's. */
+const PLANNING = { renewing: "planning anew …", own: "planned on this device" } as const;
+
+const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null; planning: keyof typeof PLANNING | null }) {
   const dispatch = useAppDispatch();
   const { data: shop } = useShopQuery();
   const evening = useAppSelector((state) => state.screen.evening);
@@ -110,6 +113,11 @@ const Head = memo(function Head({ outlook }: { outlook: Outlook | null }) {
         {shop?.name ?? "Yule Stack"}
       </Text>
       <Box flex="1" />
+      {planning && (
+        <Text color="softInk" fontSize="15px">
+          {PLANNING[planning]}
+        </Text>
+      )}
       <Flex role="group" aria-label="Lengths in" border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
         {(["in", "cm"] as const).map((each) => (
           <Button

@@ -1,7 +1,7 @@
 import { readsTouchedBy, ALL_READS } from "@yule/contract";
 import { useEffect } from "react";
 import { api } from "../data/api.ts";
-import { serverReached } from "../data/notices.ts";
+import { planAsked, serverReached } from "../data/notices.ts";
 import { isOwn, sendAll } from "../data/outbox.ts";
 import { useAppDispatch } from "../data/store.ts";
 
@@ -13,7 +13,8 @@ export function useFeed(): void {
     const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_READS]));
     let broken = false;
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const note = JSON.parse(data) as { seq: number; kind: string };
+      const note = JSON.parse(data) as { seq: number; kind: string; wanted: number | null };
+      if (note.wanted !== null) dispatch(planAsked(note.wanted));
       if (!isOwn(note.seq)) dispatch(api.util.invalidateTags(readsTouchedBy(note.kind)));
     };
     source.onopen = () => {

@@ -1,42 +1,32 @@
 import { expose } from "comlink";
-import {
-  limitsFor,
-  odds,
-  planWork,
-  remedies,
-  seasonJobOf,
-  type NeedOdds,
-  type OddsAnswer,
-  type PlanChoice,
-  type QuickerPost,
-  type Remedy,
-  type SeasonAnswer,
-  type SeasonFacts,
-  type SeasonWorkPlan,
-  type Spreads,
-} from "@yule/core";
+import { odds, planPromises, remedies, seasonJobOf, SMALL_EFFORT, TRIAL_EFFORT } from "@yule/core";
+import type { NeedOdds, OddsAnswer, PlanChoice, PromiseAnswer, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads } from "@yule/core";
+import { planSeason, type Outlook } from "@yule/derive";
+import type { StoredPlan } from "@yule/contract";
 
-const now = (): number => performance.now();
-/** Trials of remedies are small changes to a plan that stands, so a short search says what they do. */
-const TRIAL_SECONDS = 0.2;
-const TRIAL_STEPS = 40;
-const REMEDIES_SECONDS = 12;
+const REMEDIES_MS = 12_000;
+/** Futures of a plan that the device makes itself. */
+const OWN_RUNS = 2_000;
 
 const season = {
-  /** @param keep whether the plan of the choice stands and is held on to, or is only where the search begins */
-  plan: (facts: SeasonFacts, start: PlanChoice | null, seconds: number, keep: boolean): SeasonAnswer =>
-    planWork(seasonJobOf(facts), limitsFor(seconds, now, 1, 1e9), start, undefined, keep),
-  odds: (facts: SeasonFacts, plan: SeasonWorkPlan, spreads: Spreads, needs: readonly NeedOdds[], runs: number): OddsAnswer =>
-    odds(seasonJobOf(facts), plan, spreads, needs, { seed: 1, runs, stop: () => false }),
-  remedies: (facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[]): Remedy[] => {
-    const end = now() + REMEDIES_SECONDS * 1000;
-    return remedies(
-      facts,
-      plan,
-      quicker,
-      () => limitsFor(TRIAL_SECONDS, now, 1, TRIAL_STEPS),
-      () => now() > end,
-    );
+  /** Plans a change of the facts from the plan that stands, and plays it. */
+  trial: (
+    facts: SeasonFacts,
+    start: PlanChoice,
+    spreads: Spreads,
+    needs: readonly NeedOdds[],
+    effort: PromiseEffort,
+    runs: number,
+  ): { answer: PromiseAnswer; odds: OddsAnswer } => {
+    const job = seasonJobOf(facts);
+    const answer = planPromises(job, spreads, needs, effort, start);
+    return { answer, odds: odds(job, answer.plan, spreads, needs, { seed: 1, runs, stop: () => false }) };
+  },
+  /** The plan as the device makes it while the server is away: the same steps, fewer of them. */
+  own: (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: SMALL_EFFORT, runs: OWN_RUNS }),
+  remedies: (facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], spreads: Spreads, needs: readonly NeedOdds[]): Remedy[] => {
+    const end = performance.now() + REMEDIES_MS;
+    return remedies(facts, plan, quicker, { spreads, needs, effort: TRIAL_EFFORT }, () => performance.now() > end);
   },
 };
 export type SeasonWorker = typeof season;

@@ -22,11 +22,15 @@ export interface PromiseEffort {
   readonly turns: number;
   /** Pieces of work played in futures. */
   readonly pieces: number;
+  /** Only from the plan that stands, not from every rule: for trials of a change. */
+  readonly isNear?: boolean;
 }
 
-/** What a server does for a season, and what a device does that has no server: about a tenth of it. */
+/** What a server does for a season; what a device does that has no server; what is done for a change that is tried, and while it is held in the hand. */
 export const FULL_EFFORT: PromiseEffort = { seed: 1, turns: 300, pieces: 1_500_000 };
 export const SMALL_EFFORT: PromiseEffort = { seed: 1, turns: 60, pieces: 150_000 };
+export const TRIAL_EFFORT: PromiseEffort = { seed: 1, turns: 40, pieces: 120_000, isNear: true };
+export const HELD_EFFORT: PromiseEffort = { seed: 1, turns: 10, pieces: 40_000, isNear: true };
 
 /** Futures looked at together; after each lot a plan that is surely worse is dropped (racing: Maron and Moore 1997). */
 const LOT = 16;
@@ -60,7 +64,8 @@ export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly N
   const byDays = planWork(job, stepsAlone(effort.seed, effort.turns), start);
   const contest = new Contest(job, new SameFutures(job, spreads, needs, effort.seed), effort.pieces);
   if (job.needs.length === 0) return { ...byDays, kept: 0 };
-  contest.begin([byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)]);
+  if (effort.isNear && start) contest.beginNear([start, { ...start, order: start.order.filter((id) => !start.resigned.includes(id)), resigned: [] }]);
+  else contest.begin([byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)]);
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
@@ -138,6 +143,12 @@ class Contest {
         .slice(0, FINALISTS)
         .map((each) => this.seen(each, LOTS)),
     );
+    if (best) this.best = best;
+  }
+
+  /** Begins with plans that stand; who was resigned may have hope now, and comes where her day puts her. */
+  beginNear(starts: readonly PlanChoice[]): void {
+    const [best] = bestFirst(starts.map((start) => this.standing(start)));
     if (best) this.best = best;
   }
 

@@ -35,9 +35,10 @@ export class Pen {
   }
 
   /** A numbered peg of one of three shapes. */
-  peg(x: number, y: number, shape: "round" | "square" | "diamond", colour: RGB, number: string): void {
+  peg(x: number, y: number, shape: "round" | "square" | "triangle" | "diamond", colour: RGB, number: string): void {
     if (shape === "round") this.page.drawCircle({ x, y, size: 5.5, color: colour });
     else if (shape === "square") this.page.drawRectangle({ x: x - 5, y: y - 5, width: 10, height: 10, color: colour });
+    else if (shape === "triangle") this.page.drawSvgPath("M0 -7.5 L7.5 5.5 L-7.5 5.5 Z", { x, y, color: colour });
     else this.page.drawSvgPath("M0 -7 L7 0 L0 7 L-7 0 Z", { x, y, color: colour });
     const width = this.widthOf(this.strongs, number, 6.5);
     this.write(this.strongs, x - width / 2, y - 2.3, number, 6.5, rgb(1, 1, 1), 20);

@@ -1,19 +1,18 @@
 import { Box, Text } from "@chakra-ui/react";
 import { printDay } from "@yule/core";
-import type { PlannedSeason, Outlook } from "@yule/derive";
-import { changedNeeds, TRIAL_SECONDS, useTrial } from "../../plan/trial.ts";
+import { promisesKept, type PlannedSeason, type Outlook } from "@yule/derive";
+import { changedNeeds, TRIAL_EFFORTS, useTrial } from "../../plan/trial.ts";
 import type { Pulled } from "./usePull.ts";
 
 const WIDE = 300;
 
 /** What letting go here would mean, planned through while it is held. */
 export function DragBubble({ pulled, width, top, outlook, planned }: { pulled: Pulled; width: number; top: number; outlook: Outlook; planned: PlannedSeason | null }) {
-  const answer = useTrial(pulled.changes, outlook, planned, TRIAL_SECONDS.held);
+  const answer = useTrial(pulled.changes, outlook, planned, TRIAL_EFFORTS.held);
   const tried = answer?.trial === pulled.changes ? answer : null;
   const left = Math.max(6, Math.min(width - WIDE - 6, pulled.x - WIDE / 2));
-  const late = tried?.answer.plan.score.lateDays;
   const changed = planned && tried ? changedNeeds(planned, tried) : [];
-  const better = changed.filter((each) => each.lateAfter < each.lateBefore || (each.lateAfter === each.lateBefore && (each.after ?? 0) > (each.before ?? 0))).length;
+  const better = changed.filter((each) => (each.after ?? 0) > (each.before ?? 0)).length;
   return (
     <Box
       position="absolute"
@@ -37,9 +36,9 @@ export function DragBubble({ pulled, width, top, outlook, planned }: { pulled: P
       ) : (
         <>
           <Text>
-            {late === undefined
-              ? "planning …"
-              : `${late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}, all in time ${String(Math.round((tried?.odds.season ?? 0) * 100))} in 100`}
+            {tried && planned
+              ? `${promisesKept(tried.odds).toFixed(1)} of ${String(tried.odds.needs.length)} promises kept; as it is, ${promisesKept(planned.odds).toFixed(1)}`
+              : "planning …"}
           </Text>
           {changed.length > 0 && (
             <Text color="softInk" fontSize="15px">

@@ -6,6 +6,10 @@ export function Hatches() {
         <rect width="5" height="5" fill="var(--chakra-colors-tight-fill)" />
         <circle cx="2.5" cy="2.5" r="1.1" fill="#fff" />
       </pattern>
+      <pattern id="hatch-risk" width="8" height="6" patternUnits="userSpaceOnUse">
+        <rect width="8" height="6" fill="var(--chakra-colors-risk-fill)" />
+        <rect y="2.2" width="5" height="1.6" fill="#fff" />
+      </pattern>
       <pattern id="hatch-cannot" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
         <rect width="7" height="7" fill="var(--chakra-colors-cannot-fill)" />
         <rect width="2.4" height="7" fill="#fff" fillOpacity="0.85" />

@@ -1,5 +1,5 @@
-import { printDay } from "@yule/core";
-import { TAG_WIDTH, type HungTag } from "@yule/derive";
+import { hundredths, printDay } from "@yule/core";
+import { STAND_WORDS, TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
 import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
 import type { PullHandlers } from "./usePull.ts";
@@ -11,7 +11,9 @@ export const TAG_HEIGHT = 46;
 const FILLS: Readonly<Record<HungTag["safety"], string>> = {
   safe: "var(--chakra-colors-safe-fill)",
   tight: "url(#hatch-tight)",
+  "at risk": "url(#hatch-risk)",
   cannot: "url(#hatch-cannot)",
+  unknown: "none",
   "last post": "none",
   "runs out": "url(#hatch-cannot)",
 };
@@ -22,7 +24,7 @@ const short = (text: string): string => (text.length > 16 ? `${text.slice(0, 15)
 export function PaperTag({ tag, thin, pull }: { tag: HungTag; thin: boolean; pull: PullHandlers | null }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
-  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety}${tag.chance === null ? "" : `, ${String(Math.round(tag.chance * 100))} in 100`}`;
+  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety === "runs out" || tag.safety === "last post" ? tag.safety : STAND_WORDS[tag.safety]}${tag.chance === null ? "" : `, ${String(hundredths(tag.chance))} in 100`}`;
   const common = {
     role: "link",
     tabIndex: 0,

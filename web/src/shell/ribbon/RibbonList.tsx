@@ -1,6 +1,6 @@
 import { Box, Button } from "@chakra-ui/react";
-import { minutes, printDay, printMinutes, printTime, type Day } from "@yule/core";
-import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
+import { hundredths, minutes, printDay, printMinutes, printTime, type Day } from "@yule/core";
+import { rowOf, STAND_WORDS, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -19,8 +19,8 @@ function marksOf(outlook: Outlook, planned: PlannedSeason | null): Mark[] {
   const used = usedMinutes(outlook, planned);
   const needs = outlook.open.map((view): Mark => {
     const { safety, chance } = rowOf(view, planned);
-    const odds = chance === null ? "" : `, ${String(Math.round(chance * 100))} in 100`;
-    return { key: view.need.id, on: view.readyBy, what: view.need.title, to: `/season?need=${view.need.id}`, says: `${String(view.cards)} cards, ${safety}${odds}` };
+    const odds = chance === null ? "" : `, ${String(hundredths(chance))} in 100`;
+    return { key: view.need.id, on: view.readyBy, what: view.need.title, to: `/season?need=${view.need.id}`, says: `${String(view.cards)} cards, ${STAND_WORDS[safety]}${odds}` };
   });
   const sessions = outlook.allSessions.map((session): Mark => ({
     key: keyOf(session),

@@ -1,12 +1,12 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { money, printDay, printMoney, zoneOf, type Zone, type Money, type Safety } from "@yule/core";
-import { rowOf, BY_HAND, postageOf, type NeedView, type Outlook } from "@yule/derive";
+import { money, printDay, printMoney, zoneOf, type Zone, type Money } from "@yule/core";
+import { rowOf, BY_HAND, postageOf, type NeedStand, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../../data/outbox.ts";
 import { Lessons } from "../../features/lessons/Lessons.tsx";
 import { useView } from "../../plan/useOutlet.ts";
-import { StateWord, Teach } from "../../kit/states.tsx";
+import { STAND_COLOUR, StateWord, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { usePlanned } from "../../plan/planned.ts";
 
@@ -48,7 +48,7 @@ function DispatchVerdict({ outlook, open }: { outlook: Outlook; open: readonly N
         "Nothing is ready to go yet. "
       )}
       Next to go is {next.need.title}, by{" "}
-      <Figure tone={rowOf(next, planned).safety} why={why}>
+      <Figure tone={STAND_COLOUR[rowOf(next, planned).safety]} why={why}>
         {printDay(next.readyBy)}
       </Figure>
       .
@@ -68,7 +68,7 @@ function ToSend({ outlook, open }: { outlook: Outlook; open: readonly NeedView[]
 
 interface SendRow {
   readonly view: NeedView;
-  readonly safety: Safety;
+  readonly safety: NeedStand;
   readonly service: string;
   readonly cost: Money;
 }

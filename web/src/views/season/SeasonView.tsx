@@ -1,7 +1,7 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
-import { rowOf, type NeedView, type NeedRow } from "@yule/derive";
+import { rowOf, STAND_RANK, type NeedView, type NeedRow } from "@yule/derive";
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { useView } from "../../plan/useOutlet.ts";
@@ -97,7 +97,7 @@ export default function SeasonView() {
             </NeedTable>
           </Box>
           <Box width={{ base: "100%", xl: "286px" }} flex="none">
-            {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">Putting the work into your sessions …</Text>}
+            {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">The plan is being made …</Text>}
           </Box>
         </Flex>
       )}
@@ -113,8 +113,7 @@ export default function SeasonView() {
   );
 }
 
-const RANK = { cannot: 0, tight: 1, safe: 2 };
-const byUrgency = (a: NeedRow, b: NeedRow): number => RANK[a.safety] - RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
+const byUrgency = (a: NeedRow, b: NeedRow): number => STAND_RANK[a.safety] - STAND_RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
 
 /** The needs, most pressing first. The chosen one opens under its row. */
 function NeedTable({ rows, chosen, onChoose, children }: { rows: readonly NeedRow[]; chosen: string | null; onChoose: (id: string) => void; children: ReactNode }) {
@@ -157,7 +156,7 @@ const needColumns = (chosen: string | null, onChoose: (id: string) => void, go: 
     id: "stands",
     head: "Stands",
     isAlways: true,
-    value: ({ safety }) => RANK[safety],
+    value: ({ safety }) => STAND_RANK[safety],
     cell: ({ safety, lateDays }) => (
       <>
         <StateWord state={safety} />

@@ -1,6 +1,5 @@
 /** @jest-environment node */
-import { limitsFor, odds, planWork, seasonJobOf, type SeasonFacts } from "@yule/core";
-import { seasonFacts, oddsOf, spreadsOf, rowOf, type PlannedSeason } from "@yule/derive";
+import { planSeason, rowOf, shownPlan } from "@yule/derive";
 import { line, need, season } from "@yule/derive/examples";
 import { writeFileSync } from "node:fs";
 import { PDFDocument } from "pdf-lib";
@@ -18,16 +17,7 @@ const sheetOf = async (count: number, title = "Kites for the") => {
     lines: [line(`l${String(index)}`, "blue", 2 + (index % 5))],
   }));
   const outlook = season(needs);
-  const facts: SeasonFacts = seasonFacts(outlook, outlook.now);
-  const answer = planWork(seasonJobOf(facts), { ...limitsFor(60, () => 0), steps: 3 });
-  const planned: PlannedSeason = {
-    facts,
-    answer,
-    settled: true,
-    odds: odds(seasonJobOf(facts), answer.plan, spreadsOf(outlook), oddsOf(facts, outlook), { seed: 1, runs: 20, stop: () => false }),
-    remedies: null,
-    moved: [],
-  };
+  const planned = shownPlan(planSeason(outlook, null, { effort: { seed: 1, turns: 3, pieces: 3_000 }, runs: 20 }));
   return wallSheet(
     { ...outlook, shop: { ...outlook.shop, name: "Tern Row Cards" } },
     outlook.open.map((view) => rowOf(view, planned)),

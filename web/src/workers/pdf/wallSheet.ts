@@ -1,14 +1,20 @@
-import { addDays, day, daysBetween, minutes, monthName, printDay, printMinutes, printTime, weekdayOf, type Day } from "@yule/core";
-import { fillWords, sessionSheets, type Outlook, type NeedRow, type PlannedSeason, type SessionSheet } from "@yule/derive";
+import { addDays, day, daysBetween, hundredths, minutes, monthName, printDay, printMinutes, printTime, weekdayOf, type Day } from "@yule/core";
+import { fillWords, sessionSheets, type Outlook, type NeedRow, type NeedStand, STAND_WORDS, promisesKept, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
 
 /** A4 on its side, in points. */
 const [WIDE, HIGH, EDGE] = [841.89, 595.28, 34];
-const TONE: Readonly<Record<NeedRow["safety"], RGB>> = { safe: rgb(0.28, 0.45, 0.33), tight: rgb(0.72, 0.48, 0.1), cannot: rgb(0.68, 0.18, 0.14) };
+const TONE: Readonly<Record<NeedStand, RGB>> = {
+  safe: rgb(0.28, 0.45, 0.33),
+  tight: rgb(0.6, 0.39, 0.05),
+  "at risk": rgb(0.6, 0.27, 0.09),
+  cannot: rgb(0.68, 0.18, 0.14),
+  unknown: PDF_SOFT,
+};
 /** The shape tells the state without its colour. */
-const SHAPE = { safe: "round", tight: "square", cannot: "diamond" } as const satisfies Readonly<Record<NeedRow["safety"], string>>;
+const SHAPE = { safe: "round", tight: "square", "at risk": "triangle", cannot: "diamond", unknown: "round" } as const satisfies Readonly<Record<NeedStand, string>>;
 const MOST_DAYS = 182;
 const SIDE = 214;
 
@@ -36,8 +42,8 @@ export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], plan
 function summary(outlook: Outlook, rows: readonly NeedRow[], planned: PlannedSeason | null): string {
   const late = rows.filter((row) => row.safety === "cannot").length;
   const cards = outlook.open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
-  const odds = planned?.odds ? `; all in time ${String(Math.round(planned.odds.season * 100))} in 100` : "";
-  return `${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${late === 0 ? `Nothing is late${odds}.` : `${String(late)} cannot be in time.`}`;
+  const kept = planned ? `${promisesKept(planned.odds).toFixed(1)} of ${String(planned.odds.needs.length)} promises are expected to be kept` : "The plan is not made yet";
+  return `${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${kept}${late === 0 ? "" : `; ${String(late)} cannot be promised`}.`;
 }
 
 /** Days from today to the last due day, a peg with its number at each day by which something must be ready. */
@@ -91,7 +97,7 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
     const y = top - 10 - (index + 1) * step;
     pen.line(EDGE, y + step - 3.5, right, y + step - 3.5, LINE, 0.4);
     const begin = view.outlook.hands <= 0 ? "ready" : view.outlook.startBy === null ? "at once" : printDay(view.outlook.startBy);
-    const stands = row.lateDays > 0 ? `${String(row.lateDays)} days late` : row.chance === null ? row.safety : `${String(Math.round(row.chance * 100))} in 100`;
+    const stands = row.chance === null ? STAND_WORDS[row.safety] : `${String(hundredths(row.chance))} in 100`;
     pen.text(columns[0], y, String(index + 1), size, PDF_SOFT, 18);
     pen.strong(columns[1], y, view.need.title, size, PDF_INK, columns[2] - columns[1] - 6);
     pen.text(columns[2], y, `${String(view.cards)} × ${view.design.name}`, size, PDF_INK, columns[3] - columns[2] - 6);

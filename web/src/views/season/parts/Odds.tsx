@@ -1,10 +1,12 @@
 import { Box, Flex } from "@chakra-ui/react";
+import { hundredths, stateOf } from "@yule/core";
+import { STAND_COLOUR } from "../../../kit/states.tsx";
 
 /** A chance as makers say it: so many in a hundred, with ten small boxes. */
 export function Odds({ chance, words = true }: { chance: number; words?: boolean }) {
-  const hundred = Math.round(chance * 100);
+  const hundred = hundredths(chance);
   const full = Math.round(chance * 10);
-  const tone = chance >= 0.8 ? "safe" : chance >= 0.5 ? "tight" : "cannot";
+  const tone = STAND_COLOUR[stateOf(chance)];
   return (
     <Flex as="span" display="inline-flex" direction="column" gap="3px" verticalAlign="middle">
       {words && (

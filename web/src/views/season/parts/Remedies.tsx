@@ -15,7 +15,7 @@ export function Remedies({ remedies, outlook, onTry }: { remedies: readonly Reme
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="4px">
         What would help
       </Heading>
-      {remedies.length === 0 && <Text color="softInk">Nothing tried alone or in twos mends it: fewer cards and a later day together must.</Text>}
+      {remedies.length === 0 && <Text color="softInk">Nothing that was tried, alone or in twos, keeps more promises.</Text>}
       {shown.map((remedy) => (
         <Flex
           key={JSON.stringify(remedy.changes)}
@@ -53,8 +53,8 @@ export function Remedies({ remedies, outlook, onTry }: { remedies: readonly Reme
 }
 
 function effect(remedy: Remedy, outlook: Outlook): string {
-  if (remedy.after === 0) return "everything is in time";
-  const days = `${String(remedy.before)} days late become ${String(remedy.after)}`;
+  if (remedy.unsafe === 0) return "all promises are safe then";
+  const kept = `${(remedy.after - remedy.before).toFixed(1)} promises more are kept`;
   const names = remedy.repairs.map((id) => outlook.open.find((view) => view.need.id === id)?.need.title).filter((title) => title !== undefined);
-  return names.length > 0 ? `${names.slice(0, 2).join(" and ")}${names.length > 2 ? ` and ${String(names.length - 2)} more` : ""} in time; ${days}` : days;
+  return names.length > 0 ? `${names.slice(0, 2).join(" and ")}${names.length > 2 ? ` and ${String(names.length - 2)} more` : ""} safe; ${kept}` : kept;
 }

@@ -1,7 +1,7 @@
-import { addDays, day, minutes, printDay, printMinutes, type Uncertainty } from "@yule/core";
-import type { Outlook, NeedRow, PlannedSeason } from "@yule/derive";
+import { addDays, day, hundredths, printDay, printMinutes, type Uncertainty } from "@yule/core";
+import { promisesKept, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
+import { STAND_COLOUR } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
-import { ODDS_RUNS } from "../../../plan/planned.ts";
 
 const MATTERS: Readonly<Record<Uncertainty, string>> = {
   hands: "how long your hands really take",
@@ -12,7 +12,7 @@ const MATTERS: Readonly<Record<Uncertainty, string>> = {
   supplies: "late supplies",
 };
 
-/** What the season comes to: late or not, by how much, how likely, and what to begin next. */
+/** What the season comes to: which promises are safe, which cannot be given, and what to begin next. */
 export function SeasonVerdict({ outlook, rows, planned }: { outlook: Outlook; rows: readonly NeedRow[]; planned: PlannedSeason | null }) {
   const { open, plan } = outlook;
   if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
@@ -24,98 +24,95 @@ export function SeasonVerdict({ outlook, rows, planned }: { outlook: Outlook; ro
       {printMinutes(plan.hands)}
     </Figure>
   );
-  if (planned && !planned.settled)
-    return (
-      <Verdict>
-        {total} of hands are owed. Fitting them into your sessions: so far {planned.answer.plan.score.lateDays} days late in all …
-      </Verdict>
-    );
-  const late = rows.filter((row) => row.safety === "cannot");
-  const [worst] = late;
-  if (worst) {
-    return (
-      <Verdict>
-        <Figure tone="cannot" why={whyLate(worst, planned, outlook)}>
-          {worst.view.need.title}
-        </Figure>{" "}
-        cannot be ready by {printDay(worst.view.readyBy)}
-        {worst.lateDays > 0 ? (
-          <>
-            : it will be{" "}
-            <Figure tone="cannot" why={whyLate(worst, planned, outlook)}>
-              {worst.lateDays} {worst.lateDays === 1 ? "day" : "days"} late
-            </Figure>
-          </>
-        ) : worst.view.outlook.spare < 0 ? (
-          <>
-            : it is{" "}
-            <Figure tone="cannot" why={whyShort(worst)}>
-              {printMinutes(minutes(0 - worst.view.outlook.spare))} short
-            </Figure>
-          </>
-        ) : (
-          ": its drying needs more nights than are left"
-        )}
-        . {late.length > 1 ? `Nor can ${String(late.length - 1)} more. ` : ""}All in all {total} of hands are owed.
-      </Verdict>
-    );
-  }
   // Hours that fit are no plan yet: nothing is promised before the work lies in its sessions.
-  if (!planned) return <Verdict>{total} of hands are owed. Putting them into your sessions …</Verdict>;
-  const next = [...open]
-    .filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null)
-    .sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
-  const { odds } = planned;
+  if (!planned) return <Verdict>{total} of hands are owed. The plan is being made …</Verdict>;
+  const of = (state: NeedRow["safety"]): readonly NeedRow[] => rows.filter((row) => row.safety === state);
+  const [lost, risky, tight] = [of("cannot"), of("at risk"), of("tight")];
+  const isSafe = lost.length + risky.length + tight.length + of("unknown").length === 0;
+  const safe = (
+    <Figure tone={isSafe ? "safe" : "ink"} why={whyOdds(planned, outlook)}>
+      {isSafe
+        ? rows.length === 1
+          ? "The one promise of the season is safe"
+          : `All ${String(rows.length)} promises are safe`
+        : `${String(of("safe").length)} of ${String(rows.length)} promises are safe`}
+    </Figure>
+  );
   return (
     <Verdict>
-      All {open.length === 1 ? "" : `${String(open.length)} `}
-      {open.length === 1 ? "that is owed fits" : "needs fit"}: {total} of hands.
-      {odds && (
-        <>
-          {" "}
-          {odds.season < 0.5 ? "But " : ""}
-          {open.length === 1 ? (odds.season < 0.5 ? "it is" : "It is") : odds.season < 0.5 ? "all are" : "All are"} in time {odds.season < 0.5 ? "only " : ""}
-          <Figure tone={odds.season >= 0.8 ? "safe" : "tight"} why={whyOdds(planned, outlook)}>
-            {Math.round(odds.season * 100)} in 100
-          </Figure>
-          .
-        </>
-      )}
-      {next && (
-        <>
-          {" "}
-          Begin {next.need.title} by{" "}
-          <Figure
-            tone={next.outlook.safety === "tight" ? "tight" : "safe"}
-            why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which it can begin.`}
-          >
-            {printDay(next.outlook.startBy ?? next.readyBy)}
-          </Figure>{" "}
-          at the latest.
-        </>
-      )}
+      {lost.length > 0 && <Lost rows={lost} planned={planned} outlook={outlook} />}
+      {safe}
+      {isSafe && <>: {total} of hands</>}. <Weak rows={risky} words={(count) => (count === 1 ? "is at risk" : "are at risk")} outlook={outlook} />
+      <Weak rows={tight} words={(count) => (count === 1 ? "is tight" : "are tight")} outlook={outlook} />
+      {lost.length === 0 && <Next outlook={outlook} />}
     </Verdict>
   );
 }
 
-const whyShort = (row: NeedRow): string =>
-  `Until ${printDay(row.view.readyBy)} your sessions hold ${printMinutes(minutes(Math.max(0, 0 - row.view.outlook.spare)))} less than it and all that is due before it take. It needs ${printMinutes(row.view.outlook.hands)} itself. A session more, fewer cards or a later day would change it.`;
-
-function whyLate(row: NeedRow, planned: PlannedSeason | null, outlook: Outlook): string {
-  if (!planned || row.lateDays === 0) return whyShort(row);
-  const { answer } = planned;
-  const ready = answer.plan.needs.find((need) => need.id === row.view.need.id);
-  const bound =
-    answer.plan.score.lateDays <= answer.bound.lateDays
-      ? "No order of the work does better: this is proven."
-      : `No order of the work can do with fewer than ${String(answer.bound.lateDays)} late days; this plan has ${String(answer.plan.score.lateDays)}.`;
-  return `It takes ${printMinutes(row.view.outlook.hands)} of hands. With drying and all else that is due, it is ready on ${printDay(addDays(outlook.today, ready?.day ?? 0))} instead of ${printDay(row.view.readyBy)}. ${bound} What would help stands below.`;
+/** Who is named first: what cannot be promised, with its chance. */
+function Lost({ rows, planned, outlook }: { rows: readonly NeedRow[]; planned: PlannedSeason; outlook: Outlook }) {
+  const [worst] = rows;
+  if (!worst) return null;
+  return (
+    <>
+      <Figure tone="cannot" why={whyLost(worst, planned, outlook)}>
+        {worst.view.need.title}
+      </Figure>{" "}
+      cannot be promised for {printDay(worst.view.readyBy)}: {hundredths(worst.chance ?? 0)} in 100.
+      {rows.length > 1 && ` Nor can ${String(rows.length - 1)} more.`}{" "}
+    </>
+  );
 }
 
-function whyOdds(planned: PlannedSeason | null, outlook: Outlook): string {
-  const odds = planned?.odds;
-  if (!odds) return "";
+/** Promises of one state: one by its name, more by their number. */
+function Weak({ rows, words, outlook }: { rows: readonly NeedRow[]; words: (count: number) => string; outlook: Outlook }) {
+  const [first] = rows;
+  if (!first) return null;
+  return (
+    <>
+      <Figure tone={STAND_COLOUR[first.safety]} why={rows.map((row) => chanceLine(row, outlook)).join(" ")}>
+        {rows.length === 1 ? first.view.need.title : String(rows.length)}
+      </Figure>{" "}
+      {words(rows.length)}.{" "}
+    </>
+  );
+}
+
+/** What is to be begun first. */
+function Next({ outlook }: { outlook: Outlook }) {
+  const next = [...outlook.open]
+    .filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null)
+    .sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
+  if (!next) return null;
+  return (
+    <>
+      Begin {next.need.title} by{" "}
+      <Figure
+        tone={next.outlook.safety === "safe" ? "safe" : "tight"}
+        why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which its hours fit; what may go wrong is not counted in.`}
+      >
+        {printDay(next.outlook.startBy ?? next.readyBy)}
+      </Figure>{" "}
+      at the latest.
+    </>
+  );
+}
+
+const chanceLine = (row: NeedRow, outlook: Outlook): string => {
+  const by = row.by ? `, with 80 in 100 ready by ${printDay(addDays(outlook.today, row.by[1]))}` : "";
+  return `${row.view.need.title}: ${String(hundredths(row.chance ?? 0))} in 100 for ${printDay(row.view.readyBy)}${by}.`;
+};
+
+function whyLost(row: NeedRow, planned: PlannedSeason, outlook: Outlook): string {
+  const resigned = planned.answer.plan.choice.resigned.includes(row.view.need.id)
+    ? " It is taken up only when nothing else can be done, so that it holds up no other promise."
+    : "";
+  return `It takes ${printMinutes(row.view.outlook.hands)} of hands. ${chanceLine(row, outlook)}${resigned} What would help stands below.`;
+}
+
+function whyOdds(planned: PlannedSeason, outlook: Outlook): string {
+  const { odds } = planned;
   const [half, most, nearly] = odds.by.map((at) => printDay(addDays(day(outlook.today), at)));
   const [first] = odds.matters;
-  return `The plan was played ${ODDS_RUNS.toLocaleString()} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? ` What matters most is ${MATTERS[first.what]}.` : ""}`;
+  return `The plan was played ${odds.runs.toLocaleString()} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. Safe is what was in time in 80 of 100 plays at the least. In the mean ${promisesKept(odds).toFixed(1)} of ${String(odds.needs.length)} promises were kept. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? ` What matters most is ${MATTERS[first.what]}.` : ""}`;
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { SeasonChange } from "@yule/core";
-import type { Outlook, PlannedSeason } from "@yule/derive";
+import { hundredths, type OddsAnswer, type SeasonChange } from "@yule/core";
+import { promisesKept, type Outlook, type PlannedSeason } from "@yule/derive";
 import { applyChanges, wordsOf } from "../../../plan/apply.ts";
 import { changedNeeds, useTrial, type Tried } from "../../../plan/trial.ts";
 import { Odds } from "./Odds.tsx";
@@ -40,8 +40,8 @@ export function WhatIf({
         </Flex>
       ))}
       <Flex gap="28px" wrap="wrap" marginY="10px" role="status">
-        <Side title="as it is" late={planned?.answer.plan.score.lateDays} chance={planned?.odds?.season} />
-        <Side title="with this" late={tried?.answer.plan.score.lateDays} chance={tried?.odds.season} />
+        <Side title="as it is" odds={planned?.odds} />
+        <Side title="with this" odds={tried?.odds} />
       </Flex>
       {planned && tried && <Changed planned={planned} tried={tried} outlook={outlook} />}
       <Flex gap="10px">
@@ -54,15 +54,15 @@ export function WhatIf({
   );
 }
 
-function Side({ title, late, chance }: { title: string; late: number | undefined; chance: number | undefined }) {
+function Side({ title, odds }: { title: string; odds: OddsAnswer | undefined }) {
   return (
     <Box>
       <Text color="softInk" fontSize="15px">
         {title}
       </Text>
       <Flex gap="14px" align="center" fontFamily="heading" fontSize="20px">
-        <span>{late === undefined ? "…" : late === 0 ? "nothing late" : `${String(late)} ${late === 1 ? "day" : "days"} late in all`}</span>
-        {chance !== undefined && <Odds chance={chance} />}
+        <span>{odds === undefined ? "…" : `${promisesKept(odds).toFixed(1)} of ${String(odds.needs.length)} promises kept`}</span>
+        {odds !== undefined && <Odds chance={promisesKept(odds) / Math.max(1, odds.needs.length)} words={false} />}
       </Flex>
     </Box>
   );
@@ -72,13 +72,12 @@ function Side({ title, late, chance }: { title: string; late: number | undefined
 function Changed({ planned, tried, outlook }: { planned: PlannedSeason; tried: Tried; outlook: Outlook }) {
   const changed = changedNeeds(planned, tried);
   if (changed.length === 0) return <Text marginBottom="10px">No single need becomes likelier or less likely by it.</Text>;
-  const stand = (late: number, chance: number | null): string =>
-    late > 0 ? `${String(late)} ${late === 1 ? "day" : "days"} late` : chance === null ? "in time" : `${String(Math.round(chance * 100))} in 100`;
+  const stand = (chance: number | null): string => (chance === null ? "in time" : `${String(hundredths(chance))} in 100`);
   return (
     <Box as="ul" listStyleType="none" marginBottom="10px" fontSize="15px">
       {changed.slice(0, MOST_SHOWN).map((each) => (
         <li key={each.id}>
-          <b>{outlook.open.find((view) => view.need.id === each.id)?.need.title}</b>: {stand(each.lateBefore, each.before)} → {stand(each.lateAfter, each.after)}
+          <b>{outlook.open.find((view) => view.need.id === each.id)?.need.title}</b>: {stand(each.before)} → {stand(each.after)}
         </li>
       ))}
       {changed.length > MOST_SHOWN && <li>and {changed.length - MOST_SHOWN} more</li>}

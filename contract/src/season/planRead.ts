@@ -1,0 +1,28 @@
+import type { OddsAnswer, PromiseAnswer, SeasonFacts } from "@yule/core";
+
+/** A need whose sessions are others than in the plan before. */
+export interface MovedNeed {
+  readonly id: string;
+  readonly from: readonly string[];
+  readonly to: readonly string[];
+}
+
+/** The plan of the open season as the shop has it: what it was made from, which session holds what, how likely each promise is. */
+export interface StoredPlan {
+  /** Its moment as text. */
+  readonly facts: Omit<SeasonFacts, "since"> & { readonly since: string };
+  readonly answer: PromiseAnswer;
+  readonly odds: OddsAnswer;
+  readonly moved: readonly MovedNeed[];
+}
+
+/** One plan for every screen, device and paper. */
+export interface PlanRead {
+  readonly plan: StoredPlan | null;
+  /** How often the facts of the shop had changed when it was made. */
+  readonly revision: number;
+  /** How often they have changed by now: where it is more, a newer plan is being made. */
+  readonly wanted: number;
+  /** Whether making the newest failed three times, so that it waits for another change. */
+  readonly isSetAside: boolean;
+}

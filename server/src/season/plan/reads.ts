@@ -1,0 +1,61 @@
+import type { PlanRead } from "@yule/contract";
+import { dayAt, minuteOfDayAt } from "@yule/core";
+import { workOut, type Outlook } from "@yule/derive";
+import { eq, sql } from "drizzle-orm";
+import { readBench } from "../../bench/reads.ts";
+import type { Transaction } from "../../db/pool.ts";
+import { readDesigns } from "../../designs/reads.ts";
+import { readDispatch } from "../../dispatch/reads.ts";
+import type { Outside } from "../../outside/outside.ts";
+import { HOME, readShop } from "../../shop/reads.ts";
+import { readStores } from "../../stores/reads.ts";
+import { readSeason } from "../reads.ts";
+import { seasonPlan } from "../tables.ts";
+
+/** The plan as the shop has it, and whether a newer one is on its way. */
+export async function readPlan(tx: Transaction): Promise<PlanRead> {
+  const [row] = await tx.select().from(seasonPlan);
+  return {
+    plan: row?.plan ?? null,
+    revision: row?.revision ?? -1,
+    wanted: row?.wanted ?? 0,
+    isSetAside: row !== undefined && row.setAside === row.wanted,
+  };
+}
+
+/** The season worked out as every screen does, from the same reads. */
+export async function readOutlook(tx: Transaction, outside: Outside, now: Date): Promise<Outlook> {
+  const shop = await readShop(tx, HOME.accountId, now);
+  const season = await readSeason(tx);
+  const { designs } = await readDesigns(tx);
+  const { stores } = await readStores(tx);
+  const bench = await readBench(tx, outside.hygrometer, now);
+  const dispatch = await readDispatch(tx, outside.carrier, now);
+  const { needs, sessions: pattern, changes, lessons, ownOccasions } = season;
+  return workOut({
+    ...{ shop, needs, pattern, changes, lessons, ownOccasions, designs, stores, dispatch, now },
+    batches: bench.batches,
+    yields: bench.yields,
+    today: dayAt(now, shop.timeZone),
+    minute: minuteOfDayAt(now, shop.timeZone),
+  });
+}
+
+/** Counts a change of the facts. @returns how many there were by now */
+export async function countChange(tx: Transaction, shopId: string): Promise<number> {
+  const [row] = await tx
+    .insert(seasonPlan)
+    .values({ shopId, wanted: 1 })
+    .onConflictDoUpdate({ target: seasonPlan.shopId, set: { wanted: sql`${seasonPlan.wanted} + 1` } })
+    .returning({ wanted: seasonPlan.wanted });
+  return row?.wanted ?? 0;
+}
+
+/** What is left to plan: the plan that stands and the change that is wanted; null where the plan is of the present. */
+export async function readTask(tx: Transaction, shopId: string, now: Date): Promise<typeof seasonPlan.$inferSelect | null> {
+  await tx.insert(seasonPlan).values({ shopId }).onConflictDoNothing();
+  const [row] = await tx.select().from(seasonPlan).where(eq(seasonPlan.shopId, shopId));
+  if (!row) return null;
+  const isPresent = row.factsAt !== null && row.staleAt !== null && row.factsAt <= now && now < row.staleAt;
+  return row.revision === row.wanted && isPresent ? null : row;
+}
