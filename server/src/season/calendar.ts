@@ -1,8 +1,10 @@
 import { addDays, day, dayAt, keptSessions, momentAt, serviceFor, type Day, type SessionChange } from "@yule/core";
+import { sessionSheets, shownPlan } from "@yule/derive";
 import ical, { ICalCalendarMethod } from "ical-generator";
 import { timingSafeEqual } from "node:crypto";
 import type { Transaction } from "../db/pool.ts";
 import type { Carrier } from "../outside/carrier.ts";
+import { readPlan } from "./plan/reads.ts";
 import { readHome } from "../shop/reads.ts";
 import { readSeason } from "./reads.ts";
 
@@ -37,15 +39,31 @@ export async function seasonCalendar(tx: Transaction, now: Date, carrier: Carrie
     if (post.ok) allDay(`${need.id}-post`, post.value.postBy, `Last day to post: ${need.title} (${post.value.service})`);
   }
   const changes = season.changes.map((change): SessionChange => ({ ...change, first: day(change.first), last: day(change.last) }));
+  const planned = await plannedWork(tx);
   for (const session of keptSessions(season.sessions, changes, today, addDays(today, SESSIONS_AHEAD), row.lateAfter))
     calendar.createEvent({
       id: `session-${session.day}-${String(session.from)}-${session.who}`,
       start: momentAt(session.day, session.from, row.timeZone),
       end: momentAt(session.day, session.to, row.timeZone),
       summary: session.who === "helper" ? "Help at the card table" : "At the card table",
+      description: planned.get(`${session.day} ${String(session.to)} ${session.who}`) ?? null,
       stamp: now,
     });
   return calendar.toString();
+}
+
+/** What the shop's plan puts into each session, a line for each need, by day, end and who. */
+async function plannedWork(tx: Transaction): Promise<ReadonlyMap<string, string>> {
+  const { plan } = await readPlan(tx);
+  if (!plan) return new Map();
+  const { facts, answer } = shownPlan(plan);
+  const titles = new Map(facts.needs.map(({ id, title }) => [id, title]));
+  return new Map(
+    sessionSheets(facts, answer.plan).map((sheet) => [
+      `${sheet.day} ${String(sheet.to)} ${sheet.who}`,
+      sheet.lines.map(({ needs, name }) => `${needs.map((id) => titles.get(id) ?? "").join(" and ")}: ${name.toLowerCase()}`).join("\n"),
+    ]),
+  );
 }
 
 /** In the same time whatever is wrong with it. */

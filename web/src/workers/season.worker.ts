@@ -1,5 +1,5 @@
 import { expose } from "comlink";
-import { odds, planPromises, remedies, seasonJobOf, SMALL_EFFORT, TRIAL_EFFORT } from "@yule/core";
+import { HELD_EFFORT, odds, planPromises, remedies, seasonJobOf, SMALL_EFFORT } from "@yule/core";
 import type { NeedOdds, OddsAnswer, PlanChoice, PromiseAnswer, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads } from "@yule/core";
 import { planSeason, type Outlook } from "@yule/derive";
 import type { StoredPlan } from "@yule/contract";
@@ -26,7 +26,7 @@ const season = {
   own: (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: SMALL_EFFORT, runs: OWN_RUNS }),
   remedies: (facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], spreads: Spreads, needs: readonly NeedOdds[]): Remedy[] => {
     const end = performance.now() + REMEDIES_MS;
-    return remedies(facts, plan, quicker, { spreads, needs, effort: TRIAL_EFFORT }, () => performance.now() > end);
+    return remedies(facts, plan, quicker, { spreads, needs, effort: HELD_EFFORT }, () => performance.now() > end);
   },
 };
 export type SeasonWorker = typeof season;

@@ -61,11 +61,12 @@ const HOPE = STATES.find(({ state }) => state === "at risk")?.from ?? 0;
  * @param start the plan that stands: kept unless another is worth moving for
  */
 export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort, start: PlanChoice | null = null): PromiseAnswer {
-  const byDays = planWork(job, stepsAlone(effort.seed, effort.turns), start);
   const contest = new Contest(job, new SameFutures(job, spreads, needs, effort.seed), effort.pieces);
-  if (job.needs.length === 0) return { ...byDays, kept: 0 };
-  if (effort.isNear && start) contest.beginNear([start, { ...start, order: start.order.filter((id) => !start.resigned.includes(id)), resigned: [] }]);
-  else contest.begin([byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)]);
+  const isNear = effort.isNear === true && start !== null && job.needs.length > 0;
+  const byDays = isNear ? { bound: NO_BOUND, proven: false, tried: 0 } : planWork(job, stepsAlone(effort.seed, effort.turns), start);
+  if (job.needs.length === 0 && "plan" in byDays) return { ...byDays, kept: 0 };
+  if (isNear) contest.beginNear([start, { ...start, order: start.order.filter((id) => !start.resigned.includes(id)), resigned: [] }]);
+  else contest.begin([...("plan" in byDays ? [byDays.plan.choice] : []), ...firstOrdersOf(job, spreads, needs, effort)]);
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
@@ -73,6 +74,9 @@ export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly N
   const best = standing && contest.best.kept - standing.kept < Math.max(WORTH_MOVING, WORTH_SHARE * contest.weight) ? standing : contest.best;
   return { ...byDays, plan: best.plan, kept: best.kept, proven: byDays.proven && best.plan.score.lateDays <= byDays.bound.lateDays };
 }
+
+/** What is true of any plan, where nothing more was looked for. */
+const NO_BOUND = { lateDays: 0, lateSessions: 0, changeovers: 0 } as const;
 
 /** Limits in turns alone. */
 const stepsAlone = (seed: number, steps: number): Limits => ({ seed, steps, stop: () => false, left: () => Infinity });

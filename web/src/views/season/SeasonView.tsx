@@ -1,6 +1,6 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { printDay, printMinutes, type QuickNeed, type SeasonChange } from "@yule/core";
+import { addDays, printDay, printMinutes, type Day, type QuickNeed, type SeasonChange } from "@yule/core";
 import { rowOf, STAND_RANK, type NeedView, type NeedRow } from "@yule/derive";
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -92,7 +92,7 @@ export default function SeasonView() {
           <Box flex="1" minWidth={0} width="100%">
             {trial.length > 0 && <WhatIf trial={trial} outlook={outlook} planned={planned} onChange={setTrial} />}
             {planned?.remedies && trial.length === 0 && <Remedies remedies={planned.remedies} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
-            <NeedTable rows={rows} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
+            <NeedTable rows={rows} today={outlook.today} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
               {chosen && <NeedDetail key={chosen.view.need.id} row={chosen} outlook={outlook} planned={planned} trial={trial} onTry={setTrial} />}
             </NeedTable>
           </Box>
@@ -116,13 +116,25 @@ export default function SeasonView() {
 const byUrgency = (a: NeedRow, b: NeedRow): number => STAND_RANK[a.safety] - STAND_RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
 
 /** The needs, most pressing first. The chosen one opens under its row. */
-function NeedTable({ rows, chosen, onChoose, children }: { rows: readonly NeedRow[]; chosen: string | null; onChoose: (id: string) => void; children: ReactNode }) {
+function NeedTable({
+  rows,
+  chosen,
+  today,
+  onChoose,
+  children,
+}: {
+  rows: readonly NeedRow[];
+  chosen: string | null;
+  today: Day;
+  onChoose: (id: string) => void;
+  children: ReactNode;
+}) {
   const navigate = useNavigate();
-  const columns = useMemo((): readonly TableColumn<NeedRow>[] => needColumns(chosen, onChoose, (to) => void navigate(to)), [chosen, onChoose, navigate]);
+  const columns = useMemo((): readonly TableColumn<NeedRow>[] => needColumns(chosen, today, onChoose, (to) => void navigate(to)), [chosen, today, onChoose, navigate]);
   return <DataTable label="Needs" rows={rows} columns={columns} rowId={({ view }) => view.need.id} opened={{ id: chosen, detail: children }} />;
 }
 
-const needColumns = (chosen: string | null, onChoose: (id: string) => void, go: (to: string) => void): readonly TableColumn<NeedRow>[] => [
+const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) => void, go: (to: string) => void): readonly TableColumn<NeedRow>[] => [
   {
     id: "need",
     head: "Need",
@@ -150,19 +162,22 @@ const needColumns = (chosen: string | null, onChoose: (id: string) => void, go: 
     id: "begin",
     head: "Begin by",
     value: ({ view }) => (view.outlook.hands <= 0 ? "9" : (view.outlook.startBy ?? "0")),
-    cell: ({ view }) => <Text whiteSpace="nowrap">{view.outlook.hands <= 0 ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}</Text>,
+    // What cannot be promised has no day on which to begin it would still do.
+    cell: ({ view, safety }) => (
+      <Text whiteSpace="nowrap">{view.outlook.hands <= 0 || safety === "cannot" ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}</Text>
+    ),
   },
   {
     id: "stands",
     head: "Stands",
     isAlways: true,
     value: ({ safety }) => STAND_RANK[safety],
-    cell: ({ safety, lateDays }) => (
+    cell: ({ safety, by }) => (
       <>
         <StateWord state={safety} />
-        {lateDays > 0 && (
-          <Text fontSize="15px" color="cannot" whiteSpace="nowrap">
-            {lateDays} {lateDays === 1 ? "day" : "days"} late
+        {by && safety !== "safe" && (
+          <Text fontSize="15px" color="softInk">
+            80 in 100 by {printDay(addDays(today, by[1]))}
           </Text>
         )}
       </>

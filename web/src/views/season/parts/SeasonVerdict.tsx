@@ -24,26 +24,28 @@ export function SeasonVerdict({ outlook, rows, planned }: { outlook: Outlook; ro
       {printMinutes(plan.hands)}
     </Figure>
   );
-  // Hours that fit are no plan yet: nothing is promised before the work lies in its sessions.
-  if (!planned) return <Verdict>{total} of hands are owed. The plan is being made …</Verdict>;
   const of = (state: NeedRow["safety"]): readonly NeedRow[] => rows.filter((row) => row.safety === state);
-  const [lost, risky, tight] = [of("cannot"), of("at risk"), of("tight")];
-  const isSafe = lost.length + risky.length + tight.length + of("unknown").length === 0;
-  const safe = (
-    <Figure tone={isSafe ? "safe" : "ink"} why={whyOdds(planned, outlook)}>
-      {isSafe
-        ? rows.length === 1
-          ? "The one promise of the season is safe"
-          : `All ${String(rows.length)} promises are safe`
-        : `${String(of("safe").length)} of ${String(rows.length)} promises are safe`}
-    </Figure>
-  );
+  const [lost, risky, tight, unknown] = [of("cannot"), of("at risk"), of("tight"), of("unknown")];
+  // Hours that fit are no plan yet: nothing is promised before the work lies in its sessions.
+  if (!planned || unknown.length === rows.length) return <Verdict>{total} of hands are owed. The plan is being made …</Verdict>;
+  const isSafe = lost.length + risky.length + tight.length + unknown.length === 0;
+  const safeWords = isSafe
+    ? `${rows.length === 1 ? "The one promise of the season is" : `All ${String(rows.length)} promises are`} safe`
+    : `${String(of("safe").length)} of ${String(rows.length)} promises are safe`;
   return (
     <Verdict>
-      {lost.length > 0 && <Lost rows={lost} planned={planned} outlook={outlook} />}
-      {safe}
-      {isSafe && <>: {total} of hands</>}. <Weak rows={risky} words={(count) => (count === 1 ? "is at risk" : "are at risk")} outlook={outlook} />
-      <Weak rows={tight} words={(count) => (count === 1 ? "is tight" : "are tight")} outlook={outlook} />
+      <Lost rows={lost} planned={planned} outlook={outlook} />
+      {(isSafe || rows.length > 1) && (
+        <>
+          <Figure tone={isSafe ? "safe" : "ink"} why={whyOdds(planned, outlook)}>
+            {safeWords}
+          </Figure>
+          {isSafe && <>: {total} of hands</>}.{" "}
+        </>
+      )}
+      <Weak rows={risky} words="at risk" outlook={outlook} />
+      <Weak rows={tight} words="tight" outlook={outlook} />
+      {unknown.length > 0 && `${unknown.length === 1 ? `${unknown[0]?.view.need.title ?? ""} is` : `${String(unknown.length)} are`} being planned. `}
       {lost.length === 0 && <Next outlook={outlook} />}
     </Verdict>
   );
@@ -65,15 +67,15 @@ function Lost({ rows, planned, outlook }: { rows: readonly NeedRow[]; planned: P
 }
 
 /** Promises of one state: one by its name, more by their number. */
-function Weak({ rows, words, outlook }: { rows: readonly NeedRow[]; words: (count: number) => string; outlook: Outlook }) {
+function Weak({ rows, words, outlook }: { rows: readonly NeedRow[]; words: string; outlook: Outlook }) {
   const [first] = rows;
   if (!first) return null;
   return (
     <>
       <Figure tone={STAND_COLOUR[first.safety]} why={rows.map((row) => chanceLine(row, outlook)).join(" ")}>
-        {rows.length === 1 ? first.view.need.title : String(rows.length)}
-      </Figure>{" "}
-      {words(rows.length)}.{" "}
+        {rows.length === 1 ? `${first.view.need.title} is ${words}` : `${String(rows.length)} are ${words}`}
+      </Figure>
+      .{" "}
     </>
   );
 }

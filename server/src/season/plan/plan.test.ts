@@ -1,0 +1,201 @@
+import type { PlanRead, StoredPlan } from "@yule/contract";
+import { planSeason, type Outlook } from "@yule/derive";
+import { HOME } from "../../shop/reads.ts";
+import { simulatedOutside } from "../../outside/outside.ts";
+import { furnish, NOW, openTestShop, type TestShop } from "../../testing.ts";
+import { Planner } from "./planner.ts";
+
+/** So much of a server's work that a test does not wait. */
+const quick = (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: { seed: 1, turns: 10, pieces: 3_000 }, runs: 100 });
+
+let shop: TestShop;
+const opened: Planner[] = [];
+const logged: string[] = [];
+/** The shop's server asks whoever plans now. */
+const asked = { planner: null as Planner | null };
+
+beforeEach(async () => {
+  shop = await openTestShop({ planner: { want: (shopId) => asked.planner?.want(shopId) ?? Promise.resolve() } });
+  logged.length = 0;
+}, 60_000);
+afterEach(async () => {
+  await Promise.all(opened.splice(0).map((planner) => planner.close()));
+  asked.planner = null;
+  await shop.close();
+});
+
+type Make = (outlook: Outlook, before: StoredPlan | null) => Promise<StoredPlan>;
+/** A process that plans, with a clock of its own. */
+async function openPlanner(make: Make | null = (outlook, before) => Promise.resolve(quick(outlook, before)), now = NOW): Promise<Planner> {
+  const planner = new Planner({
+    database: shop.database,
+    url: shop.url,
+    clock: { now: () => new Date(now) },
+    outside: simulatedOutside,
+    log: { error: (_: unknown, words?: string) => void logged.push(words ?? "") } as never,
+    make,
+  });
+  opened.push(planner);
+  asked.planner = planner;
+  await planner.open();
+  return planner;
+}
+/** Three evenings a week. */
+const weekly = () =>
+  shop.give("set-sessions", { pattern: [1, 3, 6].map((weekday) => ({ id: `01936b5c-7a00-7000-8000-00000000010${String(weekday)}`, weekday, from: 1080, to: 1260 })) });
+const plan = () => shop.get<PlanRead>("plan");
+async function until(what: (read: PlanRead) => boolean): Promise<PlanRead> {
+  for (let tries = 0; tries < 150; tries += 1) {
+    const read = await plan();
+    if (what(read)) return read;
+    await new Promise((soon) => setTimeout(soon, 100));
+  }
+  throw new Error(`it was waited for in vain: ${JSON.stringify({ ...(await plan()), plan: null })}`);
+}
+const isFresh = (read: PlanRead): boolean => read.revision === read.wanted;
+
+test("after changes there is one plan of the newest facts, and what comes within a second is planned once", async () => {
+  let made = 0;
+  await openPlanner((outlook, before) => {
+    made += 1;
+    return Promise.resolve(quick(outlook, before));
+  });
+  await until(isFresh);
+  const first = made;
+  const { ids } = await furnish(shop);
+  await weekly();
+  const told = await plan();
+  // Told at once that the plan is no longer of the present.
+  expect(told.wanted).toBeGreaterThan(told.revision);
+  const read = await until(isFresh);
+  expect(made).toBe(first + 1);
+  expect(read.plan?.facts.needs.map(({ id }) => id)).toEqual([ids.need]);
+  expect(read.plan?.odds.needs[0]?.chance).toBeGreaterThan(0);
+}, 40_000);
+
+test("a change while a plan is being made is planned after it, and the plan is never of older facts than before", async () => {
+  const { ids } = await furnish(shop);
+  let open = (): void => undefined;
+  const gate = new Promise<void>((resolve) => (open = resolve));
+  const begun: string[][] = [];
+  await openPlanner(async (outlook, before) => {
+    begun.push(outlook.open.map(({ need }) => need.title));
+    if (begun.length === 1) await gate;
+    return quick(outlook, before);
+  });
+  await new Promise((soon) => setTimeout(soon, 2_000));
+  expect(begun).toHaveLength(1);
+  await shop.give("set-shop", { changeover: 12 });
+  open();
+  const read = await until(isFresh);
+  expect(begun.length).toBeGreaterThanOrEqual(2);
+  expect(read.plan?.facts.changeover).toBe(12);
+  expect(read.plan?.facts.needs.map(({ id }) => id)).toEqual([ids.need]);
+}, 40_000);
+
+test("what changes nothing that is planned from asks for no plan", async () => {
+  await openPlanner();
+  await furnish(shop);
+  const { wanted } = await until(isFresh);
+  await shop.give("add-paint", {
+    id: "01936b5c-7a00-7000-8000-0000000000f1",
+    name: "Deep water",
+    pigments: ["PB29"],
+    kind: "watercolour",
+  } as never);
+  expect((await plan()).wanted).toBe(wanted);
+}, 40_000);
+
+test("the same command told twice is counted once", async () => {
+  const { ids } = await furnish(shop);
+  const { wanted } = await plan();
+  const id = "01936b5c-7a00-7000-8000-0000000000f2";
+  await shop.give("count-store", { id: ids.paper, version: 1, onHand: 9 }, { id });
+  await shop.give("count-store", { id: ids.paper, version: 1, onHand: 9 }, { id });
+  expect((await plan()).wanted).toBe(wanted + 1);
+});
+
+test("a plan that fails three times is set aside and told; the next change is tried again", async () => {
+  let tries = 0;
+  let isPoisoned = true;
+  await furnish(shop);
+  await openPlanner((outlook, before) => {
+    tries += 1;
+    return isPoisoned ? Promise.reject(new Error("no plan comes of this")) : Promise.resolve(quick(outlook, before));
+  });
+  const read = await until((each) => each.isSetAside);
+  expect(tries).toBe(3);
+  expect(read.plan).toBeNull();
+  expect(logged).toContain("A plan failed three times and is set aside.");
+  isPoisoned = false;
+  await shop.give("set-shop", { changeover: 7 });
+  const after = await until(isFresh);
+  expect(after.isSetAside).toBe(false);
+  expect(after.plan?.facts.changeover).toBe(7);
+}, 60_000);
+
+test("of two processes that plan one goes on where the other ended in the middle", async () => {
+  await furnish(shop);
+  // The first is asked and never answers, as one that was killed.
+  const stuck = await openPlanner(() => new Promise<StoredPlan>(() => undefined));
+  await new Promise((soon) => setTimeout(soon, 2_500));
+  await stuck.close();
+  await openPlanner();
+  // What was begun and never ended is given back by the queue's own clock; a change need not wait for it.
+  await shop.give("set-shop", { changeover: 8 });
+  await shop.database.$client.query("update pgboss.job set started_on = now() - interval '5 minutes' where state = 'active'");
+  expect((await until(isFresh)).plan?.facts.changeover).toBe(8);
+}, 60_000);
+
+test("a process that only answers asks for plans and makes none", async () => {
+  await openPlanner(null);
+  await furnish(shop);
+  await new Promise((soon) => setTimeout(soon, 2_000));
+  expect((await plan()).plan).toBeNull();
+  // One that joins takes what was asked before it came.
+  await openPlanner();
+  expect((await until(isFresh)).plan).not.toBeNull();
+}, 40_000);
+
+test("when its day has turned or the clock was set back, the plan is made anew without any change", async () => {
+  await furnish(shop);
+  await openPlanner();
+  const today = (await until(isFresh)).plan?.facts.today;
+  expect(today).toBe("2031-11-08");
+  for (const now of ["2031-11-09T00:30:00Z", "2031-11-07T08:00:00Z"]) {
+    await Promise.all(opened.splice(0).map((planner) => planner.close()));
+    await openPlanner(undefined, now);
+    expect((await until((read) => read.plan?.facts.today === now.slice(0, 10))).plan?.facts.since).toBe(new Date(now).toISOString());
+  }
+}, 60_000);
+
+test("no sessions at all: it is planned, and said that it cannot be promised", async () => {
+  await furnish(shop);
+  await shop.give("set-sessions", { pattern: [] });
+  await openPlanner();
+  const { plan: made } = await until(isFresh);
+  expect(made?.answer.plan.blocks).toEqual([]);
+  expect(made?.odds.needs[0]?.chance).toBe(0);
+}, 40_000);
+
+test("the calendar says what each session is for", async () => {
+  await furnish(shop);
+  await weekly();
+  await openPlanner();
+  await until(isFresh);
+  const calendar = await (await fetch(`${shop.base}/season.ics`)).text();
+  expect(calendar.replace(/\r\n /g, "")).toMatch(/DESCRIPTION:Harbour office: split sheets/);
+}, 40_000);
+
+test("another shop's plan is not read", async () => {
+  await furnish(shop);
+  await openPlanner();
+  await until(isFresh);
+  const client = await shop.database.$client.connect();
+  await client.query("begin");
+  await client.query("select set_config('role', 'yule_app', true), set_config('yule.shop', '01936b5c-7a00-7000-8000-0000000000ff', true)");
+  expect((await client.query("select * from season_plan")).rows).toEqual([]);
+  await client.query("rollback");
+  client.release();
+  expect(HOME.shopId).not.toBe("01936b5c-7a00-7000-8000-0000000000ff");
+}, 40_000);
