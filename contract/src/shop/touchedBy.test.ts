@@ -1,11 +1,21 @@
 import { ALL_READS } from "../common/reads.ts";
-import { readsTouchedBy } from "./touchedBy.ts";
+import { changesPlan, PLAN_MADE, readsTouchedBy } from "./touchedBy.ts";
 
 test("a tap on the bench reads the bench and the logbook anew, and nothing else", () => {
   expect(readsTouchedBy("tell-bench").sort()).toEqual(["bench", "logbook"]);
 });
 
 test("an undo, and a kind of a later version, touch everything", () => {
-  expect(readsTouchedBy("undo").sort()).toEqual([...ALL_READS].sort());
+  // The plan tells by itself when it was made anew.
+  expect(readsTouchedBy("undo").sort()).toEqual(ALL_READS.filter((read) => read !== "plan").sort());
   expect(readsTouchedBy("mix-puddle").sort()).toEqual([...ALL_READS].sort());
+});
+
+test("a newer plan is read, and nothing else with it", () => {
+  expect(readsTouchedBy(PLAN_MADE)).toEqual(["plan"]);
+});
+
+test("what the season is planned from counts as a change of it; paints and pages of the logbook do not", () => {
+  for (const kind of ["tell-bench", "add-need", "count-store", "set-shop", "set-sessions", "undo", "set-stack"]) expect([kind, changesPlan(kind)]).toEqual([kind, true]);
+  for (const kind of ["add-paint", "change-paint", "shelve-paint"]) expect([kind, changesPlan(kind)]).toEqual([kind, false]);
 });

@@ -46,6 +46,4 @@ export const shownPlan = ({ facts, answer, odds, moved }: StoredPlan): PlannedSe
   odds,
   remedies: null,
   moved,
-  isRenewing: false,
-  isOwn: false,
 });

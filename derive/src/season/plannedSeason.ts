@@ -10,10 +10,6 @@ export interface PlannedSeason {
   readonly remedies: readonly Remedy[] | null;
   /** What moved since the plan before. */
   readonly moved: readonly MovedNeed[];
-  /** The facts have changed since, and a newer plan is being made. */
-  readonly isRenewing: boolean;
-  /** Made by this device alone, while the server is away. */
-  readonly isOwn: boolean;
 }
 
 /** Promises of a plan that are expected to be kept: the sum of their chances. */

@@ -10,19 +10,23 @@ import { seasonPlanner } from "../workers/seasonSolver.ts";
 /** A device that plans by itself does so when the hands rest, so that it never takes the machine from a tap. */
 const WAIT_MS = 2_000;
 
+/** What is to be said of the plan that is shown: a newer one is being made, or could not be; or this device made it alone. */
+export type Planning = "renewing" | "set aside" | "own" | null;
+
 /**
  * The plan of the season: the one that the shop has, on every screen. While the server is away and the facts have changed, the device makes one.
  * @param deep in Season: what would help where a promise is not safe is worked out too
  */
-export function usePlannedSeason(outlook: Outlook | null, deep: boolean): PlannedSeason | null {
+export function usePlannedSeason(outlook: Outlook | null, deep: boolean): { readonly planned: PlannedSeason | null; readonly planning: Planning } {
   const { data: read } = usePlanQuery();
   const { online, planWanted } = useAppSelector((state) => state.outbox);
   const own = useOwnPlan(outlook, read?.plan ?? null, !online);
   const stored = own ?? read?.plan ?? null;
-  const isRenewing = online && read !== undefined && !read.isSetAside && Math.max(read.wanted, planWanted) > read.revision;
-  const shown = useMemo(() => stored && { ...shownPlan(stored), isRenewing, isOwn: stored === own }, [stored, own, isRenewing]);
+  const shown = useMemo(() => stored && shownPlan(stored), [stored]);
   const remedies = useRemedies(outlook, deep ? shown : null);
-  return useMemo(() => shown && { ...shown, remedies }, [shown, remedies]);
+  const planned = useMemo(() => shown && { ...shown, remedies }, [shown, remedies]);
+  const isBehind = online && read !== undefined && Math.max(read.wanted, planWanted) > read.revision;
+  return { planned, planning: own ? "own" : !isBehind ? null : read.isSetAside ? "set aside" : "renewing" };
 }
 
 /** The device's own plan; null while the server plans, or nothing has changed since it did. */

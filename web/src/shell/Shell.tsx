@@ -8,7 +8,7 @@ import { lazy, memo, Suspense, useEffect, useMemo } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
-import { PlannedProvider, usePlanned, usePlannedSeason } from "../plan/planned.ts";
+import { PlannedProvider, usePlanned, usePlannedSeason, type Planning } from "../plan/planned.ts";
 import { useDesignsQuery, useShopQuery } from "../data/api.ts";
 import { useFeed } from "./feed.ts";
 import { AwayLine, Notices } from "./Notices.tsx";
@@ -31,19 +31,20 @@ export function Shell() {
   const { pathname } = useLocation();
   const thin = pathname.startsWith("/bench");
   const { outlook, problem } = useOutlook(thin);
-  const planned = usePlannedSeason(outlook, pathname.startsWith("/season"));
+  const { planned, planning } = usePlannedSeason(outlook, pathname.startsWith("/season"));
   useShellKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
   const manner = useMemo((): ShopManner => ({ system, currency }), [system, currency]);
-  return <Frame outlook={outlook} problem={problem} planned={planned} manner={manner} thin={thin} empty={empty} />;
+  return <Frame outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={thin} empty={empty} />;
 }
 
 interface FrameProps {
   readonly outlook: Outlook | null;
   readonly problem: unknown;
   readonly planned: PlannedSeason | null;
+  readonly planning: Planning;
   readonly manner: ShopManner;
   /** The ribbon is thin where the hands are busy. */
   readonly thin: boolean;
@@ -51,7 +52,7 @@ interface FrameProps {
 }
 
 /** Head, ribbon, index tabs, sheet of paper. What was told but means nothing for them draws none of them anew. */
-const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, empty }: FrameProps) {
+const Frame = memo(function Frame({ outlook, problem, planned, planning, manner, thin, empty }: FrameProps) {
   return (
     <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
@@ -59,7 +60,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, emp
           <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
             To the verdict
           </a>
-          <Head outlook={outlook} planning={planned?.isRenewing === true ? "renewing" : planned?.isOwn === true ? "own" : null} />
+          <Head outlook={outlook} planning={planning} />
           <AwayLine />
           {empty ? (
             <Suspense fallback={<Loading />}>
@@ -96,9 +97,13 @@ const Frame = memo(function Frame({ outlook, problem, planned, manner, thin, emp
 });
 
 /** What is said beside the clock while the plan that is shown is not of the newest facts, or not the shop's. */
-const PLANNING = { renewing: "planning anew …", own: "planned on this device" } as const;
+const PLANNING: Readonly<Record<NonNullable<Planning>, string>> = {
+  renewing: "planning anew …",
+  "set aside": "the newest changes could not be planned",
+  own: "planned on this device",
+};
 
-const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null; planning: keyof typeof PLANNING | null }) {
+const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null; planning: Planning }) {
   const dispatch = useAppDispatch();
   const { data: shop } = useShopQuery();
   const evening = useAppSelector((state) => state.screen.evening);
@@ -114,7 +119,7 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
       </Text>
       <Box flex="1" />
       {planning && (
-        <Text color="softInk" fontSize="15px">
+        <Text color={planning === "set aside" ? "cannot" : "softInk"} fontSize="15px" role="status">
           {PLANNING[planning]}
         </Text>
       )}
