@@ -1,4 +1,4 @@
-import { day, phrase, type Phrase } from "@yule/core";
+import { day, phrase, type Matters, type Phrase } from "@yule/core";
 import { howMany, listed } from "../common/counts.ts";
 import type { Sentences } from "../logbook/sentences.ts";
 import type { LessonMoment } from "./lessons.ts";
@@ -13,6 +13,7 @@ export interface NeedChanged {
   readonly cards?: number | undefined;
   readonly print?: boolean | undefined;
   readonly heat?: boolean | undefined;
+  readonly matters?: Matters | undefined;
   /** Null: the cheapest way in time. */
   readonly service?: string | null | undefined;
   readonly skipped?: number | undefined;
@@ -69,11 +70,12 @@ export const seasonSentences: Sentences<SeasonEvents> = {
   "remove-own-occasion": ({ title }) => phrase`${title} is kept no longer`,
 };
 
-function needWords({ due, cards, print, heat, service, skipped }: NeedChanged): Phrase[] {
+function needWords({ due, cards, print, heat, matters, service, skipped }: NeedChanged): Phrase[] {
   return [
     ...(due === undefined ? [] : [phrase`now due ${{ day: day(due) }}`]),
     ...(cards === undefined ? [] : [phrase`now ${howMany(cards, "card")}`]),
     ...(print === undefined ? [] : [[print ? "printed from one master" : "painted card by card"]]),
+    ...(matters === undefined ? [] : [[{ ordinary: "an ordinary promise", dear: "a dear one", "must not fail": "one that must not fail" }[matters]]]),
     ...(heat === undefined ? [] : [[heat ? "dried with the heat tool" : "dried by air"]]),
     ...(service === undefined ? [] : [service === null ? ["posted the cheapest way in time"] : phrase`posted as ${service}`]),
     ...(skipped === undefined ? [] : [skipped === 0 ? ["with its whole route"] : phrase`${howMany(skipped, "stage")} left out`]),

@@ -1,5 +1,5 @@
 import { phraseText } from "../common/faultLine.ts";
-import { day, money as moneyOf, phrase, type Fault, type FaultValue, type Phrase } from "@yule/core";
+import { day, MATTERS, money as moneyOf, phrase, type Matters, type Fault, type FaultValue, type Phrase } from "@yule/core";
 import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
@@ -33,6 +33,7 @@ const details = {
   service: z.string().max(60).nullable().default(null).describe("the carrier's service chosen; null for the cheapest in time"),
   print: z.boolean().default(false).describe("one master is painted and the rest printed"),
   heat: z.boolean().default(false).describe("washes are dried with the heat tool"),
+  matters: z.enum(MATTERS).default("ordinary").describe("how much it matters that the promise is kept"),
   skipped: z.array(id).max(40).default([]).describe("stages of the route that are left out for this need"),
   orderRef: z.string().max(80).nullable().default(null).describe("the number of the order in the shop's feed, taken once"),
   copiedFrom: id.nullable().default(null).describe("the need of an earlier season that it was copied from"),
@@ -145,6 +146,7 @@ export interface NeedRead {
   readonly service: string | null;
   readonly print: boolean;
   readonly heat: boolean;
+  readonly matters: Matters;
   readonly skipped: readonly string[];
   readonly orderRef: string | null;
   readonly copiedFrom: string | null;

@@ -85,6 +85,7 @@ export const need: NeedRead = {
   service: null,
   print: false,
   heat: false,
+  matters: "ordinary",
   skipped: [],
   orderRef: null,
   copiedFrom: null,

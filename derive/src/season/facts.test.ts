@@ -77,3 +77,12 @@ test("a plan is asked for anew when what it depends on changes, not by the minut
   expect(queryKeyOf({ ...facts, changeover: 9 })).not.toBe(queryKeyOf(facts));
   expect(queryKeyOf({ ...facts, sessions: facts.sessions.slice(1) })).not.toBe(queryKeyOf(facts));
 });
+
+test("what a promise weighs is told to the odds: by who waits, and by how much it matters", () => {
+  const weightOf = (part: Partial<typeof need>): number | undefined => {
+    const { outlook, facts } = factsFor([{ ...need, ...part }]);
+    return oddsOf(facts, outlook)[0]?.weight;
+  };
+  expect([weightOf({}), weightOf({ matters: "dear" }), weightOf({ matters: "must not fail" })]).toEqual([1, 3, 10]);
+  expect(weightOf({ kind: "stash", zone: null })).toBeLessThan(weightOf({ kind: "shop listing", zone: null }) ?? 0);
+});

@@ -93,7 +93,7 @@ export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
         good: record.good + FIRST_GUESS[0],
         bad: record.bad + FIRST_GUESS[1],
         posted: view.need.zone !== null,
-        weight: weightOf({ kind: view.need.kind, matters: "ordinary" }),
+        weight: weightOf(view.need),
       },
     ];
   });

@@ -75,6 +75,7 @@ export function copiesOf(
       skipped: [...need.skipped],
       print: need.print,
       heat: need.heat,
+      matters: need.matters,
       copiedFrom: need.id,
       lines,
     };

@@ -97,11 +97,12 @@ async function changeNeed(writing: Writing, payload: CommandPayload<"change-need
   return { subject: ["need", payload.id], facts: { title: found.title, changed: whatChanged(payload) } };
 }
 
-const whatChanged = ({ due, lines, print, heat, service, skipped }: CommandPayload<"change-need">): NeedChanged => ({
+const whatChanged = ({ due, lines, print, heat, matters, service, skipped }: CommandPayload<"change-need">): NeedChanged => ({
   due,
   cards: lines?.reduce((sum, line) => sum + line.quantity, 0),
   print,
   heat,
+  matters,
   service,
   skipped: skipped?.length,
 });

@@ -25,6 +25,20 @@ const another = (part: object = {}) => ({
   ...part,
 });
 
+test("how much a need matters is kept and said, and a word that is none of the three is refused", async () => {
+  const { id, version } = await needNow();
+  expect((await needNow()).matters).toBe("ordinary");
+  const dear = await shop.give("change-need", { id, version, matters: "must not fail" });
+  expect(wordsOf(dear.body.event)).toBe("Harbour office changed: one that must not fail");
+  expect((await needNow()).matters).toBe("must not fail");
+  const wrong = await shop.give("change-need", { id, version: version + 1, matters: "a lot" as never });
+  expect(wrong.status).toBe(422);
+  expect(wrong.body.errors[0]).toMatchObject({ path: ["matters"], given: "a lot" });
+  expect(wrong.body.errors[0]?.allowed).toMatch(/ordinary.*dear.*must not fail/);
+  await shop.give("undo", { eventId: dear.body.event.id });
+  expect((await needNow()).matters).toBe("ordinary");
+});
+
 test("a need keeps all that its kind has, and a change says in the logbook what it was", async () => {
   const id = v7();
   await shop.give("add-need", another({ id, kind: "commission", priceMinor: 4500, depositMinor: 1000, proofWanted: true, neutralCards: 1, occasion: "yule" }));

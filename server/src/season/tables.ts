@@ -1,4 +1,5 @@
 import { lessonKinds, type StoredPlan } from "@yule/contract";
+import { MATTERS } from "@yule/core";
 import { sql } from "drizzle-orm";
 import { boolean, check, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
@@ -26,6 +27,7 @@ export const need = pgTable(
     service: text("service"),
     print: boolean("print").notNull().default(false),
     heat: boolean("heat").notNull().default(false),
+    matters: text("matters", { enum: MATTERS }).notNull().default("ordinary"),
     skipped: uuid("skipped").array().notNull().default([]),
     orderRef: text("order_ref"),
     copiedFrom: uuid("copied_from"),
@@ -35,6 +37,7 @@ export const need = pgTable(
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     index("need_by_due").on(table.shopId, table.due),
     unique("need_order_taken_once").on(table.shopId, table.orderRef),
+    check("need_matters", sql`${table.matters} in ('ordinary', 'dear', 'must not fail')`),
     check("need_money", sql`coalesce(${table.priceMinor}, 0) >= 0 and coalesce(${table.depositMinor}, 0) >= 0 and ${table.neutralCards} >= 0`),
   ],
 );

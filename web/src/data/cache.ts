@@ -9,7 +9,7 @@ interface Kept extends DBSchema {
 }
 
 /** Goes up whenever an answer changes its shape. */
-const VERSION = 2;
+const VERSION = 3;
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 const database = (): Promise<IDBPDatabase<Kept>> => {

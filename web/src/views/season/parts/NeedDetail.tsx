@@ -1,9 +1,10 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, money, printDay, printMoney, printTime, type Length, type SeasonChange } from "@yule/core";
+import { day, MATTERS, money, printDay, printMoney, printTime, type Length, type Matters, type SeasonChange } from "@yule/core";
 import { chainOf, seasonFacts, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
 import { sendCommand } from "../../../data/outbox.ts";
+import { Choice } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { Ladder } from "./Ladder.tsx";
 import { Standing } from "./Standing.tsx";
@@ -36,6 +37,16 @@ export function NeedDetail({
           {view.post ? `Goes by ${view.post.service}, ${view.post.zone} post` : "Handed over"}
           {view.need.occasion ? `, for ${occasionName(view.need.occasion, outlook)}` : ""}
         </Text>
+        <Flex as="label" align="center" gap="8px" fontSize="15px">
+          It is
+          <Choice
+            value={view.need.matters}
+            width="190px"
+            aria-label={`How much ${view.need.title} matters`}
+            onChange={(change) => void sendCommand("change-need", { id: view.need.id, version: view.need.version, matters: change.target.value as Matters })}
+            options={MATTERS.map((each) => ({ value: each, label: MATTERS_WORDS[each] }))}
+          />
+        </Flex>
         <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>
           Try something else
         </Button>
@@ -66,6 +77,9 @@ export function NeedDetail({
     </Box>
   );
 }
+
+/** How much a promise matters, as the maker chooses it. */
+const MATTERS_WORDS: Readonly<Record<Matters, string>> = { ordinary: "an ordinary promise", dear: "a dear promise", "must not fail": "one that must not fail" };
 
 const occasionName = (id: string, outlook: Outlook): string => outlook.ownOccasions.find((own) => own.id === id)?.title ?? id.replaceAll("-", " ");
 

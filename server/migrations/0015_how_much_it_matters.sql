@@ -1,0 +1,2 @@
+ALTER TABLE "need" ADD COLUMN "matters" text DEFAULT 'ordinary' NOT NULL;--> statement-breakpoint
+ALTER TABLE "need" ADD CONSTRAINT "need_matters" CHECK ("need"."matters" in ('ordinary', 'dear', 'must not fail'));
