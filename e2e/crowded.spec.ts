@@ -77,7 +77,7 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   await dialog.getByLabel("Day of the week").last().selectOption("Monday");
   await dialog.getByRole("button", { name: "Keep this week" }).click();
   await expect(page.getByText("6 sessions a week")).toBeVisible();
-  await expect(verdict(page)).not.toHaveText(before);
+  await expect(verdict(page)).not.toHaveText(before, { timeout: 30_000 });
   await page.keyboard.press("u");
   await expect(page.getByText(/Taken back: 6 sessions a week/)).toBeVisible();
 });

@@ -16,7 +16,7 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
   // The row that was opened has its detail under it, in a row of its own.
   const row = page.getByRole("row", { name: new RegExp(need) }).first();
   await expect(row).toContainText(/\d h \d\d|\d+ min/);
-  await expect(row).toContainText(/safe|tight/);
+  await expect(row).toContainText(/safe|tight/, { timeout: 30_000 });
 
   await view(page, "Designs").click();
   await page

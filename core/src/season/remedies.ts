@@ -104,7 +104,11 @@ interface Outcome {
 function tried(facts: SeasonFacts, plan: SeasonWorkPlan, { spreads, needs, effort }: RemedyBasis): Outcome {
   const job = seasonJobOf(facts);
   const owed = new Map(facts.needs.map((need) => [need.id, need]));
-  const known = needs.map((each) => ({ ...each, cards: Math.min(each.cards, owed.get(each.id)?.cards ?? each.cards) }));
+  const known = needs.map((each) => {
+    const need = owed.get(each.id);
+    // Printed, one good master is enough.
+    return need?.print ? { ...each, units: Math.min(1, each.units), cards: Math.min(1, each.cards) } : { ...each, cards: Math.min(each.cards, need?.cards ?? each.cards) };
+  });
   const answer = planPromises(job, spreads, known, effort, plan.choice).plan;
   const found = forecast(job, answer, spreads, known, { seed: 11, runs: RUNS, stop: () => false }).needs;
   const due = new Map(job.needs.map((need) => [need.id, need.due]));

@@ -65,12 +65,12 @@ export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly N
   const isNear = effort.isNear === true && start !== null && job.needs.length > 0;
   const byDays = isNear ? { bound: NO_BOUND, proven: false, tried: 0 } : planWork(job, stepsAlone(effort.seed, effort.turns), start);
   if (job.needs.length === 0 && "plan" in byDays) return { ...byDays, kept: 0 };
-  if (isNear) contest.beginNear([start, { ...start, order: start.order.filter((id) => !start.resigned.includes(id)), resigned: [] }]);
+  if (isNear) contest.beginNear(start);
   else contest.begin([...("plan" in byDays ? [byDays.plan.choice] : []), ...firstOrdersOf(job, spreads, needs, effort)]);
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
-  const standing = start && contest.standing(start);
+  const standing = start && contest.near(start);
   const best = standing && contest.best.kept - standing.kept < Math.max(WORTH_MOVING, WORTH_SHARE * contest.weight) ? standing : contest.best;
   return { ...byDays, plan: best.plan, kept: best.kept, proven: byDays.proven && best.plan.score.lateDays <= byDays.bound.lateDays };
 }
@@ -150,10 +150,18 @@ class Contest {
     if (best) this.best = best;
   }
 
-  /** Begins with plans that stand; who was resigned may have hope now, and comes where her day puts her. */
-  beginNear(starts: readonly PlanChoice[]): void {
-    const [best] = bestFirst(starts.map((start) => this.standing(start)));
-    if (best) this.best = best;
+  /** Begins with the plan that stands. */
+  beginNear(start: PlanChoice): void {
+    this.best = this.near(start);
+  }
+
+  /** The plan that stands, or the same with those who were resigned where their days put them: they may have hope now. */
+  near(start: PlanChoice): Weighed {
+    const same = this.standing(start);
+    if (start.resigned.length === 0) return same;
+    const resigned = new Set(start.resigned);
+    const freed = this.standing({ ...start, order: start.order.filter((id) => !resigned.has(id)), resigned: [] });
+    return freed.kept > same.kept ? freed : same;
   }
 
   /** Goes from choice to choice near by, as long as there is work left to spend. */

@@ -12,7 +12,7 @@ export interface PlanQuestion {
 export type PlanAnswer = { readonly number: number } & ({ readonly plan: StoredPlan } | { readonly failed: string });
 
 /** On this system the priority of the asking thread alone: a tap at the bench goes before a plan. */
-const BEHIND_TAPS = 10;
+const BEHIND_TAPS = 3;
 try {
   setPriority(0, BEHIND_TAPS);
 } catch {

@@ -53,10 +53,10 @@ export function Remedies({ remedies, outlook, onTry }: { remedies: readonly Reme
 }
 
 function effect(remedy: Remedy, outlook: Outlook): string {
-  if (remedy.unsafe === 0) return "all promises are safe then";
-  const kept = `${(remedy.after - remedy.before).toFixed(1)} promises more are kept`;
+  if (remedy.unsafe === 0) return "all promises would be safe";
+  const kept = `${(remedy.after - remedy.before).toFixed(1)} promises more would be kept`;
   const names = remedy.repairs.map((id) => outlook.open.find((view) => view.need.id === id)?.need.title).filter((title) => title !== undefined);
   if (names.length === 0) return kept;
   const listed = names.length > 2 ? `${names.slice(0, 2).join(", ")} and ${String(names.length - 2)} more` : names.join(" and ");
-  return `${listed} ${names.length === 1 ? "is" : "are"} safe then; ${kept}`;
+  return `${listed} would be safe; ${kept}`;
 }

@@ -41,7 +41,13 @@ export function SessionPlan({
       )}
       {shown.length === 0 && <Text color="softInk">Nothing is left to put into a session.</Text>}
       {shown.map((sheet) => (
-        <Sheet key={sheet.index} sheet={sheet} title={title} onFree={() => onTry([...trial, { kind: "no session", day: day(sheet.day), from: sheet.from, to: sheet.to }])} />
+        <Sheet
+          key={sheet.index}
+          sheet={sheet}
+          title={title}
+          isOfMany={all}
+          onFree={() => onTry([...trial, { kind: "no session", day: day(sheet.day), from: sheet.from, to: sheet.to }])}
+        />
       ))}
       <OneMore outlook={outlook} trial={trial} onTry={onTry} />
       {planning.length > FIRST_SHOWN && (
@@ -53,10 +59,10 @@ export function SessionPlan({
   );
 }
 
-function Sheet({ sheet, title, onFree }: { sheet: SessionSheet; title: (id: string) => string; onFree: () => void }) {
+function Sheet({ sheet, title, isOfMany, onFree }: { sheet: SessionSheet; title: (id: string) => string; isOfMany: boolean; onFree: () => void }) {
   const share = Math.min(1, sheet.used / Math.max(1, sheet.length));
   return (
-    <Box borderTop="1px solid" borderColor="hairline" paddingY="8px" style={{ contentVisibility: "auto", containIntrinsicBlockSize: "auto 150px" }}>
+    <Box borderTop="1px solid" borderColor="hairline" paddingY="8px" style={isOfMany ? OUT_OF_SIGHT : undefined}>
       <Flex justify="space-between" gap="10px" align="baseline">
         <Text fontWeight={700}>
           {printDay(day(sheet.day))}, {printTime(sheet.from)}
@@ -83,6 +89,9 @@ function Sheet({ sheet, title, onFree }: { sheet: SessionSheet; title: (id: stri
     </Box>
   );
 }
+
+/** Of a long list, what is out of sight is not drawn. */
+const OUT_OF_SIGHT = { contentVisibility: "auto", containIntrinsicBlockSize: "auto 150px" } as const;
 
 /** One more session, planned through before it is kept. */
 function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly SeasonChange[]; onTry: (trial: readonly SeasonChange[]) => void }) {
