@@ -16,6 +16,12 @@ test.afterEach(async () => {
 });
 
 const help = () => page.getByRole("region", { name: "What would help" });
+/** All that would help is shown; on a busy machine it is a while until it is worked out. */
+async function helped(): Promise<void> {
+  await expect(help()).toBeVisible({ timeout: 60_000 });
+  const more = help().getByRole("button", { name: /^\d+ more$/ });
+  if (await more.isVisible()) await more.click();
+}
 
 test("what would help is planned through, seen first beside the real plan, done with one tap and undone with one", async () => {
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot be promised for Mon 17 Nov:", { timeout: 30_000 });
@@ -23,12 +29,14 @@ test("what would help is planned through, seen first beside the real plan, done 
   const later = help()
     .getByRole("group")
     .filter({ hasText: /^Night trains, club: ask for \d+ more days/ });
-  await later.getByRole("button", { name: "See it first" }).click({ timeout: 40_000 });
+  await helped();
+  await later.getByRole("button", { name: "See it first" }).click();
   const trial = page.getByRole("region", { name: "What if" });
   await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/, { timeout: 20_000 });
   await trial.getByRole("button", { name: "Throw it away" }).click();
   await expect(trial).toHaveCount(0);
-  await later.getByRole("button", { name: "Do it" }).click({ timeout: 30_000 });
+  await helped();
+  await later.getByRole("button", { name: "Do it" }).click();
   await expect(page.getByText(/Night trains, club changed: now due \w+ \d+ \w+/)).toBeVisible();
   // What was said to be safe is so in the plan that is made of it.
   await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Night trains, club", { timeout: 30_000 });

@@ -146,6 +146,7 @@ const basisOf = (told: SeasonFacts): RemedyBasis => ({
   spreads: GUESSED_SPREADS,
   needs: told.needs.map((need) => ({ id: need.id, units: need.fresh, cards: Math.min(need.fresh, need.cards), good: 9, bad: 1, posted: false, weight: 1 })),
   effort: HELD_EFFORT,
+  readyAfter: new Map(),
 });
 
 test("where a promise is not safe, every remedy was planned and played, and keeps more", () => {
@@ -170,6 +171,20 @@ test("where a promise is not safe, every remedy was planned and played, and keep
   const later = found.find((remedy) => remedy.changes.length === 1 && remedy.changes[0]?.kind === "later");
   expect(later?.repairs).toEqual(["kites"]);
   expect(found.flatMap((remedy) => remedy.changes.map((change) => change.kind))).toEqual(expect.arrayContaining(["cards", "later"]));
+});
+
+test("where the post eats days, so many more are asked for that the work has what it wants", () => {
+  const told = facts([owed({ fresh: 30, cards: 26, readyBy: addDays(monday, 8), stages: [stage("wash", { left: 30 }), stage("mount", { kind: "assemble", left: 26 })] })]);
+  const asked = (readyAfter: RemedyBasis["readyAfter"]) =>
+    remedies(told, planOf(told), [], { ...basisOf(told), readyAfter }, () => false)
+      .flatMap(({ changes }) => changes)
+      .find((change) => change.kind === "later");
+  const plain = asked(new Map());
+  // Every day asked for leaves half a day: holidays lie between.
+  const slow = asked(new Map([["kites", Array.from({ length: 90 }, (_, days) => addDays(monday, 8 + Math.floor(days / 2)))]]));
+  if (plain?.kind !== "later" || slow?.kind !== "later") throw new Error("more days would help");
+  expect(slow.days).toBe(2 * plain.days);
+  expect(slow.readyBy).toBe(addDays(monday, 8 + plain.days));
 });
 
 test("a fair is not asked to wait", () => {

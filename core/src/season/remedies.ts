@@ -45,6 +45,8 @@ export interface RemedyBasis {
   readonly spreads: Spreads;
   readonly needs: readonly NeedOdds[];
   readonly effort: PromiseEffort;
+  /** By when a posted need must be ready, were it due so many days later; one that is not posted has as many days more. */
+  readonly readyAfter: ReadonlyMap<string, readonly Day[]>;
 }
 
 /**
@@ -59,7 +61,7 @@ export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: read
   const days = new Map(weak.map(([id, { wanted }]) => [id, wanted]));
   const tryOut = (changes: readonly SeasonChange[]): Remedy => measured(facts, plan, now, changes, basis);
   const singles: Remedy[] = [];
-  for (const change of candidates(facts, ids, days, quicker)) {
+  for (const change of candidates(facts, ids, days, quicker, basis.readyAfter)) {
     if (stop()) break;
     singles.push(tryOut([change]));
   }
@@ -142,7 +144,13 @@ function measured(facts: SeasonFacts, plan: SeasonWorkPlan, now: Outcome, change
 const handsOf = (facts: SeasonFacts): number => facts.needs.reduce((sum, need) => sum + stepsOf(need).reduce((own, step) => own + step.units * step.hands + step.setup, 0), 0);
 
 /** @param ids needs to be helped @param days how many days later each would be safe */
-function candidates(facts: SeasonFacts, ids: readonly string[], days: ReadonlyMap<string, number>, quicker: readonly QuickerPost[]): SeasonChange[] {
+function candidates(
+  facts: SeasonFacts,
+  ids: readonly string[],
+  days: ReadonlyMap<string, number>,
+  quicker: readonly QuickerPost[],
+  readyAfter: RemedyBasis["readyAfter"],
+): SeasonChange[] {
   const needs = facts.needs.filter((need) => ids.includes(need.id));
   const lastDue = needs.reduce<Day>((latest, need) => (need.readyBy > latest ? need.readyBy : latest), facts.today);
   return [
@@ -151,7 +159,7 @@ function candidates(facts: SeasonFacts, ids: readonly string[], days: ReadonlyMa
       ...(need.heat ? [] : [{ kind: "heat" as const, need: need.id, on: true }]),
       ...(need.print || need.fresh < 2 ? [] : [{ kind: "print" as const, need: need.id, on: true }]),
       ...skippable(need).map((stage) => ({ kind: "skip" as const, need: need.id, stage, on: true })),
-      ...(need.movable ? [{ kind: "later" as const, need: need.id, days: days.get(need.id) ?? 1 }] : []),
+      ...(need.movable ? [askedFor(need, days.get(need.id) ?? 1, readyAfter.get(need.id))] : []),
     ]),
     ...quicker.filter((each) => ids.includes(each.need)).map((each) => ({ kind: "post" as const, ...each })),
   ];
@@ -183,6 +191,14 @@ function skippable(need: OwedNeed): string[] {
     .sort((a, b) => b.left * b.hands + b.dry / 10 - (a.left * a.hands + a.dry / 10))
     .slice(0, 2)
     .map((stage) => stage.id);
+}
+
+/** As many days more as leave so many for the work, whatever the post does with them. */
+function askedFor(need: OwedNeed, wanted: number, after: readonly Day[] | undefined): SeasonChange {
+  const enough = addDays(need.readyBy, wanted);
+  const days = after?.findIndex((readyBy) => readyBy >= enough) ?? -1;
+  const readyBy = after?.[days];
+  return readyBy === undefined ? { kind: "later", need: need.id, days: wanted } : { kind: "later", need: need.id, days, readyBy };
 }
 
 /** As many cards as are safe, by halving. */

@@ -1,6 +1,6 @@
 import { GUESSED_SPREADS, typicalRatio } from "@yule/core";
 import { batch, need, season, unit } from "./examples.ts";
-import { seasonFacts, oddsOf, quickerPosts, spreadsOf } from "./facts.ts";
+import { seasonFacts, oddsOf, quickerPosts, readyAfter, spreadsOf } from "./facts.ts";
 import { queryKeyOf } from "./plannedSeason.ts";
 
 const at = (minute: number): string => new Date(Date.parse("2031-11-07T10:00:00Z") + minute * 60_000).toISOString();
@@ -85,4 +85,15 @@ test("what a promise weighs is told to the odds: by who waits, and by how much i
   };
   expect([weightOf({}), weightOf({ matters: "dear" }), weightOf({ matters: "must not fail" })]).toEqual([1, 3, 10]);
   expect(weightOf({ kind: "stash", zone: null })).toBeLessThan(weightOf({ kind: "shop listing", zone: null }) ?? 0);
+});
+
+test("a later due day leaves what the post leaves of it: no day more over a Sunday", () => {
+  const { outlook } = factsFor([need]);
+  const days = readyAfter(outlook).get("n") ?? [];
+  expect(days[0]).toBe(outlook.open[0]?.readyBy);
+  expect(days).toHaveLength(120);
+  // Some days later by the calendar, none for the work.
+  expect(days.some((on, index) => index > 0 && on === days[index - 1])).toBe(true);
+  expect([...days].sort()).toEqual(days);
+  expect(readyAfter(factsFor([{ ...need, zone: null }]).outlook).has("n")).toBe(false);
 });

@@ -116,6 +116,26 @@ export function quickerPosts(outlook: Outlook): QuickerPost[] {
   });
 }
 
+/** The last day to be ready for another due day, by the same service where it is posted. */
+export function readyByFor(view: NeedView, outlook: Outlook, due: Day): Day {
+  if (!view.post || view.need.zone === null) return due;
+  const { carrier } = outlook.dispatch;
+  const table = carrier.table.filter((line) => line.service === view.post?.service);
+  const found = serviceFor(table, view.need.zone, due, outlook.today, new Set(carrier.holidays.map(day)));
+  return found.ok ? found.value.postBy : addDays(outlook.today, -1);
+}
+
+/** So many days more are asked for at the most. */
+const MOST_LATER = 120;
+
+/** The day by which each need that can wait must be ready, were it due so many days later: the post's holidays and Sundays are in it. */
+export const readyAfter = (outlook: Outlook): ReadonlyMap<string, readonly Day[]> =>
+  new Map(
+    outlook.open
+      .filter((view) => view.post !== null)
+      .map((view) => [view.need.id, Array.from({ length: MOST_LATER }, (_, days) => readyByFor(view, outlook, addDays(day(view.need.due), days)))]),
+  );
+
 /** A gap between two taps longer than so many times the plan was a rest, not work. */
 const REST = 6;
 

@@ -1,6 +1,6 @@
 import type { StoredPlan } from "@yule/contract";
 import type { Remedy } from "@yule/core";
-import { oddsOf, queryKeyOf, quickerPosts, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
+import { oddsOf, queryKeyOf, quickerPosts, readyAfter, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
 import { usePlanQuery } from "../data/api.ts";
 import { useAppSelector } from "../data/store.ts";
@@ -64,7 +64,7 @@ function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): re
     let wanted = true;
     const { facts } = planned;
     void planner.ask
-      .remedies(facts, answer.plan, quickerPosts(outlook), spreadsOf(outlook), oddsOf(facts, outlook))
+      .remedies(facts, answer.plan, quickerPosts(outlook), spreadsOf(outlook), oddsOf(facts, outlook), readyAfter(outlook))
       .then((remedies) => wanted && startTransition(() => setFound({ answer, remedies })));
     return () => {
       wanted = false;

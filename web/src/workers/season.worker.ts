@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { HELD_EFFORT, odds, planPromises, remedies, seasonJobOf, SMALL_EFFORT } from "@yule/core";
-import type { NeedOdds, OddsAnswer, PlanChoice, PromiseAnswer, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads } from "@yule/core";
+import type { Day, NeedOdds, OddsAnswer, PlanChoice, PromiseAnswer, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads } from "@yule/core";
 import { planSeason, type Outlook } from "@yule/derive";
 import type { StoredPlan } from "@yule/contract";
 
@@ -24,9 +24,16 @@ const season = {
   },
   /** The plan as the device makes it while the server is away: the same steps, fewer of them. */
   own: (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: SMALL_EFFORT, runs: OWN_RUNS }),
-  remedies: (facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], spreads: Spreads, needs: readonly NeedOdds[]): Remedy[] => {
+  remedies: (
+    facts: SeasonFacts,
+    plan: SeasonWorkPlan,
+    quicker: readonly QuickerPost[],
+    spreads: Spreads,
+    needs: readonly NeedOdds[],
+    readyAfter: ReadonlyMap<string, readonly Day[]>,
+  ): Remedy[] => {
     const end = performance.now() + REMEDIES_MS;
-    return remedies(facts, plan, quicker, { spreads, needs, effort: HELD_EFFORT }, () => performance.now() > end);
+    return remedies(facts, plan, quicker, { spreads, needs, effort: HELD_EFFORT, readyAfter }, () => performance.now() > end);
   },
 };
 export type SeasonWorker = typeof season;

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addDays, day, daysBetween, isDay, serviceFor, type Day, type SeasonChange } from "@yule/core";
-import type { NeedView, Outlook } from "@yule/derive";
+import { day, daysBetween, isDay, type SeasonChange } from "@yule/core";
+import { readyByFor, type NeedView, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { replaced } from "../../../plan/trial.ts";
@@ -101,12 +101,3 @@ export function TrialForm({
 }
 
 const isOn = (change: SeasonChange | undefined, now: boolean): boolean => (change && "on" in change ? change.on : now);
-
-/** The last day to be ready for another due day, by the same service where it is posted. */
-function readyByFor(view: NeedView, outlook: Outlook, due: Day): Day {
-  if (!view.post || view.need.zone === null) return due;
-  const { carrier } = outlook.dispatch;
-  const table = carrier.table.filter((line) => line.service === view.post?.service);
-  const found = serviceFor(table, view.need.zone, due, outlook.today, new Set(carrier.holidays.map(day)));
-  return found.ok ? found.value.postBy : addDays(outlook.today, -1);
-}
