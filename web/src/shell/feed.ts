@@ -20,6 +20,8 @@ export function useFeed(): void {
     source.onopen = () => {
       dispatch(serverReached(true));
       if (broken) readAnew();
+      // A plan that was made between the first reading and now was told to nobody.
+      else dispatch(api.util.invalidateTags(["plan"]));
       broken = false;
       void sendAll();
     };
