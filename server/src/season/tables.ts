@@ -158,7 +158,7 @@ export const lesson = pgTable(
 );
 
 /** The one plan of a shop's open season, and how many changes of the facts it waits for. */
-export const seasonPlan = pgTable(
+export const seasonPlanTable = pgTable(
   "season_plan",
   {
     shopId: uuid("shop_id").notNull(),

@@ -5,7 +5,7 @@ import type { Logger } from "pino";
 import { inShop, type Database, type Transaction } from "../../db/pool.ts";
 import type { Clock } from "../../http/clock.ts";
 import type { Outside } from "../../outside/outside.ts";
-import { seasonPlan } from "../tables.ts";
+import { seasonPlanTable } from "../tables.ts";
 import { PlanQueue } from "./queue.ts";
 import { readOutlook, readTask } from "./reads.ts";
 
@@ -78,9 +78,9 @@ export class Planner {
     await inShop(database, shopId, async (tx) => {
       // A plan of an earlier change never takes the place of a later one's.
       await tx
-        .update(seasonPlan)
-        .set({ plan, revision: sql`greatest(${seasonPlan.revision}, ${task.row.wanted})`, factsAt: now, staleAt: staleAt(plan), setAside: null })
-        .where(sql`${eq(seasonPlan.shopId, shopId)} and ${seasonPlan.revision} <= ${task.row.wanted}`);
+        .update(seasonPlanTable)
+        .set({ plan, revision: sql`greatest(${seasonPlanTable.revision}, ${task.row.wanted})`, factsAt: now, staleAt: staleAt(plan), setAside: null })
+        .where(sql`${eq(seasonPlanTable.shopId, shopId)} and ${seasonPlanTable.revision} <= ${task.row.wanted}`);
       await tell(tx, shopId);
     });
   }
@@ -89,9 +89,9 @@ export class Planner {
     this.setting.log.error({ shopId }, "A plan failed three times and is set aside.");
     await inShop(this.setting.database, shopId, async (tx) => {
       await tx
-        .update(seasonPlan)
-        .set({ setAside: sql`${seasonPlan.wanted}` })
-        .where(eq(seasonPlan.shopId, shopId));
+        .update(seasonPlanTable)
+        .set({ setAside: sql`${seasonPlanTable.wanted}` })
+        .where(eq(seasonPlanTable.shopId, shopId));
       await tell(tx, shopId);
     });
   }

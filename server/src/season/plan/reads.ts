@@ -10,11 +10,11 @@ import type { Outside } from "../../outside/outside.ts";
 import { HOME, readShop } from "../../shop/reads.ts";
 import { readStores } from "../../stores/reads.ts";
 import { readSeason } from "../reads.ts";
-import { seasonPlan } from "../tables.ts";
+import { seasonPlanTable } from "../tables.ts";
 
 /** The plan as the shop has it, and whether a newer one is on its way. */
 export async function readPlan(tx: Transaction): Promise<PlanRead> {
-  const [row] = await tx.select().from(seasonPlan);
+  const [row] = await tx.select().from(seasonPlanTable);
   return {
     plan: row?.plan ?? null,
     revision: row?.revision ?? -1,
@@ -44,17 +44,17 @@ export async function readOutlook(tx: Transaction, outside: Outside, now: Date):
 /** Counts a change of the facts. @returns how many there were by now */
 export async function countChange(tx: Transaction, shopId: string): Promise<number> {
   const [row] = await tx
-    .insert(seasonPlan)
+    .insert(seasonPlanTable)
     .values({ shopId, wanted: 1 })
-    .onConflictDoUpdate({ target: seasonPlan.shopId, set: { wanted: sql`${seasonPlan.wanted} + 1` } })
-    .returning({ wanted: seasonPlan.wanted });
+    .onConflictDoUpdate({ target: seasonPlanTable.shopId, set: { wanted: sql`${seasonPlanTable.wanted} + 1` } })
+    .returning({ wanted: seasonPlanTable.wanted });
   return row?.wanted ?? 0;
 }
 
 /** What is left to plan: the plan that stands and the change that is wanted; null where the plan is of the present. */
-export async function readTask(tx: Transaction, shopId: string, now: Date): Promise<typeof seasonPlan.$inferSelect | null> {
-  await tx.insert(seasonPlan).values({ shopId }).onConflictDoNothing();
-  const [row] = await tx.select().from(seasonPlan).where(eq(seasonPlan.shopId, shopId));
+export async function readTask(tx: Transaction, shopId: string, now: Date): Promise<typeof seasonPlanTable.$inferSelect | null> {
+  await tx.insert(seasonPlanTable).values({ shopId }).onConflictDoNothing();
+  const [row] = await tx.select().from(seasonPlanTable).where(eq(seasonPlanTable.shopId, shopId));
   if (!row) return null;
   const isPresent = row.factsAt !== null && row.staleAt !== null && row.factsAt <= now && now < row.staleAt;
   return row.revision === row.wanted && isPresent ? null : row;
