@@ -15,6 +15,7 @@ const QUEUE_SETTING = {
   deadLetter: SET_ASIDE,
 };
 const MAINTENANCE_S = 10;
+const ENDING_MS = 3_000;
 const POLL_S = 0.5;
 
 interface PlanJob {
@@ -68,6 +69,7 @@ export class PlanQueue {
 
   async close(): Promise<void> {
     this.isOpen = false;
-    await this.boss.stop({ graceful: false, wait: true }).catch(this.onError);
+    // What is being planned has a moment to end; what does not is given back and planned by whoever is next.
+    await this.boss.stop({ graceful: true, wait: true, timeout: ENDING_MS }).catch(this.onError);
   }
 }
