@@ -1,5 +1,5 @@
 import type { StoredPlan } from "@yule/contract";
-import type { Remedy } from "@yule/core";
+import { stateOf, type Remedy } from "@yule/core";
 import { oddsOf, queryKeyOf, quickerPosts, readyAfter, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
 import { usePlanQuery } from "../data/api.ts";
@@ -37,6 +37,8 @@ function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: 
   const known = useMemo(() => stored && queryKeyOf({ ...stored.facts, since: new Date(stored.facts.since) }), [stored]);
   const latest = useLatest({ outlook, before: made?.plan ?? stored });
   useEffect(() => {
+    // What was planned alone is done with once the server plans again.
+    if (key === null) setMade(null);
     if (key === null || key === known) return undefined;
     let wanted = true;
     const waited = setTimeout(() => {
@@ -57,7 +59,8 @@ function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): re
   const [found, setFound] = useState<{ readonly answer: PlannedSeason["answer"]; readonly remedies: readonly Remedy[] } | null>(null);
   const [planner] = useState(seasonPlanner);
   const latest = useLatest({ outlook, planned });
-  const answer = planned?.answer ?? null;
+  // Where all promises are safe nothing must give, and nothing is looked for.
+  const answer = planned?.odds.needs.some(({ chance }) => stateOf(chance) !== "safe") ? planned.answer : null;
   useEffect(() => {
     const { outlook, planned } = latest.current;
     if (!answer || !outlook || !planned) return undefined;
@@ -71,8 +74,7 @@ function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): re
       planner.drop();
     };
   }, [answer, latest, planner]);
-  const isUnsafe = planned?.odds.needs.some(({ chance }) => chance < 1) ?? false;
-  return found !== null && found.answer === answer && isUnsafe ? found.remedies : null;
+  return found !== null && found.answer === answer ? found.remedies : null;
 }
 
 const PlannedContext = createContext<PlannedSeason | null>(null);

@@ -62,21 +62,21 @@ const HOPE = STATES.find(({ state }) => state === "at risk")?.from ?? 0;
  */
 export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort, start: PlanChoice | null = null): PromiseAnswer {
   const contest = new Contest(job, new SameFutures(job, spreads, needs, effort.seed), effort.pieces);
-  const isNear = effort.isNear === true && start !== null && job.needs.length > 0;
-  const byDays = isNear ? { bound: NO_BOUND, proven: false, tried: 0 } : planWork(job, stepsAlone(effort.seed, effort.turns), start);
-  if (job.needs.length === 0 && "plan" in byDays) return { ...byDays, kept: 0 };
-  if (isNear) contest.beginNear(start);
-  else contest.begin([...("plan" in byDays ? [byDays.plan.choice] : []), ...firstOrdersOf(job, spreads, needs, effort)]);
+  if (job.needs.length === 0) return { ...planWork(job, stepsAlone(effort.seed, effort.turns), start), kept: 0 };
+  const near = effort.isNear === true && start !== null ? contest.beginNear(start) : null;
+  const byDays = near ? null : planWork(job, stepsAlone(effort.seed, effort.turns), start);
+  if (byDays) contest.begin([byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)]);
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
-  const standing = start && contest.near(start);
+  const standing = near ?? (start && contest.near(start));
   const best = standing && contest.best.kept - standing.kept < Math.max(WORTH_MOVING, WORTH_SHARE * contest.weight) ? standing : contest.best;
-  return { ...byDays, plan: best.plan, kept: best.kept, proven: byDays.proven && best.plan.score.lateDays <= byDays.bound.lateDays };
+  const { bound, proven, tried } = byDays ?? NOTHING_PROVEN;
+  return { plan: best.plan, kept: best.kept, bound, proven: proven && best.plan.score.lateDays <= bound.lateDays, tried };
 }
 
 /** What is true of any plan, where nothing more was looked for. */
-const NO_BOUND = { lateDays: 0, lateSessions: 0, changeovers: 0 } as const;
+const NOTHING_PROVEN = { bound: { lateDays: 0, lateSessions: 0, changeovers: 0 }, proven: false, tried: 0 } as const;
 
 /** Limits in turns alone. */
 const stepsAlone = (seed: number, steps: number): Limits => ({ seed, steps, stop: () => false, left: () => Infinity });
@@ -151,8 +151,8 @@ class Contest {
   }
 
   /** Begins with the plan that stands. */
-  beginNear(start: PlanChoice): void {
-    this.best = this.near(start);
+  beginNear(start: PlanChoice): Weighed {
+    return (this.best = this.near(start));
   }
 
   /** The plan that stands, or the same with those who were resigned where their days put them: they may have hope now. */

@@ -23,9 +23,8 @@ const ENOUGH = 1500;
  * @param start the choice of an earlier plan: it is tried first and kept unless something else is later by fewer days
  *   or late nights, so that a small change leaves most sessions what they were, and never makes the plan worse
  * @param progress told of each better plan
- * @param keep whether the plan that stands is held on to; false where it is only where the search begins
  */
-export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | null = null, progress?: (answer: SeasonAnswer) => void, keep = true): SeasonAnswer {
+export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | null = null, progress?: (answer: SeasonAnswer) => void): SeasonAnswer {
   const bound = boundOf(job);
   const search: { best: SeasonWorkPlan | null; tried: number } = { best: null, tried: 0 };
   const turns = turnsWithin(limits);
@@ -70,7 +69,7 @@ export function planWork(job: SeasonJob, limits: Limits, start: PlanChoice | nul
   ];
   for (const part of parts) if (!turns.stop()) part();
   const found = lookAgain();
-  return answer(kept && keep && steadier(kept, found) ? kept : found);
+  return answer(kept && steadier(kept, found) ? kept : found);
 }
 
 /** Limits whose turns are spent once for all parts of a search. */

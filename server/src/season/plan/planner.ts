@@ -1,6 +1,6 @@
 import { PLAN_MADE, type StoredPlan } from "@yule/contract";
 import { staleAt, type Outlook } from "@yule/derive";
-import { eq, sql } from "drizzle-orm";
+import { and, eq, lte, sql } from "drizzle-orm";
 import type { Logger } from "pino";
 import { inShop, type Database, type Transaction } from "../../db/pool.ts";
 import type { Clock } from "../../http/clock.ts";
@@ -79,8 +79,8 @@ export class Planner {
       // A plan of an earlier change never takes the place of a later one's.
       await tx
         .update(seasonPlanTable)
-        .set({ plan, revision: sql`greatest(${seasonPlanTable.revision}, ${task.row.wanted})`, factsAt: now, staleAt: staleAt(plan), setAside: null })
-        .where(sql`${eq(seasonPlanTable.shopId, shopId)} and ${seasonPlanTable.revision} <= ${task.row.wanted}`);
+        .set({ plan, revision: task.row.wanted, factsAt: now, staleAt: staleAt(plan), setAside: null })
+        .where(and(eq(seasonPlanTable.shopId, shopId), lte(seasonPlanTable.revision, task.row.wanted)));
       await tell(tx, shopId);
     });
   }
