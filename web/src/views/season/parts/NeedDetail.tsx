@@ -37,16 +37,14 @@ export function NeedDetail({
           {view.post ? `Goes by ${view.post.service}, ${view.post.zone} post` : "Handed over"}
           {view.need.occasion ? `, for ${occasionName(view.need.occasion, outlook)}` : ""}
         </Text>
-        <Flex as="label" align="center" gap="8px" fontSize="15px">
-          It is
+        <Box width="226px" flex="none">
           <Choice
             value={view.need.matters}
-            width="190px"
             aria-label={`How much ${view.need.title} matters`}
             onChange={(change) => void sendCommand("change-need", { id: view.need.id, version: view.need.version, matters: change.target.value as Matters })}
             options={MATTERS.map((each) => ({ value: each, label: MATTERS_WORDS[each] }))}
           />
-        </Flex>
+        </Box>
         <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>
           Try something else
         </Button>
