@@ -2,6 +2,7 @@ import type { PlanRead } from "@yule/contract";
 import { planSeason, type Outlook } from "@yule/derive";
 import { need, season } from "@yule/derive/examples";
 import { act, cleanup, screen, waitFor } from "@testing-library/react";
+import { useState } from "react";
 import { planAsked, serverReached } from "../data/notices.ts";
 import { store } from "../data/store.ts";
 import { PretendServer, showScreen } from "./testing.tsx";
@@ -86,6 +87,22 @@ test("in Season what would help is worked out where a promise is not safe, and n
   showScreen(<Told outlook={before} deep />);
   await waitFor(() => expect(told()).toBe("n, as it is, not helped"));
   expect(asked).toEqual(["remedies"]);
+});
+
+test("a plan that is read before the facts beside it is helped once they are there", async () => {
+  const made = stored({ wanted: 9, revision: 9 });
+  if (!made.plan) throw new Error("there is a plan");
+  new PretendServer({ plan: { ...made, plan: { ...made.plan, odds: { ...made.plan.odds, needs: made.plan.odds.needs.map((each) => ({ ...each, chance: 0.3 })) } } } });
+  const late: { show?: (outlook: Outlook) => void } = {};
+  function Late() {
+    const [outlook, setOutlook] = useState<Outlook | null>(null);
+    late.show = setOutlook;
+    return <Told outlook={outlook} deep />;
+  }
+  showScreen(<Late />);
+  await waitFor(() => expect(told()).toBe("n, as it is, not helped"));
+  act(() => late.show?.(before));
+  await waitFor(() => expect(told()).toBe("n, as it is, helped"));
 });
 
 test("without the server the stored plan stands while its facts do; once they differ the device plans, and says so", async () => {

@@ -60,7 +60,8 @@ function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): re
   const [planner] = useState(seasonPlanner);
   const latest = useLatest({ outlook, planned });
   // Where all promises are safe nothing must give, and nothing is looked for.
-  const answer = planned?.odds.needs.some(({ chance }) => stateOf(chance) !== "safe") ? planned.answer : null;
+  // The plan may be read before the facts beside it are.
+  const answer = outlook && planned?.odds.needs.some(({ chance }) => stateOf(chance) !== "safe") ? planned.answer : null;
   useEffect(() => {
     const { outlook, planned } = latest.current;
     if (!answer || !outlook || !planned) return undefined;

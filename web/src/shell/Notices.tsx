@@ -1,23 +1,30 @@
 import { X } from "lucide-react";
 import { faultText, useSpeech } from "../kit/measure.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import { noticeDismissed, type Notice } from "../data/notices.ts";
 import { undo } from "../data/outbox.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 
 const SHOWN_MS = 9_000;
 
-function NoticeLine({ notice }: { notice: Notice }) {
+function NoticeLine({ notice, isHeld }: { notice: Notice; isHeld: boolean }) {
   const dispatch = useAppDispatch();
   const speech = useSpeech();
+  const [isTouched, setTouched] = useState(false);
+  const stays = isTouched || (isHeld && notice.undo !== null);
   useEffect(() => {
+    if (stays) return undefined;
     const timer = setTimeout(() => dispatch(noticeDismissed(notice.id)), SHOWN_MS);
     return () => clearTimeout(timer);
-  }, [dispatch, notice.id]);
+  }, [dispatch, notice.id, stays]);
   return (
     <Flex
       role="status"
+      onPointerEnter={() => setTouched(true)}
+      onPointerLeave={() => setTouched(false)}
+      onFocus={() => setTouched(true)}
+      onBlur={() => setTouched(false)}
       bg="ink"
       color="paper"
       borderRadius="10px"
@@ -53,13 +60,16 @@ function NoticeLine({ notice }: { notice: Notice }) {
   );
 }
 
-/** What was just done, with its undo; nothing asks for confirmation. */
-export function Notices() {
+/**
+ * What was just done, with its undo; nothing asks for confirmation.
+ * @param isHeld the season is being planned anew: what can be undone stays until it is seen what it means, and so does what is under the hand
+ */
+export function Notices({ isHeld }: { isHeld: boolean }) {
   const notices = useAppSelector((state) => state.outbox.notices);
   return (
     <Flex position="fixed" bottom="16px" left="50%" transform="translateX(-50%)" direction="column" gap="8px" zIndex={1500} align="center">
       {notices.map((notice) => (
-        <NoticeLine key={notice.id} notice={notice} />
+        <NoticeLine key={notice.id} notice={notice} isHeld={isHeld} />
       ))}
     </Flex>
   );

@@ -89,7 +89,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
               </Flex>
             </>
           )}
-          <Notices />
+          <Notices isHeld={planning === "renewing"} />
         </Flex>
       </PlannedProvider>
     </MannerProvider>
