@@ -4,7 +4,7 @@ import { openPage, startShop, type RunningShop } from "./src/shop.ts";
 const errors: string[] = [];
 let shop: RunningShop;
 test.beforeEach(async () => {
-  shop = await startShop();
+  shop = await startShop({ plans: false });
 });
 test.afterEach(async () => {
   await shop.close();

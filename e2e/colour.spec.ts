@@ -3,7 +3,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { photoOf } from "./src/picture.ts";
 import { openPage, shareShop, startShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 const ask = async (what: string, more = ""): Promise<Page> => {
   const { page } = shop;

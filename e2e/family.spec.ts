@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { shareShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 
 test("the wall says which family holds together, which card breaks it and how it is mended, and what nothing serves", async () => {
   const { page } = shop;

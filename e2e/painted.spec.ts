@@ -3,7 +3,7 @@ import { expect, test, type Locator, type Page } from "@playwright/test";
 import { paintedSheet } from "./src/paintedSheet.ts";
 import { shareShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 const windows = (page: Page): Locator => page.getByRole("group", { name: /^The painting/ }).getByRole("button");
 const open = async (more = ""): Promise<Page> => {

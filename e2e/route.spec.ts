@@ -2,7 +2,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { shareShop } from "./src/shop.ts";
 
 test.use({ serviceWorkers: "block" });
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 let page: Page;
 test.beforeEach(async () => {
   page = shop.page;

@@ -4,7 +4,7 @@ import { readFileSync } from "node:fs";
 import { PDFDocument } from "pdf-lib";
 import { shareShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 const open = async (more = ""): Promise<Page> => {
   const { page } = shop;

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from "@playwright/test";
 import { shareShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 
 /** Makes a design from a template and counts the taps it took. */

@@ -2,7 +2,7 @@ import { expect, test, type Page } from "@playwright/test";
 import { photoOf } from "./src/picture.ts";
 import { shareShop } from "./src/shop.ts";
 
-const shop = shareShop();
+const shop = shareShop({ plans: false });
 const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 const open = async (name: string): Promise<Page> => {
   const { page } = shop;

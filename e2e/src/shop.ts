@@ -22,8 +22,15 @@ async function copyShop(server: string, folder: string, kind: "empty" | "demo") 
   return copyDatabase(server, kind);
 }
 
-/** @param own with a PostgreSQL that nothing else uses, for journeys in which it is stopped, and wherever there is none to share */
-export async function startShop({ empty = false, own = false }: { empty?: boolean; own?: boolean } = {}): Promise<RunningShop> {
+interface ShopKind {
+  readonly empty?: boolean;
+  /** With a PostgreSQL that nothing else uses, for journeys in which it is stopped, and wherever there is none to share. */
+  readonly own?: boolean;
+  /** Its season is not planned anew, for journeys that do not look at it: the plan it begins with stays, and a core is free. */
+  readonly plans?: boolean;
+}
+
+export async function startShop({ empty = false, own = false, plans = true }: ShopKind = {}): Promise<RunningShop> {
   const folder = temporaryFolder("e2e");
   const shared = own ? undefined : process.env.YULE_E2E_POSTGRES;
   const database = shared === undefined ? null : await copyShop(shared, folder, empty ? "empty" : "demo");
@@ -33,7 +40,7 @@ export async function startShop({ empty = false, own = false }: { empty?: boolea
     new Promise<string>((resolve, reject) => {
       isAsked = false;
       const words = [join(root, "scripts/start.mjs"), "--data", folder, ...(empty ? ["--empty"] : []), ...(port ? ["--port", port] : [])];
-      const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW };
+      const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW, ...(plans ? {} : { YULE_PLANNING: "0" }) };
       if (database === null) delete env.DATABASE_URL;
       else env.DATABASE_URL = database.url;
       const made = spawn("node", words, { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
@@ -88,12 +95,12 @@ export async function openPage(context: BrowserContext, errors: string[]): Promi
 }
 
 /** One demo shop for all tests of a file, none of which stands in another's way; each has a page of its own that must end without an error. */
-export function shareShop(): { readonly url: string; readonly page: Page } {
+export function shareShop(kind: ShopKind = {}): { readonly url: string; readonly page: Page } {
   const errors: string[] = [];
   let shop: RunningShop | null = null;
   let page: Page | null = null;
   test.beforeAll(async () => {
-    shop = await startShop();
+    shop = await startShop(kind);
   });
   test.afterAll(() => shop?.close());
   test.beforeEach(async ({ context }) => {
