@@ -39,6 +39,7 @@ export * from "./stores/stock.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
 export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort } from "./season/promises/planPromises.ts";
 export * from "./season/promises/promiseState.ts";
+export { LaterStarts, startsOf, type LatestSeasonStart, type LatestStart, type StartChance } from "./season/promises/latestStart.ts";
 export { MATTERS, weightOf, type Matters } from "./season/promises/weights.ts";
 export { keepPromises } from "./season/promises/keepPromises.ts";
 export type { PromiseJob, PromisedNeed, PromisePlan, PromiseSpread, PromiseStep } from "./season/promises/model.ts";
@@ -62,7 +63,7 @@ export { odds, UNCERTAINTIES, type NeedOdds, type OddsAnswer, type Spreads, type
 export { guess, learn, typicalRatio, type Spread } from "./season/odds/spread.ts";
 export { GUESSED_SPREADS } from "./season/odds/guesses.ts";
 export { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts } from "./season/facts.ts";
-export { withChange, type SeasonChange } from "./season/changes.ts";
+export { choiceAmong, withChange, type SeasonChange } from "./season/changes.ts";
 export { movedNeeds, remedies, type QuickerPost, type Remedy, type RemedyBasis } from "./season/remedies.ts";
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";
 export { comingOccasions, nextKept, type ComingOccasion } from "./season/ownOccasions.ts";

@@ -34,6 +34,7 @@ export * from "./season/nextSeason.ts";
 export * from "./season/onHand.ts";
 export * from "./season/plannedSeason.ts";
 export * from "./season/planSeason.ts";
+export { nextFree, startCurve, startsOfPlan } from "./season/planStarts.ts";
 export * from "./season/sessionSheet.ts";
 export * from "./season/standing.ts";
 export * from "./season/times.ts";

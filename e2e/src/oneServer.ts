@@ -26,11 +26,11 @@ export default async function openServer(): Promise<() => Promise<void>> {
 /** So long may the first plan of the demo take on a machine that is busy. */
 const PLANNED_MS = 60_000;
 
-/** Waits until the season is planned, so that no journey begins with planning it again. */
+/** Waits until the season is planned and what follows from it is known, so that no journey begins with planning it again. */
 async function planned(url: string): Promise<void> {
   for (const until = Date.now() + PLANNED_MS; Date.now() < until; await new Promise((soon) => setTimeout(soon, 200))) {
     const plan = (await (await fetch(`${url}/api/plan`)).json()) as PlanRead;
-    if (plan.revision === plan.wanted) return;
+    if (plan.revision === plan.wanted && plan.starts !== null) return;
   }
   throw new Error("the season of the demo was not planned");
 }

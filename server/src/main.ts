@@ -53,7 +53,7 @@ await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY
 const feed = new Feed(url);
 // Another process may do the planning; this one then only asks for it.
 const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("YULE_PLAN_THREAD"));
-const planner = new Planner({ database, url, clock, outside: simulatedOutside, log, make: thread?.make ?? null });
+const planner = new Planner({ database, url, clock, outside: simulatedOutside, log, make: thread?.make ?? null, ...(thread && { findStarts: thread.findStarts }) });
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, webFolder: webFolder === "" ? null : webFolder });

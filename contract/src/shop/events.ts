@@ -17,7 +17,7 @@ export const shopSentences: Sentences<ShopEvents> = {
 };
 
 function setWords(set: ShopEvents["set-shop"]): Phrase[] {
-  const { name, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, helperMay, rulesOff, occasionCountries } = set;
+  const { name, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, sureIn100, helperMay, rulesOff, occasionCountries } = set;
   return [
     ...(name === undefined ? [] : [phrase`its name is ${name}`]),
     ...(lengthSystem === undefined ? [] : [phrase`lengths in ${lengthSystem === "in" ? "inches" : "centimetres"}`]),
@@ -28,6 +28,7 @@ function setWords(set: ShopEvents["set-shop"]): Phrase[] {
     ...(lateAfter === undefined ? [] : [phrase`late at night after ${{ time: lateAfter }}`]),
     ...(dryingPlaces === undefined ? [] : [dryingPlaces === null ? ["places to dry are not counted"] : phrase`${howMany(dryingPlaces, "place")} to dry`]),
     ...(changeover === undefined ? [] : [phrase`${{ minutes: changeover }} between designs`]),
+    ...(sureIn100 === undefined ? [] : [phrase`latest days leave ${String(sureIn100)} in 100`]),
     ...(helperMay === undefined ? [] : [phrase`a helper may ${helperMay.length === 0 ? "do nothing yet" : helperMay.join(", ")}`]),
     ...(rulesOff === undefined ? [] : [phrase`${howMany(rulesOff, "rule")} of the route done otherwise`]),
     ...(occasionCountries === undefined ? [] : [occasionCountries.length === 0 ? ["occasions of no other country"] : phrase`occasions of ${occasionCountries.join(", ")} too`]),

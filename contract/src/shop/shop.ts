@@ -39,6 +39,7 @@ export const setShop = z.strictObject({
   lateAfter: z.int().min(0).max(1440).optional().describe("minute of the day past which a session is late at night"),
   dryingPlaces: z.int().min(1).max(10_000).nullable().optional(),
   changeover: z.int().min(0).max(120).optional().describe("minutes for fresh water and a clean palette between designs"),
+  sureIn100: z.int().min(50).max(95).optional().describe("how sure a day of beginning must leave a promise, in 100"),
   helperMay: z.array(z.enum(helperWork)).max(10).optional(),
   rulesOff: rulesOffField.optional(),
   region: z.string().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
@@ -60,6 +61,8 @@ export interface ShopRead {
   readonly lateAfter: number;
   readonly dryingPlaces: number | null;
   readonly changeover: number;
+  /** How sure a latest day of beginning, or of ordering, leaves a promise, in 100. */
+  readonly sureIn100: number;
   readonly helperMay: readonly (typeof helperWork)[number][];
   readonly occasionCountries: readonly string[];
   /** The secret part of the calendar address; null while it is closed. */

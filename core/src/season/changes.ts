@@ -1,6 +1,7 @@
 import { addDays, type Day } from "../measure/day.ts";
 import { minutes } from "../measure/minutes.ts";
 import type { OwedNeed, SeasonFacts } from "./facts.ts";
+import type { PlanChoice } from "./schedule/model.ts";
 import type { KeptSession, Who } from "./sessions.ts";
 
 /** One thing that could be otherwise: for a remedy that is tried, and for the sandbox. */
@@ -14,6 +15,13 @@ export type SeasonChange =
   | { readonly kind: "post"; readonly need: string; readonly service: string; readonly readyBy: Day; readonly costMinor: number }
   /** So many days later, or sooner below zero. With `readyBy` where the post decides what that leaves; else as many days. */
   | { readonly kind: "later"; readonly need: string; readonly days: number; readonly readyBy?: Day };
+
+/** Late evenings are told by their place among the sessions to come: the same evenings left free where sessions were added, lost or have passed. */
+export function choiceAmong(choice: PlanChoice, before: readonly KeptSession[], after: readonly KeptSession[]): PlanChoice {
+  const key = (session: KeptSession | undefined): string => (session ? `${session.day} ${String(session.to)} ${session.who}` : "");
+  const free = new Set(choice.free.map((index) => key(before[index])));
+  return { ...choice, free: after.flatMap((session, index) => (free.has(key(session)) ? [index] : [])) };
+}
 
 /** The facts as they would be after a change. */
 export function withChange(facts: SeasonFacts, change: SeasonChange): SeasonFacts {

@@ -1,5 +1,21 @@
-import type { StoredPlan } from "@yule/contract";
-import { FULL_EFFORT, momentAt, movedNeeds, odds, planPromises, seasonJobOf, addDays, type PlanChoice, type PromiseEffort, type SeasonFacts } from "@yule/core";
+import type { PlanStarts, StoredPlan } from "@yule/contract";
+import {
+  choiceAmong,
+  FULL_EFFORT,
+  momentAt,
+  movedNeeds,
+  odds,
+  planPromises,
+  seasonJobOf,
+  addDays,
+  type PlanChoice,
+  type NeedOdds,
+  type OddsAnswer,
+  type PromiseAnswer,
+  type PromiseEffort,
+  type SeasonFacts,
+  type Spreads,
+} from "@yule/core";
 import { oddsOf, seasonFacts, spreadsOf } from "./facts.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
 import type { Outlook } from "./workOut.ts";
@@ -14,19 +30,11 @@ export const ODDS_RUNS = 10_000;
 export function planSeason(outlook: Outlook, before: StoredPlan | null, { effort = FULL_EFFORT, runs = ODDS_RUNS }: { effort?: PromiseEffort; runs?: number } = {}): StoredPlan {
   const facts = seasonFacts(outlook, outlook.now);
   const [job, spreads, needs] = [seasonJobOf(facts), spreadsOf(outlook), oddsOf(facts, outlook)];
-  const start: PlanChoice | null = before ? choiceFor(before, facts) : null;
+  const start: PlanChoice | null = before ? choiceAmong(before.answer.plan.choice, before.facts.sessions, facts.sessions) : null;
   const answer = planPromises(job, spreads, needs, effort, start);
   const counted = odds(job, answer.plan, spreads, needs, { seed: 1, runs, stop: () => false });
   const moved = before ? movedNeeds({ plan: before.answer.plan, days: daysOf(before.facts) }, { plan: answer.plan, days: daysOf(facts) }) : [];
   return { facts: { ...facts, since: facts.since.toISOString() }, answer, odds: counted, moved };
-}
-
-/** Late evenings are told by their place among the sessions to come: what has passed since moves them on. */
-function choiceFor(before: StoredPlan, facts: SeasonFacts): PlanChoice {
-  const { choice } = before.answer.plan;
-  const key = (session: SeasonFacts["sessions"][number] | undefined): string => (session ? `${session.day} ${String(session.to)} ${session.who}` : "");
-  const free = new Set(choice.free.map((index) => key(before.facts.sessions[index])));
-  return { ...choice, free: facts.sessions.flatMap((session, index) => (free.has(key(session)) ? [index] : [])) };
 }
 
 const daysOf = ({ sessions }: Pick<SeasonFacts, "sessions">): string[] => sessions.map(({ day }) => day);
@@ -40,10 +48,34 @@ export function staleAt({ facts }: StoredPlan): Date {
 }
 
 /** A stored plan as it is shown. */
-export const shownPlan = ({ facts, answer, odds, moved }: StoredPlan): PlannedSeason => ({
+export const shownPlan = ({ facts, answer, odds, moved }: StoredPlan, starts: PlanStarts | null = null): PlannedSeason => ({
   facts: { ...facts, since: new Date(facts.since) },
   answer,
   odds,
   remedies: null,
+  starts,
   moved,
 });
+
+/** Futures in which what is tried is counted. */
+const TRIED_RUNS = 2_000;
+
+/** A season as it would be, planned from the plan that stands and played. */
+export interface TriedSeason {
+  readonly facts: SeasonFacts;
+  readonly answer: PromiseAnswer;
+  readonly odds: OddsAnswer;
+}
+
+/** @param after the facts with what is tried @param needs what the odds know of them then */
+export function triedSeason(
+  { facts, answer }: Pick<PlannedSeason, "facts" | "answer">,
+  after: SeasonFacts,
+  spreads: Spreads,
+  needs: readonly NeedOdds[],
+  effort: PromiseEffort,
+): TriedSeason {
+  const job = seasonJobOf(after);
+  const found = planPromises(job, spreads, needs, effort, choiceAmong(answer.plan.choice, facts.sessions, after.sessions));
+  return { facts: after, answer: found, odds: odds(job, found.plan, spreads, needs, { seed: 1, runs: TRIED_RUNS, stop: () => false }) };
+}

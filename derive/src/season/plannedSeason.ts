@@ -1,4 +1,4 @@
-import type { MovedNeed } from "@yule/contract";
+import type { MovedNeed, PlanStarts } from "@yule/contract";
 import type { OddsAnswer, PromiseAnswer, Remedy, SeasonFacts } from "@yule/core";
 
 /** The season as planned: which session holds what, and how likely each promise is kept. */
@@ -8,6 +8,8 @@ export interface PlannedSeason {
   readonly odds: OddsAnswer;
   /** What would help where a promise is not safe; null until it is worked out. */
   readonly remedies: readonly Remedy[] | null;
+  /** Until when its work may wait; null until it is worked out. */
+  readonly starts: PlanStarts | null;
   /** What moved since the plan before. */
   readonly moved: readonly MovedNeed[];
 }

@@ -1,4 +1,4 @@
-import { lessonKinds, type StoredPlan } from "@yule/contract";
+import { lessonKinds, type PlanStarts, type StoredPlan } from "@yule/contract";
 import { MATTERS } from "@yule/core";
 import { sql } from "drizzle-orm";
 import { boolean, check, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
@@ -172,6 +172,8 @@ export const seasonPlanTable = pgTable(
     factsAt: timestamp("facts_at", { withTimezone: true }),
     staleAt: timestamp("stale_at", { withTimezone: true }),
     plan: jsonb("plan").$type<StoredPlan>(),
+    /** Until when its work may wait; worked out after the plan. */
+    starts: jsonb("starts").$type<PlanStarts>(),
   },
   (table) => [
     primaryKey({ columns: [table.shopId] }),

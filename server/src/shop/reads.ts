@@ -29,6 +29,7 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     lateAfter: row.lateAfter,
     dryingPlaces: row.dryingPlaces,
     changeover: row.changeover,
+    sureIn100: row.sureIn100,
     helperMay: row.helperMay as ShopRead["helperMay"],
     occasionCountries: row.occasionCountries,
     calendarSecret: row.calendarSecret,

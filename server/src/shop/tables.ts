@@ -20,6 +20,7 @@ export const shop = pgTable(
     lateAfter: integer("late_after").notNull().default(1290),
     dryingPlaces: integer("drying_places"),
     changeover: integer("changeover").notNull().default(5),
+    sureIn100: integer("sure_in_100").notNull().default(80),
     helperMay: text("helper_may").array().notNull().default(["prepare", "assemble", "pack"]),
     occasionCountries: text("occasion_countries").array().notNull().default([]),
     calendarSecret: text("calendar_secret"),
@@ -28,7 +29,10 @@ export const shop = pgTable(
   (table) => [
     primaryKey({ columns: [table.shopId] }),
     check("shop_is_its_own", sql`${table.shopId} = ${table.id}`),
-    check("shop_late_after", sql`${table.lateAfter} between 0 and 1440 and coalesce(${table.dryingPlaces}, 1) > 0 and ${table.changeover} >= 0`),
+    check(
+      "shop_late_after",
+      sql`${table.lateAfter} between 0 and 1440 and coalesce(${table.dryingPlaces}, 1) > 0 and ${table.changeover} >= 0 and ${table.sureIn100} between 50 and 95`,
+    ),
     check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`),
   ],
 );

@@ -19,6 +19,10 @@ const planner = {
       asked.push("own");
       return Promise.resolve(planSeason(outlook, before, QUICK));
     },
+    starts: () => {
+      asked.push("starts");
+      return Promise.resolve({ sureIn100: 80, needs: [], season: { session: null, curve: [] }, tonight: null });
+    },
     remedies: () => {
       asked.push("remedies");
       return Promise.resolve([]);
@@ -30,7 +34,7 @@ fake.unstable_mockModule("../workers/seasonSolver.ts", () => ({ seasonPlanner: (
 const { usePlannedSeason } = await import("./planned.ts");
 
 const [before, after] = [season([need]), season([need, { ...need, id: "later", title: "Ferry" }])];
-const stored = (part: Partial<PlanRead> = {}): PlanRead => ({ plan: planSeason(before, null, QUICK), revision: 3, wanted: 3, isSetAside: false, ...part });
+const stored = (part: Partial<PlanRead> = {}): PlanRead => ({ plan: planSeason(before, null, QUICK), starts: null, revision: 3, wanted: 3, isSetAside: false, ...part });
 
 function Told({ outlook, deep = false }: { outlook: Outlook | null; deep?: boolean }) {
   const { planned, planning } = usePlannedSeason(outlook, deep);
@@ -115,7 +119,7 @@ test("without the server the stored plan stands while its facts do; once they di
   cleanup();
   showScreen(<Told outlook={after} />);
   await waitFor(() => expect(told()).toBe("n+later, own, not helped"), { timeout: 8_000 });
-  expect(asked).toEqual(["own"]);
+  expect(asked).toEqual(["own", "starts"]);
   // The server is back: its plan is the one again.
   act(() => void store.dispatch(serverReached(true)));
   await waitFor(() => expect(told()).toMatch(/^n, (as it is|renewing), not helped$/));

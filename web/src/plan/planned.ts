@@ -1,4 +1,4 @@
-import type { StoredPlan } from "@yule/contract";
+import type { PlanStarts, StoredPlan } from "@yule/contract";
 import { stateOf, type Remedy } from "@yule/core";
 import { oddsOf, queryKeyOf, quickerPosts, readyAfter, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
@@ -21,17 +21,24 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): { read
   const { data: read } = usePlanQuery();
   const { online, planWanted } = useAppSelector((state) => state.outbox);
   const own = useOwnPlan(outlook, read?.plan ?? null, !online);
-  const stored = own ?? read?.plan ?? null;
-  const shown = useMemo(() => stored && shownPlan(stored), [stored]);
+  const stored = own?.plan ?? read?.plan ?? null;
+  const starts = (own ? own.starts : read?.starts) ?? null;
+  const shown = useMemo(() => stored && shownPlan(stored, starts), [stored, starts]);
   const remedies = useRemedies(outlook, deep ? shown : null);
   const planned = useMemo(() => shown && { ...shown, remedies }, [shown, remedies]);
   const isBehind = online && read !== undefined && Math.max(read.wanted, planWanted) > read.revision;
   return { planned, planning: own ? "own" : !isBehind ? null : read.isSetAside ? "set aside" : "renewing" };
 }
 
+interface OwnPlan {
+  readonly key: string;
+  readonly plan: StoredPlan;
+  readonly starts: PlanStarts | null;
+}
+
 /** The device's own plan; null while the server plans, or nothing has changed since it did. */
-function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: boolean): StoredPlan | null {
-  const [made, setMade] = useState<{ readonly key: string; readonly plan: StoredPlan } | null>(null);
+function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: boolean): OwnPlan | null {
+  const [made, setMade] = useState<OwnPlan | null>(null);
   const [planner] = useState(seasonPlanner);
   const key = useMemo(() => (isAway && outlook ? queryKeyOf(seasonFacts(outlook, outlook.now)) : null), [isAway, outlook]);
   const known = useMemo(() => stored && queryKeyOf({ ...stored.facts, since: new Date(stored.facts.since) }), [stored]);
@@ -43,7 +50,13 @@ function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: 
     let wanted = true;
     const waited = setTimeout(() => {
       const { outlook, before } = latest.current;
-      if (outlook) void planner.ask.own(outlook, before).then((plan) => wanted && startTransition(() => setMade({ key, plan })));
+      const work = async (from: Outlook): Promise<void> => {
+        const plan = await planner.ask.own(from, before);
+        if (wanted) startTransition(() => setMade({ key, plan, starts: null }));
+        const starts = wanted ? await planner.ask.starts(from, plan) : null;
+        if (wanted) startTransition(() => setMade({ key, plan, starts }));
+      };
+      if (outlook) void work(outlook);
     }, WAIT_MS);
     return () => {
       wanted = false;
@@ -51,7 +64,7 @@ function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: 
       planner.drop();
     };
   }, [key, known, latest, planner]);
-  return key === null || key === known ? null : (made?.plan ?? null);
+  return key === null || key === known ? null : made;
 }
 
 /** What would help, for the plan that is shown; null while it is worked out or nothing must give. */

@@ -1,19 +1,14 @@
-import { HELD_EFFORT, TRIAL_EFFORT, withChange, type OddsAnswer, type PromiseAnswer, type PromiseEffort, type SeasonChange, type SeasonFacts } from "@yule/core";
-import { oddsOf, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
+import { HELD_EFFORT, TRIAL_EFFORT, withChange, type PromiseEffort, type SeasonChange } from "@yule/core";
+import { oddsOf, spreadsOf, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 /** How far is looked for a plan: in the sandbox, and while something is held over the ribbon. */
 export const TRIAL_EFFORTS = { sandbox: TRIAL_EFFORT, held: HELD_EFFORT } as const;
-const TRIAL_RUNS = 2_000;
-
 /** A season as it would be, planned through. */
-export interface Tried {
+export interface Tried extends TriedSeason {
   /** What was tried: the answer to an earlier trial is known by it. */
   readonly trial: readonly SeasonChange[];
-  readonly facts: SeasonFacts;
-  readonly answer: PromiseAnswer;
-  readonly odds: OddsAnswer;
 }
 
 /** Plans changes through in a worker of their own, beside the real plan; null while there is none yet. The last answer stands until the next is there. */
@@ -25,8 +20,8 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
     let wanted = true;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
-      const found = await planner.ask.trial(facts, planned.answer.plan.choice, spreadsOf(outlook), oddsOf(facts, outlook), effort, TRIAL_RUNS);
-      if (wanted) startTransition(() => setTried({ trial, facts, ...found }));
+      const found = await planner.ask.trial({ facts: planned.facts, answer: planned.answer }, facts, spreadsOf(outlook), oddsOf(facts, outlook), effort);
+      if (wanted) startTransition(() => setTried({ trial, ...found }));
     };
     void work();
     return () => {

@@ -1,8 +1,8 @@
 import { expose } from "comlink";
-import { HELD_EFFORT, odds, planPromises, remedies, seasonJobOf, SMALL_EFFORT } from "@yule/core";
-import type { Day, NeedOdds, OddsAnswer, PlanChoice, PromiseAnswer, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads } from "@yule/core";
-import { planSeason, type Outlook } from "@yule/derive";
-import type { StoredPlan } from "@yule/contract";
+import { HELD_EFFORT, remedies, SMALL_EFFORT } from "@yule/core";
+import type { Day, NeedOdds, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
+import { planSeason, startCurve, startsOfPlan, triedSeason, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
+import type { PlanStarts, StoredPlan } from "@yule/contract";
 
 const REMEDIES_MS = 12_000;
 /** Futures of a plan that the device makes itself. */
@@ -10,20 +10,17 @@ const OWN_RUNS = 2_000;
 
 const season = {
   /** Plans a change of the facts from the plan that stands, and plays it. */
-  trial: (
-    facts: SeasonFacts,
-    start: PlanChoice,
-    spreads: Spreads,
-    needs: readonly NeedOdds[],
-    effort: PromiseEffort,
-    runs: number,
-  ): { answer: PromiseAnswer; odds: OddsAnswer } => {
-    const job = seasonJobOf(facts);
-    const answer = planPromises(job, spreads, needs, effort, start);
-    return { answer, odds: odds(job, answer.plan, spreads, needs, { seed: 1, runs, stop: () => false }) };
-  },
+  trial: (planned: Pick<PlannedSeason, "facts" | "answer">, facts: SeasonFacts, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort): TriedSeason =>
+    triedSeason(planned, facts, spreads, needs, effort),
   /** The plan as the device makes it while the server is away: the same steps, fewer of them. */
   own: (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: SMALL_EFFORT, runs: OWN_RUNS }),
+  /** Until when a plan that the device made may wait. */
+  starts: (outlook: Outlook, plan: StoredPlan): PlanStarts => {
+    const work = startsOfPlan(outlook, plan);
+    for (let step = work.next(); ; step = work.next()) if (step.done) return step.value;
+  },
+  /** The chance of one need against the session in which it is begun. */
+  curve: (outlook: Outlook, plan: StoredPlan, need: string): readonly StartChance[] => startCurve(outlook, plan, need),
   remedies: (
     facts: SeasonFacts,
     plan: SeasonWorkPlan,

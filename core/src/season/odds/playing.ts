@@ -26,6 +26,8 @@ export class FuturePlay {
   private readonly dries: Float64Array;
   private readonly chainOf: Int32Array;
   private readonly ready: Float64Array;
+  /** Nothing of a need is taken up before this minute. */
+  private readonly holds: Float64Array;
   private readonly started: Uint8Array;
   private readonly maker: PlayedHands;
   private readonly helper: PlayedHands;
@@ -42,18 +44,24 @@ export class FuturePlay {
     this.dries = Float64Array.from(pieces, (piece) => piece.dry);
     this.chainOf = Int32Array.from(pieces, (piece) => piece.chain);
     this.ready = new Float64Array(chains.length);
+    this.holds = new Float64Array(needs);
     this.started = new Uint8Array(chains.length);
     this.maker = new PlayedHands(course, 0, this.chainOf);
     this.helper = new PlayedHands(course, 1, this.chainOf);
   }
 
-  /** Plays the plan once with what was drawn. */
-  run(): void {
-    const { course, ready, finished, draws, maker, helper, random } = this;
-    for (let index = 0; index < course.chains.length; index += 1) {
-      const chain = course.chains[index];
-      ready[index] = !chain || chain.after >= 0 ? Infinity : chain.release > 0 ? chain.release + draws.supplies : 0;
-    }
+  /** From the next run on nothing of a need is taken up before a minute; panels that are painted together wait together. */
+  hold(need: number, until: number): void {
+    this.holds[need] = until;
+  }
+
+  /**
+   * Plays the plan once with what was drawn.
+   * @param wanted the one need whose end is asked for; what comes after it is not played. -1 for all
+   */
+  run(wanted = -1): void {
+    const { ready, finished, draws, maker, helper, random } = this;
+    this.makeReady();
     this.started.fill(0);
     finished.fill(0);
     maker.begin(draws.lost, random);
@@ -64,6 +72,7 @@ export class FuturePlay {
       const found = one.look(ready);
       if (found >= 0) {
         this.workOn(found, one);
+        if (wanted >= 0 && this.isOver(found, wanted)) return;
         continue;
       }
       // What waits for something the plan itself never came to is beyond the sessions anyway.
@@ -73,6 +82,26 @@ export class FuturePlay {
       if (wake < one.close) one.at = wake;
       else one.nextSession(draws.lost, random);
     }
+  }
+
+  private makeReady(): void {
+    const { course, ready, draws, holds } = this;
+    for (let index = 0; index < course.chains.length; index += 1) {
+      const chain = course.chains[index];
+      if (!chain || chain.after >= 0) {
+        ready[index] = Infinity;
+        continue;
+      }
+      let from = chain.release > 0 ? chain.release + draws.supplies : 0;
+      for (const need of chain.needs) from = Math.max(from, holds[need] ?? 0);
+      ready[index] = from;
+    }
+  }
+
+  /** Whether a piece was the last of a need. */
+  private isOver(found: number, need: number): boolean {
+    const chain = this.course.chains[this.chainOf[found] ?? 0];
+    return chain?.last === true && this.course.pieces[found]?.closes === true && chain.needs.includes(need);
   }
 
   private workOn(found: number, one: PlayedHands): void {

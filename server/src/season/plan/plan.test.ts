@@ -1,5 +1,5 @@
-import type { PlanRead, StoredPlan } from "@yule/contract";
-import { planSeason, type Outlook } from "@yule/derive";
+import type { PlanRead, PlanStarts, StoredPlan } from "@yule/contract";
+import { planSeason, startsOfPlan, type Outlook } from "@yule/derive";
 import { HOME } from "../../shop/reads.ts";
 import { simulatedOutside } from "../../outside/outside.ts";
 import { furnish, NOW, openTestShop, type TestShop } from "../../testing.ts";
@@ -25,8 +25,13 @@ afterEach(async () => {
 });
 
 type Make = (outlook: Outlook, before: StoredPlan | null) => Promise<StoredPlan>;
+type FindStarts = (shopId: string, outlook: Outlook, plan: StoredPlan) => Promise<PlanStarts | null>;
+const followed: FindStarts = (_, outlook, plan) => {
+  const work = startsOfPlan(outlook, plan);
+  for (let step = work.next(); ; step = work.next()) if (step.done) return Promise.resolve(step.value);
+};
 /** A process that plans, with a clock of its own. */
-async function openPlanner(make: Make | null = (outlook, before) => Promise.resolve(quick(outlook, before)), now = NOW): Promise<Planner> {
+async function openPlanner(make: Make | null = (outlook, before) => Promise.resolve(quick(outlook, before)), now = NOW, findStarts: FindStarts = followed): Promise<Planner> {
   const planner = new Planner({
     database: shop.database,
     url: shop.url,
@@ -34,6 +39,7 @@ async function openPlanner(make: Make | null = (outlook, before) => Promise.reso
     outside: simulatedOutside,
     log: { error: (_: unknown, words?: string) => void logged.push(words ?? "") } as never,
     make,
+    findStarts,
   });
   opened.push(planner);
   asked.planner = planner;
@@ -195,4 +201,48 @@ test("another shop's plan is not read", async () => {
   await client.query("rollback");
   client.release();
   expect(HOME.shopId).not.toBe("01936b5c-7a00-7000-8000-0000000000ff");
+}, 40_000);
+
+test("until when work may wait follows the plan it is of; a newer plan has none until its own are there", async () => {
+  await furnish(shop);
+  await weekly();
+  let let_go = (): void => undefined;
+  let asked = 0;
+  await openPlanner(undefined, NOW, async (...told) => {
+    asked += 1;
+    if (asked === 2) await new Promise<void>((resolve) => (let_go = resolve));
+    return followed(...told);
+  });
+  const first = await until((read) => isFresh(read) && read.starts !== null);
+  expect(first.starts?.needs.map(({ id }) => id)).toEqual(first.plan?.odds.needs.map(({ id }) => id));
+  await shop.give("set-shop", { changeover: 12 });
+  const second = await until((read) => isFresh(read) && read.revision > first.revision);
+  expect(second.starts).toBeNull();
+  let_go();
+  const whole = await until((read) => read.starts !== null);
+  expect(whole.revision).toBe(second.revision);
+}, 40_000);
+
+test("a plan whose starts were never told, as a server that stopped leaves it, gets them when one plans again", async () => {
+  await furnish(shop);
+  const first = await openPlanner(undefined, NOW, () => Promise.reject(new Error("the thread ended")));
+  await until(isFresh);
+  await until(() => logged.length > 0);
+  expect(logged).toContain("Until when a plan may wait could not be worked out.");
+  await first.close();
+  await openPlanner();
+  const read = await until((each) => each.starts !== null);
+  expect(read.starts?.sureIn100).toBe(80);
+}, 40_000);
+
+test("how sure a latest day is to be is the shop's own, within what is allowed", async () => {
+  await furnish(shop);
+  await weekly();
+  await openPlanner();
+  await shop.give("set-shop", { sureIn100: 90 });
+  const read = await until((each) => isFresh(each) && each.starts?.sureIn100 === 90);
+  expect(read.starts?.needs).toHaveLength(1);
+  const refused = await shop.give("set-shop", { sureIn100: 97 });
+  expect(refused.status).toBe(422);
+  expect(JSON.stringify(refused.body.errors)).toContain("sureIn100");
 }, 40_000);

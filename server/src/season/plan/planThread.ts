@@ -1,10 +1,10 @@
 import { Worker } from "node:worker_threads";
-import type { StoredPlan } from "@yule/contract";
+import type { PlanStarts, StoredPlan } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
 import type { PlanAnswer, PlanQuestion } from "./thread.ts";
 
 interface Waiting {
-  readonly done: (plan: StoredPlan) => void;
+  readonly done: (answer: PlanAnswer) => void;
   readonly failed: (error: Error) => void;
 }
 
@@ -18,15 +18,29 @@ export class PlanThread {
   constructor(private readonly file: string) {}
 
   /** @throws what went wrong in the thread, or that it ended */
-  readonly make = (outlook: Outlook, before: StoredPlan | null): Promise<StoredPlan> =>
-    new Promise((done, failed) => {
-      this.asked += 1;
-      this.waiting.set(this.asked, { done, failed });
-      this.begun().postMessage({ number: this.asked, outlook, before } satisfies PlanQuestion);
-    });
+  readonly make = async (outlook: Outlook, before: StoredPlan | null): Promise<StoredPlan> => {
+    const answer = await this.ask((number) => ({ number, outlook, before }));
+    if ("plan" in answer) return answer.plan;
+    throw new Error("the planning thread answered something else");
+  };
+
+  /** @returns null where a newer plan of the shop came meanwhile @throws as `make` does */
+  readonly findStarts = async (shopId: string, outlook: Outlook, plan: StoredPlan): Promise<PlanStarts | null> => {
+    const answer = await this.ask((number) => ({ number, shopId, outlook, plan }));
+    if ("starts" in answer) return answer.starts;
+    throw new Error("the planning thread answered something else");
+  };
 
   async close(): Promise<void> {
     await this.worker?.terminate();
+  }
+
+  private ask(question: (number: number) => PlanQuestion): Promise<PlanAnswer> {
+    return new Promise((done, failed) => {
+      this.asked += 1;
+      this.waiting.set(this.asked, { done, failed });
+      this.begun().postMessage(question(this.asked));
+    });
   }
 
   private begun(): Worker {
@@ -36,8 +50,8 @@ export class PlanThread {
     worker.on("message", (answer: PlanAnswer) => {
       const asker = this.waiting.get(answer.number);
       this.waiting.delete(answer.number);
-      if ("plan" in answer) asker?.done(answer.plan);
-      else asker?.failed(new Error(answer.failed));
+      if ("failed" in answer) asker?.failed(new Error(answer.failed));
+      else asker?.done(answer);
     });
     worker.on("error", (error) => this.broken(error instanceof Error ? error : new Error(String(error))));
     worker.on("exit", () => this.broken(new Error("the planning thread ended")));

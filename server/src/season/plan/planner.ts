@@ -1,4 +1,4 @@
-import { PLAN_MADE, type StoredPlan } from "@yule/contract";
+import { PLAN_MADE, type PlanStarts, type StoredPlan } from "@yule/contract";
 import { staleAt, type Outlook } from "@yule/derive";
 import { and, eq, lte, sql } from "drizzle-orm";
 import type { Logger } from "pino";
@@ -20,12 +20,17 @@ export interface PlannerSetting {
   readonly log: Pick<Logger, "error">;
   /** Makes a plan, away from the thread that answers; null where this process leaves it to others. */
   readonly make: ((outlook: Outlook, before: StoredPlan | null) => Promise<StoredPlan>) | null;
+  /** Works out until when a plan's work may wait, once the plan is told; null where a newer plan came meanwhile. */
+  readonly findStarts?: (shopId: string, outlook: Outlook, plan: StoredPlan) => Promise<PlanStarts | null>;
 }
 
 /** Keeps each shop's plan up to its facts: asked after every change, and by the clock when a session or a day has ended. */
 export class Planner {
   private readonly queue: PlanQueue;
   private watch: NodeJS.Timeout | null = null;
+  private isClosed = false;
+  /** Plans whose starts are being worked out here. */
+  private readonly starting = new Set<string>();
 
   constructor(private readonly setting: PlannerSetting) {
     this.queue = new PlanQueue(setting.url, (error) => setting.log.error({ err: error }, "The queue of plans failed."));
@@ -45,6 +50,7 @@ export class Planner {
   }
 
   async close(): Promise<void> {
+    this.isClosed = true;
     if (this.watch) clearInterval(this.watch);
     await this.queue.close();
   }
@@ -56,7 +62,7 @@ export class Planner {
       const { rows } = await this.setting.database.$client.query<{ shop_id: string }>(
         `select shop.shop_id from shop left join season_plan as plan using (shop_id)
           where plan.shop_id is null
-             or ((plan.revision <> plan.wanted or plan.stale_at <= $1 or plan.facts_at > $1) and plan.set_aside is distinct from plan.wanted)`,
+             or ((plan.revision <> plan.wanted or plan.starts is null or plan.stale_at <= $1 or plan.facts_at > $1) and plan.set_aside is distinct from plan.wanted)`,
         [now],
       );
       for (const row of rows) await this.queue.want(row.shop_id);
@@ -70,19 +76,42 @@ export class Planner {
     const { database, clock, outside } = this.setting;
     const now = clock.now();
     const task = await inShop(database, shopId, async (tx) => {
-      const row = await readTask(tx, shopId, now);
-      return row && { row, outlook: await readOutlook(tx, outside, now) };
+      const task = await readTask(tx, shopId, now);
+      return task && { ...task, outlook: await readOutlook(tx, outside, now) };
     });
     if (!task) return;
+    if (task.isPlanned && task.row.plan) return void this.starts(shopId, task.outlook, task.row.plan, task.row.revision);
     const plan = await make(task.outlook, task.row.plan);
     await inShop(database, shopId, async (tx) => {
       // A plan of an earlier change never takes the place of a later one's.
       await tx
         .update(seasonPlanTable)
-        .set({ plan, revision: task.row.wanted, factsAt: now, staleAt: staleAt(plan), setAside: null })
+        .set({ plan, starts: null, revision: task.row.wanted, factsAt: now, staleAt: staleAt(plan), setAside: null })
         .where(and(eq(seasonPlanTable.shopId, shopId), lte(seasonPlanTable.revision, task.row.wanted)));
       await tell(tx, shopId);
     });
+    void this.starts(shopId, task.outlook, plan, task.row.wanted);
+  }
+
+  /** Follows a plan that is told already: nobody waits for it, and where it fails the next look through finds it missing. */
+  private async starts(shopId: string, outlook: Outlook, plan: StoredPlan, revision: number): Promise<void> {
+    const { database, findStarts, log } = this.setting;
+    const key = `${shopId} ${plan.facts.since} ${String(revision)}`;
+    if (!findStarts || this.isClosed || this.starting.has(key)) return;
+    this.starting.add(key);
+    try {
+      const starts = await findStarts(shopId, outlook, plan);
+      if (!starts || this.isClosed) return;
+      await inShop(database, shopId, async (tx) => {
+        const isSame = and(eq(seasonPlanTable.shopId, shopId), eq(seasonPlanTable.revision, revision), eq(sql`${seasonPlanTable.plan} #>> '{facts,since}'`, plan.facts.since));
+        await tx.update(seasonPlanTable).set({ starts }).where(isSame);
+        await tell(tx, shopId);
+      });
+    } catch (error) {
+      if (!this.isClosed) log.error({ err: error }, "Until when a plan may wait could not be worked out.");
+    } finally {
+      this.starting.delete(key);
+    }
   }
 
   private async setAside(shopId: string): Promise<void> {

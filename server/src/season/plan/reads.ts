@@ -17,6 +17,7 @@ export async function readPlan(tx: Transaction): Promise<PlanRead> {
   const [row] = await tx.select().from(seasonPlanTable);
   return {
     plan: row?.plan ?? null,
+    starts: row?.starts ?? null,
     revision: row?.revision ?? -1,
     wanted: row?.wanted ?? 0,
     isSetAside: row !== undefined && row.setAside === row.wanted,
@@ -51,11 +52,19 @@ export async function countChange(tx: Transaction, shopId: string): Promise<numb
   return row?.wanted ?? 0;
 }
 
-/** What is left to plan: the plan that stands and the change that is wanted; null where the plan is of the present. */
-export async function readTask(tx: Transaction, shopId: string, now: Date): Promise<typeof seasonPlanTable.$inferSelect | null> {
+/** What is left to do: the plan that stands and the change that is wanted. */
+export interface PlanTask {
+  readonly row: typeof seasonPlanTable.$inferSelect;
+  /** The plan is of the present; only until when it may wait is not known yet. */
+  readonly isPlanned: boolean;
+}
+
+/** @returns null where the plan is of the present, and so is what follows from it */
+export async function readTask(tx: Transaction, shopId: string, now: Date): Promise<PlanTask | null> {
   await tx.insert(seasonPlanTable).values({ shopId }).onConflictDoNothing();
   const [row] = await tx.select().from(seasonPlanTable).where(eq(seasonPlanTable.shopId, shopId));
   if (!row) return null;
   const isPresent = row.factsAt !== null && row.staleAt !== null && row.factsAt <= now && now < row.staleAt;
-  return row.revision === row.wanted && isPresent ? null : row;
+  const isPlanned = row.revision === row.wanted && isPresent;
+  return isPlanned && row.starts !== null ? null : { row, isPlanned };
 }

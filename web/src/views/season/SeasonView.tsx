@@ -56,7 +56,7 @@ export default function SeasonView() {
   const choose = (id: string): void => setParams(id === chosen?.view.need.id ? {} : { need: id });
   return (
     <>
-      <SeasonVerdict outlook={outlook} rows={rows} planned={planned} />
+      <SeasonVerdict outlook={outlook} rows={rows} planned={planned} onTry={setTrial} />
       <Flex gap="10px" wrap="wrap" marginBottom="4px">
         <QuickLine
           outlook={outlook}
@@ -161,11 +161,8 @@ const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) =
   {
     id: "begin",
     head: "Begin by",
-    value: ({ view }) => (view.outlook.hands <= 0 ? "9" : (view.outlook.startBy ?? "0")),
-    // What cannot be promised has no day on which to begin it would still do.
-    cell: ({ view, safety }) => (
-      <Text whiteSpace="nowrap">{view.outlook.hands <= 0 || safety === "cannot" ? "–" : view.outlook.startBy ? printDay(view.outlook.startBy) : "at once"}</Text>
-    ),
+    value: ({ begin }) => (begin === null ? "9" : begin === "at once" ? "0" : begin),
+    cell: ({ begin }) => <Text whiteSpace="nowrap">{begin === null ? "–" : begin === "at once" ? begin : printDay(begin)}</Text>,
   },
   {
     id: "stands",

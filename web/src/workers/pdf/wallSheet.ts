@@ -96,7 +96,7 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
     const { view } = row;
     const y = top - 10 - (index + 1) * step;
     pen.line(EDGE, y + step - 3.5, right, y + step - 3.5, LINE, 0.4);
-    const begin = view.outlook.hands <= 0 ? "ready" : view.outlook.startBy === null ? "at once" : printDay(view.outlook.startBy);
+    const begin = view.outlook.hands <= 0 ? "ready" : row.begin === null ? "–" : row.begin === "at once" ? row.begin : printDay(row.begin);
     const stands = row.chance === null ? STAND_WORDS[row.safety] : `${String(hundredths(row.chance))} in 100`;
     pen.text(columns[0], y, String(index + 1), size, PDF_SOFT, 18);
     pen.strong(columns[1], y, view.need.title, size, PDF_INK, columns[2] - columns[1] - 6);

@@ -10,17 +10,24 @@ import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.t
 /** How the table works: when it is late, how many panels can dry, what a helper may do. And the calendar address. */
 export function Habits() {
   const { data: shop } = useShopQuery();
-  const [form, setForm] = useState<{ late: string; places: string; changeover: string } | null>(null);
+  const [form, setForm] = useState<{ late: string; places: string; changeover: string; sure: string } | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   if (!shop) return null;
-  const shown = form ?? { late: printTime(shop.lateAfter), places: shop.dryingPlaces === null ? "" : String(shop.dryingPlaces), changeover: String(shop.changeover) };
+  const shown = form ?? {
+    late: printTime(shop.lateAfter),
+    places: shop.dryingPlaces === null ? "" : String(shop.dryingPlaces),
+    changeover: String(shop.changeover),
+    sure: String(shop.sureIn100),
+  };
   const keep = async (): Promise<void> => {
     const places = shown.places.trim() === "" ? null : Number(shown.places);
     if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(`places to dry: given ${shown.places}, allowed a whole number from 1, or nothing`);
     const changeover = Number(shown.changeover);
     if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
+    const sureIn100 = Number(shown.sure);
+    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(`latest days leave: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
     setFault(null);
-    await sendCommand("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover });
+    await sendCommand("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover, sureIn100 });
   };
   const turn = (work: (typeof helperWork)[number]): void =>
     void sendCommand("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
@@ -44,6 +51,11 @@ export function Habits() {
         <Box width="170px">
           <FormField label="Fresh water, minutes">
             <TextInput inputMode="numeric" value={shown.changeover} onChange={(change) => setForm({ ...shown, changeover: change.target.value })} />
+          </FormField>
+        </Box>
+        <Box width="190px">
+          <FormField label="Latest days leave, in 100">
+            <TextInput inputMode="numeric" value={shown.sure} onChange={(change) => setForm({ ...shown, sure: change.target.value })} />
           </FormField>
         </Box>
         <Button variant="outline" disabled={form === null} onClick={() => void keep()}>

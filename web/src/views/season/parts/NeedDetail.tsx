@@ -10,12 +10,14 @@ import { Ladder } from "./Ladder.tsx";
 import { Standing } from "./Standing.tsx";
 import { TrialForm } from "./TrialForm.tsx";
 
+// A drawing of charts is not waited for either.
+const StartCurve = lazy(() => import("./StartCurve.tsx"));
 // Its form brings rules that the first view does not wait for.
 const NoteLesson = lazy(async () => ({ default: (await import("../../../features/lessons/NoteLesson.tsx")).NoteLesson }));
 
 /** One need: how far its cards are, the chain from the shelf to its day, and what it would be otherwise. */
 export function NeedDetail({
-  row: { view },
+  row,
   outlook,
   planned,
   trial,
@@ -27,6 +29,7 @@ export function NeedDetail({
   trial: readonly SeasonChange[];
   onTry: (trial: readonly SeasonChange[]) => void;
 }) {
+  const { view } = row;
   const [trying, setTrying] = useState(false);
   const links = useMemo(() => chainOf(view, outlook, planned?.facts ?? seasonFacts(outlook, outlook.now), planned?.answer.plan ?? null), [view, outlook, planned]);
   const begun = view.batches.length > 0;
@@ -60,6 +63,11 @@ export function NeedDetail({
           <Ladder links={links} today={outlook.today} title={view.need.title} />
         </Box>
         <Box flex="none" width={{ base: "100%", lg: "268px" }}>
+          {planned && row.safety !== "cannot" && row.chance !== null && (
+            <Suspense fallback={null}>
+              <StartCurve row={row} outlook={outlook} planned={planned} />
+            </Suspense>
+          )}
           <Standing view={view} outlook={outlook} />
           <Terms view={view} outlook={outlook} />
           <Lessons outlook={outlook} moment="planning" designs={[view.design.id]} occasions={view.need.occasion ? [view.need.occasion] : []} />

@@ -1,5 +1,6 @@
-import { addDays, day, hundredths, printDay, printMinutes, type Uncertainty } from "@yule/core";
-import { promisesKept, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
+import { Button } from "@chakra-ui/react";
+import { addDays, day, hundredths, printDay, printMinutes, stateOf, type PromiseState, type SeasonChange, type Uncertainty } from "@yule/core";
+import { nextFree, promisesKept, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { STAND_COLOUR } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 
@@ -12,8 +13,15 @@ const MATTERS: Readonly<Record<Uncertainty, string>> = {
   supplies: "late supplies",
 };
 
+interface SeasonVerdictProps {
+  readonly outlook: Outlook;
+  readonly rows: readonly NeedRow[];
+  readonly planned: PlannedSeason | null;
+  readonly onTry: (trial: readonly SeasonChange[]) => void;
+}
+
 /** What the season comes to: which promises are safe, which cannot be given, and what to begin next. */
-export function SeasonVerdict({ outlook, rows, planned }: { outlook: Outlook; rows: readonly NeedRow[]; planned: PlannedSeason | null }) {
+export function SeasonVerdict({ outlook, rows, planned, onTry }: SeasonVerdictProps) {
   const { open, plan } = outlook;
   if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
   const cards = open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
@@ -46,7 +54,7 @@ export function SeasonVerdict({ outlook, rows, planned }: { outlook: Outlook; ro
       <Weak rows={risky} words="at risk" outlook={outlook} />
       <Weak rows={tight} words="tight" outlook={outlook} />
       {unknown.length > 0 && `${unknown.length === 1 ? `${unknown[0]?.view.need.title ?? ""} is` : `${String(unknown.length)} are`} being planned. `}
-      {lost.length === 0 && <Next outlook={outlook} />}
+      {isTonightDear(planned) ? <Tonight planned={planned} outlook={outlook} onTry={onTry} /> : <Next rows={rows} planned={planned} />}
     </Verdict>
   );
 }
@@ -80,25 +88,63 @@ function Weak({ rows, words, outlook }: { rows: readonly NeedRow[]; words: strin
   );
 }
 
-/** What is to be begun first. */
-function Next({ outlook }: { outlook: Outlook }) {
-  const next = [...outlook.open]
-    .filter((view) => view.outlook.hands > 0 && view.outlook.startBy !== null)
-    .sort((a, b) => ((a.outlook.startBy ?? "") < (b.outlook.startBy ?? "") ? -1 : 1))[0];
-  if (!next) return null;
+/** What is to be begun next, and until when. */
+function Next({ rows, planned }: { rows: readonly NeedRow[]; planned: PlannedSeason }) {
+  const level = planned.starts?.sureIn100;
+  const [next] = rows.filter(({ view, begin }) => view.stage === "not begun" && begin !== null).sort((a, b) => (whenOf(a) < whenOf(b) ? -1 : 1));
+  if (!next || level === undefined) return null;
   return (
     <>
-      Begin {next.need.title} by{" "}
+      Begin {next.view.need.title}{" "}
       <Figure
-        tone={next.outlook.safety === "safe" ? "safe" : "tight"}
-        why={`It takes ${printMinutes(next.outlook.hands)} of hands and must be ready on ${printDay(next.readyBy)}. Filling your sessions backwards from the last due day, this is the last one in which its hours fit; what may go wrong is not counted in.`}
+        tone={next.begin === "at once" ? "tight" : "ink"}
+        why={`It takes ${printMinutes(next.view.outlook.hands)} of hands and must be ready on ${printDay(next.view.readyBy)}. Begun in the last session of that day and not before, it is still in time ${String(level)} times in 100 or more, with all else going on as planned.${seasonStart(planned)}`}
       >
-        {printDay(next.outlook.startBy ?? next.readyBy)}
-      </Figure>{" "}
-      at the latest.
+        {next.begin === "at once" || next.begin === null ? "at once" : `by ${printDay(next.begin)}`}
+      </Figure>
+      {next.begin === "at once" ? ": each session later it is less sure. " : ` at the latest, for ${String(level)} in 100. `}
     </>
   );
 }
+
+const whenOf = ({ begin }: NeedRow): string => (begin === "at once" || begin === null ? "" : begin);
+
+/** Until when nothing at all need be painted. */
+function seasonStart({ starts, facts }: PlannedSeason): string {
+  const session = starts?.season.session ?? null;
+  const on = session === null ? undefined : facts.sessions[session]?.day;
+  return on === undefined ? "" : ` Were nothing painted before ${printDay(on)}, all that is safe now would still be; after it, not.`;
+}
+
+/** Whether a promise hangs on the next session: then it goes before all that is to be begun later. */
+const isTonightDear = ({ starts }: PlannedSeason): boolean => (starts?.tonight ? starts.tonight.before - starts.tonight.after >= WORTH_SAYING : false);
+
+/** What the next session is worth; pressed, it is looked at. */
+function Tonight({ planned, outlook, onTry }: { planned: PlannedSeason; outlook: Outlook; onTry: (trial: readonly SeasonChange[]) => void }) {
+  const tonight = planned.starts?.tonight;
+  const next = nextFree(planned);
+  const session = tonight ? planned.facts.sessions[tonight.session] : undefined;
+  if (!tonight || !next || !session || next.session !== tonight.session) return null;
+  const title = (id: string): string => outlook.open.find((view) => view.need.id === id)?.need.title ?? "";
+  const when = session.day === outlook.today ? "today" : `on ${printDay(session.day)}`;
+  const lost = tonight.before - tonight.after;
+  const [first] = tonight.falls;
+  const others = tonight.falls.length > 1 ? `, and ${String(tonight.falls.length - 1)} more would be less sure` : "";
+  return (
+    <>
+      Not painting {when}{" "}
+      <Button variant="ghost" paddingInline="0" minHeight="0" height="auto" font="inherit" fontWeight={700} onClick={() => onTry([next.change])}>
+        costs {lost.toFixed(1)} promises
+      </Button>
+      {first ? `: ${title(first.id)} ${FALLEN[stateOf(first.after)]}${others}` : ""}.{" "}
+    </>
+  );
+}
+
+const FALLEN: Readonly<Record<PromiseState, string>> = { safe: "would be safe", tight: "would be tight", "at risk": "would be at risk", cannot: "could not be promised" };
+
+/** Less of a promise is the noise of the draws. */
+const WORTH_SAYING = 0.1;
 
 const chanceLine = (row: NeedRow, outlook: Outlook): string => {
   const by = row.by ? `, with 80 in 100 ready by ${printDay(addDays(outlook.today, row.by[1]))}` : "";
