@@ -26,9 +26,9 @@ async function helped(): Promise<void> {
 test("what would help is planned through, seen first beside the real plan, done with one tap and undone with one", async () => {
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot be promised for Mon 17 Nov:", { timeout: 30_000 });
   await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order");
-  const later = help()
-    .getByRole("group")
-    .filter({ hasText: /^Night trains, club: ask for \d+ more days/ });
+  const choice = page.getByRole("region", { name: "Night trains, club: keep it or take it back" });
+  await expect(choice).toContainText(/Keep it.*would not be safe any more/s, { timeout: 60_000 });
+  const later = choice.getByRole("group").filter({ hasText: /^Ask for \d+ more days/ });
   await helped();
   await later.getByRole("button", { name: "See it first" }).click();
   const trial = page.getByRole("region", { name: "What if" });

@@ -64,6 +64,7 @@ export { guess, learn, typicalRatio, type Spread } from "./season/odds/spread.ts
 export { GUESSED_SPREADS } from "./season/odds/guesses.ts";
 export { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts } from "./season/facts.ts";
 export { choiceAmong, withChange, type SeasonChange } from "./season/changes.ts";
+export { keptAnyway, type KeptAnyway } from "./season/keepAnyway.ts";
 export { movedNeeds, remedies, type QuickerPost, type Remedy, type RemedyBasis } from "./season/remedies.ts";
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";
 export { comingOccasions, nextKept, type ComingOccasion } from "./season/ownOccasions.ts";

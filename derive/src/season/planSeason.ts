@@ -53,6 +53,7 @@ export const shownPlan = ({ facts, answer, odds, moved }: StoredPlan, starts: Pl
   answer,
   odds,
   remedies: null,
+  anyway: null,
   starts,
   moved,
 });

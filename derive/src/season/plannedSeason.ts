@@ -1,5 +1,5 @@
 import type { MovedNeed, PlanStarts } from "@yule/contract";
-import type { OddsAnswer, PromiseAnswer, Remedy, SeasonFacts } from "@yule/core";
+import type { KeptAnyway, OddsAnswer, PromiseAnswer, Remedy, SeasonFacts } from "@yule/core";
 
 /** The season as planned: which session holds what, and how likely each promise is kept. */
 export interface PlannedSeason {
@@ -8,6 +8,8 @@ export interface PlannedSeason {
   readonly odds: OddsAnswer;
   /** What would help where a promise is not safe; null until it is worked out. */
   readonly remedies: readonly Remedy[] | null;
+  /** What holding to each promise without hope would do; null until it is worked out. */
+  readonly anyway: readonly KeptAnyway[] | null;
   /** Until when its work may wait; null until it is worked out. */
   readonly starts: PlanStarts | null;
   /** What moved since the plan before. */

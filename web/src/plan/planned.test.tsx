@@ -23,6 +23,7 @@ const planner = {
       asked.push("starts");
       return Promise.resolve({ sureIn100: 80, needs: [], season: { session: null, curve: [] }, tonight: null });
     },
+    anyway: () => Promise.resolve([]),
     remedies: () => {
       asked.push("remedies");
       return Promise.resolve([]);

@@ -1,5 +1,5 @@
 import type { PlanStarts, StoredPlan } from "@yule/contract";
-import { stateOf, type Remedy } from "@yule/core";
+import { stateOf } from "@yule/core";
 import { oddsOf, queryKeyOf, quickerPosts, readyAfter, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
 import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
 import { usePlanQuery } from "../data/api.ts";
@@ -24,8 +24,8 @@ export function usePlannedSeason(outlook: Outlook | null, deep: boolean): { read
   const stored = own?.plan ?? read?.plan ?? null;
   const starts = (own ? own.starts : read?.starts) ?? null;
   const shown = useMemo(() => stored && shownPlan(stored, starts), [stored, starts]);
-  const remedies = useRemedies(outlook, deep ? shown : null);
-  const planned = useMemo(() => shown && { ...shown, remedies }, [shown, remedies]);
+  const help = useHelp(outlook, deep ? shown : null);
+  const planned = useMemo(() => shown && { ...shown, ...help }, [shown, help]);
   const isBehind = online && read !== undefined && Math.max(read.wanted, planWanted) > read.revision;
   return { planned, planning: own ? "own" : !isBehind ? null : read.isSetAside ? "set aside" : "renewing" };
 }
@@ -67,9 +67,12 @@ function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: 
   return key === null || key === known ? null : made;
 }
 
+type Help = Pick<PlannedSeason, "remedies" | "anyway">;
+const NO_HELP: Help = { remedies: null, anyway: null };
+
 /** What would help, for the plan that is shown; null while it is worked out or nothing must give. */
-function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): readonly Remedy[] | null {
-  const [found, setFound] = useState<{ readonly answer: PlannedSeason["answer"]; readonly remedies: readonly Remedy[] } | null>(null);
+function useHelp(outlook: Outlook | null, planned: PlannedSeason | null): Help {
+  const [found, setFound] = useState<{ readonly answer: PlannedSeason["answer"]; readonly help: Help } | null>(null);
   const [planner] = useState(seasonPlanner);
   const latest = useLatest({ outlook, planned });
   // Where all promises are safe nothing must give, and nothing is looked for.
@@ -79,16 +82,20 @@ function useRemedies(outlook: Outlook | null, planned: PlannedSeason | null): re
     const { outlook, planned } = latest.current;
     if (!answer || !outlook || !planned) return undefined;
     let wanted = true;
-    const { facts } = planned;
-    void planner.ask
-      .remedies(facts, answer.plan, quickerPosts(outlook), spreadsOf(outlook), oddsOf(facts, outlook), readyAfter(outlook))
-      .then((remedies) => wanted && startTransition(() => setFound({ answer, remedies })));
+    const work = async (from: Outlook, { facts }: PlannedSeason): Promise<void> => {
+      const [spreads, needs] = [spreadsOf(from), oddsOf(facts, from)];
+      const anyway = await planner.ask.anyway(facts, answer.plan, spreads, needs);
+      if (wanted) startTransition(() => setFound({ answer, help: { anyway, remedies: null } }));
+      const remedies = wanted ? await planner.ask.remedies(facts, answer.plan, quickerPosts(from), spreads, needs, readyAfter(from)) : null;
+      if (wanted) startTransition(() => setFound({ answer, help: { anyway, remedies } }));
+    };
+    void work(outlook, planned);
     return () => {
       wanted = false;
       planner.drop();
     };
   }, [answer, latest, planner]);
-  return found !== null && found.answer === answer ? found.remedies : null;
+  return found !== null && found.answer === answer ? found.help : NO_HELP;
 }
 
 const PlannedContext = createContext<PlannedSeason | null>(null);

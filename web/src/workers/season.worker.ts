@@ -1,6 +1,6 @@
 import { expose } from "comlink";
-import { HELD_EFFORT, remedies, SMALL_EFFORT } from "@yule/core";
-import type { Day, NeedOdds, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
+import { HELD_EFFORT, keptAnyway, remedies, SMALL_EFFORT } from "@yule/core";
+import type { Day, KeptAnyway, NeedOdds, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
 import { planSeason, startCurve, startsOfPlan, triedSeason, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
 import type { PlanStarts, StoredPlan } from "@yule/contract";
 
@@ -21,6 +21,8 @@ const season = {
   },
   /** The chance of one need against the session in which it is begun. */
   curve: (outlook: Outlook, plan: StoredPlan, need: string): readonly StartChance[] => startCurve(outlook, plan, need),
+  /** What holding to promises without hope would do. */
+  anyway: (facts: SeasonFacts, plan: SeasonWorkPlan, spreads: Spreads, needs: readonly NeedOdds[]): KeptAnyway[] => keptAnyway(facts, plan, spreads, needs),
   remedies: (
     facts: SeasonFacts,
     plan: SeasonWorkPlan,

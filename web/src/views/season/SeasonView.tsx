@@ -1,12 +1,13 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addDays, printDay, printMinutes, type Day, type QuickNeed, type SeasonChange } from "@yule/core";
-import { rowOf, STAND_RANK, type NeedView, type NeedRow } from "@yule/derive";
+import { addDays, printDay, printMinutes, type Day, type QuickNeed, type Remedy, type SeasonChange } from "@yule/core";
+import { rowOf, STAND_RANK, type NeedView, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { useView } from "../../plan/useOutlet.ts";
 import { StateWord, Teach } from "../../kit/states.tsx";
 import { NeedDetail } from "./parts/NeedDetail.tsx";
+import { Hopeless, waysOut } from "./parts/Hopeless.tsx";
 import { Odds } from "./parts/Odds.tsx";
 import { QuickLine } from "./parts/QuickLine.tsx";
 import { Remedies } from "./parts/Remedies.tsx";
@@ -91,7 +92,8 @@ export default function SeasonView() {
         <Flex gap={{ base: "24px", xl: "34px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
           <Box flex="1" minWidth={0} width="100%">
             {trial.length > 0 && <WhatIf trial={trial} outlook={outlook} planned={planned} onChange={setTrial} />}
-            {planned?.remedies && trial.length === 0 && <Remedies remedies={planned.remedies} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
+            {planned && trial.length === 0 && <Hopeless planned={planned} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
+            {planned?.remedies && trial.length === 0 && <Remedies remedies={othersThan(planned)} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
             <NeedTable rows={rows} today={outlook.today} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
               {chosen && <NeedDetail key={chosen.view.need.id} row={chosen} outlook={outlook} planned={planned} trial={trial} onTry={setTrial} />}
             </NeedTable>
@@ -112,6 +114,9 @@ export default function SeasonView() {
     </>
   );
 }
+
+/** What is laid out as a choice already is not said twice. */
+const othersThan = ({ remedies, anyway }: PlannedSeason): readonly Remedy[] => (remedies ?? []).filter((remedy) => !anyway?.some(({ id }) => waysOut(remedy, id)));
 
 const byUrgency = (a: NeedRow, b: NeedRow): number => STAND_RANK[a.safety] - STAND_RANK[b.safety] || (a.view.readyBy < b.view.readyBy ? -1 : 1);
 

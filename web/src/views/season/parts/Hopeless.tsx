@@ -1,0 +1,72 @@
+import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
+import { hundredths, money, printMoney, type KeptAnyway, type Remedy } from "@yule/core";
+import type { Outlook, PlannedSeason } from "@yule/derive";
+import { applyChanges, costWords, wordsOf } from "../../../plan/apply.ts";
+
+const MOST_WAYS = 3;
+const MOST_NAMED = 4;
+
+/** A promise without hope: hold to it and risk others, or take it back in one of the ways that were planned through. Laid side by side. */
+export function Hopeless({ planned, outlook, onTry }: { planned: PlannedSeason; outlook: Outlook; onTry: (remedy: Remedy) => void }) {
+  return planned.anyway?.map((each) => <HopelessNeed key={each.id} anyway={each} planned={planned} outlook={outlook} onTry={onTry} />);
+}
+
+function HopelessNeed({ anyway, planned, outlook, onTry }: { anyway: KeptAnyway; planned: PlannedSeason; outlook: Outlook; onTry: (remedy: Remedy) => void }) {
+  const title = titleOf(anyway.id, outlook);
+  const ways = planned.remedies?.filter((remedy) => waysOut(remedy, anyway.id));
+  return (
+    <Box as="section" aria-label={`${title}: keep it or take it back`} marginBottom="26px" maxWidth="860px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
+        {title}: keep it or take it back?
+      </Heading>
+      <Grid templateColumns={{ base: "1fr", md: "minmax(0, 2fr) minmax(0, 3fr)" }} gap="18px">
+        <Box borderTop="4px solid" borderColor="cannot" paddingTop="8px">
+          <Text fontWeight={700}>Keep it</Text>
+          <Text>{keepWords(anyway, outlook)}</Text>
+        </Box>
+        <Box borderTop="4px solid" borderColor="safe" paddingTop="8px">
+          <Text fontWeight={700}>Take it back</Text>
+          {ways === undefined && <Text color="softInk">Ways out are being planned …</Text>}
+          {ways?.length === 0 && <Text>No single change that was tried makes it safe. What helps the others stands below.</Text>}
+          {ways?.slice(0, MOST_WAYS).map((remedy) => (
+            <Flex key={JSON.stringify(remedy.changes)} role="group" gap="10px" align="center" paddingY="6px" wrap={{ base: "wrap", md: "nowrap" }}>
+              <Box flex="1" minWidth="220px">
+                <Text fontWeight={600} overflowWrap="anywhere">
+                  {capital(remedy.changes.map((change) => wordsOf(change, outlook).replace(`${title}: `, "")).join(", and "))}
+                </Text>
+                <Text color="softInk" fontSize="15px">
+                  {safeWords(remedy, planned)}; {costWords(remedy, (minor) => printMoney(money(minor), outlook.shop.currency))}.
+                </Text>
+              </Box>
+              <Button size="sm" variant="outline" onClick={() => onTry(remedy)}>
+                See it first
+              </Button>
+              <Button size="sm" onClick={() => void applyChanges(remedy.changes, outlook)}>
+                Do it
+              </Button>
+            </Flex>
+          ))}
+        </Box>
+      </Grid>
+    </Box>
+  );
+}
+
+/** A change of that need alone, after which it is safe. */
+export const waysOut = ({ changes, repairs }: Remedy, id: string): boolean => repairs.includes(id) && changes.every((change) => "need" in change && change.need === id);
+
+function keepWords({ chance, risks, before, after }: KeptAnyway, outlook: Outlook): string {
+  const own = `Even before all else it is ready in time ${String(hundredths(chance))} in 100.`;
+  if (risks.length === 0) return `${own} No safe promise is risked by trying.`;
+  const named = risks.slice(0, MOST_NAMED).map((id) => titleOf(id, outlook));
+  const more = risks.length > MOST_NAMED ? ` and ${String(risks.length - MOST_NAMED)} more` : "";
+  return `${own} ${named.join(", ")}${more} would not be safe any more; ${(before - after).toFixed(1)} promises fewer would be kept.`;
+}
+
+function safeWords({ unsafe }: Remedy, planned: PlannedSeason): string {
+  const all = planned.odds.needs.length;
+  return unsafe === 0 ? "all promises would be safe" : `it and ${String(all - unsafe - 1)} others would be safe`;
+}
+
+const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);
+const titleOf = (id: string, outlook: Outlook): string => outlook.open.find((view) => view.need.id === id)?.need.title ?? "";
