@@ -91,7 +91,12 @@ const hourTicks = (x: number, pixelsPerDay: number): Ruler["ticks"][number][] =>
 export const xOf = (ruler: Ruler, day: Day, minute = 0): number => (daysBetween(ruler.today, day) + minute / 1440 - ruler.from) * ruler.pixelsPerDay;
 
 /** Everything that hangs from the ruler: open needs, last posting days and what runs out. */
-export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) => { readonly safety: NeedStand; readonly chance: number | null }): RulerTag[] {
+export function tagsOf(
+  outlook: Outlook,
+  ruler: Ruler,
+  stand: (view: NeedView) => { readonly safety: NeedStand; readonly chance: number | null },
+  stock: Outlook["stock"] = outlook.stock,
+): RulerTag[] {
   const at = (day: Day): number => xOf(ruler, day, 720);
   const needs = outlook.needs
     .filter((view) => view.stage !== "done" || daysBetween(outlook.today, view.readyBy) > -10)
@@ -104,7 +109,7 @@ export function tagsOf(outlook: Outlook, ruler: Ruler, stand: (view: NeedView) =
       ...(view.stage === "done" ? { safety: view.outlook.safety, chance: null } : stand(view)),
       to: `/season?need=${view.need.id}`,
     }));
-  const empty = outlook.stock.flatMap(({ store, outlook: stock }): RulerTag[] =>
+  const empty = stock.flatMap(({ store, outlook: stock }): RulerTag[] =>
     stock.runsOut
       ? [
           {

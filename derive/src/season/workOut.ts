@@ -7,7 +7,6 @@ import {
   learnedWeek,
   seasonPlan,
   sessionsLeft,
-  stockOutlook,
   type Day,
   type KeptSession,
   type LearnedLength,
@@ -16,9 +15,9 @@ import {
   type SessionChange,
   type StockOutlook,
 } from "@yule/core";
-import { envelopeFor, panelsPerSheet, basesPerSheet } from "./materials.ts";
 import { asMadeFor, bareView, type NeedStage, type NeedView } from "./needView.ts";
 import { servingFor } from "./onHand.ts";
+import { stockOf } from "./stock.ts";
 import { workedStretches } from "./worked.ts";
 
 /** How far ahead sessions are planned. */
@@ -112,20 +111,4 @@ function sessionsAhead(reads: Pick<SeasonTold, "pattern" | "changes" | "today" |
 function safeToPost(stage: NeedStage, outlook: NeedOutlook, readyBy: Day, today: Day): NeedOutlook {
   if (stage === "done") return { ...outlook, safety: "safe" };
   return stage === "to post" ? { ...outlook, safety: readyBy < today ? "cannot" : readyBy === today ? "tight" : "safe" } : outlook;
-}
-
-/** What the open needs will still take from each store, on the day before which work on them must begin. */
-function stockOf(stores: readonly StoreRead[], open: readonly NeedView[]): Outlook["stock"] {
-  return stores.map((store) => {
-    const uses = open.flatMap((view) => {
-      const on = view.outlook.startBy ?? view.readyBy;
-      const use = (quantity: number) => (quantity > 0 ? [{ need: view.need.title, quantity, on }] : []);
-      const fresh = view.toPaint.reduce((sum, each) => sum + each.make, 0);
-      const cardsLeft = view.cards - view.assembled;
-      if (store.id === view.design.paperId) return use(Math.ceil(fresh / Math.max(1, panelsPerSheet(view.design, store))));
-      if (store.id === view.design.cardStockId) return use(Math.ceil(cardsLeft / Math.max(1, basesPerSheet(view.design, store))));
-      return store.id === envelopeFor(view.design, stores)?.id ? use(cardsLeft) : [];
-    });
-    return { store, outlook: stockOutlook({ id: store.id, onHand: store.onHand, uses, pack: store.pack }) };
-  });
 }

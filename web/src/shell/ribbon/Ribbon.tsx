@@ -1,8 +1,8 @@
 import { Minus, Plus } from "lucide-react";
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 import { printDay } from "@yule/core";
-import { rowOf, hang, rulerOf, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
-import { memo, useRef, type ReactNode } from "react";
+import { rowOf, hang, rulerOf, stockInPlan, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
+import { memo, useMemo, useRef, type ReactNode } from "react";
 import { Link } from "react-router";
 import { HAIR, INK, DrawnWords } from "../../kit/drawing.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -31,8 +31,9 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
   useReach(drawing, shown);
   const ruler = rulerOf(outlook.today, shown, width);
   const planned = usePlanned();
+  const stock = useMemo(() => stockInPlan(outlook, planned), [outlook, planned]);
   const hung = hang(
-    tagsOf(outlook, ruler, (view) => rowOf(view, planned)),
+    tagsOf(outlook, ruler, (view) => rowOf(view, planned), stock),
     width,
   );
   const pull = usePull(outlook, planned, ruler);

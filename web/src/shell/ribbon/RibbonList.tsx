@@ -1,6 +1,6 @@
 import { Box, Button } from "@chakra-ui/react";
 import { hundredths, minutes, printDay, printMinutes, printTime, type Day } from "@yule/core";
-import { rowOf, STAND_WORDS, type PlannedSeason, type Outlook } from "@yule/derive";
+import { rowOf, STAND_WORDS, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -29,7 +29,7 @@ function marksOf(outlook: Outlook, planned: PlannedSeason | null): Mark[] {
     to: null,
     says: `${printMinutes(minutes(Math.round(used.get(keyOf(session)) ?? 0)))} of ${printMinutes(session.length)} planned`,
   }));
-  const empty = outlook.stock.flatMap(({ store, outlook: stock }): Mark[] =>
+  const empty = stockInPlan(outlook, planned).flatMap(({ store, outlook: stock }): Mark[] =>
     stock.runsOut
       ? [
           {

@@ -16,7 +16,7 @@ const row = (name: RegExp) => screen.getByRole("row", { name });
 
 test("what runs out is said with the day and what to order; a press buys whole packs", async () => {
   show();
-  expect(screen.getByRole("heading", { level: 1 }).textContent).toBe("Cotton runs out on Sat 15 Nov: order 1 pack by Wed 12 Nov.");
+  expect(screen.getByRole("heading", { level: 1 }).textContent).toBe("Cotton runs out on Sat 15 Nov: order 1 pack by Tue 11 Nov.");
   expect(row(/Cotton/).textContent).toMatch(/0 there1 wanted.*1 short/);
   await userEvent.setup().click(within(row(/Cotton/)).getByRole("button", { name: "5 bought" }));
   await waitFor(() => expect(server.sent).toHaveLength(1));

@@ -1,10 +1,11 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { StoreRead } from "@yule/contract";
-import { addDays, printDay, inches, type StockOutlook, type Day, type Safety } from "@yule/core";
-import type { Outlook } from "@yule/derive";
+import { printDay, inches, type StockOutlook, type Day, type Safety } from "@yule/core";
+import { orderDay, stockInPlan, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../data/outbox.ts";
+import { usePlanned } from "../../plan/planned.ts";
 import { useView } from "../../plan/useOutlet.ts";
 import { StateWord } from "../../kit/states.tsx";
 import { CountField } from "./parts/CountField.tsx";
@@ -14,17 +15,19 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 /** Stores: what lies on the shelf, what the needs will take, what to buy by when. */
 export default function StoresView() {
   const outlook = useView();
+  const planned = usePlanned();
   const [adding, setAdding] = useState(false);
+  const stock = useMemo(() => stockInPlan(outlook, planned), [outlook, planned]);
   const sorted = useMemo(
     () =>
-      outlook.stock
+      stock
         .map(({ store, outlook: stock }) => ({ store, stock, today: outlook.today }))
         .sort((a, b) => b.stock.missing - a.stock.missing || a.store.kind.localeCompare(b.store.kind)),
-    [outlook.stock, outlook.today],
+    [stock, outlook.today],
   );
   return (
     <>
-      <StoresVerdict outlook={outlook} />
+      <StoresVerdict outlook={outlook} stock={stock} />
       <Box marginBottom="20px">
         <DataTable label="Stores" rows={sorted} columns={COLUMNS} rowId={({ store }) => store.id} maxWidth="1000px" />
       </Box>
@@ -36,12 +39,13 @@ export default function StoresView() {
   );
 }
 
-function StoresVerdict({ outlook }: { outlook: Outlook }) {
-  const short = outlook.stock.filter(({ outlook: stock }) => stock.missing > 0).sort((a, b) => ((a.outlook.runsOut?.on ?? "") < (b.outlook.runsOut?.on ?? "") ? -1 : 1));
+function StoresVerdict({ outlook, stock }: { outlook: Outlook; stock: Outlook["stock"] }) {
+  const short = stock.filter(({ outlook: stock }) => stock.missing > 0).sort((a, b) => ((a.outlook.runsOut?.on ?? "") < (b.outlook.runsOut?.on ?? "") ? -1 : 1));
   const [first] = short;
   if (!first) return <Verdict>The shelf holds enough for all that is owed.</Verdict>;
   const on = first.outlook.runsOut?.on ?? outlook.today;
-  const orderBy = addDays(on, -first.store.leadDays);
+  const order = orderDay(first, outlook);
+  const orderBy = order?.by ?? outlook.today;
   return (
     <Verdict>
       {first.store.name} runs out{" "}
@@ -55,10 +59,18 @@ function StoresVerdict({ outlook }: { outlook: Outlook }) {
       <Figure why={`${String(first.outlook.missing)} are missing and it comes in packs of ${String(first.store.pack)}.`}>
         {first.outlook.packs === 1 ? "1 pack" : `${String(first.outlook.packs)} packs`}
       </Figure>{" "}
-      {orderBy <= outlook.today ? "today" : `by ${printDay(orderBy)}`}
+      <Figure why={whyOrder(first.store, order?.lateDays ?? 0, outlook)}>{orderBy <= outlook.today ? "today" : `by ${printDay(orderBy)}`}</Figure>
       {short.length > 1 ? `; ${String(short.length - 1)} more will not last` : ""}.
     </Verdict>
   );
+}
+
+function whyOrder({ leadDays }: StoreRead, lateDays: number, { shop }: Outlook): string {
+  const late =
+    lateDays === 0
+      ? `in ${String(shop.sureIn100)} of 100 orders it is not late`
+      : `${lateDays === 1 ? "1 day more is" : `${String(lateDays)} days more are`} added, as in ${String(shop.sureIn100)} of 100 orders it is not later than that`;
+  return `The plan takes it then. It is ${leadDays === 1 ? "1 day" : `${String(leadDays)} days`} on the way; ${late}.`;
 }
 
 /** A store with what the open needs will take of it. */
