@@ -40,6 +40,7 @@ export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
 export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort } from "./season/promises/planPromises.ts";
 export * from "./season/promises/promiseState.ts";
 export { LaterStarts, startsOf, type LatestSeasonStart, type LatestStart, type StartChance } from "./season/promises/latestStart.ts";
+export { NOTHING_CLAIMED, reliabilityOf, widened, type Claim, type Reliability, type ReliabilityBand } from "./season/promises/reliability.ts";
 export { MATTERS, weightOf, type Matters } from "./season/promises/weights.ts";
 export { keepPromises } from "./season/promises/keepPromises.ts";
 export type { PromiseJob, PromisedNeed, PromisePlan, PromiseSpread, PromiseStep } from "./season/promises/model.ts";

@@ -1,5 +1,5 @@
 import { phraseText } from "../common/faultLine.ts";
-import { day, MATTERS, money as moneyOf, phrase, type Matters, type Fault, type FaultValue, type Phrase } from "@yule/core";
+import { day, MATTERS, money as moneyOf, phrase, type Matters, type Fault, type FaultValue, type Phrase, type Reliability } from "@yule/core";
 import { z } from "zod";
 import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
@@ -181,4 +181,6 @@ export interface SeasonRead {
   readonly changes: readonly SessionChangeRead[];
   readonly ownOccasions: readonly OwnOccasionRead[];
   readonly lessons: readonly LessonRead[];
+  /** How true the chances of this shop have been. */
+  readonly reliability: Reliability;
 }

@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
-import { inches, mm, money, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
+import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
 import { workOut } from "./workOut.ts";
 
 export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
@@ -123,6 +123,7 @@ export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[]
     changes: [],
     lessons: [],
     ownOccasions: [],
+    reliability: NOTHING_CLAIMED,
     designs: [design],
     stores: [paper],
     batches,

@@ -6,6 +6,7 @@ import {
   serviceFor,
   weekdayOf,
   weightOf,
+  widened,
   dayAt,
   type Day,
   type NeedOdds,
@@ -141,7 +142,8 @@ const REST = 6;
 
 /**
  * What the bench has shown: hands times from one tap to the next of the same stage and batch, drying from taps of "dry
- * already", and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses.
+ * already", and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses. Where the shop's promises turned out
+ * less sure than was said, the times are believed to be as much wider.
  */
 export function spreadsOf(outlook: Outlook): Spreads {
   const stages = new Map(outlook.designs.flatMap((design) => design.stages.map((stage) => [stage.id, stage] as const)));
@@ -170,12 +172,13 @@ export function spreadsOf(outlook: Outlook): Spreads {
   }
   const { kept, lost } = sessionsSeen(outlook, worked, dayOf);
   const guessed = GUESSED_SPREADS.sessions;
-  return {
+  const learned = {
     ...GUESSED_SPREADS,
     hands: learn(GUESSED_SPREADS.hands, hands),
     drying: learn(GUESSED_SPREADS.drying, drying),
     sessions: { kept: guessed.kept + kept, lost: guessed.lost + lost, seen: kept + lost },
   };
+  return widened(learned, outlook.reliability.widen);
 }
 
 const WEEKS_LOOKED_BACK = 3;

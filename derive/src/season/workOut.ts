@@ -42,6 +42,8 @@ export interface Outlook {
   readonly lengths: ReadonlyMap<string, LearnedLength>;
   readonly lessons: SeasonRead["lessons"];
   readonly ownOccasions: SeasonRead["ownOccasions"];
+  /** How true the chances of this shop have been. */
+  readonly reliability: SeasonRead["reliability"];
   readonly batches: readonly BatchRead[];
   readonly plan: SeasonPlan;
   readonly designs: readonly DesignRead[];
@@ -61,6 +63,8 @@ export interface SeasonTold {
   readonly changes: SeasonRead["changes"];
   readonly lessons: SeasonRead["lessons"];
   readonly ownOccasions: SeasonRead["ownOccasions"];
+  /** How true the chances of this shop have been. */
+  readonly reliability: SeasonRead["reliability"];
   readonly designs: readonly DesignRead[];
   readonly stores: readonly StoreRead[];
   readonly batches: readonly BatchRead[];

@@ -1,6 +1,6 @@
 import type { DispatchRead } from "@yule/contract";
 import { dayAt } from "@yule/core";
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, inArray, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { readHome } from "../shop/reads.ts";
@@ -33,6 +33,17 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
       neighbours: NEIGHBOURS[home.country] ?? [],
     },
   };
+}
+
+/** The day on which each of some needs was posted or handed over first. */
+export async function readFirstPostings(tx: Transaction, needIds: readonly string[]): Promise<Map<string, string>> {
+  if (needIds.length === 0) return new Map();
+  const rows = await tx
+    .select({ needId: posting.needId, on: min(posting.on) })
+    .from(posting)
+    .where(inArray(posting.needId, [...needIds]))
+    .groupBy(posting.needId);
+  return new Map(rows.flatMap(({ needId, on }) => (on === null ? [] : [[needId, on] as const])));
 }
 
 /** Which needs go to how many households, a row each. */

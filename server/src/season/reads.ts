@@ -2,6 +2,7 @@ import type { SeasonRead } from "@yule/contract";
 import { asc, eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPostings, readRecipients } from "../dispatch/reads.ts";
+import { readReliability } from "./plan/forecasts.ts";
 import { lesson, need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
 
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
@@ -24,6 +25,7 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
     changes: changes.map(({ shopId: _shop, ...change }) => change),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
     lessons: lessons.map(({ shopId: _shop, ...noted }) => noted),
+    reliability: await readReliability(tx),
   };
 }
 

@@ -1,7 +1,7 @@
 import { lessonKinds, type PlanStarts, type StoredPlan } from "@yule/contract";
 import { MATTERS } from "@yule/core";
 import { sql } from "drizzle-orm";
-import { boolean, check, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design } from "../designs/tables.ts";
 import { shop } from "../shop/tables.ts";
@@ -158,6 +158,28 @@ export const lesson = pgTable(
 );
 
 /** The one plan of a shop's open season, and how many changes of the facts it waits for. */
+/** What the first plan of a week said of each promise, and what came of it. */
+export const forecast = pgTable(
+  "forecast",
+  {
+    shopId: uuid("shop_id").notNull(),
+    needId: uuid("need_id").notNull(),
+    /** The Monday of the week. */
+    week: date("week", { mode: "string" }).notNull(),
+    chance: doublePrecision("chance").notNull(),
+    /** The last day to be ready, as it was then. */
+    readyBy: date("ready_by", { mode: "string" }).notNull(),
+    /** Whether it went out by that day; null while neither has come. */
+    kept: boolean("kept"),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.needId, table.week] }),
+    foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }).onDelete("cascade"),
+    index("forecast_by_week").on(table.shopId, table.week),
+    check("forecast_chance", sql`${table.chance} between 0 and 1`),
+  ],
+);
+
 export const seasonPlanTable = pgTable(
   "season_plan",
   {

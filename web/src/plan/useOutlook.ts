@@ -41,6 +41,7 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       changes: season.data.changes,
       lessons: season.data.lessons,
       ownOccasions: season.data.ownOccasions,
+      reliability: season.data.reliability,
       designs: designs.data.designs,
       stores: stores.data.stores,
       batches: benchRead.batches,

@@ -1,4 +1,4 @@
-import type { PlanRead, PlanStarts, StoredPlan } from "@yule/contract";
+import type { PlanRead, PlanStarts, SeasonRead, StoredPlan } from "@yule/contract";
 import { planSeason, startsOfPlan, type Outlook } from "@yule/derive";
 import { HOME } from "../../shop/reads.ts";
 import { simulatedOutside } from "../../outside/outside.ts";
@@ -246,3 +246,46 @@ test("how sure a latest day is to be is the shop's own, within what is allowed",
   expect(refused.status).toBe(422);
   expect(JSON.stringify(refused.body.errors)).toContain("sureIn100");
 }, 40_000);
+
+const reliability = async () => (await shop.get<SeasonRead>("season")).reliability;
+const forecasts = async () =>
+  (await shop.database.$client.query<{ week: string; ready_by: string; kept: boolean | null }>("select week::text, ready_by::text, kept from forecast order by week")).rows;
+/** The same shop, so many days later. */
+const later = async (days: number): Promise<void> => {
+  for (const planner of opened.splice(0)) await planner.close();
+  const now = new Date(Date.parse(NOW) + days * 86_400_000);
+  await openPlanner(undefined, now.toISOString());
+  await until((read) => isFresh(read) && read.plan?.facts.today === now.toISOString().slice(0, 10));
+};
+
+test("the first plan of each week is kept as what was said; when the need has gone out or missed its day, what came stands beside it", async () => {
+  const { ids } = await furnish(shop);
+  await weekly();
+  await openPlanner();
+  await until(isFresh);
+  const first = await forecasts();
+  expect(first).toMatchObject([{ kept: null }]);
+  // Another plan in the same week says nothing more.
+  await shop.give("set-shop", { changeover: 12 });
+  await until(isFresh);
+  expect(await forecasts()).toEqual(first);
+  expect(await reliability()).toMatchObject({ needs: 0, brier: null, widen: 1 });
+  await later(7);
+  expect(await forecasts()).toHaveLength(2);
+  const due = first[0]?.ready_by ?? "";
+  // Its day is past.
+  await later(16);
+  expect((await forecasts()).map(({ kept }) => kept)).toEqual([false, false]);
+  const missed = await reliability();
+  expect(missed).toMatchObject({ needs: 1, claims: 2 });
+  // It had gone out in time after all, and was told late.
+  await shop.database.$client.query("insert into posting (shop_id, id, version, need_id, posted_on, service, cost_minor) values ($1, gen_random_uuid(), 1, $2, $3, 'Letter', 0)", [
+    HOME.shopId,
+    ids.need,
+    due,
+  ]);
+  await shop.give("set-shop", { changeover: 5 });
+  await until(isFresh);
+  expect((await forecasts()).map(({ kept }) => kept)).toEqual([true, true]);
+  expect((await reliability()).brier ?? 1).toBeLessThan(missed.brier ?? 0);
+}, 60_000);

@@ -6,6 +6,7 @@ import { inShop, type Database, type Transaction } from "../../db/pool.ts";
 import type { Clock } from "../../http/clock.ts";
 import type { Outside } from "../../outside/outside.ts";
 import { seasonPlanTable } from "../tables.ts";
+import { keepForecasts } from "./forecasts.ts";
 import { PlanQueue } from "./queue.ts";
 import { readOutlook, readTask } from "./reads.ts";
 
@@ -88,6 +89,7 @@ export class Planner {
         .update(seasonPlanTable)
         .set({ plan, starts: null, revision: task.row.wanted, factsAt: now, staleAt: staleAt(plan), setAside: null })
         .where(and(eq(seasonPlanTable.shopId, shopId), lte(seasonPlanTable.revision, task.row.wanted)));
+      await keepForecasts(tx, shopId, plan);
       await tell(tx, shopId);
     });
     void this.starts(shopId, task.outlook, plan, task.row.wanted);

@@ -1,6 +1,7 @@
 import type { EventRead, EventTold } from "@yule/contract";
+import { reliabilityOf, type Claim } from "@yule/core";
 import { need, season } from "@yule/derive/examples";
-import { cleanup, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../plan/testing.tsx";
 import LogbookView from "./LogbookView.tsx";
@@ -40,6 +41,21 @@ test("what happened reads in her own days, each under its day, what was taken ba
   expect(screen.getAllByRole("heading", { level: 2 }).map((heading) => heading.textContent)).toEqual(["Sat 8 Nov", "Fri 7 Nov"]);
   const struck = screen.getByText("4 × Cotton bought");
   expect(getComputedStyle(struck).textDecoration).toContain("line-through");
+});
+
+test("chances are set beside what came of them once there are enough; before, nothing is claimed", async () => {
+  await screen.findByText("Office posted by Letter on Thu 20 Nov");
+  expect(screen.queryByRole("region", { name: "How true the chances were" })).toBeNull();
+  cleanup();
+  const claims = Array.from({ length: 10 }, (_, at): Claim => ({ need: String(at), chance: 0.9, kept: at < 6 }));
+  const reliability = reliabilityOf([...claims, { need: "tight", chance: 0.6, kept: true }]);
+  showScreen(<LogbookView />, { outlook: { ...season([need]), reliability } });
+  await screen.findByText("Office posted by Letter on Thu 20 Nov");
+  expect(screen.getByRole("heading", { level: 1 }).textContent).toContain("What was called safe was kept 60 times in 100, and 90 had been said.");
+  const table = within(screen.getByRole("region", { name: "How true the chances were" }));
+  expect(table.getByRole("row", { name: /safe/ }).textContent).toMatch(/safe90 in 10060 in 10010/);
+  expect(table.getByRole("row", { name: /tight/ }).textContent).toMatch(/60 in 100100 in 1001/);
+  expect(table.getByText(/The plans were too sure\. Times are now believed to spread 1\.\d times as wide/)).toBeTruthy();
 });
 
 test("an entry is taken back by one press, and a taking back is done again", async () => {

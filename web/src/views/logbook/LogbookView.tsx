@@ -10,6 +10,7 @@ import { useView } from "../../plan/useOutlet.ts";
 import { TextInput } from "../../kit/FormField.tsx";
 import { Loading, Teach } from "../../kit/states.tsx";
 import { useSpeech } from "../../kit/measure.tsx";
+import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 
 /** Logbook: all that happened, latest first, and what it taught. */
@@ -40,8 +41,10 @@ export default function LogbookView() {
             </Figure>
             {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs went out in time`}.
           </>
-        )}
+        )}{" "}
+        <ReliabilityWords reliability={outlook.reliability} />
       </Verdict>
+      <ReliabilityTable reliability={outlook.reliability} />
       <Box maxWidth="860px" marginBottom="10px">
         <NoteLesson design={null} />
       </Box>
