@@ -37,7 +37,7 @@ export type { Fault } from "./outcome/outcome.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/stock.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
-export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort } from "./season/promises/planPromises.ts";
+export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort, type StandingPlan } from "./season/promises/planPromises.ts";
 export * from "./season/promises/promiseState.ts";
 export { LaterStarts, startsOf, type LatestSeasonStart, type LatestStart, type StartChance } from "./season/promises/latestStart.ts";
 export { NOTHING_CLAIMED, reliabilityOf, widened, type Claim, type Reliability, type ReliabilityBand } from "./season/promises/reliability.ts";
@@ -64,7 +64,7 @@ export { odds, UNCERTAINTIES, type NeedOdds, type OddsAnswer, type Spreads, type
 export { guess, learn, typicalRatio, type Spread } from "./season/odds/spread.ts";
 export { GUESSED_SPREADS } from "./season/odds/guesses.ts";
 export { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts } from "./season/facts.ts";
-export { choiceAmong, withChange, type SeasonChange } from "./season/changes.ts";
+export { planAmong, withChange, type SeasonChange } from "./season/changes.ts";
 export { keptAnyway, type KeptAnyway } from "./season/keepAnyway.ts";
 export { movedNeeds, remedies, type QuickerPost, type Remedy, type RemedyBasis } from "./season/remedies.ts";
 export { readQuickNeed, type QuickNeed } from "./season/quickNeed.ts";

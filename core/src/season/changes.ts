@@ -1,7 +1,7 @@
 import { addDays, type Day } from "../measure/day.ts";
 import { minutes } from "../measure/minutes.ts";
 import type { OwedNeed, SeasonFacts } from "./facts.ts";
-import type { PlanChoice } from "./schedule/model.ts";
+import type { StandingPlan } from "./promises/planPromises.ts";
 import type { KeptSession, Who } from "./sessions.ts";
 
 /** One thing that could be otherwise: for a remedy that is tried, and for the sandbox. */
@@ -16,11 +16,27 @@ export type SeasonChange =
   /** So many days later, or sooner below zero. With `readyBy` where the post decides what that leaves; else as many days. */
   | { readonly kind: "later"; readonly need: string; readonly days: number; readonly readyBy?: Day };
 
-/** Late evenings are told by their place among the sessions to come: the same evenings left free where sessions were added, lost or have passed. */
-export function choiceAmong(choice: PlanChoice, before: readonly KeptSession[], after: readonly KeptSession[]): PlanChoice {
-  const key = (session: KeptSession | undefined): string => (session ? `${session.day} ${String(session.to)} ${session.who}` : "");
-  const free = new Set(choice.free.map((index) => key(before[index])));
-  return { ...choice, free: after.flatMap((session, index) => (free.has(key(session)) ? [index] : [])) };
+const DISPLACED = 0.5;
+
+/**
+ * A plan that stands, where sessions were added, lost or have passed: sessions are told by their place among those to come. What lay in one that is
+ * lost goes to the next of the same hands.
+ */
+export function planAmong({ choice, blocks, pinned }: StandingPlan, before: readonly KeptSession[], after: readonly KeptSession[]): StandingPlan {
+  const key = (session: KeptSession): string => `${session.day} ${String(session.to)} ${session.who}`;
+  const places = new Map(after.map((session, index) => [key(session), index]));
+  const next = (session: KeptSession): number =>
+    after.findIndex((each) => each.who === session.who && (each.day > session.day || (each.day === session.day && each.to > session.to)));
+  // Before the next one, so that it goes after what that session has of its own.
+  const moved = before.map((session) => places.get(key(session)) ?? next(session) - DISPLACED);
+  return {
+    ...(pinned && { pinned: pinned.flatMap((index) => (before[index] ? (places.get(key(before[index])) ?? []) : [])) }),
+    choice: { ...choice, free: choice.free.flatMap((index) => (before[index] ? (places.get(key(before[index])) ?? []) : [])) },
+    blocks: blocks.flatMap(({ needs, step, session, units }) => {
+      const place = moved[session] ?? -1;
+      return place < -DISPLACED ? [] : [{ needs, step, session: place, units }];
+    }),
+  };
 }
 
 /** The facts as they would be after a change. */

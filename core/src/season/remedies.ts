@@ -1,10 +1,10 @@
 import { addDays, weekdayOf, type Day } from "../measure/day.ts";
-import { choiceAmong, withChange, type SeasonChange } from "./changes.ts";
+import { planAmong, withChange, type SeasonChange } from "./changes.ts";
 import { seasonJobOf, stepsOf, type OwedNeed, type SeasonFacts } from "./facts.ts";
 import { forecast, type NeedOdds, type Spreads } from "./odds/odds.ts";
-import { planPromises, type PromiseEffort } from "./promises/planPromises.ts";
+import { planPromises, type PromiseEffort, type StandingPlan } from "./promises/planPromises.ts";
 import { stateOf } from "./promises/promiseState.ts";
-import type { PlanChoice, SeasonWorkPlan } from "./schedule/model.ts";
+import type { SeasonWorkPlan } from "./schedule/model.ts";
 
 /** Something that would help, with what it costs and what it repairs: all of it planned anew, nothing assumed. */
 export interface Remedy {
@@ -54,7 +54,7 @@ export interface RemedyBasis {
  * one makes all of them safe. Ranked by promises kept, then by what it asks.
  */
 export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], basis: RemedyBasis, stop: () => boolean): Remedy[] {
-  const now = tried(facts, plan.choice, basis);
+  const now = tried(facts, plan, basis);
   const weak = [...now.chances].filter(([, { chance }]) => stateOf(chance) !== "safe").sort((a, b) => a[1].chance - b[1].chance);
   if (weak.length === 0) return [];
   const ids = weak.slice(0, MOST_HELPED).map(([id]) => id);
@@ -103,7 +103,7 @@ interface Outcome {
 }
 
 /** Plans facts from a plan that stands, and plays the plan. */
-function tried(facts: SeasonFacts, choice: PlanChoice, { spreads, needs, effort }: RemedyBasis): Outcome {
+function tried(facts: SeasonFacts, start: StandingPlan, { spreads, needs, effort }: RemedyBasis): Outcome {
   const job = seasonJobOf(facts);
   const owed = new Map(facts.needs.map((need) => [need.id, need]));
   const known = needs.map((each) => {
@@ -111,7 +111,7 @@ function tried(facts: SeasonFacts, choice: PlanChoice, { spreads, needs, effort 
     // Printed, one good master is enough.
     return need?.print ? { ...each, units: Math.min(1, each.units), cards: Math.min(1, each.cards) } : { ...each, cards: Math.min(each.cards, need?.cards ?? each.cards) };
   });
-  const answer = planPromises(job, spreads, known, effort, choice).plan;
+  const answer = planPromises(job, spreads, known, effort, start).plan;
   const found = forecast(job, answer, spreads, known, { seed: 11, runs: RUNS, stop: () => false }).needs;
   const due = new Map(job.needs.map((need) => [need.id, need.due]));
   return {
@@ -122,7 +122,7 @@ function tried(facts: SeasonFacts, choice: PlanChoice, { spreads, needs, effort 
 
 function measured(facts: SeasonFacts, plan: SeasonWorkPlan, now: Outcome, changes: readonly SeasonChange[], basis: RemedyBasis): Remedy {
   const changed = changes.reduce(withChange, facts);
-  const then = tried(changed, choiceAmong(plan.choice, facts.sessions, changed.sessions), basis);
+  const then = tried(changed, planAmong(plan, facts.sessions, changed.sessions), basis);
   const isSafe = (outcome: Outcome, id: string): boolean => stateOf(outcome.chances.get(id)?.chance ?? 1) === "safe";
   return {
     changes,

@@ -232,7 +232,8 @@ class PlayedHands {
       seen[count] = chain;
       count += 1;
     }
-    return unpromised;
+    // What is not promised waits while something promised will be dry before the session ends.
+    return this.wakesAt < this.close ? -1 : unpromised;
   }
 
   /** Strikes a piece off the list. */

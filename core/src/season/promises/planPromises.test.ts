@@ -7,7 +7,7 @@ import { largeSeason, need, season, session, step } from "../schedule/examples.t
 import type { PlanChoice, SeasonJob, SeasonWorkPlan } from "../schedule/model.ts";
 import { planWork } from "../schedule/planWork.ts";
 import { seasonFaults } from "../schedule/verify.ts";
-import { planPromises, type PromiseEffort } from "./planPromises.ts";
+import { planPromises, type PromiseEffort, type StandingPlan } from "./planPromises.ts";
 import { hundredths, stateOf, STATES, worstState } from "./promiseState.ts";
 import { smallModelOf } from "./smallModel.ts";
 import { MATTERS, weightOf } from "./weights.ts";
@@ -26,7 +26,7 @@ const dryness = (each: SeasonJob["needs"][number]): number => [...each.paint, ..
 const bySlack = (job: SeasonJob): string[] => [...job.needs].sort((a, b) => a.due - dryness(a) - (b.due - dryness(b))).map(({ id }) => id);
 /** A hundredth of what a server does: what holds of it holds of more. */
 const EFFORT: PromiseEffort = { seed: 1, turns: 15, pieces: 30_000 };
-const plan = (job: SeasonJob, start: PlanChoice | null = null, needs = oddsOf(job)) => planPromises(job, GUESSED_SPREADS, needs, EFFORT, start);
+const plan = (job: SeasonJob, start: StandingPlan | null = null, needs = oddsOf(job)) => planPromises(job, GUESSED_SPREADS, needs, EFFORT, start);
 const chanceOf = (job: SeasonJob, made: SeasonWorkPlan, id: string): number =>
   forecast(job, made, GUESSED_SPREADS, oddsOf(job), { seed: 9, runs: 800, stop: () => false }).needs.find((each) => each.id === id)?.chance ?? NaN;
 
@@ -120,11 +120,11 @@ test("what must not fail is kept before two ordinary promises", () => {
 test("the plan that stands is kept after a small change, and left where another keeps clearly more", () => {
   const job = largeSeason(14, 10, 8, 0.7, 8);
   const before = plan(job);
-  const again = plan({ ...job, needs: [...job.needs, need("late comer", { due: 50, paint: [step("wash", { units: 3 })] })] }, before.plan.choice);
+  const again = plan({ ...job, needs: [...job.needs, need("late comer", { due: 50, paint: [step("wash", { units: 3 })] })] }, before.plan);
   const place = (made: SeasonWorkPlan) => new Set(made.blocks.map((block) => `${block.needs.join()} ${block.step} ${String(block.session)}`));
   const [was, is] = [place(before.plan), place(again.plan)];
   expect([...was].filter((key) => is.has(key)).length / was.size).toBeGreaterThan(0.8);
-  const hopeless = plan(crowded, choice(byDue(crowded)));
+  const hopeless = plan(crowded, { choice: choice(byDue(crowded)), blocks: [] });
   expect(hopeless.kept).toBeGreaterThan(3);
 });
 

@@ -1,12 +1,14 @@
 import { seededRandom, type Limits } from "../../search/search.ts";
 import { forecast, type NeedOdds, type Spreads } from "../odds/odds.ts";
 import { SameFutures } from "../odds/sameFutures.ts";
-import { decode } from "../schedule/decode.ts";
+import { decode, type Standing, type Yielding } from "../schedule/decode.ts";
 import type { PlanChoice, SeasonJob, SeasonWorkPlan } from "../schedule/model.ts";
 import { carriedOver, joinable, planWork, STYLES, type SeasonAnswer } from "../schedule/planWork.ts";
+import type { Stay } from "../schedule/stays.ts";
 import { firstOrders } from "./firstOrders.ts";
 import { orderOfPromises } from "./keepPromises.ts";
 import { STATES } from "./promiseState.ts";
+import { mostKept } from "./mostKept.ts";
 import { smallModelOf } from "./smallModel.ts";
 
 /** A plan with what is expected of it. */
@@ -40,10 +42,15 @@ const [FIRST_LOTS, SECOND_LOTS, LOTS] = [1, 2, 8] as const;
 const [TRIED_ORDERS, FINALISTS] = [3, 3] as const;
 /** A plan is dropped when it lies so many standard errors behind. */
 const SURELY = 2;
-/** A standing plan is left only for so much more weight of promises, or such a share of all: sessions do not move for a breath. */
-const [WORTH_MOVING, WORTH_SHARE] = [0.4, 0.02] as const;
+/**
+ * A standing plan is left only for so much more weight of promises, or such a share of all: sessions do not move for a breath. Where all of it would
+ * move, for so many times as much.
+ */
+const [WORTH_MOVING, WORTH_SHARE, ALL_MOVED] = [0.4, 0.02, 3] as const;
 /** What is new is put in before the rest of a standing plan only for more than this. */
 const CALM = 0.1;
+/** And for so much for all that moves more. */
+const MOVED = 1.2;
 /** A late evening is used only where it keeps more than this. */
 const EVENING_WORTH = 0.03;
 /** Choices that the search in little may look at, for each piece that is played in the season itself. */
@@ -51,6 +58,10 @@ const SMALL_SHARE = 12;
 /** Futures in which the chance of each is looked at, to tell what has no hope. */
 const HOPE_RUNS = 300;
 
+/** So many late needs of a plan that stands are let go before it at the most. */
+const MOST_REPAIRED = 8;
+/** The calmest first. */
+const YIELDING: readonly Yielding[] = ["displaced and new", "displaced", "nothing"];
 const HOPE = STATES.find(({ state }) => state === "at risk")?.from ?? 0;
 
 /**
@@ -60,20 +71,43 @@ const HOPE = STATES.find(({ state }) => state === "at risk")?.from ?? 0;
  * resigned, stands last, and holds nobody up.
  * @param start the plan that stands: kept unless another is worth moving for
  */
-export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort, start: PlanChoice | null = null): PromiseAnswer {
-  const contest = new Contest(job, new SameFutures(job, spreads, needs, effort.seed), effort.pieces);
-  if (job.needs.length === 0) return { ...planWork(job, stepsAlone(effort.seed, effort.turns), start), kept: 0 };
+export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort, start: StandingPlan | null = null): PromiseAnswer {
+  const contest = new Contest(job, new SameFutures(job, spreads, needs, effort.seed), effort.pieces, pinsOf(start));
+  if (job.needs.length === 0) return { ...planWork(job, stepsAlone(effort.seed, effort.turns), start?.choice), kept: 0 };
   const near = effort.isNear === true && start !== null ? contest.beginNear(start) : null;
-  const byDays = near ? null : planWork(job, stepsAlone(effort.seed, effort.turns), start);
-  if (byDays) contest.begin([byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)]);
+  const byDays = near ? null : planWork(job, stepsAlone(effort.seed, effort.turns), start?.choice);
+  if (byDays)
+    contest.begin(
+      [byDays.plan.choice, ...firstOrdersOf(job, spreads, needs, effort)],
+      [...mostKept(job, spreads, weightsOf(needs), TRIED_STYLES), ...(start ? [carriedOver(job, start.choice)] : [])],
+    );
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
   const standing = near ?? (start && contest.near(start));
-  const best = standing && contest.best.kept - standing.kept < Math.max(WORTH_MOVING, WORTH_SHARE * contest.weight) ? standing : contest.best;
+  const best = standing && !contest.isWorthMoving(standing) ? standing : contest.best;
   const { bound, proven, tried } = byDays ?? NOTHING_PROVEN;
   return { plan: best.plan, kept: best.kept, bound, proven: proven && best.plan.score.lateDays <= bound.lateDays, tried };
 }
+
+const weightsOf = (needs: readonly NeedOdds[]): ReadonlyMap<string, number> => new Map(needs.map(({ id, weight }) => [id, weight]));
+const TRIED_STYLES = [STYLES[1], STYLES[3]] as const;
+
+/** A plan that stands: what was turned for it, and where its work lies. */
+export interface StandingPlan {
+  readonly choice: PlanChoice;
+  readonly blocks: readonly Stay[];
+  /** Sessions whose work the maker keeps where it is, by their place. */
+  readonly pinned?: readonly number[];
+}
+
+/** What stands in sessions that are pinned, and in them goes before all else. */
+function pinsOf(start: StandingPlan | null): Standing | null {
+  const pinned = new Set(start?.pinned);
+  const stays = start?.blocks.filter(({ session }) => pinned.has(session)) ?? [];
+  return stays.length > 0 ? { stays, yields: "nothing", pinned } : null;
+}
+const NO_PINS: ReadonlySet<number> = new Set();
 
 /** What is true of any plan, where nothing more was looked for. */
 const NOTHING_PROVEN = { bound: { lateDays: 0, lateSessions: 0, changeovers: 0 }, proven: false, tried: 0 } as const;
@@ -115,35 +149,62 @@ class Contest {
     private readonly job: SeasonJob,
     private readonly futures: SameFutures,
     private readonly pieces: number,
+    private readonly pins: Standing | null,
   ) {
     this.weight = futures.weight;
   }
 
   /** A choice as a plan, with what it keeps in as many futures as the best was looked at in. */
-  weighed(choice: PlanChoice): Weighed {
-    return this.seen(this.laid(choice), LOTS);
+  weighed(choice: PlanChoice, stays: readonly Stay[] = [], yields?: Yielding): Weighed {
+    return this.seen(this.laid(choice, stays, yields), LOTS);
   }
 
   /** The plan that stands, taken over: what is new comes after all of it where it is kept there too, else as early as it must. */
-  standing(start: PlanChoice): Weighed {
-    const early = carriedOver(this.job, start);
-    const known = new Set(start.order);
-    const old = early.order.filter((id) => known.has(id));
+  standing({ choice, blocks }: StandingPlan): Weighed {
+    const early = carriedOver(this.job, choice);
+    const known = new Set(choice.order);
+    const lost = new Set(early.resigned);
+    const old = early.order.filter((id) => known.has(id) && !lost.has(id));
+    const rest = early.order.filter((id) => known.has(id) && lost.has(id));
     const fresh = early.order.filter((id) => !known.has(id));
-    const late = fresh.length > 0 ? [0.75, 0.5].map((share) => Math.ceil(old.length * share)) : [];
-    const choices = [[...old, ...fresh], ...late.map((at) => [...old.slice(0, at), ...fresh, ...old.slice(at)]), early.order].map((order) => ({ ...early, order }));
-    return choices.map((choice) => this.weighed(choice)).reduce((best, each) => (each.kept > best.kept + CALM ? each : best));
+    const orders = [[...old, ...fresh, ...rest]];
+    for (const share of fresh.length > 0 ? [0.75, 0.5] : []) {
+      const at = Math.ceil(old.length * share);
+      orders.push([...old.slice(0, at), ...fresh, ...old.slice(at), ...rest]);
+    }
+    if (fresh.length > 0) orders.push([...early.order]);
+    const choices = orders.map((order): PlanChoice => ({ ...early, order }));
+    const modes = blocks.length > 0 ? YIELDING : YIELDING.slice(-1);
+    const calm = modes.flatMap((yields) => choices.map((each) => this.weighed(each, blocks, yields))).reduce((best, each) => (isWorth(each, best, blocks) ? each : best));
+    return this.repaired(calm, blocks);
   }
 
-  /** Looks at all in few futures, at the best of them in every way of working, and at the best of these closely. */
-  begin(choices: readonly PlanChoice[]): void {
+  /** Lets needs that a change has made late go before what stands, one after another, where that keeps more. */
+  private repaired(calm: Weighed, blocks: readonly Stay[]): Weighed {
+    if (blocks.length === 0) return calm;
+    let [best, stays] = [calm, blocks];
+    const late = calm.plan.needs.filter(({ id, lateDays }) => lateDays > 0 && !calm.plan.choice.resigned.includes(id)).slice(0, MOST_REPAIRED);
+    for (const { id } of late) {
+      const freed = stays.filter(({ needs, session }) => !needs.includes(id) || this.pins?.pinned.has(session));
+      const tried = this.weighed(calm.plan.choice, freed, "displaced");
+      if (isWorth(tried, best, blocks)) [best, stays] = [tried, freed];
+    }
+    return best;
+  }
+
+  /**
+   * @param choices orders to begin from, in any way of working
+   * @param whole choices that have their way of working
+   * Looks at all in few futures, at the best of them in every way of working, and at the best of these closely.
+   */
+  begin(choices: readonly PlanChoice[], whole: readonly PlanChoice[]): void {
     const looked = choices.map((choice) => this.seen(this.laid(choice), FIRST_LOTS));
     const ways = bestFirst(looked)
       .slice(0, TRIED_ORDERS)
       .flatMap(({ plan }) => waysOf(this.job, plan.choice))
       .map((choice) => this.seen(this.laid(choice), SECOND_LOTS));
     const [best] = bestFirst(
-      bestFirst([...ways, ...looked])
+      bestFirst([...ways, ...looked, ...whole.map((choice) => this.seen(this.laid(choice), SECOND_LOTS))])
         .slice(0, FINALISTS)
         .map((each) => this.seen(each, LOTS)),
     );
@@ -151,17 +212,25 @@ class Contest {
   }
 
   /** Begins with the plan that stands. */
-  beginNear(start: PlanChoice): Weighed {
-    return (this.best = this.near(start));
+  beginNear(start: StandingPlan): Weighed {
+    // What is only tried need not be calm.
+    return (this.best = this.near({ ...start, blocks: [] }));
+  }
+
+  /** Whether the best keeps so much more than a plan that stands that its sessions may move. */
+  isWorthMoving(standing: Weighed): boolean {
+    const worth = Math.max(WORTH_MOVING, WORTH_SHARE * this.weight);
+    return this.best.kept - standing.kept >= worth * (1 + (ALL_MOVED - 1) * movedShare(standing.plan.blocks, this.best.plan));
   }
 
   /** The plan that stands, or the same with those who were resigned where their days put them: they may have hope now. */
-  near(start: PlanChoice): Weighed {
+  near(start: StandingPlan): Weighed {
     const same = this.standing(start);
-    if (start.resigned.length === 0) return same;
-    const resigned = new Set(start.resigned);
-    const freed = this.standing({ ...start, order: start.order.filter((id) => !resigned.has(id)), resigned: [] });
-    return freed.kept > same.kept ? freed : same;
+    const { choice } = start;
+    if (choice.resigned.length === 0) return same;
+    const resigned = new Set(choice.resigned);
+    const freed = this.standing({ ...start, choice: { ...choice, order: choice.order.filter((id) => !resigned.has(id)), resigned: [] } });
+    return freed.kept > same.kept + CALM ? freed : same;
   }
 
   /** Goes from choice to choice near by, as long as there is work left to spend. */
@@ -197,8 +266,8 @@ class Contest {
     }
   }
 
-  private laid(choice: PlanChoice): Weighed {
-    const plan = decode(this.job, choice);
+  private laid(choice: PlanChoice, stays: readonly Stay[] = [], yields?: Yielding): Weighed {
+    const plan = decode(this.job, choice, stays.length > 0 ? { stays, yields: yields ?? "nothing", pinned: this.pins?.pinned ?? NO_PINS } : this.pins);
     return { plan, play: this.futures.of(plan), scores: [], kept: 0 };
   }
 
@@ -222,10 +291,21 @@ class Contest {
   }
 }
 
+/** How much of what stood lies in another session, or nowhere. */
+function movedShare(stood: readonly Stay[], { blocks }: SeasonWorkPlan): number {
+  const place = ({ needs, step, session }: Stay): string => `${needs.join("+")}/${step}/${String(session)}`;
+  const now = new Set(blocks.map(place));
+  return stood.filter((block) => !now.has(place(block))).length / Math.max(1, stood.length);
+}
+
+/** Whether one plan keeps enough more than another for what it moves more of a plan that stands. */
+const isWorth = (one: Weighed, other: Weighed, stood: readonly Stay[]): boolean =>
+  one.kept - other.kept > CALM + MOVED * Math.max(0, movedShare(stood, one.plan) - movedShare(stood, other.plan));
+
 const bestFirst = (all: readonly Weighed[]): Weighed[] => [...all].sort((a, b) => b.kept - a.kept);
 const mean = (values: readonly number[]): number => values.reduce((sum, each) => sum + each, 0) / Math.max(1, values.length);
 
-/** Another choice near by: a need taken to another place, two exchanged, one joined to its design or parted from it, another way of working. */
+/** Another choice near by: a need taken to another place, two exchanged, one joined to its design or parted from it, one given up or taken up again, another way of working. */
 function nearby(choice: PlanChoice, canJoin: readonly string[], random: () => number): PlanChoice {
   const anyIn = (count: number): number => Math.floor(random() * count);
   const kind = random();
@@ -233,19 +313,47 @@ function nearby(choice: PlanChoice, canJoin: readonly string[], random: () => nu
   if (kind < 0.15 && joining !== undefined)
     return { ...choice, joined: choice.joined.includes(joining) ? choice.joined.filter((id) => id !== joining) : [...choice.joined, joining] };
   if (kind < 0.2) return { ...choice, ...STYLES[anyIn(STYLES.length)] };
-  const order = [...choice.order];
-  const from = anyIn(order.length);
-  const [id] = order.splice(from, 1);
-  if (id === undefined) return choice;
-  const other = anyIn(order.length + 1);
-  if (kind < 0.35) {
-    const at = Math.min(other, order.length - 1);
-    const [swapped] = at >= 0 ? order.splice(at, 1, id) : [];
-    order.splice(from, 0, ...(swapped === undefined ? [id] : [swapped]));
-    return { ...choice, order };
+  const resigned = choice.resigned[anyIn(choice.resigned.length)];
+  if (resigned !== undefined && kind < 0.45) return takenUp(choice, resigned, kind < 0.32, anyIn);
+  const lost = new Set(choice.resigned);
+  return {
+    ...choice,
+    order: [
+      ...moved(
+        choice.order.filter((id) => !lost.has(id)),
+        kind,
+        anyIn,
+      ),
+      ...choice.order.filter((id) => lost.has(id)),
+    ],
+  };
+}
+
+/** One that was given up has a place among the rest again, in exchange for another or for none. */
+function takenUp(choice: PlanChoice, id: string, inExchange: boolean, anyIn: (count: number) => number): PlanChoice {
+  const lost = new Set(choice.resigned);
+  const kept = choice.order.filter((each) => !lost.has(each));
+  const at = anyIn(kept.length + 1);
+  const [other] = inExchange && kept.length > 0 ? kept.splice(Math.min(at, kept.length - 1), 1, id) : [];
+  if (other === undefined) kept.splice(at, 0, id);
+  const resigned = [...choice.resigned.filter((each) => each !== id), ...(other === undefined ? [] : [other])];
+  return { ...choice, order: [...kept, ...resigned], resigned };
+}
+
+function moved(order: readonly string[], kind: number, anyIn: (count: number) => number): readonly string[] {
+  const next = [...order];
+  const from = anyIn(next.length);
+  const [id] = next.splice(from, 1);
+  if (id === undefined) return order;
+  const other = anyIn(next.length + 1);
+  if (kind < 0.55) {
+    const at = Math.min(other, next.length - 1);
+    const [swapped] = at >= 0 ? next.splice(at, 1, id) : [];
+    next.splice(from, 0, ...(swapped === undefined ? [id] : [swapped]));
+    return next;
   }
-  // Mostly not far; now and then to the end, to be given up.
-  const to = kind < 0.75 ? Math.max(0, Math.min(order.length, from + anyIn(13) - 6)) : kind < 0.82 ? order.length : other;
-  order.splice(to, 0, id);
-  return { ...choice, order };
+  // Mostly not far; now and then to the end.
+  const to = kind < 0.85 ? Math.max(0, Math.min(next.length, from + anyIn(13) - 6)) : kind < 0.89 ? next.length : other;
+  next.splice(to, 0, id);
+  return next;
 }

@@ -10,6 +10,7 @@ import {
   type WorkNeed,
   type WorkSession,
 } from "./model.ts";
+import { Stays, unitsAfter, type LaterUnits, type Stay } from "./stays.ts";
 import { Chain, isAtBoard, NEAR, Queue, skipEmpty } from "./queue.ts";
 
 interface Hands {
@@ -51,9 +52,11 @@ class Rack {
  * Makes the plan that a choice of order stands for, by serial list scheduling: whenever hands are free, the most
  * pressing piece of work that is ready is taken up, so that drying hides behind work (Kolisch 1996, without delay).
  * Whole units only; what a session cannot hold goes on in the next.
+ * @param standing what a plan that stands has in its sessions: nothing is drawn forward out of them
  */
-export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
+export function decode(job: SeasonJob, choice: PlanChoice, standing: Standing | null = null): SeasonWorkPlan {
   const { chains, batches } = chainsOf(job, choice);
+  const stays = standing && standing.stays.length > 0 ? new Stays(standing.stays) : null;
   const hands = handsAtFirst(job, new Set(choice.free));
   const blocks: WorkBlock[] = [];
   const queue = new Queue(chains);
@@ -66,7 +69,14 @@ export function decode(job: SeasonJob, choice: PlanChoice): SeasonWorkPlan {
     if (!session) break;
     rack.clear(one.at);
     queue.wake(one.at);
-    const found = pick(job, queue, one, session, rack, choice);
+    const found = pick(
+      job,
+      queue,
+      one,
+      { session, index: sessionIndex, stays, yields: standing?.pinned.has(sessionIndex) ? "displaced and new" : (standing?.yields ?? "nothing") },
+      rack,
+      choice,
+    );
     const chain = found.chain;
     const step = chain?.steps[chain.step];
     if (!chain || !step) {
@@ -133,6 +143,7 @@ const handsAtFirst = (job: SeasonJob, free: ReadonlySet<number>): Hands[] =>
 function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batches: string[][] } {
   const rank = new Map(choice.order.map((id, index) => [id, index]));
   const joined = new Set(choice.joined);
+  const lost = new Set(choice.resigned);
   const byDue = [...job.needs].sort((a, b) => a.due - b.due || (a.id < b.id ? -1 : 1));
   const open = new Map<string, WorkNeed[]>();
   const groups: WorkNeed[][] = [];
@@ -152,10 +163,18 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
     const release = Math.max(...group.map((need) => need.release));
     const ids = group.map((need) => need.id);
     const paint = group.length === 1 ? first.paint : first.paint.map((step, index) => ({ ...step, units: group.reduce((sum, need) => sum + (need.paint[index]?.units ?? 0), 0) }));
-    const batch = new Chain(ids, paint, first.palette, Math.min(...ids.map((id) => rank.get(id) ?? Infinity)), null, release);
+    const batch = new Chain(
+      ids,
+      paint,
+      first.palette,
+      Math.min(...ids.map((id) => rank.get(id) ?? Infinity)),
+      null,
+      release,
+      ids.every((id) => lost.has(id)),
+    );
     chains.push(batch);
     // Cards that are begun are finished before new panels of the same rank.
-    for (const need of group) chains.push(new Chain([need.id], need.finish, need.palette, (rank.get(need.id) ?? Infinity) - 0.5, batch, release));
+    for (const need of group) chains.push(new Chain([need.id], need.finish, need.palette, (rank.get(need.id) ?? Infinity) - 0.5, batch, release, lost.has(need.id)));
   }
   return { chains, batches: groups.filter((group) => group.length > 1).map((group) => group.map((need) => need.id)) };
 }
@@ -200,11 +219,36 @@ interface Picked {
   readonly later: number;
 }
 
+/** Among what stands in a session: what was displaced from another, and what the plan that stands does not know. */
+export type Yielding = "displaced and new" | "displaced" | "nothing";
+
+/** What a plan that stands holds of another. */
+export interface Standing {
+  readonly stays: readonly Stay[];
+  /** What takes only what a session leaves free, once all that stands in it is done. */
+  readonly yields: Yielding;
+  /** Sessions in which all else yields, whatever is said of the rest. */
+  readonly pinned: ReadonlySet<number>;
+}
+
+/** A session that is on, and what a plan that stands keeps for later ones. */
+interface HeldSession {
+  readonly session: WorkSession;
+  readonly index: number;
+  readonly stays: Stays | null;
+  readonly yields: Yielding;
+}
+
+/** Whether work has no place of its own in a session, and goes after all that has. */
+function isAstray(planned: readonly LaterUnits[] | null, session: number, yields: Yielding): boolean {
+  if (planned === null) return yields === "displaced and new";
+  return yields !== "nothing" && !planned.some((each) => each.session === session);
+}
+
 /** The most pressing piece of work that fits, or within `reach` of it one of the palette that is out. */
-function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, rack: Rack, { reach, patience }: PlanChoice): Picked {
+function pick(job: SeasonJob, queue: Queue, one: Hands, { session, index, stays, yields }: HeldSession, rack: Rack, { reach, patience }: PlanChoice): Picked {
+  const choosing = new Choosing(reach, stays !== null);
   let later = queue.nextDry();
-  let best: Picked | null = null;
-  let seen = 0;
   for (const chain of queue.ready) {
     const step = chain.steps[chain.step];
     if (!step || !sessionAllows(job, session, step)) continue;
@@ -218,15 +262,67 @@ function pick(job: SeasonJob, queue: Queue, one: Hands, session: WorkSession, ra
     const room = session.close - one.at - setup + NEAR;
     const units = Math.min(step.units - chain.done, places, step.hands > 0 ? Math.floor(room / step.hands) : room >= 0 ? Infinity : 0);
     if (units < 1) continue;
-    seen += 1;
-    if (best === null || !changes) best = { chain, units, setup, changes, later };
-    if (!changes || seen > reach) break;
+    const planned = stays?.of(chain.needs, step.id) ?? null;
+    const now = planned ? Math.min(units, step.units - chain.done - unitsAfter(planned, index)) : units;
+    choosing.meet({ chain, units, setup, changes, later }, now, stays !== null && isAstray(planned, index, yields));
+    if (choosing.isSettled) break;
   }
-  if (best?.changes && patience > 0) {
+  const best = choosing.best;
+  if (best?.chain?.resigned || choosing.usual?.chain?.resigned) {
+    // It would bring its own water and setups into a session that promised work goes on in.
+    const soon = queue.nextPromised();
+    if (soon < session.close && (best === null || best.chain?.resigned)) return { ...NOTHING, later: soon };
+  }
+  if (choosing.usual?.changes && patience > 0) {
     const soon = queue.nextDryOf(one.palette);
-    if (soon <= one.at + patience && soon < session.close) return { ...best, chain: null, later: soon };
+    if (soon <= one.at + patience && soon < session.close) return { ...NOTHING, later: soon };
   }
-  return best ?? { chain: null, units: 0, setup: 0, changes: false, later };
+  return best ?? { ...NOTHING, later };
+}
+
+const NOTHING = { chain: null, units: 0, setup: 0, changes: false } as const;
+
+/** Chooses among pieces of work that come most pressing first: the first, or one of the palette that is out within reach of it. */
+class Choosing {
+  /** What would be chosen were nothing held; by it is decided whether to wait for a palette, so that a plan that is held goes as it went. */
+  usual: Picked | null = null;
+  private own: Picked | null = null;
+  private astray: Picked | null = null;
+  private seen = 0;
+  private isUsualSettled = false;
+  private isOwnSettled = false;
+
+  constructor(
+    private readonly reach: number,
+    private readonly isHeld: boolean,
+  ) {}
+
+  /** @param now units of it that may be done in this session @param isAstray it goes after all that has its place here */
+  meet(one: Picked, now: number, isAstray: boolean): void {
+    this.seen += 1;
+    const isLast = !one.changes || this.seen > this.reach;
+    if (!this.isUsualSettled) {
+      if (this.usual === null || !one.changes) this.usual = one;
+      this.isUsualSettled = isLast;
+    }
+    if (now >= 1) this.meetHeld({ ...one, units: now }, isAstray);
+    // Past its reach nothing is looked for once there is something to do.
+    if (this.own !== null && (this.seen > this.reach || !this.own.changes)) this.isOwnSettled = true;
+  }
+
+  private meetHeld(one: Picked, isAstray: boolean): void {
+    if (isAstray) {
+      if (this.astray === null || (this.astray.changes && !one.changes)) this.astray = one;
+    } else if (this.own === null || !one.changes) this.own = one;
+  }
+
+  get isSettled(): boolean {
+    return this.isHeld ? this.isOwnSettled : this.isUsualSettled;
+  }
+
+  get best(): Picked | null {
+    return this.isHeld ? (this.own ?? this.astray) : this.usual;
+  }
 }
 
 function finishOf(job: SeasonJob, need: WorkNeed, own: readonly Chain[]): NeedFinish {

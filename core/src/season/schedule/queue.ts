@@ -22,6 +22,8 @@ export class Chain {
     /** The chain that must be done before. */
     readonly after: Chain | null,
     release: number,
+    /** Not promised: taken up only where nothing that is promised can be done. */
+    readonly resigned: boolean,
   ) {
     this.ready = release;
     after?.followers.push(this);
@@ -64,6 +66,13 @@ export class Queue {
   nextDry(): number {
     let next = Infinity;
     for (const chain of this.drying) if (chain.ready < next) next = chain.ready;
+    return next;
+  }
+
+  /** The next moment at which something promised is dry. */
+  nextPromised(): number {
+    let next = Infinity;
+    for (const chain of this.drying) if (!chain.resigned && chain.ready < next) next = chain.ready;
     return next;
   }
 
