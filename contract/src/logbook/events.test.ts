@@ -32,6 +32,8 @@ test("each event reads by its values", () => {
   expect(words("remove-session-change", { what: "busy", who: "maker", title: "Dentist", first: "2031-11-10", last: "2031-11-11", from: 600, to: 660 })).toBe(
     "No longer: Busy 2031-11-10 to 2031-11-11, 10:00 to 11:00: Dentist",
   );
+  expect(words("pin-session", { day: "2031-11-13" })).toBe("The session on 2031-11-13 stays as it is planned");
+  expect(words("unpin-session", { day: "2031-11-13" })).toBe("The session on 2031-11-13 may be planned anew");
 });
 
 test("values are printed by whoever reads: a day is her day", () => {

@@ -1,6 +1,6 @@
 import { addNeed, changeNeed, removeNeed, addNeeds, serveNeed, tellOutcome } from "./needs.ts";
 import { noteLesson, removeLesson } from "./lessons.ts";
-import { setSessions, addSessionChange, addSessionChanges, removeSessionChange } from "./sessions.ts";
+import { setSessions, addSessionChange, addSessionChanges, pinSession, removeSessionChange, unpinSession } from "./sessions.ts";
 import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "./ownOccasions.ts";
 
 /** What a maker can say of this, with the schema of each. */
@@ -17,6 +17,8 @@ export const seasonCommands = {
   "add-session-change": addSessionChange,
   "add-session-changes": addSessionChanges,
   "remove-session-change": removeSessionChange,
+  "pin-session": pinSession,
+  "unpin-session": unpinSession,
   "add-own-occasion": addOwnOccasion,
   "add-own-occasions": addOwnOccasions,
   "remove-own-occasion": removeOwnOccasion,

@@ -41,6 +41,8 @@ export interface SeasonEvents {
   readonly "add-session-change": ChangedTime;
   readonly "add-session-changes": { readonly changes: number; readonly only: ChangedTime | null };
   readonly "remove-session-change": ChangedTime;
+  readonly "pin-session": { readonly day: string };
+  readonly "unpin-session": { readonly day: string };
   readonly "add-own-occasion": Titled & { readonly date: number; readonly month: number; readonly year: number | null };
   readonly "add-own-occasions": { readonly occasions: number };
   readonly "remove-own-occasion": Titled;
@@ -65,6 +67,8 @@ export const seasonSentences: Sentences<SeasonEvents> = {
   "add-session-change": (change) => timeWords(change),
   "add-session-changes": ({ changes, only }) => (only ? timeWords(only) : phrase`${changes} times that differ from the ordinary week`),
   "remove-session-change": (change) => phrase`No longer: ${timeWords(change)}`,
+  "pin-session": ({ day: on }) => phrase`The session on ${{ day: day(on) }} stays as it is planned`,
+  "unpin-session": ({ day: on }) => phrase`The session on ${{ day: day(on) }} may be planned anew`,
   "add-own-occasion": ({ title, date, month, year }) => phrase`${title} is kept on ${`${String(date)}.${String(month)}.${year === null ? "" : String(year)}`}`,
   "add-own-occasions": ({ occasions }) => phrase`${howMany(occasions, "day")} of her own ${occasions === 1 ? "is" : "are"} kept`,
   "remove-own-occasion": ({ title }) => phrase`${title} is kept no longer`,

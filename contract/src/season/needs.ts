@@ -5,7 +5,7 @@ import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import type { LessonRead } from "./lessons.ts";
 import type { OwnOccasionRead } from "./ownOccasions.ts";
-import type { people, SessionChangeRead } from "./sessions.ts";
+import type { people, PinnedSessionRead, SessionChangeRead } from "./sessions.ts";
 
 export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] as const;
 export type NeedKind = (typeof needKinds)[number];
@@ -179,6 +179,7 @@ export interface SeasonRead {
     readonly light: boolean;
   }[];
   readonly changes: readonly SessionChangeRead[];
+  readonly pinned: readonly PinnedSessionRead[];
   readonly ownOccasions: readonly OwnOccasionRead[];
   readonly lessons: readonly LessonRead[];
   /** How true the chances of this shop have been. */

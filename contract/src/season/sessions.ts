@@ -42,6 +42,19 @@ export const addSessionChange = z
 export const addSessionChanges = z.strictObject({ changes: z.array(addSessionChange).min(1).max(1000) });
 export const removeSessionChange = z.strictObject({ id, version });
 
+/** A session keeps the work that the plan has in it, whatever is planned anew. */
+export const pinSession = z.strictObject({ id, day: dayField, to: minuteOfDay, who: z.enum(people).default("maker") });
+export const unpinSession = z.strictObject({ id, version });
+
+export interface PinnedSessionRead {
+  readonly id: string;
+  readonly version: number;
+  readonly day: string;
+  /** The minute at which it ends: while it is on, its beginning moves with the clock. */
+  readonly to: number;
+  readonly who: (typeof people)[number];
+}
+
 export interface SessionChangeRead {
   readonly id: string;
   readonly version: number;

@@ -14,6 +14,8 @@ export const seasonTouched = {
   "add-session-change": ["season"],
   "add-session-changes": ["season"],
   "remove-session-change": ["season"],
+  "pin-session": ["season"],
+  "unpin-session": ["season"],
   "add-own-occasion": ["season"],
   "add-own-occasions": ["season"],
   "remove-own-occasion": ["season"],

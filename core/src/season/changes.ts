@@ -1,6 +1,6 @@
 import { addDays, type Day } from "../measure/day.ts";
 import { minutes } from "../measure/minutes.ts";
-import type { OwedNeed, SeasonFacts } from "./facts.ts";
+import { pinnedIn, type OwedNeed, type SeasonFacts } from "./facts.ts";
 import type { StandingPlan } from "./promises/planPromises.ts";
 import type { KeptSession, Who } from "./sessions.ts";
 
@@ -22,7 +22,8 @@ const DISPLACED = 0.5;
  * A plan that stands, where sessions were added, lost or have passed: sessions are told by their place among those to come. What lay in one that is
  * lost goes to the next of the same hands.
  */
-export function planAmong({ choice, blocks, pinned }: StandingPlan, before: readonly KeptSession[], after: readonly KeptSession[]): StandingPlan {
+export function planAmong({ choice, blocks }: StandingPlan, { sessions: before }: Pick<SeasonFacts, "sessions">, facts: Pick<SeasonFacts, "sessions" | "pinned">): StandingPlan {
+  const after = facts.sessions;
   const key = (session: KeptSession): string => `${session.day} ${String(session.to)} ${session.who}`;
   const places = new Map(after.map((session, index) => [key(session), index]));
   const next = (session: KeptSession): number =>
@@ -30,7 +31,7 @@ export function planAmong({ choice, blocks, pinned }: StandingPlan, before: read
   // Before the next one, so that it goes after what that session has of its own.
   const moved = before.map((session) => places.get(key(session)) ?? next(session) - DISPLACED);
   return {
-    ...(pinned && { pinned: pinned.flatMap((index) => (before[index] ? (places.get(key(before[index])) ?? []) : [])) }),
+    pinned: pinnedIn(facts),
     choice: { ...choice, free: choice.free.flatMap((index) => (before[index] ? (places.get(key(before[index])) ?? []) : [])) },
     blocks: blocks.flatMap(({ needs, step, session, units }) => {
       const place = moved[session] ?? -1;

@@ -54,6 +54,7 @@ const facts = (needs: readonly OwedNeed[], part: Partial<SeasonFacts> = {}): Sea
   changeover: 5,
   drying: null,
   helperMay: ["assemble", "pack"],
+  pinned: [],
   ...part,
 });
 const names = (need: OwedNeed): string[] => stepsOf(need).map((step) => `${String(step.units)} ${step.name}`);

@@ -24,7 +24,7 @@ const facts = (needs: readonly OwedNeed[]): SeasonFacts => ({
     light: false,
     late: false,
   })),
-  ...{ since: new Date("2031-11-01T08:00:00Z"), today: day("2031-11-01"), timeZone: "UTC", changeover: 5, drying: null, helperMay: [] },
+  ...{ since: new Date("2031-11-01T08:00:00Z"), today: day("2031-11-01"), timeZone: "UTC", changeover: 5, drying: null, helperMay: [], pinned: [] },
 });
 const oddsOf = (needs: readonly OwedNeed[]): NeedOdds[] =>
   needs.map(({ id, cards }) => ({ id, units: cards, cards: Math.max(1, cards - 2), good: 18, bad: 2, posted: false, weight: 1 }));

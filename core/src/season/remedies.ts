@@ -54,7 +54,7 @@ export interface RemedyBasis {
  * one makes all of them safe. Ranked by promises kept, then by what it asks.
  */
 export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: readonly QuickerPost[], basis: RemedyBasis, stop: () => boolean): Remedy[] {
-  const now = tried(facts, plan, basis);
+  const now = tried(facts, planAmong(plan, facts, facts), basis);
   const weak = [...now.chances].filter(([, { chance }]) => stateOf(chance) !== "safe").sort((a, b) => a[1].chance - b[1].chance);
   if (weak.length === 0) return [];
   const ids = weak.slice(0, MOST_HELPED).map(([id]) => id);
@@ -122,7 +122,7 @@ function tried(facts: SeasonFacts, start: StandingPlan, { spreads, needs, effort
 
 function measured(facts: SeasonFacts, plan: SeasonWorkPlan, now: Outcome, changes: readonly SeasonChange[], basis: RemedyBasis): Remedy {
   const changed = changes.reduce(withChange, facts);
-  const then = tried(changed, planAmong(plan, facts.sessions, changed.sessions), basis);
+  const then = tried(changed, planAmong(plan, facts, changed), basis);
   const isSafe = (outcome: Outcome, id: string): boolean => stateOf(outcome.chances.get(id)?.chance ?? 1) === "safe";
   return {
     changes,

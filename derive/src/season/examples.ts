@@ -121,6 +121,7 @@ export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[]
     needs,
     pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
     changes: [],
+    pinned: [],
     lessons: [],
     ownOccasions: [],
     reliability: NOTHING_CLAIMED,

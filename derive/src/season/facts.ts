@@ -31,6 +31,7 @@ export function seasonFacts(outlook: Outlook, since: Date): SeasonFacts {
     changeover: shop.changeover,
     drying: shop.dryingPlaces,
     helperMay: shop.helperMay,
+    pinned: outlook.pinned.filter(({ day: on }) => on >= outlook.today).map(({ day: on, to, who }) => ({ day: day(on), to, who })),
   };
 }
 

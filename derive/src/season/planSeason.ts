@@ -29,7 +29,7 @@ export const ODDS_RUNS = 10_000;
 export function planSeason(outlook: Outlook, before: StoredPlan | null, { effort = FULL_EFFORT, runs = ODDS_RUNS }: { effort?: PromiseEffort; runs?: number } = {}): StoredPlan {
   const facts = seasonFacts(outlook, outlook.now);
   const [job, spreads, needs] = [seasonJobOf(facts), spreadsOf(outlook), oddsOf(facts, outlook)];
-  const start = before ? planAmong(before.answer.plan, before.facts.sessions, facts.sessions) : null;
+  const start = before ? planAmong(before.answer.plan, before.facts, facts) : null;
   const answer = planPromises(job, spreads, needs, effort, start);
   const counted = odds(job, answer.plan, spreads, needs, { seed: 1, runs, stop: () => false });
   const moved = before ? movedNeeds({ plan: before.answer.plan, days: daysOf(before.facts) }, { plan: answer.plan, days: daysOf(facts) }) : [];
@@ -76,6 +76,6 @@ export function triedSeason(
   effort: PromiseEffort,
 ): TriedSeason {
   const job = seasonJobOf(after);
-  const found = planPromises(job, spreads, needs, effort, planAmong(answer.plan, facts.sessions, after.sessions));
+  const found = planPromises(job, spreads, needs, effort, planAmong(answer.plan, facts, after));
   return { facts: after, answer: found, odds: odds(job, found.plan, spreads, needs, { seed: 1, runs: TRIED_RUNS, stop: () => false }) };
 }

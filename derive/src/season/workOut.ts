@@ -38,6 +38,8 @@ export interface Outlook {
   /** The ordinary week, and what differs from it. */
   readonly pattern: SeasonRead["sessions"];
   readonly changes: SeasonRead["changes"];
+  /** Sessions whose work stays where the plan has it. */
+  readonly pinned: SeasonRead["pinned"];
   /** How long the sessions of each line of the week were seen to last, by its id. */
   readonly lengths: ReadonlyMap<string, LearnedLength>;
   readonly lessons: SeasonRead["lessons"];
@@ -61,6 +63,8 @@ export interface SeasonTold {
   readonly needs: readonly NeedRead[];
   readonly pattern: SeasonRead["sessions"];
   readonly changes: SeasonRead["changes"];
+  /** Sessions whose work stays where the plan has it. */
+  readonly pinned: SeasonRead["pinned"];
   readonly lessons: SeasonRead["lessons"];
   readonly ownOccasions: SeasonRead["ownOccasions"];
   /** How true the chances of this shop have been. */

@@ -11,7 +11,7 @@ import { isBegun, panelsGivenTo } from "../bench/reads.ts";
 import { colourwaysOfDesign, stagesOfDesign } from "../designs/reads.ts";
 import { recipientsOf } from "../dispatch/reads.ts";
 import { needLinesOf } from "./reads.ts";
-import { need, sessionPattern } from "./tables.ts";
+import { need, pinnedSession, sessionPattern } from "./tables.ts";
 
 async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): Promise<HandlerResult<"add-need">> {
   const found = await writing.find("design", payload.designId);
@@ -178,6 +178,27 @@ async function removeSessionChange(writing: Writing, payload: CommandPayload<"re
   return { subject: ["shop", writing.shopId], facts: changedTime(found) };
 }
 
+async function pinSession(writing: Writing, payload: CommandPayload<"pin-session">): Promise<HandlerResult<"pin-session">> {
+  const { today, minute } = await nowIn(writing);
+  const { day: on, to } = payload;
+  if (on < today || (on === today && to <= minute))
+    refuse({ code: "past", path: ["day"], given: [{ day: day(on) }], allowed: phrase`a session from today, ${{ day: today }}, on` });
+  const [known] = await writing.tx
+    .select()
+    .from(pinnedSession)
+    .where(and(eq(pinnedSession.day, on), eq(pinnedSession.to, to), eq(pinnedSession.who, payload.who)));
+  if (known) refuse({ code: "twice", path: ["day"], given: [{ day: day(on) }], allowed: phrase`a session that does not stay as it is already` });
+  await writing.insert("pinnedSession", payload);
+  return { subject: ["shop", writing.shopId], facts: { day: on } };
+}
+
+async function unpinSession(writing: Writing, payload: CommandPayload<"unpin-session">): Promise<HandlerResult<"unpin-session">> {
+  const found = await writing.find("pinnedSession", payload.id);
+  if (!found) return missing("pinned session", ["id"], payload.id);
+  await writing.remove("pinnedSession", payload.id, payload.version);
+  return { subject: ["shop", writing.shopId], facts: { day: found.day } };
+}
+
 const changedTime = ({ what, who, title, first, last, from, to }: ChangedTime): ChangedTime => ({ what, who, title, first, last, from, to });
 
 async function addOwnOccasion(writing: Writing, payload: CommandPayload<"add-own-occasion">): Promise<HandlerResult<"add-own-occasion">> {
@@ -225,6 +246,8 @@ export const seasonHandlers: Handlers<typeof seasonCommands> = {
   "add-session-change": addSessionChange,
   "add-session-changes": addSessionChanges,
   "remove-session-change": removeSessionChange,
+  "pin-session": pinSession,
+  "unpin-session": unpinSession,
   "add-own-occasion": addOwnOccasion,
   "add-own-occasions": addOwnOccasions,
   "remove-own-occasion": removeOwnOccasion,

@@ -1,9 +1,9 @@
 import type { SeasonRead } from "@yule/contract";
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, gte, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPostings, readRecipients } from "../dispatch/reads.ts";
 import { readReliability } from "./plan/forecasts.ts";
-import { lesson, need, needLine, ownOccasion, sessionChange, sessionPattern } from "./tables.ts";
+import { lesson, need, needLine, ownOccasion, pinnedSession, sessionChange, sessionPattern } from "./tables.ts";
 
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const needs = await tx.select().from(need).orderBy(asc(need.due), asc(need.id));
@@ -12,6 +12,12 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const postings = await readPostings(tx);
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
   const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
+  // What lies behind pins nothing: no more is read than the days around the present.
+  const pinned = await tx
+    .select()
+    .from(pinnedSession)
+    .where(gte(pinnedSession.day, sql`current_date - 400`))
+    .orderBy(asc(pinnedSession.day), asc(pinnedSession.to));
   const ownOccasions = await tx.select().from(ownOccasion).orderBy(asc(ownOccasion.month), asc(ownOccasion.date));
   const lessons = await tx.select().from(lesson).orderBy(asc(lesson.notedOn), asc(lesson.id));
   return {
@@ -22,6 +28,7 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
       postedOn: postings.find((each) => each.needId === row.id)?.on ?? null,
     })),
     sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
+    pinned: pinned.map(({ shopId: _shop, ...session }) => session),
     changes: changes.map(({ shopId: _shop, ...change }) => change),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
     lessons: lessons.map(({ shopId: _shop, ...noted }) => noted),

@@ -117,6 +117,18 @@ export const sessionChange = pgTable(
   ],
 );
 
+/** A session whose work stays where the plan has it. */
+export const pinnedSession = pgTable(
+  "pinned_session",
+  { ...owned, day: date("day", { mode: "string" }).notNull(), to: integer("to_minute").notNull(), who: text("who", { enum: ["maker", "helper"] }).notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    unique("pinned_session_once").on(table.shopId, table.day, table.to, table.who),
+    check("pinned_session_to", sql`${table.to} between 0 and 1440`),
+  ],
+);
+
 export const ownOccasion = pgTable(
   "own_occasion",
   {

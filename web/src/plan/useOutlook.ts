@@ -39,6 +39,7 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       needs: season.data.needs,
       pattern: season.data.sessions,
       changes: season.data.changes,
+      pinned: season.data.pinned,
       lessons: season.data.lessons,
       ownOccasions: season.data.ownOccasions,
       reliability: season.data.reliability,

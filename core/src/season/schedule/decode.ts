@@ -69,14 +69,7 @@ export function decode(job: SeasonJob, choice: PlanChoice, standing: Standing | 
     if (!session) break;
     rack.clear(one.at);
     queue.wake(one.at);
-    const found = pick(
-      job,
-      queue,
-      one,
-      { session, index: sessionIndex, stays, yields: standing?.pinned.has(sessionIndex) ? "displaced and new" : (standing?.yields ?? "nothing") },
-      rack,
-      choice,
-    );
+    const found = pick(job, queue, one, heldIn(session, sessionIndex, stays, standing), rack, choice);
     const chain = found.chain;
     const step = chain?.steps[chain.step];
     if (!chain || !step) {
@@ -237,6 +230,7 @@ interface HeldSession {
   readonly index: number;
   readonly stays: Stays | null;
   readonly yields: Yielding;
+  readonly isPinned: boolean;
 }
 
 /** Whether work has no place of its own in a session, and goes after all that has. */
@@ -245,8 +239,14 @@ function isAstray(planned: readonly LaterUnits[] | null, session: number, yields
   return yields !== "nothing" && !planned.some((each) => each.session === session);
 }
 
+function heldIn(session: WorkSession, index: number, stays: Stays | null, standing: Standing | null): HeldSession {
+  const isPinned = standing?.pinned.has(index) === true;
+  return { session, index, stays, isPinned, yields: isPinned ? "displaced and new" : (standing?.yields ?? "nothing") };
+}
+
 /** The most pressing piece of work that fits, or within `reach` of it one of the palette that is out. */
-function pick(job: SeasonJob, queue: Queue, one: Hands, { session, index, stays, yields }: HeldSession, rack: Rack, { reach, patience }: PlanChoice): Picked {
+function pick(job: SeasonJob, queue: Queue, one: Hands, held: HeldSession, rack: Rack, { reach, patience }: PlanChoice): Picked {
+  const { session, index, stays, yields } = held;
   const choosing = new Choosing(reach, stays !== null);
   let later = queue.nextDry();
   for (const chain of queue.ready) {
@@ -277,7 +277,27 @@ function pick(job: SeasonJob, queue: Queue, one: Hands, { session, index, stays,
     const soon = queue.nextDryOf(one.palette);
     if (soon <= one.at + patience && soon < session.close) return { ...NOTHING, later: soon };
   }
+  if (best && choosing.isAstray)
+    return between(
+      job,
+      best,
+      one,
+      held,
+      queue.nextDryWhere((chain, step) => stays?.of(chain.needs, step.id)?.some((each) => each.session === index) === true),
+    );
   return best ?? { ...NOTHING, later };
+}
+
+/** Of work that has no place of its own in a session, as much as is done, and the palette cleaned again, before what has its place there is dry. */
+function between(job: SeasonJob, astray: Picked, one: Hands, { session, isPinned }: HeldSession, until: number): Picked {
+  const { chain, setup } = astray;
+  const step = chain?.steps[chain.step];
+  if (!chain || !step || until >= session.close || step.hands === 0) return astray;
+  // In a pinned session its own work is not kept waiting by a minute.
+  if (isPinned) return { ...NOTHING, later: until };
+  const cleaning = isAtBoard(step) && chain.palette !== one.palette ? job.changeover : 0;
+  const units = Math.min(astray.units, Math.floor((until - one.at - setup - cleaning + NEAR) / step.hands));
+  return units < 1 ? { ...NOTHING, later: until } : { ...astray, units };
 }
 
 const NOTHING = { chain: null, units: 0, setup: 0, changes: false } as const;
@@ -318,6 +338,10 @@ class Choosing {
 
   get isSettled(): boolean {
     return this.isHeld ? this.isOwnSettled : this.isUsualSettled;
+  }
+
+  get isAstray(): boolean {
+    return this.isHeld && this.own === null;
   }
 
   get best(): Picked | null {

@@ -76,6 +76,16 @@ export class Queue {
     return next;
   }
 
+  /** The next moment at which something is dry whose running step is wanted. */
+  nextDryWhere(isWanted: (chain: Chain, step: WorkStep) => boolean): number {
+    let next = Infinity;
+    for (const chain of this.drying) {
+      const step = chain.steps[chain.step];
+      if (step && chain.ready < next && isWanted(chain, step)) next = chain.ready;
+    }
+    return next;
+  }
+
   /** The next moment at which something of a palette is dry. */
   nextDryOf(palette: string | null): number {
     let next = Infinity;

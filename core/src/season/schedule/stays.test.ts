@@ -23,14 +23,14 @@ test("units of a step that lie after a session are counted, in whatever order th
   expect(stays.of(["a"], "ink")).toBeNull();
 });
 
-test("a plan held by where its own work lies has nearly all of it in the same sessions, in every way of working", () => {
+test("a plan held by where its own work lies has at least four fifths of it in the same sessions, in every way of working", () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 60 }), fc.constantFrom(0.5, 0.8, 1.1), fc.constantFrom(...STYLES), fc.constantFrom(...MODES), (seed, load, style, mode) => {
       const job = largeSeason(12, 6, 6, load, seed);
       const chosen = choice(byDue(job), { ...style, resigned: seed % 3 === 0 ? byDue(job).slice(-2) : [] });
       const plan = decode(job, chosen);
       const held = new Set(places(decode(job, chosen, standing(plan, mode))));
-      expect(places(plan).filter((place) => held.has(place)).length).toBeGreaterThanOrEqual(0.9 * plan.blocks.length);
+      expect(places(plan).filter((place) => held.has(place)).length).toBeGreaterThanOrEqual(0.8 * plan.blocks.length);
     }),
     { numRuns: 40 },
   );

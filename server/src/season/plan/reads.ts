@@ -32,9 +32,9 @@ export async function readOutlook(tx: Transaction, outside: Outside, now: Date):
   const { stores } = await readStores(tx);
   const bench = await readBench(tx, outside.hygrometer, now);
   const dispatch = await readDispatch(tx, outside.carrier, now);
-  const { needs, sessions: pattern, changes, lessons, ownOccasions, reliability } = season;
+  const { needs, sessions: pattern, changes, pinned, lessons, ownOccasions, reliability } = season;
   return workOut({
-    ...{ shop, needs, pattern, changes, lessons, ownOccasions, reliability, designs, stores, dispatch, now },
+    ...{ shop, needs, pattern, changes, pinned, lessons, ownOccasions, reliability, designs, stores, dispatch, now },
     batches: bench.batches,
     yields: bench.yields,
     today: dayAt(now, shop.timeZone),

@@ -1,7 +1,10 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { day, isDay, printDay, printTime, type SeasonChange } from "@yule/core";
 import { fillWords, sessionSheets, minuteOf, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
+import { Lock, LockOpen } from "lucide-react";
 import { useState } from "react";
+import { v7 } from "uuid";
+import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FaultLines, TextInput } from "../../../kit/FormField.tsx";
 
 const FIRST_SHOWN = 5;
@@ -44,6 +47,7 @@ export function SessionPlan({
         <Sheet
           key={sheet.index}
           sheet={sheet}
+          outlook={outlook}
           title={title}
           isOfMany={all}
           onFree={() => onTry([...trial, { kind: "no session", day: day(sheet.day), from: sheet.from, to: sheet.to }])}
@@ -59,7 +63,7 @@ export function SessionPlan({
   );
 }
 
-function Sheet({ sheet, title, isOfMany, onFree }: { sheet: SessionSheet; title: (id: string) => string; isOfMany: boolean; onFree: () => void }) {
+function Sheet({ sheet, outlook, title, isOfMany, onFree }: { sheet: SessionSheet; outlook: Outlook; title: (id: string) => string; isOfMany: boolean; onFree: () => void }) {
   const share = Math.min(1, sheet.used / Math.max(1, sheet.length));
   return (
     <Box borderTop="1px solid" borderColor="hairline" paddingY="8px" style={isOfMany ? OUT_OF_SIGHT : undefined}>
@@ -81,12 +85,33 @@ function Sheet({ sheet, title, isOfMany, onFree }: { sheet: SessionSheet; title:
           {line.needs.map(title).join(" + ")}: {line.name.charAt(0).toLowerCase() + line.name.slice(1)}
         </Text>
       ))}
+      <Pin sheet={sheet} outlook={outlook} />
       {sheet.who === "maker" && (
         <Button variant="ghost" size="sm" paddingInline="0" onClick={onFree} aria-label={`What if ${printDay(day(sheet.day))}, ${printTime(sheet.from)} were free?`}>
           what if it were free?
         </Button>
       )}
     </Box>
+  );
+}
+
+/** Whether a session's work stays where it is, whatever is planned anew. */
+function Pin({ sheet, outlook }: { sheet: SessionSheet; outlook: Outlook }) {
+  const { day: on, to, who } = sheet;
+  const pinned = outlook.pinned.find((each) => each.day === on && each.to === to && each.who === who);
+  const press = (): void => void (pinned ? sendCommand("unpin-session", { id: pinned.id, version: pinned.version }) : sendCommand("pin-session", { id: v7(), day: on, to, who }));
+  return (
+    <Button
+      variant="ghost"
+      size="sm"
+      paddingInline="0"
+      marginRight="18px"
+      aria-pressed={pinned !== undefined}
+      onClick={press}
+      aria-label={`${printDay(day(on))}, ${printTime(sheet.from)} stays as it is`}
+    >
+      {pinned ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />} {pinned ? "stays as it is" : "let it stay"}
+    </Button>
   );
 }
 

@@ -1,10 +1,12 @@
 import { day } from "@yule/core";
+import { planSeason, shownPlan } from "@yule/derive";
 import { need, season } from "@yule/derive/examples";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { press, PretendServer, showScreen, write } from "../../../plan/testing.tsx";
 import { NewSessionChange } from "./NewSessionChange.tsx";
 import { OwnDay } from "./OwnDay.tsx";
+import { SessionPlan } from "./SessionPlan.tsx";
 
 let server: PretendServer;
 beforeEach(() => {
@@ -61,4 +63,24 @@ test("a day that happens once keeps its year", async () => {
   await press("Keep it");
   await waitFor(() => expect(server.sent).toHaveLength(1));
   expect(server.commands[0]?.[1]).toMatchObject({ year: 2032, since: null, month: 5, date: 14 });
+});
+
+test("a session stays as it is by one press, and by another may move again", async () => {
+  const outlook = season([need]);
+  const planned = shownPlan(planSeason(outlook, null, { effort: { seed: 1, turns: 5, pieces: 2_000 }, runs: 50 }));
+  const show = (pinned: typeof outlook.pinned) => showScreen(<SessionPlan planned={planned} outlook={{ ...outlook, pinned }} trial={[]} onTry={() => undefined} />);
+  show([]);
+  const [first] = screen.getAllByRole("button", { name: /stays as it is$/ });
+  if (!first) throw new Error("there is a session");
+  expect([first.getAttribute("aria-pressed"), first.textContent]).toEqual(["false", " let it stay"]);
+  await userEvent.setup().click(first);
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  const [[kind, told]] = server.commands as [[string, { day: string; to: number; who: "maker" }]];
+  expect([kind, told]).toEqual(["pin-session", expect.objectContaining({ to: 720, who: "maker" })]);
+  cleanup();
+  show([{ ...told, id: "pin", version: 3 }]);
+  const [pinned] = screen.getAllByRole("button", { name: /stays as it is$/ });
+  expect(pinned?.getAttribute("aria-pressed")).toBe("true");
+  await userEvent.setup().click(pinned ?? first);
+  await waitFor(() => expect(server.commands[1]).toEqual(["unpin-session", { id: "pin", version: 3 }]));
 });
