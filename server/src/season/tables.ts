@@ -171,7 +171,7 @@ export const lesson = pgTable(
 
 /** The one plan of a shop's open season, and how many changes of the facts it waits for. */
 /** What the first plan of a week said of each promise, and what came of it. */
-export const forecast = pgTable(
+export const forecastTable = pgTable(
   "forecast",
   {
     shopId: uuid("shop_id").notNull(),

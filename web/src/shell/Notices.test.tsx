@@ -13,8 +13,14 @@ afterEach(() => {
   jest.useRealTimers();
 });
 
-const tell = (undo: string | null): void => void act(() => store.dispatch(noticeAdded({ id: "told", lines: ["Night trains changed"], undo, bad: false })));
-const pass = (seconds: number): void => void act(() => jest.advanceTimersByTime(seconds * 1_000));
+const tell = (undo: string | null): void =>
+  act(() => {
+    store.dispatch(noticeAdded({ id: "told", lines: ["Night trains changed"], undo, bad: false }));
+  });
+const pass = (seconds: number): void =>
+  act(() => {
+    jest.advanceTimersByTime(seconds * 1_000);
+  });
 const isThere = (): boolean => screen.queryByText("Night trains changed") !== null;
 
 test("what was done is told for nine seconds", () => {

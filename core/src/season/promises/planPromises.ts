@@ -1,7 +1,7 @@
 import { seededRandom, type Limits } from "../../search/search.ts";
 import { forecast, type NeedOdds, type Spreads } from "../odds/odds.ts";
 import { SameFutures } from "../odds/sameFutures.ts";
-import { decode, type Standing, type Yielding } from "../schedule/decode.ts";
+import { decode, type HeldPlan, type Yielding } from "../schedule/decode.ts";
 import type { PlanChoice, SeasonJob, SeasonWorkPlan } from "../schedule/model.ts";
 import { carriedOver, joinable, planWork, STYLES, type SeasonAnswer } from "../schedule/planWork.ts";
 import type { Stay } from "../schedule/stays.ts";
@@ -102,7 +102,7 @@ export interface StandingPlan {
 }
 
 /** What stands in sessions that are pinned, and in them goes before all else. */
-function pinsOf(start: StandingPlan | null): Standing | null {
+function pinsOf(start: StandingPlan | null): HeldPlan | null {
   const pinned = new Set(start?.pinned);
   const stays = start?.blocks.filter(({ session }) => pinned.has(session)) ?? [];
   return stays.length > 0 ? { stays, yields: "nothing", pinned } : null;
@@ -149,7 +149,7 @@ class Contest {
     private readonly job: SeasonJob,
     private readonly futures: SameFutures,
     private readonly pieces: number,
-    private readonly pins: Standing | null,
+    private readonly pins: HeldPlan | null,
   ) {
     this.weight = futures.weight;
   }

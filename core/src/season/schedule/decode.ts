@@ -54,7 +54,7 @@ class Rack {
  * Whole units only; what a session cannot hold goes on in the next.
  * @param standing what a plan that stands has in its sessions: nothing is drawn forward out of them
  */
-export function decode(job: SeasonJob, choice: PlanChoice, standing: Standing | null = null): SeasonWorkPlan {
+export function decode(job: SeasonJob, choice: PlanChoice, standing: HeldPlan | null = null): SeasonWorkPlan {
   const { chains, batches } = chainsOf(job, choice);
   const stays = standing && standing.stays.length > 0 ? new Stays(standing.stays) : null;
   const hands = handsAtFirst(job, new Set(choice.free));
@@ -216,7 +216,7 @@ interface Picked {
 export type Yielding = "displaced and new" | "displaced" | "nothing";
 
 /** What a plan that stands holds of another. */
-export interface Standing {
+export interface HeldPlan {
   readonly stays: readonly Stay[];
   /** What takes only what a session leaves free, once all that stands in it is done. */
   readonly yields: Yielding;
@@ -239,7 +239,7 @@ function isAstray(planned: readonly LaterUnits[] | null, session: number, yields
   return yields !== "nothing" && !planned.some((each) => each.session === session);
 }
 
-function heldIn(session: WorkSession, index: number, stays: Stays | null, standing: Standing | null): HeldSession {
+function heldIn(session: WorkSession, index: number, stays: Stays | null, standing: HeldPlan | null): HeldSession {
   const isPinned = standing?.pinned.has(index) === true;
   return { session, index, stays, isPinned, yields: isPinned ? "displaced and new" : (standing?.yields ?? "nothing") };
 }

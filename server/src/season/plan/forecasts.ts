@@ -3,7 +3,7 @@ import { addDays, reliabilityOf, weekdayOf, type Day, type Reliability } from "@
 import { and, desc, eq, gt, isNotNull } from "drizzle-orm";
 import type { Transaction } from "../../db/pool.ts";
 import { readFirstPostings } from "../../dispatch/reads.ts";
-import { forecast } from "../tables.ts";
+import { forecastTable } from "../tables.ts";
 
 /** What came of a forecast is looked at again for so long: a posting may be taken back. */
 const LOOKED_AT_DAYS = 120;
@@ -20,29 +20,29 @@ export async function keepForecasts(tx: Transaction, shopId: string, { facts, od
     // What is broken already is no forecast.
     return by === undefined || by < facts.today ? [] : [{ shopId, needId: id, week: mondayOf(facts.today), chance, readyBy: by }];
   });
-  if (rows.length > 0) await tx.insert(forecast).values(rows).onConflictDoNothing();
+  if (rows.length > 0) await tx.insert(forecastTable).values(rows).onConflictDoNothing();
   await settle(tx, facts.today);
 }
 
 async function settle(tx: Transaction, today: Day): Promise<void> {
   const rows = await tx
     .select()
-    .from(forecast)
-    .where(gt(forecast.week, addDays(today, -LOOKED_AT_DAYS)));
+    .from(forecastTable)
+    .where(gt(forecastTable.week, addDays(today, -LOOKED_AT_DAYS)));
   const postedOn = await readFirstPostings(tx, [...new Set(rows.map(({ needId }) => needId))]);
   for (const { needId, week, readyBy, kept } of rows) {
     const posted = postedOn.get(needId);
     const came = posted === undefined ? (readyBy < today ? false : null) : posted <= readyBy;
     if (came !== kept)
       await tx
-        .update(forecast)
+        .update(forecastTable)
         .set({ kept: came })
-        .where(and(eq(forecast.needId, needId), eq(forecast.week, week)));
+        .where(and(eq(forecastTable.needId, needId), eq(forecastTable.week, week)));
   }
 }
 
 /** How true the chances of this shop have been. */
 export async function readReliability(tx: Transaction): Promise<Reliability> {
-  const rows = await tx.select().from(forecast).where(isNotNull(forecast.kept)).orderBy(desc(forecast.week), forecast.needId).limit(NEWEST);
+  const rows = await tx.select().from(forecastTable).where(isNotNull(forecastTable.kept)).orderBy(desc(forecastTable.week), forecastTable.needId).limit(NEWEST);
   return reliabilityOf(rows.map(({ needId, chance, kept }) => ({ need: needId, chance, kept: kept === true })));
 }

@@ -95,22 +95,26 @@ export class Planner {
     void this.starts(shopId, task.outlook, plan, task.row.wanted);
   }
 
+  private hasEnded(): boolean {
+    return this.isClosed;
+  }
+
   /** Follows a plan that is told already: nobody waits for it, and where it fails the next look through finds it missing. */
   private async starts(shopId: string, outlook: Outlook, plan: StoredPlan, revision: number): Promise<void> {
     const { database, findStarts, log } = this.setting;
     const key = `${shopId} ${plan.facts.since} ${String(revision)}`;
-    if (!findStarts || this.isClosed || this.starting.has(key)) return;
+    if (!findStarts || this.hasEnded() || this.starting.has(key)) return;
     this.starting.add(key);
     try {
       const starts = await findStarts(shopId, outlook, plan);
-      if (!starts || this.isClosed) return;
+      if (!starts || this.hasEnded()) return;
       await inShop(database, shopId, async (tx) => {
         const isSame = and(eq(seasonPlanTable.shopId, shopId), eq(seasonPlanTable.revision, revision), eq(sql`${seasonPlanTable.plan} #>> '{facts,since}'`, plan.facts.since));
         await tx.update(seasonPlanTable).set({ starts }).where(isSame);
         await tell(tx, shopId);
       });
     } catch (error) {
-      if (!this.isClosed) log.error({ err: error }, "Until when a plan may wait could not be worked out.");
+      if (!this.hasEnded()) log.error({ err: error }, "Until when a plan may wait could not be worked out.");
     } finally {
       this.starting.delete(key);
     }
