@@ -82,7 +82,7 @@ test("another day, number and route are tried by hand beside the real plan, and 
 });
 
 test("the season goes onto one sheet for the wall", async () => {
-  await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order", { timeout: 30_000 });
+  await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("split sheets", { timeout: 30_000 });
   const coming = page.waitForEvent("download");
   await page.getByRole("button", { name: "Sheet for the wall" }).click();
   const file = await coming;

@@ -41,7 +41,7 @@ export default function LogbookView() {
             </Figure>
             {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs went out in time`}.
           </>
-        )}{" "}
+        )}
         <ReliabilityWords reliability={outlook.reliability} />
       </Verdict>
       <ReliabilityTable reliability={outlook.reliability} />

@@ -14,6 +14,7 @@ export function ReliabilityWords({ reliability }: { reliability: Reliability }) 
   if (!safe || reliability.needs < ENOUGH_NEEDS) return null;
   return (
     <>
+      {" "}
       What was called safe was kept{" "}
       <Figure tone={safe.kept >= safe.said - 0.1 ? "safe" : "tight"} why={whyReliability(reliability)}>
         {inHundred(safe.kept)} times in 100
