@@ -45,6 +45,28 @@ test("what would help is planned through, seen first beside the real plan, done 
   await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot", { timeout: 30_000 });
 });
 
+test("what waiting costs is said and drawn, the next session is worth so many promises, and a session is made to stay", async () => {
+  const verdict = page.getByRole("heading", { level: 1 });
+  await expect(verdict).toContainText(/Not painting today costs \d\.\d promises: .* (would be|could not be promised)/, { timeout: 60_000 });
+  await page.getByRole("button", { name: /^costs \d\.\d promises$/ }).click();
+  const trial = page.getByRole("region", { name: "What if" });
+  await expect(trial).toContainText("No session on Sat 8 Nov, 10:04");
+  await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/, { timeout: 30_000 });
+  await trial.getByRole("button", { name: "Throw it away" }).click();
+  // A safe need has a day by which it must be begun, and a curve that falls after it.
+  const row = page.getByRole("row", { name: /^Saltcote winter fair/ });
+  await expect(row).toContainText(/Thu 20 Nov.*\w{3} \d+ Nov.*safe/);
+  await row.getByRole("button", { name: "Saltcote winter fair" }).click();
+  const curve = page.getByRole("figure");
+  await expect(curve).toContainText(/Begun on Sat 8 Nov, it is ready in time \d+ in 100\. \w+ \d+ Nov is the last day that leaves 80 in 100/, { timeout: 30_000 });
+  await expect(curve.getByRole("img", { name: /^Chance of Saltcote winter fair by the day of beginning: Sat 8 Nov \d+ in 100,/ })).toBeVisible();
+  const stays = page.getByRole("button", { name: "Sun 9 Nov, 14:00 stays as it is" });
+  await stays.click();
+  await expect(stays).toHaveAttribute("aria-pressed", "true");
+  await page.reload();
+  await expect(stays).toHaveAttribute("aria-pressed", "true", { timeout: 30_000 });
+});
+
 test("one line becomes a need that is confirmed, and a table becomes many or none", async () => {
   const line = page.getByLabel("A need in one line");
   await line.fill("9 quinces for the quay café by 12 December, 6 ripe 3 on slate");

@@ -55,13 +55,13 @@ export interface SeasonFacts {
   readonly changeover: number;
   readonly drying: number | null;
   readonly helperMay: readonly WorkKind[];
-  /** Sessions whose work stays where the plan that stands has it, by their day, end and hands. */
-  readonly pinned: readonly Pick<KeptSession, "day" | "to" | "who">[];
+  /** Sessions whose work stays where the plan that stands has it, by their day, end and hands; plans stored before there were any have none. */
+  readonly pinned?: readonly Pick<KeptSession, "day" | "to" | "who">[];
 }
 
 /** Where the pinned sessions stand among those to come. */
 export const pinnedIn = ({ sessions, pinned }: Pick<SeasonFacts, "sessions" | "pinned">): number[] =>
-  sessions.flatMap(({ day, to, who }, index) => (pinned.some((each) => each.day === day && each.to === to && each.who === who) ? [index] : []));
+  sessions.flatMap(({ day, to, who }, index) => (pinned?.some((each) => each.day === day && each.to === to && each.who === who) ? [index] : []));
 
 /** Splitting a sheet, testing colours, a night under books, an address, a print: minutes of hands that no route lists. */
 const SPLIT = { setup: 5, hands: 4 };

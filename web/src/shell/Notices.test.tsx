@@ -41,10 +41,19 @@ test("what can be undone stays while the season is planned anew, and nine second
   }
   showScreen(<Planned />);
   tell("c1");
-  pass(60);
+  pass(29);
   expect(screen.getByRole("button", { name: "Undo" })).toBeTruthy();
   act(() => plan.done?.());
   pass(8.9);
+  expect(isThere()).toBe(true);
+  pass(0.2);
+  expect(isThere()).toBe(false);
+});
+
+test("where no plan comes it stays for half a minute and no longer", () => {
+  showScreen(<Notices isHeld />);
+  tell("c1");
+  pass(29.9);
   expect(isThere()).toBe(true);
   pass(0.2);
   expect(isThere()).toBe(false);

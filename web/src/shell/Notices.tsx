@@ -7,17 +7,19 @@ import { undo } from "../data/outbox.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 
 const SHOWN_MS = 9_000;
+/** Nor does it stay for ever where a plan does not come. */
+const HELD_MS = 30_000;
 
 function NoticeLine({ notice, isHeld }: { notice: Notice; isHeld: boolean }) {
   const dispatch = useAppDispatch();
   const speech = useSpeech();
   const [isTouched, setTouched] = useState(false);
-  const stays = isTouched || (isHeld && notice.undo !== null);
+  const shown = isHeld && notice.undo !== null ? HELD_MS : SHOWN_MS;
   useEffect(() => {
-    if (stays) return undefined;
-    const timer = setTimeout(() => dispatch(noticeDismissed(notice.id)), SHOWN_MS);
+    if (isTouched) return undefined;
+    const timer = setTimeout(() => dispatch(noticeDismissed(notice.id)), shown);
     return () => clearTimeout(timer);
-  }, [dispatch, notice.id, stays]);
+  }, [dispatch, notice.id, isTouched, shown]);
   return (
     <Flex
       role="status"

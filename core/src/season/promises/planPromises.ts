@@ -84,7 +84,8 @@ export function planPromises(job: SeasonJob, spreads: Spreads, needs: readonly N
   contest.improve(seededRandom(effort.seed));
   contest.resign(spreads, needs);
   contest.spareEvenings();
-  const standing = near ?? (start && contest.near(start));
+  // What is only tried is told by the best that was found; the plan that is made of it will be calm.
+  const standing = near ? null : start && contest.near(start);
   const best = standing && !contest.isWorthMoving(standing) ? standing : contest.best;
   const { bound, proven, tried } = byDays ?? NOTHING_PROVEN;
   return { plan: best.plan, kept: best.kept, bound, proven: proven && best.plan.score.lateDays <= bound.lateDays, tried };
@@ -193,9 +194,9 @@ class Contest {
   }
 
   /**
+   * Looks at all in few futures, at the best of them in every way of working, and at the best of these closely.
    * @param choices orders to begin from, in any way of working
    * @param whole choices that have their way of working
-   * Looks at all in few futures, at the best of them in every way of working, and at the best of these closely.
    */
   begin(choices: readonly PlanChoice[], whole: readonly PlanChoice[]): void {
     const looked = choices.map((choice) => this.seen(this.laid(choice), FIRST_LOTS));

@@ -322,7 +322,7 @@ class Choosing {
     this.seen += 1;
     const isLast = !one.changes || this.seen > this.reach;
     if (!this.isUsualSettled) {
-      if (this.usual === null || !one.changes) this.usual = one;
+      if (goesBefore(one, this.usual)) this.usual = one;
       this.isUsualSettled = isLast;
     }
     if (now >= 1) this.meetHeld({ ...one, units: now }, isAstray);
@@ -332,8 +332,8 @@ class Choosing {
 
   private meetHeld(one: Picked, isAstray: boolean): void {
     if (isAstray) {
-      if (this.astray === null || (this.astray.changes && !one.changes)) this.astray = one;
-    } else if (this.own === null || !one.changes) this.own = one;
+      if (this.astray === null || (this.astray.changes && goesBefore(one, this.astray))) this.astray = one;
+    } else if (goesBefore(one, this.own)) this.own = one;
   }
 
   get isSettled(): boolean {
@@ -348,6 +348,9 @@ class Choosing {
     return this.isHeld ? (this.own ?? this.astray) : this.usual;
   }
 }
+
+/** The palette that is out goes before rank; what is not promised before nothing that is. */
+const goesBefore = (one: Picked, best: Picked | null): boolean => best === null || (!one.changes && (one.chain?.resigned !== true || best.chain?.resigned === true));
 
 function finishOf(job: SeasonJob, need: WorkNeed, own: readonly Chain[]): NeedFinish {
   const starts = own.flatMap((chain) => (chain.firstStart >= 0 ? [chain.firstStart] : []));

@@ -23,14 +23,14 @@ test("units of a step that lie after a session are counted, in whatever order th
   expect(stays.of(["a"], "ink")).toBeNull();
 });
 
-test("a plan held by where its own work lies has at least four fifths of it in the same sessions, in every way of working", () => {
+test("a plan held by where its own work lies has nearly all of it in the same sessions, in every way of working", () => {
   fc.assert(
     fc.property(fc.integer({ min: 1, max: 60 }), fc.constantFrom(0.5, 0.8, 1.1), fc.constantFrom(...STYLES), fc.constantFrom(...MODES), (seed, load, style, mode) => {
       const job = largeSeason(12, 6, 6, load, seed);
       const chosen = choice(byDue(job), { ...style, resigned: seed % 3 === 0 ? byDue(job).slice(-2) : [] });
       const plan = decode(job, chosen);
       const held = new Set(places(decode(job, chosen, standing(plan, mode))));
-      expect(places(plan).filter((place) => held.has(place)).length).toBeGreaterThanOrEqual(0.8 * plan.blocks.length);
+      expect(places(plan).filter((place) => held.has(place)).length).toBeGreaterThanOrEqual(0.9 * plan.blocks.length);
     }),
     { numRuns: 40 },
   );
@@ -54,6 +54,15 @@ test("whatever changes, a plan that is held breaks no rule, draws nothing forwar
     }),
     { numRuns: 40 },
   );
+});
+
+test("where all is promised, it is the same plan to the block's session", () => {
+  for (const seed of [3, 7, 12])
+    for (const style of STYLES) {
+      const job = largeSeason(12, 6, 6, 0.9, seed);
+      const plan = decode(job, choice(byDue(job), style));
+      for (const mode of MODES) expect(places(decode(job, choice(byDue(job), style), standing(plan, mode)))).toEqual(places(plan));
+    }
 });
 
 test("a lost session moves what lay in it; the rest stays where it was when that goes first", () => {
