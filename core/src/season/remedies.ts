@@ -33,6 +33,8 @@ const MOST_PAIRED = 5;
 const MOST_HELPED = 4;
 /** How much a remedy asks of the maker beyond its figures; less is offered first where two keep as much. */
 const ASKS: Readonly<Record<SeasonChange["kind"], number>> = { heat: 1, post: 2, session: 3, "no session": 9, skip: 4, later: 5, cards: 6, print: 7 };
+/** So many times the days that were told are asked for where they do not make a need safe. */
+const MORE_DAYS = 1.15;
 /** Less than so much of a promise more is the noise of the futures. */
 const WORTH_OFFERING = 0.15;
 /** Remedies that keep about as much are told apart by what they ask. */
@@ -63,7 +65,11 @@ export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: read
   const singles: Remedy[] = [];
   for (const change of candidates(facts, ids, days, quicker, basis.readyAfter)) {
     if (stop()) break;
-    singles.push(tryOut([change]));
+    const one = tryOut([change]);
+    singles.push(one);
+    // The days were told by the plan that stands; planned anew, some more may be needed to be safe.
+    const need = change.kind === "later" && !one.repairs.includes(change.need) ? facts.needs.find(({ id }) => id === change.need) : undefined;
+    if (need) singles.push(tryOut([askedFor(need, Math.ceil((days.get(need.id) ?? 1) * MORE_DAYS) + 1, basis.readyAfter.get(need.id))]));
   }
   for (const id of ids) {
     if (stop()) break;
