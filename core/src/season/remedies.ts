@@ -66,10 +66,10 @@ export function remedies(facts: SeasonFacts, plan: SeasonWorkPlan, quicker: read
   for (const change of candidates(facts, ids, days, quicker, basis.readyAfter)) {
     if (stop()) break;
     const one = tryOut([change]);
-    singles.push(one);
     // The days were told by the plan that stands; planned anew, some more may be needed to be safe.
     const need = change.kind === "later" && !one.repairs.includes(change.need) ? facts.needs.find(({ id }) => id === change.need) : undefined;
-    if (need) singles.push(tryOut([askedFor(need, Math.ceil((days.get(need.id) ?? 1) * MORE_DAYS) + 1, basis.readyAfter.get(need.id))]));
+    const more = need && tryOut([askedFor(need, Math.ceil((days.get(need.id) ?? 1) * MORE_DAYS) + 1, basis.readyAfter.get(need.id))]);
+    singles.push(more?.repairs.includes(need?.id ?? "") ? more : one);
   }
   for (const id of ids) {
     if (stop()) break;
