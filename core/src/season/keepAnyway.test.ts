@@ -5,7 +5,7 @@ import { keptAnyway } from "./keepAnyway.ts";
 import { GUESSED_SPREADS } from "./odds/guesses.ts";
 import type { NeedOdds } from "./odds/odds.ts";
 import { planPromises } from "./promises/planPromises.ts";
-import { minutes } from "../measure/minutes.ts";
+import { keptSessions } from "./sessions.ts";
 
 const stage = (id: string, hands: number, left: number) => ({ id, name: id, kind: "paint" as const, hands, setup: 5, dry: 30, within: null, portable: false, left });
 const owed = (id: string, cards: number, readyBy: string): OwedNeed => ({
@@ -13,17 +13,10 @@ const owed = (id: string, cards: number, readyBy: string): OwedNeed => ({
   stages: [stage("wash", 4, cards), stage("ink", 4, cards)],
   readyBy: day(readyBy),
 });
+const WEEK = [0, 1, 2, 3, 4, 5, 6].map((weekday) => ({ weekday, from: 1140, to: 1230 }));
 const facts = (needs: readonly OwedNeed[]): SeasonFacts => ({
   needs,
-  sessions: Array.from({ length: 30 }, (_, ahead) => ({
-    day: day(`2031-11-${String(ahead + 1).padStart(2, "0")}`),
-    from: 1140,
-    to: 1230,
-    length: minutes(90),
-    who: "maker",
-    light: false,
-    late: false,
-  })),
+  sessions: keptSessions(WEEK, [], day("2031-11-01"), day("2031-11-30"), 1290),
   ...{ since: new Date("2031-11-01T08:00:00Z"), today: day("2031-11-01"), timeZone: "UTC", changeover: 5, drying: null, helperMay: [], pinned: [] },
 });
 const oddsOf = (needs: readonly OwedNeed[]): NeedOdds[] =>

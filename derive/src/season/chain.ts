@@ -1,7 +1,6 @@
 import { addDays, dayAt, latestSteps, seasonJobOf, type Day, type SeasonFacts, type SeasonWorkPlan } from "@yule/core";
 import type { NeedView } from "./needView.ts";
-import { spreadsOf } from "./facts.ts";
-import { lateBy } from "./orderDay.ts";
+import { supplierLateBy } from "./orderDay.ts";
 import type { Outlook } from "./workOut.ts";
 
 /** A link of the chain from the shelf to the day it is there. */
@@ -65,7 +64,7 @@ const listingDays = ({ kind, photoOn, liveBy }: NeedView["need"]): { id: string;
 
 /** What is short for it must be ordered so many days before the first touch of paper. */
 function ordersFor(view: NeedView, outlook: Outlook, begin: Day | null): { id: string; name: string; latest: Day | null }[] {
-  const late = lateBy(spreadsOf(outlook).supplies, outlook.shop.sureIn100 / 100);
+  const late = supplierLateBy(outlook);
   return outlook.stock.flatMap(({ store, outlook: stock }) =>
     stock.short.includes(view.need.title)
       ? [

@@ -1,5 +1,4 @@
-import { addDays, type Day } from "@yule/core";
-import { spreadsOf } from "./facts.ts";
+import { addDays, GUESSED_SPREADS, type Day } from "@yule/core";
 import type { Outlook } from "./workOut.ts";
 
 /** When something must be ordered, and what was added for a supplier who is late at times. */
@@ -14,9 +13,12 @@ export interface OrderDay {
  */
 export function orderDay({ store, outlook: stock }: Outlook["stock"][number], outlook: Outlook): OrderDay | null {
   if (!stock.runsOut) return null;
-  const lateDays = lateBy(spreadsOf(outlook).supplies, outlook.shop.sureIn100 / 100);
+  const lateDays = supplierLateBy(outlook);
   return { by: addDays(stock.runsOut.on, -store.leadDays - lateDays), lateDays };
 }
+
+/** So many days a supplier is late at the most, in as many of 100 orders as the shop wants to be sure of. Nothing is learned of suppliers yet. */
+export const supplierLateBy = ({ shop }: Outlook): number => lateBy(GUESSED_SPREADS.supplies, shop.sureIn100 / 100);
 
 /** So many days late, at the most, with a chance. @param chances of none, one, two days late and so on */
 export function lateBy(chances: readonly number[], sure: number): number {

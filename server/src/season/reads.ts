@@ -12,7 +12,7 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const postings = await readPostings(tx);
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
   const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
-  // What lies behind pins nothing: no more is read than the days around the present.
+  // What has passed pins nothing; a year of it at the most is read, by the clock of the database.
   const pinned = await tx
     .select()
     .from(pinnedSession)

@@ -169,7 +169,6 @@ export const lesson = pgTable(
   ],
 );
 
-/** The one plan of a shop's open season, and how many changes of the facts it waits for. */
 /** What the first plan of a week said of each promise, and what came of it. */
 export const forecastTable = pgTable(
   "forecast",
@@ -192,6 +191,7 @@ export const forecastTable = pgTable(
   ],
 );
 
+/** The one plan of a shop's open season, and how many changes of the facts it waits for. */
 export const seasonPlanTable = pgTable(
   "season_plan",
   {

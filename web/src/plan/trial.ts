@@ -1,10 +1,12 @@
 import { HELD_EFFORT, TRIAL_EFFORT, withChange, type PromiseEffort, type SeasonChange } from "@yule/core";
 import { oddsOf, spreadsOf, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
+import { useLatest } from "../kit/useLatest.ts";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 /** How far is looked for a plan: in the sandbox, and while something is held over the ribbon. */
 export const TRIAL_EFFORTS = { sandbox: TRIAL_EFFORT, held: HELD_EFFORT } as const;
+
 /** A season as it would be, planned through. */
 export interface Tried extends TriedSeason {
   /** What was tried: the answer to an earlier trial is known by it. */
@@ -15,12 +17,16 @@ export interface Tried extends TriedSeason {
 export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, planned: PlannedSeason | null, effort: PromiseEffort = TRIAL_EFFORTS.sandbox): Tried | null {
   const [tried, setTried] = useState<Tried | null>(null);
   const [planner] = useState(seasonPlanner);
+  const latest = useLatest(planned);
+  // What helps, and what waiting costs, come later and change no trial.
+  const answer = planned?.answer;
   useEffect(() => {
-    if (!planned || trial.length === 0) return undefined;
+    const planned = latest.current;
+    if (!answer || !planned || trial.length === 0) return undefined;
     let wanted = true;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
-      const found = await planner.ask.trial({ facts: planned.facts, answer: planned.answer }, facts, spreadsOf(outlook), oddsOf(facts, outlook), effort);
+      const found = await planner.ask.trial({ facts: planned.facts, answer }, facts, spreadsOf(outlook), oddsOf(facts, outlook), effort);
       if (wanted) startTransition(() => setTried({ trial, ...found }));
     };
     void work();
@@ -28,7 +34,7 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
       wanted = false;
       planner.drop();
     };
-  }, [trial, planned, outlook, effort, planner]);
+  }, [trial, answer, latest, outlook, effort, planner]);
   return trial.length === 0 ? null : tried;
 }
 

@@ -23,10 +23,13 @@ const pass = (seconds: number): void =>
   });
 const isThere = (): boolean => screen.queryByText("Night trains changed") !== null;
 
-test("what was done is told for nine seconds", () => {
-  showScreen(<Notices isHeld={false} />);
+test.each([
+  ["what was done is told for nine seconds", false, 9],
+  ["where no plan comes it stays for half a minute and no longer", true, 30],
+])("%s", (_, isHeld, seconds) => {
+  showScreen(<Notices isHeld={isHeld} />);
   tell("c1");
-  pass(8.9);
+  pass(seconds - 0.1);
   expect(isThere()).toBe(true);
   pass(0.2);
   expect(isThere()).toBe(false);
@@ -45,15 +48,6 @@ test("what can be undone stays while the season is planned anew, and nine second
   expect(screen.getByRole("button", { name: "Undo" })).toBeTruthy();
   act(() => plan.done?.());
   pass(8.9);
-  expect(isThere()).toBe(true);
-  pass(0.2);
-  expect(isThere()).toBe(false);
-});
-
-test("where no plan comes it stays for half a minute and no longer", () => {
-  showScreen(<Notices isHeld />);
-  tell("c1");
-  pass(29.9);
   expect(isThere()).toBe(true);
   pass(0.2);
   expect(isThere()).toBe(false);

@@ -20,7 +20,7 @@ const season = {
     for (let step = work.next(); ; step = work.next()) if (step.done) return step.value;
   },
   /** The chance of one need against the session in which it is begun. */
-  curve: (outlook: Outlook, plan: StoredPlan, need: string): readonly StartChance[] => startCurve(outlook, plan, need),
+  curve: (outlook: Outlook, plan: Pick<PlannedSeason, "facts" | "answer" | "odds">, need: string): readonly StartChance[] => startCurve(outlook, plan, need),
   /** What holding to promises without hope would do. */
   anyway: (facts: SeasonFacts, plan: SeasonWorkPlan, spreads: Spreads, needs: readonly NeedOdds[]): KeptAnyway[] => keptAnyway(facts, plan, spreads, needs),
   remedies: (

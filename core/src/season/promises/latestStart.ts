@@ -32,7 +32,7 @@ export interface StartLimits {
   readonly runs: number;
 }
 
-/** Played once more where the sessions lie further apart than this: the curve is drawn through so many. */
+/** A curve is drawn through so many points, and through those that finding the last start has looked at. */
 const CURVE_POINTS = 9;
 /** A chance counted in some hundreds of futures errs by this much: what was safe by that little is not called lost. */
 const NOISE = 0.03;
@@ -71,9 +71,7 @@ export class LaterStarts {
 
   /** The last session in which a need may be taken up, found by halving: later is never better. */
   latest(id: string): LatestStart {
-    const at = this.job.needs.findIndex((need) => need.id === id);
-    const need = this.job.needs[at];
-    const sessions = need ? startsOf(this.job, need, this.plan.choice.free) : [];
+    const { at, sessions } = this.startsOfNeed(id);
     const seen = new Map<number, number>();
     const chanceAt = (place: number): number => this.chance(at, sessions[place] ?? 0, seen);
     let [good, bad] = [-1, sessions.length];
@@ -87,9 +85,7 @@ export class LaterStarts {
   /** The chance of a need against the session in which it is taken up, for a drawing. */
   curve(id: string): LatestStart {
     const found = this.latest(id);
-    const at = this.job.needs.findIndex((need) => need.id === id);
-    const need = this.job.needs[at];
-    const sessions = need ? startsOf(this.job, need, this.plan.choice.free) : [];
+    const { at, sessions } = this.startsOfNeed(id);
     const seen = new Map(found.curve.map(({ session, chance }) => [session, chance]));
     for (const place of spread(sessions.length)) this.chance(at, sessions[place] ?? 0, seen);
     return { ...found, curve: sorted(seen) };
@@ -111,6 +107,12 @@ export class LaterStarts {
     }
     const curve = [...seen].sort((a, b) => a[0] - b[0]).map(([session, all]) => ({ session, kept: all.reduce((sum, each) => sum + each, 0) }));
     return { session: promised.length > 0 ? (sessions[good] ?? null) : null, curve };
+  }
+
+  private startsOfNeed(id: string): { readonly at: number; readonly sessions: readonly number[] } {
+    const at = this.job.needs.findIndex((need) => need.id === id);
+    const need = this.job.needs[at];
+    return { at, sessions: need ? startsOf(this.job, need, this.plan.choice.free) : [] };
   }
 
   private chance(need: number, session: number, seen: Map<number, number>): number {

@@ -325,6 +325,7 @@ class Choosing {
       if (goesBefore(one, this.usual)) this.usual = one;
       this.isUsualSettled = isLast;
     }
+    if (!this.isHeld) return;
     if (now >= 1) this.meetHeld({ ...one, units: now }, isAstray);
     // Past its reach nothing is looked for once there is something to do.
     if (this.own !== null && (this.seen > this.reach || !this.own.changes)) this.isOwnSettled = true;

@@ -33,7 +33,7 @@ test("both sides are told: what keeping it would cost whom, and each way out wit
   // A session more is no way to take it back: it stands among what would help.
   expect(ways).toHaveLength(2);
   expect(ways[0]?.textContent).toMatch(/^Ask for 5 more days, .*all promises would be safe; a word with whoever waits\./);
-  expect(ways[1]?.textContent).toMatch(/^Paint one master and print the rest.*it and 1 others would be safe/);
+  expect(ways[1]?.textContent).toMatch(/^Paint one master and print the rest.*it and one other would be safe/);
   const user = userEvent.setup({ delay: null });
   await user.click(within(ways[0] ?? choice()).getByRole("button", { name: "See it first" }));
   expect(tried.map(({ changes }) => changes)).toEqual([[later]]);

@@ -1,7 +1,8 @@
-import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import { hundredths, money, printMoney, type KeptAnyway, type Remedy } from "@yule/core";
+import { Box, Grid, Heading, Text } from "@chakra-ui/react";
+import { hundredths, type KeptAnyway, type Remedy } from "@yule/core";
 import type { Outlook, PlannedSeason } from "@yule/derive";
-import { applyChanges, costWords, wordsOf } from "../../../plan/apply.ts";
+import { wordsOf } from "../../../plan/apply.ts";
+import { OneWay } from "./OneWay.tsx";
 
 const MOST_WAYS = 3;
 const MOST_NAMED = 4;
@@ -29,22 +30,14 @@ function HopelessNeed({ anyway, planned, outlook, onTry }: { anyway: KeptAnyway;
           {ways === undefined && <Text color="softInk">Ways out are being planned …</Text>}
           {ways?.length === 0 && <Text>No single change that was tried makes it safe. What helps the others stands below.</Text>}
           {ways?.slice(0, MOST_WAYS).map((remedy) => (
-            <Flex key={JSON.stringify(remedy.changes)} role="group" gap="10px" align="center" paddingY="6px" wrap={{ base: "wrap", md: "nowrap" }}>
-              <Box flex="1" minWidth="220px">
-                <Text fontWeight={600} overflowWrap="anywhere">
-                  {capital(remedy.changes.map((change) => wordsOf(change, outlook).replace(`${title}: `, "")).join(", and "))}
-                </Text>
-                <Text color="softInk" fontSize="15px">
-                  {safeWords(remedy, planned)}; {costWords(remedy, (minor) => printMoney(money(minor), outlook.shop.currency))}.
-                </Text>
-              </Box>
-              <Button size="sm" variant="outline" onClick={() => onTry(remedy)}>
-                See it first
-              </Button>
-              <Button size="sm" onClick={() => void applyChanges(remedy.changes, outlook)}>
-                Do it
-              </Button>
-            </Flex>
+            <OneWay
+              key={JSON.stringify(remedy.changes)}
+              remedy={remedy}
+              outlook={outlook}
+              what={capital(remedy.changes.map((change) => wordsOf(change, outlook).replace(`${title}: `, "")).join(", and "))}
+              effect={safeWords(remedy, planned)}
+              onTry={onTry}
+            />
           ))}
         </Box>
       </Grid>
@@ -64,8 +57,9 @@ function keepWords({ chance, risks, before, after }: KeptAnyway, outlook: Outloo
 }
 
 function safeWords({ unsafe }: Remedy, planned: PlannedSeason): string {
-  const all = planned.odds.needs.length;
-  return unsafe === 0 ? "all promises would be safe" : `it and ${String(all - unsafe - 1)} others would be safe`;
+  const others = planned.odds.needs.length - unsafe - 1;
+  if (unsafe === 0) return "all promises would be safe";
+  return others === 0 ? "it alone would be safe" : `it and ${others === 1 ? "one other" : `${String(others)} others`} would be safe`;
 }
 
 const capital = (words: string): string => words.charAt(0).toUpperCase() + words.slice(1);

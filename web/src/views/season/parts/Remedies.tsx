@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { money, printMoney, type Remedy } from "@yule/core";
+import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import type { Remedy } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
-import { applyChanges, costWords, wordsOf } from "../../../plan/apply.ts";
+import { wordsOf } from "../../../plan/apply.ts";
+import { OneWay } from "./OneWay.tsx";
 
 const FIRST_SHOWN = 4;
 
@@ -17,31 +18,14 @@ export function Remedies({ remedies, outlook, onTry }: { remedies: readonly Reme
       </Heading>
       {remedies.length === 0 && <Text color="softInk">Nothing that was tried, alone or in twos, keeps more promises.</Text>}
       {shown.map((remedy) => (
-        <Flex
+        <OneWay
           key={JSON.stringify(remedy.changes)}
-          role="group"
-          gap="14px"
-          align="center"
-          borderTop="1px solid"
-          borderColor="hairline"
-          paddingY="10px"
-          wrap={{ base: "wrap", md: "nowrap" }}
-        >
-          <Box flex="1" minWidth="240px">
-            <Text fontWeight={700} overflowWrap="anywhere">
-              {remedy.changes.map((change) => wordsOf(change, outlook)).join(", and ")}
-            </Text>
-            <Text color="softInk" fontSize="15px">
-              {effect(remedy, outlook)}; {costWords(remedy, (minor) => printMoney(money(minor), outlook.shop.currency))}.
-            </Text>
-          </Box>
-          <Button size="sm" variant="outline" onClick={() => onTry(remedy)}>
-            See it first
-          </Button>
-          <Button size="sm" onClick={() => void applyChanges(remedy.changes, outlook)}>
-            Do it
-          </Button>
-        </Flex>
+          remedy={remedy}
+          outlook={outlook}
+          what={remedy.changes.map((change) => wordsOf(change, outlook)).join(", and ")}
+          effect={effect(remedy, outlook)}
+          onTry={onTry}
+        />
       ))}
       {remedies.length > FIRST_SHOWN && (
         <Button variant="ghost" onClick={() => setAll(!all)}>

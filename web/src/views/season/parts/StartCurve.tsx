@@ -1,6 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement } from "chart.js";
-import type { StoredPlan } from "@yule/contract";
 import { day, hundredths, printDay, type StartChance } from "@yule/core";
 import type { NeedRow, Outlook, PlannedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
@@ -72,9 +71,8 @@ function useCurve(need: string, outlook: Outlook, planned: PlannedSeason): reado
   useEffect(() => {
     let wanted = true;
     const { outlook, planned } = latest.current;
-    const { facts, odds, moved } = planned;
-    const plan: StoredPlan = { facts: { ...facts, since: facts.since.toISOString() }, answer, odds, moved };
-    void planner.ask.curve(outlook, plan, need).then((points) => wanted && startTransition(() => setFound({ of: answer, need, points })));
+    const { facts, odds } = planned;
+    void planner.ask.curve(outlook, { facts, answer, odds }, need).then((points) => wanted && startTransition(() => setFound({ of: answer, need, points })));
     return () => {
       wanted = false;
       planner.drop();
