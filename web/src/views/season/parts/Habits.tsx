@@ -25,7 +25,7 @@ export function Habits() {
     const changeover = Number(shown.changeover);
     if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
     const sureIn100 = Number(shown.sure);
-    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(`latest days leave: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
+    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(`sure of latest days: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
     setFault(null);
     await sendCommand("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover, sureIn100 });
   };
@@ -54,7 +54,7 @@ export function Habits() {
           </FormField>
         </Box>
         <Box width="190px">
-          <FormField label="Latest days leave, in 100">
+          <FormField label="Sure of latest days, in 100">
             <TextInput inputMode="numeric" value={shown.sure} onChange={(change) => setForm({ ...shown, sure: change.target.value })} />
           </FormField>
         </Box>

@@ -4,6 +4,7 @@ import { need, season } from "@yule/derive/examples";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { press, PretendServer, showScreen, write } from "../../../plan/testing.tsx";
+import { Habits } from "./Habits.tsx";
 import { NewSessionChange } from "./NewSessionChange.tsx";
 import { OwnDay } from "./OwnDay.tsx";
 import { SessionPlan } from "./SessionPlan.tsx";
@@ -83,4 +84,17 @@ test("a session stays as it is by one press, and by another may move again", asy
   expect(pinned?.getAttribute("aria-pressed")).toBe("true");
   await userEvent.setup().click(pinned ?? first);
   await waitFor(() => expect(server.commands[1]).toEqual(["unpin-session", { id: "pin", version: 3 }]));
+});
+
+test("how sure a latest day is to be is kept from 50 to 95 in 100; more is refused where it was written", async () => {
+  server = new PretendServer({ shop: { lateAfter: 1290, dryingPlaces: null, changeover: 5, sureIn100: 80, helperMay: [], calendarSecret: null } });
+  showScreen(<Habits />);
+  await screen.findByLabelText("Sure of latest days, in 100");
+  await write("Sure of latest days, in 100", "97");
+  await press("Keep");
+  expect(screen.getByRole("alert").textContent).toBe("sure of latest days: given 97, allowed a whole number from 50 to 95 in 100");
+  expect(server.sent).toEqual([]);
+  await write("Sure of latest days, in 100", "90");
+  await press("Keep");
+  await waitFor(() => expect(server.commands).toEqual([["set-shop", { lateAfter: 1290, dryingPlaces: null, changeover: 5, sureIn100: 90 }]]));
 });
