@@ -26,6 +26,7 @@ export * from "./season/sessions.ts";
 export * from "./season/plan.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
+export { orderAgain, type BegunUnits } from "./bench/again.ts";
 export { mostPerGo, mostPerPuddle } from "./bench/table/goes.ts";
 export { heatForbidden, tableJob, underWay, usesPaint, wholeBatch, wholeBatches, type TableBatch, type TableSetting, type TableStage } from "./bench/table/table.ts";
 export { fillWaits, sheetLines, stopAt, waitingFrom, type PlanLine, type SheetLine, type SmallJob } from "./bench/table/lines.ts";

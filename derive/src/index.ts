@@ -1,5 +1,7 @@
 export * from "./bench/benchPlan.ts";
 export * from "./bench/benchSettings.ts";
+export * from "./bench/checkedAtBench.ts";
+export * from "./bench/givenBySeason.ts";
 export * from "./bench/hands.ts";
 export * from "./bench/job.ts";
 export * from "./bench/learnedIn.ts";
@@ -11,6 +13,7 @@ export * from "./bench/session.ts";
 export * from "./bench/smallJobs.ts";
 export * from "./bench/table.ts";
 export * from "./bench/tableKey.ts";
+export * from "./bench/times.ts";
 export * from "./colour/apart.ts";
 export * from "./colour/balance.ts";
 export * from "./colour/puddleTasks.ts";

@@ -21,14 +21,14 @@ const SMALL_JOBS = 20;
 const now = (): number => performance.now();
 function planned(job: RunJob, seconds: number, earlier: RunPlan["moves"] = []): { plan: RunPlan; ms: number } {
   const from = now();
-  const found = run(job, limitsFor(seconds, now, 1, 1e9), earlier);
+  const found = run(job, limitsFor(seconds, now, 1, 1e9), [earlier]);
   if (!found.ok) throw new Error(JSON.stringify(found.faults));
   return { plan: found.value, ms: now() - from };
 }
 
 /** One rule, no search: of what is ready, whatever wastes least of the hands, whole runs of it; of the simple rules the one that does best here. */
 function greedy(job: RunJob): number {
-  const timetable = construct(runModelOf(job), { idle: 1, setup: 1, tail: 0, lots: 1, patient: true, wide: true, noise: () => 0 }, () => false);
+  const timetable = construct(runModelOf(job), { idle: 1, setup: 1, tail: 0, lots: 1, patient: true, due: 0, turn: "least slack", wide: true, noise: () => 0 }, () => false);
   return timetable ? timetable.makespan() / 1_000_000 : NaN;
 }
 

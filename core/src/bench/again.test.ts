@@ -9,7 +9,7 @@ import { runFaults } from "./verify.ts";
 /** Seconds left are told, so that a test does not hang on the machine's speed. */
 const limits = (seconds: number) => ({ ...limitsFor(1, () => 0), stop: () => false, left: () => seconds, steps: 40 });
 const plan = (job: RunJob, seconds: number, earlier: RunPlan["moves"] = []): RunPlan => {
-  const result = run(job, limits(seconds), earlier);
+  const result = run(job, limits(seconds), [earlier]);
   if (!result.ok) throw new Error(JSON.stringify(result.faults));
   expect(runFaults(job, result.value)).toEqual([]);
   return result.value;

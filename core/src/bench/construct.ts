@@ -12,6 +12,10 @@ export interface DispatchRule {
   readonly noise: () => number;
   /** Whether wet-in-wet groups may be as large as they can. */
   readonly wide: boolean;
+  /** How much what is due goes before other work, for each minute by which its turn comes sooner; 0 where nothing is due. */
+  readonly due: number;
+  /** Whose turn comes first: what has the least to spare, or by what is late the least in all. */
+  readonly turn: "least slack" | "least tardiness";
   /** Whether a run is broken off where its next unit is still wet, or goes on and waits. */
   readonly patient: boolean;
 }
@@ -50,6 +54,7 @@ export function construct(work: RunModel, taste: DispatchRule, stop: () => boole
   const timetable = new Timetable(work);
   const chains = chainsOf(work);
   const tails = tailsOf(work);
+  const turns = taste.due === 0 ? [] : taste.turn === "least slack" ? latestStarts(work, tails) : tardinessTurns(work, tails);
   while (timetable.length < work.operations) {
     if (stop()) return null;
     const base = timetable.length;
@@ -58,7 +63,8 @@ export function construct(work: RunModel, taste: DispatchRule, stop: () => boole
     for (const chain of chains) {
       const moves = nextGroup(work, timetable, chain, taste);
       if (moves) {
-        const score = waste(work, timetable, base, moves.length, taste) - taste.tail * (tails[chain.steps[0] ?? 0] ?? 0);
+        const first = chain.steps[0] ?? 0;
+        const score = waste(work, timetable, base, moves.length, taste) - taste.tail * (tails[first] ?? 0) + taste.due * (turns[first] ?? 0);
         if (score < least) [least, best] = [score, moves];
       }
       timetable.truncate(base);
@@ -139,6 +145,55 @@ export function tailsOf(work: RunModel): number[] {
     tails[index] = step.hands + step.dry + (step.after < 0 ? 0 : (tails[step.after] ?? 0));
   }
   return tails;
+}
+
+/** By when each batch is due; those that nobody waits for, as if they were due with the last that are. */
+function duesOf({ job, table, steps }: RunModel): number[] {
+  const farthest = Math.max(0, ...[...table.due].filter((due) => due !== Infinity));
+  const dues = job.batches.map(() => farthest);
+  steps.forEach(({ batch }, index) => {
+    const due = table.due[index] ?? Infinity;
+    if (due !== Infinity) dues[batch] = due;
+  });
+  return dues;
+}
+
+/** When each step must begin at the latest for its batch to be dry in time. */
+function latestStarts(work: RunModel, tails: readonly number[]): number[] {
+  const dues = duesOf(work);
+  return work.steps.map(({ batch }, index) => (dues[batch] ?? 0) - (tails[index] ?? 0));
+}
+
+/** How far ahead a batch is looked after before it presses, in mean batches. */
+const LOOKAHEAD = 2;
+
+/** When the turn of each batch comes if they are done one after the other for the least tardiness: the apparent tardiness cost rule (Vepsalainen and Morton, Management Science 33, 1987). */
+function tardinessTurns(work: RunModel, tails: readonly number[]): number[] {
+  const dues = duesOf(work);
+  const open = openShare(work);
+  const batches = work.job.batches.map((_, batch) => {
+    const own = work.steps.flatMap((step, index) => (step.batch === batch ? [{ step, index }] : []));
+    const length = own.reduce((sum, { step }) => sum + step.units * step.hands + step.setup, 0) / open;
+    return { batch, length, units: Math.max(1, ...own.map(({ step }) => step.units)), due: (dues[batch] ?? 0) - Math.max(0, ...own.map(({ index }) => tails[index] ?? 0)) };
+  });
+  const mean = batches.reduce((sum, { length }) => sum + length, 0) / Math.max(1, batches.length);
+  const turns = new Array<number>(batches.length).fill(0);
+  let now = 0;
+  while (batches.length > 0) {
+    const presses = ({ length, units, due }: (typeof batches)[number]): number =>
+      (units / Math.max(1, length)) * Math.exp(-Math.max(0, due - length - now) / Math.max(1, LOOKAHEAD * mean));
+    const next = batches.reduce((best, each) => (presses(each) > presses(best) ? each : best));
+    turns[next.batch] = now;
+    now += next.length;
+    batches.splice(batches.indexOf(next), 1);
+  }
+  return work.steps.map(({ batch }) => turns[batch] ?? 0);
+}
+
+/** The share of the time in which hands are there, over the windows there are. */
+function openShare({ windows }: RunModel): number {
+  const last = windows[windows.length - 1]?.[1] ?? 0;
+  return last > 0 ? windows.reduce((sum, [open, close]) => sum + close - open, 0) / last : 1;
 }
 
 /** One unit after the other, each through all its stages: the way of a maker who does not batch. */

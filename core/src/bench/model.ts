@@ -66,6 +66,9 @@ export interface Tires {
   readonly rest: number;
 }
 
+/** How a hand tires where nobody said otherwise. */
+export const USUAL_TIRES: Tires = { after: 45, rest: 5 };
+
 /** One operation of the hands, setup excluded. */
 export interface Move {
   readonly batch: string;

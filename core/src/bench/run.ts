@@ -13,11 +13,11 @@ import { Timetable } from "./timetable.ts";
 /**
  * Plans the moves of one pair of hands over several batches so that drying hides behind work: on time first, then least makespan, then
  * with as few changes of palette and of stage as cost nothing.
- * @param earlier the moves of a plan that was made before something was told: what is still good of it is gone on with
+ * @param earlier orders to go on from: the moves of a plan that was made before something was told, of which what is still good is kept, or what the season has planned
  * @fault what no plan can meet, with the batch and stage to blame; code `not-found-in-time` where no plan was found
  *   and none was ruled out either
  */
-export function run(job: RunJob, given: Limits, earlier: readonly BegunUnits[] = []): Result<RunPlan> {
+export function run(job: RunJob, given: Limits, earlier: readonly (readonly BegunUnits[])[] = []): Result<RunPlan> {
   const faults = windowFaults(job);
   if (faults.length > 0) return impossible(faults);
   const work = runModelOf(job);
@@ -28,8 +28,8 @@ export function run(job: RunJob, given: Limits, earlier: readonly BegunUnits[] =
   const blocked = impossibilities(work);
   if (blocked.length > 0) return impossible(blocked);
   const bound = makespanBound(work);
-  const again = earlier.length > 0 ? Timetable.of(work, orderAgain(work, earlier)) : null;
-  const first = again && limits.left() < IN_HASTE ? [again] : firstPlans(work, bound, limits, again);
+  const again = earlier.flatMap((moves) => (moves.length > 0 ? (Timetable.of(work, orderAgain(work, moves)) ?? []) : []));
+  const first = again.length > 0 && limits.left() < IN_HASTE ? again.sort((a, b) => a.cost() - b.cost()) : firstPlans(work, bound, limits, again);
   let order = first[0] ? [...first[0].steps()] : null;
   let cost = first[0]?.cost() ?? Infinity;
   if (order && cost > bound) {
@@ -78,7 +78,7 @@ export function runPlanOf(work: RunModel, timetable: Timetable, bound: number): 
 }
 
 /** Tastes in the order in which they have done well; after them they are drawn at random. */
-const TASTES: readonly Omit<DispatchRule, "noise" | "wide">[] = [
+const TASTES: readonly Omit<DispatchRule, "noise" | "wide" | "due" | "turn">[] = [
   { idle: 1, setup: 3, tail: 0.3, lots: 1, patient: true },
   { idle: 1, setup: 3, tail: 0.1, lots: 1, patient: true },
   { idle: 1, setup: 1, tail: 1, lots: 1, patient: false },
@@ -90,6 +90,8 @@ const SETUPS = [0.3, 1, 3, 8] as const;
 const TAILS = [-0.1, 0.03, 0.1, 0.3, 1] as const;
 const LOTS = [1, 1, 2, 3, 4] as const;
 const NOISE = [0, 1, 2] as const;
+/** What a minute less to spare is worth beside the hands' minutes, one after the other where something is due. */
+const DUES = [0.03, 0.003, 0.3, 0.01, 0, 0.1] as const;
 /** Operations placed in all, over all tastes together. */
 const PLACED_IN_ALL = 30_000;
 const MOST_ROUNDS = 300;
@@ -103,7 +105,7 @@ const MOST_KEPT = 0.08;
 const ELITE = 4;
 
 /** The best plans of several tastes, the best first; where windows run out, ever more random ones until time is up. */
-function firstPlans(work: RunModel, bound: number, limits: Limits, again: Timetable | null): Timetable[] {
+function firstPlans(work: RunModel, bound: number, limits: Limits, again: readonly Timetable[]): Timetable[] {
   const found: Timetable[] = [];
   const add = (plan: Timetable | null): void => {
     if (!plan || found.some((other) => other.cost() === plan.cost())) return;
@@ -111,7 +113,7 @@ function firstPlans(work: RunModel, bound: number, limits: Limits, again: Timeta
     found.sort((a, b) => a.cost() - b.cost());
     found.length = Math.min(found.length, ELITE);
   };
-  add(again);
+  again.forEach(add);
   add(cardByCard(work));
   add(batchByBatch(work));
   const random = seededRandom(limits.seed);
@@ -120,9 +122,11 @@ function firstPlans(work: RunModel, bound: number, limits: Limits, again: Timeta
   for (let round = 0; round < (found.length > 0 ? rounds : DESPERATE_ROUNDS) && !limits.stop(); round += 1) {
     if (found[0] && found[0].cost() <= bound) break;
     const known = TASTES[round];
+    const due = work.table.hasDues ? (DUES[(round >> 1) % DUES.length] ?? 0) : 0;
+    const turn = round % 2 === 0 ? "least slack" : "least tardiness";
     const noise = known ? 0 : anyOf(NOISE);
     const taste = known ?? { idle: 1, setup: anyOf(SETUPS), tail: anyOf(TAILS), lots: anyOf(LOTS), patient: random() < 0.6 };
-    add(construct(work, { ...taste, wide: known !== undefined || random() < 0.8, noise: () => (noise === 0 ? 0 : random() * noise) }, limits.stop));
+    add(construct(work, { ...taste, due, turn, wide: known !== undefined || random() < 0.8, noise: () => (noise === 0 ? 0 : random() * noise) }, limits.stop));
   }
   return found;
 }

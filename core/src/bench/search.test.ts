@@ -120,7 +120,7 @@ test.each([1, 2, 3])("splitting into lots, gathering and waiting all make plans 
     [2, 0.3, 0.1, false],
     [1000, 1, -0.1, true],
   ] as const) {
-    const plan = construct(work, { idle: 1, setup, tail, lots, patient, wide: true, noise: () => 0 }, () => false);
+    const plan = construct(work, { idle: 1, setup, tail, lots, patient, due: 0, turn: "least slack", wide: true, noise: () => 0 }, () => false);
     // One way of building may run into a closed window; not every one of them.
     if (!plan) continue;
     made += 1;

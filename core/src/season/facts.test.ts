@@ -68,16 +68,31 @@ test("a need not begun is split, tested, painted, flattened overnight, assembled
 
 test("a wet-in-wet pair is planned as one, panel by panel", () => {
   const [, , wash] = stepsOf(owed({ stages: [stage("wash", { dry: 2 }), stage("drop in", { within: 3, hands: 2, setup: 1, dry: 40 })] }));
-  expect(wash).toMatchObject({ name: "wash, then drop in", hands: 7, setup: 6, dry: 40, units: 10 });
+  // One can be caught at a time: each is set up for twice, and waited for until it has settled, as the bench does it.
+  expect(wash).toMatchObject({ name: "wash, then drop in", hands: 12, setup: 5, dry: 40, units: 10 });
+  const [, , wide] = stepsOf(owed({ stages: [stage("wash", { dry: 2 }), stage("drop in", { within: 60, hands: 2, setup: 1, dry: 40 })] }));
+  expect(wide).toMatchObject({ hands: 7, setup: 4, units: 10 });
 });
+
+test("a hand that is long at one stage rests, and paint that has thickened is mixed again", () => {
+  const wash = (part: Partial<OwedNeed>): number | undefined => stepsOf(owed(part)).find(({ id }) => id === "wash")?.hands;
+  const stages = [stage("wash", { hands: 6, setup: 3 })];
+  // Seven of six minutes fit into three quarters of an hour, then come five minutes of rest.
+  expect(wash({ stages })).toBeCloseTo(6 + 5 / 7, 9);
+  expect(wash({ stages: [stage("wash", { hands: 6, left: 7 })] })).toBe(6);
+  expect(wash({ stages, perMixing: 5 })).toBeCloseTo(6.6 + 5 / 6, 9);
+});
+
+/** Ten panels of five minutes, with a rest of five after each nine. */
+const rested = 5 + 5 / 9;
 
 test("heat dries washes at the cost of hands, but neither masking fluid nor a night under books", () => {
   const steps = stepsOf(owed({ heat: true, stages: [stage("mask", { kind: "mask" }), stage("wash"), stage("books", { kind: "finish", dry: 480 })] }));
   expect(steps.filter((step) => step.kind !== "prepare").map((step) => [step.name, step.hands, step.dry])).toEqual(
     expect.arrayContaining([
-      ["mask", 5, 30],
-      ["wash", 8, 0],
-      ["books", 5, 480],
+      ["mask", rested, 30],
+      ["wash", rested + 3, 0],
+      ["books", rested, 480],
     ]),
   );
 });

@@ -1,6 +1,7 @@
 import { OVERNIGHT } from "../measure/minutes.ts";
 import { daysBetween, momentAt, addDays, type Day } from "../measure/day.ts";
 import type { KeptSession } from "./sessions.ts";
+import { asPair, withMixings, withRests } from "./paceAtBench.ts";
 import type { SeasonJob, WorkKind, WorkNeed, WorkStep } from "./schedule/model.ts";
 
 /** A stage of a route with how many units still go through it. */
@@ -10,9 +11,13 @@ export interface OwedStage {
   readonly kind: Exclude<WorkKind, "pack">;
   readonly hands: number;
   readonly setup: number;
+  /** What is waited for it to be dry, as sure as what follows asks for; and what it mostly takes, where that is known apart. */
   readonly dry: number;
+  readonly mostlyDry?: number;
   /** Minutes within which it must follow the stage before; null for any time. */
   readonly within: number | null;
+  /** It stands for two stages, of which the second catches the first while it is wet. */
+  readonly isPair?: boolean;
   /** May be done away from the board. */
   readonly portable: boolean;
   readonly left: number;
@@ -32,6 +37,10 @@ export interface OwedNeed {
   readonly coming: number;
   /** Sheets to split for them. */
   readonly sheets: number;
+  /** Panels that one mixing of paint serves before it has thickened; null for any number, and where it was not asked. */
+  readonly perMixing?: number | null;
+  /** Minutes of hands that the bench's own planner needs for its panels beyond what is reckoned here. */
+  readonly atBench?: number;
   readonly stages: readonly OwedStage[];
   /** Envelopes to address, or one parcel; 0 when it is handed over. */
   readonly parcels: number;
@@ -124,9 +133,12 @@ export function stepsOf(need: OwedNeed): WorkStep[] {
     steps.push(step({ id: `split ${need.design}`, name: "Split sheets", kind: "prepare", units: need.print ? 1 : Math.max(1, need.sheets), ...SPLIT }));
     steps.push(step({ id: `test ${need.design}`, name: "Test colours", kind: "paint", units: 1, ...COLOUR_TEST }));
   }
-  steps.push(...pairedStages(painting.map((stage) => (need.print ? { ...stage, left: Math.min(1, stage.left) } : stage))).map((stage) => paintStep(stage, need.heat, step)));
+  const stagesLeft = painting.map((stage) => (need.print ? { ...stage, left: Math.min(1, stage.left) } : stage));
+  const paintSteps = pairedStages(stagesLeft).map((stage) => paintStep(stage, need, step));
+  const next = paintSteps.findIndex(({ units }) => units > 0);
+  steps.push(...paintSteps.map((each, index) => (index === next ? { ...each, setup: each.setup + (need.atBench ?? 0) } : each)));
   const painted = steps.some((each) => each.units > 0 && each.kind !== "prepare");
-  if (painted && !painting.some((stage) => stage.dry >= OVERNIGHT)) {
+  if (painted && !painting.some((stage) => driesIn(stage) >= OVERNIGHT)) {
     const units = need.print ? 1 : Math.max(0, ...painting.map((stage) => stage.left));
     steps.push(step({ id: `flatten ${need.design}`, name: "Flatten under books", kind: "finish", units, light: true, ...FLATTEN }));
   }
@@ -149,17 +161,22 @@ function caughtUp(need: OwedNeed, painting: readonly OwedStage[]): OwedStage[] {
   return painting.slice(next).map((stage, index) => (index === 0 ? { ...stage, setup: stage.setup + extra } : stage));
 }
 
-function paintStep(stage: OwedStage, heat: boolean, step: (part: WorkStep) => WorkStep): WorkStep {
-  const heated = heat && stage.kind !== "mask" && stage.dry >= HEAT_FROM && stage.dry < OVERNIGHT;
+/** What a stage mostly takes to dry. */
+const driesIn = ({ dry, mostlyDry }: Pick<OwedStage, "dry" | "mostlyDry">): number => mostlyDry ?? dry;
+
+function paintStep(stage: OwedStage, { heat, perMixing = null }: OwedNeed, step: (part: WorkStep) => WorkStep): WorkStep {
+  const heated = heat && stage.kind !== "mask" && driesIn(stage) >= HEAT_FROM && driesIn(stage) < OVERNIGHT;
+  const hands = withRests({ ...stage, hands: withMixings(stage, perMixing) });
   return step({
     id: stage.id,
     name: stage.name,
     kind: stage.kind,
     units: stage.left,
-    hands: stage.hands + (heated ? HEAT_MINUTES : 0),
+    hands: hands + (heated ? HEAT_MINUTES : 0),
     setup: stage.setup,
     dry: heated ? 0 : stage.dry,
-    rack: stage.dry < OVERNIGHT,
+    ...(heated || stage.mostlyDry === undefined ? {} : { mostlyDry: stage.mostlyDry }),
+    rack: driesIn(stage) < OVERNIGHT,
     light: stage.portable,
   });
 }
@@ -169,17 +186,7 @@ function pairedStages(stages: readonly OwedStage[]): OwedStage[] {
   const paired: OwedStage[] = [];
   for (const stage of stages) {
     const before = paired[paired.length - 1];
-    if (before && stage.within !== null && before.left > 0 && before.left === stage.left)
-      paired[paired.length - 1] = {
-        ...stage,
-        id: before.id,
-        name: `${before.name}, then ${stage.name.toLowerCase()}`,
-        hands: before.hands + stage.hands,
-        // The first panel settles before its second stage; the others settle behind the work.
-        setup: before.setup + stage.setup + before.dry,
-        portable: before.portable && stage.portable,
-        within: null,
-      };
+    if (before && stage.within !== null && before.left > 0 && before.left === stage.left) paired[paired.length - 1] = asPair(before, stage);
     else paired.push(stage);
   }
   return paired;

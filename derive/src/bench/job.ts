@@ -1,8 +1,10 @@
-import { momentAt, mostPerPuddle, puddleLasts, tableJob, USUAL_ROOM, type Room, type RunJob, type TableSetting, type Windows } from "@yule/core";
+import { momentAt, tableJob, type Room, type RunJob, type TableSetting, type Windows } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { handsAt, mixedNow, REST } from "./hands.ts";
 import type { BenchSettings } from "./benchSettings.ts";
+import { inPlay, type GivenBySeason } from "./givenBySeason.ts";
 import type { StandingBatch } from "./table.ts";
+import { perMixing } from "./times.ts";
 
 /** What a plan of the table hangs on, beside what lies there. */
 export interface AtTable {
@@ -12,10 +14,12 @@ export interface AtTable {
   readonly atBench: boolean;
   /** The air; puddles thicken by it. */
   readonly room: Room | null;
+  /** What the season's plan gives to the bench; null while there is none. */
+  readonly given: GivenBySeason | null;
 }
 
 /** What is left to do at the table as a job for the planner. */
-export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBench, room }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
+export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBench, room, given }: AtTable, heated: ReadonlySet<string>, now: Date): RunJob {
   const { shop } = outlook;
   const setting: TableSetting = {
     windows: makersHours(outlook, atBench, now),
@@ -30,17 +34,29 @@ export function jobOf(lying: readonly StandingBatch[], { outlook, settings, atBe
     tires: settings.tiresAfter === null ? null : { after: settings.tiresAfter, rest: REST },
     heated,
   };
-  const batches = lying.map(({ view, batch, stages, states }) => ({
+  const batches = inPlay(lying, given, setting.last?.batch).map(({ view, batch, stages, states }) => ({
     id: batch.id,
     palette: view.design.id,
     route: stages.map(({ table }) => table),
     units: states,
-    due: momentAt(view.readyBy, 1439, shop.timeZone),
+    due: dryBy(given?.paintedBy.get(view.need.id), stages) ?? lastMoment(view, shop.timeZone),
     perSheet: batch.perSheet,
-    perPuddle: Math.min(...stages.filter(({ table }) => table.kind === "paint").map(({ table }) => mostPerPuddle(table, puddleLasts(room ?? USUAL_ROOM)))),
+    perPuddle: perMixing(stages, room),
   }));
   return tableJob(batches, setting, now);
 }
+
+/** The last moment at which panels of a need may be dry, so that it is ready on its day. */
+const lastMoment = ({ readyBy }: StandingBatch["view"], timeZone: string): Date => momentAt(readyBy, 1439, timeZone);
+
+/** By when panels that leave the hands by a moment are dry. */
+function dryBy(painted: Date | undefined, stages: StandingBatch["stages"]): Date | null {
+  return painted ? new Date(painted.getTime() + (stages[stages.length - 1]?.table.dry ?? 0) * 60_000) : null;
+}
+
+/** When the batches on the table are too late for whoever waits, in minutes from now: whatever the season has planned. */
+export const lateAfter = (lying: readonly StandingBatch[], { shop }: Outlook, now: Date): ReadonlyMap<string, number> =>
+  new Map(lying.map(({ batch, view }) => [batch.id, (lastMoment(view, shop.timeZone).getTime() - now.getTime()) / 60_000]));
 
 /** Begun outside the hours of the week, a session is taken to go on for so long. */
 const UNPLANNED = 90;

@@ -21,7 +21,7 @@ import { factsOfBatch } from "./plan.ts";
 const BONE_DRY: Care = { chance: 0.95, why: "as good as always dry by then" };
 
 /** What nobody told otherwise is everyday wash. */
-const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
+export const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
   const { technique } = routeStageOf(stage);
   const known = technique === null ? null : techniqueOf(technique);
   return { id: stage.id, hands: stage.hands, dry: stage.dry, within: stage.within, medium: known?.medium ?? stage.kind, water: known?.water ?? "little" };

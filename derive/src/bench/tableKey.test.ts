@@ -7,7 +7,7 @@ import { tableKey } from "./tableKey.ts";
 
 const settings = USUAL_SETTINGS;
 const outlook = season([{ ...need, lines: [line("l", "blue", 2)] }], [batch([unit(1), unit(2)])]);
-const at: AtTable = { outlook, settings, atBench: false, room: null };
+const at: AtTable = { outlook, settings, atBench: false, room: null, given: null };
 const lyingIn = (told: typeof outlook) => standingBatches(plannedBatches(batchesOnTable(told, told.batches), learnBench([]), null), told.now);
 const key = (more: Partial<AtTable> = {}): string => tableKey(lyingIn(more.outlook ?? outlook), { ...at, ...more }, []);
 

@@ -9,7 +9,7 @@ const SESSIONS_AHEAD = 20;
  * All that a run sheet depends on, as text: what lies there and how far it is, how its stages go, what it is due for, hours, hands, places
  * and the settings of the device. Not the clock: of a session that is on only the end is part of it.
  */
-export function tableKey(lying: readonly StandingBatch[], { outlook, settings, atBench, room }: AtTable, small: readonly SmallJob[]): string {
+export function tableKey(lying: readonly StandingBatch[], { outlook, settings, atBench, room, given }: AtTable, small: readonly SmallJob[]): string {
   const { shop, today, allSessions } = outlook;
   return JSON.stringify([
     lying.map(({ batch, view, stages }) => [
@@ -18,6 +18,8 @@ export function tableKey(lying: readonly StandingBatch[], { outlook, settings, a
       batch.units.filter((unit) => unit.grade === null).length,
       batch.perSheet,
       view.readyBy,
+      given?.paintedBy.get(view.need.id) ?? null,
+      given?.soon.has(view.need.id) ?? true,
       view.design.id,
       stages.map(({ table }) => table),
     ]),

@@ -115,9 +115,13 @@ const carrier = {
 };
 const dispatch: DispatchRead = { households: [], postings: [], carrier };
 /** A season of these needs, worked out on a Saturday morning; what is not told is everyday. */
-export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[] = [], { timeZone = "UTC", now = "2031-11-08T08:00:00Z" } = {}) =>
+export const season = (
+  needs: readonly NeedRead[],
+  batches: readonly BatchRead[] = [],
+  { timeZone = "UTC", now = "2031-11-08T08:00:00Z", designs = [design] as readonly DesignRead[], dryingPlaces = null as number | null } = {},
+) =>
   workOut({
-    shop: { timeZone, lateAfter: 1290, changeover: 5, sureIn100: 80, dryingPlaces: null, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
+    shop: { timeZone, lateAfter: 1290, changeover: 5, sureIn100: 80, dryingPlaces, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
     needs,
     pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
     changes: [],
@@ -125,7 +129,7 @@ export const season = (needs: readonly NeedRead[], batches: readonly BatchRead[]
     lessons: [],
     ownOccasions: [],
     reliability: NOTHING_CLAIMED,
-    designs: [design],
+    designs,
     stores: [paper],
     batches,
     yields: [],

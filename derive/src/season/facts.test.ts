@@ -1,4 +1,6 @@
 import { GUESSED_SPREADS, typicalRatio } from "@yule/core";
+import { batchesOnTable, plannedBatches, standingBatches } from "../bench/table.ts";
+import { benchTimesOf } from "../bench/times.ts";
 import { batch, need, season, unit } from "./examples.ts";
 import { seasonFacts, oddsOf, quickerPosts, readyAfter, spreadsOf } from "./facts.ts";
 import { queryKeyOf } from "./plannedSeason.ts";
@@ -45,22 +47,26 @@ test("only services quicker than the one it would go by are offered, with what t
 });
 
 test("what the bench showed replaces the guesses; a rest between two taps is no work", () => {
-  expect(spreadsOf(season([need])).hands).toEqual(GUESSED_SPREADS.hands);
+  expect(spreadsOf(season([need])).hands).toEqual({ ...GUESSED_SPREADS.hands, mean: 0 });
   // Washes planned at 3 minutes were tapped every 6, and once after an hour's rest.
   const facts = [1, 2, 3, 4, 5].map((number) => done(number, "wash", number * 6));
-  const spreads = spreadsOf(
-    season(
-      [need],
-      [
-        batch(
-          [1, 2, 3, 4, 5, 6].map((number) => unit(number)),
-          [...facts, done(6, "wash", 90)],
-        ),
-      ],
-    ),
+  const told = season(
+    [need],
+    [
+      batch(
+        [1, 2, 3, 4, 5, 6, 7].map((number) => unit(number)),
+        [...facts, done(6, "wash", 90)],
+      ),
+    ],
   );
+  const spreads = spreadsOf(told);
   expect(spreads.hands.seen).toBe(4);
-  expect(typicalRatio(spreads.hands)).toBeGreaterThan(typicalRatio(GUESSED_SPREADS.hands));
+  expect(typicalRatio(spreads.hands)).toBeCloseTo(1, 1);
+  // The season is planned with what the bench has learned, and so the odds are drawn around that.
+  const wash = seasonFacts(told, told.now).needs[0]?.stages.find(({ id }) => id === "wash")?.hands;
+  expect(wash).toBeGreaterThan(4.5);
+  const [on] = standingBatches(plannedBatches(batchesOnTable(told, told.batches), benchTimesOf(told), null), told.now);
+  expect(on?.stages.find(({ table }) => table.id === "wash")?.table.hands).toBe(wash);
 });
 
 test("drying is learned from what was told to be dry already", () => {
@@ -68,6 +74,10 @@ test("drying is learned from what was told to be dry already", () => {
   const spreads = spreadsOf(season([need], [batch([unit(1)], [done(1, "wash", 0), dry])]));
   expect(spreads.drying.seen).toBe(1);
   expect(typicalRatio(spreads.drying)).toBeLessThan(1);
+  const told = season([need], [batch([unit(1), unit(2)], [done(1, "wash", 0), dry])]);
+  // It waits until the wash is surely dry, and believes that it mostly is before.
+  const [wash] = seasonFacts(told, told.now).needs[0]?.stages ?? [];
+  expect(wash?.dry).toBeGreaterThan(wash?.mostlyDry ?? Infinity);
 });
 
 test("a plan is asked for anew when what it depends on changes, not by the minute", () => {

@@ -15,6 +15,8 @@ import {
   type SeasonFacts,
   type Spreads,
 } from "@yule/core";
+import { learnedRoute } from "../bench/learnedRoute.ts";
+import { benchTimesOf, paceOf } from "../bench/times.ts";
 import { asMadeFor, FIRST_GUESS, type NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 import { panelsPerSheet } from "./materials.ts";
@@ -40,6 +42,7 @@ function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
   const whole = outlook.designs.find((each) => each.id === design.id) ?? design;
   const fresh = view.toPaint.reduce((sum, each) => sum + each.make, 0);
   const cards = view.cards - view.assembled;
+  const pace = paceOf(view, asMadeFor({ ...need, skipped: [] }, whole), benchTimesOf(outlook));
   const paper = outlook.stores.find((store) => store.id === design.paperId);
   return {
     id: need.id,
@@ -50,14 +53,16 @@ function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
     fresh,
     coming: view.coming,
     sheets: paper ? Math.ceil(fresh / Math.max(1, panelsPerSheet(design, paper))) : fresh > 0 ? 1 : 0,
+    perMixing: pace.perMixing === Infinity ? null : pace.perMixing,
     // The whole route: what is left out for this need is told apart, so that it can be taken in again.
     stages: asMadeFor({ ...need, skipped: [] }, whole).stages.map((stage) => ({
       id: stage.id,
       name: stage.name,
       kind: stage.kind,
-      hands: stage.hands,
+      hands: pace.of.get(stage.id)?.hands ?? stage.hands,
       setup: stage.setup,
-      dry: stage.dry,
+      dry: pace.of.get(stage.id)?.dry ?? stage.dry,
+      mostlyDry: pace.of.get(stage.id)?.mostlyDry ?? stage.dry,
       within: stage.within,
       portable: stage.portable,
       left: stage.kind === "assemble" ? cards : fresh + view.coming - (view.doneAt.get(stage.id) ?? 0),
@@ -142,12 +147,15 @@ export const readyAfter = (outlook: Outlook): ReadonlyMap<string, readonly Day[]
 const REST = 6;
 
 /**
- * What the bench has shown: hands times from one tap to the next of the same stage and batch, drying from taps of "dry
- * already", and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses. Where the shop's promises turned out
+ * What the bench has shown beside the times it has learned: how hands times from one tap to the next of the same stage and batch, and drying
+ * until "dry already", differ from them, and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses. Where the shop's promises turned out
  * less sure than was said, the times are believed to be as much wider.
  */
 export function spreadsOf(outlook: Outlook): Spreads {
-  const stages = new Map(outlook.designs.flatMap((design) => design.stages.map((stage) => [stage.id, stage] as const)));
+  const times = benchTimesOf(outlook);
+  const begun = new Set(outlook.batches.map(({ designId }) => designId));
+  const routes = outlook.designs.filter(({ id }) => begun.has(id)).map((design) => learnedRoute(design, times, null, new Map()));
+  const stages = new Map(routes.flatMap((route) => route.map(({ table, hands, drying }) => [table.id, { id: table.id, hands: hands.typical, dry: drying.typical }] as const)));
   const hands: number[] = [];
   const drying: number[] = [];
   const worked = new Set<Day>();
@@ -175,8 +183,9 @@ export function spreadsOf(outlook: Outlook): Spreads {
   const guessed = GUESSED_SPREADS.sessions;
   const learned = {
     ...GUESSED_SPREADS,
-    hands: learn(GUESSED_SPREADS.hands, hands),
-    drying: learn(GUESSED_SPREADS.drying, drying),
+    // The times that the season is planned with are those that the bench has learned: around them nothing is known to lie on one side.
+    hands: learn({ ...GUESSED_SPREADS.hands, mean: 0 }, hands),
+    drying: learn({ ...GUESSED_SPREADS.drying, mean: 0 }, drying),
     sessions: { kept: guessed.kept + kept, lost: guessed.lost + lost, seen: kept + lost },
   };
   return widened(learned, outlook.reliability.widen);

@@ -15,9 +15,13 @@ import {
   type SeasonFacts,
   type Spreads,
 } from "@yule/core";
+import { longerAtBench } from "../bench/checkedAtBench.ts";
 import { oddsOf, seasonFacts, spreadsOf } from "./facts.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
 import type { Outlook } from "./workOut.ts";
+
+/** So often the bench's planner is asked whether it ends as the season says; what it takes longer is taken over. */
+const CHECKED_AT_BENCH = 2;
 
 /** Futures in which the chances of a plan are counted. */
 export const ODDS_RUNS = 10_000;
@@ -27,10 +31,18 @@ export const ODDS_RUNS = 10_000;
  * @param before the plan that stands; its choice is kept where nothing else is worth moving for
  */
 export function planSeason(outlook: Outlook, before: StoredPlan | null, { effort = FULL_EFFORT, runs = ODDS_RUNS }: { effort?: PromiseEffort; runs?: number } = {}): StoredPlan {
-  const facts = seasonFacts(outlook, outlook.now);
-  const [job, spreads, needs] = [seasonJobOf(facts), spreadsOf(outlook), oddsOf(facts, outlook)];
-  const start = before ? planAmong(before.answer.plan, before.facts, facts) : null;
-  const answer = planPromises(job, spreads, needs, effort, start);
+  const spreads = spreadsOf(outlook);
+  let facts = seasonFacts(outlook, outlook.now);
+  let [job, needs] = [seasonJobOf(facts), oddsOf(facts, outlook)];
+  let answer = planPromises(job, spreads, needs, effort, before ? planAmong(before.answer.plan, before.facts, facts) : null);
+  for (let round = 0; round < CHECKED_AT_BENCH; round += 1) {
+    const longer = longerAtBench(outlook, { facts, answer });
+    if (longer.size === 0) break;
+    const known = facts;
+    facts = { ...facts, needs: facts.needs.map((need) => ({ ...need, atBench: (need.atBench ?? 0) + (longer.get(need.id) ?? 0) })) };
+    [job, needs] = [seasonJobOf(facts), oddsOf(facts, outlook)];
+    answer = planPromises(job, spreads, needs, effort, planAmong(answer.plan, known, facts));
+  }
   const counted = odds(job, answer.plan, spreads, needs, { seed: 1, runs, stop: () => false });
   const moved = before ? movedNeeds({ plan: before.answer.plan, days: daysOf(before.facts) }, { plan: answer.plan, days: daysOf(facts) }) : [];
   return { facts: { ...facts, since: facts.since.toISOString() }, answer, odds: counted, moved };

@@ -21,6 +21,11 @@ export const promisesKept = ({ needs }: Pick<OddsAnswer, "needs">): number => ne
 
 /** What a plan depends on, as text, but for what is left of a session of today, which moves with the clock. */
 export function queryKeyOf(facts: SeasonFacts): string {
-  const { since: _since, sessions, ...rest } = facts;
-  return JSON.stringify({ ...rest, sessions: sessions.map((each) => [each.day, each.day === rest.today ? null : each.from, each.to, each.who, each.light, each.late]) });
+  const { since: _since, sessions, needs, ...rest } = facts;
+  // What the bench's planner found is no fact of its own.
+  return JSON.stringify({
+    ...rest,
+    needs: needs.map(({ atBench: _found, ...need }) => need),
+    sessions: sessions.map((each) => [each.day, each.day === rest.today ? null : each.from, each.to, each.who, each.light, each.late]),
+  });
 }

@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { learnBench, limitsFor, otherWays, run, type Result, type RunJob, type RunPlan } from "@yule/core";
+import { learnBench, limitsFor, otherWays, run, type BegunUnits, type Result, type RunJob, type RunPlan } from "@yule/core";
 import { plannedBatches, standingBatches, USUAL_SETTINGS, type NeedView, type Outlook, type BenchAnswer } from "@yule/derive";
 import { exampleStage } from "@yule/derive/examples";
 import { BenchPlanner, type PlanSolver, type TableQuestion } from "./benchPlanner.ts";
@@ -18,17 +18,17 @@ const question = (done: number): TableQuestion => {
     facts: Array.from({ length: done }, (_, index) => ({ id: String(index), unitId: `u${String(index + 1)}`, stageId: "wash", what: "done", at: now.toISOString() })),
   } as unknown as BatchRead;
   const lying = standingBatches(plannedBatches([{ view, batch }], learnBench([]), null), now);
-  return { lying, at: { outlook, settings: USUAL_SETTINGS, atBench: false, room: null }, small: [] };
+  return { lying, at: { outlook, settings: USUAL_SETTINGS, atBench: false, room: null, given: null }, small: [] };
 };
 
 /** A solver that answers when it is let, and notes what it was asked. */
-function held(): PlanSolver & { readonly asked: { job: RunJob; seconds: number; earlier: RunPlan["moves"] }[]; readonly let: () => Promise<void> } {
-  const asked: { job: RunJob; seconds: number; earlier: RunPlan["moves"] }[] = [];
+function held(): PlanSolver & { readonly asked: { job: RunJob; seconds: number; earlier: readonly BegunUnits[] }[]; readonly let: () => Promise<void> } {
+  const asked: { job: RunJob; seconds: number; earlier: readonly BegunUnits[] }[] = [];
   const answers: (() => void)[] = [];
   return {
     asked,
     run: (job, seconds, _steps, earlier = []) => {
-      asked.push({ job, seconds, earlier });
+      asked.push({ job, seconds, earlier: earlier[0] ?? [] });
       return new Promise<Result<RunPlan>>((done) => answers.push(() => done(run(job, { ...limitsFor(1, () => 0), stop: () => false, left: () => seconds, steps: 10 }, earlier))));
     },
     otherWays: (job) => Promise.resolve(otherWays(job)),

@@ -1,5 +1,5 @@
-import { heatForbidden, sheetLines, waitingFrom, wholeBatches, type Result, type RunJob, type RunPlan, type SmallJob } from "@yule/core";
-import { jobOf, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
+import { heatForbidden, sheetLines, waitingFrom, wholeBatches, type BegunUnits, type Result, type RunJob, type RunPlan, type SmallJob } from "@yule/core";
+import { jobOf, lateAfter, orderBySeason, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
 import { presentMoment } from "../data/serverClock.ts";
 
 /** Seconds for a plan that goes on with the one before, for the thorough one that follows it, and for each trial with the heat tool. */
@@ -23,7 +23,7 @@ export interface TableQuestion {
 
 /** A planner in a worker of its own. */
 export interface PlanSolver {
-  readonly run: (job: RunJob, seconds: number, steps: number, earlier?: RunPlan["moves"]) => Promise<Result<RunPlan>>;
+  readonly run: (job: RunJob, seconds: number, steps: number, earlier?: readonly (readonly BegunUnits[])[]) => Promise<Result<RunPlan>>;
   readonly otherWays: (job: RunJob) => Promise<BenchPlan["ways"]>;
 }
 
@@ -75,8 +75,12 @@ export class BenchPlanner {
         const { best, latest } = this;
         const since = presentMoment();
         const job = jobOf(latest.lying, latest.at, new Set(), since);
-        const found = await this.quick().run(job, FOR_FIRST, STEPS, best.plan.moves);
-        if (found.ok) this.answer(latest, { kind: "plan", value: { ...sheetOf(job, found.value, since, latest.small), ways: best.ways, heat: best.heat } });
+        const found = await this.quick().run(job, FOR_FIRST, STEPS, [best.plan.moves]);
+        if (found.ok)
+          this.answer(latest, {
+            kind: "plan",
+            value: { ...sheetOf(job, found.value, since, latest.small, lateAfter(latest.lying, latest.at.outlook, since)), ways: best.ways, heat: best.heat },
+          });
         done = latest;
       }
     } finally {
@@ -103,11 +107,11 @@ export class BenchPlanner {
 async function planned(solver: PlanSolver, { lying, at, small }: TableQuestion, earlier: RunPlan["moves"]): Promise<BenchAnswer> {
   const since = presentMoment();
   const job = jobOf(lying, at, new Set(), since);
-  const found = await solver.run(job, FOR_PLAN, STEPS, earlier);
+  const found = await solver.run(job, FOR_PLAN, STEPS, [earlier, ...(at.given ? [orderBySeason(job, lying, at.given)] : [])]);
   if (!found.ok) return { kind: "impossible", faults: found.faults };
   const plan = found.value;
   const heat = at.settings.heatTool ? await bestHeat(solver, lying, at, since, plan, waitingFrom(wholeBatches(job, sheetLines(job, plan)))) : null;
-  return { kind: "plan", value: { ...sheetOf(job, plan, since, small), ways: await solver.otherWays(job), heat } };
+  return { kind: "plan", value: { ...sheetOf(job, plan, since, small, lateAfter(lying, at.outlook, since)), ways: await solver.otherWays(job), heat } };
 }
 
 /** Tries the heat tool after the stages that are waited for longest. */
@@ -124,7 +128,7 @@ async function bestHeat(solver: PlanSolver, lying: readonly StandingBatch[], at:
   });
   for (const { batch, stage } of allowed.slice(0, HEAT_TRIED)) {
     const heated: RunJob = jobOf(lying, at, new Set([`${batch}/${stage}`]), since);
-    const found = await solver.run(heated, FOR_TRIAL, STEPS, plan.moves);
+    const found = await solver.run(heated, FOR_TRIAL, STEPS, [plan.moves]);
     const sooner = found.ok ? plan.makespan - found.value.makespan : 0;
     if (sooner >= Math.max(WORTH_HEAT, best?.sooner ?? 0)) best = { batch, stage, sooner };
   }

@@ -21,7 +21,7 @@ import {
   type Progress,
   type RehearsalSetting,
   type RunJob,
-  type RunPlan,
+  type BegunUnits,
   type SeenBatch,
   type Split,
   type SplitJob,
@@ -81,8 +81,8 @@ const solver = {
       solve,
     );
   },
-  /** @param earlier the plan before, which is gone on with */
-  run: (job: RunJob, seconds: number, steps: number, earlier: RunPlan["moves"] = []) =>
+  /** @param earlier the plan before, and the season's, which are gone on from */
+  run: (job: RunJob, seconds: number, steps: number, earlier: readonly (readonly BegunUnits[])[] = []) =>
     run(
       job,
       limitsFor(seconds, () => performance.now(), 1, steps),

@@ -39,6 +39,8 @@ export interface Course {
   readonly order: readonly (readonly number[])[];
 }
 
+const mostlyDry = (step: WorkStep): number => step.mostlyDry ?? step.dry;
+
 type Part = "paint" | "finish";
 const partKey = (part: Part, ids: readonly string[]): string => `${part}/${ids.join("+")}`;
 
@@ -74,7 +76,7 @@ function chainsOf(job: SeasonJob, plan: SeasonWorkPlan): { chains: PlayedChain[]
       needs,
       last: part === "finish" || own[0]?.finish.length === 0,
       paintMinutes: paint.reduce((sum, step) => sum + step.hands, 0),
-      paintDry: paint.reduce((sum, step) => sum + step.dry, 0),
+      paintDry: paint.reduce((sum, step) => sum + mostlyDry(step), 0),
       followers: [],
       resigned: ids.every((id) => resigned.has(id)),
     });
@@ -122,6 +124,6 @@ function stepIn(need: WorkNeed | undefined, block: WorkBlock): { part: Part; ste
 function afterStep(step: WorkStep, rest: readonly WorkStep[], units: number): { dry: number; lag: number } {
   const next = rest.find((each) => stepHands(each) + each.setup > 0);
   const idle = next ? rest.slice(0, rest.indexOf(next)) : rest;
-  const pause = idle.reduce((sum, each) => sum + each.dry, 0);
-  return { dry: step.dry + pause, lag: lagAfter({ ...step, units }, next && { ...next, units }) + pause };
+  const pause = idle.reduce((sum, each) => sum + mostlyDry(each), 0);
+  return { dry: mostlyDry(step) + pause, lag: lagAfter({ ...step, dry: mostlyDry(step), units }, next && { ...next, units }) + pause };
 }

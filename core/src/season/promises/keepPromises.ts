@@ -9,16 +9,18 @@ const LOT = 32;
 /** Lots of the search, and of its last part: few futures are soon learned by heart. */
 const [LOTS, LAST_LOTS] = [8, 40] as const;
 /** The search ends on what it has looked at, so that it ends alike everywhere; the clock is for slow machines. */
-const MOST_WORK = 25_000_000;
+const MOST_WORK = 250_000_000;
 /** Nothing better was met for so many orders, and so many more for each step: it is left at that. */
 const STALLED = [1_500, 150] as const;
 const FIRST_SHARE = 0.65;
+/** It goes several ways from the best beginning, each worth so much work, and on from the best of their ends. */
+const [MOST_WAYS, WORK_OF_A_WAY] = [6, 16_000_000] as const;
 /** The orders to begin from take so much of it at most. */
 const FIRST_ORDERS = 0.1;
 /** An order is dropped when it lies so many standard errors behind. */
 const SURELY = 2;
-/** How far an order may lie behind and still be gone on from, at first, as a share of all weight. */
-const SLACK = 0.01;
+/** How far an order may lie behind and still be gone on from at the beginning of the search, and of its last part, as a share of all weight. */
+const [SLACK, LAST_SLACK] = [0.005, 0.002] as const;
 /** Futures in which the chances are counted, fewer where time runs out. */
 const COUNTED = 20_000;
 /** Of the time there is, so much is kept for counting. */
@@ -50,8 +52,10 @@ function seekOrder(job: PromiseJob, play: PromisePlay, limits: Limits, mostWork:
   let best = search.bestOf(orders, Math.max(1, Math.min(few, LOT * LOTS)));
   if (play.needs > 1 && few >= LOT) {
     const lots = Math.min(LOTS, Math.floor(few / LOT));
-    best = search.improve(best, lots, mostWork * FIRST_SHARE, random, SLACK);
-    best = search.improve(best, lots * (LAST_LOTS / LOTS), mostWork, random, 0);
+    const ways = Math.max(1, Math.min(MOST_WAYS, Math.floor((mostWork * FIRST_SHARE) / WORK_OF_A_WAY)));
+    const found: Int32Array[] = [];
+    for (let way = 1; way <= ways; way += 1) found.push(search.improve(best, lots, (mostWork * FIRST_SHARE * way) / ways, random, SLACK));
+    best = search.improve(search.bestOf(found, lots * (LAST_LOTS / LOTS) * LOT), lots * (LAST_LOTS / LOTS), mostWork, random, LAST_SLACK);
   }
   return best;
 }
@@ -132,13 +136,13 @@ class Racing {
 
 const sum = (values: Float64Array): number => values.reduce((all, value) => all + value, 0);
 
-/** Another order near by: a step, or a whole need, taken to another place; two places exchanged; a need given up to the end. */
+/** Another order near by: a step, the last steps of a need or all of them taken to another place; two places or two needs exchanged; a need given up to the end. */
 function neighbour(order: Int32Array, random: () => number): Int32Array {
   const at = (length: number): number => Math.floor(random() * length);
   const kind = random();
   const from = at(order.length);
   const need = order[from] ?? 0;
-  if (kind < 0.35) {
+  if (kind < 0.3) {
     const next = [...order];
     next.splice(from, 1);
     // Mostly not far: what is pressing now will be nearly as pressing then.
@@ -146,16 +150,34 @@ function neighbour(order: Int32Array, random: () => number): Int32Array {
     next.splice(Math.max(0, Math.min(next.length, to)), 0, need);
     return Int32Array.from(next);
   }
-  if (kind < 0.5) {
+  const other = at(order.length);
+  if (kind < 0.4) {
     const next = Int32Array.from(order);
-    const other = at(order.length);
     [next[from], next[other]] = [next[other] ?? 0, need];
     return next;
   }
-  const rest = order.filter((each) => each !== need);
-  const own = order.filter((each) => each === need);
-  const to = kind < 0.6 ? rest.length : at(rest.length + 1);
+  if (kind < 0.55) return exchanged(order, need, order[other] ?? 0);
+  // All of a need, or what stands of it from a place on.
+  const first = kind < 0.75 ? from : 0;
+  const isTaken = (each: number, place: number): boolean => each === need && place >= first;
+  const rest = order.filter((each, place) => !isTaken(each, place));
+  const own = order.filter(isTaken);
+  const to = kind < 0.63 || kind > 0.95 ? rest.length : at(rest.length + 1);
   return Int32Array.from([...rest.subarray(0, to), ...own, ...rest.subarray(to)]);
+}
+
+/** One need stands where another stood, as far as both have steps, and the other way round. */
+function exchanged(order: Int32Array, one: number, other: number): Int32Array {
+  const next = order.map((each) => (each === one ? other : each === other ? one : each));
+  const left = new Map([one, other].map((need) => [need, order.reduce((count, each) => (each === need ? count + 1 : count), 0)]));
+  // What one has more of than the other stands where the last of it would stand.
+  return next.map((each) => {
+    const many = left.get(each);
+    if (many === undefined) return each;
+    const taken = many > 0 ? each : each === one ? other : one;
+    left.set(taken, (left.get(taken) ?? 0) - 1);
+    return taken;
+  });
 }
 
 /** The chances of an order, counted in futures of their own. */

@@ -12,7 +12,10 @@ export interface WorkStep {
   readonly hands: number;
   /** Hands time before the first, whenever the hands come from something else. */
   readonly setup: number;
+  /** What is waited for it to be dry. */
   readonly dry: number;
+  /** What it mostly takes to dry, where the plan waits longer to be sure; the odds are drawn around it. */
+  readonly mostlyDry?: number;
   /** Whether drying units lie on the rack; flattening under books does not. */
   readonly rack: boolean;
   /** Fit for a tired evening. */

@@ -1,7 +1,7 @@
 import { PRESSED_BY_SPACE, useKeys } from "../../kit/useKeys.ts";
 import { Box, Grid } from "@chakra-ui/react";
 import type { BenchRead } from "@yule/contract";
-import { moveAt, benchSessions, sessionOn, smallJobs, PlannedTable, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
+import { givenBySeason, moveAt, benchSessions, sessionOn, smallJobs, PlannedTable, numbersOf, type Outlook, type batchesOnTable, type StandingBatch } from "@yule/derive";
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
@@ -14,6 +14,7 @@ import { mark, markedBy } from "./marks.ts";
 import { Boards, MOST_BOARDS, WhichBoard } from "./parts/Boards.tsx";
 import { Now } from "./parts/Now.tsx";
 import { Below, OnTop, Then, UnderBoards } from "./parts/Said.tsx";
+import { usePlanned } from "../../plan/planned.ts";
 import { useBenchSettings } from "../../plan/settings.ts";
 import { signsAt, useAwake, useSigns, useVoice } from "./signals.ts";
 import { useBenchTimes } from "../../plan/useBenchTimes.ts";
@@ -48,7 +49,10 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
   const sessions = useMemo(() => benchSessions(bench.sessions), [bench.sessions]);
   const session = sessionOn(sessions, bench.batches, now);
   const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);
-  const planned = usePlan(lying, { outlook, settings, atBench: session !== null, room: bench.room }, small, now);
+  const season = usePlanned();
+  // A plan of the season is made anew whenever a session of it has ended, so that its own moment is late enough.
+  const given = useMemo(() => (season ? givenBySeason(season, season.facts.since) : null), [season]);
+  const planned = usePlan(lying, { outlook, settings, atBench: session !== null, room: bench.room, given }, small, now);
   const plan = planned?.kind === "plan" ? planned.value : null;
   const next = useMemo(() => moveAt(lying, now, plan?.next ?? null, outlook.shop.changeover), [lying, now, plan?.next, outlook.shop.changeover]);
   const tell = useCallback<Tell>((on, what, taps, why) => {

@@ -83,7 +83,7 @@ test("assembly is not painted, a spoilt panel is out, what is wet is planned aro
     ]),
     batch([], "c"),
   );
-  const job = jobOf(lying, { outlook, settings: USUAL_SETTINGS, atBench: false, room: null }, new Set(), now);
+  const job = jobOf(lying, { outlook, settings: USUAL_SETTINGS, atBench: false, room: null, given: null }, new Set(), now);
   expect(job.batches.map((each) => each.units)).toEqual([2, 3]);
   expect(job.batches.flatMap((each) => each.stages.map((one) => one.id))).not.toContain("fold");
   expect(job.last).toMatchObject({ batch: "b", stage: "wash" });
@@ -185,7 +185,7 @@ test("what lies mixed is what was last painted, not what was last folded or tape
   );
   expect(lastTap(lying)).toMatchObject({ batch: "i", stage: "ink" });
   expect(mixedNow(lying)).toBe("d");
-  const job = jobOf(lying, { outlook, settings: { ...USUAL_SETTINGS, tiresAfter: 30 }, atBench: false, room: null }, new Set(), now);
+  const job = jobOf(lying, { outlook, settings: { ...USUAL_SETTINGS, tiresAfter: 30 }, atBench: false, room: null, given: null }, new Set(), now);
   expect(job).toMatchObject({ mixed: "d", tires: { after: 30, rest: 5 }, last: { batch: "i", stage: "ink" } });
   expect(job.batches[1]?.stages[0]).toMatchObject({ id: "ink", withoutPaint: true });
 });

@@ -110,6 +110,7 @@ test.each([
       timeZone: "UTC",
       printed: begun,
       endsAt: new Date("2031-11-09T14:00:00Z"),
+      leavesSome: false,
       tools: Array.from({ length: 14 }, (_, tool) => `a brush of size ${String(tool)}`),
       mixes: ["3.5 ml Ferry Blue: 1 part to 4 parts water, for 5 panels (night train, dusk blue)"],
       missing: ["masking fluid: none is left"],

@@ -9,6 +9,8 @@ export interface RunSheet {
   readonly timeZone: string;
   readonly printed: Date;
   readonly endsAt: Date;
+  /** Batches on the table are left for later sessions. */
+  readonly leavesSome: boolean;
   readonly tools: readonly string[];
   readonly mixes: readonly string[];
   readonly missing: readonly string[];
@@ -42,7 +44,10 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
   file.setCreationDate(sheet.printed);
   file.setModificationDate(sheet.printed);
   const pages = new Pages(file, await embedded(file, fonts), (at) => printTime(minuteOfDayAt(at, sheet.timeZone)));
-  pages.head(title, `All dry ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${pages.clock(sheet.endsAt)}, if nothing comes between.`);
+  pages.head(
+    title,
+    `${sheet.leavesSome ? "These batches are dry" : "All dry"} ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${pages.clock(sheet.endsAt)}, if nothing comes between.`,
+  );
   pages.list("Missing", sheet.missing);
   pages.list("On the table", wrapped(sheet.tools.join(", "), 92));
   pages.list("Mixes", sheet.mixes);

@@ -1,5 +1,5 @@
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
-import { numbersOf, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
+import { leftForLater, numbersOf, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 
@@ -61,7 +61,7 @@ export const BenchVerdict = memo(function BenchVerdict({
       )}
       {planned && move.kind !== "finished" && (
         <>
-          All dry{" "}
+          {leftForLater(planned, lying).length > 0 ? "These batches are dry" : "All dry"}{" "}
           <Figure why="The run sheet of what is left, put into your sessions: hands only while a session is open, drying at all hours.">{dryWords(planned.endsAt, outlook)}</Figure>
           {Math.abs(planned.bent) >= WORTH_TELLING && `, ${printMinutes(minutes(Math.abs(Math.round(planned.bent))))} ${planned.bent > 0 ? "later" : "sooner"} than before`}.
           <Late planned={planned} lying={lying} outlook={outlook} />

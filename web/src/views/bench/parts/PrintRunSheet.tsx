@@ -1,5 +1,5 @@
 import { memo } from "react";
-import { mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
+import { leftForLater, mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { useColourQuery } from "../../../data/api.ts";
 import { presentMoment } from "../../../data/serverClock.ts";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
@@ -30,6 +30,7 @@ export const PrintRunSheet = memo(function PrintRunSheet({
       timeZone: outlook.shop.timeZone,
       printed: presentMoment(),
       endsAt: planned.endsAt,
+      leavesSome: leftForLater(planned, lying).length > 0,
       tools,
       mixes: mixes.map((mix) => `${mixToMakeWords(mix)} (${mix.design.toLowerCase()}, ${mix.colourway})`),
       missing,

@@ -1,6 +1,6 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
-import type { Outlook, StandingBatch, BenchPlan } from "@yule/derive";
+import { leftForLater, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo, type CSSProperties } from "react";
 import { lineWords, paintsOf, when } from "../words.ts";
 
@@ -11,6 +11,7 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
   const at = (minute: number): Date => new Date(planned.since.getTime() + minute * 60_000);
   const left = planned.lines.filter((line) => at(line.to) > now);
   const coming = left.slice(0, MOST_LINES);
+  const later = leftForLater(planned, lying);
   let lastDay = "";
   return (
     <Box as="section" aria-label="Run sheet" marginTop="20px">
@@ -34,7 +35,10 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
         );
       })}
       <Text borderTop="1px solid" borderColor="hairline" paddingTop="8px" color="softInk">
-        {left.length > coming.length ? "and so on. " : ""}All dry {when(planned.endsAt, outlook)}.
+        {left.length > coming.length ? "and so on. " : ""}
+        {later.length > 0
+          ? `These are dry ${when(planned.endsAt, outlook)}. The plan of the season leaves ${later.map(({ title }) => title).join(", ")} for later sessions.`
+          : `All dry ${when(planned.endsAt, outlook)}.`}
       </Text>
     </Box>
   );
