@@ -138,7 +138,7 @@ export function stepsOf(need: OwedNeed): WorkStep[] {
   const next = paintSteps.findIndex(({ units }) => units > 0);
   steps.push(...paintSteps.map((each, index) => (index === next ? { ...each, setup: each.setup + (need.atBench ?? 0) } : each)));
   const painted = steps.some((each) => each.units > 0 && each.kind !== "prepare");
-  if (painted && !painting.some((stage) => driesIn(stage) >= OVERNIGHT)) {
+  if (painted && !painting.some((stage) => stage.dry >= OVERNIGHT)) {
     const units = need.print ? 1 : Math.max(0, ...painting.map((stage) => stage.left));
     steps.push(step({ id: `flatten ${need.design}`, name: "Flatten under books", kind: "finish", units, light: true, ...FLATTEN }));
   }
@@ -176,7 +176,7 @@ function paintStep(stage: OwedStage, { heat, perMixing = null }: OwedNeed, step:
     setup: stage.setup,
     dry: heated ? 0 : stage.dry,
     ...(heated || stage.mostlyDry === undefined ? {} : { mostlyDry: stage.mostlyDry }),
-    rack: driesIn(stage) < OVERNIGHT,
+    rack: stage.dry < OVERNIGHT,
     light: stage.portable,
   });
 }

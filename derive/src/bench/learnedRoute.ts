@@ -67,9 +67,10 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
     const care = careBefore(next ? routeStageOf(next).technique : null);
     const drying = dryingTime(times, timed, design.paperId ?? "", room, care);
     const hands = handsTime(times, timed, practice);
-    // Where the next stage needs it wet, the time is the one told: it is a setting down, not a drying out.
-    const dry = next && next.within !== null ? stage.dry : Math.round(drying.take);
-    const bone = Math.max(dry, Math.round(dryingTime(times, timed, design.paperId ?? "", room, BONE_DRY).take));
+    // Where the next stage needs it wet, or it lies under books, the time is the one told: it is a setting down, or a night, not a drying out.
+    const isPressed = technique === "flatten";
+    const dry = isPressed || (next && next.within !== null) ? stage.dry : Math.round(drying.take);
+    const bone = isPressed ? dry : Math.max(dry, Math.round(dryingTime(times, timed, design.paperId ?? "", room, BONE_DRY).take));
     return {
       table: { id: stage.id, name: stage.name, kind: stage.kind, technique, hands: tenths(hands.take), setup: stage.setup, dry, within: stage.within, portable: stage.portable },
       live: {
@@ -79,7 +80,7 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
         setup: minutes(stage.setup),
         dry: minutes(dry),
         within: stage.within === null ? null : minutes(stage.within),
-        damp: minutes(Math.min(dry, Math.round(drying.typical))),
+        damp: minutes(isPressed ? dry : Math.min(dry, Math.round(drying.typical))),
         bone: minutes(bone),
         ...(usesPaint(stage) ? {} : { withoutPaint: true }),
       },
