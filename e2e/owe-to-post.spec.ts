@@ -43,7 +43,7 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
 
   const board = page.getByRole("group", { name: /The board with 1\d panels/ });
   await expect(board).toBeVisible();
-  await expect(page.getByRole("region", { name: "Run sheet" })).toContainText(/All dry/, { timeout: 20_000 });
+  await expect(page.getByRole("region", { name: "Run sheet" })).toContainText(/All dry|These are dry/, { timeout: 20_000 });
   await expect(page.getByText(/This order (saves|fits)/)).toBeVisible();
   await board.getByRole("button", { name: /^Panel 1,/ }).click();
   await page.getByRole("button", { name: "Spoilt", exact: true }).click();

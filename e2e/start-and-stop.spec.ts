@@ -46,6 +46,21 @@ test("Ctrl-C and kill -9 both leave a shop that starts again with all it had", a
   expect(await name()).toBe("Before Ctrl-C");
 });
 
+test("Ctrl-C ends everything within five seconds, though the server hears nothing", async () => {
+  shop = await startShop({ empty: true, own: true });
+  const { url, folder } = shop;
+  // As if it worked something out for minutes: the signal to end reaches it only afterwards.
+  const [server] = spawnSync("pgrep", ["-P", String(shop.pid()), "-f", "main.mjs"], { encoding: "utf8" })
+    .stdout.trim()
+    .split("\n");
+  process.kill(Number(server), "SIGSTOP");
+  const begun = Date.now();
+  await shop.kill("SIGINT");
+  expect(Date.now() - begun).toBeLessThan(5_000);
+  expect(await alive(url)).toBe(false);
+  expect(spawnSync("pgrep", ["-f", `postgres -D ${folder}`], { encoding: "utf8" }).stdout).toBe("");
+});
+
 test("a PostgreSQL that dies under the server is started again, and requests recover without a restart", async () => {
   shop = await startShop({ empty: true, own: true });
   const { folder, url } = shop;
@@ -57,9 +72,11 @@ test.describe("bad flags get one clear line each", () => {
   for (const [words, line] of [
     [["--port", "eighty"], "--port: given eighty, allowed a whole number from 1 to 65535"],
     [["--port", "70000"], "--port: given 70000, allowed a whole number from 1 to 65535"],
+    [["--host"], "--host: given nothing, allowed a name such as table.example, without a port"],
+    [["--host", "table.example:80"], "--host: given table.example:80, allowed a name such as table.example, without a port"],
     [["--port"], "--port: given nothing, allowed a whole number from 1 to 65535"],
     [["--data"], "--data: given nothing, allowed a folder"],
-    [["--fast"], "--fast: given as a flag, allowed --empty, --port N, --data DIR"],
+    [["--fast"], "--fast: given as a flag, allowed --empty, --port N, --data DIR, --host NAME"],
   ] as const) {
     test(words.join(" "), () => {
       const refused = start(...words);

@@ -33,6 +33,7 @@ const child = fork(server, [], {
     YULE_PLAN_THREAD: planThread,
     YULE_MIGRATIONS: join(root, "server/migrations"),
     YULE_WEB: join(root, "dist/web"),
+    YULE_HOSTS: (flags.hosts ?? []).join(","),
     YULE_EMPTY: flags.empty ? "1" : "0",
   },
 });
@@ -43,6 +44,8 @@ child.stdout.on("data", (text) => {
   process.stdout.write(`Yule Stack is ready at ${ready[1]}\nStop it with Ctrl-C.\n`);
 });
 
+/** So long a server that is to end may take for it. */
+const PATIENCE_MS = 3_000;
 let stopping = false;
 async function stop(code) {
   if (stopping) return;
@@ -50,7 +53,10 @@ async function stop(code) {
   rmSync(lock, { force: true });
   if (child.exitCode === null && child.signalCode === null) {
     child.kill("SIGTERM");
+    // Whatever it is busy with: every command is one transaction, so that nothing is half kept.
+    const patience = setTimeout(() => child.kill("SIGKILL"), PATIENCE_MS);
     await new Promise((done) => child.once("exit", done));
+    clearTimeout(patience);
   }
   await database?.stop();
   process.exit(code);

@@ -3,6 +3,7 @@ export * from "./common/faultLine.ts";
 export * from "./common/sentFault.ts";
 export { howMany } from "./common/counts.ts";
 export * from "./common/fields.ts";
+export * from "./common/text.ts";
 export * from "./common/envelope.ts";
 export * from "./sheets/split.ts";
 export * from "./sheets/batches.ts";

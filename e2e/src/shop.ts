@@ -11,6 +11,8 @@ export const NOW = "2031-11-08T10:04:00Z";
 export interface RunningShop {
   url: string;
   readonly folder: string;
+  /** The start command's process. */
+  readonly pid: () => number;
   readonly kill: (signal: NodeJS.Signals) => Promise<void>;
   readonly again: () => Promise<void>;
   readonly close: () => Promise<void>;
@@ -70,6 +72,7 @@ export async function startShop({ empty = false, own = false, plans = true }: Sh
   const shop: RunningShop = {
     url: await start(null),
     folder,
+    pid: () => child?.pid ?? 0,
     kill,
     again: async () => {
       shop.url = await start(new URL(shop.url).port);

@@ -1,4 +1,4 @@
-import { faultsOf } from "@yule/contract";
+import { faultsOf, unkeepable } from "@yule/contract";
 import { fail, succeed, type LinearSolver, type Limits, type Result } from "@yule/core";
 import { z } from "zod";
 
@@ -22,6 +22,8 @@ export function command<In extends z.ZodType, Out extends z.ZodType>(
   return {
     schema: z.toJSONSchema(input, { io: "input", unrepresentable: "any" }),
     answer: async (given, setting) => {
+      const fault = unkeepable(given);
+      if (fault) return fail(fault);
       const read = input.safeParse(given);
       if (!read.success) return fail(...faultsOf(read.error, given));
       const result = await compute(read.data, setting);

@@ -171,12 +171,17 @@ export async function startPostgres(folder, { durable = true, port: wanted, conn
   const stop = async () => {
     if (isGone()) return;
     child.kill("SIGINT");
+    // It breaks off what is under way; where even that takes too long, it mends itself from its log at the next start.
+    const patience = setTimeout(() => child.kill("SIGQUIT"), PATIENCE_MS);
     await new Promise((resolve) => child.once("exit", resolve));
+    clearTimeout(patience);
   };
   return { url, port, stop, child, pid: child.pid };
 }
 
 const LAUNCHES = 40;
+/** So long it may take to end in order. */
+const PATIENCE_MS = 1_500;
 
 /** Starts the server once and waits until it takes connections. @returns null when it gave up; on the last try it says why and ends */
 async function launch(program, words, cluster, isLast) {

@@ -56,7 +56,8 @@ const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("Y
 const planner = new Planner({ database, url, clock, outside: simulatedOutside, log, make: thread?.make ?? null, ...(thread && { findStarts: thread.findStarts }) });
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
-const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, webFolder: webFolder === "" ? null : webFolder });
+const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");
+const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {

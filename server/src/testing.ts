@@ -72,7 +72,16 @@ export async function openTestShop({ own = false, planner = { want: () => Promis
   await ensureShop(database, "UTC");
   const feed = new Feed(url);
   await feed.open();
-  const app = makeApp({ database, feed, clock: { now: () => new Date(NOW) }, outside: simulatedOutside, planner, log: { error: () => undefined }, webFolder: null });
+  const app = makeApp({
+    database,
+    feed,
+    clock: { now: () => new Date(NOW) },
+    outside: simulatedOutside,
+    planner,
+    log: { error: () => undefined },
+    hosts: ["tern-row.example"],
+    webFolder: null,
+  });
   const server: Server = app.listen(0, "127.0.0.1");
   if (!server.listening) await once(server, "listening");
   const base = `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api`;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 export const benchFacts = ["done", "dry", "heated", "still-wet", "spoilt", "skipped"] as const;
 
@@ -7,7 +8,7 @@ export const benchFacts = ["done", "dry", "heated", "still-wet", "spoilt", "skip
 export const tellBench = z.strictObject({
   batchId: id,
   facts: z
-    .array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment, why: z.string().trim().max(120).default("").describe("why a panel was spoilt") }))
+    .array(z.strictObject({ id, unitId: id, stageId: id, what: z.enum(benchFacts), at: moment, why: text().trim().max(120).default("").describe("why a panel was spoilt") }))
     .min(1)
     .max(500),
 });
@@ -23,7 +24,7 @@ export const tellSession = z.strictObject({
   what: z.enum(sessionFacts),
   at: moment,
   meant: meant.nullable().default(null).describe("told when a session begins"),
-  note: z.string().trim().max(500).default("").describe("told when it is closed"),
+  note: text().trim().max(500).default("").describe("told when it is closed"),
 });
 
 export const grades = ["good", "rescue", "stash", "scrap"] as const;

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { idText, minutesField, seedField, uniqueIds } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 const stage = z.strictObject({
   id: idText,
@@ -11,7 +12,7 @@ const stage = z.strictObject({
 
 const batch = z.strictObject({
   id: idText,
-  palette: z.string().max(200).default(""),
+  palette: text().max(200).default(""),
   units: z.int().min(0).max(5000),
   stages: z.array(stage).min(1).max(200).superRefine(uniqueIds("the batch's stages")),
 });
@@ -34,5 +35,5 @@ export const runIn = z.strictObject({
 export const runOut = z.object({
   makespan: z.number(),
   bound: z.number(),
-  moves: z.array(z.object({ batch: z.string(), unit: z.int(), stage: z.string(), start: z.number(), end: z.number() })),
+  moves: z.array(z.object({ batch: text(), unit: z.int(), stage: text(), start: z.number(), end: z.number() })),
 });

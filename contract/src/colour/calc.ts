@@ -1,8 +1,9 @@
 import { FORMS, MOST_SHAPES, shelfPaint, STRENGTHS, type Mix, type Recipe, type ShelfPaint } from "@yule/core";
 import { z } from "zod";
 import { hexField, pigmentField, rounded as round } from "./paint.ts";
+import { text } from "../common/text.ts";
 
-const paintName = z.string().min(1).max(120);
+const paintName = text().min(1).max(120);
 /** A paint as the command line tells it: pigments of the table are enough. */
 const paintIn = z.strictObject({
   name: paintName,
@@ -31,8 +32,8 @@ export const shelfOfInput = (paints: z.output<typeof shelfIn>): readonly ShelfPa
     return made.ok ? [made.value] : [];
   });
 
-const colourOut = z.object({ hex: z.string(), L: z.number(), C: z.number(), h: z.number() });
-const parts = z.array(z.object({ paint: z.string(), parts: z.number() }));
+const colourOut = z.object({ hex: text(), L: z.number(), C: z.number(), h: z.number() });
+const parts = z.array(z.object({ paint: text(), parts: z.number() }));
 export const colourOutOf = (colour: z.input<typeof colourOut>): z.input<typeof colourOut> => ({
   hex: colour.hex,
   L: round(colour.L, 1),
@@ -48,20 +49,20 @@ export const mixIn = z.strictObject({
     .max(8),
   water: z.number().gt(0).max(10_000).nullable().default(null).describe("parts; null for an everyday wash"),
 });
-export const mixOut = z.object({ ...colourOut.shape, wet: z.string(), strength: z.enum(STRENGTHS), water: z.number(), hue: z.string() });
+export const mixOut = z.object({ ...colourOut.shape, wet: text(), strength: z.enum(STRENGTHS), water: z.number(), hue: text() });
 export const shelfOfMix = (paints: z.output<typeof mixIn>["paints"]): readonly ShelfPaint[] =>
   shelfOfInput(paints.map(({ parts: _, ...paint }, index) => ({ ...paint, name: `${paint.name} ${String(index)}` })));
 
 /** Input of `calc recipe`. */
 export const recipeIn = z.strictObject({ wanted: hexField, paints: shelfIn, buy: z.boolean().default(false).describe("also says which pigments would bring it nearer") });
-const recipeShape = z.object({ parts, water: z.number(), strength: z.enum(STRENGTHS), hex: z.string(), difference: z.number(), costPerMl: z.number().nullable() });
+const recipeShape = z.object({ parts, water: z.number(), strength: z.enum(STRENGTHS), hex: text(), difference: z.number(), costPerMl: z.number().nullable() });
 export const recipeOut = z.object({
   best: recipeShape,
   nearest: z.array(recipeShape.nullable()).describe("of one, two and three paints"),
   cheapest: recipeShape.nullable().describe("that nobody tells from the best; null where a price is missing"),
   reached: z.boolean().describe("whether the difference is not noticed"),
-  nudges: z.array(z.object({ nudge: z.string(), add: z.string().nullable(), mix: z.object({ parts, water: z.number() }).nullable() })),
-  buy: z.array(z.object({ pigment: z.string(), name: z.string(), difference: z.number() })),
+  nudges: z.array(z.object({ nudge: text(), add: text().nullable(), mix: z.object({ parts, water: z.number() }).nullable() })),
+  buy: z.array(z.object({ pigment: text(), name: text(), difference: z.number() })),
 });
 export const recipeOutOf = (
   recipe: Recipe,
@@ -84,11 +85,11 @@ export const glazeIn = z
   .strictObject({
     paints: shelfIn,
     shapes: z
-      .array(z.strictObject({ id: z.string().min(1).max(120), paint: paintName }))
+      .array(z.strictObject({ id: text().min(1).max(120), paint: paintName }))
       .max(MOST_SHAPES)
       .default([]),
     overlaps: z
-      .array(z.tuple([z.string(), z.string()]))
+      .array(z.tuple([text(), text()]))
       .max(66)
       .default([]),
   })
@@ -105,12 +106,12 @@ export const glazeIn = z
   });
 const verdict = z.enum(["clean", "dull", "mud"]);
 export const glazeOut = z.object({
-  grid: z.array(z.array(z.object({ hex: z.string(), verdict, surprise: z.string().nullable() }))).describe("rows by the paint below, cells by the paint on top"),
+  grid: z.array(z.array(z.object({ hex: text(), verdict, surprise: text().nullable() }))).describe("rows by the paint below, cells by the paint on top"),
   order: z
     .object({
-      passes: z.array(z.array(z.string())),
+      passes: z.array(z.array(text())),
       clean: z.number(),
-      overlaps: z.array(z.object({ under: z.string(), over: z.string(), wet: z.boolean(), hex: z.string(), verdict })),
+      overlaps: z.array(z.object({ under: text(), over: text(), wet: z.boolean(), hex: text(), verdict })),
     })
     .nullable(),
 });
@@ -139,11 +140,11 @@ export const puddlesIn = z.strictObject({
 export const puddlesOut = z.object({
   puddles: z.array(
     z.object({
-      name: z.string(),
+      name: text(),
       ml: z.number(),
       paintMl: z.number(),
       waterMl: z.number(),
-      counted: z.object({ unit: z.string(), many: z.number() }),
+      counted: z.object({ unit: text(), many: z.number() }),
       goes: z.array(z.number()),
       thickened: z.number(),
       lastsFor: z.number(),
@@ -161,19 +162,19 @@ export const matsIn = z.strictObject({
     edge: hexField,
   }),
   mats: z
-    .array(z.strictObject({ id: z.string().min(1).max(120), name: z.string().max(120).optional(), hex: hexField, metallic: z.boolean().default(false) }))
+    .array(z.strictObject({ id: text().min(1).max(120), name: text().max(120).optional(), hex: hexField, metallic: z.boolean().default(false) }))
     .min(1)
     .max(200),
 });
 export const matsOut = z.object({
   mats: z.array(
     z.object({
-      id: z.string(),
+      id: text(),
       score: z.number(),
-      says: z.string(),
-      daylight: z.object({ contrast: z.number(), hue: z.string(), lift: z.string() }),
-      lamplight: z.object({ contrast: z.number(), hue: z.string(), lift: z.string() }),
+      says: text(),
+      daylight: z.object({ contrast: z.number(), hue: text(), lift: text() }),
+      lamplight: z.object({ contrast: z.number(), hue: text(), lift: text() }),
     }),
   ),
-  why: z.string(),
+  why: text(),
 });

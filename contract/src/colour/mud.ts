@@ -1,6 +1,7 @@
 import type { MudForecast } from "@yule/core";
 import { z } from "zod";
 import { pigmentField, rounded as round } from "./paint.ts";
+import { text } from "../common/text.ts";
 
 const MOST_PAIRS = 10_000;
 
@@ -17,7 +18,7 @@ export const mudIn = z.strictObject({
 
 /** Output of `calc mud`, CIE LCh under D65, in the order asked. */
 export const mudOut = z.object({
-  pairs: z.array(z.object({ hex: z.string(), L: z.number(), C: z.number(), h: z.number(), chromaLost: z.number(), verdict: z.enum(["clean", "dull", "mud"]), why: z.string() })),
+  pairs: z.array(z.object({ hex: text(), L: z.number(), C: z.number(), h: z.number(), chromaLost: z.number(), verdict: z.enum(["clean", "dull", "mud"]), why: text() })),
 });
 
 export const mudOutOf = ({ hex, L, C, h, chromaLost, verdict, why }: MudForecast): z.input<typeof mudOut>["pairs"][number] => ({

@@ -1,15 +1,15 @@
 import { COVERINGS, FORMS, nearPigments, pigmentOf, type PaintTold } from "@yule/core";
 import { z } from "zod";
 import { id, name, version } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 /** A figure of an answer at so many places. */
 export const rounded = (value: number, places: number): number => Math.round(value * 10 ** places) / 10 ** places;
 
-export const hexField = z.string().regex(/^#[0-9a-f]{6}$/i, { message: "a colour such as #3a5f8c" });
+export const hexField = text().regex(/^#[0-9a-f]{6}$/i, { message: "a colour such as #3a5f8c" });
 
 /** A pigment by its colour index name; near names are offered where it is not in the table. */
-export const pigmentField = z
-  .string()
+export const pigmentField = text()
   .max(20)
   .superRefine((index, context) => {
     if (!pigmentOf(index)) context.addIssue({ code: "custom", message: `a pigment of the table, such as ${nearPigments(index).join(", ")}` });
@@ -17,7 +17,7 @@ export const pigmentField = z
 
 const facts = {
   name,
-  pigments: z.array(z.string().trim().min(1).max(20)).max(8).describe("colour index names, such as PB29"),
+  pigments: z.array(text().trim().min(1).max(20)).max(8).describe("colour index names, such as PB29"),
   form: z.enum(FORMS),
   strength: z.number().min(0.1).max(20).nullable().default(null).describe("one part as it comes beside one part from a pan; by its form where it is null"),
   covering: z.enum(COVERINGS).nullable().default(null),

@@ -2,15 +2,16 @@ import { phrase, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { z } from "zod";
 import { howMany } from "./counts.ts";
 import { phraseText } from "./faultLine.ts";
+import { text } from "./text.ts";
 
 const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));
 
 /** A fault as it is sent: see `SentFault`. */
 export const sentFaultSchema = z.object({
-  code: z.string(),
-  path: z.array(z.union([z.string(), z.number()])),
-  given: z.string(),
-  allowed: z.string(),
+  code: text(),
+  path: z.array(z.union([text(), z.number()])),
+  given: text(),
+  allowed: text(),
   values: z.object({ given: phraseSchema, allowed: phraseSchema }).optional(),
 });
 const LONGEST_SHOWN = 60;

@@ -1,5 +1,6 @@
 import { isDay, mm, money, type Day, type Length, type Money } from "@yule/core";
 import { z } from "zod";
+import { text } from "./text.ts";
 
 /** Longest side that is read, 100 m, and most of anything that is counted. */
 const LONGEST_MM = 100_000;
@@ -23,11 +24,10 @@ export const moneyField = z
 export const MOST_MINUTES = 5_256_000;
 export const minutesField = z.number().min(0).max(MOST_MINUTES);
 export const countField = z.int().min(1).max(MOST_PIECES);
-export const dayField = z
-  .string()
+export const dayField = text()
   .refine(isDay, { message: "a day such as 2031-11-08" })
   .transform((text): Day => text as Day);
-export const idText = z.string().min(1).max(200);
+export const idText = text().min(1).max(200);
 export const seedField = z.int().min(0).max(4_294_967_295);
 
 /** Refuses an id that stands twice, at the second place. */

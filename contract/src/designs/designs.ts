@@ -6,6 +6,7 @@ import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
 import type { TouchRead } from "../colour/paint.ts";
 import { id, name, version, wholeMinutes } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 export const methods = ["cut", "fold", "tape"] as const;
 
@@ -21,12 +22,10 @@ const stage = z.strictObject({
   within: wholeMinutes.nullable(),
   portable: z.boolean(),
   technique: techniqueField.nullable().default(null).describe("what is done, for the order rules; told from the name where it is null"),
-  note: z.string().max(300).default(""),
+  note: text().max(300).default(""),
 });
 
-const paints = z
-  .array(z.strictObject({ pigments: z.string().max(60), name: z.string().max(60), hex: z.string().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) }))
-  .max(12);
+const paints = z.array(z.strictObject({ pigments: text().max(60), name: text().max(60), hex: text().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) })).max(12);
 const colourway = z.strictObject({
   id,
   name,

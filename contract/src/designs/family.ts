@@ -2,15 +2,16 @@ import { isColour, FAMILY_RULES, type Member } from "@yule/core";
 import { z } from "zod";
 import { id, name, unitsAboveZero } from "../common/envelope.ts";
 import { idText, uniqueIds } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 const side = z.enum(["left", "right"]);
 const looking = z.enum(["left", "right", "ahead"]);
-const word = z.string().trim().toLowerCase().min(1).max(40);
+const word = text().trim().toLowerCase().min(1).max(40);
 const YEARS = 120;
 const ages = z
   .strictObject({ from: z.int().min(0).max(YEARS), to: z.int().min(0).max(YEARS) })
   .refine((span) => span.from <= span.to, { path: ["to"], message: "an age not below the first" });
-const familyRule = z.string().refine((rule) => FAMILY_RULES.some((each) => each.id === rule), { message: `one of ${FAMILY_RULES.map((each) => each.id).join(", ")}` });
+const familyRule = text().refine((rule) => FAMILY_RULES.some((each) => each.id === rule), { message: `one of ${FAMILY_RULES.map((each) => each.id).join(", ")}` });
 
 /** The same fields without what is put in when they are left out: a change says only what changes. */
 const changesOf = <Shape extends Record<string, z.ZodDefault<z.ZodType>>>(shape: Shape) =>
@@ -38,28 +39,28 @@ export const palettes = ["warm", "cool", "mixed"] as const;
 /** What the maker wants of a series. */
 export const tiesSchema = z.strictObject({
   alternate: z.boolean().default(false).describe("cards look one way and the other in turn"),
-  recurring: z.string().trim().max(60).default("").describe("the element that recurs on every card"),
+  recurring: text().trim().max(60).default("").describe("the element that recurs on every card"),
   off: z.array(familyRule).max(30).default([]).describe("rules the maker does not hold to"),
 });
 export type TiesRead = z.output<typeof tiesSchema>;
 export const changeSeries = z.strictObject({ id, name: name.optional(), palette: z.enum(palettes).optional(), ties: changesOf(tiesSchema.shape).optional() });
 
-const hex = z.string().max(40).refine(isColour, { message: "a colour such as #3a5f8c" });
+const hex = text().max(40).refine(isColour, { message: "a colour such as #3a5f8c" });
 const mm = z.number().min(0).max(2000);
 
 /** Input of `calc family`: the cards of a series in the order they hang, and who cards are wanted for. */
 export const familyIn = z.strictObject({
   palette: z.enum(palettes).default("mixed"),
   alternate: z.boolean().default(false),
-  recurring: z.string().max(60).default(""),
+  recurring: text().max(60).default(""),
   off: z.array(familyRule).max(30).default([]),
   designs: z
     .array(
       z.strictObject({
         id: idText,
-        name: z.string().max(120).default(""),
+        name: text().max(120).default(""),
         colourways: z
-          .array(z.strictObject({ id: idText, name: z.string().max(120).default(""), colours: z.array(hex).max(24) }))
+          .array(z.strictObject({ id: idText, name: text().max(120).default(""), colours: z.array(hex).max(24) }))
           .max(24)
           .default([]),
         light: side.nullable().default(null),
@@ -67,8 +68,8 @@ export const familyIn = z.strictObject({
         looks: looking.nullable().default(null),
         line: mm.nullable().default(null).describe("width of the outline, millimetres"),
         elements: z.int().min(1).max(99).nullable().default(null),
-        lettering: z.string().max(60).nullable().default(null),
-        border: z.string().max(60).nullable().default(null),
+        lettering: text().max(60).nullable().default(null),
+        border: text().max(60).nullable().default(null),
         margin: mm.nullable().default(null).describe("width of the border around the panel, millimetres"),
         recurring: z.boolean().nullable().default(null),
         size: z.strictObject({ width: mm, height: mm }).nullable().default(null),
@@ -84,7 +85,7 @@ export const familyIn = z.strictObject({
   wanted: z
     .array(
       z.strictObject({
-        says: z.string().max(120),
+        says: text().max(120),
         occasion: word.nullable().default(null),
         without: z.array(word).max(20).default([]),
         neutral: z.boolean().default(false),
@@ -99,10 +100,8 @@ export const membersOf = (input: z.output<typeof familyIn>): readonly Member[] =
 
 /** Output of `calc family`. */
 export const familyOut = z.object({
-  ties: z.array(z.object({ rule: z.string(), says: z.string() })),
-  findings: z.array(
-    z.object({ rule: z.string(), severity: z.enum(["breaks", "strays"]), design: z.string(), colourway: z.string().nullable(), says: z.string(), mend: z.string() }),
-  ),
-  distances: z.array(z.object({ a: z.string(), b: z.string(), distance: z.number() })),
-  gaps: z.array(z.object({ says: z.string(), lacks: z.string(), nearest: z.string().nullable() })),
+  ties: z.array(z.object({ rule: text(), says: text() })),
+  findings: z.array(z.object({ rule: text(), severity: z.enum(["breaks", "strays"]), design: text(), colourway: text().nullable(), says: text(), mend: text() })),
+  distances: z.array(z.object({ a: text(), b: text(), distance: z.number() })),
+  gaps: z.array(z.object({ says: text(), lacks: text(), nearest: text().nullable() })),
 });

@@ -1,15 +1,16 @@
 import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage } from "@yule/core";
 import { z } from "zod";
 import { idText, uniqueIds } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
-export const techniqueField = z.string().refine(isTechnique, { message: `one of ${TECHNIQUES.map((each) => each.id).join(", ")}` });
+export const techniqueField = text().refine(isTechnique, { message: `one of ${TECHNIQUES.map((each) => each.id).join(", ")}` });
 
 const minutes = z.number().min(0).max(20_160);
 const stage = z
   .strictObject({
     id: idText,
     technique: techniqueField.optional().describe("one of the library; told from the name where it is left out"),
-    name: z.string().max(120).default(""),
+    name: text().max(120).default(""),
     dry: minutes.default(0).describe("minutes of drying after it"),
     within: minutes.nullable().default(null).describe("minutes within which it must follow the stage before"),
   })
@@ -19,14 +20,14 @@ const stage = z
 export const routeCheckIn = z.strictObject({
   stages: z.array(stage).min(1).max(60).superRefine(uniqueIds("the route")),
   holdsMasking: z.boolean().default(false).describe("the paper is known to hold masking fluid"),
-  off: z.array(z.string().max(60)).max(100).default([]).describe("rules that are switched off"),
+  off: z.array(text().max(60)).max(100).default([]).describe("rules that are switched off"),
 });
 
 const repair = z.object({
   kind: z.enum(["move", "dry", "within", "insert", "remove", "replace"]),
-  stage: z.string().optional(),
-  technique: z.string().optional(),
-  before: z.string().nullable().optional(),
+  stage: text().optional(),
+  technique: text().optional(),
+  before: text().nullable().optional(),
   dry: z.number().optional(),
   within: z.number().optional(),
 });
@@ -35,17 +36,17 @@ const repair = z.object({
 export const routeCheckOut = z.object({
   findings: z.array(
     z.object({
-      rule: z.string(),
+      rule: text(),
       severity: z.enum(["spoils", "risks", "taste"]),
-      says: z.string(),
-      why: z.string(),
-      school: z.string().nullable(),
-      stages: z.array(z.string()),
+      says: text(),
+      why: text(),
+      school: text().nullable(),
+      stages: z.array(text()),
       repair: repair.nullable(),
-      circle: z.array(z.string()).describe("rules that the repair it asks for would break"),
+      circle: z.array(text()).describe("rules that the repair it asks for would break"),
     }),
   ),
-  mended: z.array(z.object({ id: z.string(), technique: z.string().nullable(), name: z.string(), dry: z.number(), within: z.number().nullable() })),
+  mended: z.array(z.object({ id: text(), technique: text().nullable(), name: text(), dry: z.number(), within: z.number().nullable() })),
 });
 
 /** A stage as the check sees it: its technique as told, or as its name speaks of it. */

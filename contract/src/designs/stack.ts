@@ -3,6 +3,7 @@ import { toMm, type Length, type Stack, type StackGeometry } from "@yule/core";
 import { z } from "zod";
 import { name, units, unitsAboveZero } from "../common/envelope.ts";
 import { mmAboveZero, mmField, toLength } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 export const folds = ["left", "right", "top", "bottom", "none"] as const;
 export const cardOutlines = ["rectangle", "circle", "arch"] as const;
@@ -53,7 +54,7 @@ export const stackSchema = stackOver(units, unitsAboveZero, name, 0);
 export type StackRead = z.output<typeof stackSchema>;
 
 /** Input of `calc stack`, millimetres: the card's face when folded, its layers from the base upwards, its envelope. */
-export const stackIn = stackOver(mmField.transform(toLength), mmAboveZero.transform(toLength), z.string().max(120).default(""), 0).extend({
+export const stackIn = stackOver(mmField.transform(toLength), mmAboveZero.transform(toLength), text().max(120).default(""), 0).extend({
   thickness: mmField.default(1).transform(toLength),
 });
 
@@ -66,8 +67,8 @@ export const stackOut = z.object({
   score: z.number().nullable(),
   layers: z.array(
     box.extend({
-      kind: z.string(),
-      name: z.string(),
+      kind: text(),
+      name: text(),
       x: z.number(),
       y: z.number(),
       reveal: z.object({ left: z.number(), right: z.number(), top: z.number(), bottom: z.number(), least: z.number(), even: z.boolean() }),
@@ -76,7 +77,7 @@ export const stackOut = z.object({
   thickness: z.number(),
   clearance: box.nullable(),
   fitsEnvelope: z.boolean().nullable(),
-  warnings: z.array(z.object({ code: z.string(), given: z.string(), allowed: z.string() })),
+  warnings: z.array(z.object({ code: text(), given: text(), allowed: text() })),
 });
 
 export const stackOfInput = (input: z.output<typeof stackIn>): Stack => ({

@@ -2,6 +2,7 @@ import { LEAST_X_HEIGHT, type Fit } from "@yule/core";
 import { z } from "zod";
 import { idText, uniqueIds } from "../common/fields.ts";
 import { id, units, unitsAboveZero, version } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 export const lettering = ["hand", "stamp", "sticker"] as const;
 export const tones = ["warm", "plain", "formal", "funny"] as const;
@@ -12,12 +13,11 @@ const LONGEST_WORDS = 300;
 export const addSentiment = z
   .strictObject({
     id,
-    text: z.string().trim().min(1).max(LONGEST_WORDS),
-    occasion: z.string().trim().toLowerCase().max(40).nullable().default(null).describe("null for any"),
-    recipient: z.string().trim().max(60).default("").describe("for whom, such as a child; empty for anybody"),
+    text: text().trim().min(1).max(LONGEST_WORDS),
+    occasion: text().trim().toLowerCase().max(40).nullable().default(null).describe("null for any"),
+    recipient: text().trim().max(60).default("").describe("for whom, such as a child; empty for anybody"),
     tone: z.enum(tones).default("plain"),
-    language: z
-      .string()
+    language: text()
       .regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" })
       .default("en"),
     neutral: z.boolean().default(false).describe("for households that want no feast named"),
@@ -53,7 +53,7 @@ const MOST_LINES = 3;
 export const fitWordsIn = z.strictObject({
   words: z
     .strictObject({
-      text: z.string().trim().min(1).max(LONGEST_WORDS),
+      text: text().trim().min(1).max(LONGEST_WORDS),
       means: z.enum(lettering).default("hand"),
       width: some.nullable().default(null),
       height: some.nullable().default(null),
@@ -84,12 +84,12 @@ export const fitWordsIn = z.strictObject({
   mostLines: z.int().min(1).max(MOST_LINES).default(2),
 });
 
-const line = z.object({ text: z.string(), from: z.number(), to: z.number(), baseline: z.number(), xLine: z.number(), capLine: z.number() });
+const line = z.object({ text: text(), from: z.number(), to: z.number(), baseline: z.number(), xLine: z.number(), capLine: z.number() });
 /** Output of `calc fit-words`, millimetres from the panel's top left corner: each place, the one with the largest words first. */
 export const fitWordsOut = z.object({
   places: z.array(
     z.object({
-      zone: z.string(),
+      zone: text(),
       fits: z.boolean(),
       size: z.number(),
       xHeight: z.number(),

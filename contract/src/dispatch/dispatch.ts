@@ -2,13 +2,14 @@ import { COUNTRIES, type Transit } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
 import { id, name, version } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
-const without = z.array(z.string().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
+const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
 export const addHousehold = z.strictObject({
   id,
   name,
-  address: z.string().trim().min(1).max(400),
-  country: z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }),
+  address: text().trim().min(1).max(400),
+  country: text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }),
   neutral: z.boolean().default(false),
   without: without.default([]),
 });

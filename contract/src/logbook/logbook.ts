@@ -1,10 +1,11 @@
 import { z } from "zod";
 import type { EventTold } from "./events.ts";
+import { text } from "../common/text.ts";
 
 /** Which page of the logbook: what happened before a number, with a word in it. */
 export const logbookQuery = z.object({
   before: z.coerce.number().int().min(1).optional(),
-  find: z.string().max(100).optional(),
+  find: text().max(100).optional(),
   most: z.coerce.number().int().min(1).max(200).default(60),
 });
 

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 /** When a lesson matters: while a season is planned, sheets are split, panels painted, cards finished, parcels sent. */
 export const lessonMoments = ["planning", "splitting", "painting", "finishing", "sending"] as const;
@@ -12,10 +13,10 @@ export type LessonKind = (typeof lessonKinds)[number];
 /** What was learned the hard way, to be said again at the moment it matters. About a design, an occasion, or everything. */
 export const noteLesson = z.strictObject({
   id,
-  text: z.string().trim().min(1).max(400),
+  text: text().trim().min(1).max(400),
   moment: z.enum(lessonMoments),
   designId: id.nullable().default(null),
-  occasion: z.string().max(40).nullable().default(null),
+  occasion: text().max(40).nullable().default(null),
   stageId: id.nullable().default(null).describe("the stage of the design's route that it concerns"),
   kind: z.enum(lessonKinds).default("keep"),
 });

@@ -6,6 +6,7 @@ import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import type { LessonRead } from "./lessons.ts";
 import type { OwnOccasionRead } from "./ownOccasions.ts";
 import type { people, PinnedSessionRead, SessionChangeRead } from "./sessions.ts";
+import { text } from "../common/text.ts";
 
 export const needKinds = ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] as const;
 export type NeedKind = (typeof needKinds)[number];
@@ -25,17 +26,17 @@ const details = {
   depositMinor: money.nullable().default(null),
   proofWanted: z.boolean().default(false).describe("a commission that is shown before it is painted"),
   neutralCards: z.int().min(0).max(MOST_CARDS).default(0).describe("how many of the cards must carry neutral words"),
-  occasion: z.string().max(40).nullable().default(null).describe("the occasion it is for, as its id or a name"),
+  occasion: text().max(40).nullable().default(null).describe("the occasion it is for, as its id or a name"),
   setUpFrom: z.int().min(0).max(1440).nullable().default(null).describe("minute of the day at which a fair may be set up"),
   tableLength: unitsAboveZero.nullable().default(null).describe("length of the table at a fair, 1/320 mm"),
   photoOn: dayField.nullable().default(null).describe("the day a listing is photographed"),
   liveBy: dayField.nullable().default(null).describe("the day a listing must be up"),
-  service: z.string().max(60).nullable().default(null).describe("the carrier's service chosen; null for the cheapest in time"),
+  service: text().max(60).nullable().default(null).describe("the carrier's service chosen; null for the cheapest in time"),
   print: z.boolean().default(false).describe("one master is painted and the rest printed"),
   heat: z.boolean().default(false).describe("washes are dried with the heat tool"),
   matters: z.enum(MATTERS).default("ordinary").describe("how much it matters that the promise is kept"),
   skipped: z.array(id).max(40).default([]).describe("stages of the route that are left out for this need"),
-  orderRef: z.string().max(80).nullable().default(null).describe("the number of the order in the shop's feed, taken once"),
+  orderRef: text().max(80).nullable().default(null).describe("the number of the order in the shop's feed, taken once"),
   copiedFrom: id.nullable().default(null).describe("the need of an earlier season that it was copied from"),
 };
 /** The same without what is put in when it is left out: a change says only what changes. */

@@ -1,6 +1,7 @@
 import type { PromiseJob, PromisePlan } from "@yule/core";
 import { z } from "zod";
 import { idText, minutesField, MOST_MINUTES, seedField, uniqueIds } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 /** What is owed may be broken already. */
 const moment = z.number().min(-MOST_MINUTES).max(MOST_MINUTES);
@@ -12,7 +13,7 @@ const step = z.strictObject({
   id: idText,
   hands: minutesField.describe("minutes of hands"),
   dry: minutesField.default(0).describe("minutes it dries after"),
-  palette: z.string().max(200).nullable().default(null).describe("what lies mixed for it; null where it takes no paint"),
+  palette: text().max(200).nullable().default(null).describe("what lies mixed for it; null where it takes no paint"),
 });
 const need = z.strictObject({
   id: idText,
@@ -59,8 +60,8 @@ export const planIn = z.strictObject({
 
 /** Output of `calc plan`. */
 export const planOut = z.object({
-  order: z.array(z.tuple([z.string(), z.string()])),
-  onTime: z.record(z.string(), z.number()),
+  order: z.array(z.tuple([text(), text()])),
+  onTime: z.record(text(), z.number()),
   kept: z.number(),
   runs: z.number(),
 });

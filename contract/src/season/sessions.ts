@@ -2,6 +2,7 @@ import { phrase } from "@yule/core";
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 export const people = ["maker", "helper"] as const;
 const minuteOfDay = z.int().min(0).max(1440);
@@ -24,7 +25,7 @@ export const addSessionChange = z
   .strictObject({
     id,
     what: z.enum(sessionChangeKinds),
-    title: z.string().max(120).default(""),
+    title: text().max(120).default(""),
     first: dayField,
     last: dayField,
     from: minuteOfDay.nullable().default(null),

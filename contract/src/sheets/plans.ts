@@ -1,8 +1,9 @@
 import { z } from "zod";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
+import { text } from "../common/text.ts";
 
 const units = z.int().min(0).max(10_000_000);
-const key = z.string().min(1).max(120);
+const key = text().min(1).max(120);
 const count = z.int().min(0).max(1_000_000);
 const rect = { x: units, y: units, width: unitsAboveZero, height: unitsAboveZero };
 const cut = z.strictObject({ axis: z.enum(["x", "y"]), at: units, from: units, to: units });

@@ -1,6 +1,7 @@
 import { grown, money, toMm, turns, lengthOfUnits, phrase, type Fault, type Split, type SplitJob, type Yield } from "@yule/core";
 import { z } from "zod";
 import { countField, idText, mmAboveZero, mmField, moneyField, seedField, toLength, uniqueIds, MOST_PIECES } from "../common/fields.ts";
+import { text } from "../common/text.ts";
 
 const sheet = z.strictObject({
   id: idText.describe("name of the kind of sheet"),
@@ -111,14 +112,14 @@ const rect = z.object({ x: z.number(), y: z.number(), width: z.number(), height:
 export const splitOut = z.object({
   layouts: z.array(
     z.object({
-      sheet: z.string(),
+      sheet: text(),
       times: z.int(),
-      pieces: z.array(rect.extend({ panel: z.string() })),
+      pieces: z.array(rect.extend({ panel: text() })),
       cuts: z.array(z.object({ axis: z.enum(["x", "y"]), at: z.number(), from: z.number(), to: z.number() })),
       offcuts: z.array(rect),
     }),
   ),
-  unplaced: z.array(z.object({ panel: z.string(), count: z.int() })),
+  unplaced: z.array(z.object({ panel: text(), count: z.int() })),
   sheetsUsed: z.int(),
   cost: z.int(),
   lowerBound: z.int(),

@@ -1,12 +1,13 @@
 import { z } from "zod";
 import { sentFaultSchema } from "../common/fault.ts";
+import { text } from "../common/text.ts";
 
 /** Problem details (RFC 9457). `present` is the row as it is now, on a stale write. */
 export const problemSchema = z.object({
-  type: z.string(),
-  title: z.string(),
+  type: text(),
+  title: text(),
   status: z.int(),
-  detail: z.string(),
+  detail: text(),
   errors: z.array(sentFaultSchema).default([]),
   present: z.unknown().optional(),
 });

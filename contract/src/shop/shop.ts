@@ -2,6 +2,7 @@ import { COUNTRIES, ROUTE_RULES } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
 import { placeField } from "../season/holidays.ts";
+import { text } from "../common/text.ts";
 
 export const lengthSystems = ["in", "cm"] as const;
 
@@ -15,14 +16,14 @@ const isTimeZone = (zone: string): boolean => {
 };
 
 export const helperWork = ["prepare", "draw", "mask", "paint", "finish", "assemble", "pack"] as const;
-const country = z.string().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
+const country = text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
 
 /** Rules of the craft that this shop does otherwise, each with a note why. */
 const rulesOffField = z
   .array(
     z.strictObject({
-      rule: z.string().refine((rule) => ROUTE_RULES.some((each) => each.id === rule), { message: "the id of a rule of the route check" }),
-      note: z.string().max(200),
+      rule: text().refine((rule) => ROUTE_RULES.some((each) => each.id === rule), { message: "the id of a rule of the route check" }),
+      note: text().max(200),
     }),
   )
   .max(100);
@@ -31,9 +32,8 @@ export const setShop = z.strictObject({
   name: name.optional(),
   lengthSystem: z.enum(lengthSystems).optional(),
   country: country.optional(),
-  timeZone: z.string().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
-  currency: z
-    .string()
+  timeZone: text().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
+  currency: text()
     .regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" })
     .optional(),
   lateAfter: z.int().min(0).max(1440).optional().describe("minute of the day past which a session is late at night"),
@@ -42,7 +42,7 @@ export const setShop = z.strictObject({
   sureIn100: z.int().min(50).max(95).optional().describe("how sure a day of beginning must leave a promise, in 100"),
   helperMay: z.array(z.enum(helperWork)).max(10).optional(),
   rulesOff: rulesOffField.optional(),
-  region: z.string().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
+  region: text().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
   occasionCountries: z.array(placeField).max(20).optional().describe("further countries and regions whose occasions are shown"),
 });
 

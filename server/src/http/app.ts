@@ -2,7 +2,7 @@ import { phrase } from "@yule/core";
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
-import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, logbookQuery } from "@yule/contract";
+import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, isPlainText, logbookQuery } from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
 import helmet from "koa-helmet";
@@ -30,6 +30,7 @@ import { HOME, readShop } from "../shop/reads.ts";
 import { readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
+import { keepableBodies, knownHosts, sameOrigin } from "./guards.ts";
 import { forLog, problemOf } from "./problem.ts";
 
 export interface AppSetting {
@@ -40,6 +41,8 @@ export interface AppSetting {
   /** Told after each change of what the season is planned from. */
   readonly planner: Pick<Planner, "want">;
   readonly log: Pick<Logger, "error">;
+  /** Names by which the server may be called beside the address that is reached. */
+  readonly hosts: readonly string[];
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
 }
@@ -75,20 +78,15 @@ export function makeApp(setting: AppSetting): Koa {
       strictTransportSecurity: false,
     }),
   );
+  app.use(knownHosts(setting.hosts));
   app.use(sameOrigin);
   app.use(compress({ threshold: 2048, filter: (type) => !/event-stream/.test(type) && /json|text|javascript|css|svg|wasm/.test(type), br: false }));
   app.use(bodyParser({ jsonLimit: "4mb", enableTypes: ["json"] }));
+  app.use(keepableBodies);
   const router = routes(setting);
   app.use(router.routes());
   if (setting.webFolder) app.use(webFiles(setting.webFolder));
   return app;
-}
-
-/** Other sites may not write here, even though no cookie is needed yet. */
-async function sameOrigin(ctx: Context, next: () => Promise<unknown>): Promise<void> {
-  const origin = ctx.get("origin");
-  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && new URL(origin).host !== ctx.host) throw new Refusal(403, "Writing from another site is not allowed.");
-  await next();
 }
 
 function routes(setting: AppSetting): Router {
@@ -190,12 +188,17 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
     ctx.body = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
   });
   router.get("/calendar/:secret", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, (ctx.params.secret ?? "").replace(/\.ics$/, ""), clock.now(), outside.carrier));
+    const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
     if (found === null) throw new Refusal(404, `There is no ${ctx.path}.`);
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "private, no-cache");
     ctx.body = found;
   });
+}
+
+/** What cannot be kept was never given to anybody. */
+function secretIn(given = ""): string {
+  return isPlainText(given) ? given.replace(/\.ics$/, "") : "";
 }
 
 function pictureId(given: string | undefined): string {

@@ -42,6 +42,8 @@ export function problemOf(error: unknown): Problem {
       "Something named here is not in this shop, or is still in use.",
       `given a link that does not hold (${found.constraint ?? "unknown"}), allowed ids of this shop`,
     );
+  if (found?.code === "22021" || found?.code === "22P05")
+    return problem(422, "A text holds a character that cannot be kept.", "given a zero character or half of one, allowed text of whole characters");
   if (found?.code === "23505") return problem(409, "This is there already.", "An id was used a second time for something else.");
   if (found?.code === "23514") return problem(422, "A figure lies outside what can be.", `the rule ${found.constraint ?? ""} was broken`);
   const http = error as Caused;
