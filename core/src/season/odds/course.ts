@@ -32,6 +32,9 @@ export interface PlayedChain {
 /** A plan laid out so that it can be played many times. */
 export interface Course {
   readonly pieces: readonly CoursePiece[];
+  /** Minutes of hands of each piece as planned, and whether it dries. */
+  readonly minutes: Float64Array;
+  readonly isDrying: Uint8Array;
   readonly chains: readonly PlayedChain[];
   /** The day of a need the plan itself could not finish, else 0. */
   readonly beyond: readonly number[];
@@ -50,6 +53,8 @@ export function courseOf(job: SeasonJob, plan: SeasonWorkPlan): Course {
   const free = new Set(plan.choice.free);
   return {
     pieces,
+    minutes: Float64Array.from(pieces, ({ minutes }) => minutes),
+    isDrying: Uint8Array.from(pieces, ({ lag, dry }) => (lag === 0 && dry === 0 ? 0 : 1)),
     chains,
     beyond: plan.needs.map((need) => (need.at === null ? need.day : 0)),
     sessions: (["maker", "helper"] as const).map((who) => job.sessions.filter((session, at) => session.who === who && !free.has(at))),

@@ -132,12 +132,12 @@ function play(job: SeasonJob, course: Course, spreads: Spreads, needs: readonly 
 export function drawTimes(course: Course, draws: Draws, spreads: Spreads, without: Uncertainty | null, random: () => number): void {
   const hands = without === "hands" ? { mean: spreads.hands.mean, sd: 0 } : drawTruth(spreads.hands, random);
   const dry = without === "drying" ? { mean: spreads.drying.mean, sd: 0 } : drawTruth(spreads.drying, random);
-  const { pieces } = course;
-  for (let at = 0; at < pieces.length; at += 1) {
-    const piece = pieces[at];
-    if (!piece) continue;
-    draws.minutes[at] = piece.minutes * Math.exp(hands.mean + hands.sd * normalDraw(random));
-    draws.drying[at] = piece.lag === 0 && piece.dry === 0 ? 1 : Math.exp(dry.mean + dry.sd * normalDraw(random));
+  const { minutes, isDrying } = course;
+  const { minutes: took, drying } = draws;
+  const [handsMean, handsSd, dryMean, drySd] = [hands.mean, hands.sd, dry.mean, dry.sd];
+  for (let at = 0; at < minutes.length; at += 1) {
+    took[at] = (minutes[at] ?? 0) * Math.exp(handsMean + handsSd * normalDraw(random));
+    drying[at] = isDrying[at] === 0 ? 1 : Math.exp(dryMean + drySd * normalDraw(random));
   }
 }
 

@@ -25,6 +25,14 @@ export class FuturePlay {
   private readonly lags: Float64Array;
   private readonly dries: Float64Array;
   private readonly chainOf: Int32Array;
+  /** Whether a piece ends its step, and whether it is the last of its chain. */
+  private readonly ends: Uint8Array;
+  private readonly closes: Uint8Array;
+  /** With it its needs are done. */
+  private readonly isLast: Uint8Array;
+  /** The chain's needs, and the chains that wait for it. */
+  private readonly needsOf: readonly Int32Array[];
+  private readonly followersOf: readonly Int32Array[];
   private readonly ready: Float64Array;
   /** Nothing of a need is taken up before this minute. */
   private readonly holds: Float64Array;
@@ -43,6 +51,11 @@ export class FuturePlay {
     this.lags = Float64Array.from(pieces, (piece) => piece.lag);
     this.dries = Float64Array.from(pieces, (piece) => piece.dry);
     this.chainOf = Int32Array.from(pieces, (piece) => piece.chain);
+    this.ends = Uint8Array.from(pieces, ({ ends }) => (ends ? 1 : 0));
+    this.closes = Uint8Array.from(pieces, ({ closes }) => (closes ? 1 : 0));
+    this.isLast = Uint8Array.from(chains, ({ last }) => (last ? 1 : 0));
+    this.needsOf = chains.map((chain) => Int32Array.from(chain.needs));
+    this.followersOf = chains.map(({ followers }) => Int32Array.from(followers));
     this.ready = new Float64Array(chains.length);
     this.holds = new Float64Array(needs);
     this.started = new Uint8Array(chains.length);
@@ -105,36 +118,47 @@ export class FuturePlay {
   }
 
   private workOn(found: number, one: PlayedHands): void {
-    const { course, ready, finished, draws } = this;
+    const { ready, finished, draws } = this;
     const place = this.chainOf[found] ?? 0;
-    const chain = course.chains[place];
-    if (!chain) throw new Error("a piece of no chain");
     one.passDone(found);
     let left = draws.minutes[found] ?? 0;
-    if (chain.last && this.started[place] === 0) {
+    if (this.isLast[place] === 1 && this.started[place] === 0) {
       this.started[place] = 1;
-      left += this.paintedAgain(place) * chain.paintMinutes;
+      const again = this.paintedAgain(place);
+      if (again > 0) left += again * (this.course.chains[place]?.paintMinutes ?? 0);
     }
     one.work(left, draws.lost, this.random);
     const factor = draws.drying[found] ?? 1;
     ready[place] = one.at + (this.lags[found] ?? 0) * factor;
-    const piece = course.pieces[found];
-    if (!piece?.ends) return;
+    if (this.ends[found] === 0) return;
     const dryAt = one.at + (this.dries[found] ?? 0) * factor;
-    for (const need of chain.needs) finished[need] = Math.max(finished[need] ?? 0, dryAt);
-    if (!piece.closes) return;
-    for (const index of chain.followers) {
-      const other = course.chains[index];
-      if (other) ready[index] = Math.max(other.release, dryAt + (this.paintedAgain(index) > 0 ? other.paintDry : 0));
+    const needs = this.needsOf[place] ?? NONE;
+    for (let index = 0; index < needs.length; index += 1) {
+      const need = needs[index] ?? 0;
+      if (dryAt > (finished[need] ?? 0)) finished[need] = dryAt;
+    }
+    if (this.closes[found] === 1) this.letGo(place, dryAt);
+  }
+
+  /** What waited for a chain may be taken up. */
+  private letGo(place: number, dryAt: number): void {
+    const followers = this.followersOf[place] ?? NONE;
+    for (let index = 0; index < followers.length; index += 1) {
+      const other = followers[index] ?? 0;
+      const chain = this.course.chains[other];
+      if (chain) this.ready[other] = Math.max(chain.release, dryAt + (this.paintedAgain(other) > 0 ? chain.paintDry : 0));
     }
   }
 
   private paintedAgain(chain: number): number {
+    const needs = this.needsOf[chain] ?? NONE;
     let units = 0;
-    for (const need of this.course.chains[chain]?.needs ?? []) units += this.draws.extra[need] ?? 0;
+    for (let index = 0; index < needs.length; index += 1) units += this.draws.extra[needs[index] ?? 0] ?? 0;
     return units;
   }
 }
+
+const NONE = new Int32Array();
 
 /** One person's hands while the plan is played: where in her sessions she is, and what of her list is done. */
 class PlayedHands {
