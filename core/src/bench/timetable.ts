@@ -1,6 +1,9 @@
 import { DryingPlaces } from "./places.ts";
 import { type RunModel } from "./model.ts";
 
+const { max, min } = Math;
+const NEVER = Infinity;
+
 /** A unit late by a minute costs as much as so many minutes of the makespan. */
 const LATE = 1000;
 
@@ -103,8 +106,8 @@ export class Timetable {
     });
     this.places = new DryingPlaces(work.drying < n ? work.drying : 0, n);
     const whole = work.steps.reduce((sum, step) => sum + step.units * (step.hands + step.setup + step.dry + work.changeover + work.tires.rest), 0);
-    const [latestRelease] = [Math.max(0, ...work.steps.flatMap((step) => step.releases))];
-    this.horizon = work.windows.length === 0 && !work.table.who.includes(1) ? whole + latestRelease : Infinity;
+    const [latestRelease] = [max(0, ...work.steps.flatMap((step) => step.releases))];
+    this.horizon = work.windows.length === 0 && !work.table.who.includes(1) ? whole + latestRelease : NEVER;
     // Two pairs of hands share what is left, so it bounds nothing.
     this.allHands = work.table.who.includes(1) ? 0 : work.steps.reduce((sum, step) => sum + step.units * step.hands, 0);
   }
@@ -158,7 +161,7 @@ export class Timetable {
     const { before, heads, splits, units } = this.work.table;
     const all = units[step] ?? 0;
     const earlier = before[step] ?? -1;
-    const there = earlier < 0 ? all : Math.min(all, (heads[step] ?? 0) + this.done(earlier) * (splits[step] ?? 1));
+    const there = earlier < 0 ? all : min(all, (heads[step] ?? 0) + this.done(earlier) * (splits[step] ?? 1));
     return there - this.done(step);
   }
 
@@ -190,7 +193,7 @@ export class Timetable {
   truncate(length: number): void {
     if (length >= this.filled) return;
     this.drop(length);
-    this.settle(0, Infinity);
+    this.settle(0, NEVER);
   }
 
   /**
@@ -198,7 +201,7 @@ export class Timetable {
    * @returns false when it cannot be; the timetable is then to be truncated to a length known to be good
    */
   append(step: number, base: number): boolean {
-    return this.place(step) && this.settle(base, Infinity);
+    return this.place(step) && this.settle(base, NEVER);
   }
 
   /**
@@ -208,17 +211,17 @@ export class Timetable {
    */
   retime(order: ArrayLike<number>, most: number): number {
     const mine = this.order;
-    const shared = Math.min(this.filled, order.length);
+    const shared = min(this.filled, order.length);
     let same = 0;
     while (same < shared && mine[same] === order[same]) same += 1;
     this.drop(same);
     const kept = this.settle(0, most, order);
     const cost = this.cost();
-    return kept && cost <= most ? cost : Infinity;
+    return kept && cost <= most ? cost : NEVER;
   }
 
   private drop(length: number): void {
-    this.rewind(Math.min(length, this.timed));
+    this.rewind(min(length, this.timed));
     const { who, board } = this.work.table;
     for (let position = this.filled - 1; position >= length; position -= 1) {
       const step = this.order[position] ?? 0;
@@ -228,7 +231,7 @@ export class Timetable {
       else if (board[step] === -1) this.givenCount -= 1;
     }
     this.filled = length;
-    this.frontier = Math.min(this.frontier, Math.max(0, length - 1));
+    this.frontier = min(this.frontier, max(0, length - 1));
     this.release(length);
   }
 
@@ -239,7 +242,7 @@ export class Timetable {
       if ((this.notBefore[position] ?? 0) === 0 || (this.blame[position] ?? 0) < length) continue;
       this.notBefore[position] = 0;
       this.forced -= 1;
-      this.rewind(Math.min(position, this.timed));
+      this.rewind(min(position, this.timed));
     }
   }
 
@@ -252,7 +255,7 @@ export class Timetable {
     const head = heads[step] ?? 0;
     let source = -1;
     this.readyAt[filled] = unit < head ? (releases[step]?.[unit] ?? 0) : 0;
-    this.deadline[filled] = unit < head ? (deadlines[step]?.[unit] ?? Infinity) : Infinity;
+    this.deadline[filled] = unit < head ? (deadlines[step]?.[unit] ?? NEVER) : NEVER;
     if (unit >= head && before >= 0) {
       const from = splits[step] === 1 ? unit - head : Math.floor((unit - head) / (splits[step] ?? 1));
       if (from >= (counts[before] ?? 0)) return false;
@@ -284,7 +287,7 @@ export class Timetable {
   /** Untimes what stands at a position and after it. */
   private rewind(to: number): void {
     for (let position = this.timed - 1; position >= to; position -= 1) this.places.giveBack(position);
-    this.timed = Math.min(this.timed, to);
+    this.timed = min(this.timed, to);
   }
 
   /**
@@ -293,7 +296,7 @@ export class Timetable {
    */
   private settle(base: number, most: number, order?: ArrayLike<number>): boolean {
     const total = order ? order.length : this.filled;
-    let turnsLeft = this.patience * (200 + 40 * (total - Math.min(this.timed, base === 0 ? this.timed : base)));
+    let turnsLeft = this.patience * (200 + 40 * (total - min(this.timed, base === 0 ? this.timed : base)));
     let position = this.timed;
     let good = true;
     while (good && position < total) {
@@ -311,8 +314,8 @@ export class Timetable {
       if (position > this.frontier) this.frontier = position;
       const start = this.earliest(position);
       const source = this.sources[position] ?? -1;
-      if (start > this.horizon || start === Infinity || start > (this.deadline[position] ?? Infinity)) good = false;
-      else if (source >= 0 && start > (this.until[position] ?? Infinity)) {
+      if (start > this.horizon || start === NEVER || start > (this.deadline[position] ?? NEVER)) good = false;
+      else if (source >= 0 && start > (this.until[position] ?? NEVER)) {
         if (source < base) good = false;
         else position = this.forceLater(position, start);
       } else {
@@ -339,7 +342,7 @@ export class Timetable {
     // 2. What it is done on is dry.
     const source = sources[position] ?? -1;
     const ready = source < 0 ? (this.readyAt[position] ?? 0) : (ends[source] ?? 0) + (table.dry[table.before[step] ?? 0] ?? 0);
-    const within = table.within[step] ?? Infinity;
+    const within = table.within[step] ?? NEVER;
     this.until[position] = ready + within;
     if (ready > start) start = ready;
     // 3. What must be caught wet after it is not kept waiting.
@@ -355,7 +358,7 @@ export class Timetable {
     // 6. A tired hand has rested, unless what it catches is wet.
     const { after, rest } = work.tires;
     const spentAtIt = last !== step ? 0 : previous < 0 ? work.spent : (this.stretch[previous] ?? 0);
-    if (spentAtIt > 0 && spentAtIt + hands > after && start - free < rest && within === Infinity) start = free + rest;
+    if (spentAtIt > 0 && spentAtIt + hands > after && start - free < rest && within === NEVER) start = free + rest;
     // 7. The table is free from preparing to its end.
     start = this.inHours(position, step, start, last, prepare);
     this.stretch[position] = hands + (start - free < rest ? spentAtIt : 0);
@@ -384,16 +387,16 @@ export class Timetable {
     const previous = this.previous[position] ?? -1;
     const hands = table.hands[step] ?? 0;
     let window = previous < 0 || table.hours[last] !== list ? 0 : (this.windowOf[previous] ?? 0);
-    while (window < windows && Math.max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
+    while (window < windows && max(start, (opens[window] ?? 0) + prepare) + hands > (closes[window] ?? 0)) window += 1;
     this.windowOf[position] = window;
-    return window < windows ? Math.max(start, (opens[window] ?? 0) + prepare) : Infinity;
+    return window < windows ? max(start, (opens[window] ?? 0) + prepare) : NEVER;
   }
 
   /** A wet window was missed: the step that it follows begins later by as much. @returns the position to go on from */
   private forceLater(position: number, start: number): number {
     const source = this.sources[position] ?? 0;
     if ((this.notBefore[source] ?? 0) === 0) this.forced += 1;
-    this.notBefore[source] = (this.starts[source] ?? 0) + start - (this.until[position] ?? Infinity);
+    this.notBefore[source] = (this.starts[source] ?? 0) + start - (this.until[position] ?? NEVER);
     this.blame[source] = this.frontier;
     this.timed = position;
     this.rewind(source);
@@ -417,7 +420,7 @@ export class Timetable {
     spent[position] = sofar;
     this.places.take(position, dry > 0 ? end + dry : 0);
     if (table.hasDues) {
-      const over = end + dry - (table.due[step] ?? Infinity);
+      const over = end + dry - (table.due[step] ?? NEVER);
       late[position] = (position === 0 ? 0 : (late[position - 1] ?? 0)) + (over > 0 ? over : 0);
       if (LATE * (late[position] ?? 0) > most) return false;
     }
@@ -426,11 +429,11 @@ export class Timetable {
 
   /** Times a whole order anew. @returns its cost, without due times its makespan, or Infinity when the order cannot be kept */
   static makespanOf(work: RunModel, order: readonly number[]): number {
-    return new Timetable(work).retime(order, Infinity);
+    return new Timetable(work).retime(order, NEVER);
   }
 
   static of(work: RunModel, order: readonly number[]): Timetable | null {
     const timetable = new Timetable(work);
-    return timetable.retime(order, Infinity) === Infinity ? null : timetable;
+    return timetable.retime(order, NEVER) === NEVER ? null : timetable;
   }
 }

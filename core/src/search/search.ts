@@ -1,3 +1,4 @@
+const { imul } = Math;
 /** Parts every search shares. No craft word belongs here. */
 
 /** A stream of numbers in [0, 1) that is the same on every machine. Mulberry32 (T. Ettinger, 2017, public domain). */
@@ -5,8 +6,8 @@ export function seededRandom(seed: number): () => number {
   let state = seed >>> 0;
   return () => {
     state = (state + 0x6d2b79f5) >>> 0;
-    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
-    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    let mixed = imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
     return ((mixed ^ (mixed >>> 14)) >>> 0) / 4_294_967_296;
   };
 }

@@ -1,3 +1,4 @@
+const { exp, log, sqrt } = Math;
 /** Draws from the usual distributions, from a stream of numbers in [0, 1). */
 
 const LAYERS = 128;
@@ -9,13 +10,13 @@ const RATIOS = Float64Array.from({ length: LAYERS }, (_, index) => (EDGES[index 
 
 function layerEdges(): Float64Array {
   const edges = new Float64Array(LAYERS + 1);
-  let density = Math.exp(-0.5 * TAIL * TAIL);
+  let density = exp(-0.5 * TAIL * TAIL);
   edges[0] = AREA / density;
   edges[1] = TAIL;
   for (let index = 2; index < LAYERS; index += 1) {
-    const edge = Math.sqrt(-2 * Math.log(AREA / (edges[index - 1] ?? 1) + density));
+    const edge = sqrt(-2 * log(AREA / (edges[index - 1] ?? 1) + density));
     edges[index] = edge;
-    density = Math.exp(-0.5 * edge * edge);
+    density = exp(-0.5 * edge * edge);
   }
   return edges;
 }
@@ -30,16 +31,16 @@ export function normalDraw(random: () => number): number {
     if (layer === 0) return u < 0 ? -tailDraw(random) : tailDraw(random);
     const x = u * edge;
     const below = EDGES[layer + 1] ?? 0;
-    const low = Math.exp(-0.5 * (edge * edge - x * x));
-    const high = Math.exp(-0.5 * (below * below - x * x));
+    const low = exp(-0.5 * (edge * edge - x * x));
+    const high = exp(-0.5 * (below * below - x * x));
     if (high + random() * (low - high) < 1) return x;
   }
 }
 
 function tailDraw(random: () => number): number {
   for (;;) {
-    const x = -Math.log(random() + 1e-300) / TAIL;
-    if (-2 * Math.log(random() + 1e-300) >= x * x) return TAIL + x;
+    const x = -log(random() + 1e-300) / TAIL;
+    if (-2 * log(random() + 1e-300) >= x * x) return TAIL + x;
   }
 }
 
@@ -47,11 +48,11 @@ function tailDraw(random: () => number): number {
 export function gammaDraw(shape: number, random: () => number): number {
   if (shape < 1) return gammaDraw(shape + 1, random) * random() ** (1 / shape);
   const d = shape - 1 / 3;
-  const c = 1 / Math.sqrt(9 * d);
+  const c = 1 / sqrt(9 * d);
   for (;;) {
     const x = normalDraw(random);
     const v = (1 + c * x) ** 3;
-    if (v > 0 && Math.log(random() + 1e-300) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+    if (v > 0 && log(random() + 1e-300) < 0.5 * x * x + d - d * v + d * log(v)) return d * v;
   }
 }
 
@@ -62,7 +63,7 @@ export function betaDraw(a: number, b: number, random: () => number): number {
 
 /** How many of `count` succeed: by inversion (Kachitvichyanukul and Schmeiser 1988, BINV); above 60 by the normal curve, which is near enough there. */
 export function binomialDraw(count: number, chance: number, random: () => number): number {
-  if (count > 60) return Math.max(0, Math.min(count, Math.round(count * chance + Math.sqrt(count * chance * (1 - chance)) * normalDraw(random))));
+  if (count > 60) return Math.max(0, Math.min(count, Math.round(count * chance + sqrt(count * chance * (1 - chance)) * normalDraw(random))));
   // The rarer of the two is counted: the walk is as long as its number.
   const rare = Math.min(chance, 1 - chance);
   const ratio = rare / (1 - rare);

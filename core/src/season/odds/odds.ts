@@ -5,6 +5,8 @@ import { betaDraw, binomialDraw, normalDraw } from "./draws.ts";
 import { FuturePlay, type Draws } from "./playing.ts";
 import { drawTruth, type Spread } from "./spread.ts";
 
+const { exp } = Math;
+
 /** Everything that may come otherwise than planned. */
 export type Uncertainty = "hands" | "drying" | "yield" | "interruptions" | "post" | "supplies";
 export const UNCERTAINTIES: readonly Uncertainty[] = ["hands", "drying", "yield", "interruptions", "post", "supplies"];
@@ -136,8 +138,8 @@ export function drawTimes(course: Course, draws: Draws, spreads: Spreads, withou
   const { minutes: took, drying } = draws;
   const [handsMean, handsSd, dryMean, drySd] = [hands.mean, hands.sd, dry.mean, dry.sd];
   for (let at = 0; at < minutes.length; at += 1) {
-    took[at] = (minutes[at] ?? 0) * Math.exp(handsMean + handsSd * normalDraw(random));
-    drying[at] = isDrying[at] === 0 ? 1 : Math.exp(dryMean + drySd * normalDraw(random));
+    took[at] = (minutes[at] ?? 0) * exp(handsMean + handsSd * normalDraw(random));
+    drying[at] = isDrying[at] === 0 ? 1 : exp(dryMean + drySd * normalDraw(random));
   }
 }
 

@@ -1,5 +1,8 @@
 import type { Course } from "./course.ts";
 
+const { max, min } = Math;
+const NEVER = Infinity;
+
 /** How many of the next blocks the hands look through when the planned one is not dry yet. */
 const LOOK_AHEAD = 6;
 
@@ -91,7 +94,7 @@ export class FuturePlay {
       // What waits for something the plan itself never came to is beyond the sessions anyway.
       if (one.isLost) return;
       const other = one === maker ? helper : maker;
-      const wake = Math.max(one.at + 1, Math.min(one.wakesAt, other.isDone ? Infinity : other.at));
+      const wake = max(one.at + 1, min(one.wakesAt, other.isDone ? NEVER : other.at));
       if (wake < one.close) one.at = wake;
       else one.nextSession(draws.lost, random);
     }
@@ -102,11 +105,11 @@ export class FuturePlay {
     for (let index = 0; index < course.chains.length; index += 1) {
       const chain = course.chains[index];
       if (!chain || chain.after >= 0) {
-        ready[index] = Infinity;
+        ready[index] = NEVER;
         continue;
       }
       let from = chain.release > 0 ? chain.release + draws.supplies : 0;
-      for (const need of chain.needs) from = Math.max(from, holds[need] ?? 0);
+      for (const need of chain.needs) from = max(from, holds[need] ?? 0);
       ready[index] = from;
     }
   }
@@ -146,7 +149,7 @@ export class FuturePlay {
     for (let index = 0; index < followers.length; index += 1) {
       const other = followers[index] ?? 0;
       const chain = this.course.chains[other];
-      if (chain) this.ready[other] = Math.max(chain.release, dryAt + (this.paintedAgain(other) > 0 ? chain.paintDry : 0));
+      if (chain) this.ready[other] = max(chain.release, dryAt + (this.paintedAgain(other) > 0 ? chain.paintDry : 0));
     }
   }
 
@@ -165,7 +168,7 @@ class PlayedHands {
   at = 0;
   close = 0;
   /** When the first of what was looked at will be dry. */
-  wakesAt = Infinity;
+  wakesAt = NEVER;
   private session = -1;
   /** What is left of the list, as a chain of places: the first of them, and for each the one after it and the one before. */
   private head = 0;
@@ -220,10 +223,10 @@ class PlayedHands {
     while (this.session < this.opens.length && random() < lost);
     // Past the last session she goes on, an hour and a half each day.
     if (this.session >= this.opens.length) {
-      this.at = Math.max(this.at, this.close) + 1350;
+      this.at = max(this.at, this.close) + 1350;
       this.close = this.at + 90;
     } else {
-      this.at = Math.max(this.at, this.opens[this.session] ?? 0);
+      this.at = max(this.at, this.opens[this.session] ?? 0);
       this.close = this.closes[this.session] ?? 0;
     }
   }
@@ -231,7 +234,7 @@ class PlayedHands {
   work(minutes: number, lost: number, random: () => number): void {
     let left = minutes;
     while (left > this.close - this.at) {
-      left -= Math.max(0, this.close - this.at);
+      left -= max(0, this.close - this.at);
       this.at = this.close;
       this.nextSession(lost, random);
     }
@@ -242,7 +245,7 @@ class PlayedHands {
   look(ready: Float64Array): number {
     const { list, after, chainOf, seen } = this;
     let [count, unpromised] = [0, -1];
-    this.wakesAt = Infinity;
+    this.wakesAt = NEVER;
     for (let place = this.head; place < list.length && count < LOOK_AHEAD; place = after[place] ?? list.length) {
       const at = list[place] ?? 0;
       const chain = chainOf[at] ?? 0;

@@ -1,6 +1,8 @@
 import type { Future } from "./futures.ts";
 import type { PromiseJob } from "./model.ts";
 
+const NEVER = Infinity;
+
 /** What a step takes beside looking for it, in choices looked at. */
 const OVERHEAD = 12;
 
@@ -71,7 +73,7 @@ export class PromisePlay {
   }
 
   isOnTime(need: number): boolean {
-    return (this.doneAt[need] ?? Infinity) <= (this.due[need] ?? 0);
+    return (this.doneAt[need] ?? NEVER) <= (this.due[need] ?? 0);
   }
 
   /** Plays one future by the order taken up last. @returns the weight of what was kept */
@@ -87,8 +89,8 @@ export class PromisePlay {
       let time = opens[session] ?? 0;
       while (left > 0) {
         if (broken < 0) {
-          let [place, soonest] = [-1, Infinity];
-          let most = Infinity;
+          let [place, soonest] = [-1, NEVER];
+          let most = NEVER;
           for (let at = 0; at < left; at += 1) {
             const need = open[at] ?? 0;
             const ready = readyAt[need] ?? 0;
@@ -123,7 +125,7 @@ export class PromisePlay {
         readyAt[need] = time + (this.dry[step] ?? 0) * (future.dry[step] ?? 1);
         next[need] = (next[need] ?? 0) + 1;
         if (next[need] === countOf[need]) {
-          this.doneAt[need] = readyAt[need] ?? Infinity;
+          this.doneAt[need] = readyAt[need] ?? NEVER;
           left -= 1;
           open[broken] = open[left] ?? 0;
         }
@@ -139,7 +141,7 @@ export class PromisePlay {
       this.next[need] = 0;
       this.readyAt[need] = 0;
       this.open[need] = need;
-      this.doneAt[need] = Infinity;
+      this.doneAt[need] = NEVER;
     }
   }
 

@@ -154,7 +154,8 @@ test("the quick play is the slow one, in any future", () => {
   );
 });
 
-const quick = (seed = 1) => limitsFor(0.5, () => performance.now(), seed);
+/** It ends by what was looked at, never by the clock: a slow machine answers the same. */
+const quick = (seed = 1) => limitsFor(60, () => 0, seed);
 
 test("its chances are honest: counted in other futures they come out the same, and what is kept is their sum", () => {
   fc.assert(
@@ -179,7 +180,7 @@ test("its chances are honest: counted in other futures they come out the same, a
       // Every step stands in it once, each need's in its own order.
       for (const need of told.needs) expect(plan.order.filter((each) => each.need === need.id).map((each) => each.step)).toEqual(need.steps.map(({ id }) => id));
     }),
-    { numRuns: 8, seed: 5 },
+    { numRuns: 8, seed: 5, endOnFailure: true },
   );
 }, 60_000);
 
@@ -211,7 +212,7 @@ test("small jobs are kept as well as by the best of all orders", () => {
         expect(keepPromises(told, quick()).kept).toBe(best);
       },
     ),
-    { numRuns: 10, seed: 3 },
+    { numRuns: 10, seed: 3, endOnFailure: true },
   );
 }, 60_000);
 

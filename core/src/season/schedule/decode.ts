@@ -13,6 +13,9 @@ import {
 import { Stays, unitsAfter, type LaterUnits, type Stay } from "./stays.ts";
 import { Chain, isAtBoard, NEAR, Queue, skipEmpty } from "./queue.ts";
 
+const { max, min, floor } = Math;
+const NEVER = Infinity;
+
 interface Hands {
   readonly who: "maker" | "helper";
   readonly sessions: readonly number[];
@@ -27,7 +30,7 @@ interface Hands {
 class Rack {
   units = 0;
   /** When the next of them are dry. */
-  soonest = Infinity;
+  soonest = NEVER;
   private lying: { readonly until: number; readonly units: number }[] = [];
 
   put(until: number, units: number): void {
@@ -40,7 +43,7 @@ class Rack {
     if (this.soonest > at) return;
     this.lying = this.lying.filter((each) => each.until > at);
     this.units = 0;
-    this.soonest = Infinity;
+    this.soonest = NEVER;
     for (const each of this.lying) {
       this.units += each.units;
       if (each.until < this.soonest) this.soonest = each.until;
@@ -73,7 +76,7 @@ export function decode(job: SeasonJob, choice: PlanChoice, standing: HeldPlan | 
     const chain = found.chain;
     const step = chain?.steps[chain.step];
     if (!chain || !step) {
-      const later = Math.min(found.later, othersAct(hands, one));
+      const later = min(found.later, othersAct(hands, one));
       if (later < session.close) one.at = later;
       else {
         one.next += 1;
@@ -153,21 +156,21 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
   for (const group of groups) {
     const [first] = group;
     if (!first) continue;
-    const release = Math.max(...group.map((need) => need.release));
+    const release = max(...group.map((need) => need.release));
     const ids = group.map((need) => need.id);
     const paint = group.length === 1 ? first.paint : first.paint.map((step, index) => ({ ...step, units: group.reduce((sum, need) => sum + (need.paint[index]?.units ?? 0), 0) }));
     const batch = new Chain(
       ids,
       paint,
       first.palette,
-      Math.min(...ids.map((id) => rank.get(id) ?? Infinity)),
+      min(...ids.map((id) => rank.get(id) ?? NEVER)),
       null,
       release,
       ids.every((id) => lost.has(id)),
     );
     chains.push(batch);
     // Cards that are begun are finished before new panels of the same rank.
-    for (const need of group) chains.push(new Chain([need.id], need.finish, need.palette, (rank.get(need.id) ?? Infinity) - 0.5, batch, release, lost.has(need.id)));
+    for (const need of group) chains.push(new Chain([need.id], need.finish, need.palette, (rank.get(need.id) ?? NEVER) - 0.5, batch, release, lost.has(need.id)));
   }
   return { chains, batches: groups.filter((group) => group.length > 1).map((group) => group.map((need) => need.id)) };
 }
@@ -190,7 +193,7 @@ function earliest(job: SeasonJob, hands: readonly Hands[]): Hands | null {
       session = job.sessions[each.sessions[each.next] ?? -1];
     }
     if (!session) continue;
-    each.at = Math.max(each.at, session.open);
+    each.at = max(each.at, session.open);
     if (!best || each.at < best.at) best = each;
   }
   return best;
@@ -198,8 +201,8 @@ function earliest(job: SeasonJob, hands: readonly Hands[]): Hands | null {
 
 /** When other hands may next have made something ready. */
 function othersAct(hands: readonly Hands[], one: Hands): number {
-  let next = Infinity;
-  for (const each of hands) if (each !== one && each.next < each.sessions.length) next = Math.min(next, Math.max(each.at, one.at + 1));
+  let next = NEVER;
+  for (const each of hands) if (each !== one && each.next < each.sessions.length) next = min(next, max(each.at, one.at + 1));
   return next;
 }
 
@@ -254,16 +257,16 @@ function pick(job: SeasonJob, queue: Queue, one: Hands, held: HeldSession, rack:
     if (!step || !sessionAllows(job, session, step)) continue;
     const changes = one.palette !== null && one.palette !== chain.palette && isAtBoard(step);
     const setup = (one.chain === chain && one.step === chain.step ? 0 : step.setup) + (changes ? job.changeover : 0);
-    const places = job.drying === null || !step.rack || step.dry === 0 ? Infinity : job.drying - rack.units;
+    const places = job.drying === null || !step.rack || step.dry === 0 ? NEVER : job.drying - rack.units;
     if (places <= 0) {
       if (rack.soonest < later) later = rack.soonest;
       continue;
     }
     const room = session.close - one.at - setup + NEAR;
-    const units = Math.min(step.units - chain.done, places, step.hands > 0 ? Math.floor(room / step.hands) : room >= 0 ? Infinity : 0);
+    const units = min(step.units - chain.done, places, step.hands > 0 ? floor(room / step.hands) : room >= 0 ? NEVER : 0);
     if (units < 1) continue;
     const planned = stays?.of(chain.needs, step.id) ?? null;
-    const now = planned ? Math.min(units, step.units - chain.done - unitsAfter(planned, index)) : units;
+    const now = planned ? min(units, step.units - chain.done - unitsAfter(planned, index)) : units;
     choosing.meet({ chain, units, setup, changes, later }, now, stays !== null && isAstray(planned, index, yields));
     if (choosing.isSettled) break;
   }
@@ -296,7 +299,7 @@ function between(job: SeasonJob, astray: Picked, one: Hands, { session, isPinned
   // In a pinned session its own work is not kept waiting by a minute.
   if (isPinned) return { ...NOTHING, later: until };
   const cleaning = isAtBoard(step) && chain.palette !== one.palette ? job.changeover : 0;
-  const units = Math.min(astray.units, Math.floor((until - one.at - setup - cleaning + NEAR) / step.hands));
+  const units = min(astray.units, floor((until - one.at - setup - cleaning + NEAR) / step.hands));
   return units < 1 ? { ...NOTHING, later: until } : { ...astray, units };
 }
 
@@ -356,9 +359,9 @@ const goesBefore = (one: Picked, best: Picked | null): boolean => best === null 
 function finishOf(job: SeasonJob, need: WorkNeed, own: readonly Chain[]): NeedFinish {
   const starts = own.flatMap((chain) => (chain.firstStart >= 0 ? [chain.firstStart] : []));
   const done = own.every((chain) => chain.step >= chain.steps.length);
-  const at = done ? Math.max(0, ...own.map((chain) => chain.finished)) : null;
+  const at = done ? max(0, ...own.map((chain) => chain.finished)) : null;
   const day = at !== null ? dayIndexOf(job, at) : daysBeyond(job, handsLeft(own));
-  return { id: need.id, day, lateDays: Math.max(0, day - need.due), at, firstStart: starts.length > 0 ? Math.min(...starts) : null };
+  return { id: need.id, day, lateDays: max(0, day - need.due), at, firstStart: starts.length > 0 ? min(...starts) : null };
 }
 
 const handsLeft = (own: readonly Chain[]): number =>
@@ -368,5 +371,5 @@ const handsLeft = (own: readonly Chain[]): number =>
 function daysBeyond(job: SeasonJob, left: number): number {
   const horizon = job.dayEnds.length;
   const held = job.sessions.reduce((sum, session) => sum + session.close - session.open, 0);
-  return horizon + Math.max(1, Math.ceil(left / Math.max(1, held / Math.max(1, horizon))));
+  return horizon + max(1, Math.ceil(left / max(1, held / max(1, horizon))));
 }

@@ -1,5 +1,8 @@
 import type { WorkStep } from "./model.ts";
 
+const { max } = Math;
+const NEVER = Infinity;
+
 /** Minutes that rounding may take. */
 export const NEAR = 1e-9;
 
@@ -37,7 +40,7 @@ export const isAtBoard = (step: WorkStep | undefined): boolean => step !== undef
 export function skipEmpty(chain: Chain): void {
   for (let step = chain.steps[chain.step]; step && step.units * step.hands + step.setup === 0; step = chain.steps[chain.step]) {
     chain.ready += step.dry;
-    chain.finished = Math.max(chain.finished, chain.ready);
+    chain.finished = max(chain.finished, chain.ready);
     chain.step += 1;
   }
 }
@@ -64,21 +67,21 @@ export class Queue {
 
   /** The next moment at which something drying is dry. */
   nextDry(): number {
-    let next = Infinity;
+    let next = NEVER;
     for (const chain of this.drying) if (chain.ready < next) next = chain.ready;
     return next;
   }
 
   /** The next moment at which something promised is dry. */
   nextPromised(): number {
-    let next = Infinity;
+    let next = NEVER;
     for (const chain of this.drying) if (!chain.resigned && chain.ready < next) next = chain.ready;
     return next;
   }
 
   /** The next moment at which something is dry whose running step is wanted. */
   nextDryWhere(isWanted: (chain: Chain, step: WorkStep) => boolean): number {
-    let next = Infinity;
+    let next = NEVER;
     for (const chain of this.drying) {
       const step = chain.steps[chain.step];
       if (step && chain.ready < next && isWanted(chain, step)) next = chain.ready;
@@ -88,7 +91,7 @@ export class Queue {
 
   /** The next moment at which something of a palette is dry. */
   nextDryOf(palette: string | null): number {
-    let next = Infinity;
+    let next = NEVER;
     for (const chain of this.drying) if (chain.palette === palette && chain.ready < next && isAtBoard(chain.steps[chain.step])) next = chain.ready;
     return next;
   }
@@ -103,7 +106,7 @@ export class Queue {
     if (chain.step < chain.steps.length) return false;
     this.left -= 1;
     for (const other of chain.followers) {
-      other.ready = Math.max(other.ready, chain.finished);
+      other.ready = max(other.ready, chain.finished);
       skipEmpty(other);
       if (!this.close(other)) this.drying.push(other);
     }
