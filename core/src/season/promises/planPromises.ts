@@ -29,7 +29,7 @@ export interface PromiseEffort {
 }
 
 /** What a server does for a season; what a device does that has no server; what is done for a change that is tried, and while it is held in the hand. */
-export const FULL_EFFORT: PromiseEffort = { seed: 1, turns: 300, pieces: 1_500_000 };
+export const FULL_EFFORT: PromiseEffort = { seed: 1, turns: 300, pieces: 4_000_000 };
 export const SMALL_EFFORT: PromiseEffort = { seed: 1, turns: 60, pieces: 150_000 };
 export const TRIAL_EFFORT: PromiseEffort = { seed: 1, turns: 40, pieces: 120_000, isNear: true };
 export const HELD_EFFORT: PromiseEffort = { seed: 1, turns: 10, pieces: 40_000, isNear: true };

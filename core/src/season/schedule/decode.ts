@@ -9,6 +9,7 @@ import {
   type WorkBlock,
   type WorkNeed,
   type WorkSession,
+  type WorkStep,
 } from "./model.ts";
 import { Stays, unitsAfter, type LaterUnits, type Stay } from "./stays.ts";
 import { Chain, isAtBoard, NEAR, Queue, skipEmpty } from "./queue.ts";
@@ -146,6 +147,8 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
   for (const need of byDue) {
     const group = open.get(need.design);
     if (group && joined.has(need.id) && sameRoute(group[0], need)) group.push(need);
+    // Who is not promised is painted by itself, and takes nobody's place.
+    else if (lost.has(need.id)) groups.push([need]);
     else {
       const fresh = [need];
       groups.push(fresh);
@@ -158,7 +161,7 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
     if (!first) continue;
     const release = max(...group.map((need) => need.release));
     const ids = group.map((need) => need.id);
-    const paint = group.length === 1 ? first.paint : first.paint.map((step, index) => ({ ...step, units: group.reduce((sum, need) => sum + (need.paint[index]?.units ?? 0), 0) }));
+    const paint = group.length === 1 ? first.paint : first.paint.map((_, index) => together(group.flatMap((need) => need.paint[index] ?? [])));
     const batch = new Chain(
       ids,
       paint,
@@ -175,13 +178,21 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
   return { chains, batches: groups.filter((group) => group.length > 1).map((group) => group.map((need) => need.id)) };
 }
 
+/** A step of several needs as one: its units one after another, each at the pace of the slowest, since rests and mixings fall to larger batches. */
+export const together = (steps: readonly WorkStep[]): WorkStep => {
+  const [first] = steps;
+  if (!first) throw new Error("a step of nobody");
+  return {
+    ...first,
+    units: steps.reduce((sum, { units }) => sum + units, 0),
+    hands: max(...steps.map(({ hands }) => hands)),
+    setup: max(...steps.map(({ setup }) => setup)),
+  };
+};
+
 /** Only panels that go through the same stages from where they stand can be painted together. */
 export const sameRoute = (a: WorkNeed | undefined, b: WorkNeed): boolean =>
-  a !== undefined &&
-  a.palette === b.palette &&
-  a.paint.length === b.paint.length &&
-  a.paint.length > 0 &&
-  a.paint.every((step, index) => step.id === b.paint[index]?.id && step.hands === b.paint[index].hands);
+  a !== undefined && a.palette === b.palette && a.paint.length === b.paint.length && a.paint.length > 0 && a.paint.every((step, index) => step.id === b.paint[index]?.id);
 
 /** The hands that are free first, brought into their next open session. */
 function earliest(job: SeasonJob, hands: readonly Hands[]): Hands | null {

@@ -54,9 +54,10 @@ function needFaults(need: WorkNeed, plan: SeasonWorkPlan): string[] {
     const floor = allDry;
     for (const step of steps) {
       const blocks = own.filter((block) => block.step === step.id && (part === "paint" || block.needs.length === 1)).sort((a, b) => a.start - b.start);
-      const units = blocks.flatMap((block) =>
-        Array.from({ length: block.units }, (_, index) => ({ start: block.start + index * step.hands, end: block.start + (index + 1) * step.hands })),
-      );
+      const units = blocks.flatMap((block) => {
+        const pace = (block.end - block.start) / block.units;
+        return Array.from({ length: block.units }, (_, index) => ({ start: block.start + index * pace, end: block.start + (index + 1) * pace }));
+      });
       if (step.hands * step.units + step.setup === 0) {
         ready = ready.map((each) => each + step.dry);
         allDry += step.dry;
@@ -93,7 +94,11 @@ function lateFaults(job: SeasonJob, plan: SeasonWorkPlan): string[] {
   return late.map((each) => `${each.id} says ${String(each.lateDays)} days late`);
 }
 
+/** The step a block is of; painted together, at the pace of the slowest of its needs. */
 function stepOf(job: SeasonJob, block: WorkBlock): WorkStep | undefined {
-  const need = job.needs.find((each) => each.id === block.needs[0]);
-  return [...(need?.paint ?? []), ...(need?.finish ?? [])].find((step) => step.id === block.step);
+  const own = block.needs
+    .flatMap((id) => job.needs.find((each) => each.id === id) ?? [])
+    .flatMap((need) => [...need.paint, ...need.finish].find((step) => step.id === block.step) ?? []);
+  const [first] = own;
+  return first && { ...first, hands: Math.max(...own.map(({ hands }) => hands)), setup: Math.max(...own.map(({ setup }) => setup)) };
 }
