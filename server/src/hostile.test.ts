@@ -168,12 +168,8 @@ function altered(value: unknown, at: number, other: unknown): unknown {
 const kinds = Object.keys(commandSchemas) as CommandKind[];
 const made = fc
   .constantFrom(...kinds)
-  .chain((kind) =>
-    valueOf(z.toJSONSchema(commandSchemas[kind] as z.ZodType, { io: "input", unrepresentable: "any" }) as Shape).map((payload) => ({ kind: kind, payload })),
-  );
-const mutated = fc
-  .tuple(fc.constantFrom(...commands), fc.nat(200), anything)
-  .map(([{ kind, payload }, at, other]) => ({ kind: kind, payload: altered(payload, at, other) }));
+  .chain((kind) => valueOf(z.toJSONSchema(commandSchemas[kind] as z.ZodType, { io: "input", unrepresentable: "any" }) as Shape).map((payload) => ({ kind: kind, payload })));
+const mutated = fc.tuple(fc.constantFrom(...commands), fc.nat(200), anything).map(([{ kind, payload }, at, other]) => ({ kind: kind, payload: altered(payload, at, other) }));
 
 /** Rows of every table that commands write, by what is there, and by what the log says was made and removed. */
 async function rows(): Promise<{ there: Record<string, number>; logged: Record<string, number> }> {

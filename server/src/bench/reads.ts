@@ -1,5 +1,5 @@
-import type { BenchRead } from "@yule/contract";
-import { and, asc, eq, gte, sql, or } from "drizzle-orm";
+import type { BatchRead, BenchRead } from "@yule/contract";
+import { and, asc, eq, gte, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import type { Hygrometer } from "../outside/hygrometer.ts";
 import { batch, benchFact, sessionFact, unit } from "./tables.ts";
@@ -8,9 +8,7 @@ import { batch, benchFact, sessionFact, unit } from "./tables.ts";
 const RECENT_DAYS = 30;
 
 export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Date): Promise<BenchRead> {
-  const batches = await tx.select().from(batch).orderBy(asc(batch.startedAt));
-  const units = await tx.select().from(unit).orderBy(asc(unit.number));
-  const facts = await tx.select().from(benchFact).where(eq(benchFact.retracted, false)).orderBy(asc(benchFact.at));
+  const batches = await readBatches(tx);
   const sessions = await tx
     .select()
     .from(sessionFact)
@@ -27,25 +25,7 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
     .innerJoin(batch, eq(unit.batchId, batch.id))
     .groupBy(batch.designId);
   return {
-    batches: batches.map((row) => ({
-      id: row.id,
-      needId: row.needId,
-      designId: row.designId,
-      startedAt: row.startedAt.toISOString(),
-      perSheet: row.perSheet,
-      units: units.filter((each) => each.batchId === row.id).map(({ id, number, colourwayId, grade, servesNeedId }) => ({ id, number, colourwayId, grade, servesNeedId })),
-      facts: facts
-        .filter((each) => each.batchId === row.id)
-        .map(({ id, unitId, stageId, what, at, why, warmTenths, humidHundredths }) => ({
-          id,
-          unitId,
-          stageId,
-          what,
-          at: at.toISOString(),
-          why,
-          room: warmTenths === null || humidHundredths === null ? null : { warm: warmTenths / 10, humid: humidHundredths / 100 },
-        })),
-    })),
+    batches,
     sessions: sessions.map(({ id, what, at, meantPanels, meantUntil, note }) => ({
       id,
       what,
@@ -56,6 +36,43 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
     room: air ? { ...air, by: hygrometer.name, simulated: hygrometer.simulated } : null,
     yields,
   };
+}
+
+/** A moment as it is sent. */
+const sent = (moment: SQLWrapper): SQL => sql`to_char(${moment} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
+
+/** Batches with their panels and what was told of them, joined where they lie: the server's one thread only passes them on. */
+async function readBatches(tx: Transaction): Promise<BatchRead[]> {
+  const units = tx
+    .select({
+      of: sql<
+        BatchRead["units"]
+      >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}) order by ${unit.number})`,
+    })
+    .from(unit)
+    .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id)));
+  const room = sql`case when ${benchFact.warmTenths} is null or ${benchFact.humidHundredths} is null then null else json_build_object('warm', ${benchFact.warmTenths} / 10.0, 'humid', ${benchFact.humidHundredths} / 100.0) end`;
+  const facts = tx
+    .select({
+      of: sql<
+        BatchRead["facts"]
+      >`json_agg(json_build_object('id', ${benchFact.id}, 'unitId', ${benchFact.unitId}, 'stageId', ${benchFact.stageId}, 'what', ${benchFact.what}, 'at', ${sent(benchFact.at)}, 'why', ${benchFact.why}, 'room', ${room}) order by ${benchFact.at})`,
+    })
+    .from(benchFact)
+    .where(and(eq(benchFact.shopId, batch.shopId), eq(benchFact.batchId, batch.id), eq(benchFact.retracted, false)));
+  const rows = await tx
+    .select({
+      id: batch.id,
+      needId: batch.needId,
+      designId: batch.designId,
+      startedAt: batch.startedAt,
+      perSheet: batch.perSheet,
+      units: sql<BatchRead["units"]>`coalesce((${units}), '[]')`,
+      facts: sql<BatchRead["facts"]>`coalesce((${facts}), '[]')`,
+    })
+    .from(batch)
+    .orderBy(asc(batch.startedAt));
+  return rows.map((row) => ({ ...row, startedAt: row.startedAt.toISOString() }));
 }
 
 /** Panels that a need can be assembled from: its own good ones, and those of the stash that were given to it. */

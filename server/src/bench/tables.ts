@@ -17,6 +17,7 @@ export const batch = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    index("batch_by_need").on(table.shopId, table.needId),
   ],
 );
 
@@ -36,6 +37,7 @@ export const unit = pgTable(
     foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }),
     foreignKey({ columns: [table.shopId, table.servesNeedId], foreignColumns: [need.shopId, need.id] }),
     index("unit_by_batch").on(table.shopId, table.batchId),
+    index("unit_by_need_served").on(table.shopId, table.servesNeedId),
   ],
 );
 
@@ -61,6 +63,8 @@ export const benchFact = pgTable(
     foreignKey({ columns: [table.shopId, table.unitId], foreignColumns: [unit.shopId, unit.id] }),
     foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }),
     index("bench_fact_by_batch").on(table.shopId, table.batchId),
+    index("bench_fact_by_stage").on(table.shopId, table.stageId),
+    index("bench_fact_by_at").on(table.shopId, table.at),
     check("bench_fact_humid", sql`${table.humidHundredths} between 0 and 100`),
   ],
 );

@@ -1,6 +1,7 @@
 import type { DispatchRead } from "@yule/contract";
 import { dayAt } from "@yule/core";
-import { asc, eq, inArray, min } from "drizzle-orm";
+import { and, asc, count, eq, inArray, min } from "drizzle-orm";
+import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { readHome } from "../shop/reads.ts";
@@ -46,11 +47,25 @@ export async function readFirstPostings(tx: Transaction, needIds: readonly strin
   return new Map(rows.flatMap(({ needId, on }) => (on === null ? [] : [[needId, on] as const])));
 }
 
-/** Which needs go to how many households, a row each. */
-export const readRecipients = (tx: Transaction): Promise<{ needId: string }[]> => tx.select({ needId: recipient.needId }).from(recipient);
+/** A need's row, as another domain's read has it. */
+interface NeedRow {
+  readonly shopId: PgColumn;
+  readonly id: PgColumn;
+}
 
-/** The days on which needs went off. */
-export const readPostings = (tx: Transaction): Promise<{ needId: string; on: string }[]> => tx.select({ needId: posting.needId, on: posting.on }).from(posting);
+/** To how many households a need goes, within a read of needs. */
+export const householdsOf = (tx: Transaction, need: NeedRow) =>
+  tx
+    .select({ of: count() })
+    .from(recipient)
+    .where(and(eq(recipient.shopId, need.shopId), eq(recipient.needId, need.id)));
+
+/** The day on which a need went off, within a read of needs. */
+export const postedOn = (tx: Transaction, need: NeedRow) =>
+  tx
+    .select({ of: min(posting.on) })
+    .from(posting)
+    .where(and(eq(posting.shopId, need.shopId), eq(posting.needId, need.id)));
 
 export const recipientsOf = (tx: Transaction, needId: string): Promise<{ id: string }[]> => tx.select({ id: recipient.id }).from(recipient).where(eq(recipient.needId, needId));
 

@@ -37,6 +37,7 @@ export const posting = pgTable(
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
+    index("posting_by_need").on(table.shopId, table.needId),
     check("posting_cost", sql`${table.costMinor} >= 0`),
   ],
 );

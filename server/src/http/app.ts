@@ -2,10 +2,11 @@ import { phrase } from "@yule/core";
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
-import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, isPlainText, logbookQuery } from "@yule/contract";
+import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, isPlainText, logbookQuery, type ReadName } from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
 import helmet from "koa-helmet";
+import { createHash, randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
@@ -17,12 +18,13 @@ import { readSheets } from "../sheets/reads.ts";
 import { readDesigns } from "../designs/reads.ts";
 import { readDispatch } from "../dispatch/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
+import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Outside } from "../outside/outside.ts";
 import { readHolidays } from "../season/holidays.ts";
 import type { Planner } from "../season/plan/planner.ts";
 import { readOrders } from "../season/orders.ts";
-import { readPlan } from "../season/plan/reads.ts";
+import { planIsAt, readPlan } from "../season/plan/reads.ts";
 import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
@@ -117,34 +119,57 @@ function routes(setting: AppSetting): Router {
 
 /** What the views read, each in one transaction. */
 function readRoutes(router: Router, { database, clock, outside }: AppSetting): void {
-  const read = (path: string, answer: (tx: Transaction, ctx: Context) => Promise<unknown>): void => {
-    router.get(path, async (ctx) => {
-      ctx.set("cache-control", "no-store");
-      ctx.body = await inShop(database, HOME.shopId, (tx) => answer(tx, ctx));
-    });
+  const day = (): string => clock.now().toISOString().slice(0, 10);
+  /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
+  const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
+    router.get(`/${name}`, (ctx) =>
+      inShop(database, HOME.shopId, async (tx) => {
+        ctx.set("cache-control", beside ? "private, no-cache" : "no-store");
+        if (beside) {
+          const told = createHash("sha1").update(JSON.stringify([BEGUN, name, await revisionOf(tx, name), await beside(tx, ctx)]));
+          ctx.set("etag", `W/"${told.digest("base64url")}"`);
+          if (ctx.get("if-none-match") === ctx.response.get("etag")) {
+            ctx.status = 304;
+            return;
+          }
+        }
+        ctx.body = await answer(tx, ctx);
+      }),
+    );
   };
-  read("/shop", (tx) => readShop(tx, HOME.accountId, clock.now()));
-  read("/season", readSeason);
-  read("/plan", readPlan);
-  read("/designs", readDesigns);
-  read("/stores", readStores);
-  read("/colour", readColour);
-  read("/sheets", readSheets);
-  read("/bench", (tx) => readBench(tx, outside.hygrometer, clock.now()));
-  read("/dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()));
-  read("/orders", (tx) => readOrders(tx, outside.orders, clock.now()));
+  read("shop", (tx) => readShop(tx, HOME.accountId, clock.now()), null);
+  read("season", readSeason, day);
+  read("plan", readPlan, planIsAt);
+  read("designs", readDesigns, () => null);
+  read("stores", readStores, () => null);
+  read("colour", readColour, () => null);
+  read("sheets", readSheets, () => null);
+  read(
+    "bench",
+    (tx) => readBench(tx, outside.hygrometer, clock.now()),
+    () => [day(), outside.hygrometer.at(clock.now())],
+  );
+  read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), day);
+  read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, "These places are not known.", faultsOf(query.error, ctx.query));
     ctx.set("cache-control", "private, max-age=3600");
     ctx.body = await readHolidays(query.data.places, query.data.from);
   });
-  read("/logbook", (tx, ctx) => {
-    const query = logbookQuery.safeParse(ctx.query);
-    if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
-    return readLogbook(tx, query.data);
-  });
+  read(
+    "logbook",
+    (tx, ctx) => {
+      const query = logbookQuery.safeParse(ctx.query);
+      if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
+      return readLogbook(tx, query.data);
+    },
+    (_, ctx) => ctx.querystring,
+  );
 }
+
+/** Another version of the server may tell the same otherwise. */
+const BEGUN = randomUUID();
 
 /** Pictures and scans: large, and never changed once they are there. */
 function pictureRoutes(router: Router, { database, clock, outside }: AppSetting): void {

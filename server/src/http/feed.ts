@@ -1,5 +1,6 @@
 import { PassThrough } from "node:stream";
 import pg from "pg";
+import type { Revisions } from "../logbook/revisions.ts";
 
 const FIRST_WAIT_MS = 200;
 const LONGEST_WAIT_MS = 5_000;
@@ -12,6 +13,8 @@ interface Note {
   readonly kind: string;
   /** How often the facts have changed, where this changed them. */
   readonly wanted?: number | null;
+  /** What the reads it made stale are at now. */
+  readonly revisions?: Revisions;
 }
 
 /** Listens to PostgreSQL and passes each change on to the shop's open screens, through whichever process it was made. */
@@ -40,7 +43,7 @@ export class Feed {
     client.once("end", again);
     client.on("notification", ({ payload }) => {
       const note = JSON.parse(payload ?? "{}") as Note;
-      this.send(note.shop, `data: ${JSON.stringify({ seq: note.seq, kind: note.kind, wanted: note.wanted ?? null })}\n\n`);
+      this.send(note.shop, `data: ${JSON.stringify({ seq: note.seq, kind: note.kind, wanted: note.wanted ?? null, revisions: note.revisions ?? {} })}\n\n`);
     });
     try {
       await client.connect();

@@ -4,6 +4,7 @@ import {
   eventPhrase,
   faultsOf,
   phraseText,
+  readsTouchedBy,
   type CommandAnswer,
   type CommandKind,
   type CommandPayload,
@@ -27,6 +28,7 @@ import { finishHandlers } from "../finish/commands.ts";
 import { dispatchHandlers } from "../dispatch/commands.ts";
 import type { Outside } from "../outside/outside.ts";
 import type { Handler, HandlerResult } from "./handler.ts";
+import { countStale } from "./revisions.ts";
 import { event } from "./tables.ts";
 
 /** Each domain tells how its commands are carried out. */
@@ -106,7 +108,8 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
     if (!row) throw new Error("the log took no row");
     // Told with the change: from now on the plan that stands is not of the newest facts.
     const wanted = changesPlan(given.kind) ? await countChange(tx, giver.shopId) : null;
-    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted })})`);
+    const revisions = await countStale(tx, giver.shopId, readsTouchedBy(given.kind));
+    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted, revisions })})`);
     return { event: eventRead(row) };
   });
 }

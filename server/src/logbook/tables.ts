@@ -1,5 +1,6 @@
-import { bigserial, foreignKey, index, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
-import { account } from "../shop/tables.ts";
+import { ALL_READS } from "@yule/contract";
+import { bigserial, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { account, shop } from "../shop/tables.ts";
 
 /** A row written by a command, before and after. Null before: it was made; null after: it was removed. */
 export interface Change {
@@ -34,4 +35,11 @@ export const event = pgTable(
     foreignKey({ columns: [table.shopId, table.accountId], foreignColumns: [account.shopId, account.id] }),
     index("event_by_seq").on(table.shopId, table.seq),
   ],
+);
+
+/** How often each read of a shop was made stale: who has that revision of it has all of it. */
+export const readRevision = pgTable(
+  "read_revision",
+  { shopId: uuid("shop_id").notNull(), name: text("name", { enum: ALL_READS }).notNull(), revision: integer("revision").notNull() },
+  (table) => [primaryKey({ columns: [table.shopId, table.name] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
 );

@@ -3,6 +3,7 @@ import { addDays, reliabilityOf, weekdayOf, type Day, type Reliability } from "@
 import { and, desc, eq, gt, isNotNull } from "drizzle-orm";
 import type { Transaction } from "../../db/pool.ts";
 import { readFirstPostings } from "../../dispatch/reads.ts";
+import { countStale } from "../../logbook/revisions.ts";
 import { forecastTable } from "../tables.ts";
 
 /** What came of a forecast is looked at again for so long: a posting may be taken back. */
@@ -20,11 +21,14 @@ export async function keepForecasts(tx: Transaction, shopId: string, { facts, od
     // What is broken already is no forecast.
     return by === undefined || by < facts.today ? [] : [{ shopId, needId: id, week: mondayOf(facts.today), chance, readyBy: by }];
   });
-  if (rows.length > 0) await tx.insert(forecastTable).values(rows).onConflictDoNothing();
-  await settle(tx, facts.today);
+  const fresh = rows.length > 0 ? await tx.insert(forecastTable).values(rows).onConflictDoNothing().returning({ week: forecastTable.week }) : [];
+  const settled = await settle(tx, facts.today);
+  if (fresh.length + settled > 0) await countStale(tx, shopId, ["season"]);
 }
 
-async function settle(tx: Transaction, today: Day): Promise<void> {
+/** @returns how many forecasts met something else than stood beside them */
+async function settle(tx: Transaction, today: Day): Promise<number> {
+  let settled = 0;
   const rows = await tx
     .select()
     .from(forecastTable)
@@ -33,12 +37,14 @@ async function settle(tx: Transaction, today: Day): Promise<void> {
   for (const { needId, week, readyBy, kept } of rows) {
     const posted = postedOn.get(needId);
     const came = posted === undefined ? (readyBy < today ? false : null) : posted <= readyBy;
-    if (came !== kept)
-      await tx
-        .update(forecastTable)
-        .set({ kept: came })
-        .where(and(eq(forecastTable.needId, needId), eq(forecastTable.week, week)));
+    if (came === kept) continue;
+    settled += 1;
+    await tx
+      .update(forecastTable)
+      .set({ kept: came })
+      .where(and(eq(forecastTable.needId, needId), eq(forecastTable.week, week)));
   }
+  return settled;
 }
 
 /** How true the chances of this shop have been. */

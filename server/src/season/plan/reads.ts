@@ -24,6 +24,13 @@ export async function readPlan(tx: Transaction): Promise<PlanRead> {
   };
 }
 
+/** What tells one plan from the next, without the plan. */
+export async function planIsAt(tx: Transaction): Promise<unknown> {
+  const { revision, wanted, setAside, factsAt } = seasonPlanTable;
+  const [row] = await tx.select({ revision, wanted, setAside, factsAt, hasStarts: sql<boolean>`${seasonPlanTable.starts} is not null` }).from(seasonPlanTable);
+  return row ?? null;
+}
+
 /** The season worked out as every screen does, from the same reads. */
 export async function readOutlook(tx: Transaction, outside: Outside, now: Date): Promise<Outlook> {
   const shop = await readShop(tx, HOME.accountId, now);
