@@ -40,7 +40,7 @@ test("the feed tells what the reads are at that a command made stale", async () 
   await client.connect();
   await client.query("listen yule");
   const heard = new Promise<{ revisions: Record<string, number> }>((done) =>
-    client.once("notification", ({ payload }) => done(JSON.parse(payload ?? "{}") as { revisions: Record<string, number> })),
+    client.once("notification", ({ payload }: pg.Notification) => done(JSON.parse(payload ?? "{}") as { revisions: Record<string, number> })),
   );
   await shop.give("count-store", { id: ids.paper, version: 2, onHand: 6 });
   const { revisions } = await heard;

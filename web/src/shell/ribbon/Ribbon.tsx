@@ -2,7 +2,7 @@ import { Minus, Plus } from "lucide-react";
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 import { printDay } from "@yule/core";
 import { rowOf, hang, rulerOf, stockInPlan, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
-import { memo, useMemo, useRef, type ReactNode } from "react";
+import { memo, useMemo, useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { HAIR, INK, DrawnWords } from "../../kit/drawing.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -39,7 +39,9 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
   const pull = usePull(outlook, planned, ruler);
   const used = usedMinutes(outlook, planned);
   const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? ROWS[0] : ROWS[tag.row] + TAG_HEIGHT + 6)));
-  const height = thin ? RULER + 26 : lowest;
+  // Under the pointer it becomes no lower: what is turned or pulled on it would slip away.
+  const [held, hold] = useState(0);
+  const height = thin ? RULER + 26 : Math.max(lowest, held);
   const todayX = xOf(ruler, outlook.today, outlook.minute);
   const keys: Readonly<Record<string, () => void>> = {
     "+": () => dispatch(ribbonZoomed({ by: 1 })),
@@ -49,8 +51,16 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
     Home: () => dispatch(ribbonBack()),
   };
   return (
-    <Box ref={ref} as="nav" aria-label="Season ribbon" position="relative" onKeyDown={(key) => keys[key.key]?.()}>
-      <svg ref={drawing} width={width} height={height} style={{ display: "block", fontFamily: "inherit", touchAction: "pan-y" }}>
+    <Box
+      ref={ref}
+      as="nav"
+      aria-label="Season ribbon"
+      position="relative"
+      onKeyDown={(key) => keys[key.key]?.()}
+      onPointerEnter={() => hold(lowest)}
+      onPointerLeave={() => hold(0)}
+    >
+      <svg ref={drawing} width={width} height={height} style={{ display: "block", fontFamily: "inherit", touchAction: "pan-y", userSelect: "none", WebkitUserSelect: "none" }}>
         <Hatches />
         <Ground ruler={ruler} width={width} />
         {!thin && <Troughs outlook={outlook} ruler={ruler} width={width} used={used} onPull={pull.pullSession} />}
