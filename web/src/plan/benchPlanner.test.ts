@@ -157,3 +157,26 @@ test("what a tap did to the end is told in minutes, over the quick plan and the 
   await quick.let();
   expect(told[3]).toMatchObject({ value: { late: [{ batch: "b" }] } });
 });
+
+test("when the season gives other batches to the bench, the end is not said to have moved", async () => {
+  const [quick, thorough, told] = [held(), held(), [] as BenchAnswer[]];
+  const desk = new BenchPlanner(
+    () => quick,
+    () => thorough,
+    (planned) => told.push(planned),
+  );
+  const { lying, at, small } = question(0);
+  const [one] = lying;
+  if (!one) throw new Error("nothing lies on the table");
+  const other = { ...one, batch: { ...one.batch, id: "other" }, view: { ...one.view, need: { ...one.view.need, id: "later" } } };
+  const both = (soon: readonly string[]): TableQuestion => ({ lying: [one, other], at: { ...at, given: { paintedBy: new Map(), soon: new Set(soon), order: [] } }, small });
+  desk.ask(both(["n"]));
+  await quiet(0);
+  await thorough.let();
+  desk.ask(both(["n", "later"]));
+  await quick.let();
+  const plans = told.flatMap((planned) => (planned.kind === "plan" ? [planned.value] : []));
+  expect(plans.map(({ plan }) => new Set(plan.moves.map(({ batch }) => batch)).size)).toEqual([1, 2]);
+  expect(plans[1]?.endsAt.getTime()).toBeGreaterThan(plans[0]?.endsAt.getTime() ?? Infinity);
+  expect(plans[1]?.bent).toBe(0);
+});

@@ -1,5 +1,5 @@
 import { heatForbidden, sheetLines, waitingFrom, wholeBatches, type BegunUnits, type Result, type RunJob, type RunPlan, type SmallJob } from "@yule/core";
-import { jobOf, lateAfter, orderBySeason, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
+import { jobOf, lateAfter, leftForLater, orderBySeason, sheetOf, type AtTable, type BenchAnswer, type BenchPlan, type StandingBatch } from "@yule/derive";
 import { presentMoment } from "../data/serverClock.ts";
 
 /** Seconds for a plan that goes on with the one before, for the thorough one that follows it, and for each trial with the heat tool. */
@@ -20,6 +20,8 @@ export interface TableQuestion {
   readonly at: AtTable;
   readonly small: readonly SmallJob[];
 }
+
+const namesOf = (batches: readonly StandingBatch[]): string => batches.map(({ batch }) => batch.id).join(" ");
 
 /** A planner in a worker of its own. */
 export interface PlanSolver {
@@ -60,7 +62,9 @@ export class BenchPlanner {
   private answer(to: TableQuestion, planned: BenchAnswer): void {
     if (to !== this.latest) return;
     if (planned.kind === "impossible") return this.tell(planned);
-    const bent = this.endedAt ? (planned.value.endsAt.getTime() - this.endedAt.getTime()) / 60_000 : 0;
+    // Where other batches are left for later than before, the two ends are of different work.
+    const isSameWork = this.best !== null && namesOf(leftForLater(this.best, to.lying)) === namesOf(leftForLater(planned.value, to.lying));
+    const bent = this.endedAt && isSameWork ? (planned.value.endsAt.getTime() - this.endedAt.getTime()) / 60_000 : 0;
     this.best = { ...planned.value, bent };
     this.tell({ kind: "plan", value: this.best });
   }
