@@ -1,6 +1,6 @@
 import type { PlanStarts, StoredPlan } from "@yule/contract";
 import { stateOf } from "@yule/core";
-import { oddsOf, queryKeyOf, quickerPosts, readyAfter, seasonFacts, shownPlan, spreadsOf, type Outlook, type PlannedSeason } from "@yule/derive";
+import { queryKeyOf, shownPlan, type Outlook, type PlannedSeason } from "@yule/derive";
 import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
 import { usePlanQuery } from "../data/api.ts";
 import { useAppSelector } from "../data/store.ts";
@@ -40,7 +40,7 @@ interface OwnPlan {
 function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: boolean): OwnPlan | null {
   const [made, setMade] = useState<OwnPlan | null>(null);
   const [planner] = useState(seasonPlanner);
-  const key = useMemo(() => (isAway && outlook ? queryKeyOf(seasonFacts(outlook, outlook.now)) : null), [isAway, outlook]);
+  const key = useOwnKey(outlook, isAway);
   const known = useMemo(() => stored && queryKeyOf({ ...stored.facts, since: new Date(stored.facts.since) }), [stored]);
   const latest = useLatest({ outlook, before: made?.plan ?? stored });
   useEffect(() => {
@@ -67,6 +67,22 @@ function useOwnPlan(outlook: Outlook | null, stored: StoredPlan | null, isAway: 
   return key === null || key === known ? null : made;
 }
 
+/** What a plan of the device's own would be made of, as text; null while the server plans. */
+function useOwnKey(outlook: Outlook | null, isAway: boolean): string | null {
+  const [key, setKey] = useState<string | null>(null);
+  useEffect(() => {
+    if (!isAway || !outlook) return setKey(null);
+    let wanted = true;
+    void import("./factsForPlanning.ts").then(({ seasonFacts }) => {
+      if (wanted) setKey(queryKeyOf(seasonFacts(outlook, outlook.now)));
+    });
+    return () => {
+      wanted = false;
+    };
+  }, [isAway, outlook]);
+  return isAway ? key : null;
+}
+
 type Help = Pick<PlannedSeason, "remedies" | "anyway">;
 const NO_HELP: Help = { remedies: null, anyway: null };
 
@@ -82,7 +98,10 @@ function useHelp(outlook: Outlook | null, planned: PlannedSeason | null): Help {
     const { outlook, planned } = latest.current;
     if (!answer || !outlook || !planned) return undefined;
     let wanted = true;
+    const isGone = (): boolean => !wanted;
     const work = async (from: Outlook, { facts }: PlannedSeason): Promise<void> => {
+      const { oddsOf, quickerPosts, readyAfter, spreadsOf } = await import("./factsForPlanning.ts");
+      if (isGone()) return;
       const [spreads, needs] = [spreadsOf(from), oddsOf(facts, from)];
       const anyway = await planner.ask.anyway(facts, answer.plan, spreads, needs);
       if (wanted) startTransition(() => setFound({ answer, help: { anyway, remedies: null } }));

@@ -1,5 +1,5 @@
 import { HELD_EFFORT, TRIAL_EFFORT, withChange, type PromiseEffort, type SeasonChange } from "@yule/core";
-import { oddsOf, spreadsOf, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
+import type { Outlook, PlannedSeason, TriedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
 import { useLatest } from "../kit/useLatest.ts";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
@@ -24,8 +24,11 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
     const planned = latest.current;
     if (!answer || !planned || trial.length === 0) return undefined;
     let wanted = true;
+    const isGone = (): boolean => !wanted;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
+      const { oddsOf, spreadsOf } = await import("./factsForPlanning.ts");
+      if (isGone()) return;
       const found = await planner.ask.trial({ facts: planned.facts, answer }, facts, spreadsOf(outlook), oddsOf(facts, outlook), effort);
       if (wanted) startTransition(() => setTried({ trial, ...found }));
     };
