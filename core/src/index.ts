@@ -12,7 +12,7 @@ export * from "./sheets/model.ts";
 export { split } from "./sheets/split.ts";
 export type { Progress } from "./sheets/splitSearch.ts";
 export { splitFaults } from "./sheets/verify.ts";
-export type { Move, RunBatch, RunJob, RunPlan, RunStage, Windows } from "./bench/model.ts";
+export { USUAL_TIRES, type Move, type RunBatch, type RunJob, type RunPlan, type RunStage, type Windows } from "./bench/model.ts";
 export { run } from "./bench/run.ts";
 export { runFaults } from "./bench/verify.ts";
 export { overmake } from "./finish/overmake.ts";

@@ -1,3 +1,5 @@
+import { USUAL_TIRES } from "@yule/core";
+
 /** How this device behaves at the bench. Each device has its own: the tablet beside the board chimes, the laptop does not. */
 export interface BenchSettings {
   readonly chimes: boolean;
@@ -26,5 +28,5 @@ export const USUAL_SETTINGS: BenchSettings = {
   leftHanded: false,
   heatTool: false,
   boards: null,
-  tiresAfter: 45,
+  tiresAfter: USUAL_TIRES.after,
 };

@@ -1,4 +1,4 @@
-import { nextAtTable, usesPaint, type At, type NextMove } from "@yule/core";
+import { nextAtTable, USUAL_TIRES, usesPaint, type At, type NextMove } from "@yule/core";
 import type { StandingBatch } from "./table.ts";
 
 /** A stage that was done, as the hands went through the batches. */
@@ -23,7 +23,7 @@ export function mixedNow(lying: readonly StandingBatch[]): string | null {
 }
 
 /** A rest between two stretches at one stage, minutes: shorter ones are none. */
-export const REST = 5;
+export const REST = USUAL_TIRES.rest;
 
 /** What the hands were last at, and for how many minutes without a rest: from tap to tap of the same stage. */
 export function handsAt(lying: readonly StandingBatch[], now: Date): (Tap & { readonly spent: number }) | null {

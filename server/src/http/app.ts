@@ -119,7 +119,8 @@ function routes(setting: AppSetting): Router {
 
 /** What the views read, each in one transaction. */
 function readRoutes(router: Router, { database, clock, outside }: AppSetting): void {
-  const day = (): string => clock.now().toISOString().slice(0, 10);
+  // By the hour: the day turns at another one in each zone.
+  const hour = (): string => clock.now().toISOString().slice(0, 13);
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
   const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
     router.get(`/${name}`, (ctx) =>
@@ -138,7 +139,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
     );
   };
   read("shop", (tx) => readShop(tx, HOME.accountId, clock.now()), null);
-  read("season", readSeason, day);
+  read("season", readSeason, hour);
   read("plan", readPlan, planIsAt);
   read("designs", readDesigns, () => null);
   read("stores", readStores, () => null);
@@ -147,9 +148,9 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   read(
     "bench",
     (tx) => readBench(tx, outside.hygrometer, clock.now()),
-    () => [day(), outside.hygrometer.at(clock.now())],
+    () => [hour(), outside.hygrometer.at(clock.now())],
   );
-  read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), day);
+  read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);

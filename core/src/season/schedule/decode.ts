@@ -179,7 +179,7 @@ function chainsOf(job: SeasonJob, choice: PlanChoice): { chains: Chain[]; batche
 }
 
 /** A step of several needs as one: its units one after another, each at the pace of the slowest, since rests and mixings fall to larger batches. */
-export const together = (steps: readonly WorkStep[]): WorkStep => {
+const together = (steps: readonly WorkStep[]): WorkStep => {
   const [first] = steps;
   if (!first) throw new Error("a step of nobody");
   return {
