@@ -13,6 +13,7 @@ import { sendAll } from "./data/outbox.ts";
 import { Shell } from "./shell/Shell.tsx";
 import { store } from "./data/store.ts";
 import { system } from "./kit/theme.ts";
+import { planningFacts } from "./plan/planningFacts.ts";
 import { VIEWS } from "./shell/views.ts";
 
 const router = createBrowserRouter([
@@ -54,5 +55,6 @@ const draw = (): void => {
 };
 // Drawing the empty frame first and everything again a blink later takes longer than waiting for that blink.
 void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(draw);
-// The paint shelf is read after the first view, so that Colour answers without the server too.
+// What the first view does without follows it, so that the device plans and Colour answers when the server is away.
+void ready.then(() => setTimeout(() => void planningFacts(), 500));
 void ready.then(() => setTimeout(() => void store.dispatch(api.endpoints.colour.initiate()), 2000));

@@ -5,6 +5,7 @@ import { createContext, startTransition, useContext, useEffect, useMemo, useStat
 import { usePlanQuery } from "../data/api.ts";
 import { useAppSelector } from "../data/store.ts";
 import { useLatest } from "../kit/useLatest.ts";
+import { planningFacts } from "./planningFacts.ts";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 /** A device that plans by itself does so when the hands rest, so that it never takes the machine from a tap. */
@@ -73,8 +74,8 @@ function useOwnKey(outlook: Outlook | null, isAway: boolean): string | null {
   useEffect(() => {
     if (!isAway || !outlook) return setKey(null);
     let wanted = true;
-    void import("./factsForPlanning.ts").then(({ seasonFacts }) => {
-      if (wanted) setKey(queryKeyOf(seasonFacts(outlook, outlook.now)));
+    void planningFacts().then((loaded) => {
+      if (wanted && loaded) setKey(queryKeyOf(loaded.seasonFacts(outlook, outlook.now)));
     });
     return () => {
       wanted = false;
@@ -100,8 +101,9 @@ function useHelp(outlook: Outlook | null, planned: PlannedSeason | null): Help {
     let wanted = true;
     const isGone = (): boolean => !wanted;
     const work = async (from: Outlook, { facts }: PlannedSeason): Promise<void> => {
-      const { oddsOf, quickerPosts, readyAfter, spreadsOf } = await import("./factsForPlanning.ts");
-      if (isGone()) return;
+      const loaded = await planningFacts();
+      if (!loaded || isGone()) return;
+      const { oddsOf, quickerPosts, readyAfter, spreadsOf } = loaded;
       const [spreads, needs] = [spreadsOf(from), oddsOf(facts, from)];
       const anyway = await planner.ask.anyway(facts, answer.plan, spreads, needs);
       if (wanted) startTransition(() => setFound({ answer, help: { anyway, remedies: null } }));

@@ -2,6 +2,7 @@ import { HELD_EFFORT, TRIAL_EFFORT, withChange, type PromiseEffort, type SeasonC
 import type { Outlook, PlannedSeason, TriedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
 import { useLatest } from "../kit/useLatest.ts";
+import { planningFacts } from "./planningFacts.ts";
 import { seasonPlanner } from "../workers/seasonSolver.ts";
 
 /** How far is looked for a plan: in the sandbox, and while something is held over the ribbon. */
@@ -27,8 +28,9 @@ export function useTrial(trial: readonly SeasonChange[], outlook: Outlook, plann
     const isGone = (): boolean => !wanted;
     const work = async (): Promise<void> => {
       const facts = trial.reduce(withChange, planned.facts);
-      const { oddsOf, spreadsOf } = await import("./factsForPlanning.ts");
-      if (isGone()) return;
+      const loaded = await planningFacts();
+      if (!loaded || isGone()) return;
+      const { oddsOf, spreadsOf } = loaded;
       const found = await planner.ask.trial({ facts: planned.facts, answer }, facts, spreadsOf(outlook), oddsOf(facts, outlook), effort);
       if (wanted) startTransition(() => setTried({ trial, ...found }));
     };
