@@ -35,6 +35,7 @@ export { borrowedFrom, careBefore, dryingTime, handsTime, learnBench, type Bench
 export { isOver, look, paintUnit, rehearsal, wait, type Broken, type RehearsedBench, type RehearsalSetting, type RehearsedBatch } from "./bench/rehearsal/bench.ts";
 export { byTheClock, rehearsalForecast, play, played, standing, type Forecast, type Played } from "./bench/rehearsal/players.ts";
 export type { Fault } from "./outcome/outcome.ts";
+export { keyOf, recordsOf, seenIn, sumOfSeen, timesSeen, type StageRecord, type TimesSeen } from "./bench/learning/records.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/stock.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
@@ -62,7 +63,7 @@ export { overlap } from "./sheets/windows/bestWindows.ts";
 export * from "./season/schedule/model.ts";
 export { planWork, type SeasonAnswer } from "./season/schedule/planWork.ts";
 export { odds, UNCERTAINTIES, type NeedOdds, type OddsAnswer, type Spreads, type Uncertainty } from "./season/odds/odds.ts";
-export { guess, learn, typicalRatio, type Spread } from "./season/odds/spread.ts";
+export { around, guess, typicalRatio, type Spread } from "./season/odds/spread.ts";
 export { GUESSED_SPREADS } from "./season/odds/guesses.ts";
 export { seasonJobOf, stepsOf, type OwedNeed, type OwedStage, type SeasonFacts } from "./season/facts.ts";
 export { planAmong, withChange, type SeasonChange } from "./season/changes.ts";

@@ -6,6 +6,7 @@ export * from "./bench/hands.ts";
 export * from "./bench/job.ts";
 export * from "./bench/learnedIn.ts";
 export * from "./bench/learnedRoute.ts";
+export * from "./bench/lessons.ts";
 export * from "./bench/panelNumbers.ts";
 export * from "./bench/plan.ts";
 export * from "./bench/preparation.ts";

@@ -6,7 +6,7 @@ import { request } from "node:http";
 import { z } from "zod";
 import { inShop } from "./db/pool.ts";
 import { runCommand } from "./logbook/run.ts";
-import type { Change } from "./logbook/tables.ts";
+import type { Change } from "./db/change.ts";
 import { simulatedOutside } from "./outside/outside.ts";
 import { savePicture } from "./shop/pictures.ts";
 import { HOME } from "./shop/reads.ts";

@@ -5,6 +5,7 @@ import pino from "pino";
 import { inShop, migrateDatabase, openDatabase, warm, type Database } from "./db/pool.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
+import { learnFirst } from "./learned/fold.ts";
 import { Feed } from "./http/feed.ts";
 import { runCommand } from "./logbook/run.ts";
 import { simulatedOutside } from "./outside/outside.ts";
@@ -49,6 +50,7 @@ const clock = clockFrom(process.env.YULE_NOW);
 await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const database = openDatabase(url);
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
+await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
 await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(url);
 // Another process may do the planning; this one then only asks for it.

@@ -1,3 +1,4 @@
+import type { StageRecord } from "@yule/core";
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -68,8 +69,20 @@ export interface SessionFactRead {
   readonly meant: z.output<typeof meant> | null;
   readonly note: string;
 }
+/** What the bench has taught by now, summed up: it is as long after ten years as after one. */
+export interface BenchLearned {
+  /** Times of the stages that open work goes through, and of those that lay on the bench last. */
+  readonly records: readonly StageRecord[];
+  /** Days of the last weeks on which something was tapped, as minutes of the day: from the hands of the first tap to the last tap. */
+  readonly worked: readonly { readonly day: string; readonly from: number; readonly to: number }[];
+  /** From which day to which batches were worked at in the last weeks. */
+  readonly stays: readonly { readonly from: string; readonly until: string }[];
+}
+
 export interface BenchRead {
+  /** Those that are not finished, and those with panels in the stash: of a batch that lies on no table any more without what was told of it. */
   readonly batches: readonly BatchRead[];
+  readonly learned: BenchLearned;
   /** Sessions of the last weeks, oldest first. */
   readonly sessions: readonly SessionFactRead[];
   /** The room now, and what tells it. */

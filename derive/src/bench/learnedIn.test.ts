@@ -1,7 +1,9 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { learnBench } from "@yule/core";
+import { learnBench, timesSeen } from "@yule/core";
 import type { NeedView } from "../season/needView.ts";
 import { learnedIn, learnedWords } from "./learnedIn.ts";
+import { timedBatch } from "./learnedRoute.ts";
+import { stageRecords } from "./lessons.ts";
 import { plannedBatches, standingBatches } from "./table.ts";
 import { exampleStage } from "./examples.ts";
 
@@ -29,9 +31,11 @@ const batch = (stillWet: number): BatchRead => {
 const lying = (of: BatchRead) =>
   standingBatches(plannedBatches([{ view: { design, need: { id: "n", title: "Gulls" } } as unknown as NeedView, batch: of }], learnBench([]), null), new Date(begun));
 
+const records = (of: BatchRead) => stageRecords([design], timesSeen(timedBatch(of, design)));
+
 test("washes that were still wet have taught a longer drying, and hands that took six minutes longer hands", () => {
   const of = batch(6);
-  const found = learnedIn([of], [design], lying(of), null, new Date(begun - 60_000));
+  const found = learnedIn(records(of), lying(of), null, new Date(begun - 60_000));
   const drying = found.find(({ what }) => what === "drying");
   expect(drying).toMatchObject({ stage: "wash" });
   expect(drying?.after).toBeGreaterThan(1.1 * (drying?.before ?? Infinity));
@@ -43,7 +47,7 @@ test("washes that were still wet have taught a longer drying, and hands that too
 
 test("where nothing was told since, nothing is claimed to be learned", () => {
   const of = batch(6);
-  expect(learnedIn([of], [design], lying(of), null, new Date(begun + 200 * 60_000))).toEqual([]);
+  expect(learnedIn(records(of), lying(of), null, new Date(begun + 200 * 60_000))).toEqual([]);
 });
 
 test("what was learned is said with what it was, its spread and on how much it rests", () => {

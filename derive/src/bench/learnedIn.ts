@@ -1,7 +1,7 @@
-import type { BatchRead, DesignRead, RoomRead } from "@yule/contract";
-import { dryingTime, handsTime, learnBench, measured, type LearnedTime } from "@yule/core";
+import type { RoomRead } from "@yule/contract";
+import { dryingTime, handsTime, learnBench, measured, recordsOf, seenIn, sumOfSeen, timesSeen, type LearnedTime, type StageRecord } from "@yule/core";
 import type { StandingBatch } from "./table.ts";
-import { timedBatches } from "./learnedRoute.ts";
+import { timedBatch } from "./learnedRoute.ts";
 
 /** A time that is known otherwise than before, minutes. */
 export interface LearnedNow {
@@ -19,9 +19,13 @@ export interface LearnedNow {
 const WORTH_TELLING = 0.03;
 
 /** What the facts from one moment on have taught about the stages on the table, the largest changes first. */
-export function learnedIn(batches: readonly BatchRead[], designs: readonly DesignRead[], lying: readonly StandingBatch[], room: RoomRead | null, from: Date): LearnedNow[] {
-  const earlier = batches.map((batch) => ({ ...batch, facts: batch.facts.filter(({ at }) => Date.parse(at) < from.getTime()) }));
-  const [was, is] = [learnBench(timedBatches(earlier, designs)), learnBench(timedBatches(batches, designs))];
+export function learnedIn(records: readonly StageRecord[], lying: readonly StandingBatch[], room: RoomRead | null, from: Date): LearnedNow[] {
+  const told = lying.filter(({ batch }) => batch.facts.some(({ at }) => Date.parse(at) >= from.getTime()));
+  const earlier = told.map(({ batch, design }) => timesSeen(timedBatch({ ...batch, facts: batch.facts.filter(({ at }) => Date.parse(at) < from.getTime()) }, design)));
+  const since = told.flatMap(({ batch, design }) => timesSeen(timedBatch(batch, design)));
+  // What has not come up to the server yet is in no record, and so is not taken out of one.
+  const before = sumOfSeen([seenIn(records), ...earlier], since).filter(({ count }) => count > 0);
+  const [was, is] = [learnBench(recordsOf(records, before)), learnBench(records)];
   const changed = (stage: string, what: LearnedNow["what"], before: LearnedTime, after: LearnedTime): LearnedNow[] =>
     after.seen > before.seen && Math.abs(after.typical / before.typical - 1) >= WORTH_TELLING
       ? [{ stage, what, before: before.typical, after: after.typical, low: after.low, high: after.high, seen: after.seen }]

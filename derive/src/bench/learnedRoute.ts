@@ -27,16 +27,11 @@ export const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
   return { id: stage.id, hands: stage.hands, dry: stage.dry, within: stage.within, medium: known?.medium ?? stage.kind, water: known?.water ?? "little" };
 };
 
-/** What all batches have told of times, as learning takes it. */
-export function timedBatches(batches: readonly BatchRead[], designs: readonly DesignRead[]): SeenBatch[] {
-  return batches.flatMap((batch) => {
-    const design = designs.find((each) => each.id === batch.designId);
-    if (!design) return [];
-    const rooms = new Map(batch.facts.map((fact) => [fact.id, fact.room ?? null]));
-    const facts = factsOfBatch(batch).map((fact, index) => ({ ...fact, room: rooms.get(batch.facts[index]?.id ?? "") ?? null }));
-    return [{ route: paintingStages(design).map(timedStage), paper: design.paperId ?? "", facts }];
-  });
-}
+/** What a batch has told of times, as learning takes it. */
+export const timedBatch = (batch: BatchRead, { stages }: Pick<DesignRead, "stages">): SeenBatch => ({
+  route: paintingStages({ stages }).map(timedStage),
+  facts: factsOfBatch(batch).map((fact, index) => ({ ...fact, room: batch.facts[index]?.room ?? null })),
+});
 
 /** A stage with what was learned of it for this table. */
 export interface LearnedStage {

@@ -1,16 +1,14 @@
-import { handsTime, learnBench, mostPerPuddle, puddleLasts, USUAL_ROOM, type BenchTimes, type Room } from "@yule/core";
-import type { BatchRead, DesignRead } from "@yule/contract";
+import { handsTime, learnBench, mostPerPuddle, puddleLasts, USUAL_ROOM, type BenchTimes, type Room, type StageRecord } from "@yule/core";
+import type { BenchLearned, DesignRead } from "@yule/contract";
 import type { NeedView } from "../season/needView.ts";
-import { doneBefore, learnedRoute, timedBatches, timedStage, type LearnedStage } from "./learnedRoute.ts";
+import { doneBefore, learnedRoute, timedStage, type LearnedStage } from "./learnedRoute.ts";
 
-const known = new WeakMap<readonly BatchRead[], { readonly designs: readonly DesignRead[]; readonly times: BenchTimes }>();
+const known = new WeakMap<readonly StageRecord[], BenchTimes>();
 
-/** What the shop's benches have told of times; learned once of the same facts. */
-export function benchTimesOf({ batches, designs }: { readonly batches: readonly BatchRead[]; readonly designs: readonly DesignRead[] }): BenchTimes {
-  const found = known.get(batches);
-  if (found?.designs === designs) return found.times;
-  const times = learnBench(timedBatches(batches, designs));
-  known.set(batches, { designs, times });
+/** What the shop's benches have told of times; worked out once of the same records. */
+export function benchTimesOf({ learned: { records } }: { readonly learned: Pick<BenchLearned, "records"> }): BenchTimes {
+  const times = known.get(records) ?? learnBench(records);
+  known.set(records, times);
   return times;
 }
 

@@ -1,5 +1,6 @@
 import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
 import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
+import { learnedFrom } from "../bench/lessons.ts";
 import { workOut } from "./workOut.ts";
 
 export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
@@ -132,6 +133,7 @@ export const season = (
     designs,
     stores: [paper],
     batches,
+    learned: learnedFrom(batches, designs, timeZone),
     yields: [],
     dispatch,
     today: dayAt(new Date(now), timeZone),

@@ -73,11 +73,12 @@ test("drying is learned from what was told to be dry already", () => {
   const dry = { id: "d", unitId: "u1", stageId: "wash", what: "dry" as const, at: at(10) };
   const spreads = spreadsOf(season([need], [batch([unit(1)], [done(1, "wash", 0), dry])]));
   expect(spreads.drying.seen).toBe(1);
-  expect(typicalRatio(spreads.drying)).toBeLessThan(1);
+  expect(typicalRatio(spreads.drying)).toBe(1);
   const told = season([need], [batch([unit(1), unit(2)], [done(1, "wash", 0), dry])]);
   // It waits until the wash is surely dry, and believes that it mostly is before.
   const [wash] = seasonFacts(told, told.now).needs[0]?.stages ?? [];
   expect(wash?.dry).toBeGreaterThan(wash?.mostlyDry ?? Infinity);
+  expect(wash?.mostlyDry).toBeLessThan(20);
 });
 
 test("a plan is asked for anew when what it depends on changes, not by the minute", () => {

@@ -2,12 +2,11 @@ import {
   addDays,
   day,
   GUESSED_SPREADS,
-  learn,
+  around,
   serviceFor,
   weekdayOf,
   weightOf,
   widened,
-  dayAt,
   type Day,
   type NeedOdds,
   type OwedNeed,
@@ -15,7 +14,6 @@ import {
   type SeasonFacts,
   type Spreads,
 } from "@yule/core";
-import { learnedRoute } from "../bench/learnedRoute.ts";
 import { benchTimesOf, paceOf } from "../bench/times.ts";
 import { asMadeFor, FIRST_GUESS, type NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
@@ -143,49 +141,20 @@ export const readyAfter = (outlook: Outlook): ReadonlyMap<string, readonly Day[]
       .map((view) => [view.need.id, Array.from({ length: MOST_LATER }, (_, days) => readyByFor(view, outlook, addDays(day(view.need.due), days)))]),
   );
 
-/** A gap between two taps longer than so many times the plan was a rest, not work. */
-const REST = 6;
-
 /**
- * What the bench has shown beside the times it has learned: how hands times from one tap to the next of the same stage and batch, and drying
- * until "dry already", differ from them, and the ordinary sessions of the last weeks on which something was done at all. Replaces the guesses. Where the shop's promises turned out
- * less sure than was said, the times are believed to be as much wider.
+ * What the bench has shown beside the times it has learned: how far single times lie apart around them, and the ordinary sessions of the last
+ * weeks on which something was done at all. Replaces the guesses. Where the shop's promises turned out less sure than was said, the times
+ * are believed to be as much wider.
  */
 export function spreadsOf(outlook: Outlook): Spreads {
-  const times = benchTimesOf(outlook);
-  const begun = new Set(outlook.batches.map(({ designId }) => designId));
-  const routes = outlook.designs.filter(({ id }) => begun.has(id)).map((design) => learnedRoute(design, times, null, new Map()));
-  const stages = new Map(routes.flatMap((route) => route.map(({ table, hands, drying }) => [table.id, { id: table.id, hands: hands.typical, dry: drying.typical }] as const)));
-  const hands: number[] = [];
-  const drying: number[] = [];
-  const worked = new Set<Day>();
-  const dayOf = (at: string): Day => dayAt(new Date(at), outlook.shop.timeZone);
-  for (const batch of outlook.batches) {
-    const facts = [...batch.facts].sort((a, b) => (a.at < b.at ? -1 : 1));
-    const last = new Map<string, number>();
-    for (const fact of facts) {
-      const at = Date.parse(fact.at);
-      const stage = stages.get(fact.stageId);
-      worked.add(dayOf(fact.at));
-      if (!stage) continue;
-      if (fact.what === "done") {
-        const before = last.get(stage.id);
-        const gap = before === undefined ? 0 : (at - before) / 60_000;
-        if (stage.hands > 0 && gap > 0 && gap < REST * stage.hands) hands.push(gap / stage.hands);
-        last.set(stage.id, at);
-        last.set(`${fact.unitId}/${stage.id}`, at);
-      }
-      const done = last.get(`${fact.unitId}/${stage.id}`);
-      if (fact.what === "dry" && stage.dry > 0 && done !== undefined) drying.push((at - done) / 60_000 / stage.dry);
-    }
-  }
-  const { kept, lost } = sessionsSeen(outlook, worked, dayOf);
+  const { hands, drying } = benchTimesOf(outlook);
+  const { kept, lost } = sessionsSeen(outlook);
   const guessed = GUESSED_SPREADS.sessions;
   const learned = {
     ...GUESSED_SPREADS,
     // The times that the season is planned with are those that the bench has learned: around them nothing is known to lie on one side.
-    hands: learn({ ...GUESSED_SPREADS.hands, mean: 0 }, hands),
-    drying: learn({ ...GUESSED_SPREADS.drying, mean: 0 }, drying),
+    hands: around({ ...GUESSED_SPREADS.hands, mean: 0 }, hands),
+    drying: around({ ...GUESSED_SPREADS.drying, mean: 0 }, drying),
     sessions: { kept: guessed.kept + kept, lost: guessed.lost + lost, seen: kept + lost },
   };
   return widened(learned, outlook.reliability.widen);
@@ -194,18 +163,15 @@ export function spreadsOf(outlook: Outlook): Spreads {
 const WEEKS_LOOKED_BACK = 3;
 
 /** Ordinary sessions of the weeks past on days with taps and without. Days without any batch on the bench tell nothing. */
-function sessionsSeen(outlook: Outlook, worked: ReadonlySet<Day>, dayOf: (at: string) => Day): { kept: number; lost: number } {
+function sessionsSeen({ learned: { worked, stays }, today, pattern }: Outlook): { kept: number; lost: number } {
   let [kept, lost] = [0, 0];
-  const stays = outlook.batches.flatMap(({ startedAt, facts }) => {
-    const last = facts.reduce((latest, { at }) => (at > latest ? at : latest), "");
-    return last === "" ? [] : [{ from: dayOf(startedAt), until: dayOf(last) }];
-  });
+  const days = new Set(worked.map(({ day }) => day));
   for (let back = 1; back <= WEEKS_LOOKED_BACK * 7; back += 1) {
-    const on = addDays(outlook.today, -back);
-    const held = outlook.pattern.some((each) => each.who === "maker" && each.weekday === weekdayOf(on));
+    const on = addDays(today, -back);
+    const held = pattern.some((each) => each.who === "maker" && each.weekday === weekdayOf(on));
     const lying = stays.some(({ from, until }) => from <= on && until >= on);
     if (!held || !lying) continue;
-    if (worked.has(on)) kept += 1;
+    if (days.has(on)) kept += 1;
     else lost += 1;
   }
   return { kept, lost };

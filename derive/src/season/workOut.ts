@@ -1,4 +1,4 @@
-import type { BatchRead, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, BenchLearned, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead } from "@yule/contract";
 import {
   addDays,
   day,
@@ -18,7 +18,6 @@ import {
 import { asMadeFor, bareView, type NeedStage, type NeedView } from "./needView.ts";
 import { servingFor } from "./onHand.ts";
 import { stockOf } from "./stock.ts";
-import { workedStretches } from "./worked.ts";
 
 /** How far ahead sessions are planned. */
 const HORIZON_DAYS = 120;
@@ -47,6 +46,8 @@ export interface Outlook {
   /** How true the chances of this shop have been. */
   readonly reliability: SeasonRead["reliability"];
   readonly batches: readonly BatchRead[];
+  /** What the bench has taught. */
+  readonly learned: BenchLearned;
   readonly plan: SeasonPlan;
   readonly designs: readonly DesignRead[];
   /** Those that are not put away: what is offered for something new. */
@@ -72,6 +73,8 @@ export interface SeasonTold {
   readonly designs: readonly DesignRead[];
   readonly stores: readonly StoreRead[];
   readonly batches: readonly BatchRead[];
+  /** What the bench has taught. */
+  readonly learned: BenchLearned;
   readonly yields: readonly { designId: string; good: number; bad: number }[];
   readonly dispatch: DispatchRead;
   readonly today: Day;
@@ -83,7 +86,8 @@ export interface SeasonTold {
 export function workOut(reads: SeasonTold): Outlook {
   const yields = new Map(reads.yields.map((each) => [each.designId, each]));
   const holidays = new Set(reads.dispatch.carrier.holidays.map(day));
-  const worked = workedStretches(reads);
+  // Today is not over.
+  const worked = reads.learned.worked.map((each) => ({ ...each, day: day(each.day) })).filter((each) => each.day < reads.today);
   const allSessions = sessionsAhead({ ...reads, pattern: learnedWeek(reads.pattern, worked) });
   const sessions = allSessions.filter((session) => session.who === "maker");
   const bare = reads.needs.flatMap((need) => {

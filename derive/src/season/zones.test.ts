@@ -1,7 +1,6 @@
 import { addDays, day, dayAt, GUESSED_SPREADS, minuteOfDayAt, momentAt, weekdayOf, type Day } from "@yule/core";
 import { design, line, need, season, stage, unit, batch } from "./examples.ts";
 import { spreadsOf } from "./facts.ts";
-import { workedStretches } from "./worked.ts";
 
 /** West of Greenwich, at it, and east of it; on both sides of both changes of the clock, where there are any. */
 const ZONES = ["Etc/GMT+8", "America/Los_Angeles", "UTC", "Pacific/Auckland", "Etc/GMT-12"] as const;
@@ -31,7 +30,7 @@ function evening(timeZone: string, on: Day) {
 
 test.each(cases)("in %s an evening of %s is worked on that day, in that hour", (timeZone, on) => {
   const { worked, outlook } = evening(timeZone, on);
-  expect(workedStretches(outlook)).toEqual([{ day: on, from: 20 * 60 + 20 - 8, to: 21 * 60 }]);
+  expect(outlook.learned.worked).toEqual([{ day: on, from: 20 * 60 + 20 - 8, to: 21 * 60 }]);
   expect(worked.facts.map((fact) => [dayAt(new Date(fact.at), timeZone), minuteOfDayAt(new Date(fact.at), timeZone)])).toEqual([1220, 1240, 1260].map((minute) => [on, minute]));
 });
 

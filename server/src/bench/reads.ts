@@ -1,6 +1,7 @@
 import type { BatchRead, BenchRead } from "@yule/contract";
-import { and, asc, eq, gte, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
+import { and, asc, desc, eq, gte, inArray, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
+import { readLearned, readYields } from "../learned/reads.ts";
 import type { Hygrometer } from "../outside/hygrometer.ts";
 import { batch, benchFact, sessionFact, unit } from "./tables.ts";
 
@@ -15,17 +16,10 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
     .where(and(eq(sessionFact.retracted, false), gte(sessionFact.at, new Date(now.getTime() - RECENT_DAYS * 86_400_000))))
     .orderBy(asc(sessionFact.at));
   const air = hygrometer.at(now);
-  const yields = await tx
-    .select({
-      designId: batch.designId,
-      good: sql`count(*) filter (where ${unit.grade} = 'good')`.mapWith(Number),
-      bad: sql`count(*) filter (where ${unit.grade} in ('rescue', 'stash', 'scrap'))`.mapWith(Number),
-    })
-    .from(unit)
-    .innerJoin(batch, eq(unit.batchId, batch.id))
-    .groupBy(batch.designId);
+  const designs = [...new Set([...batches.map(({ designId }) => designId), ...(await designsPaintedLast(tx))])];
   return {
     batches,
+    learned: await readLearned(tx, designs, now),
     sessions: sessions.map(({ id, what, at, meantPanels, meantUntil, note }) => ({
       id,
       what,
@@ -34,7 +28,7 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
       note,
     })),
     room: air ? { ...air, by: hygrometer.name, simulated: hygrometer.simulated } : null,
-    yields,
+    yields: await readYields(tx, designs),
   };
 }
 
@@ -42,7 +36,7 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
 const sent = (moment: SQLWrapper): SQL => sql`to_char(${moment} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
 /** Batches with their panels and what was told of them, joined where they lie: the server's one thread only passes them on. */
-async function readBatches(tx: Transaction): Promise<BatchRead[]> {
+async function readBatches(tx: Transaction, which?: SQL): Promise<BatchRead[]> {
   const units = tx
     .select({
       of: sql<
@@ -71,8 +65,32 @@ async function readBatches(tx: Transaction): Promise<BatchRead[]> {
       facts: sql<BatchRead["facts"]>`coalesce((${facts}), '[]')`,
     })
     .from(batch)
+    .where(which)
     .orderBy(asc(batch.startedAt));
   return rows.map((row) => ({ ...row, startedAt: row.startedAt.toISOString() }));
+}
+
+/** Some batches whole, with all that was told of them. */
+export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, inArray(batch.id, [...ids]));
+
+export async function allBatches(tx: Transaction): Promise<string[]> {
+  return (await tx.select({ id: batch.id }).from(batch).orderBy(asc(batch.id))).map(({ id }) => id);
+}
+
+export async function batchesOfDesigns(tx: Transaction, designIds: readonly string[]): Promise<string[]> {
+  const rows = await tx
+    .select({ id: batch.id })
+    .from(batch)
+    .where(inArray(batch.designId, [...designIds]));
+  return rows.map(({ id }) => id);
+}
+
+/** Batches begun last, whose stages are learned from beside those of the open work. */
+const NEWEST_BATCHES = 24;
+
+async function designsPaintedLast(tx: Transaction): Promise<string[]> {
+  const newest = await tx.select({ designId: batch.designId }).from(batch).orderBy(desc(batch.startedAt)).limit(NEWEST_BATCHES);
+  return newest.map(({ designId }) => designId);
 }
 
 /** Panels that a need can be assembled from: its own good ones, and those of the stash that were given to it. */

@@ -18,6 +18,8 @@ export const batch = pgTable(
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
     index("batch_by_need").on(table.shopId, table.needId),
+    index("batch_by_design").on(table.shopId, table.designId),
+    index("batch_by_start").on(table.shopId, table.startedAt),
   ],
 );
 

@@ -7,3 +7,4 @@ export * from "../sheets/tables.ts";
 export * from "../season/tables.ts";
 export * from "../bench/tables.ts";
 export * from "../dispatch/tables.ts";
+export * from "../learned/tables.ts";

@@ -1,6 +1,6 @@
 import { and, eq, getTableColumns, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
 import type { PgTableWithColumns } from "drizzle-orm/pg-core";
-import type { Change } from "../logbook/tables.ts";
+import type { Change } from "./change.ts";
 import type { Outside } from "../outside/outside.ts";
 import type { Transaction } from "./pool.ts";
 import { Refusal } from "./refusal.ts";
@@ -159,7 +159,7 @@ export class Writing {
 
   private async read(name: WrittenTable, id: string): Promise<AnyRow | null> {
     const table = written[name] as AnyTable;
-    const [row] = (await this.tx.select().from(table).where(this.is(table, id)).for("update")) as AnyRow[];
+    const [row] = (await this.tx.select().from(table).where(this.is(table, id)).for("no key update")) as AnyRow[];
     return row ?? null;
   }
 

@@ -1,5 +1,5 @@
 import type { DesignsRead, DesignRead } from "@yule/contract";
-import { asc, eq } from "drizzle-orm";
+import { asc, eq, inArray } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
@@ -59,6 +59,29 @@ export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id:
 
 export const colourwaysOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> =>
   tx.select({ id: colourway.id }).from(colourway).where(eq(colourway.designId, designId));
+
+/** The stages of some designs in their order, by the design. */
+export async function readRoutes(tx: Transaction, designIds: readonly string[]): Promise<Map<string, DesignRead["stages"][number][]>> {
+  const routes = new Map<string, DesignRead["stages"][number][]>(designIds.map((id) => [id, []]));
+  if (designIds.length === 0) return routes;
+  const stages = await tx
+    .select()
+    .from(stage)
+    .where(inArray(stage.designId, [...designIds]))
+    .orderBy(asc(stage.position));
+  for (const { shopId: _s, version: _v, designId, ...each } of stages) routes.get(designId)?.push(each);
+  return routes;
+}
+
+/** What some designs are painted on, by the design. */
+export async function readPapers(tx: Transaction, designIds: readonly string[]): Promise<ReadonlyMap<string, string | null>> {
+  if (designIds.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: design.id, paperId: design.paperId })
+    .from(design)
+    .where(inArray(design.id, [...designIds]));
+  return new Map(rows.map(({ id, paperId }) => [id, paperId]));
+}
 
 /** Every design with the names of its colourways, as a shop window lists them. */
 export async function readListings(tx: Transaction): Promise<{ title: string; variants: string[] }[]> {

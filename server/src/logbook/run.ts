@@ -23,6 +23,7 @@ import { designsHandlers } from "../designs/commands.ts";
 import { colourHandlers } from "../colour/commands.ts";
 import { storesHandlers } from "../stores/commands.ts";
 import { sheetsHandlers } from "../sheets/commands.ts";
+import { foldLearned } from "../learned/fold.ts";
 import { benchHandlers } from "../bench/commands.ts";
 import { finishHandlers } from "../finish/commands.ts";
 import { dispatchHandlers } from "../dispatch/commands.ts";
@@ -81,37 +82,55 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
-  return inShop(database, giver.shopId, async (tx) => {
-    // Two tellings of one command meet here, and the second waits for the first.
-    await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
-    const [before] = await tx.select().from(event).where(eq(event.id, given.id));
-    if (before) return { event: eventRead(before) };
-    const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
-    const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
-    const done = await handler(writing, read.data, given.id);
-    const [row] = await tx
-      .insert(event)
-      .values({
-        shopId: giver.shopId,
-        id: given.id,
-        accountId: giver.accountId,
-        at,
-        kind: given.kind,
-        subjectKind: done.subject[0],
-        subjectId: done.subject[1],
-        facts: done.facts,
-        summary: phraseText(eventPhrase({ kind: given.kind, facts: done.facts } as EventTold)),
-        payload: given.payload ?? {},
-        changes: writing.changes,
-      })
-      .returning();
-    if (!row) throw new Error("the log took no row");
-    // Told with the change: from now on the plan that stands is not of the newest facts.
-    const wanted = changesPlan(given.kind) ? await countChange(tx, giver.shopId) : null;
-    const revisions = await countStale(tx, giver.shopId, readsTouchedBy(given.kind));
-    await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted, revisions })})`);
-    return { event: eventRead(row) };
-  });
+  return untangled(() =>
+    inShop(database, giver.shopId, async (tx) => {
+      // Two tellings of one command meet here, and the second waits for the first.
+      await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
+      const [before] = await tx.select().from(event).where(eq(event.id, given.id));
+      if (before) return { event: eventRead(before) };
+      const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
+      const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
+      const done = await handler(writing, read.data, given.id);
+      await foldLearned(tx, giver.shopId, writing.changes);
+      const [row] = await tx
+        .insert(event)
+        .values({
+          shopId: giver.shopId,
+          id: given.id,
+          accountId: giver.accountId,
+          at,
+          kind: given.kind,
+          subjectKind: done.subject[0],
+          subjectId: done.subject[1],
+          facts: done.facts,
+          summary: phraseText(eventPhrase({ kind: given.kind, facts: done.facts } as EventTold)),
+          payload: given.payload ?? {},
+          changes: writing.changes,
+        })
+        .returning();
+      if (!row) throw new Error("the log took no row");
+      // Told with the change: from now on the plan that stands is not of the newest facts.
+      const wanted = changesPlan(given.kind) ? await countChange(tx, giver.shopId) : null;
+      const revisions = await countStale(tx, giver.shopId, readsTouchedBy(given.kind));
+      await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted, revisions })})`);
+      return { event: eventRead(row) };
+    }),
+  );
+}
+
+/** PostgreSQL's word for two transactions that wait for each other, of which it has ended one. */
+const DEADLOCK = "40P01";
+const MOST_TRIES = 3;
+
+/** Tries again what was ended because two commands waited for each other: nothing of it was kept. */
+async function untangled<T>(work: () => Promise<T>, tries = 1): Promise<T> {
+  try {
+    return await work();
+  } catch (thrown) {
+    const cause = thrown instanceof Error ? (thrown.cause ?? thrown) : thrown;
+    if (tries < MOST_TRIES && (cause as { readonly code?: string }).code === DEADLOCK) return untangled(work, tries + 1);
+    throw thrown;
+  }
 }
 
 /** Takes a command back, or an undo: that is redo. */
@@ -120,7 +139,7 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .select()
     .from(event)
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, payload.eventId)))
-    .for("update");
+    .for("no key update");
   if (!found) return missing("entry in the logbook", ["eventId"], payload.eventId);
   if (found.undoneBy) throw new Refusal(409, "This was taken back already.");
   await writing.takeBack(found.changes);

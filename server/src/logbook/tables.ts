@@ -1,14 +1,7 @@
 import { ALL_READS } from "@yule/contract";
 import { bigserial, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import type { Change } from "../db/change.ts";
 import { account, shop } from "../shop/tables.ts";
-
-/** A row written by a command, before and after. Null before: it was made; null after: it was removed. */
-export interface Change {
-  readonly table: string;
-  readonly id: string;
-  readonly before: Record<string, unknown> | null;
-  readonly after: Record<string, unknown> | null;
-}
 
 /** One row per command: the logbook, undo, the live feed and learning all read it. */
 export const event = pgTable(

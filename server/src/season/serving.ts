@@ -31,7 +31,7 @@ const linesOf = (writing: Writing, needId: string): Promise<Line[]> =>
     .select()
     .from(needLine)
     .where(and(eq(needLine.shopId, writing.shopId), eq(needLine.needId, needId)))
-    .for("update");
+    .for("no key update");
 
 async function givePanel(writing: Writing, needId: string, unitId: string, lines: readonly Line[], path: (string | number)[]): Promise<void> {
   const panel = await writing.find("unit", unitId);

@@ -4,6 +4,7 @@ import { completed, applyPending } from "./pending.ts";
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
 const bench: BenchRead = {
   yields: [],
+  learned: { records: [], worked: [], stays: [] },
   sessions: [],
   room: { warm: 19, humid: 0.6, by: "Hygrometer", simulated: true },
   batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", perSheet: 1, units: [], facts: [fact("1")] }],

@@ -6,6 +6,7 @@ export function completed(path: string, kept: unknown): unknown {
   const bench = kept as Partial<BenchRead>;
   return {
     sessions: [],
+    learned: { records: [], worked: [], stays: [] },
     room: null,
     yields: [],
     ...bench,

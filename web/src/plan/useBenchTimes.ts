@@ -1,5 +1,5 @@
-import { learnBench, type BenchTimes } from "@yule/core";
-import { timedBatches, type Outlook } from "@yule/derive";
+import { learnBench, type BenchTimes, type StageRecord } from "@yule/core";
+import type { Outlook } from "@yule/derive";
 import { startTransition, useEffect, useMemo, useState } from "react";
 import { asideSolver } from "../workers/solver.ts";
 
@@ -7,29 +7,31 @@ import { asideSolver } from "../workers/solver.ts";
 const WORTH_LEARNING = 20;
 const WHEN_QUIET_MS = 1_200;
 
-/** What all batches have told of times. It is worked out anew only when there is something to learn and she has not tapped for a moment, away from the thread that draws. */
-export function useBenchTimes(outlook: Outlook): BenchTimes {
-  const { batches, designs } = outlook;
-  const learned = useMemo(() => {
-    const facts = batches.flatMap((batch) => batch.facts);
-    const words = facts.filter(({ what }) => what === "dry" || what === "heated" || what === "still-wet").length;
-    return `${String(designs.length)}/${String(words)}/${String(Math.floor((facts.length - words) / WORTH_LEARNING))}`;
-  }, [batches, designs]);
-  const [times, setTimes] = useState(() => ({ learned, value: learnBench(timedBatches(batches, designs)) }));
+/** What tells one state of knowledge from the next that is worth working out. */
+function taughtBy(records: readonly StageRecord[]): string {
+  const drying = records.reduce((sum, record) => sum + record.drying.reduce((own, [, , , count]) => own + count, 0), 0);
+  const hands = records.reduce((sum, record) => sum + record.hands.reduce((own, [, count]) => own + count, 0), 0);
+  return `${String(records.length)}/${String(drying)}/${String(Math.floor(hands / WORTH_LEARNING))}`;
+}
+
+/** What all batches have told of times. It is worked out anew only when she has not tapped for a moment, away from the thread that draws. */
+export function useBenchTimes({ learned: { records } }: Pick<Outlook, "learned">): BenchTimes {
+  const taught = useMemo(() => taughtBy(records), [records]);
+  const [times, setTimes] = useState(() => ({ taught, value: learnBench(records) }));
   useEffect(() => {
-    if (times.learned === learned) return;
+    if (times.taught === taught) return;
     let isGone = false;
     const timer = setTimeout(() => {
       void asideSolver()
-        .learn(timedBatches(batches, designs))
+        .learn(records)
         .then((value) => {
-          if (!isGone) startTransition(() => setTimes({ learned, value }));
+          if (!isGone) startTransition(() => setTimes({ taught, value }));
         });
     }, WHEN_QUIET_MS);
     return () => {
       isGone = true;
       clearTimeout(timer);
     };
-  }, [times.learned, learned, batches, designs]);
+  }, [times.taught, taught, records]);
   return times.value;
 }

@@ -46,6 +46,7 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       designs: designs.data.designs,
       stores: stores.data.stores,
       batches: benchRead.batches,
+      learned: benchRead.learned,
       yields: benchRead.yields,
       dispatch: dispatch.data,
       today,

@@ -22,7 +22,7 @@ import {
   type RehearsalSetting,
   type RunJob,
   type BegunUnits,
-  type SeenBatch,
+  type StageRecord,
   type Split,
   type SplitJob,
 } from "@yule/core";
@@ -93,7 +93,7 @@ const solver = {
   /** How a bench that is to be rehearsed goes by the clock. */
   rehearsalForecast: (setting: RehearsalSetting, benches: number) => rehearsalForecast(setting, benches),
   /** What all benches have told of times. */
-  learn: (batches: readonly SeenBatch[]) => learnBench(batches),
+  learn: (records: readonly StageRecord[]) => learnBench(records),
 };
 export type SolverApi = typeof solver;
 

@@ -14,6 +14,10 @@ export interface Sighting {
   readonly low: number;
   /** Not above this; Infinity where nothing is known. */
   readonly high: number;
+  /** How often it was seen, where that is more than once. */
+  readonly count?: number;
+  /** Where times seen whole are told by their mean: the squares of their logs around it. */
+  readonly squares?: number;
 }
 
 /** What an effect is believed to be before anything is seen, in logs of the multiple. Effects of one pool learn their spread together. */
@@ -36,8 +40,9 @@ export interface PooledEstimate {
   readonly names: readonly string[];
   readonly means: Float64Array;
   readonly covariance: readonly Float64Array[];
-  /** Scatter of single times in logs. */
+  /** Scatter of single times in logs, and what it was guessed to be. */
   readonly scatter: number;
+  readonly guessed: Pick<Priors, "scatter" | "weight">;
   /** The spread that each pool's effects were found to have. */
   readonly pools: ReadonlyMap<string, number>;
   readonly seen: number;
@@ -60,7 +65,8 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
   const known = sightings.filter(({ low, high }) => high > low || (high === low && low > 0)).filter(({ low, high }) => !(low <= 0 && high === Infinity));
   const names = [...new Set(known.flatMap(({ effects }) => Object.keys(effects)))].sort();
   const place = new Map(names.map((name, index) => [name, index]));
-  const rows = known.map(({ effects, low, high }) => ({
+  const rows = known.map(({ effects, low, high, count = 1, squares = 0 }) => ({
+    ...{ count, squares },
     at: Object.entries(effects).map(([name, value]) => [place.get(name) ?? 0, value] as const),
     low: low > 0 ? Math.log(low) : -Infinity,
     high: Math.log(high),
@@ -74,6 +80,7 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
   // What all sightings would tell together if none were known only between bounds: it stays the same all the way.
   const whole = informationOf(n, rows, null);
   let variance = priors.scatter ** 2;
+  const seen = rows.reduce((sum, { count }) => sum + count, 0);
   for (let round = 0; round < ROUNDS; round += 1) {
     const precision = beliefs.map(({ sd, pool }) => 1 / (pool === undefined ? sd : (pools.get(pool) ?? sd)) ** 2);
     const sd = Math.sqrt(variance);
@@ -86,7 +93,7 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
     const full = withPriors(whole, precision, 1 / variance);
     const right = Float64Array.from(beliefs, ({ mean }, index) => (precision[index] ?? 0) * mean);
     rows.forEach((row, index) => {
-      for (const [column, value] of row.at) right[column] = (right[column] ?? 0) + (value * (latent[index]?.value ?? 0)) / variance;
+      for (const [column, value] of row.at) right[column] = (right[column] ?? 0) + (row.count * value * (latent[index]?.value ?? 0)) / variance;
     });
     const next = n === 0 ? new Float64Array() : solveWith(choleskyOf(full), right);
     if (round % LOOKED_EVERY === 0 && n > 0) {
@@ -102,18 +109,18 @@ export function learnTimes(sightings: readonly Sighting[], priors: Priors): Pool
     const squares = rows.reduce(
       (sum, row, index) => {
         const { value = 0, spread = 0 } = latent[index] ?? {};
-        return sum + (value - along(row.at, next)) ** 2 + spread;
+        return sum + row.count * ((value - along(row.at, next)) ** 2 + spread) + row.squares;
       },
       traceOfProduct(inverse, whole),
     );
-    const nextVariance = (priors.weight * priors.scatter ** 2 + squares) / (priors.weight + rows.length);
+    const nextVariance = (priors.weight * priors.scatter ** 2 + squares) / (priors.weight + seen);
     for (const pool of poolNames) pools.set(pool, spreadOf(pool, beliefs, next, covariance));
     const change = Math.abs(nextVariance - variance) + next.reduce((most, value, index) => Math.max(most, Math.abs(value - (means[index] ?? 0))), 0);
     means = next;
     variance = nextVariance;
     if (change < SETTLED) break;
   }
-  return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen: known.length };
+  return { names, means, covariance, scatter: Math.sqrt(variance), pools, seen, guessed: { scatter: priors.scatter, weight: priors.weight } };
 }
 
 /** How far the effects of a pool lie apart, as far as they are known, beside its own guess. */
@@ -130,11 +137,16 @@ const quadratic = (row: Row, matrix: readonly Float64Array[]): number =>
   row.reduce((sum, [a, x]) => sum + row.reduce((inner, [b, y]) => inner + x * y * (matrix[a]?.[b] ?? 0), 0), 0);
 
 /** @param share how much of a sighting is told, where not all of it is */
-function informationOf<Latent>(n: number, rows: readonly { readonly at: Row }[], share: ((latent: Latent) => number) | null, latent: readonly Latent[] = []): Float64Array[] {
+function informationOf<Latent>(
+  n: number,
+  rows: readonly { readonly at: Row; readonly count: number }[],
+  share: ((latent: Latent) => number) | null,
+  latent: readonly Latent[] = [],
+): Float64Array[] {
   const matrix = Array.from({ length: n }, () => new Float64Array(n));
-  rows.forEach(({ at }, index) => {
+  rows.forEach(({ at, count }, index) => {
     const own = latent[index];
-    const part = share && own !== undefined ? share(own) : 1;
+    const part = count * (share && own !== undefined ? share(own) : 1);
     for (const [a, x] of at) {
       const line = matrix[a];
       if (line) for (const [b, y] of at) line[b] = (line[b] ?? 0) + x * y * part;

@@ -1,18 +1,25 @@
-import { dryingSightings, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
-import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench } from "./waits.ts";
+import { recordsOf, sumOfSeen, timesSeen } from "./records.ts";
+import { dryingSightings, handsEffects, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
+import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench as learnRecords } from "./waits.ts";
 
 const stage = (id: string, more: Partial<SeenStage> = {}): SeenStage => ({ id, hands: 2, dry: 30, within: null, medium: "watercolour", water: "much", ...more });
 const route = [stage("wash"), stage("glaze", { dry: 20 }), stage("drop", { within: 4 }), stage("ink", { medium: "ink", dry: 10 })];
+const learnBench = (batches: readonly SeenBatch[]) =>
+  learnRecords(
+    recordsOf(
+      route.map((each) => ({ ...each, paper: "cotton" })),
+      sumOfSeen(batches.map(timesSeen)),
+    ),
+  );
 const from = Date.UTC(2031, 10, 8, 10);
 type Told = [unit: string, stage: string, what: "done" | "dry" | "heated" | "still-wet", minute: number];
 const batch = (told: readonly Told[], room: SeenBatch["facts"][number]["room"] = null): SeenBatch => ({
   route,
-  paper: "cotton",
   facts: told.map(([unit, of, what, minute]) => ({ unit, stage: of, what, at: new Date(from + minute * 60_000), room })),
 });
 
 test("what the taps tell of drying: not dry by, dry by, and nothing of what is caught while wet", () => {
-  const sightings = dryingSightings([
+  const sightings = dryingSightings(
     batch([
       ["1", "wash", "done", 0],
       ["1", "wash", "still-wet", 24],
@@ -23,7 +30,7 @@ test("what the taps tell of drying: not dry by, dry by, and nothing of what is c
       ["3", "wash", "done", 5],
       ["3", "wash", "still-wet", 20],
     ]),
-  ]);
+  );
   const bounds = sightings.map(({ low, high }) => [low, high]);
   expect(bounds).toEqual([
     [0.8, 1.2],
@@ -34,7 +41,7 @@ test("what the taps tell of drying: not dry by, dry by, and nothing of what is c
 });
 
 test("the heat tool teaches nothing of the air but that it was still wet when it was taken up", () => {
-  const sightings = dryingSightings([
+  const sightings = dryingSightings(
     batch([
       ["1", "wash", "done", 0],
       ["1", "wash", "heated", 18],
@@ -44,7 +51,7 @@ test("the heat tool teaches nothing of the air but that it was still wet when it
       ["2", "wash", "still-wet", 21],
       ["2", "wash", "heated", 20],
     ]),
-  ]);
+  );
   // Three minutes of heat: wet after 15 and after 17 of 30, and no word of when it would have been dry.
   expect(sightings.map(({ low, high }) => [low, high])).toEqual([
     [0.5, Infinity],
@@ -70,7 +77,7 @@ test("stages told all at once in the evening, or by a clock that was days off, t
     ["3", "wash", "done", 0],
     ["3", "wash", "dry", 0.1],
   ]);
-  expect(dryingSightings([told])).toEqual([]);
+  expect(dryingSightings(told)).toEqual([]);
   expect(dryingTime(learnBench([told]), stage("wash"), "cotton", null, careBefore(null)).typical).toBeCloseTo(30, 6);
 });
 
@@ -83,10 +90,11 @@ test("hands are timed from tap to tap of one stage, not over supper or a change 
     ["1", "glaze", "done", 67],
     ["2", "glaze", "done", 69.5],
   ];
-  const sightings = handsSightings([batch(taps)]);
-  expect(sightings.map(({ low }) => low)).toEqual([1.5, 1, 1.25]);
+  const sightings = handsSightings(batch(taps));
+  expect(sightings.map(({ took }) => took)).toEqual([1.5, 1, 1.25]);
   // The second panel is the first with one behind it.
-  expect(sightings[0]?.effects.practice).toBeCloseTo(Math.log(5), 6);
+  expect(sightings[0]?.before).toBe(1);
+  expect(handsEffects(stage("wash"), 1).practice).toBeCloseTo(Math.log(5), 6);
 });
 
 test("a damp room takes longer, before anything was seen, and the wait is longer where more is lost", () => {
@@ -125,4 +133,33 @@ test("practice makes hands quicker", () => {
   expect(hundredth ?? 9).toBeLessThan(tenth ?? 0);
   // A tenth longer than told with ten panels of practice.
   expect(tenth).toBeCloseTo(2 * Math.exp(0.1), 6);
+});
+
+test("what a batch taught is added and taken out to the last digit, however many taught the same", () => {
+  const taught = (seed: number): ReturnType<typeof timesSeen> =>
+    timesSeen(
+      batch(
+        Array.from({ length: 12 }, (_, unit): Told[] => [
+          [String(unit), "wash", "done", unit * 3 + (seed % 7) / 3],
+          [String(unit), "wash", unit % 3 === 0 ? "still-wet" : "dry", unit * 3 + 20 + ((seed * unit) % 11)],
+        ]).flat(),
+        { warm: 15 + (seed % 9), humid: 0.4 + (seed % 5) / 10 },
+      ),
+    );
+  const all = Array.from({ length: 30 }, (_, seed) => taught(seed));
+  const without = sumOfSeen(all.filter((_, seed) => seed !== 7));
+  const key = (cells: ReturnType<typeof timesSeen>): string[] => cells.map((cell) => JSON.stringify(cell)).sort();
+  expect(key(sumOfSeen([sumOfSeen(all)], taught(7)))).toEqual(key(without));
+  expect(sumOfSeen([taught(7)], taught(7))).toEqual([]);
+  // Thirty batches are hardly longer than a few.
+  expect(sumOfSeen(all).length).toBeLessThan(0.5 * all.flat().length);
+});
+
+test("times learned from counts are those learned panel by panel, within what the steps leave", () => {
+  const taps = Array.from({ length: 40 }, (_, unit): Told => [String(unit), "wash", "done", unit * 2.7 + (unit % 4) / 5]);
+  const counted = handsTime(learnBench([batch(taps)]), stage("wash"), 9);
+  const seen = handsSightings(batch(taps));
+  const mean = seen.reduce((sum, { took }) => sum + Math.log(took), 0) / seen.length;
+  expect(Math.abs(Math.log(counted.typical / 2) - mean)).toBeLessThan(0.12);
+  expect(counted.seen).toBe(seen.length);
 });

@@ -1,5 +1,6 @@
 import { techniqueOf, type TechniqueId } from "../../designs/route/techniques.ts";
-import { dryingEffects, dryingSightings, handsEffects, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
+import { boundsOf, dampOf, handsOf, practiceOf, type StageRecord } from "./records.ts";
+import { dampness, dryingEffects, handsEffects, type SeenStage } from "./sightings.ts";
 import { expected, learnTimes, type PooledEstimate, type Priors } from "./pooled.ts";
 import type { Room } from "../../colour/puddles.ts";
 
@@ -34,21 +35,24 @@ export interface BenchTimes {
   readonly seen: ReadonlyMap<string, { readonly dry: number; readonly hands: number }>;
 }
 
-/** All that a shop's benches have told of times. */
-export function learnBench(batches: readonly SeenBatch[]): BenchTimes {
-  const [drying, hands] = [dryingSightings(batches), handsSightings(batches)];
-  const seen = new Map<string, { dry: number; hands: number }>();
-  const count = (effects: object, what: "dry" | "hands"): void => {
-    const stage = Object.keys(effects)
-      .find((name) => name.startsWith("stage:"))
-      ?.slice("stage:".length);
-    if (stage === undefined) return;
-    const before = seen.get(stage) ?? { dry: 0, hands: 0 };
-    seen.set(stage, { ...before, [what]: before[what] + 1 });
+/** What a shop's benches have told of times, from the counts of it. */
+export function learnBench(records: readonly StageRecord[]): BenchTimes {
+  const drying = records.flatMap((stage) =>
+    stage.drying.map(([low, high, damp, count]) => ({ effects: dryingEffects(stage, stage.paper, dampOf(damp)), ...boundsOf(low, high), count })),
+  );
+  const hands = records.flatMap((stage) =>
+    stage.hands.map(([practice, count, sum, squares]) => {
+      const { took, squares: around } = handsOf(count, sum, squares);
+      return { effects: handsEffects(stage, practiceOf(practice)), low: took, high: took, count, squares: around };
+    }),
+  );
+  return {
+    drying: learnTimes(drying, DRYING_PRIORS),
+    hands: learnTimes(hands, HANDS_PRIORS),
+    seen: new Map(
+      records.map(({ id, ...of }) => [id, { dry: of.drying.reduce((sum, [, , , count]) => sum + count, 0), hands: of.hands.reduce((sum, [, count]) => sum + count, 0) }]),
+    ),
   };
-  for (const each of drying) count(each.effects, "dry");
-  for (const each of hands) count(each.effects, "hands");
-  return { drying: learnTimes(drying, DRYING_PRIORS), hands: learnTimes(hands, HANDS_PRIORS), seen };
 }
 
 /** How sure it should be that a panel is dry before what comes next touches it, by what touching too early costs. */
@@ -88,7 +92,7 @@ export interface LearnedTime {
 }
 
 export function dryingTime(times: BenchTimes, stage: SeenStage, paper: string, room: Room | null, care: Care): LearnedTime {
-  const of = expected(times.drying, dryingEffects(stage, paper, room), DRYING_PRIORS);
+  const of = expected(times.drying, dryingEffects(stage, paper, dampness(room)), DRYING_PRIORS);
   return { ...inMinutes(stage.dry, of), take: stage.dry * of.within(care.chance), seen: times.seen.get(stage.id)?.dry ?? 0 };
 }
 

@@ -37,6 +37,18 @@ export function learn(before: Spread, ratios: readonly number[]): Spread {
   };
 }
 
+/**
+ * The belief after times were seen that scatter so much around the ones that were learned, which the scatter's own first guess is taken out of.
+ * @param learned `scatter` in logs, with the guess it began from and as how many times seen that counts
+ */
+export function around(
+  before: Spread,
+  { scatter, seen, guessed }: { readonly scatter: number; readonly seen: number; readonly guessed: { readonly scatter: number; readonly weight: number } },
+): Spread {
+  const squares = Math.max(0, (guessed.weight + seen) * scatter ** 2 - guessed.weight * guessed.scatter ** 2);
+  return { mean: before.mean, weight: before.weight + seen, shape: before.shape + seen / 2, scale: before.scale + squares / 2, seen: before.seen + seen };
+}
+
 /** One possible truth under a belief: mean and standard deviation of the log ratio. */
 export function drawTruth(spread: Spread, random: () => number): { mean: number; sd: number } {
   const variance = spread.scale / gammaDraw(spread.shape, random);

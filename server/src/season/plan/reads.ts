@@ -43,6 +43,7 @@ export async function readOutlook(tx: Transaction, outside: Outside, now: Date):
   return workOut({
     ...{ shop, needs, pattern, changes, pinned, lessons, ownOccasions, reliability, designs, stores, dispatch, now },
     batches: bench.batches,
+    learned: bench.learned,
     yields: bench.yields,
     today: dayAt(now, shop.timeZone),
     minute: minuteOfDayAt(now, shop.timeZone),

@@ -29,7 +29,7 @@ export function Closing({
 }) {
   const [note, setNote] = useState("");
   // Once, when she closes: what is told while the dialog is open is of the next session.
-  const [learned] = useState(() => learnedIn(outlook.batches, outlook.designs, lying, room, session.begunAt));
+  const [learned] = useState(() => learnedIn(outlook.learned.records, lying, room, session.begunAt));
   const done = doneBetween(
     lying.map(({ batch }) => batch),
     session.begunAt,

@@ -1,0 +1,51 @@
+import type { BenchLearned, BenchRead, DesignRead } from "@yule/contract";
+import { addDays, dayAt, type TimesSeen } from "@yule/core";
+import { stageRecords } from "@yule/derive";
+import { asc, gte, inArray, max, min } from "drizzle-orm";
+import type { Transaction } from "../db/pool.ts";
+import { readPapers, readRoutes } from "../designs/reads.ts";
+import { readHome } from "../shop/reads.ts";
+import { batchDay, designYield, timeSeen } from "./tables.ts";
+
+/** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
+const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
+
+/** What the bench has taught, for the stages of these designs. */
+export async function readLearned(tx: Transaction, designIds: readonly string[], now: Date): Promise<BenchLearned> {
+  const { timeZone } = await readHome(tx);
+  const today = dayAt(now, timeZone);
+  const designs = await readRoutes(tx, designIds);
+  const stages = [...designs.values()].flatMap((route) => route.map(({ id }) => id));
+  const seen = stages.length === 0 ? [] : await tx.select().from(timeSeen).where(inArray(timeSeen.stageId, stages));
+  const papers = await readPapers(tx, [...designs.keys()]);
+  const worked = await tx
+    .select({ day: batchDay.day, from: min(batchDay.from), to: max(batchDay.to) })
+    .from(batchDay)
+    .where(gte(batchDay.day, addDays(today, -7 * WORKED_WEEKS)))
+    .groupBy(batchDay.day)
+    .orderBy(asc(batchDay.day));
+  const stays = await tx
+    .select({ from: min(batchDay.day), until: max(batchDay.day) })
+    .from(batchDay)
+    .where(gte(batchDay.day, addDays(today, -7 * WORKED_WEEKS)))
+    .groupBy(batchDay.batchId)
+    .having(gte(max(batchDay.day), addDays(today, -7 * STAY_WEEKS)));
+  return {
+    records: stageRecords(
+      [...designs].map(([id, route]): Pick<DesignRead, "stages" | "paperId"> => ({ stages: route, paperId: papers.get(id) ?? null })),
+      seen.map(({ shopId: _, stageId: stage, ...cell }): TimesSeen => ({ stage, ...cell })),
+    ),
+    worked: worked.flatMap(({ day, from, to }) => (from === null || to === null ? [] : [{ day, from, to }])),
+    stays: [...new Map(stays.flatMap(({ from, until }) => (from === null || until === null ? [] : [[`${from} ${until}`, { from, until }] as const]))).values()],
+  };
+}
+
+/** How panels of these designs have come out. */
+export async function readYields(tx: Transaction, designIds: readonly string[]): Promise<BenchRead["yields"]> {
+  if (designIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(designYield)
+    .where(inArray(designYield.designId, [...designIds]));
+  return rows.map(({ shopId: _, ...row }) => row);
+}

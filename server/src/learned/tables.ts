@@ -1,0 +1,87 @@
+import type { BatchLessons } from "@yule/derive";
+import { bigint, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { colourway, design, stage } from "../designs/tables.ts";
+import { batch } from "../bench/tables.ts";
+
+/** What one batch taught, as it was counted into the sums below: what it teaches anew takes its place. */
+export const batchLesson = pgTable(
+  "batch_lesson",
+  { shopId: uuid("shop_id").notNull(), batchId: uuid("batch_id").notNull(), of: jsonb("of").$type<BatchLessons>().notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.batchId] }),
+    foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Days on which a batch was worked at, as minutes of the day. */
+export const batchDay = pgTable(
+  "batch_day",
+  {
+    shopId: uuid("shop_id").notNull(),
+    batchId: uuid("batch_id").notNull(),
+    day: date("day", { mode: "string" }).notNull(),
+    from: integer("from_minute").notNull(),
+    to: integer("to_minute").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.batchId, table.day] }),
+    foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }).onDelete("cascade"),
+    index("batch_day_by_day").on(table.shopId, table.day),
+  ],
+);
+
+/** Times of a stage, counted by what was seen: `TimesSeen` of core, over all batches. */
+export const timeSeen = pgTable(
+  "time_seen",
+  {
+    shopId: uuid("shop_id").notNull(),
+    stageId: uuid("stage_id").notNull(),
+    what: text("what", { enum: ["drying", "hands"] }).notNull(),
+    low: integer("low").notNull(),
+    high: integer("high").notNull(),
+    beside: integer("beside").notNull(),
+    count: integer("count").notNull(),
+    sum: bigint("sum", { mode: "number" }).notNull(),
+    squares: bigint("squares", { mode: "number" }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.stageId, table.what, table.low, table.high, table.beside] }),
+    foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Panels of a design that were judged: good, and not. */
+export const designYield = pgTable(
+  "design_yield",
+  { shopId: uuid("shop_id").notNull(), designId: uuid("design_id").notNull(), good: integer("good").notNull(), bad: integer("bad").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.designId] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Panels spoilt at a stage, by what was told of why. */
+export const panelLoss = pgTable(
+  "panel_loss",
+  { shopId: uuid("shop_id").notNull(), stageId: uuid("stage_id").notNull(), why: text("why").notNull(), count: integer("count").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.stageId, table.why] }),
+    foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Cards of a colourway that were sold and given, and those left over that no other need took. */
+export const cardOutcome = pgTable(
+  "card_outcome",
+  {
+    shopId: uuid("shop_id").notNull(),
+    colourwayId: uuid("colourway_id").notNull(),
+    sold: integer("sold").notNull(),
+    given: integer("given").notNull(),
+    left: integer("left").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.colourwayId] }),
+    foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }).onDelete("cascade"),
+  ],
+);
