@@ -42,8 +42,8 @@ const step = fc.oneof(
       batch: fc.nat(1),
       unit: fc.nat(2),
       stage: fc.nat(1),
-      what: fc.constantFrom("done", "dry", "still-wet", "heated", "spoilt" as const),
-      ago: fc.integer({ min: 1, max: 90 }),
+      what: fc.constantFrom("done", "done", "done", "done", "dry", "still-wet", "heated", "spoilt" as const),
+      ago: fc.integer({ min: 1, max: 120 }),
     }),
   },
   {
