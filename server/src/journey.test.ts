@@ -67,11 +67,21 @@ test("the same command sent twice, or twice at once, is done once and answers th
 });
 
 test("the same bench fact told by two devices stands once", async () => {
-  const { batches } = await shop.get<BenchRead>("bench");
-  const [batch] = batches;
-  const fact = { id: v7(), unitId: batch?.units[0]?.id ?? "", stageId: ids.wash, what: "dry" as const, at: "2031-11-08T10:02:00Z" };
-  for (const _ of [1, 2]) expect((await shop.give("tell-bench", { batchId: batch?.id ?? "", facts: [fact] })).status).toBe(200);
-  expect((await shop.get<BenchRead>("bench")).batches[0]?.facts.filter((each) => each.id === fact.id)).toHaveLength(1);
+  const batchId = v7();
+  const unitId = v7();
+  const needId = v7();
+  await shop.give("add-need", {
+    id: needId,
+    kind: "own use",
+    title: "For the door",
+    designId: ids.design,
+    due: "2031-11-25",
+    lines: [{ id: v7(), colourwayId: ids.blue, quantity: 1 }],
+  });
+  await shop.give("split-sheets", { batches: [{ batchId, needId, units: [{ id: unitId, number: 1, colourwayId: ids.blue }] }], uses: [] });
+  const fact = { id: v7(), unitId, stageId: ids.wash, what: "dry" as const, at: "2031-11-08T10:02:00Z" };
+  for (const _ of [1, 2]) expect((await shop.give("tell-bench", { batchId, facts: [fact] })).status).toBe(200);
+  expect((await shop.get<BenchRead>("bench")).batches.find(({ id }) => id === batchId)?.facts.filter((each) => each.id === fact.id)).toHaveLength(1);
 });
 
 test("undo takes back everything a command wrote, and undoing the undo does it again", async () => {

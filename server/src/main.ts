@@ -12,7 +12,8 @@ import { simulatedOutside } from "./outside/outside.ts";
 import { savePicture } from "./shop/pictures.ts";
 import { Planner } from "./season/plan/planner.ts";
 import { PlanThread } from "./season/plan/planThread.ts";
-import { ensureShop, HOME } from "./shop/reads.ts";
+import { ensureShop } from "./shop/begin.ts";
+import { HOME } from "./shop/reads.ts";
 
 /** What the start command passes on. */
 function need(name: string): string {
@@ -49,7 +50,7 @@ const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
 await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const database = openDatabase(url);
-const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone);
+const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
 await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(url);

@@ -13,7 +13,7 @@ import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
-import { ensureShop } from "./shop/reads.ts";
+import { ensureShop } from "./shop/begin.ts";
 
 /** A PostgreSQL that a test may stop and start again. */
 interface OwnPostgres {
@@ -69,7 +69,7 @@ export async function openTestShop({ own = false, planner = { want: () => Promis
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
   const database = openDatabase(url);
-  await ensureShop(database, "UTC");
+  await ensureShop(database, "UTC", new Date(NOW));
   const feed = new Feed(url);
   await feed.open();
   const app = makeApp({

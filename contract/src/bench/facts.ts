@@ -43,6 +43,8 @@ export interface BatchRead {
   readonly id: string;
   readonly needId: string;
   readonly designId: string;
+  /** Painted to refill the stash: its good panels lie there. */
+  readonly isStash: boolean;
   readonly startedAt: string;
   /** Panels taped on one sheet, numbered sheet by sheet: one unit until the tape is off. */
   readonly perSheet: number;

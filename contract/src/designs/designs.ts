@@ -6,6 +6,7 @@ import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
 import type { TouchRead } from "../colour/paint.ts";
 import { id, name, version, wholeMinutes } from "../common/envelope.ts";
+import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
 
 export const methods = ["cut", "fold", "tape"] as const;
@@ -99,3 +100,10 @@ export interface DesignsRead {
   readonly designs: readonly DesignRead[];
   readonly sentiments: readonly SentimentRead[];
 }
+
+/** A page of the designs that are put away, by name. */
+export interface PutAwayRead {
+  readonly designs: readonly { readonly id: string; readonly version: number; readonly name: string }[];
+  readonly after: string | null;
+}
+export const putAwayQuery = z.strictObject({ after: afterName.optional() });

@@ -2,6 +2,7 @@ import { COUNTRIES, type Transit } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
 import { id, name, version } from "../common/envelope.ts";
+import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
 
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
@@ -28,8 +29,23 @@ export interface HouseholdRead {
   readonly without: readonly string[];
   readonly needIds: readonly string[];
 }
-export interface DispatchRead {
+/** A page of the books, by name. */
+export interface HouseholdsRead {
   readonly households: readonly HouseholdRead[];
+  /** The last name and id of the page, where the next begins; null on the last. */
+  readonly after: string | null;
+}
+export const householdsQuery = z.strictObject({
+  find: text().max(120).optional(),
+  after: afterName.optional(),
+  needId: id.optional().describe("those that a need goes to"),
+});
+
+export interface DispatchRead {
+  /** Those that open needs go to, and whose own days are kept; the others are looked up. */
+  readonly households: readonly HouseholdRead[];
+  /** How many there are in the books by country, and how many of them want neutral words. */
+  readonly books: readonly { readonly country: string; readonly households: number; readonly neutral: number }[];
   readonly postings: readonly { readonly id: string; readonly needId: string; readonly on: string; readonly service: string; readonly costMinor: number }[];
   readonly carrier: {
     readonly name: string;

@@ -1,4 +1,5 @@
 import { addNeed, changeNeed, removeNeed, addNeeds, serveNeed, tellOutcome } from "./needs.ts";
+import { changeSeason, closeSeason, openSeason, prepareSeason } from "./seasons.ts";
 import { noteLesson, removeLesson } from "./lessons.ts";
 import { setSessions, addSessionChange, addSessionChanges, pinSession, removeSessionChange, unpinSession } from "./sessions.ts";
 import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "./ownOccasions.ts";
@@ -11,6 +12,10 @@ export const seasonCommands = {
   "add-needs": addNeeds,
   "serve-need": serveNeed,
   "tell-outcome": tellOutcome,
+  "prepare-season": prepareSeason,
+  "change-season": changeSeason,
+  "close-season": closeSeason,
+  "open-season": openSeason,
   "note-lesson": noteLesson,
   "remove-lesson": removeLesson,
   "set-sessions": setSessions,

@@ -35,6 +35,10 @@ export interface SeasonEvents {
   readonly "remove-need": Titled;
   readonly "serve-need": Titled & { readonly panels: number; readonly cards: number };
   readonly "tell-outcome": Titled & { readonly sold: number; readonly leftOver: number };
+  readonly "prepare-season": { readonly name: string; readonly from: string; readonly until: string };
+  readonly "change-season": { readonly name: string; readonly from: string; readonly until: string };
+  readonly "close-season": { readonly name: string; readonly next: string; readonly handedOn: number };
+  readonly "open-season": { readonly name: string; readonly instead: string };
   readonly "note-lesson": { readonly moment: LessonMoment; readonly text: string };
   readonly "remove-lesson": { readonly text: string };
   readonly "set-sessions": { readonly sessions: number };
@@ -61,6 +65,10 @@ export const seasonSentences: Sentences<SeasonEvents> = {
     return phrase`${listed(given, " and ")} given to ${title}`;
   },
   "tell-outcome": ({ title, sold, leftOver }) => phrase`${title}: ${sold} sold, ${leftOver} left over`,
+  "prepare-season": ({ name, from, until }) => phrase`${name} prepared, ${{ day: day(from) }} to ${{ day: day(until) }}`,
+  "change-season": ({ name, from, until }) => phrase`${name} goes from ${{ day: day(from) }} to ${{ day: day(until) }}`,
+  "close-season": ({ name, next, handedOn }) => phrase`${name} closed, ${next} opened${handedOn === 0 ? "" : phrase`; ${howMany(handedOn, "need")} handed on`}`,
+  "open-season": ({ name, instead }) => phrase`${name} opened; ${instead} waits beside it`,
   "note-lesson": ({ moment, text }) => phrase`Lesson for ${moment}: ${text}`,
   "remove-lesson": ({ text }) => phrase`Lesson no longer said: ${text}`,
   "set-sessions": ({ sessions }) => phrase`${howMany(sessions, "session")} a week`,

@@ -5,6 +5,7 @@ import { countField, dayField } from "../common/fields.ts";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import type { LessonRead } from "./lessons.ts";
 import type { OwnOccasionRead } from "./ownOccasions.ts";
+import type { SeasonThing } from "./seasons.ts";
 import type { people, PinnedSessionRead, SessionChangeRead } from "./sessions.ts";
 import { text } from "../common/text.ts";
 
@@ -86,7 +87,9 @@ export const addNeed = z
     designId: id,
     due: dayField,
     zone: z.enum(zones).nullable().default(null).describe("where it is posted to; null when it is handed over"),
+    seasonId: id.nullable().default(null).describe("the season it belongs to; null for the open one"),
     householdIds: z.array(id).max(2000).default([]),
+    allHouseholds: z.boolean().default(false).describe("it goes to every household in the books"),
     lines,
     ...details,
   })
@@ -169,7 +172,20 @@ export interface NeedLineRead {
   readonly leftOver: number | null;
 }
 
+/** Cards of a colourway that were left over, and that no other need took. */
+export interface LeftCards {
+  readonly colourwayId: string;
+  readonly cards: number;
+}
+
 export interface SeasonRead {
+  /** The open one: its needs are all that is told here. */
+  readonly season: SeasonThing;
+  /** Seasons that are prepared beside it. */
+  readonly prepared: readonly (SeasonThing & { readonly needs: number })[];
+  /** Occasions of the season before: cards for them may be wanted again. */
+  readonly occasionsBefore: readonly string[];
+  readonly left: readonly LeftCards[];
   readonly needs: readonly NeedRead[];
   readonly sessions: readonly {
     readonly id: string;

@@ -8,6 +8,11 @@ export const seasonTouched = {
   "add-needs": ["season", "dispatch", "orders"],
   "serve-need": ["season", "bench"],
   "tell-outcome": ["season"],
+  "prepare-season": ["season"],
+  "change-season": ["season"],
+  // What is open is what the other reads lean on.
+  "close-season": ["season", "dispatch", "bench", "designs", "sheets", "orders"],
+  "open-season": ["season", "dispatch", "bench", "designs", "sheets", "orders"],
   "note-lesson": ["season"],
   "remove-lesson": ["season"],
   "set-sessions": ["season"],

@@ -58,7 +58,7 @@ function madeUpTable(seed: number) {
         .slice(0, Math.max(0, through))
         .map((stage, at) => ({ id: `${unit.id}${stage.id}`, unitId: unit.id, stageId: stage.id, what: "done" as const, at: `2031-11-0${String(1 + at)}T10:00:00Z` })),
     );
-    return { id: `b${String(index)}`, needId: `n${String(index)}`, designId: made.id, startedAt: "2031-11-01T10:00:00Z", perSheet: 1, units, facts };
+    return { id: `b${String(index)}`, needId: `n${String(index)}`, designId: made.id, startedAt: "2031-11-01T10:00:00Z", isStash: false, perSheet: 1, units, facts };
   });
   const told = season(needs, batches, { designs, dryingPlaces: random() < 0.5 ? null : any(14, 30) });
   const evenings = keptSessions(WEEK, [], told.today, addDays(told.today, 89), 1290);

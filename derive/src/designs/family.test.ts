@@ -28,9 +28,10 @@ const birthday: OwnOccasionRead = {
   weeksAhead: 0,
 };
 const needFor = (id: string, occasion: string | null, neutralCards = 0) => ({ need: { id, occasion, neutralCards } }) as unknown as NeedView;
-const season = (more: { needs?: NeedView[]; households?: HouseholdRead[]; ownOccasions?: OwnOccasionRead[] }) => ({
+const season = (more: { occasionsBefore?: string[]; needs?: NeedView[]; households?: HouseholdRead[]; ownOccasions?: OwnOccasionRead[] }) => ({
   today: day("2031-11-08"),
   needs: more.needs ?? [],
+  occasionsBefore: more.occasionsBefore ?? [],
   ownOccasions: more.ownOccasions ?? [],
   dispatch: { households: more.households ?? [] } as never,
 });

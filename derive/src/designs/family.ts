@@ -68,8 +68,14 @@ export interface Family {
   readonly check: FamilyCheck;
 }
 
-/** Who cards are wanted for: by the needs of this season and of past ones, the households they go to, and the children whose day comes. */
-export function wantedIn({ needs, dispatch, ownOccasions, today }: Pick<Outlook, "needs" | "dispatch" | "ownOccasions" | "today">): readonly Wanted[] {
+/** Who cards are wanted for: by the needs of this season, the occasions of the one before, the households they go to, and the children whose day comes. */
+export function wantedIn({
+  needs,
+  occasionsBefore,
+  dispatch,
+  ownOccasions,
+  today,
+}: Pick<Outlook, "needs" | "occasionsBefore" | "dispatch" | "ownOccasions" | "today">): readonly Wanted[] {
   const found = new Map<string, Wanted>();
   const want = (wanted: Wanted): void => {
     const key = JSON.stringify([wanted.occasion, wanted.without, wanted.neutral, wanted.age]);
@@ -87,6 +93,7 @@ export function wantedIn({ needs, dispatch, ownOccasions, today }: Pick<Outlook,
         want({ ...plain, says: `${occasionWords(need.occasion)} without ${household.without.join(" or ")}, for ${household.name}`, occasion, without: household.without });
     }
   }
+  for (const before of occasionsBefore) want({ ...plain, says: occasionWords(before), occasion: occasionKey(before) });
   for (const own of ownOccasions) {
     if (own.kind !== "birthday") continue;
     const next = nextKept(own, today);

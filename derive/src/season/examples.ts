@@ -1,4 +1,4 @@
-import type { BatchRead, DesignRead, DispatchRead, Grade, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, DesignRead, DispatchRead, Grade, LeftCards, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
 import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
 import { learnedFrom } from "../bench/lessons.ts";
 import { workOut } from "./workOut.ts";
@@ -99,6 +99,7 @@ export const batch = (units: BatchRead["units"], facts: BatchRead["facts"] = [])
   id: "b",
   needId: "n",
   designId: "boat",
+  isStash: false,
   startedAt: "2031-11-07T10:00:00Z",
   perSheet: 1,
   units,
@@ -114,7 +115,13 @@ const carrier = {
   holidays: [],
   neighbours: [],
 };
-const dispatch: DispatchRead = { households: [], postings: [], carrier };
+const dispatch: DispatchRead = { households: [], books: [], postings: [], carrier };
+/** Cards left over in these needs, and not taken by another. */
+function leftIn(needs: readonly NeedRead[]): LeftCards[] {
+  const left = new Map<string, number>();
+  for (const each of needs.flatMap(({ lines }) => lines)) left.set(each.colourwayId, (left.get(each.colourwayId) ?? 0) + (each.leftOver ?? 0) - each.fromLeft);
+  return [...left].map(([colourwayId, cards]) => ({ colourwayId, cards }));
+}
 /** A season of these needs, worked out on a Saturday morning; what is not told is everyday. */
 export const season = (
   needs: readonly NeedRead[],
@@ -123,6 +130,10 @@ export const season = (
 ) =>
   workOut({
     shop: { timeZone, lateAfter: 1290, changeover: 5, sureIn100: 80, dryingPlaces, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
+    season: { id: "season", version: 1, name: "Season 2031", from: "2031-09-01", until: "2031-12-31", state: "open" },
+    prepared: [],
+    occasionsBefore: [],
+    left: leftIn(needs),
     needs,
     pattern: [{ id: "p", weekday: 6, from: 540, to: 720, who: "maker", light: false }],
     changes: [],
@@ -132,7 +143,7 @@ export const season = (
     reliability: NOTHING_CLAIMED,
     designs,
     stores: [paper],
-    batches,
+    batches: batches.map((each) => ({ ...each, isStash: needs.some(({ id, kind }) => id === each.needId && kind === "stash") })),
     learned: learnedFrom(batches, designs, timeZone),
     yields: [],
     dispatch,

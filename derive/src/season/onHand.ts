@@ -1,15 +1,13 @@
-import type { BatchRead, NeedRead } from "@yule/contract";
+import type { BatchRead, LeftCards } from "@yule/contract";
 import { servingFirst, type Serving } from "@yule/core";
 import type { BareNeed } from "./needView.ts";
 
 /** What lies in the stash and was left over, given in thought to the needs that are due first. */
-export function servingFor(views: readonly BareNeed[], reads: { readonly batches: readonly BatchRead[]; readonly needs: readonly NeedRead[] }): Map<string, Serving> {
+export function servingFor(views: readonly BareNeed[], reads: { readonly batches: readonly BatchRead[]; readonly left: readonly LeftCards[] }): Map<string, Serving> {
   const panels = new Map<string, string[]>();
-  const stashes = new Set(reads.needs.filter((need) => need.kind === "stash").map((need) => need.id));
-  const lying = reads.batches.flatMap((batch) => batch.units.filter((unit) => unit.grade === "stash" || (unit.grade === "good" && stashes.has(batch.needId))));
+  const lying = reads.batches.flatMap((batch) => batch.units.filter((unit) => unit.grade === "stash" || (unit.grade === "good" && batch.isStash)));
   for (const unit of lying) if (unit.servesNeedId === null) panels.set(unit.colourwayId, [...(panels.get(unit.colourwayId) ?? []), unit.id]);
-  const cards = new Map<string, number>();
-  for (const line of reads.needs.flatMap((need) => need.lines)) cards.set(line.colourwayId, (cards.get(line.colourwayId) ?? 0) + (line.leftOver ?? 0) - line.fromLeft);
+  const cards = new Map(reads.left.map((each) => [each.colourwayId, each.cards]));
   // A refill of the stash is not served by the stash.
   const lacking = views
     .filter(({ need, stage }) => need.kind !== "stash" && !need.print && (stage === "not begun" || stage === "on the bench"))

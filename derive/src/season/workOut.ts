@@ -25,6 +25,11 @@ const MOST_DAYS_AHEAD = 400;
 
 export interface Outlook {
   readonly shop: ShopRead;
+  /** The open season, and those that are prepared beside it. */
+  readonly season: SeasonRead["season"];
+  readonly prepared: SeasonRead["prepared"];
+  /** What the season before had occasions for. */
+  readonly occasionsBefore: SeasonRead["occasionsBefore"];
   readonly today: Day;
   readonly minute: number;
   readonly now: Date;
@@ -61,6 +66,10 @@ export interface Outlook {
 /** What a season is worked out from: what the server told, and the present in the shop. */
 export interface SeasonTold {
   readonly shop: ShopRead;
+  readonly season: SeasonRead["season"];
+  readonly prepared: SeasonRead["prepared"];
+  readonly occasionsBefore: SeasonRead["occasionsBefore"];
+  readonly left: SeasonRead["left"];
   readonly needs: readonly NeedRead[];
   readonly pattern: SeasonRead["sessions"];
   readonly changes: SeasonRead["changes"];

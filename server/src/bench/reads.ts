@@ -1,15 +1,18 @@
 import type { BatchRead, BenchRead } from "@yule/contract";
-import { and, asc, desc, eq, gte, inArray, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
+import { and, asc, count, desc, eq, exists, gte, inArray, isNull, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
+import { union } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
+import { postedOn } from "../dispatch/reads.ts";
 import { readLearned, readYields } from "../learned/reads.ts";
 import type { Hygrometer } from "../outside/hygrometer.ts";
+import { openNeeds, stashNeeds } from "../season/open.ts";
 import { batch, benchFact, sessionFact, unit } from "./tables.ts";
 
 /** Sessions older than so many days are looked up in the logbook. */
 const RECENT_DAYS = 30;
 
 export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Date): Promise<BenchRead> {
-  const batches = await readBatches(tx);
+  const batches = await readBatches(tx, openBatches(tx, now));
   const sessions = await tx
     .select()
     .from(sessionFact)
@@ -35,8 +38,17 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
 /** A moment as it is sent. */
 const sent = (moment: SQLWrapper): SQL => sql`to_char(${moment} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
+/** Batches that a read is to tell, and how much of each. */
+interface Told {
+  readonly which: SQL;
+  /** Panels of a batch that are told. */
+  readonly panels?: SQL | undefined;
+  /** Batches of which it is told what happened to their panels. */
+  readonly happened?: SQL | undefined;
+}
+
 /** Batches with their panels and what was told of them, joined where they lie: the server's one thread only passes them on. */
-async function readBatches(tx: Transaction, which?: SQL): Promise<BatchRead[]> {
+async function readBatches(tx: Transaction, { which, panels, happened }: Told): Promise<BatchRead[]> {
   const units = tx
     .select({
       of: sql<
@@ -44,21 +56,22 @@ async function readBatches(tx: Transaction, which?: SQL): Promise<BatchRead[]> {
       >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}) order by ${unit.number})`,
     })
     .from(unit)
-    .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id)));
+    .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), panels));
   const room = sql`case when ${benchFact.warmTenths} is null or ${benchFact.humidHundredths} is null then null else json_build_object('warm', ${benchFact.warmTenths} / 10.0, 'humid', ${benchFact.humidHundredths} / 100.0) end`;
   const facts = tx
     .select({
       of: sql<
         BatchRead["facts"]
-      >`json_agg(json_build_object('id', ${benchFact.id}, 'unitId', ${benchFact.unitId}, 'stageId', ${benchFact.stageId}, 'what', ${benchFact.what}, 'at', ${sent(benchFact.at)}, 'why', ${benchFact.why}, 'room', ${room}) order by ${benchFact.at})`,
+      >`json_agg(json_build_object('id', ${benchFact.id}, 'unitId', ${benchFact.unitId}, 'stageId', ${benchFact.stageId}, 'what', ${benchFact.what}, 'at', ${sent(benchFact.at)}, 'why', ${benchFact.why}, 'room', ${room}) order by ${benchFact.at}, ${benchFact.id})`,
     })
     .from(benchFact)
-    .where(and(eq(benchFact.shopId, batch.shopId), eq(benchFact.batchId, batch.id), eq(benchFact.retracted, false)));
+    .where(and(eq(benchFact.shopId, batch.shopId), eq(benchFact.batchId, batch.id), eq(benchFact.retracted, false), happened));
   const rows = await tx
     .select({
       id: batch.id,
       needId: batch.needId,
       designId: batch.designId,
+      isStash: sql<boolean>`${batch.needId} in (${stashNeeds(tx)})`,
       startedAt: batch.startedAt,
       perSheet: batch.perSheet,
       units: sql<BatchRead["units"]>`coalesce((${units}), '[]')`,
@@ -66,12 +79,82 @@ async function readBatches(tx: Transaction, which?: SQL): Promise<BatchRead[]> {
     })
     .from(batch)
     .where(which)
-    .orderBy(asc(batch.startedAt));
+    .orderBy(asc(batch.startedAt), asc(batch.id));
   return rows.map((row) => ({ ...row, startedAt: row.startedAt.toISOString() }));
 }
 
+/** What was done so many days ago is still asked for where all panels of a batch are judged: its session may not be closed yet. */
+const ASKED_FOR_DAYS = 2;
+
+/** What lies on the bench, what waits to become cards, and what is in the stash, of whatever season. */
+function openBatches(tx: Transaction, now: Date): Told {
+  // Each time anew: a union is laid into its first part.
+  const ofOpenWork = () =>
+    tx
+      .select({ id: batch.id })
+      .from(batch)
+      .where(and(inArray(batch.needId, openNeeds(tx)), isNull(sql`(${postedOn(tx, { shopId: batch.shopId, id: batch.needId })})`)));
+  const lies = and(
+    isNull(unit.servesNeedId),
+    or(
+      eq(unit.grade, "stash"),
+      and(
+        eq(unit.grade, "good"),
+        inArray(
+          unit.batchId,
+          tx
+            .select({ id: batch.id })
+            .from(batch)
+            .where(inArray(batch.needId, stashNeeds(tx))),
+        ),
+      ),
+    ),
+  );
+  const inStash = tx
+    .select({ id: unit.batchId })
+    .from(unit)
+    .where(and(eq(unit.grade, "stash"), isNull(unit.servesNeedId)));
+  const refilled = tx
+    .select({ id: unit.batchId })
+    .from(unit)
+    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
+    .where(and(inArray(batch.needId, stashNeeds(tx)), eq(unit.grade, "good"), isNull(unit.servesNeedId)));
+  const isOpen = inArray(batch.id, ofOpenWork());
+  const since = new Date(now.getTime() - ASKED_FOR_DAYS * 86_400_000);
+  const unjudged = tx
+    .select({ id: unit.id })
+    .from(unit)
+    .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), isNull(unit.grade)));
+  return {
+    which: inArray(batch.id, union(ofOpenWork(), inStash, refilled)),
+    panels: or(isOpen, lies),
+    happened: and(isOpen, or(exists(unjudged), gte(benchFact.at, since))),
+  };
+}
+
 /** Some batches whole, with all that was told of them. */
-export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, inArray(batch.id, [...ids]));
+export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, { which: inArray(batch.id, [...ids]) });
+
+/** The needs that some batches were painted for. */
+export async function needsOfBatches(tx: Transaction, ids: readonly string[]): Promise<string[]> {
+  const rows = await tx
+    .selectDistinct({ needId: batch.needId })
+    .from(batch)
+    .where(inArray(batch.id, [...ids]));
+  return rows.map(({ needId }) => needId);
+}
+
+/** Panels that were painted to refill the stash and are kept, by the need that asked for them. */
+export async function keptFor(tx: Transaction, needIds: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (needIds.length === 0) return new Map();
+  const rows = await tx
+    .select({ needId: batch.needId, kept: count() })
+    .from(unit)
+    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
+    .where(and(inArray(batch.needId, [...needIds]), inArray(unit.grade, ["good", "stash"])))
+    .groupBy(batch.needId);
+  return new Map(rows.map(({ needId, kept }) => [needId, kept]));
+}
 
 export async function allBatches(tx: Transaction): Promise<string[]> {
   return (await tx.select({ id: batch.id }).from(batch).orderBy(asc(batch.id))).map(({ id }) => id);

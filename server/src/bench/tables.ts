@@ -38,6 +38,9 @@ export const unit = pgTable(
     foreignKey({ columns: [table.shopId, table.batchId], foreignColumns: [batch.shopId, batch.id] }),
     foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }),
     foreignKey({ columns: [table.shopId, table.servesNeedId], foreignColumns: [need.shopId, need.id] }),
+    index("unit_in_stash")
+      .on(table.shopId)
+      .where(sql`${table.grade} = 'stash' and ${table.servesNeedId} is null`),
     index("unit_by_batch").on(table.shopId, table.batchId),
     index("unit_by_need_served").on(table.shopId, table.servesNeedId),
   ],

@@ -1,4 +1,4 @@
-import type { DesignsRead, DispatchRead, StoresRead } from "@yule/contract";
+import type { DesignsRead, HouseholdsRead, StoresRead } from "@yule/contract";
 import { inches, mm } from "@yule/core";
 import { v7 } from "uuid";
 import { pictureHeader } from "../shop/pictures.ts";
@@ -110,7 +110,7 @@ test("a household says what its cards must not show, and a paper that holds mask
   const id = v7();
   await shop.give("add-household", { id, name: "Aske", address: "Ropewalk 3", country: "IE" });
   await shop.give("change-household", { id, version: 1, neutral: true, without: ["Flowers"] });
-  expect((await shop.get<DispatchRead>("dispatch")).households.find((each) => each.id === id)).toMatchObject({ neutral: true, without: ["flowers"], version: 2 });
+  expect((await shop.get<HouseholdsRead>("households")).households.find((each) => each.id === id)).toMatchObject({ neutral: true, without: ["flowers"], version: 2 });
   const before = (await shop.get<StoresRead>("stores")).stores.find((each) => each.id === ids.paper);
   await shop.give("change-store", { id: ids.paper, version: before?.version ?? 0, holdsMasking: true });
   expect((await shop.get<StoresRead>("stores")).stores.find((each) => each.id === ids.paper)).toMatchObject({ holdsMasking: true });

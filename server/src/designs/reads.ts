@@ -1,16 +1,17 @@
-import type { DesignsRead, DesignRead } from "@yule/contract";
-import { asc, eq, inArray } from "drizzle-orm";
-import type { PgColumn } from "drizzle-orm/pg-core";
+import { namePlace, type DesignsRead, type DesignRead, type PutAwayRead } from "@yule/contract";
+import { and, asc, eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
+import { openDesigns } from "../season/open.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
 
-/** @param id one design alone, where only that is asked for */
-async function designsIn(tx: Transaction, id?: string): Promise<DesignRead[]> {
-  const only = (column: PgColumn) => (id === undefined ? undefined : eq(column, id));
-  const designs = await tx.select().from(design).where(only(design.id)).orderBy(asc(design.name));
-  const layers = await tx.select().from(layer).where(only(layer.designId)).orderBy(asc(layer.position));
-  const stages = await tx.select().from(stage).where(only(stage.designId)).orderBy(asc(stage.position));
-  const colourways = await tx.select().from(colourway).where(only(colourway.designId)).orderBy(asc(colourway.position));
+/** @param which designs of the shop; all of them where it is left out */
+async function designsIn(tx: Transaction, which: SQL | undefined): Promise<DesignRead[]> {
+  const designs = await tx.select().from(design).where(which).orderBy(asc(design.name), asc(design.id));
+  const ids = designs.map(({ id }) => id);
+  if (ids.length === 0) return [];
+  const layers = byDesign(await tx.select().from(layer).where(inArray(layer.designId, ids)).orderBy(asc(layer.position)));
+  const stages = byDesign(await tx.select().from(stage).where(inArray(stage.designId, ids)).orderBy(asc(stage.position)));
+  const colourways = byDesign(await tx.select().from(colourway).where(inArray(colourway.designId, ids)).orderBy(asc(colourway.position)));
   return designs.map((row) => ({
     id: row.id,
     version: row.version,
@@ -35,25 +36,62 @@ async function designsIn(tx: Transaction, id?: string): Promise<DesignRead[]> {
       height: row.height,
       thickness: row.thickness,
       envelope: row.envelopeWidth !== null && row.envelopeHeight !== null ? { width: row.envelopeWidth, height: row.envelopeHeight } : null,
-      layers: layers.filter((each) => each.designId === row.id).map(({ id: _i, shopId: _s, version: _v, designId: _d, position: _p, ...rest }) => rest),
+      layers: (layers.get(row.id) ?? []).map(({ id: _i, shopId: _s, version: _v, designId: _d, position: _p, ...rest }) => rest),
     },
-    stages: stages.filter((each) => each.designId === row.id).map(({ shopId: _s, version: _v, designId: _d, ...rest }) => rest),
-    colourways: colourways.filter((each) => each.designId === row.id).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
+    stages: (stages.get(row.id) ?? []).map(({ shopId: _s, version: _v, designId: _d, ...rest }) => rest),
+    colourways: (colourways.get(row.id) ?? []).map(({ id, name, paints, pictureId }) => ({ id, name, paints, pictureId })),
   }));
 }
 
+/** Parts of designs by the design they are of, in their order. */
+function byDesign<Part extends { readonly designId: string }>(parts: readonly Part[]): ReadonlyMap<string, readonly Part[]> {
+  const found = new Map<string, Part[]>();
+  for (const part of parts) {
+    const own = found.get(part.designId);
+    if (own) own.push(part);
+    else found.set(part.designId, [part]);
+  }
+  return found;
+}
+
+/** Designs that are not put away, and those that open needs ask for. */
 export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
   const allSeries = await tx.select().from(series).orderBy(asc(series.name));
   const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
     sentiments: sentiments.map(({ shopId: _s, ...rest }) => rest),
     series: allSeries.map(({ shopId: _s, ...rest }) => rest),
-    designs: await designsIn(tx),
+    designs: await designsIn(tx, or(eq(design.archived, false), inArray(design.id, openDesigns(tx)))),
   };
 }
 
 /** One design, or null where there is none of that id. */
-export const readDesign = async (tx: Transaction, id: string): Promise<DesignRead | null> => (await designsIn(tx, id))[0] ?? null;
+export const readDesign = async (tx: Transaction, id: string): Promise<DesignRead | null> => (await designsIn(tx, eq(design.id, id)))[0] ?? null;
+
+/** Designs of a page. */
+const PAGE = 60;
+
+/** A page of the designs that are put away, by name. */
+export async function readPutAway(tx: Transaction, after: { readonly name: string; readonly id: string } | undefined): Promise<PutAwayRead> {
+  const designs = await tx
+    .select({ id: design.id, version: design.version, name: design.name })
+    .from(design)
+    .where(and(eq(design.archived, true), after === undefined ? undefined : sql`(${design.name}, ${design.id}) > (${after.name}, ${after.id}::uuid)`))
+    .orderBy(asc(design.name), asc(design.id))
+    .limit(PAGE);
+  const last = designs[PAGE - 1];
+  return { designs, after: last ? namePlace(last.name, last.id) : null };
+}
+
+/** What some designs are called, by their id. */
+export async function designNames(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: design.id, name: design.name })
+    .from(design)
+    .where(inArray(design.id, [...new Set(ids)]));
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}
 
 export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> => tx.select({ id: stage.id }).from(stage).where(eq(stage.designId, designId));
 
@@ -83,9 +121,10 @@ export async function readPapers(tx: Transaction, designIds: readonly string[]):
   return new Map(rows.map(({ id, paperId }) => [id, paperId]));
 }
 
-/** Every design with the names of its colourways, as a shop window lists them. */
+/** Every design that is not put away, with the names of its colourways, as a shop window lists them. */
 export async function readListings(tx: Transaction): Promise<{ title: string; variants: string[] }[]> {
-  const designs = await tx.select().from(design).orderBy(asc(design.id));
-  const colourways = await tx.select().from(colourway).orderBy(asc(colourway.id));
-  return designs.map((each) => ({ title: each.name, variants: colourways.filter((one) => one.designId === each.id).map((one) => one.name) }));
+  const designs = await tx.select().from(design).where(eq(design.archived, false)).orderBy(asc(design.id));
+  const ids = designs.map(({ id }) => id);
+  const colourways = ids.length === 0 ? new Map<string, never[]>() : byDesign(await tx.select().from(colourway).where(inArray(colourway.designId, ids)).orderBy(asc(colourway.id)));
+  return designs.map((each) => ({ title: each.name, variants: (colourways.get(each.id) ?? []).map(({ name }) => name) }));
 }

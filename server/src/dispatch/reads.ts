@@ -1,39 +1,89 @@
-import type { DispatchRead } from "@yule/contract";
-import { dayAt } from "@yule/core";
-import { and, asc, count, eq, inArray, min } from "drizzle-orm";
-import type { PgColumn } from "drizzle-orm/pg-core";
+import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead } from "@yule/contract";
+import { addDays, dayAt } from "@yule/core";
+import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, min, or, sql, type SQL } from "drizzle-orm";
+import { union, type PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
+import { householdsWithDays, openNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
 import { household, posting, recipient } from "./tables.ts";
 
+/** Postings are told for so many days; those before are in the logbook. */
+const RECENT_DAYS = 60;
+
 export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date): Promise<DispatchRead> {
   const home = await readHome(tx);
-  const households = await tx.select().from(household).orderBy(asc(household.name));
-  const recipients = await tx.select().from(recipient);
-  const postings = await tx.select().from(posting);
-  const needsOf = new Map<string, string[]>();
-  for (const each of recipients) needsOf.set(each.householdId, [...(needsOf.get(each.householdId) ?? []), each.needId]);
+  const today = dayAt(now, home.timeZone);
+  const asked = union(
+    tx
+      .select({ id: recipient.householdId })
+      .from(recipient)
+      .where(inArray(recipient.needId, openNeeds(tx))),
+    householdsWithDays(tx),
+  );
+  const postings = await tx
+    .select()
+    .from(posting)
+    .where(gte(posting.on, addDays(today, -RECENT_DAYS)))
+    .orderBy(asc(posting.on), asc(posting.id));
   return {
-    households: households.map(({ id, version, name, address, country, neutral, without }) => ({
-      id,
-      version,
-      name,
-      address,
-      country,
-      neutral,
-      without,
-      needIds: needsOf.get(id) ?? [],
-    })),
+    households: await householdsWhere(tx, inArray(household.id, asked)),
+    books: await tx
+      .select({ country: household.country, households: count(), neutral: sql`count(*) filter (where ${household.neutral})`.mapWith(Number) })
+      .from(household)
+      .groupBy(household.country)
+      .orderBy(asc(household.country)),
     postings: postings.map(({ id, needId, on, service, costMinor }) => ({ id, needId, on, service, costMinor })),
     carrier: {
       name: carrier.name,
       simulated: true,
       table: carrier.table,
-      holidays: carrier.holidays(dayAt(now, home.timeZone)),
+      holidays: carrier.holidays(today),
       neighbours: NEIGHBOURS[home.country] ?? [],
     },
   };
+}
+
+/** Households by name, with the open needs that each is among the recipients of. */
+async function householdsWhere(tx: Transaction, which: SQL | undefined, most?: number): Promise<HouseholdRead[]> {
+  const needs = tx
+    .select({ of: sql`json_agg(${recipient.needId} order by ${recipient.needId})` })
+    .from(recipient)
+    .where(and(eq(recipient.shopId, household.shopId), eq(recipient.householdId, household.id), inArray(recipient.needId, openNeeds(tx))));
+  const { shopId: _shop, ...columns } = getTableColumns(household);
+  const rows = tx
+    .select({ ...columns, needIds: sql<string[]>`coalesce((${needs}), '[]')` })
+    .from(household)
+    .where(which)
+    .orderBy(asc(household.name), asc(household.id));
+  return most === undefined ? rows : rows.limit(most);
+}
+
+/** Households of a page. */
+const PAGE = 100;
+
+/** The books by name, a page at a time; a part of the name or the address is found. */
+export async function readHouseholds(
+  tx: Transaction,
+  { find = "", after, needId }: { find?: string | undefined; after?: { readonly name: string; readonly id: string } | undefined; needId?: string | undefined },
+): Promise<HouseholdsRead> {
+  const like = `%${find.trim().replace(/[\\%_]/g, "\\$&")}%`;
+  const households = await householdsWhere(
+    tx,
+    and(
+      find.trim() === "" ? undefined : or(ilike(household.name, like), ilike(household.address, like)),
+      after === undefined ? undefined : sql`(${household.name}, ${household.id}) > (${after.name}, ${after.id}::uuid)`,
+      needId === undefined ? undefined : inArray(household.id, tx.select({ id: recipient.householdId }).from(recipient).where(eq(recipient.needId, needId))),
+    ),
+    PAGE,
+  );
+  const last = households[PAGE - 1];
+  return { households, after: last ? namePlace(last.name, last.id) : null };
+}
+
+/** Every household in the books. */
+export async function allHouseholds(tx: Transaction): Promise<string[]> {
+  return (await tx.select({ id: household.id }).from(household).orderBy(asc(household.id))).map(({ id }) => id);
 }
 
 /** The day on which each of some needs was posted or handed over first. */

@@ -14,7 +14,11 @@ export const household = pgTable(
     neutral: boolean("neutral").notNull(),
     without: text("without").array().notNull().default([]),
   },
-  (table) => [primaryKey({ columns: [table.shopId, table.id] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    index("household_by_name").on(table.shopId, table.name, table.id),
+  ],
 );
 
 /** Which households a need goes to. */
@@ -23,6 +27,7 @@ export const recipient = pgTable("recipient", { ...owned, needId: uuid("need_id"
   foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
   foreignKey({ columns: [table.shopId, table.householdId], foreignColumns: [household.shopId, household.id] }),
   index("recipient_by_need").on(table.shopId, table.needId),
+  index("recipient_by_household").on(table.shopId, table.householdId),
 ]);
 
 export const posting = pgTable(
@@ -38,6 +43,7 @@ export const posting = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.needId], foreignColumns: [need.shopId, need.id] }),
     index("posting_by_need").on(table.shopId, table.needId),
+    index("posting_by_day").on(table.shopId, table.on),
     check("posting_cost", sql`${table.costMinor} >= 0`),
   ],
 );

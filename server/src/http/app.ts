@@ -2,7 +2,20 @@ import { phrase } from "@yule/core";
 import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
-import { changesPlan, envelope, faultsOf, holidaysQuery, id as idSchema, isPlainText, logbookQuery, type ReadName } from "@yule/contract";
+import {
+  changesPlan,
+  envelope,
+  faultsOf,
+  holidaysQuery,
+  householdsQuery,
+  id as idSchema,
+  isPlainText,
+  logbookQuery,
+  pastNeedsQuery,
+  putAwayQuery,
+  seasonsQuery,
+  type ReadName,
+} from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
 import helmet from "koa-helmet";
@@ -10,19 +23,21 @@ import { createHash, randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
+import type { z } from "zod";
 import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
-import { readDesigns } from "../designs/reads.ts";
-import { readDispatch } from "../dispatch/reads.ts";
+import { readDesigns, readPutAway } from "../designs/reads.ts";
+import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Outside } from "../outside/outside.ts";
 import { readHolidays } from "../season/holidays.ts";
 import type { Planner } from "../season/plan/planner.ts";
+import { readSeasonNeeds, readSeasons } from "../season/lookup.ts";
 import { readOrders } from "../season/orders.ts";
 import { planIsAt, readPlan } from "../season/plan/reads.ts";
 import { readSeason } from "../season/reads.ts";
@@ -152,6 +167,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   );
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
+  lookUpRoutes(router, { database });
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, "These places are not known.", faultsOf(query.error, ctx.query));
@@ -167,6 +183,28 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
     },
     (_, ctx) => ctx.querystring,
   );
+}
+
+/** What is not carried along with the open work: a page at a time, each from where the one before ended. */
+function lookUpRoutes(router: Router, { database }: Pick<AppSetting, "database">): void {
+  const page = <Query>(path: string, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>): void => {
+    router.get(path, async (ctx) => {
+      const read = query.safeParse(ctx.query);
+      if (!read.success) throw new Refusal(422, "This page cannot be found.", faultsOf(read.error, ctx.query));
+      ctx.set("cache-control", "no-store");
+      ctx.body = await inShop(database, HOME.shopId, (tx) => answer(tx, read.data, ctx));
+    });
+  };
+  page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
+  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId(ctx.params.id), after));
+  page("/households", householdsQuery, readHouseholds);
+  page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
+}
+
+function seasonId(given: string | undefined): string {
+  const parsed = idSchema.safeParse(given);
+  if (!parsed.success) throw new Refusal(404, "There is no such season.");
+  return parsed.data;
 }
 
 /** Another version of the server may tell the same otherwise. */

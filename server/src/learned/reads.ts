@@ -1,11 +1,11 @@
-import type { BenchLearned, BenchRead, DesignRead } from "@yule/contract";
+import type { BenchLearned, BenchRead, DesignRead, LeftCards } from "@yule/contract";
 import { addDays, dayAt, type TimesSeen } from "@yule/core";
 import { stageRecords } from "@yule/derive";
-import { asc, gte, inArray, max, min } from "drizzle-orm";
+import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
-import { batchDay, designYield, timeSeen } from "./tables.ts";
+import { batchDay, cardOutcome, designYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
 const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
@@ -48,4 +48,15 @@ export async function readYields(tx: Transaction, designIds: readonly string[]):
     .from(designYield)
     .where(inArray(designYield.designId, [...designIds]));
   return rows.map(({ shopId: _, ...row }) => row);
+}
+
+/** Cards of these colourways that were left over, and that no other need took. */
+export async function readLeft(tx: Transaction, colourwayIds: readonly string[]): Promise<LeftCards[]> {
+  if (colourwayIds.length === 0) return [];
+  const rows = await tx
+    .select({ colourwayId: cardOutcome.colourwayId, cards: cardOutcome.left })
+    .from(cardOutcome)
+    .where(and(inArray(cardOutcome.colourwayId, [...colourwayIds]), gt(cardOutcome.left, 0)))
+    .orderBy(asc(cardOutcome.colourwayId));
+  return rows;
 }

@@ -18,6 +18,7 @@ import { missing, Refusal } from "../db/refusal.ts";
 import { Writing } from "../db/writing.ts";
 import { shopHandlers } from "../shop/commands.ts";
 import { seasonHandlers } from "../season/commands.ts";
+import { refuseClosed } from "../season/seasons.ts";
 import { countChange } from "../season/plan/reads.ts";
 import { designsHandlers } from "../designs/commands.ts";
 import { colourHandlers } from "../colour/commands.ts";
@@ -91,6 +92,7 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
       const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
       const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
       const done = await handler(writing, read.data, given.id);
+      await refuseClosed(tx, writing.changes);
       await foldLearned(tx, giver.shopId, writing.changes);
       const [row] = await tx
         .insert(event)

@@ -1,3 +1,4 @@
+import { seasonFor, seasonThingHandlers } from "./seasons.ts";
 import { lessonHandlers } from "./lessons.ts";
 import { servingHandlers } from "./serving.ts";
 import { termFaults, type ChangedTime, type CommandPayload, type NeedChanged, type seasonCommands } from "@yule/contract";
@@ -9,7 +10,7 @@ import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { isBegun, panelsGivenTo } from "../bench/reads.ts";
 import { colourwaysOfDesign, stagesOfDesign } from "../designs/reads.ts";
-import { recipientsOf } from "../dispatch/reads.ts";
+import { allHouseholds, recipientsOf } from "../dispatch/reads.ts";
 import { needLinesOf } from "./reads.ts";
 import { need, pinnedSession, sessionPattern } from "./tables.ts";
 
@@ -28,10 +29,10 @@ async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): P
   await checkSkipped(writing, payload.designId, payload.skipped);
   if (payload.service !== null) checkService(writing, payload.zone, payload.service);
   if (payload.orderRef !== null) await checkOrder(writing, payload.orderRef);
-  const { lines, householdIds, ...row } = payload;
-  await writing.insert("need", row);
+  const { lines, householdIds, allHouseholds: toAll, seasonId, ...row } = payload;
+  await writing.insert("need", { ...row, seasonId: await seasonFor(writing, seasonId) });
   for (const line of lines) await writing.insert("needLine", { ...line, needId: payload.id, assembled: 0 });
-  for (const householdId of householdIds) await writing.insert("recipient", { id: v7(), needId: payload.id, householdId });
+  for (const householdId of toAll ? await allHouseholds(writing.tx) : householdIds) await writing.insert("recipient", { id: v7(), needId: payload.id, householdId });
   const cards = lines.reduce((sum, line) => sum + line.quantity, 0);
   return { subject: ["need", payload.id], facts: { title: payload.title, cards, design: found.name, due: payload.due } };
 }
@@ -251,6 +252,7 @@ export const seasonHandlers: Handlers<typeof seasonCommands> = {
   "add-own-occasion": addOwnOccasion,
   "add-own-occasions": addOwnOccasions,
   "remove-own-occasion": removeOwnOccasion,
+  ...seasonThingHandlers,
   ...servingHandlers,
   ...lessonHandlers,
 };

@@ -1,6 +1,6 @@
 import type { OrdersRead } from "@yule/contract";
 import { dayAt } from "@yule/core";
-import { isNotNull } from "drizzle-orm";
+import { inArray } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readListings } from "../designs/reads.ts";
 import type { OrderFeed } from "../outside/orders.ts";
@@ -11,10 +11,12 @@ import { need } from "./tables.ts";
 export async function readOrders(tx: Transaction, feed: OrderFeed, now: Date): Promise<OrdersRead> {
   const home = await readHome(tx);
   const listings = await readListings(tx);
-  const taken = new Set((await tx.select({ ref: need.orderRef }).from(need).where(isNotNull(need.orderRef))).map((each) => each.ref));
   const orders = feed.orders(
     listings.filter((each) => each.variants.length > 0),
     dayAt(now, home.timeZone),
   );
+  const refs = orders.map(({ ref }) => ref);
+  const known = refs.length === 0 ? [] : await tx.select({ ref: need.orderRef }).from(need).where(inArray(need.orderRef, refs));
+  const taken = new Set(known.map(({ ref }) => ref));
   return { name: feed.name, simulated: feed.simulated, orders: orders.filter((order) => !taken.has(order.ref)) };
 }

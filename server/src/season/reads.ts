@@ -1,14 +1,32 @@
-import type { NeedRead, SeasonRead } from "@yule/contract";
-import { and, asc, eq, getTableColumns, gte, sql } from "drizzle-orm";
+import type { NeedKind, NeedRead, SeasonRead } from "@yule/contract";
+import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { householdsOf, postedOn } from "../dispatch/reads.ts";
+import { readLeft } from "../learned/reads.ts";
 import { readReliability } from "./plan/forecasts.ts";
-import { lesson, need, needLine, ownOccasion, pinnedSession, sessionChange, sessionPattern } from "./tables.ts";
+import { lesson, need, needLine, ownOccasion, pinnedSession, season, sessionChange, sessionPattern } from "./tables.ts";
 
+/** Dates that differ from the ordinary week are told for so many days after they have passed: what sessions were missed is learned from them. */
+const PAST_CHANGES_DAYS = 40;
+/** Lessons that are said again: the newest. */
+const MOST_LESSONS = 200;
+
+/** The open season, and what of the others is still open. */
 export async function readSeason(tx: Transaction): Promise<SeasonRead> {
-  const needs = await readNeeds(tx);
+  const seasons = await tx
+    .select({ ...thing, needs: sql`(${countOf(tx)})`.mapWith(Number) })
+    .from(season)
+    .where(inArray(season.state, ["open", "prepared"]))
+    .orderBy(asc(season.from), asc(season.id));
+  const open = seasons.find(({ state }) => state === "open");
+  if (!open) throw new Error("no season of the shop is open");
+  const needs = await readNeeds(tx, open.id);
   const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
-  const changes = await tx.select().from(sessionChange).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
+  const changes = await tx
+    .select()
+    .from(sessionChange)
+    .where(gte(sessionChange.last, sql`current_date - ${PAST_CHANGES_DAYS}::integer`))
+    .orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
   // What has passed pins nothing; a year of it at the most is read, by the clock of the database.
   const pinned = await tx
     .select()
@@ -16,20 +34,46 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
     .where(gte(pinnedSession.day, sql`current_date - 400`))
     .orderBy(asc(pinnedSession.day), asc(pinnedSession.to));
   const ownOccasions = await tx.select().from(ownOccasion).orderBy(asc(ownOccasion.month), asc(ownOccasion.date));
-  const lessons = await tx.select().from(lesson).orderBy(asc(lesson.notedOn), asc(lesson.id));
+  const lessons = await tx.select().from(lesson).orderBy(desc(lesson.notedOn), desc(lesson.id)).limit(MOST_LESSONS);
+  const { needs: _own, ...own } = open;
   return {
+    season: own,
+    prepared: seasons.filter(({ state }) => state === "prepared"),
+    occasionsBefore: await occasionsBefore(tx),
+    left: await readLeft(tx, [...new Set(needs.flatMap(({ lines }) => lines.map(({ colourwayId }) => colourwayId)))]),
     needs,
     sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
     pinned: pinned.map(({ shopId: _shop, ...session }) => session),
     changes: changes.map(({ shopId: _shop, ...change }) => change),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
-    lessons: lessons.map(({ shopId: _shop, ...noted }) => noted),
+    lessons: lessons.reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted),
     reliability: await readReliability(tx),
   };
 }
 
+const thing = { id: season.id, version: season.version, name: season.name, from: season.from, until: season.until, state: season.state };
+
+/** How many needs a season has, within a read of seasons. */
+const countOf = (tx: Transaction) =>
+  tx
+    .select({ of: count() })
+    .from(need)
+    .where(and(eq(need.shopId, season.shopId), eq(need.seasonId, season.id)));
+
+/** What the season that was closed last had occasions for. */
+async function occasionsBefore(tx: Transaction): Promise<string[]> {
+  const [last] = await tx.select({ id: season.id }).from(season).where(eq(season.state, "closed")).orderBy(desc(season.until), desc(season.id)).limit(1);
+  if (!last) return [];
+  const rows = await tx
+    .selectDistinct({ occasion: need.occasion })
+    .from(need)
+    .where(and(eq(need.seasonId, last.id), isNotNull(need.occasion)))
+    .orderBy(asc(need.occasion));
+  return rows.flatMap(({ occasion }) => (occasion === null ? [] : [occasion]));
+}
+
 /** Needs with their lines, to how many households they go, and when they went off. */
-async function readNeeds(tx: Transaction): Promise<NeedRead[]> {
+async function readNeeds(tx: Transaction, seasonId: string): Promise<NeedRead[]> {
   const { id, colourwayId, quantity, assembled, fromLeft, sold, given, leftOver } = needLine;
   const lines = tx
     .select({
@@ -37,7 +81,7 @@ async function readNeeds(tx: Transaction): Promise<NeedRead[]> {
     })
     .from(needLine)
     .where(and(eq(needLine.shopId, need.shopId), eq(needLine.needId, need.id)));
-  const { shopId: _shop, ...columns } = getTableColumns(need);
+  const { shopId: _shop, seasonId: _season, ...columns } = getTableColumns(need);
   return tx
     .select({
       ...columns,
@@ -46,6 +90,7 @@ async function readNeeds(tx: Transaction): Promise<NeedRead[]> {
       postedOn: sql<string | null>`(${postedOn(tx, need)})`,
     })
     .from(need)
+    .where(eq(need.seasonId, seasonId))
     .orderBy(asc(need.due), asc(need.id));
 }
 
@@ -53,3 +98,16 @@ export type NeedLine = typeof needLine.$inferSelect;
 
 /** The lines of a need. */
 export const needLinesOf = (tx: Transaction, needId: string): Promise<NeedLine[]> => tx.select().from(needLine).where(eq(needLine.needId, needId));
+
+/** Needs of a season that did not go out: of those that refill the stash it is not told here whether they have. */
+export const unpostedOf = (tx: Transaction, seasonId: string): Promise<{ id: string; title: string; kind: NeedKind; cards: number }[]> =>
+  tx
+    .select({
+      id: need.id,
+      title: need.title,
+      kind: need.kind,
+      cards: sql`(select coalesce(sum(${needLine.quantity}), 0) from ${needLine} where ${needLine.shopId} = ${need.shopId} and ${needLine.needId} = ${need.id})`.mapWith(Number),
+    })
+    .from(need)
+    .where(and(eq(need.seasonId, seasonId), isNull(sql`(${postedOn(tx, need)})`)))
+    .orderBy(asc(need.due), asc(need.id));

@@ -1,15 +1,42 @@
-import { lessonKinds, type PlanStarts, type StoredPlan } from "@yule/contract";
+import { lessonKinds, seasonStates, type PlanStarts, type StoredPlan } from "@yule/contract";
 import { MATTERS } from "@yule/core";
 import { sql } from "drizzle-orm";
-import { boolean, check, date, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { colourway, design } from "../designs/tables.ts";
 import { shop } from "../shop/tables.ts";
+
+export const season = pgTable(
+  "season",
+  {
+    ...owned,
+    name: text("name").notNull(),
+    from: date("from_day", { mode: "string" }).notNull(),
+    until: date("until_day", { mode: "string" }).notNull(),
+    state: text("state", { enum: seasonStates }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    uniqueIndex("season_one_open")
+      .on(table.shopId)
+      .where(sql`${table.state} = 'open'`),
+    index("season_by_day").on(table.shopId, table.until, table.id),
+    check("season_days", sql`${table.until} >= ${table.from} and ${table.state} in ('prepared', 'open', 'closed')`),
+  ],
+);
+
+/** The season it belongs to. What was logged before there were seasons, and is brought back, comes into the open one. */
+const ofSeason = () =>
+  uuid("season_id")
+    .notNull()
+    .default(sql`open_season()`);
 
 export const need = pgTable(
   "need",
   {
     ...owned,
+    seasonId: ofSeason(),
     kind: text("kind", { enum: ["commission", "order", "mailing list", "fair", "shop listing", "own use", "stash"] }).notNull(),
     title: text("title").notNull(),
     designId: uuid("design_id").notNull(),
@@ -35,7 +62,12 @@ export const need = pgTable(
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
-    index("need_by_due").on(table.shopId, table.due),
+    foreignKey({ columns: [table.shopId, table.seasonId], foreignColumns: [season.shopId, season.id] }),
+    index("need_by_season").on(table.shopId, table.seasonId, table.due, table.id),
+    index("need_by_design").on(table.shopId, table.designId),
+    index("need_of_stash")
+      .on(table.shopId)
+      .where(sql`${table.kind} = 'stash'`),
     unique("need_order_taken_once").on(table.shopId, table.orderRef),
     check("need_matters", sql`${table.matters} in ('ordinary', 'dear', 'must not fail')`),
     check("need_money", sql`coalesce(${table.priceMinor}, 0) >= 0 and coalesce(${table.depositMinor}, 0) >= 0 and ${table.neutralCards} >= 0`),
@@ -153,6 +185,7 @@ export const lesson = pgTable(
   "lesson",
   {
     ...owned,
+    seasonId: ofSeason(),
     text: text("text").notNull(),
     moment: text("moment", { enum: ["planning", "splitting", "painting", "finishing", "sending"] }).notNull(),
     designId: uuid("design_id"),
@@ -165,6 +198,8 @@ export const lesson = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }),
+    foreignKey({ columns: [table.shopId, table.seasonId], foreignColumns: [season.shopId, season.id] }),
+    index("lesson_by_day").on(table.shopId, table.notedOn),
     check("lesson_moment", sql`${table.moment} in ('planning', 'splitting', 'painting', 'finishing', 'sending') and length(${table.text}) between 1 and 400`),
   ],
 );

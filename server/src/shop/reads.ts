@@ -1,6 +1,6 @@
 import type { ShopRead } from "@yule/contract";
 import { eq } from "drizzle-orm";
-import { inShop, type Database, type Transaction } from "../db/pool.ts";
+import type { Transaction } from "../db/pool.ts";
 import { account, shop } from "./tables.ts";
 
 /** The one shop of a kitchen table. A sign-in will choose among several. */
@@ -37,17 +37,4 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     now: now.toISOString(),
     account: { id: who.id, name: who.name, role: who.role },
   };
-}
-
-/** Makes the shop and its maker when they are not there. @returns whether they were made now */
-export async function ensureShop(database: Database, timeZone: string): Promise<boolean> {
-  return inShop(database, HOME.shopId, async (tx) => {
-    const made = await tx
-      .insert(shop)
-      .values({ shopId: HOME.shopId, id: HOME.shopId, name: "My card table", lengthSystem: "in", country: "US", timeZone, currency: "USD" })
-      .onConflictDoNothing()
-      .returning();
-    await tx.insert(account).values({ shopId: HOME.shopId, id: HOME.accountId, name: "Maker", role: "maker" }).onConflictDoNothing();
-    return made.length > 0;
-  });
 }

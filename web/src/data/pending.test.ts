@@ -7,7 +7,7 @@ const bench: BenchRead = {
   learned: { records: [], worked: [], stays: [] },
   sessions: [],
   room: { warm: 19, humid: 0.6, by: "Hygrometer", simulated: true },
-  batches: [{ id: "b", needId: "n", designId: "d", startedAt: "2031-11-08T09:00:00Z", perSheet: 1, units: [], facts: [fact("1")] }],
+  batches: [{ id: "b", needId: "n", designId: "d", isStash: false, startedAt: "2031-11-08T09:00:00Z", perSheet: 1, units: [], facts: [fact("1")] }],
 };
 const tap = (...ids: string[]): CommandEnvelope => ({ id: "c", kind: "tell-bench", payload: { batchId: "b", facts: ids.map(fact) } });
 const factsOf = (answer: unknown): string[] => (answer as BenchRead).batches[0]?.facts.map((each) => each.id) ?? [];

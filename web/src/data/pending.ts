@@ -1,7 +1,10 @@
-import type { BenchRead, CommandEnvelope } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, SeasonRead } from "@yule/contract";
+
+const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
 /** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
 export function completed(path: string, kept: unknown): unknown {
+  if (path === "season") return { season: NO_SEASON, prepared: [], occasionsBefore: [], left: [], ...(kept as Partial<SeasonRead>) };
   if (path !== "bench") return kept;
   const bench = kept as Partial<BenchRead>;
   return {
@@ -10,7 +13,11 @@ export function completed(path: string, kept: unknown): unknown {
     room: null,
     yields: [],
     ...bench,
-    batches: (bench.batches ?? []).map((batch) => ({ ...batch, perSheet: (batch as Partial<typeof batch>).perSheet ?? 1 })),
+    batches: (bench.batches ?? []).map((batch) => ({
+      ...batch,
+      isStash: (batch as Partial<typeof batch>).isStash ?? false,
+      perSheet: (batch as Partial<typeof batch>).perSheet ?? 1,
+    })),
   } satisfies BenchRead;
 }
 

@@ -36,6 +36,10 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
     if (!shop.data || !season.data || !designs.data || !stores.data || !benchRead || !dispatch.data) return null;
     return workOut({
       shop: shop.data,
+      season: season.data.season,
+      prepared: season.data.prepared,
+      occasionsBefore: season.data.occasionsBefore,
+      left: season.data.left,
       needs: season.data.needs,
       pattern: season.data.sessions,
       changes: season.data.changes,

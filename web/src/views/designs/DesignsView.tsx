@@ -18,9 +18,9 @@ export default function DesignsView() {
   const { data } = useDesignsQuery();
   const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState(false);
-  const { needs, dispatch, ownOccasions, today } = outlook;
+  const { needs, occasionsBefore, dispatch, ownOccasions, today } = outlook;
   const families = useMemo(() => (data ? familiesOf(data) : []), [data]);
-  const wanted = useMemo(() => wantedIn({ needs, dispatch, ownOccasions, today }), [needs, dispatch, ownOccasions, today]);
+  const wanted = useMemo(() => wantedIn({ needs, occasionsBefore, dispatch, ownOccasions, today }), [needs, occasionsBefore, dispatch, ownOccasions, today]);
   const gaps = useMemo(() => (data ? wallGaps(data, wanted) : []), [data, wanted]);
   if (!data) return null;
   const archived = archivedOf(data);
