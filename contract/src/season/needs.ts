@@ -183,6 +183,8 @@ export interface SeasonRead {
   readonly season: SeasonThing;
   /** Seasons that are prepared beside it. */
   readonly prepared: readonly (SeasonThing & { readonly needs: number })[];
+  /** Needs of the open season that a prepared one has a copy of. */
+  readonly copied: readonly string[];
   /** Occasions of the season before: cards for them may be wanted again. */
   readonly occasionsBefore: readonly string[];
   readonly left: readonly LeftCards[];

@@ -132,6 +132,7 @@ export const season = (
     shop: { timeZone, lateAfter: 1290, changeover: 5, sureIn100: 80, dryingPlaces, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
     season: { id: "season", version: 1, name: "Season 2031", from: "2031-09-01", until: "2031-12-31", state: "open" },
     prepared: [],
+    copied: [],
     occasionsBefore: [],
     left: leftIn(needs),
     needs,

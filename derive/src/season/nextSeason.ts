@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { carriedForward, day, type CarriedNeed, type PastNeed } from "@yule/core";
+import { addDays, carriedForward, day, type CarriedNeed, type Day, type PastNeed } from "@yule/core";
 import type { NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 
@@ -13,7 +13,7 @@ export interface Proposal {
 const COMES_AGAIN: ReadonlySet<string> = new Set(["mailing list", "fair", "shop listing", "own use", "stash"]);
 
 export function proposals(outlook: Outlook): Proposal[] {
-  const copied = new Set(outlook.needs.map((view) => view.need.copiedFrom));
+  const copied = new Set([...outlook.copied, ...outlook.needs.map((view) => view.need.copiedFrom)]);
   return outlook.needs
     .filter((view) => COMES_AGAIN.has(view.need.kind) && !copied.has(view.need.id))
     .map((view) => ({ view, carried: carriedForward(pastOf(view), outlook.shop.country, outlook.ownOccasions, outlook.today) }))
@@ -44,6 +44,7 @@ export function copiesOf(
   chosen: readonly { readonly proposal: Proposal; readonly edited: Edited }[],
   outlook: Outlook,
   makeId: () => string,
+  seasonId: string | null = null,
 ): { needs: CommandInput<"add-needs">["needs"]; faults: string[] } {
   const faults: string[] = [];
   const needs = chosen.map(({ proposal: { view, carried }, edited }): CommandInput<"add-needs">["needs"][number] => {
@@ -60,6 +61,7 @@ export function copiesOf(
     if (edited.due < outlook.today) faults.push(`${need.title}, day: given ${edited.due === "" ? "nothing" : edited.due}, allowed today, ${outlook.today}, or later`);
     return {
       id: makeId(),
+      seasonId,
       kind: need.kind,
       title: need.title,
       designId: need.designId,
@@ -88,3 +90,11 @@ export const untold = (outlook: Outlook): NeedView[] =>
   outlook.needs.filter(
     (view) => view.stage === "done" && (view.need.kind === "fair" || view.need.kind === "shop listing") && view.need.lines.some((line) => line.leftOver === null),
   );
+
+/** The season after this one: called alike with the next year, from the day after it ends. */
+export function seasonAfter({ season, today }: Pick<Outlook, "season" | "today">): { readonly name: string; readonly from: Day; readonly until: Day } {
+  const ends = season.until < today ? today : day(season.until);
+  const named = season.name.replace(/\d{4}(?!.*\d{4})/, (year) => String(Number(year) + 1));
+  return { name: named === season.name ? `After ${season.name}` : named, from: addDays(ends, 1), until: addDays(ends, DAYS_OF_A_SEASON) };
+}
+const DAYS_OF_A_SEASON = 365;

@@ -28,6 +28,8 @@ export interface Outlook {
   /** The open season, and those that are prepared beside it. */
   readonly season: SeasonRead["season"];
   readonly prepared: SeasonRead["prepared"];
+  /** Needs of the open season that a prepared one has a copy of. */
+  readonly copied: SeasonRead["copied"];
   /** What the season before had occasions for. */
   readonly occasionsBefore: SeasonRead["occasionsBefore"];
   readonly today: Day;
@@ -68,6 +70,7 @@ export interface SeasonTold {
   readonly shop: ShopRead;
   readonly season: SeasonRead["season"];
   readonly prepared: SeasonRead["prepared"];
+  readonly copied: SeasonRead["copied"];
   readonly occasionsBefore: SeasonRead["occasionsBefore"];
   readonly left: SeasonRead["left"];
   readonly needs: readonly NeedRead[];

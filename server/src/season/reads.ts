@@ -39,6 +39,7 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   return {
     season: own,
     prepared: seasons.filter(({ state }) => state === "prepared"),
+    copied: await copiedAhead(tx),
     occasionsBefore: await occasionsBefore(tx),
     left: await readLeft(tx, [...new Set(needs.flatMap(({ lines }) => lines.map(({ colourwayId }) => colourwayId)))]),
     needs,
@@ -59,6 +60,17 @@ const countOf = (tx: Transaction) =>
     .select({ of: count() })
     .from(need)
     .where(and(eq(need.shopId, season.shopId), eq(need.seasonId, season.id)));
+
+/** Needs that a prepared season has a copy of. */
+async function copiedAhead(tx: Transaction): Promise<string[]> {
+  const rows = await tx
+    .selectDistinct({ id: need.copiedFrom })
+    .from(need)
+    .innerJoin(season, and(eq(season.shopId, need.shopId), eq(season.id, need.seasonId)))
+    .where(and(eq(season.state, "prepared"), isNotNull(need.copiedFrom)))
+    .orderBy(asc(need.copiedFrom));
+  return rows.flatMap(({ id }) => (id === null ? [] : [id]));
+}
 
 /** What the season that was closed last had occasions for. */
 async function occasionsBefore(tx: Transaction): Promise<string[]> {

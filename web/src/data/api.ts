@@ -7,11 +7,15 @@ import type {
   DesignsRead,
   DispatchRead,
   HolidaysRead,
+  HouseholdsRead,
   LogbookRead,
   OrdersRead,
   PlanRead,
   Problem,
+  PutAwayRead,
+  SeasonNeedsRead,
   SeasonRead,
+  SeasonsRead,
   SheetsRead,
   ShopRead,
   StoresRead,
@@ -50,13 +54,20 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
   throw new ProblemError(problem.success ? problem.data : OFFLINE);
 }
 
+/** Entries of the logbook that are read at once. */
+const LOGBOOK_PAGE = 60;
+
+/** What is kept for when the server is away is the open work, and the newest page of the logbook: what is looked up would never end. */
+const KEPT: ReadonlySet<string> = new Set<string>(ALL_READS);
+const isKept = (path: string): boolean => KEPT.has(path) || path.startsWith("holidays?") || path === `logbook?most=${String(LOGBOOK_PAGE)}`;
+
 /** Reads the server, keeps what it said, and falls back to what was kept. What waits in the outbox is shown as done. */
 const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   try {
     const data = await request(path);
     if (path === "shop") hearServerClock((data as ShopRead).now);
     // Kept beside the way, not on it: the disk of a tablet is slow and the maker waits for the answer only.
-    void cacheResponse(path, data).catch(() => undefined);
+    if (isKept(path)) void cacheResponse(path, data).catch(() => undefined);
     return { data: applyPending(path, data, await allInOutbox().catch(() => [])) };
   } catch (thrown) {
     const problem = problemIn(thrown);
@@ -67,8 +78,11 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   }
 };
 
-/** Entries of the logbook that are read at once. */
-const LOGBOOK_PAGE = 60;
+/** A page of what is looked up, by what narrows it. */
+function pageOf(path: string, narrowed: Readonly<Record<string, string | null>>): string {
+  const query = new URLSearchParams(Object.entries(narrowed).flatMap(([key, value]) => (value === null ? [] : [[key, value]]))).toString();
+  return query === "" ? path : `${path}?${query}`;
+}
 
 export const api = createApi({
   reducerPath: "api",
@@ -86,6 +100,27 @@ export const api = createApi({
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
+    // What is looked up comes page by page, each from where the one before ended.
+    seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ before }) => before ?? undefined },
+      query: ({ pageParam }) => pageOf("seasons", { before: pageParam }),
+      providesTags: ["season"],
+    }),
+    pastSeason: build.infiniteQuery<SeasonNeedsRead, string, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ after }) => after ?? undefined },
+      query: ({ queryArg: id, pageParam }) => pageOf(`seasons/${id}`, { after: pageParam }),
+      providesTags: ["season"],
+    }),
+    households: build.infiniteQuery<HouseholdsRead, string, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ after }) => after ?? undefined },
+      query: ({ queryArg: find, pageParam }) => pageOf("households", { find: find === "" ? null : find, after: pageParam }),
+      providesTags: ["dispatch"],
+    }),
+    putAway: build.infiniteQuery<PutAwayRead, void, string | null>({
+      infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ after }) => after ?? undefined },
+      query: ({ pageParam }) => pageOf("put-away", { after: pageParam }),
+      providesTags: ["designs"],
+    }),
     logbook: build.infiniteQuery<LogbookRead, string, number | null>({
       infiniteQueryOptions: {
         initialPageParam: null,
@@ -109,6 +144,10 @@ export const {
   useDispatchQuery,
   useHolidaysQuery,
   useLogbookInfiniteQuery,
+  useHouseholdsInfiniteQuery,
   useOrdersQuery,
+  usePastSeasonInfiniteQuery,
+  usePutAwayInfiniteQuery,
+  useSeasonsInfiniteQuery,
   usePlanQuery,
 } = api;

@@ -9,7 +9,7 @@ interface Kept extends DBSchema {
 }
 
 /** Goes up whenever an answer changes its shape. */
-const VERSION = 3;
+const VERSION = 4;
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 const database = (): Promise<IDBPDatabase<Kept>> => {
@@ -27,8 +27,17 @@ const database = (): Promise<IDBPDatabase<Kept>> => {
   return opened;
 };
 
+/** Answers beside the few of the open work, such as holidays of a year: the oldest by name go. */
+const MOST_ANSWERS = 40;
+
+/** Keeps an answer in the place of the one before; more answers than the device should hold are given up. */
 export const cacheResponse = async (path: string, answer: unknown): Promise<void> => {
-  await (await database()).put("answers", answer, path);
+  const writing = (await database()).transaction("answers", "readwrite");
+  await writing.store.put(answer, path);
+  const keys = await writing.store.getAllKeys();
+  const extra = keys.filter((key) => key.includes("?") && key !== path).slice(0, Math.max(0, keys.length - MOST_ANSWERS));
+  await Promise.all(extra.map((key) => writing.store.delete(key)));
+  await writing.done;
 };
 export const cachedResponse = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 

@@ -4,7 +4,7 @@ const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season
 
 /** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
 export function completed(path: string, kept: unknown): unknown {
-  if (path === "season") return { season: NO_SEASON, prepared: [], occasionsBefore: [], left: [], ...(kept as Partial<SeasonRead>) };
+  if (path === "season") return { season: NO_SEASON, prepared: [], copied: [], occasionsBefore: [], left: [], ...(kept as Partial<SeasonRead>) };
   if (path !== "bench") return kept;
   const bench = kept as Partial<BenchRead>;
   return {

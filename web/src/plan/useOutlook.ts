@@ -38,6 +38,7 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       shop: shop.data,
       season: season.data.season,
       prepared: season.data.prepared,
+      copied: season.data.copied,
       occasionsBefore: season.data.occasionsBefore,
       left: season.data.left,
       needs: season.data.needs,

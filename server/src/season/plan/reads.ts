@@ -39,9 +39,9 @@ export async function readOutlook(tx: Transaction, outside: Outside, now: Date):
   const { stores } = await readStores(tx);
   const bench = await readBench(tx, outside.hygrometer, now);
   const dispatch = await readDispatch(tx, outside.carrier, now);
-  const { season: own, prepared, occasionsBefore, left, needs, sessions: pattern, changes, pinned, lessons, ownOccasions, reliability } = season;
+  const { season: own, prepared, copied, occasionsBefore, left, needs, sessions: pattern, changes, pinned, lessons, ownOccasions, reliability } = season;
   return workOut({
-    ...{ shop, season: own, prepared, occasionsBefore, left, needs, pattern, changes, pinned, lessons, ownOccasions, reliability, designs, stores, dispatch, now },
+    ...{ shop, season: own, prepared, copied, occasionsBefore, left, needs, pattern, changes, pinned, lessons, ownOccasions, reliability, designs, stores, dispatch, now },
     batches: bench.batches,
     learned: bench.learned,
     yields: bench.yields,

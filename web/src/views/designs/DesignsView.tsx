@@ -1,15 +1,15 @@
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import type { Gap } from "@yule/core";
-import { archivedOf, familiesOf, wallGaps, wantedIn, type Outlook, type Family } from "@yule/derive";
+import { familiesOf, wallGaps, wantedIn, type Outlook, type Family } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { useDesignsQuery } from "../../data/api.ts";
 import { useView } from "../../plan/useOutlet.ts";
-import { Fold } from "../../kit/Fold.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { DesignPage } from "./DesignPage.tsx";
 import { FamilyWall } from "./parts/FamilyWall.tsx";
+import { PutAway } from "./parts/PutAway.tsx";
 import { NewDesign } from "./parts/NewDesign.tsx";
 
 /** Designs: the families on the wall, or one card worked out from envelope to panel with its route. */
@@ -23,7 +23,6 @@ export default function DesignsView() {
   const wanted = useMemo(() => wantedIn({ needs, occasionsBefore, dispatch, ownOccasions, today }), [needs, occasionsBefore, dispatch, ownOccasions, today]);
   const gaps = useMemo(() => (data ? wallGaps(data, wanted) : []), [data, wanted]);
   if (!data) return null;
-  const archived = archivedOf(data);
   const choose = (id: string): void => {
     setParams({ design: id });
     // What is said of it stands at the head of the page.
@@ -56,15 +55,7 @@ export default function DesignsView() {
         <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} stores={outlook.stores} onChoose={choose} />
       ))}
       <Gaps gaps={gaps} outlook={outlook} />
-      {archived.length > 0 && (
-        <Fold title={`${String(archived.length)} put away`}>
-          {archived.map((each) => (
-            <Button key={each.id} variant="ghost" onClick={() => choose(each.id)}>
-              {each.name}
-            </Button>
-          ))}
-        </Fold>
-      )}
+      <PutAway designs={data.designs} onChoose={choose} />
       {dialog}
     </>
   );

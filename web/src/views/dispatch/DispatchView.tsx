@@ -1,6 +1,7 @@
+import { Households } from "./parts/Households.tsx";
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { money, printDay, printMoney, zoneOf, type Zone, type Money } from "@yule/core";
+import { Button, Text } from "@chakra-ui/react";
+import { money, printDay, printMoney, type Money } from "@yule/core";
 import { rowOf, BY_HAND, postageOf, type NeedStand, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../../data/outbox.ts";
@@ -134,41 +135,3 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
       ),
   },
 ];
-
-const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
-
-function Households({ outlook }: { outlook: Outlook }) {
-  const { households, carrier } = outlook.dispatch;
-  if (households.length === 0) return null;
-  const zone = (country: string): Zone => zoneOf(country, outlook.shop.country, carrier.neighbours);
-  return (
-    <Box as="section" marginTop="34px" maxWidth="1000px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-        {households.length} households
-      </Heading>
-      {ZONE_ORDER.map((each) => {
-        const there = households.filter((household) => zone(household.country) === each);
-        if (there.length === 0) return null;
-        return (
-          <details key={each} style={{ borderTop: "1px solid var(--chakra-colors-hairline)", padding: "6px 0" }}>
-            <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
-              {there.length} {each}
-              {there.some((household) => household.neutral) ? `, ${String(there.filter((household) => household.neutral).length)} want neutral words` : ""}
-            </summary>
-            <Flex direction="column">
-              {there.map((household) => (
-                <Text key={household.id} paddingY="4px">
-                  <b>{household.name}</b>, {household.address}, {household.country}
-                  {household.neutral ? " · neutral words" : ""}
-                </Text>
-              ))}
-            </Flex>
-          </details>
-        );
-      })}
-      <Text color="softInk" fontSize="15px" marginTop="8px">
-        {carrier.name}: its table and holidays are invented.
-      </Text>
-    </Box>
-  );
-}

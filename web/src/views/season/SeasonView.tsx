@@ -23,6 +23,7 @@ const ImportDialog = lazy(async () => ({ default: (await import("./parts/ImportD
 const OccasionsDialog = lazy(async () => ({ default: (await import("./parts/OccasionsDialog.tsx")).OccasionsDialog }));
 const OrdersDialog = lazy(async () => ({ default: (await import("./parts/OrdersDialog.tsx")).OrdersDialog }));
 const NextSeasonDialog = lazy(async () => ({ default: (await import("./parts/NextSeasonDialog.tsx")).NextSeasonDialog }));
+const SeasonsDialog = lazy(async () => ({ default: (await import("./parts/SeasonsDialog.tsx")).SeasonsDialog }));
 const SessionsDialog = lazy(async () => ({ default: (await import("./parts/SessionsDialog.tsx")).SessionsDialog }));
 
 const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> = {
@@ -40,6 +41,7 @@ const DIALOGS = [
   { dialog: "sessions", label: "Sessions" },
   { dialog: "occasions", label: "Occasions" },
   { dialog: "next", label: "Next season" },
+  { dialog: "seasons", label: "Seasons" },
 ] as const;
 
 /** Season: what is owed, by when, whether it fits the sessions she keeps, how likely it is in time, and what must give. */
@@ -84,7 +86,12 @@ export default function SeasonView() {
         ))}
         <SheetForTheWall outlook={outlook} planned={planned} rows={rows} />
       </Flex>
-      {outlook.open.length === 0 ? (
+      {outlook.open.length === 0 && outlook.needs.length > 0 ? (
+        <Teach title={`All of ${outlook.season.name} is done`}>
+          Tell what came of its fairs and listings under “Next season”, then close it under “Seasons”: {outlook.prepared[0]?.name ?? "the next one"} opens, and this one is looked
+          up from then on.
+        </Teach>
+      ) : outlook.open.length === 0 ? (
         <Teach title="Nothing is owed">
           Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.
         </Teach>
@@ -109,6 +116,7 @@ export default function SeasonView() {
         {dialog === "table" && <ImportDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "orders" && <OrdersDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "next" && <NextSeasonDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "seasons" && <SeasonsDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "sessions" && <SessionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
       </Suspense>
     </>

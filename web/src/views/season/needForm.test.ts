@@ -21,7 +21,7 @@ const form: NeedTexts = {
 
 /** What the form would send, or what is said at each of its fields. */
 async function readForm(texts: Partial<NeedTexts>, manner: { system: "in" | "cm"; currency: string } = { system: "in", currency: "EUR" }) {
-  const schema = needForm({ designs: [design], householdIds: [design.id], today: day("2031-11-08"), manner });
+  const schema = needForm({ designs: [design], today: day("2031-11-08"), manner });
   const { values, errors } = await schemaResolver(schema, plainSpeech)({ ...form, ...texts }, undefined, { fields: {}, shouldUseNativeValidation: false });
   return { need: values, said: saidIn(errors) };
 }
@@ -69,9 +69,17 @@ test("sessions are told by their day, in the maker's time", () => {
 
 test("money and the fields of a kind are read, and belong to that kind alone", async () => {
   const told = { quantities: ["8", ""], priceMinor: "12,5", depositMinor: "3", proofWanted: true, neutralCards: "2", setUpFrom: "08:30", liveBy: "2031-12-01" };
-  expect((await readForm(told)).need).toMatchObject({ priceMinor: 1250, depositMinor: 300, proofWanted: true, neutralCards: 0, setUpFrom: null, liveBy: null, householdIds: [] });
+  expect((await readForm(told)).need).toMatchObject({
+    priceMinor: 1250,
+    depositMinor: 300,
+    proofWanted: true,
+    neutralCards: 0,
+    setUpFrom: null,
+    liveBy: null,
+    allHouseholds: false,
+  });
   expect((await readForm({ ...told, kind: "fair", neutralCards: "many" })).need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
-  expect((await readForm({ ...told, kind: "mailing list" })).need).toMatchObject({ neutralCards: 2, householdIds: [design.id] });
+  expect((await readForm({ ...told, kind: "mailing list" })).need).toMatchObject({ neutralCards: 2, allHouseholds: true });
   const fair = { ...told, kind: "fair", occasion: "yule" } as const;
   expect((await readForm({ ...fair, tableLength: "6 ft" })).said).toEqual({ tableLength: "given 6 ft, allowed a length such as 72 in" });
   expect((await readForm({ ...fair, tableLength: "180 cm" })).need).toMatchObject({ tableLength: 576_000, occasion: "yule" });

@@ -29,7 +29,6 @@ export type NeedTexts = z.input<typeof texts>;
 /** What a need can be of and for, and how the shop writes figures. */
 interface NeedRoom {
   readonly designs: readonly { readonly id: string; readonly colourways: readonly { readonly id: string }[] }[];
-  readonly householdIds: readonly string[];
   readonly today: Day;
   readonly manner: ShopManner;
 }
@@ -49,7 +48,7 @@ const tableIn = (text: string, system: ShopManner["system"]): number => {
 const dayText = z.string().transform((text) => (text === "" ? null : text));
 
 /** What is written of a need, as the command has it. A field of another kind of need is not read. */
-export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
+export const needForm = ({ designs, today, manner }: NeedRoom) =>
   texts.transform((written, context): CommandPayload<"add-need"> => {
     const blamed: string[] = [];
     const blame = (path: (string | number)[], allowed: Phrase): void => {
@@ -76,7 +75,7 @@ export const needForm = ({ designs, householdIds, today, manner }: NeedRoom) =>
       designId: written.designId,
       due: written.due,
       zone: written.zone,
-      householdIds: isKind("mailing list") ? [...householdIds] : [],
+      allHouseholds: isKind("mailing list"),
       priceMinor: read(moneyText(manner.currency, z.number().nullable()), written.priceMinor, "priceMinor"),
       depositMinor: isKind("commission") ? read(moneyText(manner.currency, z.number().nullable()), written.depositMinor, "depositMinor") : null,
       proofWanted: isKind("commission") && written.proofWanted,

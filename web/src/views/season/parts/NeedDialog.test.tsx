@@ -13,28 +13,23 @@ const colourways = [
   { id: RED, name: "red", paints: [], pictureId: null },
 ];
 const boat = { ...design, id: BOAT, colourways };
-const household = (number: number, neutral: boolean) => ({
-  id: `01936b5c-0000-7000-8000-00000000001${String(number)}`,
-  name: `Gull Steps ${String(number)}`,
-  address: "",
-  country: "GB",
-  version: 1,
-  neutral,
-  without: [],
-  needIds: [],
-});
-
 let server: PretendServer;
 beforeEach(() => {
   server = new PretendServer();
 });
 afterEach(cleanup);
 
-function show(read: QuickNeed | null = null, households = [household(1, true), household(2, false), household(3, false)]) {
+function show(
+  read: QuickNeed | null = null,
+  books = [
+    { country: "GB", households: 2, neutral: 1 },
+    { country: "IE", households: 1, neutral: 0 },
+  ],
+) {
   const outlook = season([need]);
   let closed = 0;
   const shop = { ...outlook.shop, country: "GB", occasionCountries: [] };
-  showScreen(<NeedDialog outlook={{ ...outlook, shop, offered: [boat], dispatch: { ...outlook.dispatch, households } }} read={read} onClose={() => (closed += 1)} />);
+  showScreen(<NeedDialog outlook={{ ...outlook, shop, offered: [boat], dispatch: { ...outlook.dispatch, books } }} read={read} onClose={() => (closed += 1)} />);
   return { closed: () => closed };
 }
 const faultOf = (field: string): string => {

@@ -16,19 +16,17 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
   const navigate = useNavigate();
   const { system } = useMeasure();
   const { offered, today, shop, dispatch } = outlook;
-  const schema = useMemo(
-    () => needForm({ designs: offered, today, manner: { system, currency: shop.currency }, householdIds: dispatch.households.map((each) => each.id) }),
-    [offered, today, system, shop.currency, dispatch.households],
-  );
+  const schema = useMemo(() => needForm({ designs: offered, today, manner: { system, currency: shop.currency } }), [offered, today, system, shop.currency]);
   const form = useSchemaForm(schema, needTexts(outlook, read));
   const { register, faultOf, getValues, setValue } = form;
+  const inBooks = sum(dispatch.books, ({ households }) => households);
   const [kind, designId] = form.watch(["kind", "designId"]);
   const design = offered.find((each) => each.id === designId) ?? offered[0];
   /** How many a mailing list takes follows from the list, where nothing was written yet; so does how many want neutral words. */
   const follow = (): void => {
     if (getValues("quantities").some((text) => text.trim() !== "")) return;
-    setValue("quantities.0", String(dispatch.households.length));
-    setValue("neutralCards", String(dispatch.households.filter((each) => each.neutral).length));
+    setValue("quantities.0", String(inBooks));
+    setValue("neutralCards", String(sum(dispatch.books, ({ neutral }) => neutral)));
   };
   const save = form.handleSubmit(async (need) => {
     const sent = await sendCommand("add-need", need, { ownRefusals: true });
@@ -74,7 +72,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
             <Choice {...register("occasion")} options={[{ value: "", label: "none" }, ...occasionChoices(outlook)]} />
           </FormField>
           {read && read.doubts.length > 0 && <Text color="tight">The line left open: {read.doubts.join(", ")}.</Text>}
-          {kind === "mailing list" && <Text color="softInk">It goes to all {dispatch.households.length} households in your books; so many cards are wanted.</Text>}
+          {kind === "mailing list" && <Text color="softInk">It goes to all {inBooks} households in your books; so many cards are wanted.</Text>}
           <OfItsKind form={form} kind={kind} currency={shop.currency} />
           <FaultLines faults={form.rest} />
           <Flex gap="10px" justify="flex-end">
@@ -90,6 +88,8 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
     </Dialog>
   );
 }
+
+const sum = <T,>(of: readonly T[], what: (each: T) => number): number => of.reduce((all, each) => all + what(each), 0);
 
 /** What is asked of one kind of need alone. */
 function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unknown>; kind: NeedTexts["kind"]; currency: string }) {

@@ -62,7 +62,10 @@ test("a fair is offered again a year on, with as many cards as went", async () =
   await write("Harbour fair, blue", "14");
   await press("Copy 1 need forward");
   await waitFor(() => expect(closed()).toBe(1));
+  // There is no season prepared yet: the next year's is made, and they go into it.
+  const made = expect.objectContaining({ name: "Season 2032", from: "2032-01-01" }) as unknown;
   expect(server.commands).toEqual([
+    ["prepare-season", made],
     ["add-needs", { needs: [expect.objectContaining({ title: "Harbour fair", kind: "fair", due: day, copiedFrom: "fair", lines: [expect.objectContaining({ quantity: 14 })] })] }],
   ]);
 });

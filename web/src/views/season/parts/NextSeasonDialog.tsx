@@ -1,7 +1,7 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { day, printDay, type CarriedNeed, type Fault } from "@yule/core";
-import { colourwayOf, copiesOf, firstEdit, proposals, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
+import { colourwayOf, copiesOf, firstEdit, proposals, seasonAfter, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -109,13 +109,16 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
   const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal);
   const chosen = offered.filter((proposal) => !left.has(proposal.view.need.id));
   const copy = async (): Promise<void> => {
+    const seasonId = outlook.prepared[0]?.id ?? v7();
     const made = copiesOf(
       chosen.map((proposal) => ({ proposal, edited: editOf(proposal) })),
       outlook,
       v7,
+      seasonId,
     );
     setFaults(made.faults);
     if (made.faults.length > 0) return;
+    if (outlook.prepared.length === 0) await sendCommand("prepare-season", { id: seasonId, ...seasonAfter(outlook) });
     const sent = await sendCommand("add-needs", { needs: made.needs }, { ownRefusals: true });
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
@@ -187,6 +190,9 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
           ))}
         </Box>
       )}
+      <Text color="softInk" marginTop="12px">
+        They go into {outlook.prepared[0]?.name ?? seasonAfter(outlook).name}, beside {outlook.season.name}: nothing is planned for it until it is opened.
+      </Text>
       <FaultLines faults={faults} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
         <Button variant="outline" onClick={onClose}>

@@ -2,9 +2,10 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOwnOccasion, ownOccasionKinds, type CommandInput } from "@yule/contract";
 import { isDay, yearOf, type Day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
-import { useMemo } from "react";
+import { useEffect, useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
+import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { numberText, openChoice } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
@@ -35,6 +36,12 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
   const schema = useMemo(() => ownDay(outlook.today), [outlook.today]);
   const form = useSchemaForm(schema, { title: "", kind: "birthday", date: "", yearly: true, householdId: "", weeksAhead: "" });
   const { register, faultOf } = form;
+  // The whole of the books, page by page, while a day is being kept.
+  const { data, hasNextPage, fetchNextPage } = useHouseholdsInfiniteQuery("");
+  useEffect(() => {
+    if (hasNextPage) void fetchNextPage();
+  }, [data, hasNextPage, fetchNextPage]);
+  const households = data?.pages.flatMap((page) => page.households) ?? outlook.dispatch.households;
   const add = form.handleSubmit(async (occasion) => {
     const sent = await sendCommand("add-own-occasion", occasion, { ownRefusals: true });
     if (sent.state === "refused") return form.refuse(sent.problem);
@@ -62,7 +69,7 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
           </Box>
           <Box width="180px">
             <FormField label="Household" fault={faultOf("householdId")}>
-              <Choice {...register("householdId")} options={[{ value: "", label: "none" }, ...outlook.dispatch.households.map((each) => ({ value: each.id, label: each.name }))]} />
+              <Choice {...register("householdId")} options={[{ value: "", label: "none" }, ...households.map((each) => ({ value: each.id, label: each.name }))]} />
             </FormField>
           </Box>
           <Box width="150px">

@@ -23,6 +23,13 @@ interface SeasonVerdictProps {
 /** What the season comes to: which promises are safe, which cannot be given, and what to begin next. */
 export function SeasonVerdict({ outlook, rows, planned, onTry }: SeasonVerdictProps) {
   const { open, plan } = outlook;
+  if (open.length === 0 && outlook.needs.length > 0)
+    return (
+      <Verdict>
+        {outlook.needs.length === 1 ? "The one need" : `All ${String(outlook.needs.length)} needs`} of {outlook.season.name} {outlook.needs.length === 1 ? "is" : "are"} done. The
+        season can be closed.
+      </Verdict>
+    );
   if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
   const cards = open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
   const total = (

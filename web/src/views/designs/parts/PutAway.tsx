@@ -1,0 +1,49 @@
+import { Button, Flex } from "@chakra-ui/react";
+import type { DesignRead } from "@yule/contract";
+import { useState } from "react";
+import { usePutAwayInfiniteQuery } from "../../../data/api.ts";
+import { sendCommand } from "../../../data/outbox.ts";
+import { Loading, Teach } from "../../../kit/states.tsx";
+
+/** Designs that are put away: looked up when asked for, opened where open work still asks for them, and brought back by one tap. */
+export function PutAway({ designs, onChoose }: { designs: readonly DesignRead[]; onChoose: (id: string) => void }) {
+  const [isOpen, setOpen] = useState(false);
+  return (
+    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
+      <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
+        <span style={{ textDecoration: "underline dotted", textUnderlineOffset: 5 }}>Designs put away</span>
+      </summary>
+      {isOpen && <Listed designs={designs} onChoose={onChoose} />}
+    </details>
+  );
+}
+
+function Listed({ designs, onChoose }: { designs: readonly DesignRead[]; onChoose: (id: string) => void }) {
+  const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = usePutAwayInfiniteQuery();
+  if (!data) return <Loading />;
+  const found = data.pages.flatMap((page) => page.designs);
+  if (found.length === 0) return <Teach title="None is put away">A design that is put away keeps its history, and is offered for nothing new.</Teach>;
+  return (
+    <>
+      {found.map(({ id, name, version }) => (
+        <Flex key={id} justify="space-between" align="center" gap="12px" borderTop="1px solid" borderColor="hairline" maxWidth="640px" minHeight="46px">
+          {designs.some((each) => each.id === id) ? (
+            <Button variant="ghost" onClick={() => onChoose(id)}>
+              {name}
+            </Button>
+          ) : (
+            <span style={{ overflowWrap: "anywhere" }}>{name}</span>
+          )}
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("archive-design", { id, version, archived: false })}>
+            Bring it back
+          </Button>
+        </Flex>
+      ))}
+      {hasNextPage && (
+        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          Show more designs
+        </Button>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import { Box, Button, Flex } from "@chakra-ui/react";
+import { changeSeason, prepareSeason, type CommandInput, type SeasonThing } from "@yule/contract";
+import { v7 } from "uuid";
+import { z } from "zod";
+import { sendCommand } from "../../../data/outbox.ts";
+import { useSchemaForm, type SchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
+
+interface Texts {
+  readonly name: string;
+  readonly from: string;
+  readonly until: string;
+}
+const texts = z.object({ name: z.string(), from: z.string(), until: z.string() });
+const newSeason = texts.transform((written): CommandInput<"prepare-season"> => ({ id: v7(), ...written })).pipe(prepareSeason);
+
+/** A season is prepared beside the open one. */
+export function NewSeason({ first }: { first: Texts }) {
+  const form = useSchemaForm(newSeason, { ...first });
+  const prepare = form.handleSubmit(async (season) => {
+    const sent = await sendCommand("prepare-season", season, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+  });
+  return <DaysForm form={form} words="Prepare it" onSubmit={prepare} />;
+}
+
+/** The name and the days of a season are changed. */
+export function SeasonDays({ season }: { season: SeasonThing }) {
+  const { id, version } = season;
+  const form = useSchemaForm(texts.transform((written): CommandInput<"change-season"> => ({ id, version, ...written })).pipe(changeSeason), {
+    name: season.name,
+    from: season.from,
+    until: season.until,
+  });
+  const change = form.handleSubmit(async (changed) => {
+    const sent = await sendCommand("change-season", changed, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+  });
+  return <DaysForm form={form} words="Keep the change" onSubmit={change} />;
+}
+
+function DaysForm<Read>({ form, words, onSubmit }: { form: SchemaForm<Texts, Read>; words: string; onSubmit: () => Promise<void> }) {
+  const { register, faultOf } = form;
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void onSubmit();
+      }}
+      noValidate
+    >
+      <Flex gap="10px" wrap="wrap" align="flex-start">
+        <Box flex="1" minWidth="200px">
+          <FormField label="What it is called" fault={faultOf("name")}>
+            <TextInput {...register("name")} />
+          </FormField>
+        </Box>
+        <Box width="170px">
+          <FormField label="From" fault={faultOf("from")}>
+            <TextInput type="date" {...register("from")} />
+          </FormField>
+        </Box>
+        <Box width="170px">
+          <FormField label="Until" fault={faultOf("until")}>
+            <TextInput type="date" {...register("until")} />
+          </FormField>
+        </Box>
+        <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
+          {words}
+        </Button>
+      </Flex>
+      <FaultLines faults={form.rest} />
+    </form>
+  );
+}

@@ -1,0 +1,118 @@
+import { problemFaults, type SeasonNeedsRead, type SeasonSummary, type SeasonThing } from "@yule/contract";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { day, printDay, type Fault } from "@yule/core";
+import { useState } from "react";
+import { usePastSeasonInfiniteQuery, useSeasonsInfiniteQuery } from "../../../data/api.ts";
+import { sendCommand } from "../../../data/outbox.ts";
+import { FaultLines } from "../../../kit/FormField.tsx";
+import { Loading } from "../../../kit/states.tsx";
+
+const counted = (count: number, one: string): string => `${String(count)} ${one}${count === 1 ? "" : "s"}`;
+
+/** What a season came to, in a line. */
+function cameTo({ needs, cards, posted, inTime, sold, leftOver }: SeasonSummary): string {
+  const went = posted === 0 ? "nothing went out" : `${String(inTime)} of ${String(posted)} went out by their day`;
+  const outcome = sold + leftOver === 0 ? "" : `; ${counted(sold, "card")} sold, ${String(leftOver)} left over`;
+  return `${counted(needs, "need")}, ${counted(cards, "card")}; ${went}${outcome}`;
+}
+
+/** Seasons that are closed, latest first. */
+export function PastSeasons({ onChoose }: { onChoose: (id: string) => void }) {
+  const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = useSeasonsInfiniteQuery();
+  const closed = data?.pages.flatMap((page) => page.seasons).filter(({ state }) => state === "closed") ?? [];
+  return (
+    <Box as="section" aria-label="Past seasons">
+      <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">
+        Past seasons
+      </Heading>
+      {isError ? (
+        <Text>The server is not answering. Past seasons are looked up there.</Text>
+      ) : !data ? (
+        <Loading />
+      ) : closed.length === 0 ? (
+        <Text>None is closed yet.</Text>
+      ) : (
+        closed.map((each) => (
+          <Flex key={each.id} gap="8px 16px" align="center" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="8px">
+            <Text flex="1" minWidth="220px" overflowWrap="anywhere">
+              <b>{each.name}</b>: {cameTo(each)}.
+            </Text>
+            <Button size="sm" variant="ghost" onClick={() => onChoose(each.id)}>
+              Look it up
+            </Button>
+          </Flex>
+        ))
+      )}
+      {hasNextPage && (
+        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          Show earlier seasons
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+/** One season looked up: what was owed and what came of it, and the way to work in it again. */
+export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing; onBack: () => void }) {
+  const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = usePastSeasonInfiniteQuery(id);
+  const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
+  const [first] = data?.pages ?? [];
+  if (isError) return <Text>The server is not answering. What is past is looked up there.</Text>;
+  if (!data || !first) return <Loading />;
+  const { season, lessons } = first;
+  const again = async (): Promise<void> => {
+    const sent = await sendCommand("open-season", { id, version: season.version, instead: open.id }, { ownRefusals: true });
+    if (sent.state === "refused") setFaults(problemFaults(sent.problem));
+    else onBack();
+  };
+  return (
+    <>
+      <Heading as="h3" fontSize="22px" fontWeight={600} overflowWrap="anywhere">
+        {season.name}
+      </Heading>
+      <Text marginBottom="8px">
+        {printDay(day(season.from))} to {printDay(day(season.until))}, {season.state}: {cameTo(season)}.
+      </Text>
+      <Flex gap="10px" wrap="wrap" marginBottom="12px">
+        <Button size="sm" variant="outline" onClick={onBack}>
+          Back to the seasons
+        </Button>
+        {season.state !== "open" && (
+          <Button size="sm" variant="outline" onClick={() => void again()}>
+            {season.state === "closed" ? "Open it again" : "Open it now"}, set {open.name} aside
+          </Button>
+        )}
+      </Flex>
+      <FaultLines faults={faults} />
+      {lessons.length > 0 && (
+        <Box borderLeft="4px double" borderColor="ink" paddingLeft="12px" marginBottom="12px">
+          {lessons.map((lesson) => (
+            <Text key={lesson.id} fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
+              {lesson.text}
+            </Text>
+          ))}
+        </Box>
+      )}
+      {data.pages
+        .flatMap((page) => page.needs)
+        .map((need) => (
+          <Text key={need.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" overflowWrap="anywhere">
+            <b>{need.title}</b>: {cardsOf(need)} × {need.design}, due {printDay(day(need.due))}
+            {need.postedOn === null
+              ? "; it did not go out"
+              : need.postedOn <= need.due
+                ? `; it went out on ${printDay(day(need.postedOn))}`
+                : `; it went out late, on ${printDay(day(need.postedOn))}`}
+            .
+          </Text>
+        ))}
+      {hasNextPage && (
+        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
+          Show more needs
+        </Button>
+      )}
+    </>
+  );
+}
+
+const cardsOf = ({ lines }: SeasonNeedsRead["needs"][number]): number => lines.reduce((sum, line) => sum + line.quantity, 0);
