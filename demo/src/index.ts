@@ -6,6 +6,8 @@ import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";
 import { footZone, SENTIMENTS } from "./words.ts";
 
+export { pastYears, type Bulk } from "./years.ts";
+
 /** Everything a demo load sends, in order; pictures first. */
 export interface Demo {
   readonly pictures: readonly { readonly id: string; readonly bytes: Uint8Array }[];

@@ -5,6 +5,8 @@ import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { benchFact, sessionFact, unit } from "./tables.ts";
 
+type NewFact = Omit<typeof benchFact.$inferInsert, "shopId" | "version">;
+
 /** Facts never conflict: one that is known already, told again by another device, is left as it is. */
 async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">): Promise<HandlerResult<"tell-bench">> {
   const units = await writing.tx
@@ -25,13 +27,14 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
       ),
     );
   const knownIds = new Set(known.map((fact) => fact.id));
+  const fresh = new Map<string, NewFact>();
   for (const [index, fact] of payload.facts.entries()) {
     if (knownIds.has(fact.id)) continue;
     if (!units.some((each) => each.id === fact.unitId))
       refuse({ code: "not-found", path: ["facts", index, "unitId"], given: [{ name: fact.unitId, of: "panel" }], allowed: ["a panel of this batch"] });
     const at = writing.happened(fact.at);
     const air = writing.outside.hygrometer.at(at);
-    await writing.insert("benchFact", {
+    fresh.set(fact.id, {
       ...fact,
       at,
       batchId: payload.batchId,
@@ -39,6 +42,7 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
       humidHundredths: air ? Math.round(air.humid * 100) : null,
     });
   }
+  await writing.insertAll("benchFact", [...fresh.values()]);
   const first = payload.facts[0];
   if (!first) return missing("fact", ["facts"], "none");
   const named = await writing.find("stage", first.stageId);

@@ -102,13 +102,19 @@ export class Writing {
     return new Date(Math.min(this.moment(told).getTime(), this.clock.now.getTime() + LEAST_AHEAD_MS));
   }
 
-  async insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {
-    const full = { ...row, shopId: this.shopId, version: 1 } as unknown as AnyRow;
-    const [made] = (await this.tx
+  insert<Name extends WrittenTable>(name: Name, row: NewRow<Name>): Promise<void> {
+    return this.insertAll(name, [row]);
+  }
+
+  /** Rows of one table, in one statement. */
+  async insertAll<Name extends WrittenTable>(name: Name, rows: readonly NewRow<Name>[]): Promise<void> {
+    if (rows.length === 0) return;
+    const full = rows.map((row) => ({ ...row, shopId: this.shopId, version: 1 }) as unknown as AnyRow);
+    const made = (await this.tx
       .insert(written[name] as AnyTable)
       .values(full)
       .returning()) as AnyRow[];
-    if (made) this.changes.push({ table: name, id: made.id, before: null, after: made });
+    for (const row of made) this.changes.push({ table: name, id: row.id, before: null, after: row });
   }
 
   async find<Name extends WrittenTable>(name: Name, id: string): Promise<Row<Name> | null> {

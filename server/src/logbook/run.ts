@@ -13,7 +13,8 @@ import {
 } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
-import { inShop, type Database } from "../db/pool.ts";
+import type { Change } from "../db/change.ts";
+import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { Writing } from "../db/writing.ts";
 import { shopHandlers } from "../shop/commands.ts";
@@ -72,52 +73,95 @@ function clockCorrection(given: GivenCommand, now: Date): number {
   return Math.abs(off) > CLOCK_SLACK_MS ? off : 0;
 }
 
+/** A command that was carried out, before the rest follows from it. */
+interface CarriedOut {
+  readonly kind: CommandKind;
+  readonly row: typeof event.$inferSelect;
+  /** What it wrote; null where it had been carried out before. */
+  readonly changes: readonly Change[] | null;
+}
+
 /**
  * Runs one command in one transaction with one row in the log. The same id again answers the same without doing it.
  * @throws Refusal with what was wrong
  */
 export async function runCommand(database: Database, giver: Giver, given: GivenCommand): Promise<CommandAnswer> {
-  const schema = commandSchemas[given.kind] as z.ZodType;
+  return untangled(() =>
+    inShop(database, giver.shopId, async (tx) => {
+      const done = await carryOut(tx, giver, given);
+      await settle(tx, giver.shopId, [done]);
+      return { event: eventRead(done.row) };
+    }),
+  );
+}
+
+/** A command with the moment at which it is given. */
+export interface BulkCommand {
+  readonly given: GivenCommand;
+  readonly now: Date;
+}
+
+/**
+ * Runs many commands in one transaction, each with its row in the log: all of them or none. What follows from them is worked out once.
+ * @throws Refusal with what was wrong with the first that cannot be
+ */
+export async function runCommands(database: Database, giver: Omit<Giver, "now">, bulk: readonly BulkCommand[]): Promise<void> {
+  await inShop(database, giver.shopId, async (tx) => {
+    const done: CarriedOut[] = [];
+    for (const { given, now } of bulk) done.push(await carryOut(tx, { ...giver, now }, given));
+    await settle(tx, giver.shopId, done);
+  });
+}
+
+async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Promise<CarriedOut> {
+  const { kind } = given;
+  const schema = commandSchemas[kind] as z.ZodType;
   const read = schema.safeParse(given.payload);
   if (!read.success) throw new Refusal(422, "Some of what was given cannot be.", faultsOf(read.error, given.payload));
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
-  return untangled(() =>
-    inShop(database, giver.shopId, async (tx) => {
-      // Two tellings of one command meet here, and the second waits for the first.
-      await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
-      const [before] = await tx.select().from(event).where(eq(event.id, given.id));
-      if (before) return { event: eventRead(before) };
-      const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
-      const handler = handlers[given.kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
-      const done = await handler(writing, read.data, given.id);
-      await refuseClosed(tx, writing.changes);
-      await foldLearned(tx, giver.shopId, writing.changes);
-      const [row] = await tx
-        .insert(event)
-        .values({
-          shopId: giver.shopId,
-          id: given.id,
-          accountId: giver.accountId,
-          at,
-          kind: given.kind,
-          subjectKind: done.subject[0],
-          subjectId: done.subject[1],
-          facts: done.facts,
-          summary: phraseText(eventPhrase({ kind: given.kind, facts: done.facts } as EventTold)),
-          payload: given.payload ?? {},
-          changes: writing.changes,
-        })
-        .returning();
-      if (!row) throw new Error("the log took no row");
-      // Told with the change: from now on the plan that stands is not of the newest facts.
-      const wanted = changesPlan(given.kind) ? await countChange(tx, giver.shopId) : null;
-      const revisions = await countStale(tx, giver.shopId, readsTouchedBy(given.kind));
-      await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: giver.shopId, seq: row.seq, kind: given.kind, wanted, revisions })})`);
-      return { event: eventRead(row) };
-    }),
-  );
+  // Two tellings of one command meet here, and the second waits for the first.
+  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
+  const [before] = await tx.select().from(event).where(eq(event.id, given.id));
+  if (before) return { kind, row: before, changes: null };
+  const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
+  const handler = handlers[kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
+  const done = await handler(writing, read.data, given.id);
+  const [row] = await tx
+    .insert(event)
+    .values({
+      shopId: giver.shopId,
+      id: given.id,
+      accountId: giver.accountId,
+      at,
+      kind,
+      subjectKind: done.subject[0],
+      subjectId: done.subject[1],
+      facts: done.facts,
+      summary: phraseText(eventPhrase({ kind, facts: done.facts } as EventTold)),
+      payload: given.payload ?? {},
+      changes: writing.changes,
+    })
+    .returning();
+  if (!row) throw new Error("the log took no row");
+  return { kind, row, changes: writing.changes };
+}
+
+/** What follows from commands, in their own transaction: what was learned, whether a plan is of the newest facts, which reads are stale, and the word of it to every screen. */
+async function settle(tx: Transaction, shopId: string, done: readonly CarriedOut[]): Promise<void> {
+  const fresh = done.filter(({ changes }) => changes !== null);
+  const last = fresh[fresh.length - 1];
+  if (!last) return;
+  const changes = fresh.flatMap((each) => each.changes ?? []);
+  await refuseClosed(tx, changes);
+  await foldLearned(tx, shopId, changes);
+  // Told with the change: from now on the plan that stands is not of the newest facts.
+  const wanted = fresh.some(({ kind }) => changesPlan(kind)) ? await countChange(tx, shopId) : null;
+  const revisions = await countStale(tx, shopId, [...new Set(fresh.flatMap(({ kind }) => readsTouchedBy(kind)))]);
+  const kinds = [...new Set(fresh.map(({ kind }) => kind))];
+  // Of many kinds together the screens are told as of one that is not known: they read all anew.
+  await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: shopId, seq: last.row.seq, kind: kinds.length === 1 ? last.kind : "many", wanted, revisions })})`);
 }
 
 /** PostgreSQL's word for two transactions that wait for each other, of which it has ended one. */

@@ -31,8 +31,15 @@ async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): P
   if (payload.orderRef !== null) await checkOrder(writing, payload.orderRef);
   const { lines, householdIds, allHouseholds: toAll, seasonId, ...row } = payload;
   await writing.insert("need", { ...row, seasonId: await seasonFor(writing, seasonId) });
-  for (const line of lines) await writing.insert("needLine", { ...line, needId: payload.id, assembled: 0 });
-  for (const householdId of toAll ? await allHouseholds(writing.tx) : householdIds) await writing.insert("recipient", { id: v7(), needId: payload.id, householdId });
+  await writing.insertAll(
+    "needLine",
+    lines.map((line) => ({ ...line, needId: payload.id, assembled: 0 })),
+  );
+  const households = toAll ? await allHouseholds(writing.tx) : householdIds;
+  await writing.insertAll(
+    "recipient",
+    households.map((householdId) => ({ id: v7(), needId: payload.id, householdId })),
+  );
   const cards = lines.reduce((sum, line) => sum + line.quantity, 0);
   return { subject: ["need", payload.id], facts: { title: payload.title, cards, design: found.name, due: payload.due } };
 }

@@ -22,7 +22,10 @@ async function splitSheets(writing: Writing, payload: CommandPayload<"split-shee
     if (!need) return missing("need", ["batches", index, "needId"], batch.needId);
     titles.push(need.title);
     await writing.insert("batch", { id: batch.batchId, needId: need.id, designId: need.designId, startedAt: writing.at, perSheet: batch.perSheet });
-    for (const unit of batch.units) await writing.insert("unit", { ...unit, batchId: batch.batchId, grade: null });
+    await writing.insertAll(
+      "unit",
+      batch.units.map((unit) => ({ ...unit, batchId: batch.batchId, grade: null })),
+    );
   }
   const taken: { name: string; sheets: number }[] = [];
   for (const [index, use] of payload.uses.entries())
