@@ -127,8 +127,9 @@ export const season = (
   needs: readonly NeedRead[],
   batches: readonly BatchRead[] = [],
   { timeZone = "UTC", now = "2031-11-08T08:00:00Z", designs = [design] as readonly DesignRead[], dryingPlaces = null as number | null } = {},
-) =>
-  workOut({
+) => {
+  const stashes = new Set(needs.filter(({ kind }) => kind === "stash").map(({ id }) => id));
+  return workOut({
     shop: { timeZone, lateAfter: 1290, changeover: 5, sureIn100: 80, dryingPlaces, helperMay: ["assemble"], currency: "EUR" } as unknown as ShopRead,
     season: { id: "season", version: 1, name: "Season 2031", from: "2031-09-01", until: "2031-12-31", state: "open" },
     prepared: [],
@@ -144,7 +145,7 @@ export const season = (
     reliability: NOTHING_CLAIMED,
     designs,
     stores: [paper],
-    batches: batches.map((each) => ({ ...each, isStash: needs.some(({ id, kind }) => id === each.needId && kind === "stash") })),
+    batches: batches.map((each) => ({ ...each, isStash: stashes.has(each.needId) })),
     learned: learnedFrom(batches, designs, timeZone),
     yields: [],
     dispatch,
@@ -152,3 +153,4 @@ export const season = (
     minute: minuteOfDayAt(new Date(now), timeZone),
     now: new Date(now),
   });
+};

@@ -1,4 +1,4 @@
-import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead } from "@yule/contract";
+import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead, UnitRead } from "@yule/contract";
 import { addDays, day, minutes, nightsIn, overmake, readyByTerms, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
 
 /** How sure a need is to have enough good panels, and what is believed of a new design: nine in ten come out good. */
@@ -38,7 +38,6 @@ export const colourwayOf = (design: DesignRead, id: string): ColourwayRead | nul
 
 /** What a need is worked out from. */
 export interface ToldOfNeeds {
-  readonly batches: readonly BatchRead[];
   readonly dispatch: DispatchRead;
   readonly today: Day;
 }
@@ -66,17 +65,58 @@ const counts = (need: NeedRead, grade: Grade | null): boolean => grade === "good
 /** Cards left over from earlier needs that were given to it. */
 const fromLeft = (need: NeedRead, colourwayId: string): number => need.lines.reduce((sum, line) => sum + (line.colourwayId === colourwayId ? line.fromLeft : 0), 0);
 
-/** A panel that was painted for the need, or given to it out of the stash: that one counts as good, however it was judged. */
-function unitsFor(reads: Pick<ToldOfNeeds, "batches">, needId: string) {
-  return reads.batches.flatMap((batch) =>
-    batch.units
-      .filter((unit) => (unit.servesNeedId ?? batch.needId) === needId)
-      .map((unit) => ({
-        unit: unit.servesNeedId === needId ? { ...unit, grade: "good" as const } : unit,
-        spoilt: batch.facts.some((fact) => fact.unitId === unit.id && fact.what === "spoilt"),
-        facts: batch.facts.filter((fact) => fact.unitId === unit.id && (fact.what === "done" || fact.what === "skipped")),
-      })),
-  );
+/** A panel with what was told of it. One that was given to a need out of the stash counts as good, however it was judged. */
+interface UnitSoFar {
+  readonly unit: UnitRead;
+  readonly spoilt: boolean;
+  /** Stages it has gone through, or that were left out. */
+  readonly through: ReadonlySet<string>;
+}
+
+/** What lies there for each need: its own batches, and panels painted for it or given to it. */
+export interface ThereFor {
+  readonly batches: readonly BatchRead[];
+  readonly units: readonly UnitSoFar[];
+}
+const NOTHING_THERE: ThereFor = { batches: [], units: [] };
+
+/** What was told of the panels of a batch: a tap changes one batch, and the others are as they were. */
+const told = new WeakMap<BatchRead, readonly UnitSoFar[]>();
+
+function unitsOf(batch: BatchRead): readonly UnitSoFar[] {
+  const known = told.get(batch);
+  if (known) return known;
+  const [spoilt, through] = [new Set<string>(), new Map<string, Set<string>>()];
+  for (const { what, unitId, stageId } of batch.facts) {
+    if (what === "spoilt") spoilt.add(unitId);
+    if (what !== "done" && what !== "skipped") continue;
+    const own = through.get(unitId);
+    if (own) own.add(stageId);
+    else through.set(unitId, new Set([stageId]));
+  }
+  const units = batch.units.map((unit): UnitSoFar => ({
+    unit: unit.servesNeedId === null ? unit : { ...unit, grade: "good" },
+    spoilt: spoilt.has(unit.id),
+    through: through.get(unit.id) ?? NO_STAGES,
+  }));
+  told.set(batch, units);
+  return units;
+}
+const NO_STAGES: ReadonlySet<string> = new Set();
+
+/** What lies there for all needs, in one walk over the batches. */
+export function thereFor(batches: readonly BatchRead[]): (needId: string) => ThereFor {
+  const found = new Map<string, { batches: BatchRead[]; units: UnitSoFar[] }>();
+  const of = (id: string): { batches: BatchRead[]; units: UnitSoFar[] } => {
+    const known = found.get(id) ?? { batches: [], units: [] };
+    found.set(id, known);
+    return known;
+  };
+  for (const batch of batches) {
+    of(batch.needId).batches.push(batch);
+    for (const each of unitsOf(batch)) of(each.unit.servesNeedId ?? batch.needId).units.push(each);
+  }
+  return (needId) => found.get(needId) ?? NOTHING_THERE;
 }
 
 /** How far a need has come, by what there is of its cards and panels. */
@@ -99,11 +139,16 @@ function stageOfNeed(
   return isBegun ? "on the bench" : "not begun";
 }
 
-export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead, yields: Map<string, { good: number; bad: number }>, holidays: ReadonlySet<Day>) {
-  const batches = reads.batches.filter((batch) => batch.needId === need.id);
+export function bareView(
+  reads: ToldOfNeeds,
+  need: NeedRead,
+  design: DesignRead,
+  { batches, units }: ThereFor,
+  yields: ReadonlyMap<string, { readonly good: number; readonly bad: number }>,
+  holidays: ReadonlySet<Day>,
+) {
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const assembled = need.lines.reduce((sum, line) => sum + line.assembled, 0);
-  const units = unitsFor(reads, need.id);
   const goodBy = new Map(
     [...new Set(need.lines.map((line) => line.colourwayId))].map((id) => [
       id,
@@ -113,7 +158,8 @@ export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead,
   const good = [...goodBy.values()].reduce((sum, each) => sum + each, 0);
   // Panels of a stash to refill are never assembled: kept is done, also when they have served another need since.
   const kept = need.kind === "stash" ? batches.flatMap((batch) => batch.units).filter((unit) => isKept(unit.grade)).length : 0;
-  const coming = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt).length;
+  const going = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt);
+  const coming = going.length;
   const record = yields.get(design.id) ?? { good: 0, bad: 0 };
   const toPaint = need.lines.flatMap((line) => {
     const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
@@ -122,7 +168,8 @@ export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead,
     const answer = overmake({ need: missing, good: record.good, bad: record.bad, confidence: CONFIDENCE, prior: FIRST_GUESS });
     return [{ colourwayId: line.colourwayId, quantity: missing, make: answer.ok ? answer.value.make : missing }];
   });
-  const painted = units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.length >= paintingStages(design).length).length;
+  const toGoThrough = paintingStages(design).length;
+  const painted = going.filter(({ through }) => through.size >= toGoThrough).length;
   const due = day(need.due);
   const stage = stageOfNeed(need, { cards, kept, assembled, good, coming, painted, isBegun: batches.length > 0 });
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
@@ -140,14 +187,12 @@ export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead,
     good,
     goodBy,
     coming,
-    doneAt: new Map(
-      design.stages.map((stage) => [stage.id, units.filter(({ unit, spoilt, facts }) => unit.grade === null && !spoilt && facts.some((fact) => fact.stageId === stage.id)).length]),
-    ),
+    doneAt: new Map(design.stages.map((stage) => [stage.id, going.filter(({ through }) => through.has(stage.id)).length])),
     toPaint,
     post,
     readyBy: post?.postBy ?? readyByTerms({ kind: need.kind, due, photoOn: dayOrNull(need.photoOn), liveBy: dayOrNull(need.liveBy) }),
     stage,
-    hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, units, fresh, cards - assembled),
+    hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, going, fresh, cards - assembled),
     nights: stage === "not begun" ? nightsIn(design.stages.map(stageLoadOf)) : 0,
   };
 }
@@ -157,12 +202,9 @@ export const stageLoadOf = (stage: DesignRead["stages"][number]) => ({ hands: mi
 /** The stages a panel goes through on the bench; those of assembly come after inspection. */
 export const paintingStages = (design: Pick<DesignRead, "stages">) => design.stages.filter((stage) => stage.kind !== "assemble");
 
-type UnitSoFar = { readonly unit: { readonly grade: string | null }; readonly spoilt: boolean; readonly facts: readonly { readonly stageId: string }[] };
-
-function handsLeft(design: DesignRead, units: readonly UnitSoFar[], fresh: number, cardsLeft: number): Minutes {
-  const going = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt);
+function handsLeft(design: DesignRead, going: readonly UnitSoFar[], fresh: number, cardsLeft: number): Minutes {
   const left = design.stages.reduce((sum, stage) => {
-    const count = stage.kind === "assemble" ? cardsLeft : fresh + going.filter(({ facts }) => !facts.some((fact) => fact.stageId === stage.id)).length;
+    const count = stage.kind === "assemble" ? cardsLeft : fresh + going.filter(({ through }) => !through.has(stage.id)).length;
     return sum + (count > 0 ? stage.setup + stage.hands * count : 0);
   }, 0);
   return minutes(left);

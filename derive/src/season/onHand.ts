@@ -6,7 +6,12 @@ import type { BareNeed } from "./needView.ts";
 export function servingFor(views: readonly BareNeed[], reads: { readonly batches: readonly BatchRead[]; readonly left: readonly LeftCards[] }): Map<string, Serving> {
   const panels = new Map<string, string[]>();
   const lying = reads.batches.flatMap((batch) => batch.units.filter((unit) => unit.grade === "stash" || (unit.grade === "good" && batch.isStash)));
-  for (const unit of lying) if (unit.servesNeedId === null) panels.set(unit.colourwayId, [...(panels.get(unit.colourwayId) ?? []), unit.id]);
+  for (const unit of lying) {
+    if (unit.servesNeedId !== null) continue;
+    const own = panels.get(unit.colourwayId);
+    if (own) own.push(unit.id);
+    else panels.set(unit.colourwayId, [unit.id]);
+  }
   const cards = new Map(reads.left.map((each) => [each.colourwayId, each.cards]));
   // A refill of the stash is not served by the stash.
   const lacking = views

@@ -15,7 +15,7 @@ import {
   type SessionChange,
   type StockOutlook,
 } from "@yule/core";
-import { asMadeFor, bareView, type NeedStage, type NeedView } from "./needView.ts";
+import { asMadeFor, bareView, thereFor, type NeedStage, type NeedView } from "./needView.ts";
 import { servingFor } from "./onHand.ts";
 import { stockOf } from "./stock.ts";
 
@@ -102,9 +102,10 @@ export function workOut(reads: SeasonTold): Outlook {
   const worked = reads.learned.worked.map((each) => ({ ...each, day: day(each.day) })).filter((each) => each.day < reads.today);
   const allSessions = sessionsAhead({ ...reads, pattern: learnedWeek(reads.pattern, worked) });
   const sessions = allSessions.filter((session) => session.who === "maker");
+  const [designs, there] = [new Map(reads.designs.map((design) => [design.id, design])), thereFor(reads.batches)];
   const bare = reads.needs.flatMap((need) => {
-    const design = reads.designs.find((each) => each.id === need.designId);
-    return design ? [bareView(reads, need, asMadeFor(need, design), yields, holidays)] : [];
+    const design = designs.get(need.designId);
+    return design ? [bareView(reads, need, asMadeFor(need, design), there(need.id), yields, holidays)] : [];
   });
   const plan = seasonPlan(
     bare.map((each) => ({ id: each.need.id, hands: each.hands, readyBy: each.readyBy, waitingDays: each.nights })),
@@ -112,8 +113,9 @@ export function workOut(reads: SeasonTold): Outlook {
     reads.today,
   );
   const serving = servingFor(bare, reads);
+  const outlooks = new Map(plan.needs.map((each) => [each.id, each]));
   const needs = bare.map(({ hands: _hands, nights: _nights, ...view }): NeedView => {
-    const outlook = plan.needs.find((each) => each.id === view.need.id);
+    const outlook = outlooks.get(view.need.id);
     if (!outlook) throw new Error("the plan left a need out");
     return { ...view, outlook: safeToPost(view.stage, outlook, view.readyBy, reads.today), serving: serving.get(view.need.id) ?? null };
   });

@@ -1,0 +1,126 @@
+import { demoCommands } from "@yule/demo";
+import pg from "pg";
+import { inShop } from "../db/pool.ts";
+import { runCommands } from "../logbook/run.ts";
+import { simulatedOutside } from "../outside/outside.ts";
+import { savePicture } from "../shop/pictures.ts";
+import { HOME } from "../shop/reads.ts";
+import { NOW, openTestShop, type TestShop } from "../testing.ts";
+
+let shop: TestShop;
+const now = new Date(NOW);
+/** How often each read of the demo was answered with so many bytes, before there was a past behind it. */
+const bytesBefore = new Map<string, number>();
+const READS = ["shop", "season", "plan", "designs", "stores", "colour", "sheets", "bench", "dispatch", "orders", "logbook"] as const;
+const LOOKED_UP = ["seasons", "seasons/01936b5c-7a00-7000-8000-00000000ffff", "households?find=quay", "put-away", "logbook?find=posted"] as const;
+const bytesOf = async (path: string): Promise<number> => (await (await fetch(`${shop.base}/${path}`)).arrayBuffer()).byteLength;
+
+beforeAll(async () => {
+  shop = await openTestShop();
+  const { pictures, commands } = demoCommands(now);
+  await inShop(shop.database, HOME.shopId, async (tx) => {
+    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
+  });
+  await runCommands(
+    shop.database,
+    { ...HOME, outside: simulatedOutside },
+    commands.map((given) => ({ given, now })),
+  );
+  for (const path of READS) bytesBefore.set(path, await bytesOf(path));
+  for (const statement of PAST) await shop.database.$client.query(statement);
+  await shop.database.$client.query("analyze");
+}, 120_000);
+afterAll(() => shop.close());
+
+/** A past of 4,000 needs, laid beside the demo row by row: what the planner of PostgreSQL sees is that there is much of everything. */
+const uuid = (area: string, of: string): string => `('01936b5c-${area}-7000-8000-' || lpad(to_hex(${of}), 12, '0'))::uuid`;
+const OWN = `'${HOME.shopId}'::uuid`;
+const [ONE_DESIGN, ONE_COLOURWAY, ONE_STAGE, ONE_STORE] = ["design", "colourway", "stage", "store"].map((table) => `(select id from ${table} order by id limit 1)`);
+const PAST = [
+  `insert into season select ${OWN}, '01936b5c-7a00-7000-8000-00000000ffff', 1, 'Season 2030', '2030-01-01', '2030-12-31', 'closed'`,
+  `insert into need (shop_id, id, season_id, kind, title, design_id, due) select ${OWN}, ${uuid("7b01", "n")}, '01936b5c-7a00-7000-8000-00000000ffff', 'order', 'Past ' || n, ${ONE_DESIGN}, '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
+  `insert into need_line (shop_id, id, need_id, colourway_id, quantity, assembled) select ${OWN}, ${uuid("7b02", "n")}, ${uuid("7b01", "n")}, ${ONE_COLOURWAY}, 9, 9 from generate_series(1, 4000) n`,
+  `insert into batch (shop_id, id, need_id, design_id, started_at) select ${OWN}, ${uuid("7b03", "n")}, ${uuid("7b01", "n")}, ${ONE_DESIGN}, '2030-01-01'::timestamptz + n % 360 * interval '1 day' from generate_series(1, 4000) n`,
+  `insert into unit (shop_id, id, batch_id, colourway_id, number, grade) select ${OWN}, ${uuid("7b04", "n * 16 + u")}, ${uuid("7b03", "n")}, ${ONE_COLOURWAY}, u, case when n % 90 = 0 and u = 9 then 'stash' when u = 9 then 'scrap' else 'good' end from generate_series(1, 4000) n, generate_series(1, 9) u`,
+  `insert into bench_fact (shop_id, id, batch_id, unit_id, stage_id, what, at) select ${OWN}, ${uuid("7b05", "n * 64 + u * 4 + f")}, ${uuid("7b03", "n")}, ${uuid("7b04", "n * 16 + u")}, ${ONE_STAGE}, 'done', '2030-01-01'::timestamptz + n % 360 * interval '1 day' from generate_series(1, 4000) n, generate_series(1, 9) u, generate_series(1, 3) f`,
+  `insert into batch_day select ${OWN}, ${uuid("7b03", "n")}, '2030-01-01'::date + n % 360, 1170, 1260 from generate_series(1, 4000) n`,
+  `insert into posting (shop_id, id, need_id, posted_on, service, cost_minor) select ${OWN}, ${uuid("7b06", "n")}, ${uuid("7b01", "n")}, '2030-01-01'::date + n % 360, 'Letter', 0 from generate_series(1, 4000) n`,
+  `insert into household (shop_id, id, name, address, country, neutral) select ${OWN}, ${uuid("7b07", "n")}, 'House ' || n, 'Street ' || n, 'IE', false from generate_series(1, 1000) n`,
+  `insert into recipient (shop_id, id, need_id, household_id) select ${OWN}, ${uuid("7b08", "n * 8 + h")}, ${uuid("7b01", "n")}, ${uuid("7b07", "1 + n % 1000")} from generate_series(1, 4000) n, generate_series(1, 2) h`,
+  `insert into store_move (shop_id, id, store_id, quantity, why, at) select ${OWN}, ${uuid("7b09", "n")}, ${ONE_STORE}, -1, 'split', '2030-01-01'::timestamptz + n * interval '1 minute' from generate_series(1, 20000) n`,
+  `insert into session_fact (shop_id, id, what, at) select ${OWN}, ${uuid("7b0a", "n")}, 'closed', '2030-01-01'::timestamptz + n * interval '1 hour' from generate_series(1, 6000) n`,
+  `insert into event (shop_id, id, account_id, at, kind, subject_kind, subject_id, summary, payload, changes) select ${OWN}, ${uuid("7b0b", "n")}, '${HOME.accountId}', '2030-01-01'::timestamptz + n * interval '1 minute', 'tell-bench', 'batch', ${uuid("7b03", "1 + n % 4000")}, 'First wash done: panel ' || n, '{}', '[]' from generate_series(1, 40000) n`,
+  `insert into forecast select ${OWN}, ${uuid("7b01", "n")}, '2030-01-07'::date + 7 * w, 0.8, '2030-12-01', true from generate_series(1, 4000) n, generate_series(0, 2) w`,
+  `insert into split_result (shop_id, id, method, at, wanted, spoilt) select ${OWN}, ${uuid("7b0c", "n")}, 'cut', '2030-01-01'::timestamptz + n * interval '1 hour', 9, 0 from generate_series(1, 4000) n`,
+] as const;
+
+/** What grows with the years. */
+const GROWING: ReadonlySet<string> = new Set([
+  "need",
+  "need_line",
+  "batch",
+  "unit",
+  "bench_fact",
+  "batch_day",
+  "batch_lesson",
+  "time_seen",
+  "posting",
+  "recipient",
+  "household",
+  "store_move",
+  "session_fact",
+  "event",
+  "forecast",
+  "split_result",
+  "split_plan",
+]);
+interface PlanNode {
+  readonly "Node Type": string;
+  readonly "Relation Name"?: string;
+  readonly "Index Cond"?: string;
+  readonly "Recheck Cond"?: string;
+  readonly Plans?: readonly PlanNode[];
+}
+
+/** The statements that a request runs, as they were sent. */
+async function statementsOf(path: string): Promise<{ readonly text: string; readonly values: unknown[] }[]> {
+  const found: { text: string; values: unknown[] }[] = [];
+  const spy = import.meta.jest.spyOn(pg.Client.prototype, "query");
+  await (await fetch(`${shop.base}/${path}`)).arrayBuffer();
+  for (const [first, second] of spy.mock.calls as unknown as [string | { text: string }, unknown[]?][]) {
+    const text = typeof first === "string" ? first : first.text;
+    if (/^\s*(select|with)/i.test(text) && !text.includes("set_config")) found.push({ text, values: second ?? [] });
+  }
+  spy.mockRestore();
+  return found;
+}
+
+/** What of a plan reads a growing table from one end to the other: without an index, or by one of which nothing but the shop is asked. */
+function walksIn(node: PlanNode): string[] {
+  const [table = "", kind] = [node["Relation Name"], node["Node Type"]];
+  const asked = `${node["Index Cond"] ?? ""} ${node["Recheck Cond"] ?? ""}`.replace(/\(?[a-z_.]*shop_id = [^)]*\)*/g, "");
+  const isWalk = GROWING.has(table) && (kind === "Seq Scan" || (/Index/.test(kind) && !/[a-z_]+/.test(asked.replace(/AND|and/g, ""))));
+  return [...(isWalk ? [`${kind} of ${table} ${node["Index Cond"] ?? ""}`] : []), ...(node.Plans ?? []).flatMap(walksIn)];
+}
+
+/** Pages by an index read as far as they go; what stops a walk is a limit above it. */
+const isPage = (text: string): boolean => /limit \$\d+/.test(text) && !/json_agg/.test(text);
+
+test.each([...READS, ...LOOKED_UP])("%s is read by indices: nothing that grows with the years is walked through", async (path) => {
+  const statements = await statementsOf(path);
+  expect(statements.length).toBeGreaterThan(0);
+  await inShop(shop.database, HOME.shopId, async (tx) => {
+    const client = (tx as unknown as { session: { client: pg.PoolClient } }).session.client;
+    for (const { text, values } of statements) {
+      const { rows } = await client.query<{ "QUERY PLAN": [{ Plan: PlanNode }] }>(`explain (format json) ${text}`, values);
+      const walks = rows.flatMap((row) => walksIn(row["QUERY PLAN"][0].Plan));
+      expect([text, isPage(text) ? walks.filter((walk) => walk.startsWith("Seq")) : walks]).toEqual([text, []]);
+    }
+  });
+});
+
+test.each(READS)("%s is no longer for having years behind it", async (path) => {
+  const before = bytesBefore.get(path) ?? 0;
+  // The logbook's page is as long as its entries; what lies in the stash of past seasons is there to be used.
+  if (path !== "logbook" && path !== "bench") expect(await bytesOf(path)).toBeLessThan(1.2 * before);
+});
