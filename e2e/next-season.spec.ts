@@ -120,3 +120,32 @@ test("a region has its own days, birthdays come out of a calendar, all or none",
     .setInputFiles({ name: "days.txt", mimeType: "text/calendar", buffer: Buffer.from("no calendar") });
   await expect(dialog().getByRole("alert")).toContainText("allowed a calendar file that begins with BEGIN:VCALENDAR");
 });
+
+test("a season is closed with what is not done handed on, is looked up, and is opened again", async () => {
+  await page.getByRole("button", { name: "Seasons" }).click();
+  const open = dialog().getByRole("region", { name: "The open season" });
+  await expect(open).toContainText("Season 2031");
+  await expect(open).toContainText(/Not done: .*/);
+  await open.getByRole("button", { name: "Close the season" }).click();
+  await expect(open).toContainText("Season 2031 is read only from then on, and can be opened again.");
+  await open.getByRole("button", { name: /^Close it and hand \d+ on$/ }).click();
+  await expect(open).toContainText("Season 2032");
+  const past = dialog().getByRole("region", { name: "Past seasons" });
+  await expect(past).toContainText(/Season 2031: \d+ needs, \d+ cards; \d+ of \d+ went out by their day/);
+  await past.getByRole("button", { name: "Look it up" }).click();
+  await expect(dialog()).toContainText(/Season 2031.*closed: \d+ needs/);
+  await expect(dialog()).toContainText("it went out on");
+  // What was handed on is planned as before: the plan is made anew for the season that is open now.
+  await dialog().getByRole("button", { name: "Close", exact: true }).click();
+  await expect(page.getByRole("table", { name: "Needs" })).toContainText("Harbour office");
+  await page.reload();
+  await page.getByRole("button", { name: "Seasons" }).click();
+  await past.getByRole("button", { name: "Look it up" }).click();
+  await dialog().getByRole("button", { name: "Open it again, set Season 2032 aside" }).click();
+  await expect(open).toContainText("Season 2031");
+  await expect(dialog().getByRole("region", { name: "Prepared beside it" })).toContainText("Season 2032");
+  await open.getByText("Change its name or its days").click();
+  await open.getByLabel("Until").fill("2031-01-01");
+  await open.getByRole("button", { name: "Keep the change" }).click();
+  await expect(open.getByRole("alert")).toContainText("when it begins");
+});

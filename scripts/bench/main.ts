@@ -3,6 +3,7 @@ import { colourBenchmarks } from "./colour.ts";
 import { runBenchmarks } from "./runs.ts";
 import { sheetBenchmarks } from "./sheets.ts";
 import { handBenchmarks } from "./sheetsByHand.ts";
+import { yearsBenchmarks } from "./years.ts";
 import { tapBenchmarks } from "./taps.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
@@ -30,6 +31,12 @@ const note = (what: string, budget: string, values: readonly number[], unit = "m
   rows.push({ what, budget, median: quantile(values, 0.5), worst: quantile(values, 0.95), unit });
   process.stdout.write(`${what}: ${quantile(values, 0.5).toFixed(0)} ${unit} (budget ${budget})\n`);
 };
+
+const [flag, years, ...more] = process.argv.slice(2);
+if (flag === "--years") {
+  await yearsBenchmarks(Number(years ?? "10"), more[0] === "--data" ? (more[1] ?? null) : null);
+  process.exit(0);
+}
 
 const shop = await startShop();
 const reads = ["shop", "season", "designs", "stores", "bench", "dispatch", "logbook"];

@@ -46,8 +46,8 @@ export interface SeasonThing {
   readonly state: SeasonState;
 }
 
-/** A season as it is looked up, with what it came to. */
-export interface SeasonSummary extends SeasonThing {
+/** What a season came to. */
+export interface SeasonOutcome {
   readonly needs: number;
   readonly cards: number;
   /** Needs that went out by their day, of those that went out. */
@@ -57,6 +57,9 @@ export interface SeasonSummary extends SeasonThing {
   readonly given: number;
   readonly leftOver: number;
 }
+
+/** A season as it is looked up. */
+export type SeasonSummary = SeasonThing & SeasonOutcome;
 
 /** A page of the seasons that are not open, latest first. */
 export interface SeasonsRead {

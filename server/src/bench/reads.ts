@@ -1,8 +1,7 @@
 import type { BatchRead, BenchRead } from "@yule/contract";
 import { and, asc, count, desc, eq, exists, gte, inArray, isNull, or, sql, type SQL, type SQLWrapper } from "drizzle-orm";
-import { union } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
-import { postedOn } from "../dispatch/reads.ts";
+import { readFirstPostings } from "../dispatch/reads.ts";
 import { readLearned, readYields } from "../learned/reads.ts";
 import type { Hygrometer } from "../outside/hygrometer.ts";
 import { openNeeds, stashNeeds } from "../season/open.ts";
@@ -12,14 +11,17 @@ import { batch, benchFact, sessionFact, unit } from "./tables.ts";
 const RECENT_DAYS = 30;
 
 export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Date): Promise<BenchRead> {
-  const batches = await readBatches(tx, openBatches(tx, now));
+  const owed = await openNeeds(tx);
+  const batches = await openBatches(tx, owed, now);
   const sessions = await tx
     .select()
     .from(sessionFact)
     .where(and(eq(sessionFact.retracted, false), gte(sessionFact.at, new Date(now.getTime() - RECENT_DAYS * 86_400_000))))
     .orderBy(asc(sessionFact.at));
   const air = hygrometer.at(now);
-  const designs = [...new Set([...batches.map(({ designId }) => designId), ...(await designsPaintedLast(tx))])];
+  const designs = [
+    ...new Set([...owed.map(({ designId }) => designId), ...batches.filter(({ facts }) => facts.length > 0).map(({ designId }) => designId), ...(await designsPaintedLast(tx))]),
+  ];
   return {
     batches,
     learned: await readLearned(tx, designs, now),
@@ -38,9 +40,10 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
 /** A moment as it is sent. */
 const sent = (moment: SQLWrapper): SQL => sql`to_char(${moment} at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"')`;
 
-/** Batches that a read is to tell, and how much of each. */
+/** How much of some batches a read is to tell. */
 interface Told {
-  readonly which: SQL;
+  /** Whether a batch was painted to refill the stash. */
+  readonly isRefill?: SQL<boolean>;
   /** Panels of a batch that are told. */
   readonly panels?: SQL | undefined;
   /** Batches of which it is told what happened to their panels. */
@@ -48,7 +51,8 @@ interface Told {
 }
 
 /** Batches with their panels and what was told of them, joined where they lie: the server's one thread only passes them on. */
-async function readBatches(tx: Transaction, { which, panels, happened }: Told): Promise<BatchRead[]> {
+async function readBatches(tx: Transaction, ids: readonly string[], { isRefill = sql<boolean>`false`, panels, happened }: Told = {}): Promise<BatchRead[]> {
+  if (ids.length === 0) return [];
   const units = tx
     .select({
       of: sql<
@@ -71,14 +75,14 @@ async function readBatches(tx: Transaction, { which, panels, happened }: Told): 
       id: batch.id,
       needId: batch.needId,
       designId: batch.designId,
-      isStash: sql<boolean>`${batch.needId} in (${stashNeeds(tx)})`,
+      isStash: isRefill,
       startedAt: batch.startedAt,
       perSheet: batch.perSheet,
       units: sql<BatchRead["units"]>`coalesce((${units}), '[]')`,
       facts: sql<BatchRead["facts"]>`coalesce((${facts}), '[]')`,
     })
     .from(batch)
-    .where(which)
+    .where(inArray(batch.id, [...ids]))
     .orderBy(asc(batch.startedAt), asc(batch.id));
   return rows.map((row) => ({ ...row, startedAt: row.startedAt.toISOString() }));
 }
@@ -86,54 +90,58 @@ async function readBatches(tx: Transaction, { which, panels, happened }: Told): 
 /** What was done so many days ago is still asked for where all panels of a batch are judged: its session may not be closed yet. */
 const ASKED_FOR_DAYS = 2;
 
-/** What lies on the bench, what waits to become cards, and what is in the stash, of whatever season. */
-function openBatches(tx: Transaction, now: Date): Told {
-  // Each time anew: a union is laid into its first part.
-  const ofOpenWork = () =>
-    tx
-      .select({ id: batch.id })
-      .from(batch)
-      .where(and(inArray(batch.needId, openNeeds(tx)), isNull(sql`(${postedOn(tx, { shopId: batch.shopId, id: batch.needId })})`)));
-  const lies = and(
-    isNull(unit.servesNeedId),
-    or(
-      eq(unit.grade, "stash"),
-      and(
-        eq(unit.grade, "good"),
-        inArray(
-          unit.batchId,
-          tx
-            .select({ id: batch.id })
-            .from(batch)
-            .where(inArray(batch.needId, stashNeeds(tx))),
-        ),
-      ),
-    ),
+/** What lies on the bench, what waits to become cards, and what is in the stash of the designs that are asked for, of whatever season. */
+async function openBatches(tx: Transaction, owed: readonly { readonly id: string; readonly designId: string }[], now: Date): Promise<BatchRead[]> {
+  const refills = await stashNeeds(tx);
+  const posted = await readFirstPostings(
+    tx,
+    owed.map(({ id }) => id),
   );
-  const inStash = tx
-    .select({ id: unit.batchId })
-    .from(unit)
-    .where(and(eq(unit.grade, "stash"), isNull(unit.servesNeedId)));
-  const refilled = tx
-    .select({ id: unit.batchId })
+  const unposted = owed.flatMap(({ id }) => (posted.has(id) ? [] : [id]));
+  const ofOpenWork = await batchesOfNeeds(tx, unposted);
+  const ofRefills = await batchesOfNeeds(tx, refills);
+  const inStash = await tx
+    .selectDistinct({ id: unit.batchId })
     .from(unit)
     .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
-    .where(and(inArray(batch.needId, stashNeeds(tx)), eq(unit.grade, "good"), isNull(unit.servesNeedId)));
-  const isOpen = inArray(batch.id, ofOpenWork());
+    .where(and(eq(unit.grade, "stash"), isNull(unit.servesNeedId), inArray(batch.designId, [...new Set(owed.map(({ designId }) => designId)), NONE])));
+  const lie = new Set(ofRefills);
+  const kept =
+    lie.size === 0
+      ? []
+      : await tx
+          .selectDistinct({ id: unit.batchId })
+          .from(unit)
+          .where(and(inArray(unit.batchId, ofRefills), eq(unit.grade, "good"), isNull(unit.servesNeedId)));
+  const all = [...new Set([...ofOpenWork, ...[...inStash, ...kept].map(({ id }) => id)])];
+  const isOpen = ofOpenWork.length === 0 ? sql`false` : inArray(batch.id, ofOpenWork);
+  const isRefill = refills.length === 0 ? sql<boolean>`false` : sql<boolean>`${inArray(batch.needId, refills)}`;
   const since = new Date(now.getTime() - ASKED_FOR_DAYS * 86_400_000);
   const unjudged = tx
     .select({ id: unit.id })
     .from(unit)
     .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), isNull(unit.grade)));
-  return {
-    which: inArray(batch.id, union(ofOpenWork(), inStash, refilled)),
-    panels: or(isOpen, lies),
+  return readBatches(tx, all, {
+    isRefill,
+    panels: or(isOpen, and(isNull(unit.servesNeedId), or(eq(unit.grade, "stash"), and(eq(unit.grade, "good"), isRefill)))),
     happened: and(isOpen, or(exists(unjudged), gte(benchFact.at, since))),
-  };
+  });
+}
+
+/** No thing has this id. */
+const NONE = "00000000-0000-0000-0000-000000000000";
+
+async function batchesOfNeeds(tx: Transaction, needIds: readonly string[]): Promise<string[]> {
+  if (needIds.length === 0) return [];
+  const rows = await tx
+    .select({ id: batch.id })
+    .from(batch)
+    .where(inArray(batch.needId, [...needIds]));
+  return rows.map(({ id }) => id);
 }
 
 /** Some batches whole, with all that was told of them. */
-export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, { which: inArray(batch.id, [...ids]) });
+export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, ids);
 
 /** The needs that some batches were painted for. */
 export async function needsOfBatches(tx: Transaction, ids: readonly string[]): Promise<string[]> {
@@ -169,7 +177,7 @@ export async function batchesOfDesigns(tx: Transaction, designIds: readonly stri
 }
 
 /** Batches begun last, whose stages are learned from beside those of the open work. */
-const NEWEST_BATCHES = 24;
+const NEWEST_BATCHES = 6;
 
 async function designsPaintedLast(tx: Transaction): Promise<string[]> {
   const newest = await tx.select({ designId: batch.designId }).from(batch).orderBy(desc(batch.startedAt)).limit(NEWEST_BATCHES);

@@ -10,7 +10,16 @@ export type Transaction = NodePgDatabase<typeof tables>;
 
 /** Opens a pool. A server that goes away is an error of the request that meets it, never of the process. */
 export function openDatabase(url: string): Database {
-  const pool = new pg.Pool({ connectionString: url, max: 10, idleTimeoutMillis: 600_000, connectionTimeoutMillis: 3000, statement_timeout: 20_000, query_timeout: 25_000 });
+  // Compiling a statement takes longer than any of ours runs, and what is read lies in memory or on a disk without a head.
+  const pool = new pg.Pool({
+    connectionString: url,
+    options: "-c jit=off -c random_page_cost=1.1",
+    max: 10,
+    idleTimeoutMillis: 600_000,
+    connectionTimeoutMillis: 3000,
+    statement_timeout: 20_000,
+    query_timeout: 25_000,
+  });
   pool.on("error", () => undefined);
   // The pool listens to idle connections only; one that breaks while a transaction thinks between two queries would end the process.
   pool.on("connect", (client) => client.on("error", () => undefined));

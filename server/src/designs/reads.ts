@@ -1,7 +1,7 @@
 import { namePlace, type DesignsRead, type DesignRead, type PutAwayRead } from "@yule/contract";
 import { and, asc, eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
-import { openDesigns } from "../season/open.ts";
+import { openNeeds } from "../season/open.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
 
 /** @param which designs of the shop; all of them where it is left out */
@@ -56,12 +56,13 @@ function byDesign<Part extends { readonly designId: string }>(parts: readonly Pa
 
 /** Designs that are not put away, and those that open needs ask for. */
 export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
+  const asked = [...new Set((await openNeeds(tx)).map(({ designId }) => designId))];
   const allSeries = await tx.select().from(series).orderBy(asc(series.name));
   const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
     sentiments: sentiments.map(({ shopId: _s, ...rest }) => rest),
     series: allSeries.map(({ shopId: _s, ...rest }) => rest),
-    designs: await designsIn(tx, or(eq(design.archived, false), inArray(design.id, openDesigns(tx)))),
+    designs: await designsIn(tx, asked.length === 0 ? eq(design.archived, false) : or(eq(design.archived, false), inArray(design.id, asked))),
   };
 }
 

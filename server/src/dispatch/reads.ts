@@ -1,7 +1,7 @@
 import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead } from "@yule/contract";
 import { addDays, dayAt } from "@yule/core";
 import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, min, or, sql, type SQL } from "drizzle-orm";
-import { union, type PgColumn } from "drizzle-orm/pg-core";
+import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { householdsWithDays, openNeeds } from "../season/open.ts";
@@ -14,20 +14,15 @@ const RECENT_DAYS = 60;
 export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date): Promise<DispatchRead> {
   const home = await readHome(tx);
   const today = dayAt(now, home.timeZone);
-  const asked = union(
-    tx
-      .select({ id: recipient.householdId })
-      .from(recipient)
-      .where(inArray(recipient.needId, openNeeds(tx))),
-    householdsWithDays(tx),
-  );
+  const open = (await openNeeds(tx)).map(({ id }) => id);
+  const asked = new Set([...(await recipientsAmong(tx, open)), ...(await householdsWithDays(tx))]);
   const postings = await tx
     .select()
     .from(posting)
     .where(gte(posting.on, addDays(today, -RECENT_DAYS)))
     .orderBy(asc(posting.on), asc(posting.id));
   return {
-    households: await householdsWhere(tx, inArray(household.id, asked)),
+    households: asked.size === 0 ? [] : await householdsWhere(tx, open, inArray(household.id, [...asked])),
     books: await tx
       .select({ country: household.country, households: count(), neutral: sql`count(*) filter (where ${household.neutral})`.mapWith(Number) })
       .from(household)
@@ -45,11 +40,11 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
 }
 
 /** Households by name, with the open needs that each is among the recipients of. */
-async function householdsWhere(tx: Transaction, which: SQL | undefined, most?: number): Promise<HouseholdRead[]> {
+async function householdsWhere(tx: Transaction, open: readonly string[], which: SQL | undefined, most?: number): Promise<HouseholdRead[]> {
   const needs = tx
     .select({ of: sql`json_agg(${recipient.needId} order by ${recipient.needId})` })
     .from(recipient)
-    .where(and(eq(recipient.shopId, household.shopId), eq(recipient.householdId, household.id), inArray(recipient.needId, openNeeds(tx))));
+    .where(and(eq(recipient.shopId, household.shopId), eq(recipient.householdId, household.id), open.length === 0 ? sql`false` : inArray(recipient.needId, [...open])));
   const { shopId: _shop, ...columns } = getTableColumns(household);
   const rows = tx
     .select({ ...columns, needIds: sql<string[]>`coalesce((${needs}), '[]')` })
@@ -57,6 +52,16 @@ async function householdsWhere(tx: Transaction, which: SQL | undefined, most?: n
     .where(which)
     .orderBy(asc(household.name), asc(household.id));
   return most === undefined ? rows : rows.limit(most);
+}
+
+/** Households that some needs go to. */
+async function recipientsAmong(tx: Transaction, needIds: readonly string[]): Promise<string[]> {
+  if (needIds.length === 0) return [];
+  const rows = await tx
+    .selectDistinct({ id: recipient.householdId })
+    .from(recipient)
+    .where(inArray(recipient.needId, [...needIds]));
+  return rows.map(({ id }) => id);
 }
 
 /** Households of a page. */
@@ -68,8 +73,10 @@ export async function readHouseholds(
   { find = "", after, needId }: { find?: string | undefined; after?: { readonly name: string; readonly id: string } | undefined; needId?: string | undefined },
 ): Promise<HouseholdsRead> {
   const like = `%${find.trim().replace(/[\\%_]/g, "\\$&")}%`;
+  const open = (await openNeeds(tx)).map(({ id }) => id);
   const households = await householdsWhere(
     tx,
+    open,
     and(
       find.trim() === "" ? undefined : or(ilike(household.name, like), ilike(household.address, like)),
       after === undefined ? undefined : sql`(${household.name}, ${household.id}) > (${after.name}, ${after.id}::uuid)`,

@@ -157,7 +157,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   read("season", readSeason, hour);
   read("plan", readPlan, planIsAt);
   read("designs", readDesigns, () => null);
-  read("stores", readStores, () => null);
+  read("stores", (tx) => readStores(tx, clock.now()), hour);
   read("colour", readColour, () => null);
   read("sheets", readSheets, () => null);
   read(

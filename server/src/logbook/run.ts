@@ -77,8 +77,7 @@ function clockCorrection(given: GivenCommand, now: Date): number {
 interface CarriedOut {
   readonly kind: CommandKind;
   readonly row: typeof event.$inferSelect;
-  /** What it wrote; null where it had been carried out before. */
-  readonly changes: readonly Change[] | null;
+  readonly changes: readonly Change[];
 }
 
 /**
@@ -88,6 +87,10 @@ interface CarriedOut {
 export async function runCommand(database: Database, giver: Giver, given: GivenCommand): Promise<CommandAnswer> {
   return untangled(() =>
     inShop(database, giver.shopId, async (tx) => {
+      // Two tellings of one command meet here, and the second waits for the first.
+      await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
+      const [before] = await tx.select().from(event).where(eq(event.id, given.id));
+      if (before) return { event: eventRead(before) };
       const done = await carryOut(tx, giver, given);
       await settle(tx, giver.shopId, [done]);
       return { event: eventRead(done.row) };
@@ -103,7 +106,7 @@ export interface BulkCommand {
 
 /**
  * Runs many commands in one transaction, each with its row in the log: all of them or none. What follows from them is worked out once.
- * @throws Refusal with what was wrong with the first that cannot be
+ * @throws Refusal with what was wrong with the first that cannot be; where one was done before, as the log takes no second row of it
  */
 export async function runCommands(database: Database, giver: Omit<Giver, "now">, bulk: readonly BulkCommand[]): Promise<void> {
   await inShop(database, giver.shopId, async (tx) => {
@@ -121,10 +124,6 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
-  // Two tellings of one command meet here, and the second waits for the first.
-  await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
-  const [before] = await tx.select().from(event).where(eq(event.id, given.id));
-  if (before) return { kind, row: before, changes: null };
   const writing = new Writing(tx, giver.shopId, at, giver.outside, { now: giver.now, correction });
   const handler = handlers[kind] as (writing: Writing, payload: unknown, eventId: string) => Promise<HandlerResult<CommandKind>>;
   const done = await handler(writing, read.data, given.id);
@@ -150,16 +149,15 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
 
 /** What follows from commands, in their own transaction: what was learned, whether a plan is of the newest facts, which reads are stale, and the word of it to every screen. */
 async function settle(tx: Transaction, shopId: string, done: readonly CarriedOut[]): Promise<void> {
-  const fresh = done.filter(({ changes }) => changes !== null);
-  const last = fresh[fresh.length - 1];
+  const last = done[done.length - 1];
   if (!last) return;
-  const changes = fresh.flatMap((each) => each.changes ?? []);
+  const changes = done.flatMap((each) => each.changes);
   await refuseClosed(tx, changes);
   await foldLearned(tx, shopId, changes);
   // Told with the change: from now on the plan that stands is not of the newest facts.
-  const wanted = fresh.some(({ kind }) => changesPlan(kind)) ? await countChange(tx, shopId) : null;
-  const revisions = await countStale(tx, shopId, [...new Set(fresh.flatMap(({ kind }) => readsTouchedBy(kind)))]);
-  const kinds = [...new Set(fresh.map(({ kind }) => kind))];
+  const wanted = done.some(({ kind }) => changesPlan(kind)) ? await countChange(tx, shopId) : null;
+  const revisions = await countStale(tx, shopId, [...new Set(done.flatMap(({ kind }) => readsTouchedBy(kind)))]);
+  const kinds = [...new Set(done.map(({ kind }) => kind))];
   // Of many kinds together the screens are told as of one that is not known: they read all anew.
   await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: shopId, seq: last.row.seq, kind: kinds.length === 1 ? last.kind : "many", wanted, revisions })})`);
 }

@@ -1,9 +1,10 @@
 import { dayPlace, type SeasonNeedsRead, type SeasonsRead, type SeasonSummary } from "@yule/contract";
-import { and, asc, count, desc, eq, inArray, ne, sql, type SQL } from "drizzle-orm";
+import { and, asc, desc, eq, inArray, ne, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { designNames } from "../designs/reads.ts";
 import { postedOn } from "../dispatch/reads.ts";
+import { outcomeOf } from "./outcome.ts";
 import { lesson, need, needLine, season } from "./tables.ts";
 
 /** Where a page ended: a day, and the id of the last row of that day. */
@@ -12,40 +13,12 @@ interface Place {
   readonly id: string;
 }
 const [SEASONS_PAGE, NEEDS_PAGE, MOST_LESSONS] = [12, 60, 100];
-/** What some seasons came to, each summed where it lies. */
+/** Seasons with what they came to: kept of those that are closed, reckoned of the others. */
 async function summaries(tx: Transaction, which: SQL | undefined, most: number): Promise<SeasonSummary[]> {
-  const ofSeason = and(eq(need.shopId, season.shopId), eq(need.seasonId, season.id));
-  const posted = sql`(${postedOn(tx, need)})`;
-  const needs = tx.select({ of: count() }).from(need).where(ofSeason);
-  const went = tx
-    .select({ of: sql`count(*) filter (where ${posted} is not null)` })
-    .from(need)
-    .where(ofSeason);
-  const inTime = tx
-    .select({ of: sql`count(*) filter (where ${posted} <= ${need.due})` })
-    .from(need)
-    .where(ofSeason);
-  const sum = (what: SQL) =>
-    sql`(${tx
-      .select({ of: sql`coalesce(sum(${what}), 0)` })
-      .from(needLine)
-      .innerJoin(need, and(eq(need.shopId, needLine.shopId), eq(need.id, needLine.needId)))
-      .where(ofSeason)})`.mapWith(Number);
-  return tx
-    .select({
-      ...{ id: season.id, version: season.version, name: season.name, from: season.from, until: season.until, state: season.state },
-      needs: sql`(${needs})`.mapWith(Number),
-      posted: sql`(${went})`.mapWith(Number),
-      inTime: sql`(${inTime})`.mapWith(Number),
-      cards: sum(sql`${needLine.quantity}`),
-      sold: sum(sql`${needLine.sold}`),
-      given: sum(sql`${needLine.given}`),
-      leftOver: sum(sql`${needLine.leftOver}`),
-    })
-    .from(season)
-    .where(which)
-    .orderBy(desc(season.until), desc(season.id))
-    .limit(most);
+  const rows = await tx.select().from(season).where(which).orderBy(desc(season.until), desc(season.id)).limit(most);
+  const found: SeasonSummary[] = [];
+  for (const { shopId: _shop, cameTo, ...row } of rows) found.push({ ...row, ...(cameTo ?? (await outcomeOf(tx, row.id))) });
+  return found;
 }
 
 /** A page of the seasons that are not open, latest first. */

@@ -1,29 +1,23 @@
-import { and, eq, isNotNull, sql } from "drizzle-orm";
+import { and, eq, isNotNull } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { need, ownOccasion, season } from "./tables.ts";
 
-/** Needs of the open season, as a part of another read. */
-export const openNeeds = (tx: Transaction) =>
-  tx
-    .select({ id: need.id })
+/** What belongs to the open season is found first, and the rest by its ids: told so, PostgreSQL goes by its indices whatever lies in the past. */
+export async function openNeeds(tx: Transaction): Promise<{ readonly id: string; readonly designId: string }[]> {
+  return tx
+    .select({ id: need.id, designId: need.designId })
     .from(need)
     .innerJoin(season, and(eq(season.shopId, need.shopId), eq(season.id, need.seasonId)))
     .where(eq(season.state, "open"));
-
-/** Designs that open needs ask for. */
-export const openDesigns = (tx: Transaction) =>
-  tx
-    .select({ id: need.designId })
-    .from(need)
-    .innerJoin(season, and(eq(season.shopId, need.shopId), eq(season.id, need.seasonId)))
-    .where(eq(season.state, "open"));
+}
 
 /** Needs of all seasons that refill the stash. */
-export const stashNeeds = (tx: Transaction) => tx.select({ id: need.id }).from(need).where(eq(need.kind, "stash"));
+export async function stashNeeds(tx: Transaction): Promise<string[]> {
+  return (await tx.select({ id: need.id }).from(need).where(eq(need.kind, "stash"))).map(({ id }) => id);
+}
 
 /** Households whose own days are kept. */
-export const householdsWithDays = (tx: Transaction) =>
-  tx
-    .select({ id: sql<string>`${ownOccasion.householdId}` })
-    .from(ownOccasion)
-    .where(isNotNull(ownOccasion.householdId));
+export async function householdsWithDays(tx: Transaction): Promise<string[]> {
+  const rows = await tx.selectDistinct({ id: ownOccasion.householdId }).from(ownOccasion).where(isNotNull(ownOccasion.householdId));
+  return rows.flatMap(({ id }) => (id === null ? [] : [id]));
+}

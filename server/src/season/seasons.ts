@@ -8,6 +8,7 @@ import type { Transaction } from "../db/pool.ts";
 import type { Writing } from "../db/writing.ts";
 import { keptFor, needsOfBatches } from "../bench/reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
+import { outcomeOf } from "./outcome.ts";
 import { unpostedOf } from "./reads.ts";
 import { need, season } from "./tables.ts";
 
@@ -88,7 +89,7 @@ async function closeSeason(writing: Writing, payload: CommandPayload<"close-seas
     });
   }
   for (const { id } of open) await writing.update("need", id, { seasonId: next.id });
-  await writing.update("season", payload.id, { state: "closed" }, payload.version);
+  await writing.update("season", payload.id, { state: "closed", cameTo: await outcomeOf(writing.tx, payload.id) }, payload.version);
   await writing.update("season", next.id, { state: "open" });
   return { subject: ["season", payload.id], facts: { name: found.name, next: next.name, handedOn: open.length } };
 }
@@ -111,7 +112,7 @@ async function openAgain(writing: Writing, payload: CommandPayload<"open-season"
   if (standing.id !== payload.instead)
     refuse({ code: "two-open", path: ["instead"], given: ["another season"], allowed: phrase`${standing.name}, which is open: one season is open at a time` });
   await writing.update("season", standing.id, { state: "prepared" });
-  await writing.update("season", payload.id, { state: "open" }, payload.version);
+  await writing.update("season", payload.id, { state: "open", cameTo: null }, payload.version);
   return { subject: ["season", payload.id], facts: { name: found.name, instead: standing.name } };
 }
 

@@ -1,4 +1,4 @@
-import { lessonKinds, seasonStates, type PlanStarts, type StoredPlan } from "@yule/contract";
+import { lessonKinds, seasonStates, type PlanStarts, type SeasonOutcome, type StoredPlan } from "@yule/contract";
 import { MATTERS } from "@yule/core";
 import { sql } from "drizzle-orm";
 import { boolean, check, date, doublePrecision, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, unique, uniqueIndex, uuid } from "drizzle-orm/pg-core";
@@ -14,6 +14,8 @@ export const season = pgTable(
     from: date("from_day", { mode: "string" }).notNull(),
     until: date("until_day", { mode: "string" }).notNull(),
     state: text("state", { enum: seasonStates }).notNull(),
+    /** What it came to, kept when it is closed. */
+    cameTo: jsonb("came_to").$type<SeasonOutcome>(),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

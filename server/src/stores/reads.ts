@@ -1,5 +1,5 @@
 import type { StoresRead, StoreRead } from "@yule/contract";
-import { asc, desc, eq } from "drizzle-orm";
+import { and, asc, desc, eq, gte } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { storeTable, storeMove } from "./tables.ts";
 
@@ -9,8 +9,17 @@ export async function readShelf(tx: Transaction): Promise<StoreRead[]> {
   return stores.map(({ shopId: _, ...row }) => row);
 }
 
-export async function readStores(tx: Transaction): Promise<StoresRead> {
-  const moves = await tx.select().from(storeMove).where(eq(storeMove.retracted, false)).orderBy(desc(storeMove.at)).limit(200);
+/** What came and went is told for so many days, and no more than so much of it. */
+const [RECENT_DAYS, MOST_MOVES] = [60, 200];
+
+export async function readStores(tx: Transaction, now: Date): Promise<StoresRead> {
+  const since = new Date(now.getTime() - RECENT_DAYS * 86_400_000);
+  const moves = await tx
+    .select()
+    .from(storeMove)
+    .where(and(eq(storeMove.retracted, false), gte(storeMove.at, since)))
+    .orderBy(desc(storeMove.at), desc(storeMove.id))
+    .limit(MOST_MOVES);
   return {
     stores: await readShelf(tx),
     moves: moves.map((move) => ({ storeId: move.storeId, quantity: move.quantity, why: move.why, at: move.at.toISOString() })),

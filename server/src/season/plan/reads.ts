@@ -36,7 +36,7 @@ export async function readOutlook(tx: Transaction, outside: Outside, now: Date):
   const shop = await readShop(tx, HOME.accountId, now);
   const season = await readSeason(tx);
   const { designs } = await readDesigns(tx);
-  const { stores } = await readStores(tx);
+  const { stores } = await readStores(tx, now);
   const bench = await readBench(tx, outside.hygrometer, now);
   const dispatch = await readDispatch(tx, outside.carrier, now);
   const { season: own, prepared, copied, occasionsBefore, left, needs, sessions: pattern, changes, pinned, lessons, ownOccasions, reliability } = season;

@@ -1,0 +1,1 @@
+ALTER TABLE "season" ADD COLUMN "came_to" jsonb;
