@@ -19,12 +19,11 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
     .where(and(eq(sessionFact.retracted, false), gte(sessionFact.at, new Date(now.getTime() - RECENT_DAYS * 86_400_000))))
     .orderBy(asc(sessionFact.at));
   const air = hygrometer.at(now);
-  const designs = [
-    ...new Set([...owed.map(({ designId }) => designId), ...batches.filter(({ facts }) => facts.length > 0).map(({ designId }) => designId), ...(await designsPaintedLast(tx))]),
-  ];
+  const asked = [...new Set([...owed, ...batches.filter(({ facts }) => facts.length > 0)].map(({ designId }) => designId))];
+  const others = [...new Set(await designsPaintedLast(tx))].filter((id) => !asked.includes(id));
   return {
     batches,
-    learned: await readLearned(tx, designs, now),
+    learned: await readLearned(tx, { asked, others }, now),
     sessions: sessions.map(({ id, what, at, meantPanels, meantUntil, note }) => ({
       id,
       what,
@@ -33,7 +32,7 @@ export async function readBench(tx: Transaction, hygrometer: Hygrometer, now: Da
       note,
     })),
     room: air ? { ...air, by: hygrometer.name, simulated: hygrometer.simulated } : null,
-    yields: await readYields(tx, designs),
+    yields: await readYields(tx, asked),
   };
 }
 
@@ -177,7 +176,7 @@ export async function batchesOfDesigns(tx: Transaction, designIds: readonly stri
 }
 
 /** Batches begun last, whose stages are learned from beside those of the open work. */
-const NEWEST_BATCHES = 6;
+const NEWEST_BATCHES = 24;
 
 async function designsPaintedLast(tx: Transaction): Promise<string[]> {
   const newest = await tx.select({ designId: batch.designId }).from(batch).orderBy(desc(batch.startedAt)).limit(NEWEST_BATCHES);

@@ -93,14 +93,34 @@ async function foldBatches(tx: Transaction, shopId: string, ids: readonly string
     shopId,
     taught.map(([{ id, designId }, { good, bad }]) => ({ designId, good: good - (was.get(id)?.good ?? 0), bad: bad - (was.get(id)?.bad ?? 0) })),
   );
-  await tx.delete(batchDay).where(and(eq(batchDay.shopId, shopId), inArray(batchDay.batchId, [...ids])));
-  const days = taught.flatMap(([{ id }, lessons]) => lessons.days.map((each) => ({ shopId, batchId: id, ...each })));
-  if (days.length > 0) await tx.insert(batchDay).values(days);
+  await keepDays(
+    tx,
+    shopId,
+    ids.map((id) => ({ id, days: taught.find(([each]) => each.id === id)?.[1].days ?? [], before: was.get(id)?.days ?? [] })),
+  );
   if (taught.length > 0)
     await tx
       .insert(batchLesson)
       .values(taught.map(([{ id }, of]) => ({ shopId, batchId: id, of })))
       .onConflictDoUpdate({ target: [batchLesson.shopId, batchLesson.batchId], set: { of: sql`excluded.of` } });
+}
+
+/** Days that a batch was worked at: those that are no more go, those that are otherwise are written. */
+async function keepDays(
+  tx: Transaction,
+  shopId: string,
+  batches: readonly { readonly id: string; readonly days: BatchLessons["days"]; readonly before: BatchLessons["days"] }[],
+): Promise<void> {
+  const key = (id: string, { day, from, to }: BatchLessons["days"][number]): string => `${id} ${day} ${String(from)} ${String(to)}`;
+  const known = new Set(batches.flatMap(({ id, before }) => before.map((each) => key(id, each))));
+  const gone = batches.filter(({ days, before }) => before.some(({ day }) => !days.some((each) => each.day === day))).map(({ id }) => id);
+  if (gone.length > 0) await tx.delete(batchDay).where(and(eq(batchDay.shopId, shopId), inArray(batchDay.batchId, gone)));
+  const fresh = batches.flatMap(({ id, days }) => days.filter((each) => gone.includes(id) || !known.has(key(id, each))).map((each) => ({ shopId, batchId: id, ...each })));
+  if (fresh.length > 0)
+    await tx
+      .insert(batchDay)
+      .values(fresh)
+      .onConflictDoUpdate({ target: [batchDay.shopId, batchDay.batchId, batchDay.day], set: { from: sql`excluded.from_minute`, to: sql`excluded.to_minute` } });
 }
 
 /** Rows to be added, sorted by what tells them apart: two commands that add to the same rows never wait for each other. */

@@ -1,5 +1,5 @@
 import type { BenchLearned, BenchRead, DesignRead, LeftCards } from "@yule/contract";
-import { addDays, dayAt, type TimesSeen } from "@yule/core";
+import { addDays, dayAt, takenTogether, type StageRecord, type TimesSeen } from "@yule/core";
 import { stageRecords } from "@yule/derive";
 import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
@@ -10,11 +10,11 @@ import { batchDay, cardOutcome, designYield, timeSeen } from "./tables.ts";
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
 const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
 
-/** What the bench has taught, for the stages of these designs. */
-export async function readLearned(tx: Transaction, designIds: readonly string[], now: Date): Promise<BenchLearned> {
+/** What the bench has taught: of the stages of designs that are asked for one by one, of others that were painted last taken together. */
+export async function readLearned(tx: Transaction, { asked, others }: { readonly asked: readonly string[]; readonly others: readonly string[] }, now: Date): Promise<BenchLearned> {
   const { timeZone } = await readHome(tx);
   const today = dayAt(now, timeZone);
-  const designs = await readRoutes(tx, designIds);
+  const designs = await readRoutes(tx, [...asked, ...others]);
   const stages = [...designs.values()].flatMap((route) => route.map(({ id }) => id));
   const seen = stages.length === 0 ? [] : await tx.select().from(timeSeen).where(inArray(timeSeen.stageId, stages));
   const papers = await readPapers(tx, [...designs.keys()]);
@@ -30,11 +30,14 @@ export async function readLearned(tx: Transaction, designIds: readonly string[],
     .where(gte(batchDay.day, addDays(today, -7 * WORKED_WEEKS)))
     .groupBy(batchDay.batchId)
     .having(gte(max(batchDay.day), addDays(today, -7 * STAY_WEEKS)));
+  const told = seen.map(({ shopId: _, stageId: stage, ...cell }): TimesSeen => ({ stage, ...cell }));
+  const recordsFor = (ids: readonly string[]): StageRecord[] =>
+    stageRecords(
+      ids.map((id): Pick<DesignRead, "stages" | "paperId"> => ({ stages: designs.get(id) ?? [], paperId: papers.get(id) ?? null })),
+      told,
+    );
   return {
-    records: stageRecords(
-      [...designs].map(([id, route]): Pick<DesignRead, "stages" | "paperId"> => ({ stages: route, paperId: papers.get(id) ?? null })),
-      seen.map(({ shopId: _, stageId: stage, ...cell }): TimesSeen => ({ stage, ...cell })),
-    ),
+    records: [...recordsFor(asked), ...takenTogether(recordsFor(others))],
     worked: worked.flatMap(({ day, from, to }) => (from === null || to === null ? [] : [{ day, from, to }])),
     stays: [...new Map(stays.flatMap(({ from, until }) => (from === null || until === null ? [] : [[`${from} ${until}`, { from, until }] as const]))).values()],
   };

@@ -77,6 +77,29 @@ export function recordsOf(stages: readonly (Pick<SeenStage, "id" | "medium" | "w
   });
 }
 
+/** Steps of what is only borrowed from are coarser: it tells of the shop, of a medium and a paper, not of a stage. */
+const COARSE = 4;
+
+/**
+ * Stages that nothing asks for now, taken together by what bears on them: what they tell of the shop, its air and its practice stays, at the
+ * length of a few stages, however many there were.
+ */
+export function takenTogether(records: readonly StageRecord[]): StageRecord[] {
+  const coarse = (steps: number): number => (Math.abs(steps) >= NO_BOUND ? steps : COARSE * Math.round(steps / COARSE) || 0);
+  const kinds = new Map<string, StageRecord[]>();
+  for (const record of records) {
+    const key = JSON.stringify([record.medium, record.water, record.paper]);
+    kinds.set(key, [...(kinds.get(key) ?? []), record]);
+  }
+  return [...kinds.values()].flatMap((of) => {
+    const [first] = of;
+    if (!first) return [];
+    const stage = `earlier ${first.medium} ${first.water} ${first.paper}`;
+    const seen = seenIn(of).map((cell) => ({ ...cell, stage, low: coarse(cell.low), high: coarse(cell.high) }));
+    return recordsOf([{ ...first, id: stage }], sumOfSeen([seen]));
+  });
+}
+
 /** Several batches' worth, and what one of them taught taken out again where it is told with `less`. */
 export function sumOfSeen(parts: readonly (readonly TimesSeen[])[], less: readonly TimesSeen[] = []): TimesSeen[] {
   const cells = new Map<string, TimesSeen>();

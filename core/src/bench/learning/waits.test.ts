@@ -1,4 +1,4 @@
-import { recordsOf, sumOfSeen, timesSeen } from "./records.ts";
+import { recordsOf, sumOfSeen, takenTogether, timesSeen } from "./records.ts";
 import { dryingSightings, handsEffects, handsSightings, type SeenBatch, type SeenStage } from "./sightings.ts";
 import { borrowedFrom, careBefore, dryingTime, handsTime, learnBench as learnRecords } from "./waits.ts";
 
@@ -162,4 +162,24 @@ test("times learned from counts are those learned panel by panel, within what th
   const mean = seen.reduce((sum, { took }) => sum + Math.log(took), 0) / seen.length;
   expect(Math.abs(Math.log(counted.typical / 2) - mean)).toBeLessThan(0.12);
   expect(counted.seen).toBe(seen.length);
+});
+
+test("stages of years ago, taken together, still teach what a new one leans on, at the length of one", () => {
+  const panels = Array.from({ length: 30 }, (_, index): Told[] => [
+    [String(index), "wash", "done", 0],
+    [String(index), "wash", "still-wet", 38 + (index % 5)],
+    [String(index), "wash", "dry", 43 + (index % 5)],
+  ]);
+  const old = Array.from({ length: 12 }, (_, number) =>
+    recordsOf(
+      [{ ...stage(`old ${String(number)}`), paper: "cotton" }],
+      timesSeen(batch(panels.flat())).map((cell) => ({ ...cell, stage: `old ${String(number)}` })),
+    ),
+  ).flat();
+  const together = takenTogether(old);
+  expect(together).toHaveLength(1);
+  expect(JSON.stringify(together).length).toBeLessThan(JSON.stringify(old).length / 8);
+  const [apart, joined] = [old, together].map((records) => dryingTime(learnRecords(records), stage("new"), "cotton", null, careBefore("wash")).typical);
+  expect(joined).toBeGreaterThan(33);
+  expect(Math.abs(Math.log((joined ?? 1) / (apart ?? 1)))).toBeLessThan(0.15);
 });
