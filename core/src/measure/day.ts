@@ -80,5 +80,8 @@ export const monthName = (on: Day): string => MONTHS[Number(on.slice(5, 7)) - 1]
 /** `Fri 21 Nov`. */
 export const printDay = (on: Day): string => `${WEEKDAYS[weekdayOf(on)] ?? ""} ${String(Number(on.slice(8)))} ${monthName(on).slice(0, 3)}`;
 
+/** `Fri 21 Nov 2031`: where what is told may be of another year. */
+export const printDayOfYear = (on: Day): string => `${printDay(on)} ${on.slice(0, 4)}`;
+
 /** `19:30`. */
 export const printTime = (minuteOfDay: number): string => `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;

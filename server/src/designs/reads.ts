@@ -1,5 +1,5 @@
 import { namePlace, type DesignsRead, type DesignRead, type PutAwayRead } from "@yule/contract";
-import { and, asc, eq, inArray, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, eq, inArray, notExists, or, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { openNeeds } from "../season/open.ts";
 import { colourway, design, layer, sentiment, series, stage } from "./tables.ts";
@@ -57,12 +57,24 @@ function byDesign<Part extends { readonly designId: string }>(parts: readonly Pa
 /** Designs that are not put away, and those that open needs ask for. */
 export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
   const asked = [...new Set((await openNeeds(tx)).map(({ designId }) => designId))];
-  const allSeries = await tx.select().from(series).orderBy(asc(series.name));
+  const designs = await designsIn(tx, asked.length === 0 ? eq(design.archived, false) : or(eq(design.archived, false), inArray(design.id, asked)));
+  // Series of which all cards are put away are put away with them; one that is new has none yet.
+  const hung = [...new Set(designs.map(({ seriesId }) => seriesId))];
+  const ofSeries = tx
+    .select({ id: design.id })
+    .from(design)
+    .where(and(eq(design.shopId, series.shopId), eq(design.seriesId, series.id)));
+  const isNew = notExists(ofSeries);
+  const allSeries = await tx
+    .select()
+    .from(series)
+    .where(hung.length === 0 ? isNew : or(inArray(series.id, hung), isNew))
+    .orderBy(asc(series.name));
   const sentiments = await tx.select().from(sentiment).orderBy(asc(sentiment.text));
   return {
     sentiments: sentiments.map(({ shopId: _s, ...rest }) => rest),
     series: allSeries.map(({ shopId: _s, ...rest }) => rest),
-    designs: await designsIn(tx, asked.length === 0 ? eq(design.archived, false) : or(eq(design.archived, false), inArray(design.id, asked))),
+    designs,
   };
 }
 

@@ -26,7 +26,7 @@ function Listed({ designs, onChoose }: { designs: readonly DesignRead[]; onChoos
   return (
     <>
       {found.map(({ id, name, version }) => (
-        <Flex key={id} justify="space-between" align="center" gap="12px" borderTop="1px solid" borderColor="hairline" maxWidth="640px" minHeight="46px">
+        <Flex key={id} justify="space-between" align="center" gap="12px" borderTop="1px solid" borderColor="hairline" maxWidth="640px" paddingY="4px">
           {designs.some((each) => each.id === id) ? (
             <Button variant="ghost" onClick={() => onChoose(id)}>
               {name}

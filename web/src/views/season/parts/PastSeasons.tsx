@@ -1,6 +1,6 @@
 import { problemFaults, type SeasonNeedsRead, type SeasonSummary, type SeasonThing } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, type Fault } from "@yule/core";
+import { day, printDay, printDayOfYear, type Fault } from "@yule/core";
 import { useState } from "react";
 import { usePastSeasonInfiniteQuery, useSeasonsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -71,7 +71,7 @@ export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing
         {season.name}
       </Heading>
       <Text marginBottom="8px">
-        {printDay(day(season.from))} to {printDay(day(season.until))}, {season.state}: {cameTo(season)}.
+        {printDayOfYear(day(season.from))} to {printDayOfYear(day(season.until))}, {season.state}: {cameTo(season)}.
       </Text>
       <Flex gap="10px" wrap="wrap" marginBottom="12px">
         <Button size="sm" variant="outline" onClick={onBack}>

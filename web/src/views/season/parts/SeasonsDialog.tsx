@@ -1,6 +1,6 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, type Fault } from "@yule/core";
+import { day, printDayOfYear, type Fault } from "@yule/core";
 import { seasonAfter, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -40,7 +40,7 @@ export function SeasonsDialog({ outlook, onClose }: { outlook: Outlook; onClose:
             prepared.map((each) => (
               <Flex key={each.id} gap="8px 16px" align="center" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="8px">
                 <Text flex="1" minWidth="220px" overflowWrap="anywhere">
-                  <b>{each.name}</b>, {printDay(day(each.from))} to {printDay(day(each.until))}: {each.needs === 1 ? "1 need" : `${String(each.needs)} needs`}
+                  <b>{each.name}</b>, {printDayOfYear(day(each.from))} to {printDayOfYear(day(each.until))}: {each.needs === 1 ? "1 need" : `${String(each.needs)} needs`}
                 </Text>
                 <Button size="sm" variant="ghost" onClick={() => setPast(each.id)}>
                   Look at it
@@ -77,7 +77,7 @@ function OpenSeason({ outlook }: { outlook: Outlook }) {
         {season.name}
       </Heading>
       <Text marginBottom="6px">
-        {printDay(day(season.from))} to {printDay(day(season.until))}.{" "}
+        {printDayOfYear(day(season.from))} to {printDayOfYear(day(season.until))}.{" "}
         {needs.length === 0
           ? "Nothing is owed in it yet."
           : isDone
