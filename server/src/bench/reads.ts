@@ -112,7 +112,9 @@ async function openBatches(tx: Transaction, owed: readonly { readonly id: string
           .selectDistinct({ id: unit.batchId })
           .from(unit)
           .where(and(inArray(unit.batchId, ofRefills), eq(unit.grade, "good"), isNull(unit.servesNeedId)));
-  const all = [...new Set([...ofOpenWork, ...[...inStash, ...kept].map(({ id }) => id)])];
+  // Panels that were given to open work lie in the batches they were painted in.
+  const given = unposted.length === 0 ? [] : await tx.selectDistinct({ id: unit.batchId }).from(unit).where(inArray(unit.servesNeedId, unposted));
+  const all = [...new Set([...ofOpenWork, ...[...inStash, ...kept, ...given].map(({ id }) => id)])];
   const isOpen = ofOpenWork.length === 0 ? sql`false` : inArray(batch.id, ofOpenWork);
   const isRefill = refills.length === 0 ? sql<boolean>`false` : sql<boolean>`${inArray(batch.needId, refills)}`;
   const since = new Date(now.getTime() - ASKED_FOR_DAYS * 86_400_000);
@@ -122,7 +124,11 @@ async function openBatches(tx: Transaction, owed: readonly { readonly id: string
     .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), isNull(unit.grade)));
   return readBatches(tx, all, {
     isRefill,
-    panels: or(isOpen, and(isNull(unit.servesNeedId), or(eq(unit.grade, "stash"), and(eq(unit.grade, "good"), isRefill)))),
+    panels: or(
+      isOpen,
+      unposted.length === 0 ? undefined : inArray(unit.servesNeedId, unposted),
+      and(isNull(unit.servesNeedId), or(eq(unit.grade, "stash"), and(eq(unit.grade, "good"), isRefill))),
+    ),
     happened: and(isOpen, or(exists(unjudged), gte(benchFact.at, since))),
   });
 }

@@ -102,6 +102,7 @@ test("what is closed is read only, is looked up, and can be opened again; its st
   // Of its batch only the panel in the stash is carried along, without what was told of it, once its design is asked for.
   expect((await bench()).batches).toMatchObject([{ id: batchId, units: [{ id: spare, grade: "stash" }], facts: [] }]);
   expect((await shop.give("serve-need", { needId: gulls.id, unitIds: [spare], lines: [] })).status).toBe(200);
+  expect((await bench()).batches).toMatchObject([{ id: batchId, units: [{ id: spare, servesNeedId: gulls.id }] }]);
 
   const [past] = (await shop.get<SeasonsRead>("seasons")).seasons;
   expect(past).toMatchObject({ name: "Season 2031", state: "closed", needs: 1, cards: 3, posted: 1, inTime: 1 });
