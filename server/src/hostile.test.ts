@@ -182,7 +182,7 @@ async function rows(): Promise<{ there: Record<string, number>; logged: Record<s
     for (const table of Object.keys(logged)) {
       const name = table.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
       const [count] = (await tx.execute<{ count: string }>(sql`select count(*) from ${sql.identifier(name)}`)).rows;
-      there[table] = Number(count?.count) - (table === "shop" ? 1 : 0);
+      there[table] = Number(count?.count) - (table === "shop" || table === "season" ? 1 : 0);
     }
     return { there, logged };
   });

@@ -1,5 +1,5 @@
 import type { RoomRead } from "@yule/contract";
-import { dryingTime, handsTime, learnBench, measured, recordsOf, seenIn, sumOfSeen, timesSeen, type LearnedTime, type StageRecord } from "@yule/core";
+import { dryingTime, handsTime, learnBench, measured, recordsOf, sightingsIn, sumOfSeen, timesSeen, type LearnedTime, type StageRecord } from "@yule/core";
 import type { StandingBatch } from "./table.ts";
 import { timedBatch } from "./learnedRoute.ts";
 
@@ -24,7 +24,7 @@ export function learnedIn(records: readonly StageRecord[], lying: readonly Stand
   const earlier = told.map(({ batch, design }) => timesSeen(timedBatch({ ...batch, facts: batch.facts.filter(({ at }) => Date.parse(at) < from.getTime()) }, design)));
   const since = told.flatMap(({ batch, design }) => timesSeen(timedBatch(batch, design)));
   // What has not come up to the server yet is in no record, and so is not taken out of one.
-  const before = sumOfSeen([seenIn(records), ...earlier], since).filter(({ count }) => count > 0);
+  const before = sumOfSeen([sightingsIn(records), ...earlier], since).filter(({ count }) => count > 0);
   const [was, is] = [learnBench(recordsOf(records, before)), learnBench(records)];
   const changed = (stage: string, what: LearnedNow["what"], before: LearnedTime, after: LearnedTime): LearnedNow[] =>
     after.seen > before.seen && Math.abs(after.typical / before.typical - 1) >= WORTH_TELLING

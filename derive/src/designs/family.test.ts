@@ -2,7 +2,7 @@ import type { DesignsRead, HouseholdRead, OwnOccasionRead } from "@yule/contract
 import { day } from "@yule/core";
 import { design } from "../season/examples.ts";
 import type { NeedView } from "../season/needView.ts";
-import { archivedOf, familiesOf, memberOf, wallGaps, wantedIn } from "./family.ts";
+import { familiesOf, memberOf, wallGaps, wantedIn } from "./family.ts";
 
 const household = (more: Partial<HouseholdRead>): HouseholdRead => ({
   id: "h",
@@ -86,6 +86,5 @@ test("the wall leaves out what is put away, and names what nothing serves with t
   const [family] = familiesOf(read);
   expect(family?.designs.map((each) => each.id)).toEqual([design.id]);
   expect(family?.check.findings.map((finding) => finding.rule)).toEqual(["odd"]);
-  expect(archivedOf(read).map((each) => each.id)).toEqual(["old"]);
   expect(wallGaps(read, wantedIn(season({ needs: [needFor("a", "wedding")] })))).toMatchObject([{ wanted: { says: "Wedding" }, lacks: "not for wedding", nearest: design.id }]);
 });

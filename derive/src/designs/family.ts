@@ -107,8 +107,6 @@ export function wantedIn({
 }
 
 const sentimentsOf = ({ sentiments }: DesignsRead): ReadonlyMap<string, SentimentRead> => new Map(sentiments.map((each) => [each.id, each]));
-/** Designs that are put away. */
-export const archivedOf = ({ designs }: Pick<DesignsRead, "designs">): readonly DesignRead[] => designs.filter((design) => design.archived);
 const hungOf = ({ designs }: DesignsRead): readonly DesignRead[] => designs.filter((design) => !design.archived);
 
 /** The families on the wall, with what ties and what breaks each. Follows from the designs alone, so a tap at the bench works nothing out anew. */

@@ -148,14 +148,12 @@ async function batchesOfNeeds(tx: Transaction, needIds: readonly string[]): Prom
 /** Some batches whole, with all that was told of them. */
 export const batchesById = (tx: Transaction, ids: readonly string[]): Promise<BatchRead[]> => readBatches(tx, ids);
 
-/** The needs that some batches were painted for. */
-export async function needsOfBatches(tx: Transaction, ids: readonly string[]): Promise<string[]> {
-  const rows = await tx
-    .selectDistinct({ needId: batch.needId })
+/** The needs that some batches were painted for, as a part of another read. */
+export const needsOfBatches = (tx: Transaction, ids: readonly string[]) =>
+  tx
+    .select({ needId: batch.needId })
     .from(batch)
     .where(inArray(batch.id, [...ids]));
-  return rows.map(({ needId }) => needId);
-}
 
 /** Panels that were painted to refill the stash and are kept, by the need that asked for them. */
 export async function keptFor(tx: Transaction, needIds: readonly string[]): Promise<ReadonlyMap<string, number>> {

@@ -196,7 +196,7 @@ function lookUpRoutes(router: Router, { database }: Pick<AppSetting, "database">
     });
   };
   page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
-  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId(ctx.params.id), after));
+  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId((ctx.params as { readonly id?: string }).id), after));
   page("/households", householdsQuery, readHouseholds);
   page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

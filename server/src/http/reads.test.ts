@@ -35,7 +35,8 @@ afterAll(() => shop.close());
 /** A past of 4,000 needs, laid beside the demo row by row: what the planner of PostgreSQL sees is that there is much of everything. */
 const uuid = (area: string, of: string): string => `('01936b5c-${area}-7000-8000-' || lpad(to_hex(${of}), 12, '0'))::uuid`;
 const OWN = `'${HOME.shopId}'::uuid`;
-const [ONE_COLOURWAY, ONE_STAGE, ONE_STORE] = ["colourway", "stage", "store"].map((table) => `(select id from ${table} order by id limit 1)`);
+const one = (table: string): string => `(select id from ${table} order by id limit 1)`;
+const [ONE_COLOURWAY, ONE_STAGE, ONE_STORE] = [one("colourway"), one("stage"), one("store")];
 const ONE_DESIGN = "'01936b5c-7aff-7000-8000-000000000001'::uuid";
 const PAST = [
   `insert into design select (jsonb_populate_record(null::design, to_jsonb(old) || '{"id": "01936b5c-7aff-7000-8000-000000000001", "name": "Of the past", "archived": true}')).* from design old order by id limit 1`,

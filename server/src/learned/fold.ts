@@ -1,5 +1,5 @@
 import type { BatchRead } from "@yule/contract";
-import { keyOf, sumOfSeen, type TimesSeen } from "@yule/core";
+import { sightingKey, sumOfSeen, type TimesSeen } from "@yule/core";
 import { lessonsOf, type BatchLessons } from "@yule/derive";
 import { and, eq, inArray, sql } from "drizzle-orm";
 import { allBatches, batchesById, batchesOfDesigns } from "../bench/reads.ts";
@@ -137,7 +137,7 @@ async function addTimes(tx: Transaction, shopId: string, times: readonly TimesSe
   if (times.length === 0) return;
   await tx.execute(
     sql`insert into time_seen (shop_id, stage_id, what, low, high, beside, count, sum, squares)
-      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(times, keyOf)}::json)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(times, sightingKey)}::json)
         as added(stage uuid, what text, low integer, high integer, beside integer, count integer, sum bigint, squares bigint)
       on conflict (shop_id, stage_id, what, low, high, beside) do update
       set count = time_seen.count + excluded.count, sum = time_seen.sum + excluded.sum, squares = time_seen.squares + excluded.squares`,

@@ -110,7 +110,7 @@ test("whatever happens at the bench and is taken back, what was counted is what 
 }, 120_000);
 
 test("two devices that tell of one batch at the same moment are both counted", async () => {
-  const [{ batchId = "", units = [] } = {}] = batches;
+  const { batchId, units } = batches[0] ?? { batchId: "", units: [] };
   const tell = (unit: number, minute: number) =>
     shop.give("tell-bench", { batchId, facts: [{ id: v7(), unitId: units[unit] ?? "", stageId: ids.wash, what: "done", at: ago(minute), why: "" }] });
   const told = await Promise.all([tell(0, 900), tell(1, 903), tell(2, 905), tell(0, 911), tell(1, 914)]);

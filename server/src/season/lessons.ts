@@ -2,14 +2,14 @@ import type { CommandPayload, seasonCommands } from "@yule/contract";
 import { dayAt } from "@yule/core";
 import { missing } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import { openSeason } from "./seasons.ts";
+import { presentSeason } from "./seasons.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
 async function noteLesson(writing: Writing, payload: CommandPayload<"note-lesson">): Promise<HandlerResult<"note-lesson">> {
   if (payload.designId !== null && !(await writing.find("design", payload.designId))) return missing("design", ["designId"], payload.designId);
   if (payload.stageId !== null && (await writing.find("stage", payload.stageId))?.designId !== payload.designId) return missing("stage", ["stageId"], payload.stageId);
   const shop = await writing.find("shop", writing.shopId);
-  await writing.insert("lesson", { ...payload, seasonId: (await openSeason(writing.tx)).id, notedOn: dayAt(writing.at, shop?.timeZone ?? "UTC") });
+  await writing.insert("lesson", { ...payload, seasonId: (await presentSeason(writing.tx)).id, notedOn: dayAt(writing.at, shop?.timeZone ?? "UTC") });
   return { subject: payload.designId === null ? ["shop", writing.shopId] : ["design", payload.designId], facts: { moment: payload.moment, text: payload.text } };
 }
 

@@ -25,7 +25,9 @@ const need = (title: string, more: { seasonId?: string } = {}) => ({
 
 /** The need of the furnished shop painted, judged, and with one panel left for the stash. */
 async function paint(): Promise<{ batchId: string; spare: string }> {
-  const [batchId, ...units] = [v7(), v7(), v7(), v7(), v7()];
+  const batchId = v7();
+  const spare = v7();
+  const units = [v7(), v7(), v7(), spare];
   const colourways = [ids.blue, ids.blue, ids.red, ids.blue];
   const told = { batchId, needId: ids.need, units: units.map((id, index) => ({ id, number: index + 1, colourwayId: colourways[index] ?? "" })) };
   await shop.give("split-sheets", { batches: [told], uses: [{ storeId: ids.paper, sheets: 1 }] });
@@ -35,7 +37,7 @@ async function paint(): Promise<{ batchId: string; spare: string }> {
       facts: units.map((unitId, index) => ({ id: v7(), unitId, stageId, what: "done" as const, at: `2031-11-08T09:0${String(index)}:00Z` })),
     });
   await shop.give("grade-panels", { batchId, grades: units.map((unitId, index) => ({ unitId, grade: index === 3 ? ("stash" as const) : ("good" as const) })) });
-  return { batchId, spare: units[3] ?? "" };
+  return { batchId, spare };
 }
 async function post(): Promise<void> {
   await shop.give("assemble-cards", { needId: ids.need, lines: [ids.blueLine, ids.redLine].map((lineId, index) => ({ lineId, quantity: 2 - index })) });

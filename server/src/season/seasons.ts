@@ -1,6 +1,6 @@
 import type { CommandPayload, seasonCommands } from "@yule/contract";
 import { phrase } from "@yule/core";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, or } from "drizzle-orm";
 import { v7 } from "uuid";
 import type { Change } from "../db/change.ts";
 import { missing, refuse } from "../db/refusal.ts";
@@ -15,7 +15,7 @@ import { need, season } from "./tables.ts";
 export type SeasonRow = typeof season.$inferSelect;
 
 /** The season that is open. */
-export async function openSeason(tx: Transaction): Promise<SeasonRow> {
+export async function presentSeason(tx: Transaction): Promise<SeasonRow> {
   const [row] = await tx.select().from(season).where(eq(season.state, "open"));
   if (!row) throw new Error("no season of the shop is open");
   return row;
@@ -106,7 +106,7 @@ async function preparedSeason(writing: Writing, id: string): Promise<SeasonRow> 
 async function openAgain(writing: Writing, payload: CommandPayload<"open-season">): Promise<HandlerResult<"open-season">> {
   const found = await writing.find("season", payload.id);
   if (!found) return missing("season", ["id"], payload.id);
-  const standing = await openSeason(writing.tx);
+  const standing = await presentSeason(writing.tx);
   if (found.state === "open")
     refuse({ code: "open-already", path: ["id"], given: [{ name: found.name, of: "season" }, ", which is open"], allowed: ["a season that is prepared or closed"] });
   if (standing.id !== payload.instead)
@@ -126,7 +126,9 @@ const OF_BATCH: ReadonlySet<string> = new Set(["unit", "benchFact"]);
  */
 export async function refuseClosed(tx: Transaction, changes: readonly Change[]): Promise<void> {
   const [needs, seasons, batches] = [new Set<string>(), new Set<string>(), new Set<string>()];
-  const put = (into: Set<string>, value: unknown): void => void (typeof value === "string" && into.add(value));
+  const put = (into: Set<string>, value: unknown): void => {
+    if (typeof value === "string") into.add(value);
+  };
   for (const { table, before, after } of changes) {
     if (table === "need") put(seasons, after?.seasonId ?? before?.seasonId);
     const column = OF_NEED[table];
@@ -136,20 +138,15 @@ export async function refuseClosed(tx: Transaction, changes: readonly Change[]):
       if (OF_BATCH.has(table) && !isGiven) put(batches, image?.batchId);
     }
   }
-  for (const id of batches.size > 0 ? await needsOfBatches(tx, [...batches]) : []) needs.add(id);
-  if (needs.size > 0) {
-    const rows = await tx
-      .selectDistinct({ seasonId: need.seasonId })
-      .from(need)
-      .where(inArray(need.id, [...needs]));
-    for (const { seasonId } of rows) seasons.add(seasonId);
-  }
-  if (seasons.size === 0) return;
+  if (seasons.size + needs.size + batches.size === 0) return;
+  const ofBatches = batches.size === 0 ? undefined : inArray(need.id, needsOfBatches(tx, [...batches]));
+  const ofNeeds = needs.size === 0 ? undefined : inArray(need.id, [...needs]);
+  const touched = ofBatches || ofNeeds ? inArray(season.id, tx.select({ id: need.seasonId }).from(need).where(or(ofNeeds, ofBatches))) : undefined;
   // Shared with whoever else works in it, and held against its closing until this is kept.
   const rows = await tx
     .select({ name: season.name, state: season.state })
     .from(season)
-    .where(inArray(season.id, [...seasons]))
+    .where(or(seasons.size === 0 ? undefined : inArray(season.id, [...seasons]), touched))
     .orderBy(season.id)
     .for("share");
   const closed = rows.find(({ state }) => state === "closed");
@@ -158,7 +155,7 @@ export async function refuseClosed(tx: Transaction, changes: readonly Change[]):
 
 /** The season a new need belongs to: the one that was told, or the open one. */
 export async function seasonFor(writing: Writing, told: string | null): Promise<string> {
-  if (told === null) return (await openSeason(writing.tx)).id;
+  if (told === null) return (await presentSeason(writing.tx)).id;
   const [found] = await writing.tx
     .select({ id: season.id })
     .from(season)

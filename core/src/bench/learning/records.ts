@@ -37,7 +37,7 @@ const stepsOf = (value: number, step: number): number => Math.round(value / step
 export function timesSeen(batch: SeenBatch): TimesSeen[] {
   const cells = new Map<string, TimesSeen>();
   const add = (cell: TimesSeen): void => {
-    const key = keyOf(cell);
+    const key = sightingKey(cell);
     cells.set(key, joined(cells.get(key), cell));
   };
   for (const { stage, low, high, room } of dryingSightings(batch))
@@ -54,7 +54,7 @@ export function timesSeen(batch: SeenBatch): TimesSeen[] {
 }
 
 /** What tells one kind of sighting from another. */
-export const keyOf = ({ stage, what, low, high, beside }: Omit<TimesSeen, "count" | "sum" | "squares">): string => [stage, what, low, high, beside].join(" ");
+export const sightingKey = ({ stage, what, low, high, beside }: Omit<TimesSeen, "count" | "sum" | "squares">): string => [stage, what, low, high, beside].join(" ");
 
 const joined = (one: TimesSeen | undefined, other: TimesSeen): TimesSeen =>
   one ? { ...other, count: one.count + other.count, sum: one.sum + other.sum, squares: one.squares + other.squares } : other;
@@ -95,7 +95,7 @@ export function takenTogether(records: readonly StageRecord[]): StageRecord[] {
     const [first] = of;
     if (!first) return [];
     const stage = `earlier ${first.medium} ${first.water} ${first.paper}`;
-    const seen = seenIn(of).map((cell) => ({ ...cell, stage, low: coarse(cell.low), high: coarse(cell.high) }));
+    const seen = sightingsIn(of).map((cell) => ({ ...cell, stage, low: coarse(cell.low), high: coarse(cell.high) }));
     return recordsOf([{ ...first, id: stage }], sumOfSeen([seen]));
   });
 }
@@ -104,7 +104,7 @@ export function takenTogether(records: readonly StageRecord[]): StageRecord[] {
 export function sumOfSeen(parts: readonly (readonly TimesSeen[])[], less: readonly TimesSeen[] = []): TimesSeen[] {
   const cells = new Map<string, TimesSeen>();
   const add = (cell: TimesSeen): void => {
-    const key = keyOf(cell);
+    const key = sightingKey(cell);
     cells.set(key, joined(cells.get(key), cell));
   };
   for (const cell of parts.flat()) add(cell);
@@ -113,7 +113,7 @@ export function sumOfSeen(parts: readonly (readonly TimesSeen[])[], less: readon
 }
 
 /** The same as cells again. */
-export const seenIn = (records: readonly StageRecord[]): TimesSeen[] =>
+export const sightingsIn = (records: readonly StageRecord[]): TimesSeen[] =>
   records.flatMap(({ id: stage, drying, hands }) => [
     ...drying.map(([low, high, beside, count]): TimesSeen => ({ stage, what: "drying", low, high, beside, count, sum: 0, squares: 0 })),
     ...hands.map(([beside, count, sum, squares]): TimesSeen => ({ stage, what: "hands", low: 0, high: 0, beside, count, sum, squares })),

@@ -31,7 +31,7 @@ export default function LogbookView() {
           "Nothing was judged yet: yields are still a guess of nine in ten."
         ) : (
           <>
-            Of {judged} panels judged so far,{" "}
+            Of {judged} panels of the designs asked for now,{" "}
             <Figure
               why={yields
                 .map(([id, record]) => `${outlook.designs.find((design) => design.id === id)?.name ?? ""}: ${String(record.good)} good, ${String(record.bad)} not`)
@@ -39,7 +39,7 @@ export default function LogbookView() {
             >
               {good} were good
             </Figure>
-            {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs went out in time`}.
+            {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs of ${outlook.season.name} went out in time`}.
           </>
         )}
         <ReliabilityWords reliability={outlook.reliability} />
