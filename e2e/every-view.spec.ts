@@ -20,7 +20,7 @@ const VIEWS: Readonly<Record<string, RegExp>> = {
   finish: /^Gull Steps order: 0 of 7 are good, and 7 are still on the bench\./,
   dispatch: /^Nothing is ready to go yet\. Next to go is Gull Steps order, by Tue 11 Nov\.$/,
   stores: /^Cotton 300 gsm, 20 × 26 runs out on \w{3} \d+ \w{3}: order \d+ packs? by \w{3} \d+ \w{3}/,
-  logbook: /^Of 35 panels judged so far, 29 were good, and 3 of 3 needs went out in time\.$/,
+  logbook: /^Of 35 panels of the designs asked for now, 29 were good, and 3 of 3 needs of Season 2031 went out in time\.$/,
 };
 const COLOUR: readonly RegExp[] = [
   /^Night train, dusk blue: Dusk and Lamp Oil go dull where they overlap\. Take Quince/,

@@ -65,7 +65,7 @@ test("a design is put away, not deleted: it leaves the wall, keeps its history a
   await expect(page.getByRole("dialog").getByLabel("Design").locator("option", { hasText: "Bicycle in rain" })).toHaveCount(0);
   await page.keyboard.press("Escape");
   await page.goto(`${shop.url}/designs`);
-  await page.getByText("1 put away").click();
+  await page.getByText("Designs put away").click();
   await page.getByRole("button", { name: "Bicycle in rain" }).click();
   await page.getByRole("button", { name: "Bring it back" }).click();
   await page.getByRole("link", { name: "The wall" }).click();

@@ -1,7 +1,8 @@
+import { day, phrase, printDay, type FaultValue } from "@yule/core";
 import { z } from "zod";
 import { splitIn } from "../sheets/split.ts";
 import { faultsOf } from "./fault.ts";
-import { faultLine, pathText } from "./faultLine.ts";
+import { faultLine, faultWords, pathText, plainSpeech } from "./faultLine.ts";
 
 const lines = (schema: z.ZodType, input: unknown): string[] => {
   const read = schema.safeParse(input);
@@ -38,4 +39,12 @@ test("every fault of an input is told at once, and a long text is cut", () => {
     "panels: given [], allowed at least 1 of them",
   ]);
   expect(lines(z.object({ count: z.int() }), { count: "x".repeat(500) })[0]?.length).toBeLessThan(120);
+});
+
+test("days of different years are told apart by their years, and only they", () => {
+  const say = (value: FaultValue): string => ("day" in value ? printDay(value.day) : plainSpeech(value));
+  const fault = (given: string, least: string) => ({ given: [{ day: day(given) }], allowed: phrase`a day not before ${{ day: day(least) }}` });
+  expect(faultWords(fault("2031-01-01", "2033-01-01"), say)).toBe("given Wed 1 Jan 2031, allowed a day not before Sat 1 Jan 2033");
+  expect(faultWords(fault("2031-11-01", "2031-11-08"), say)).toBe("given Sat 1 Nov, allowed a day not before Sat 8 Nov");
+  expect(faultWords(fault("2031-01-01", "2033-01-01"))).toBe("given 2031-01-01, allowed a day not before 2033-01-01");
 });

@@ -24,8 +24,20 @@ export function plainSpeech(value: FaultValue): string {
 export const phraseText = (phrase: Phrase, say: Speech = plainSpeech): string => phrase.map((part) => (typeof part === "string" ? part : say(part))).join("");
 
 /** `given 4, allowed at most 3`: what stands at a field, whose label says what it is of. */
-export const faultWords = ({ given, allowed }: Pick<Fault, "given" | "allowed">, say: Speech = plainSpeech): string =>
-  `given ${phraseText(given, say)}, allowed ${phraseText(allowed, say)}`;
+export function faultWords({ given, allowed }: Pick<Fault, "given" | "allowed">, say: Speech = plainSpeech): string {
+  const days = [...given, ...allowed].flatMap((part) => (typeof part !== "string" && "day" in part ? [part.day] : []));
+  // Days of different years are told apart by them.
+  const told = new Set(days.map((day) => day.slice(0, 4))).size < 2 ? say : withYears(say);
+  return `given ${phraseText(given, told)}, allowed ${phraseText(allowed, told)}`;
+}
+
+const withYears =
+  (say: Speech): Speech =>
+  (value) => {
+    const words = say(value);
+    const year = "day" in value ? value.day.slice(0, 4) : "";
+    return words.includes(year) ? words : `${words} ${year}`;
+  };
 
 /** The one line for a fault, the same at the form, the API, the file and the command line but for how values read. */
 export const faultLine = (fault: Fault, say: Speech = plainSpeech): string => `${pathText(fault.path)}: ${faultWords(fault, say)}`;
