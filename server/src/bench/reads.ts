@@ -180,7 +180,7 @@ export async function batchesOfDesigns(tx: Transaction, designIds: readonly stri
 }
 
 /** Batches begun last, whose stages are learned from beside those of the open work. */
-const NEWEST_BATCHES = 24;
+const NEWEST_BATCHES = 8;
 
 async function designsPaintedLast(tx: Transaction): Promise<string[]> {
   const newest = await tx.select({ designId: batch.designId }).from(batch).orderBy(desc(batch.startedAt)).limit(NEWEST_BATCHES);

@@ -95,7 +95,7 @@ export function takenTogether(records: readonly StageRecord[]): StageRecord[] {
     const [first] = of;
     if (!first) return [];
     const stage = `earlier ${first.medium} ${first.water} ${first.paper}`;
-    const seen = sightingsIn(of).map((cell) => ({ ...cell, stage, low: coarse(cell.low), high: coarse(cell.high) }));
+    const seen = sightingsIn(of).map((cell) => ({ ...cell, stage, low: coarse(cell.low), high: coarse(cell.high), beside: coarse(cell.beside) }));
     return recordsOf([{ ...first, id: stage }], sumOfSeen([seen]));
   });
 }
