@@ -3,6 +3,7 @@ import { colourBenchmarks } from "./colour.ts";
 import { runBenchmarks } from "./runs.ts";
 import { sheetBenchmarks } from "./sheets.ts";
 import { handBenchmarks } from "./sheetsByHand.ts";
+import { laterView } from "./views.ts";
 import { yearsBenchmarks } from "./years.ts";
 import { tapBenchmarks } from "./taps.ts";
 import { CHROMIUM } from "../chromium.ts";
@@ -61,17 +62,7 @@ for (let turn = 0; turn < 5; turn += 1) {
   await page.getByRole("button", { name: "Add a need" }).waitFor();
   first.push(performance.now() - from);
   for (const view of ["Designs", "Stores", "Dispatch", "Logbook", "Finish", "Bench"]) {
-    // Timed inside the page, from the press to the first frame with the new verdict.
-    later.push(
-      await page.evaluate(async (name) => {
-        const before = document.querySelector("h1")?.textContent;
-        const link = [...document.querySelectorAll("nav a")].find((each) => each.textContent.startsWith(name)) as HTMLElement | undefined;
-        const start = performance.now();
-        link?.click();
-        while (document.querySelector("h1")?.textContent === before) await new Promise((done) => requestAnimationFrame(done));
-        return performance.now() - start;
-      }, view),
-    );
+    later.push(await laterView(page, view));
   }
   await context.close();
 }

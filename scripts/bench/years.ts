@@ -7,6 +7,7 @@ import { randomUUID } from "node:crypto";
 import { gzipSync } from "node:zlib";
 import type { BenchRead, DesignsRead } from "@yule/contract";
 import { CHROMIUM } from "../chromium.ts";
+import { laterView } from "./views.ts";
 import { NOW, startShop } from "../../e2e/src/shop.ts";
 
 /** Measures the demo with years of past seasons behind it beside the demo alone, and writes both into docs/benchmarks.md. */
@@ -150,17 +151,7 @@ async function viewFigures(url: string): Promise<[string, string, number, string
     await page.getByRole("button", { name: "Add a need" }).waitFor();
     first.push(performance.now() - from);
     await page.waitForTimeout(1_000);
-    for (const view of ["Designs", "Stores", "Dispatch", "Finish", "Bench"])
-      later.push(
-        await page.evaluate(async (name) => {
-          const before = document.querySelector("h1")?.textContent;
-          const link = [...document.querySelectorAll("nav a")].find((each) => each.textContent.startsWith(name)) as HTMLElement | undefined;
-          const start = performance.now();
-          link?.click();
-          while (document.querySelector("h1")?.textContent === before) await new Promise((done) => requestAnimationFrame(done));
-          return performance.now() - start;
-        }, view),
-      );
+    for (const view of ["Designs", "Stores", "Dispatch", "Finish", "Bench"]) later.push(await laterView(page, view));
     await context.close();
   }
   await browser.close();

@@ -1,6 +1,6 @@
-import type { BatchRead, BenchLearned, DesignRead } from "@yule/contract";
-import { recordsOf, sumOfSeen, timesSeen, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
-import { joinedDays, stretchesOf } from "../season/worked.ts";
+import type { BatchRead, DesignRead } from "@yule/contract";
+import { recordsOf, timesSeen, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
+import { stretchesOf } from "../season/worked.ts";
 import { paintingStages } from "../season/needView.ts";
 import { timedBatch, timedStage } from "./learnedRoute.ts";
 
@@ -38,22 +38,3 @@ export const stageRecords = (designs: readonly Pick<DesignRead, "stages" | "pape
     ),
     seen,
   );
-
-/** What all of some batches taught together. */
-export function learnedFrom(batches: readonly BatchRead[], designs: readonly DesignRead[], timeZone: string): BenchLearned {
-  const taught = batches.flatMap((batch) => {
-    const design = designs.find(({ id }) => id === batch.designId);
-    return design ? [lessonsOf(batch, design, timeZone)] : [];
-  });
-  return {
-    records: stageRecords(designs, sumOfSeen(taught.map(({ times }) => times))),
-    worked: joinedDays(taught.flatMap(({ days }) => days)),
-    stays: taught.flatMap(({ days }) => staysOf(days)),
-  };
-}
-
-function staysOf(days: readonly WorkedStretch[]): BenchLearned["stays"] {
-  const sorted = days.map(({ day }) => day).sort();
-  const [from, until] = [sorted[0], sorted[sorted.length - 1]];
-  return from !== undefined && until !== undefined ? [{ from, until }] : [];
-}

@@ -1,6 +1,7 @@
-import type { BatchRead, DesignRead, DispatchRead, Grade, LeftCards, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
-import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt } from "@yule/core";
-import { learnedFrom } from "../bench/lessons.ts";
+import type { BatchRead, BenchLearned, DesignRead, DispatchRead, Grade, LeftCards, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt, sumOfSeen, type WorkedStretch } from "@yule/core";
+import { lessonsOf, stageRecords } from "../bench/lessons.ts";
+import { joinedDays } from "./worked.ts";
 import { workOut } from "./workOut.ts";
 
 export const stage = (id: string, hands: number, dry: number, kind: "paint" | "assemble" = "paint") => ({
@@ -116,6 +117,25 @@ const carrier = {
   neighbours: [],
 };
 const dispatch: DispatchRead = { households: [], books: [], postings: [], carrier };
+/** What all of some batches taught together. */
+function learnedFrom(batches: readonly BatchRead[], designs: readonly DesignRead[], timeZone: string): BenchLearned {
+  const taught = batches.flatMap((batch) => {
+    const design = designs.find(({ id }) => id === batch.designId);
+    return design ? [lessonsOf(batch, design, timeZone)] : [];
+  });
+  return {
+    records: stageRecords(designs, sumOfSeen(taught.map(({ times }) => times))),
+    worked: joinedDays(taught.flatMap(({ days }) => days)),
+    stays: taught.flatMap(({ days }) => staysOf(days)),
+  };
+}
+
+function staysOf(days: readonly WorkedStretch[]): BenchLearned["stays"] {
+  const sorted = days.map(({ day }) => day).sort();
+  const [from, until] = [sorted[0], sorted[sorted.length - 1]];
+  return from !== undefined && until !== undefined ? [{ from, until }] : [];
+}
+
 /** Cards left over in these needs, and not taken by another. */
 function leftIn(needs: readonly NeedRead[]): LeftCards[] {
   const left = new Map<string, number>();

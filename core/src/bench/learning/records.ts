@@ -35,22 +35,16 @@ const stepsOf = (value: number, step: number): number => Math.round(value / step
 
 /** What one batch taught of times, each kind of sighting once. */
 export function timesSeen(batch: SeenBatch): TimesSeen[] {
-  const cells = new Map<string, TimesSeen>();
-  const add = (cell: TimesSeen): void => {
-    const key = sightingKey(cell);
-    cells.set(key, joined(cells.get(key), cell));
-  };
-  for (const { stage, low, high, room } of dryingSightings(batch))
-    add({
-      ...{ stage, what: "drying", count: 1, sum: 0, squares: 0, beside: stepsOf(dampness(room), DAMP) },
-      low: low > 0 ? stepsOf(Math.log(low), BOUND) : -NO_BOUND,
-      high: high < Infinity ? stepsOf(Math.log(high), BOUND) : NO_BOUND,
-    });
-  for (const { stage, before, took } of handsSightings(batch)) {
+  const drying = dryingSightings(batch).map(({ stage, low, high, room }): TimesSeen => ({
+    ...{ stage, what: "drying", count: 1, sum: 0, squares: 0, beside: stepsOf(dampness(room), DAMP) },
+    low: low > 0 ? stepsOf(Math.log(low), BOUND) : -NO_BOUND,
+    high: high < Infinity ? stepsOf(Math.log(high), BOUND) : NO_BOUND,
+  }));
+  const hands = handsSightings(batch).map(({ stage, before, took }): TimesSeen => {
     const log = stepsOf(Math.log(took), HUNDREDTH);
-    add({ ...{ stage, what: "hands", low: 0, high: 0, count: 1, sum: log, squares: log * log, beside: stepsOf(Math.log2(1 + before), PRACTICE) } });
-  }
-  return [...cells.values()];
+    return { ...{ stage, what: "hands", low: 0, high: 0, count: 1, sum: log, squares: log * log, beside: stepsOf(Math.log2(1 + before), PRACTICE) } };
+  });
+  return sumOfSeen([drying, hands]);
 }
 
 /** What tells one kind of sighting from another. */

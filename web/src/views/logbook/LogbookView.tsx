@@ -1,6 +1,6 @@
 import { eventPhrase, phraseText, type EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, printDay, printTime, type Day } from "@yule/core";
+import { dayAt, minuteOfDayAt, printDay, printDayOfYear, printTime, yearOf, type Day } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useLogbookInfiniteQuery } from "../../data/api.ts";
@@ -57,7 +57,7 @@ export default function LogbookView() {
         <Teach title="Nothing found">{find ? "No entry holds this word." : "Everything you do is written here, and can be taken back from here."}</Teach>
       ) : (
         <Box maxWidth="860px">
-          <Entries events={events} timeZone={outlook.shop.timeZone} />
+          <Entries events={events} timeZone={outlook.shop.timeZone} today={outlook.today} />
           {hasNextPage && (
             <Button variant="outline" marginTop="14px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
               {isFetchingNextPage ? "Reading earlier entries …" : "Show earlier entries"}
@@ -73,7 +73,7 @@ export default function LogbookView() {
 const ENTRY_HEIGHT = 54;
 
 /** What happened, latest first. Of many entries only those in sight are drawn. */
-function Entries({ events, timeZone }: { events: readonly EventRead[]; timeZone: string }) {
+function Entries({ events, timeZone, today }: { events: readonly EventRead[]; timeZone: string; today: Day }) {
   const list = useRef<HTMLDivElement>(null);
   const [offset, setOffset] = useState(0);
   useLayoutEffect(() => setOffset(list.current?.offsetTop ?? 0), []);
@@ -104,7 +104,7 @@ function Entries({ events, timeZone }: { events: readonly EventRead[]; timeZone:
           >
             {(before === undefined || dayOf(before) !== dayOf(event)) && (
               <Heading as="h2" fontSize="18px" fontWeight={600} paddingTop="18px" paddingBottom="4px">
-                {printDay(dayOf(event))}
+                {yearOf(dayOf(event)) === yearOf(today) ? printDay(dayOf(event)) : printDayOfYear(dayOf(event))}
               </Heading>
             )}
             <Entry event={event} timeZone={timeZone} />

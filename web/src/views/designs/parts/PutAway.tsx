@@ -1,20 +1,16 @@
 import { Button, Flex } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { useState } from "react";
 import { usePutAwayInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
+import { Fold } from "../../../kit/Fold.tsx";
 import { Loading, Teach } from "../../../kit/states.tsx";
 
 /** Designs that are put away: looked up when asked for, opened where open work still asks for them, and brought back by one tap. */
-export function PutAway({ designs, onChoose }: { designs: readonly DesignRead[]; onChoose: (id: string) => void }) {
-  const [isOpen, setOpen] = useState(false);
+export function PutAway(shown: { designs: readonly DesignRead[]; onChoose: (id: string) => void }) {
   return (
-    <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-      <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
-        <span style={{ textDecoration: "underline dotted", textUnderlineOffset: 5 }}>Designs put away</span>
-      </summary>
-      {isOpen && <Listed designs={designs} onChoose={onChoose} />}
-    </details>
+    <Fold title="Designs put away" isLookedUp>
+      <Listed {...shown} />
+    </Fold>
   );
 }
 

@@ -3,6 +3,7 @@ import { zoneOf, type Zone } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useDeferredValue, useState } from "react";
 import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
+import { Fold } from "../../../kit/Fold.tsx";
 import { TextInput } from "../../../kit/FormField.tsx";
 import { Loading } from "../../../kit/states.tsx";
 
@@ -10,7 +11,6 @@ const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 
 /** Who is in the books: how many by where the post takes them, and each looked up by name or address. */
 export function Households({ outlook }: { outlook: Outlook }) {
-  const [isOpen, setOpen] = useState(false);
   const { books, carrier } = outlook.dispatch;
   const all = books.reduce((sum, { households }) => sum + households, 0);
   if (all === 0) return null;
@@ -25,12 +25,9 @@ export function Households({ outlook }: { outlook: Outlook }) {
         {all} households
       </Heading>
       <Text marginBottom="4px">{zones.join("; ")}.</Text>
-      <details onToggle={(event) => setOpen(event.currentTarget.open)}>
-        <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer", fontWeight: 600 }}>
-          <span style={{ textDecoration: "underline dotted", textUnderlineOffset: 5 }}>Look a household up</span>
-        </summary>
-        {isOpen && <Books />}
-      </details>
+      <Fold title="Look a household up" isLookedUp>
+        <Books />
+      </Fold>
       <Text color="softInk" fontSize="15px" marginTop="8px">
         {carrier.name}: its table and holidays are invented.
       </Text>

@@ -6,6 +6,7 @@ import { useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
+import { Fold } from "../../../kit/Fold.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
 import { NewSeason, SeasonDays } from "./NewSeason.tsx";
 import { PastSeason, PastSeasons } from "./PastSeasons.tsx";
@@ -107,12 +108,9 @@ function OpenSeason({ outlook }: { outlook: Outlook }) {
         </Button>
       )}
       <FaultLines faults={faults} />
-      <details style={{ marginTop: 8 }}>
-        <summary style={{ minHeight: 44, display: "flex", alignItems: "center", cursor: "pointer" }}>
-          <span style={{ textDecoration: "underline dotted", textUnderlineOffset: 5 }}>Change its name or its days</span>
-        </summary>
+      <Fold title="Change its name or its days">
         <SeasonDays season={season} />
-      </details>
+      </Fold>
     </Box>
   );
 }
