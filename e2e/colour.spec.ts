@@ -95,7 +95,7 @@ test("mats are ranked by daylight and lamplight with the reason", async () => {
 
 test("the fewest paints for a series; a swapped palette is kept as a colourway of the design", async () => {
   const page = await ask("series", KITES);
-  await expect(verdict(page)).toContainText(/paints mix all \d+ colours of Garden wind: .* No fewer will do\./, { timeout: 30_000 });
+  await expect(verdict(page)).toContainText(/paints mix all \d+ colours of Garden wind: .* No fewer will do\./, { timeout: 90_000 });
   const others = page.getByRole("region", { name: "Other colourways" });
   const first = others.getByRole("group").filter({ hasText: "Keep as a colourway" }).first();
   await expect(first).toContainText("4 cards.");

@@ -9,17 +9,17 @@ const windows = (page: Page): Locator => page.getByRole("group", { name: /^The p
 const open = async (more = ""): Promise<Page> => {
   const { page } = shop;
   await page.goto(`${shop.url}/sheets?ask=painted${more}`);
-  await expect(verdict(page)).toHaveText("Painted first? A photo shows which parts become which cards.", { timeout: 20_000 });
+  await expect(verdict(page)).toHaveText("Painted first? A photo shows which parts become which cards.");
   await page
     .getByRole("region", { name: "Photo of the painting" })
     .locator("input[type=file]")
     .first()
     .setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: paintedSheet() });
-  await expect(verdict(page)).toContainText(/It gives .* (panels?|pieces?)/, { timeout: 30_000 });
+  await expect(verdict(page)).toContainText(/It gives .* (panels?|pieces?)/, { timeout: 90_000 });
   return page;
 };
 /** Whatever is laid anew is there again: until then the plan cannot be started. */
-const settled = (page: Page) => expect(page.getByRole("button", { name: "Start cutting it so" })).toBeEnabled({ timeout: 15_000 });
+const settled = (page: Page) => expect(page.getByRole("button", { name: "Start cutting it so" })).toBeEnabled();
 
 test("a painted sheet is straightened, its best parts become panels for the needs they suit, and the cards are shown", async () => {
   const page = await open();
@@ -41,7 +41,7 @@ test("fewer sizes are wanted, what counts is turned, and nothing wanted is said"
   for (const box of await wanted.getByRole("checkbox").all()) await box.click();
   await expect(verdict(page)).toHaveText("Nothing is wanted from it yet.");
   await wanted.getByRole("checkbox", { name: /^Red sails, / }).click();
-  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("It gives four panels");
   await settled(page);
   await expect(windows(page).first()).toHaveAccessibleName("1: Red sails");
   await page.getByRole("slider", { name: /Catch what stands out/ }).fill("0");
@@ -54,7 +54,7 @@ test("a window moved by keys or by hand is held there, the rest is laid around i
   const page = await open();
   const wanted = page.getByRole("region", { name: "Wanted from it" });
   for (const box of await wanted.getByRole("checkbox").all()) if (!(await box.locator("..").innerText()).startsWith("Red sails")) await box.click();
-  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("It gives four panels");
   await settled(page);
   const first = windows(page).first();
   const place = async () => (await first.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
@@ -62,7 +62,7 @@ test("a window moved by keys or by hand is held there, the rest is laid around i
   await first.press("Shift+ArrowDown");
   await first.press("ArrowLeft");
   const held = page.getByRole("button", { name: /held in place$/ });
-  await expect(held).toHaveCount(1, { timeout: 15_000 });
+  await expect(held).toHaveCount(1);
   await settled(page);
   await expect(verdict(page)).toContainText("It gives four panels");
   // By hand: to the upper left corner, onto which it is drawn.
@@ -82,7 +82,7 @@ test("a window moved by keys or by hand is held there, the rest is laid around i
   await page.keyboard.press("Control+z");
   await settled(page);
   await page.getByRole("button", { name: "Undo the last move" }).click();
-  await expect(held).toHaveCount(0, { timeout: 15_000 });
+  await expect(held).toHaveCount(0);
   await expect(page.getByRole("button", { name: "Undo the last move" })).toHaveCount(0);
 });
 
@@ -90,12 +90,12 @@ test("windows held over one another are told and taken back; a place is marked b
   const page = await open();
   const wanted = page.getByRole("region", { name: "Wanted from it" });
   for (const box of await wanted.getByRole("checkbox").all()) if (!(await box.locator("..").innerText()).startsWith("Red sails")) await box.click();
-  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("It gives four panels");
   await settled(page);
   await windows(page).first().click();
   await page.getByRole("button", { name: "Hold it here" }).click();
   const held = page.getByRole("button", { name: /held in place$/ });
-  await expect(held).toHaveCount(1, { timeout: 15_000 });
+  await expect(held).toHaveCount(1);
   await settled(page);
   const free = page.getByRole("group", { name: /^The painting/ }).getByRole("button", { name: "2: Red sails", exact: true });
   await page.getByRole("group", { name: /^The painting/ }).evaluate((drawing) => drawing.scrollIntoView({ block: "center" }));
@@ -105,9 +105,9 @@ test("windows held over one another are told and taken back; a place is marked b
   await page.mouse.down();
   await page.mouse.move(to.x + to.width * 0.9, to.y + to.height * 0.9, { steps: 6 });
   await page.mouse.up();
-  await expect(verdict(page)).toHaveText("Straight cuts cannot free the windows held like this. Undo the last move, or let one go.", { timeout: 15_000 });
+  await expect(verdict(page)).toHaveText("Straight cuts cannot free the windows held like this. Undo the last move, or let one go.");
   await page.getByRole("button", { name: "Undo the last move" }).click();
-  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("It gives four panels");
   await page.getByRole("button", { name: "Let all go" }).click();
   await settled(page);
   await page.getByRole("button", { name: "Mark a place" }).click();
@@ -126,19 +126,19 @@ test("at the table the painting is cut by its plan; its panels come to the bench
   const page = await open();
   const wanted = page.getByRole("region", { name: "Wanted from it" });
   for (const box of await wanted.getByRole("checkbox").all()) if (!(await box.locator("..").innerText()).startsWith("Red sails")) await box.click();
-  await expect(verdict(page)).toContainText("It gives four panels", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("It gives four panels");
   await page.getByRole("checkbox", { name: "the shelf still counts this sheet" }).click();
   await settled(page);
   await page.getByRole("button", { name: "Start cutting it so" }).click();
-  await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece");
   await expect(page.locator("svg image[href^='/api/pictures/']")).toHaveCount(1);
   // Left and gone on with where it was planned; the season's own cutting of that paper is another plan.
   await page.getByRole("button", { name: "Leave the table" }).click();
-  await expect(page.getByRole("button", { name: /^Start cutting: take/ })).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByRole("button", { name: /^Start cutting: take/ })).toBeVisible();
   await expect(page.getByRole("button", { name: "Go on with the plan begun" })).toHaveCount(0);
   await page.goto(`${shop.url}/sheets?ask=painted`);
   await page.getByRole("button", { name: "Go on cutting the painting begun" }).click();
-  await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece", { timeout: 15_000 });
+  await expect(verdict(page)).toContainText("Before cutting, write on the back of each piece");
   const last = page.getByRole("button", { name: "All cut" });
   for (let move = 0; move < 60 && !(await last.isVisible()); move += 1) await page.getByRole("button", { name: "Done, next" }).click();
   await last.click();
@@ -165,14 +165,14 @@ test("a panel that is to be rescued leads to its good part: the panel's own size
   await panel.getByRole("button", { name: "rescue" }).click();
   await page.getByRole("button", { name: "Cut the good part out of a rescued panel" }).first().click();
   const paper = page.getByRole("region", { name: "What was painted" });
-  await expect(paper.getByLabel("What was painted").locator("option:checked")).toHaveText(/^a panel of .* that failed, .* in$/, { timeout: 20_000 });
+  await expect(paper.getByLabel("What was painted").locator("option:checked")).toHaveText(/^a panel of .* that failed, .* in$/);
   await expect(paper.getByRole("checkbox", { name: "the shelf still counts this sheet" })).toHaveCount(0);
   await page
     .getByRole("region", { name: "Photo of the painting" })
     .locator("input[type=file]")
     .first()
     .setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: paintedSheet(520) });
-  await expect(verdict(page)).toContainText(/It gives .*(panel|piece)/, { timeout: 30_000 });
+  await expect(verdict(page)).toContainText(/It gives .*(panel|piece)/, { timeout: 90_000 });
   await expect(windows(page).first()).toBeVisible();
 });
 

@@ -18,53 +18,53 @@ test.afterEach(async () => {
 const help = () => page.getByRole("region", { name: "What would help" });
 /** All that would help is shown; on a busy machine it is a while until it is worked out. */
 async function helped(): Promise<void> {
-  await expect(help()).toBeVisible({ timeout: 60_000 });
+  await expect(help()).toBeVisible({ timeout: 120_000 });
   const more = help().getByRole("button", { name: /^\d+ more$/ });
   if (await more.isVisible()) await more.click();
 }
 
 test("what would help is planned through, seen first beside the real plan, done with one tap and undone with one", async () => {
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot be promised for Mon 17 Nov:", { timeout: 30_000 });
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot be promised for Mon 17 Nov:", { timeout: 90_000 });
   await expect(page.getByRole("region", { name: "Sessions to come" })).toContainText("Gull Steps order");
   const choice = page.getByRole("region", { name: "Night trains, club: keep it or take it back" });
-  await expect(choice).toContainText(/Keep it.*would not be safe any more/s, { timeout: 60_000 });
+  await expect(choice).toContainText(/Keep it.*would not be safe any more/s, { timeout: 120_000 });
   const later = choice.getByRole("group").filter({ hasText: /^Ask for \d+ more days/ });
   await helped();
   await later.getByRole("button", { name: "See it first" }).click();
   const trial = page.getByRole("region", { name: "What if" });
-  await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/, { timeout: 20_000 });
+  await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/);
   await trial.getByRole("button", { name: "Throw it away" }).click();
   await expect(trial).toHaveCount(0);
   await helped();
   await later.getByRole("button", { name: "Do it" }).click();
   await expect(page.getByText(/Night trains, club changed: now due \w+ \d+ \w+/)).toBeVisible();
   // What was said to be safe is so in the plan that is made of it.
-  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Night trains, club", { timeout: 30_000 });
+  await expect(page.getByRole("heading", { level: 1 })).not.toContainText("Night trains, club", { timeout: 90_000 });
   await expect(page.getByRole("row", { name: /Night trains, club/ })).toContainText("safe");
   await page.getByRole("button", { name: "Undo" }).last().click();
-  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot", { timeout: 30_000 });
+  await expect(page.getByRole("heading", { level: 1 })).toContainText("Night trains, club cannot", { timeout: 90_000 });
 });
 
 test("what waiting costs is said and drawn, the next session is worth so many promises, and a session is made to stay", async () => {
   const verdict = page.getByRole("heading", { level: 1 });
-  await expect(verdict).toContainText(/Not painting today costs \d\.\d promises: .* (would be|could not be promised)/, { timeout: 60_000 });
+  await expect(verdict).toContainText(/Not painting today costs \d\.\d promises: .* (would be|could not be promised)/, { timeout: 120_000 });
   await page.getByRole("button", { name: /^costs \d\.\d promises$/ }).click();
   const trial = page.getByRole("region", { name: "What if" });
   await expect(trial).toContainText("No session on Sat 8 Nov, 10:04");
-  await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/, { timeout: 30_000 });
+  await expect(trial.getByText("with this").locator("..")).toContainText(/\d+\.\d of 18 promises kept/, { timeout: 90_000 });
   await trial.getByRole("button", { name: "Throw it away" }).click();
   // A safe need has a day by which it must be begun, and a curve that falls after it.
   const row = page.getByRole("row", { name: /^Saltcote winter fair/ });
   await expect(row).toContainText(/Thu 20 Nov.*\w{3} \d+ Nov.*safe/);
   await row.getByRole("button", { name: "Saltcote winter fair" }).click();
   const curve = page.getByRole("figure");
-  await expect(curve).toContainText(/Begun on Sat 8 Nov, it is ready in time \d+ in 100\. \w+ \d+ Nov is the last day that leaves 80 in 100/, { timeout: 30_000 });
+  await expect(curve).toContainText(/Begun on Sat 8 Nov, it is ready in time \d+ in 100\. \w+ \d+ Nov is the last day that leaves 80 in 100/, { timeout: 90_000 });
   await expect(curve.getByRole("img", { name: /^Chance of Saltcote winter fair by the day of beginning: Sat 8 Nov \d+ in 100,/ })).toBeVisible();
   const stays = page.getByRole("button", { name: "Sun 9 Nov, 14:00 stays as it is" });
   await stays.click();
   await expect(stays).toHaveAttribute("aria-pressed", "true");
   await page.reload();
-  await expect(stays).toHaveAttribute("aria-pressed", "true", { timeout: 30_000 });
+  await expect(stays).toHaveAttribute("aria-pressed", "true", { timeout: 90_000 });
 });
 
 test("one line becomes a need that is confirmed, and a table becomes many or none", async () => {

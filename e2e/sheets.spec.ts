@@ -9,7 +9,7 @@ const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
 const open = async (more = ""): Promise<Page> => {
   const { page } = shop;
   await page.goto(`${shop.url}/sheets${more}`);
-  await expect(verdict(page)).toBeVisible({ timeout: 20_000 });
+  await expect(verdict(page)).toBeVisible();
   return page;
 };
 const read = async <T>(path: string): Promise<T> => (await (await fetch(`${shop.url}/api/${path}`)).json()) as T;
@@ -69,7 +69,7 @@ test("a piece moved by hand is held, the rest is laid around it, and it says wha
   const piece = sheet.getByRole("button").first();
   await piece.press("Shift+ArrowRight");
   await piece.press("ArrowDown");
-  await expect(page.getByRole("status")).toContainText(/^Held so, (it takes|\d+ pieces?)/, { timeout: 15_000 });
+  await expect(page.getByRole("status")).toContainText(/^Held so, (it takes|\d+ pieces?)/);
   await expect(sheet.getByRole("button", { name: /held in place$/ })).toHaveCount(1);
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText(/Fence at (~?1\/16|1\/2|9\/16) in/);
   await page.getByRole("button", { name: "Undo the last move" }).click();
@@ -81,7 +81,7 @@ test("a piece moved by hand is held, the rest is laid around it, and it says wha
   await page.mouse.down();
   await page.mouse.move(box.x + box.width, box.y + box.height, { steps: 8 });
   await page.mouse.up();
-  await expect(page.getByRole("status")).toHaveText("Held so, it takes no sheet more.", { timeout: 15_000 });
+  await expect(page.getByRole("status")).toHaveText("Held so, it takes no sheet more.");
   await page.getByRole("button", { name: "Done moving" }).click();
   await expect(page.getByRole("group", { name: /^Sheet / })).toHaveCount(0);
   await page.getByRole("button", { name: "As it was worked out" }).click();
@@ -100,7 +100,7 @@ test("at the table one move at a time; a reload keeps the place; what really hap
   await page.keyboard.press("ArrowRight");
   await expect(page.getByText(/^Move 3 of \d+/)).toBeVisible();
   await page.reload();
-  await expect(page.getByText(/^Move 3 of \d+/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^Move 3 of \d+/)).toBeVisible();
   await page.keyboard.press("ArrowLeft");
   await expect(page.getByText(/^Move 2 of \d+/)).toBeVisible();
   await page.getByRole("button", { name: "Leave the table" }).click();
@@ -130,7 +130,7 @@ test("a tape grid says where the tape lies, goes to the bench whole, and is cut 
   const page = await open();
   const needs = page.getByRole("region", { name: "Split for" });
   const onlyFirst = async (): Promise<void> => {
-    await expect(needs).toBeVisible({ timeout: 20_000 });
+    await expect(needs).toBeVisible();
     for (const box of (await needs.getByRole("checkbox").all()).slice(1)) await box.click();
     await way(page, "Tape grid").click();
   };
@@ -157,7 +157,7 @@ test("a tape grid says where the tape lies, goes to the bench whole, and is cut 
   await gutters.click();
   await expect(verdict(page)).toContainText("Cut the border off, 1/4 in all round");
   await page.reload();
-  await expect(verdict(page)).toContainText("Cut the border off, 1/4 in all round", { timeout: 20_000 });
+  await expect(verdict(page)).toContainText("Cut the border off, 1/4 in all round");
   await gutters.click();
   await expect(verdict(page)).toContainText("Cut the border off, 1/2 in all round");
   for (let move = 0; move < 60 && (await next.isVisible()); move += 1) await next.click();
@@ -179,7 +179,7 @@ test("a tear goes along a ruler anywhere: soft sides are told, a trimmed rim mak
   await page.getByText("My table").click();
   await page.getByLabel("Rim trimmed off").fill("1/4");
   await page.getByLabel("Rim trimmed off").press("Enter");
-  await expect(page.getByText(/^Soft: \d+ on all four sides\.$/).first()).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/^Soft: \d+ on all four sides\.$/).first()).toBeVisible();
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText("Trim 1/4 in off all round");
   await page.getByLabel("Rim trimmed off").fill("-1");
   await page.getByLabel("Rim trimmed off").press("Enter");
@@ -187,7 +187,7 @@ test("a tear goes along a ruler anywhere: soft sides are told, a trimmed rim mak
   await page.getByLabel("Rim trimmed off").fill("0");
   await page.getByLabel("Rim trimmed off").press("Enter");
   await page.getByLabel(/^An hour of mine/).fill("12");
-  await expect(way(page, "Fold and tear")).toContainText(/ for €\d+\.\d\d, \d+ % left over/, { timeout: 20_000 });
+  await expect(way(page, "Fold and tear")).toContainText(/ for €\d+\.\d\d, \d+ % left over/);
   await page.getByLabel(/^An hour of mine/).fill("0");
   await way(page, "Fold and tear").click();
   await expect(
@@ -201,10 +201,10 @@ test("a tear goes along a ruler anywhere: soft sides are told, a trimmed rim mak
 test("what a pile gives: offcuts first, a sheet more gives more, nothing on it gives nothing", async () => {
   const page = await open("?ask=pile");
   await page.getByLabel("Paper or card").selectOption({ label: "Cotton 300 gsm, 20 × 26" });
-  await expect(verdict(page)).toContainText(/This pile gives \d+ × /, { timeout: 20_000 });
+  await expect(verdict(page)).toContainText(/This pile gives \d+ × /);
   const before = await verdict(page).innerText();
   await page.getByLabel("Whole sheets").fill("2");
-  await expect(verdict(page)).not.toHaveText(before, { timeout: 20_000 });
+  await expect(verdict(page)).not.toHaveText(before);
   await expect(page.getByRole("img", { name: /^Sheet 20 × 26 in/ }).first()).toBeVisible();
   await page.getByLabel("Whole sheets").fill("0");
   for (const box of await page.getByRole("region", { name: "Offcuts on the pile" }).getByRole("checkbox").all()) await box.click();
@@ -233,7 +233,7 @@ test("true size: pages of the printer's paper with a ruler, corrected by what it
   const page = await open();
   await material(page, "kraft").click();
   // Until the other material is there, a dialog would go with the one before.
-  await expect(verdict(page)).toContainText("12 × 18 in", { timeout: 20_000 });
+  await expect(verdict(page)).toContainText("12 × 18 in");
   await page.getByRole("button", { name: "Print true size" }).click();
   const pdf = await PDFDocument.load(await saved(page, "PDF for the printer"));
   // 12 x 18 in does not fit A4: four pages for each layout.

@@ -6,7 +6,7 @@ import { startPostgres } from "../scripts/lib/postgres.mjs";
 import { startShop, type RunningShop } from "./src/shop.ts";
 
 const root = join(import.meta.dirname, "..");
-const start = (...words: string[]) => spawnSync("node", ["scripts/start.mjs", ...words], { cwd: root, encoding: "utf8", timeout: 60_000 });
+const start = (...words: string[]) => spawnSync("node", ["scripts/start.mjs", ...words], { cwd: root, encoding: "utf8", timeout: 120_000 });
 const alive = async (url: string): Promise<boolean> => (await fetch(`${url}/api/shop`).catch(() => null))?.ok ?? false;
 
 let shop: RunningShop | null = null;
@@ -65,7 +65,7 @@ test("a PostgreSQL that dies under the server is started again, and requests rec
   shop = await startShop({ empty: true, own: true });
   const { folder, url } = shop;
   spawnSync("pkill", ["-9", "-f", `postgres -D ${folder}`]);
-  await expect.poll(async () => (await fetch(`${url}/api/season`).catch(() => null))?.status ?? 0, { timeout: 20_000 }).toBe(200);
+  await expect.poll(async () => (await fetch(`${url}/api/season`).catch(() => null))?.status ?? 0).toBe(200);
 });
 
 test.describe("bad flags get one clear line each", () => {

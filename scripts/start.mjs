@@ -45,7 +45,7 @@ child.stdout.on("data", (text) => {
 });
 
 /** So long a server that is to end may take for it. */
-const PATIENCE_MS = 3_000;
+const PATIENCE_MS = 2_000;
 let stopping = false;
 async function stop(code) {
   if (stopping) return;

@@ -58,7 +58,7 @@ await Promise.all([
     ["the application as it is shipped", "node", [join(root, "scripts/build.mjs")]],
   ),
 ]);
-await step("unit and server tests", bin("jest"), ["--maxWorkers=100%", "--testTimeout=40000", "--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
+await step("unit and server tests", bin("jest"), ["--maxWorkers=100%", "--testTimeout=120000", "--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
   env: { JEST_ESM: "1", NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },
   count: json("test-results/jest.json", (report) => ({ passed: report.numPassedTests, failed: report.numFailedTests + report.numRuntimeErrorTestSuites })),
 });

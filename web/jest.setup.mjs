@@ -1,5 +1,9 @@
 // What every browser has and jsdom has not.
+import { configure } from "@testing-library/dom";
 import { TextDecoder, TextEncoder } from "node:util";
+
+// A machine that other work has slowed down is waited for; what must be quick says so itself.
+configure({ asyncUtilTimeout: 15_000 });
 
 Object.assign(globalThis, { TextDecoder, TextEncoder, structuredClone: globalThis.structuredClone ?? ((value) => JSON.parse(JSON.stringify(value))) });
 

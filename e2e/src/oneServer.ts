@@ -24,7 +24,7 @@ export default async function openServer(): Promise<() => Promise<void>> {
 }
 
 /** So long may the first plan of the demo take on a machine that is busy. */
-const PLANNED_MS = 60_000;
+const PLANNED_MS = 180_000;
 
 /** Waits until the season is planned and what follows from it is known, so that no journey begins with planning it again. */
 async function planned(url: string): Promise<void> {

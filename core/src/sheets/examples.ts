@@ -85,3 +85,67 @@ export function publishedStyleJob(kind: number, count: number, seed: number): Sp
   }));
   return { sheets: [{ id: "square", width: mm(side ?? 1), height: mm(side ?? 1), count: null, cost: money(100) }], panels, edge: mm(0), gap: mm(0), method: "cut", thirds: false };
 }
+
+interface CutUp {
+  readonly job: SplitJob;
+  /** So many sheets are enough: they were cut up into the panels wanted. */
+  readonly sheets: number;
+}
+
+/**
+ * Sheets cut up at random, edge to edge, often into equal parts, until so many pieces lie there that the next cut would make
+ * more than `most`: the panels fill one to three sheets wholly, and the answer is known. Sizes are multiples of one sixteenth
+ * or one eighth of an inch, one or one half of a millimetre; with and without grain, gap and edge.
+ */
+export function cutUpJob(seed: number, { least = 4, most = 60, sheets = 3 }: { readonly least?: number; readonly most?: number; readonly sheets?: number } = {}): CutUp {
+  const random = seededRandom(seed * 7_919 + 13);
+  const unit = pick([inches(1 / 16), inches(1 / 8), mm(1), mm(0.5)], random);
+  const sheet = pick(SHEETS, random);
+  const count = 1 + Math.floor(random() * sheets);
+  const edge = (pick([0, 0, 0, 2, 5], random) * unit) as Length;
+  const gap = (pick([0, 0, 0, 1, 2], random) * unit) as Length;
+  const inner = (length: number): number => Math.floor((length - 2 * edge + gap) / unit) * unit;
+  const whole = { width: inner(sheet.width), height: inner(sheet.height) };
+  const wanted = Math.max(least, Math.floor(least + random() * (most - least + 1)));
+  // No piece is narrower than this, as at the table.
+  const narrow = 12 * 320 + gap;
+  const parts = Array.from({ length: count }, () => whole);
+  const equal = random() * 0.8;
+  for (let failed = 0; failed < 60;) {
+    const at = largestOfSome(parts, random);
+    const part = parts[at] ?? whole;
+    const along = random() < part.width / (part.width + part.height);
+    const length = along ? part.width : part.height;
+    const times = random() < equal ? 2 + Math.floor(random() * 3) : 0;
+    const cut = times > 0 ? length / times : unit * Math.round((length / unit) * (0.15 + 0.7 * random()));
+    if (cut % unit !== 0 || cut < narrow || length - cut < narrow || parts.length + Math.max(1, times - 1) > wanted) {
+      failed += 1;
+      continue;
+    }
+    const pieces = times > 0 ? Array.from({ length: times }, () => cut) : [cut, length - cut];
+    parts.splice(at, 1, ...pieces.map((piece) => (along ? { width: piece, height: part.height } : { width: part.width, height: piece })));
+  }
+  const mayTurn = random();
+  const panels: WantedPanel[] = [];
+  for (const part of parts) {
+    const [width, height] = [(part.width - gap) as Length, (part.height - gap) as Length];
+    const same = panels.findIndex((panel) => panel.width === width && panel.height === height);
+    const known = panels[same];
+    if (known) panels[same] = { ...known, count: known.count + 1 };
+    else panels.push({ id: `p${String(panels.length)}`, width, height, count: 1, turn: mayTurn < 0.5 || (mayTurn < 0.75 && random() < 0.5) });
+  }
+  const rest = { width: (whole.width - gap + 2 * edge) as Length, height: (whole.height - gap + 2 * edge) as Length };
+  return { job: { sheets: [{ id: sheet.id, ...rest, count: null, cost: money(sheet.cost) }], panels, edge, gap, method: "cut", thirds: false }, sheets: count };
+}
+
+/** Where the largest of three parts drawn stands. */
+function largestOfSome(parts: readonly { readonly width: number; readonly height: number }[], random: () => number): number {
+  let found = 0;
+  let largest = -1;
+  for (let draw = 0; draw < 3; draw += 1) {
+    const at = Math.floor(random() * parts.length);
+    const part = parts[at];
+    if (part && part.width * part.height > largest) [found, largest] = [at, part.width * part.height];
+  }
+  return found;
+}

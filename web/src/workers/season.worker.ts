@@ -4,7 +4,8 @@ import type { Day, KeptAnyway, NeedOdds, PromiseEffort, QuickerPost, Remedy, Sea
 import { planSeason, startCurve, startsOfPlan, triedSeason, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
 import type { PlanStarts, StoredPlan } from "@yule/contract";
 
-const REMEDIES_MS = 12_000;
+/** A fast machine looks through them in ten seconds; on a slow one the same remedies are worth a wait, since nothing waits for them. */
+const REMEDIES_MS = 60_000;
 /** Futures of a plan that the device makes itself. */
 const OWN_RUNS = 2_000;
 

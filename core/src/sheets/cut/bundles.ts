@@ -6,9 +6,8 @@ import type { Spot } from "../model.ts";
  * A bundle is a count per panel. For each, the widths and heights of which neither can be made smaller are kept (its
  * frontier): two bundles side by side need the sum of their widths and the larger of their heights, one above the other
  * the sum of their heights. This is Wang's building of guillotine patterns (Operations Research 31, 1983) carried out
- * for all bundles at once, dominated rectangles left out; a bundle without one of its panels fits wherever it fits, so
- * the search goes by number of pieces and stops by itself. Unlike the table of `table.ts` it knows how many of each panel
- * are wanted, so what it says of a sheet is exact.
+ * for all bundles at once, dominated rectangles left out; the search goes by number of pieces and stops by itself. Unlike
+ * the table of `table.ts` it knows how many of each panel are wanted, so what it says of a sheet is exact.
  */
 export class Bundles {
   private readonly byKey = new Map<number, Bundle>();
@@ -49,16 +48,23 @@ export class Bundles {
 
   private build(roomiest: number, stop: () => boolean): boolean {
     const panels = this.ways.map((_, panel) => panel);
-    let level: Bundle[] = [];
+    const alone: Bundle[] = [];
     for (const panel of panels) {
       if ((this.most[panel] ?? 0) === 0) continue;
       const frontier: Frontier = [];
       for (const size of this.ways[panel] ?? [])
         if (this.fits(size.width, size.height) && !beaten(frontier, size.width, size.height, 0)) keep(frontier, { ...size, waste: 0, panel, parts: null });
       const counts = panels.map((each) => (each === panel ? 1 : 0));
-      if (frontier.length > 0) level.push(this.add(counts, frontier));
+      if (frontier.length > 0) alone.push(this.add(counts, frontier));
     }
+    return this.slack === Infinity ? this.growByOne(alone, roomiest, stop) : this.growByPairs(alone, roomiest, stop);
+  }
+
+  /** Where waste does not matter, a bundle without one of its panels fits wherever it fits: each is found by adding one. */
+  private growByOne(alone: readonly Bundle[], roomiest: number, stop: () => boolean): boolean {
+    const panels = this.ways.map((_, panel) => panel);
     const areas = this.ways.map((sizes) => (sizes[0]?.width ?? 0) * (sizes[0]?.height ?? 0));
+    let level = alone;
     while (level.length > 0) {
       const next: Bundle[] = [];
       for (const from of level) {
@@ -67,14 +73,58 @@ export class Bundles {
           if ((from.counts[panel] ?? 0) >= (this.most[panel] ?? 0) || from.area + (areas[panel] ?? 0) > roomiest) continue;
           const counts = from.counts.map((count, each) => count + (each === panel ? 1 : 0));
           if (!this.partsFit(counts)) continue;
-          const frontier = this.frontierOf(counts, from.area + (areas[panel] ?? 0) + this.slack);
-          if (this.work > MOST_WORK * this.share || this.list.length > MOST_BUNDLES || stop()) return false;
+          const frontier = this.frontierOf(counts);
+          if (this.isTooMuch() || stop()) return false;
           if (frontier.length > 0) next.push(this.add(counts, frontier));
         }
       }
       level = next;
     }
     return true;
+  }
+
+  /**
+   * Where little may be wasted, a bundle may be full and the same without one of its panels not: the four quarters of a sheet
+   * waste nothing and three of them do. What holds of the two parts that its first cut leaves is only that each wastes no more
+   * than the whole, so every pair of known bundles is joined, fewest pieces first.
+   */
+  private growByPairs(alone: readonly Bundle[], roomiest: number, stop: () => boolean): boolean {
+    const levels: Bundle[][] = [[], [...alone].sort(byArea)];
+    for (let pieces = 2, fullest = 1; pieces <= 2 * fullest; pieces += 1) {
+      const found = new Map<number, { readonly counts: readonly number[]; readonly frontier: Frontier }>();
+      for (let few = 1; 2 * few <= pieces; few += 1) {
+        const [small, large] = [levels[few] ?? [], levels[pieces - few] ?? []];
+        for (let i = 0; i < small.length; i += 1) {
+          const one = small[i] as Bundle;
+          for (let j = 2 * few === pieces ? i : 0; j < large.length; j += 1) {
+            const other = large[j] as Bundle;
+            if (one.area + other.area > roomiest) break;
+            this.joinPair(found, one, other);
+          }
+          if (this.isTooMuch(found.size) || stop()) return false;
+        }
+      }
+      levels.push([...found.values()].map(({ counts, frontier }) => this.add(counts, frontier)).sort(byArea));
+      if (found.size > 0) fullest = pieces;
+    }
+    return true;
+  }
+
+  private joinPair(found: Map<number, { readonly counts: readonly number[]; readonly frontier: Frontier }>, one: Bundle, other: Bundle): void {
+    this.work += 1 / 4;
+    const area = one.area + other.area;
+    for (let panel = 0; panel < this.most.length; panel += 1) if ((one.counts[panel] ?? 0) + (other.counts[panel] ?? 0) > (this.most[panel] ?? 0)) return;
+    const key = one.key + other.key;
+    const known = found.get(key);
+    const frontier = known?.frontier ?? [];
+    this.join(frontier, one, other, true, area + this.slack);
+    this.join(frontier, one, other, false, area + this.slack);
+    if (!known && frontier.length > 0) found.set(key, { counts: one.counts.map((count, panel) => count + (other.counts[panel] ?? 0)), frontier });
+  }
+
+  /** Whether more has been gone through than may be. */
+  private isTooMuch(more = 0): boolean {
+    return this.work > MOST_WORK * this.share || this.list.length + more > MOST_BUNDLES;
   }
 
   private add(counts: readonly number[], frontier: Frontier): Bundle {
@@ -84,8 +134,9 @@ export class Bundles {
       if (count > 0) last = panel;
       area += count * (this.ways[panel]?.[0]?.width ?? 0) * (this.ways[panel]?.[0]?.height ?? 0);
     });
-    const bundle: Bundle = { counts, frontier, last, area, pieces: counts.reduce((sum, count) => sum + count, 0) };
-    this.byKey.set(this.keyOf(counts), bundle);
+    const key = this.keyOf(counts);
+    const bundle: Bundle = { key, counts, frontier, last, area, pieces: counts.reduce((sum, count) => sum + count, 0) };
+    this.byKey.set(key, bundle);
     this.list.push(bundle);
     return bundle;
   }
@@ -127,7 +178,7 @@ export class Bundles {
   }
 
   /** All ways of making a bundle of two smaller ones, reduced to the smallest rectangles. */
-  private frontierOf(counts: readonly number[], roomiest: number): Frontier {
+  private frontierOf(counts: readonly number[]): Frontier {
     const found: Frontier = [];
     const whole = this.keyOf(counts);
     const part = counts.map(() => 0);
@@ -146,8 +197,8 @@ export class Bundles {
       if (key * 2 > whole) continue;
       const [one, other] = [this.byKey.get(key), this.byKey.get(whole - key)];
       if (one && other) {
-        this.join(found, one, other, true, roomiest);
-        this.join(found, one, other, false, roomiest);
+        this.join(found, one, other, true, Infinity);
+        this.join(found, one, other, false, Infinity);
       }
       if (this.work > MOST_WORK * this.share) return found;
     }
@@ -203,12 +254,16 @@ export interface Rectangle extends BundleSize {
 type Frontier = Rectangle[];
 
 export interface Bundle {
+  /** One whole number for its counts; the sum of two keys is the key of both together. */
+  readonly key: number;
   readonly counts: readonly number[];
   readonly frontier: readonly Rectangle[];
   readonly last: number;
   readonly area: number;
   readonly pieces: number;
 }
+
+const byArea = (one: Bundle, other: Bundle): number => one.area - other.area;
 
 /** Where a height would stand: all before are no higher, and the last of them is the narrowest. */
 function placeOf(frontier: Frontier, height: number): number {

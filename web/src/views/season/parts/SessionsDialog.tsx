@@ -2,6 +2,7 @@ import { setSessions } from "@yule/contract";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { minutes, printMinutes, printTime } from "@yule/core";
 import type { Outlook } from "@yule/derive";
+import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { useSeasonQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -33,7 +34,10 @@ function Learned({ outlook }: { outlook: Outlook }) {
 
 export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
   const { data } = useSeasonQuery();
-  const form = useSchemaForm(setSessions, { pattern: [...(data?.sessions ?? [])] });
+  const [touched, setTouched] = useState(false);
+  const known = useMemo(() => ({ pattern: [...(data?.sessions ?? [])] }), [data?.sessions]);
+  // Opened before the week was read again, it shows the week as it is now, as long as no hand has changed it.
+  const form = useSchemaForm(setSessions, known, touched ? {} : { values: known });
   const rows = form.watch("pattern");
   const save = form.handleSubmit(async ({ pattern }) => {
     const sent = await sendCommand("set-sessions", { pattern: pattern.map((row) => ({ ...row, id: v7() })) }, { ownRefusals: true });
@@ -42,7 +46,14 @@ export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose
   });
   return (
     <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
-      <SessionRows rows={rows} onChange={(pattern) => form.setValue("pattern", pattern)} withWho />
+      <SessionRows
+        rows={rows}
+        onChange={(pattern) => {
+          setTouched(true);
+          form.setValue("pattern", pattern);
+        }}
+        withWho
+      />
       <Learned outlook={outlook} />
       <FaultLines faults={form.faultOf("pattern") === undefined ? form.rest : sessionFaults(rows)} />
       <Flex justify="flex-end" marginTop="18px" gap="10px">
