@@ -11,13 +11,9 @@ export function seedPool(setting: BuildSetting, pool: PatternPool, limits: Limit
   setting.sheets.forEach((_, sheet) => {
     if (setting.demand.length > 40) return;
     setting.demand.forEach((_count, only) => {
-      if (!limits.stop())
-        pool.add(
-          setting.splitter.best(
-            sheet,
-            setting.demand.map((_each, panel) => (panel === only ? 1 : 0)),
-          ).pattern,
-        );
+      if (limits.stop()) return;
+      const ones = setting.demand.map((_each, panel) => (panel === only ? 1 : 0));
+      pool.add(setting.splitter.alone?.(sheet, only) ?? setting.splitter.best(sheet, ones).pattern);
     });
   });
 }

@@ -120,6 +120,8 @@ export interface Splitter {
    * @returns `bound`, which no pattern on this sheet exceeds, and a pattern that is often as good
    */
   readonly best: (sheet: number, values: readonly number[]) => { readonly pattern: Pattern; readonly bound: number };
+  /** The most pieces of one panel that a sheet gives, or null where that is not quickly found. */
+  readonly alone?: (sheet: number, panel: number) => Pattern | null;
   /** Patterns within what is still demanded, by several rules of thumb; `variant` picks one and any number is valid. */
   readonly fill: (sheet: number, demand: readonly number[], variant: number) => Pattern;
   readonly variants: number;
@@ -128,8 +130,15 @@ export interface Splitter {
   /**
    * Every pattern that could matter, so that whole numbers of them decide the job; null when there are too many.
    * @param slack patterns that leave more than this area unused do not matter
+   * @param share of the work that it may take
    */
-  readonly every?: (demand: readonly number[], slack: number, stop: () => boolean) => readonly Pattern[] | null;
+  readonly every?: (demand: readonly number[], slack: number, stop: () => boolean, share?: number) => readonly Pattern[] | null;
+  /**
+   * All that is wanted laid on exactly these sheets, which it fills wholly or nearly; null when that was not found.
+   * @param sheets kinds, in the order in which they are filled
+   * @param slack area that they have more than is wanted
+   */
+  readonly full?: (demand: readonly number[], sheets: readonly number[], slack: number, random: () => number, stop: () => boolean) => readonly Pattern[] | null;
 }
 
 /** The grown inner size of a sheet; negative when the edges leave nothing. */

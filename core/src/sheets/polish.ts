@@ -19,6 +19,8 @@ export function withLargeOffcut(job: SplitJob, splitter: Splitter, pattern: Patt
   const sheet = job.sheets[pattern.sheet];
   if (job.method !== "cut" || !sheet || pattern.spots.length > 120) return pattern;
   const size = grown(job, sheet);
+  // A full sheet leaves nothing over, however its pieces lie.
+  if (pattern.spots.reduce((left, spot) => left - spot.width * spot.height, size.width * size.height) === 0) return pattern;
   const ways = job.panels.map((panel) => turns(job, panel));
   const counts = countsOf(pattern, job.panels.length);
   const wanted = pattern.spots.length;

@@ -9,9 +9,10 @@ import { withFewerLayouts } from "./fewerLayouts.ts";
 import { builtPlans, MOST_KINDS, seedPool, shuffledPlans } from "./firstPlans.ts";
 import { ruinAndRecreate } from "./improve.ts";
 import { withOneLargeOffcut } from "./leftover.ts";
-import { countsOf, grown, sheetAt, type SplitJob, type Splitter } from "./model.ts";
+import { countsOf, grown, sheetAt, type Pattern, type SplitJob, type Splitter } from "./model.ts";
 import { quickRank } from "./partings.ts";
 import { withLargeOffcut } from "./polish.ts";
+import { cheaperSheets } from "./cheaperSheets.ts";
 import { splitterFor } from "./splitters.ts";
 
 /** What a search knows so far, told while it goes on. */
@@ -31,6 +32,8 @@ export class SplitSearch {
   /** No answer places more than this. */
   private most: number;
   private bound = 0;
+  /** The least slack whose bundles were too many to go through. */
+  private tooMuch = Infinity;
   private readonly random: () => number;
   /** Grown areas, of panels and of sheets. */
   private readonly area: readonly number[];
@@ -84,6 +87,8 @@ export class SplitSearch {
       const costs = this.job.sheets.map((sheet) => sheet.cost);
       for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs);
     }
+    // Where the panels nearly fill the sheets, few bundles waste so little, and all of them are soon gone through.
+    if (!this.isProven() && !limits.stop()) this.decide(true);
     if (!this.isProven()) this.improve(FIRST_ROUNDS);
     for (let round = 0; !this.isProven() && !limits.stop(); round += 1) {
       const before = this.plan;
@@ -96,7 +101,7 @@ export class SplitSearch {
       }
       if (round === 0 && setting.demand.length <= MOST_KINDS) {
         this.offer(shuffledPlans(this.job, setting, pool, limits));
-        if (!this.isProven() && !limits.stop()) this.decide();
+        if (!this.isProven() && !limits.stop()) this.decide(false);
       } else {
         if (!this.splitter.shuffled) return;
         this.improve(LATER_ROUNDS);
@@ -146,21 +151,52 @@ export class SplitSearch {
     this.offer(ruinAndRecreate(this.setting, this.plan, this.area, this.job.panels.length > MOST_KINDS ? null : this.pool, this.random, share, () => this.limits.stop()));
   }
 
-  /** Goes through everything that could be cheaper, where that is little enough. */
-  private decide(): void {
-    const { setting, plan, solve, limits } = this;
-    const all = plan.placed === this.total;
+  /**
+   * Goes through everything that could be cheaper, where that is little enough.
+   * @param first before anything else was tried: with a part of the work, unless the panels nearly fill the sheets
+   */
+  private decide(first: boolean): void {
+    const { setting, plan, limits } = this;
     const wanted = setting.demand.reduce((sum, count, panel) => sum + count * (this.area[panel] ?? 0), 0);
-    const slack = all ? mostArea(setting, this.roomy, plan.cost) - wanted : Infinity;
+    const slack = plan.placed === this.total ? mostArea(setting, this.roomy, plan.cost) - wanted : Infinity;
     if (slack < 0) {
       this.bound = plan.cost;
       return;
     }
-    const every = this.splitter.every?.(setting.demand, slack, limits.stop);
-    if (!every || every.length > MOST_EXACT || limits.stop()) return;
-    const decided = bestWhole(setting, every, { kind: "cost", least: plan.placed }, plan, solve, limits.left());
+    const isNearlyFull = slack < wanted * NEARLY_FULL;
+    if (slack < this.tooMuch || this.tooMuch === Infinity) {
+      const share = first && !isNearlyFull ? QUICK_SHARE : 1;
+      const every = this.splitter.every?.(setting.demand, slack, limits.stop, share);
+      if (every && every.length <= MOST_EXACT && !limits.stop()) return this.chooseOf(every, share);
+      if (share === 1) this.tooMuch = slack;
+    }
+    if (isNearlyFull && !limits.stop()) this.fillWholly(wanted);
+  }
+
+  /** Whole numbers of all the patterns there are. */
+  private chooseOf(every: readonly Pattern[], share: number): void {
+    const { setting, plan, solve, limits } = this;
+    const decided = bestWhole(setting, every, { kind: "cost", least: plan.placed }, plan, solve, share * limits.left());
     this.offer(decided?.plan ?? null);
     if (decided?.optimal) this.bound = this.plan.cost;
+  }
+
+  /** Sheets that the panels fill wholly or nearly, the cheapest first. */
+  private fillWholly(wanted: number): void {
+    const { setting, plan, limits, splitter } = this;
+    const end = limits.left() * (1 - FULL_TIME);
+    const stop = (): boolean => limits.stop() || limits.left() < end;
+    for (const sheets of cheaperSheets(setting, this.roomy, wanted, this.wholeBound(), plan.cost)) {
+      const patterns = splitter.full?.(setting.demand, sheets.kinds, sheets.area - wanted, this.random, stop);
+      if (patterns)
+        return this.offer(
+          splitOfLayouts(
+            setting,
+            patterns.map((pattern) => ({ pattern, times: 1 })),
+          ),
+        );
+      if (stop()) return;
+    }
   }
 
   private offer(plan: Plan | null): void {
@@ -184,6 +220,12 @@ export class SplitSearch {
   }
 }
 
+/** Less area left over than this share of what is wanted: sheets that are nearly full. */
+const NEARLY_FULL = 0.05;
+/** Of the time that is left, for filling sheets wholly. */
+const FULL_TIME = 0.5;
+/** Of the work that deciding a job may take, the part that is tried before anything else. */
+const QUICK_SHARE = 0.15;
 /** More patterns than this are no quick matter for whole numbers. */
 const MOST_EXACT = 4_000;
 const WHOLE_SECONDS = 0.35;

@@ -1,3 +1,4 @@
+import { seededRandom } from "../../search/search.ts";
 import type { Spot } from "../model.ts";
 
 /**
@@ -13,8 +14,14 @@ export class Bundles {
   private readonly byKey = new Map<number, Bundle>();
   /** All bundles, fewest pieces first; the empty one is left out. */
   readonly list: Bundle[] = [];
+  /** A number per panel: counts times these add up to the key of a bundle. */
   private readonly radix: number[] = [];
+  /** With very many panels keys are sums of random numbers; two bundles may have the same one, of which the first is kept. */
+  private readonly isHashed: boolean;
+  private isMixedUp = false;
   private work = 0;
+  /** Whether every bundle is in the list. */
+  isAll = false;
 
   private constructor(
     private readonly ways: readonly (readonly BundleSize[])[],
@@ -24,8 +31,10 @@ export class Bundles {
     private readonly share: number,
   ) {
     let place = 1;
+    this.isHashed = most.reduce((all, count) => all * (count + 1), 1) > MOST_KEYS;
+    const random = seededRandom(most.length);
     for (const count of most) {
-      this.radix.push(place);
+      this.radix.push(this.isHashed ? Math.floor(random() * HASHES) : place);
       place *= count + 1;
     }
   }
@@ -39,11 +48,19 @@ export class Bundles {
    * @returns null when there are too many to go through
    */
   static of(ways: readonly (readonly BundleSize[])[], demand: readonly number[], sheets: readonly BundleSize[], slack: number, stop: () => boolean, share = 1): Bundles | null {
+    const some = Bundles.some(ways, demand, sheets, slack, stop, share);
+    return some?.isAll ? some : null;
+  }
+
+  /** The same as far as it comes: where `isAll` is false, nothing may be claimed of what is not in the list. */
+  static some(ways: readonly (readonly BundleSize[])[], demand: readonly number[], sheets: readonly BundleSize[], slack: number, stop: () => boolean, share = 1): Bundles | null {
     const roomiest = Math.max(...sheets.map((sheet) => sheet.width * sheet.height));
     const most = ways.map((sizes, panel) => Math.min(demand[panel] ?? 0, ...sizes.slice(0, 1).map((size) => Math.floor(roomiest / (size.width * size.height)))));
-    if (most.reduce((all, count) => all * (count + 1), 1) > MOST_KEYS) return null;
     const bundles = new Bundles(ways, most, sheets, slack, share);
-    return bundles.build(roomiest, stop) ? bundles : null;
+    if (bundles.isHashed && slack === Infinity) return null;
+    const isBuilt = bundles.build(roomiest, stop);
+    bundles.isAll = isBuilt && !bundles.isMixedUp;
+    return bundles;
   }
 
   private build(roomiest: number, stop: () => boolean): boolean {
@@ -89,37 +106,87 @@ export class Bundles {
    * than the whole, so every pair of known bundles is joined, fewest pieces first.
    */
   private growByPairs(alone: readonly Bundle[], roomiest: number, stop: () => boolean): boolean {
-    const levels: Bundle[][] = [[], [...alone].sort(byArea)];
+    const levels: Level[] = [levelOf([]), levelOf([...alone].sort(byArea))];
+    const narrow = Math.min(...this.ways.flatMap((sizes) => sizes.map(({ width, height }) => Math.min(width, height))));
+    // Side by side, so much may the heights of two differ at most.
+    const reach = this.slack / narrow;
+    const isClose = reach * CLOSE < Math.max(...this.sheets.map(({ width, height }) => Math.min(width, height)));
     for (let pieces = 2, fullest = 1; pieces <= 2 * fullest; pieces += 1) {
-      const found = new Map<number, { readonly counts: readonly number[]; readonly frontier: Frontier }>();
+      const found: Found = new Map();
       for (let few = 1; 2 * few <= pieces; few += 1) {
-        const [small, large] = [levels[few] ?? [], levels[pieces - few] ?? []];
-        for (let i = 0; i < small.length; i += 1) {
-          const one = small[i] as Bundle;
-          for (let j = 2 * few === pieces ? i : 0; j < large.length; j += 1) {
-            const other = large[j] as Bundle;
-            if (one.area + other.area > roomiest) break;
-            this.joinPair(found, one, other);
-          }
+        const [small, large] = [levels[few] ?? levelOf([]), levels[pieces - few] ?? levelOf([])];
+        for (let i = 0; i < small.bundles.length; i += 1) {
+          const one = small.bundles[i] as Bundle;
+          const from = 2 * few === pieces ? i : 0;
+          if (isClose) this.joinClose(found, one, large, from, roomiest, reach);
+          else this.joinAll(found, one, large, from, roomiest);
           if (this.isTooMuch(found.size) || stop()) return false;
         }
       }
-      levels.push([...found.values()].map(({ counts, frontier }) => this.add(counts, frontier)).sort(byArea));
+      levels.push(levelOf([...found.values()].map(({ counts, frontier }) => this.add(counts, frontier)).sort(byArea)));
       if (found.size > 0) fullest = pieces;
     }
     return true;
   }
 
-  private joinPair(found: Map<number, { readonly counts: readonly number[]; readonly frontier: Frontier }>, one: Bundle, other: Bundle): void {
-    this.work += 1 / 4;
-    const area = one.area + other.area;
-    for (let panel = 0; panel < this.most.length; panel += 1) if ((one.counts[panel] ?? 0) + (other.counts[panel] ?? 0) > (this.most[panel] ?? 0)) return;
-    const key = one.key + other.key;
+  private joinAll(found: Found, one: Bundle, { bundles }: Level, from: number, roomiest: number): void {
+    for (let j = from; j < bundles.length; j += 1) {
+      const other = bundles[j] as Bundle;
+      const area = one.area + other.area;
+      if (area > roomiest) return;
+      this.work += 1 / 4;
+      if (!this.isWanted(one, other)) continue;
+      const entry = this.entryFor(found, one, other);
+      if (!entry) continue;
+      this.join(entry.frontier, one, other, true, area + this.slack);
+      this.join(entry.frontier, one, other, false, area + this.slack);
+      if (entry.frontier.length === 0) found.delete(this.together(one.key, other.key));
+    }
+  }
+
+  /** The same where so little may be wasted that only rectangles of nearly one height, or one width, come together. */
+  private joinClose(found: Found, one: Bundle, level: Level, from: number, roomiest: number, reach: number): void {
+    for (const first of one.frontier) {
+      for (const beside of [true, false]) {
+        const [near, cross] = beside ? [level.byHeight, first.height] : [level.byWidth, first.width];
+        for (let at = firstNear(near, cross - reach, beside); at < near.length; at += 1) {
+          const { rectangle: second, bundle: other, index } = near[at] as Lying;
+          const crossOther = beside ? second.height : second.width;
+          if (crossOther > cross + reach) break;
+          this.work += 1 / 4;
+          const area = one.area + other.area;
+          if (index < from || area > roomiest) continue;
+          const width = beside ? first.width + second.width : Math.max(first.width, second.width);
+          const height = beside ? Math.max(first.height, second.height) : first.height + second.height;
+          if (width * height > area + this.slack || !this.fits(width, height) || !this.isWanted(one, other)) continue;
+          this.work += 1;
+          const frontier = this.entryFor(found, one, other)?.frontier;
+          const waste = first.waste + second.waste + (cross === crossOther ? 0 : 1);
+          if (frontier && !beaten(frontier, width, height, waste)) keep(frontier, { width, height, waste, panel: -1, parts: { first, second, beside } });
+        }
+      }
+    }
+  }
+
+  /** Whether two bundles together hold no more than is wanted. */
+  private isWanted(one: Bundle, other: Bundle): boolean {
+    for (let panel = 0; panel < this.most.length; panel += 1) if ((one.counts[panel] ?? 0) + (other.counts[panel] ?? 0) > (this.most[panel] ?? 0)) return false;
+    return true;
+  }
+
+  /** What is known of two bundles together; null where another bundle has their key. */
+  private entryFor(found: Found, one: Bundle, other: Bundle): FoundBundle | null {
+    const key = this.together(one.key, other.key);
     const known = found.get(key);
-    const frontier = known?.frontier ?? [];
-    this.join(frontier, one, other, true, area + this.slack);
-    this.join(frontier, one, other, false, area + this.slack);
-    if (!known && frontier.length > 0) found.set(key, { counts: one.counts.map((count, panel) => count + (other.counts[panel] ?? 0)), frontier });
+    if (known && !this.isHashed) return known;
+    const counts = one.counts.map((count, panel) => count + (other.counts[panel] ?? 0));
+    if (known ? known.counts.every((count, panel) => count === counts[panel]) : !this.byKey.has(key)) {
+      const entry = known ?? { counts, frontier: [] };
+      if (!known) found.set(key, entry);
+      return entry;
+    }
+    this.isMixedUp = true;
+    return null;
   }
 
   /** Whether more has been gone through than may be. */
@@ -143,13 +210,19 @@ export class Bundles {
 
   private keyOf(counts: readonly number[]): number {
     let key = 0;
-    for (let panel = 0; panel < counts.length; panel += 1) key += (counts[panel] ?? 0) * (this.radix[panel] ?? 0);
+    for (let panel = 0; panel < counts.length; panel += 1) key = this.together(key, ((counts[panel] ?? 0) * (this.radix[panel] ?? 0)) % HASHES);
     return key;
+  }
+
+  /** The key of two bundles together. */
+  together(key: number, other: number): number {
+    return this.isHashed ? (key + other) % HASHES : key + other;
   }
 
   /** The bundle of exactly these counts, if it comes out of any sheet. */
   find(counts: readonly number[]): Bundle | null {
-    return this.byKey.get(this.keyOf(counts)) ?? null;
+    const found = this.byKey.get(this.keyOf(counts));
+    return found && (!this.isHashed || counts.every((count, panel) => count === found.counts[panel])) ? found : null;
   }
 
   /** The largest bundles of a sheet, each as it lies there with the fewest offcuts: to none could a wanted panel be added. */
@@ -232,8 +305,12 @@ export class Bundles {
   }
 }
 
-/** More keys than a number holds exactly are not tried. */
+/** More keys than a number holds exactly. */
 const MOST_KEYS = 2 ** 50;
+/** Random keys are below this. */
+const HASHES = 2 ** 49;
+/** Where differences of heights that may be are this much smaller than a sheet, only near ones are looked at. */
+const CLOSE = 8;
 /** Rectangles looked at, and bundles kept: about half a second and a hundred megabytes. */
 const MOST_WORK = 12_000_000;
 const MOST_BUNDLES = 12_000;
@@ -261,6 +338,48 @@ export interface Bundle {
   readonly last: number;
   readonly area: number;
   readonly pieces: number;
+}
+
+interface FoundBundle {
+  readonly counts: readonly number[];
+  readonly frontier: Frontier;
+}
+/** Bundles that are being found, by key. */
+type Found = Map<number, FoundBundle>;
+
+/** A rectangle with the bundle that lies in it, and the bundle's place in its level. */
+interface Lying {
+  readonly rectangle: Rectangle;
+  readonly bundle: Bundle;
+  readonly index: number;
+}
+
+/** The bundles of one number of pieces, least area first, and their rectangles by height and by width. */
+interface Level {
+  readonly bundles: readonly Bundle[];
+  readonly byHeight: readonly Lying[];
+  readonly byWidth: readonly Lying[];
+}
+
+function levelOf(bundles: readonly Bundle[]): Level {
+  const all = bundles.flatMap((bundle, index) => bundle.frontier.map((rectangle): Lying => ({ rectangle, bundle, index })));
+  return {
+    bundles,
+    byHeight: [...all].sort((a, b) => a.rectangle.height - b.rectangle.height),
+    byWidth: all.sort((a, b) => a.rectangle.width - b.rectangle.width),
+  };
+}
+
+/** The first that is at least so high, or so wide. */
+function firstNear(near: readonly Lying[], least: number, byHeight: boolean): number {
+  let [low, high] = [0, near.length];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    const { rectangle } = near[middle] as Lying;
+    if ((byHeight ? rectangle.height : rectangle.width) < least) low = middle + 1;
+    else high = middle;
+  }
+  return low;
 }
 
 const byArea = (one: Bundle, other: Bundle): number => one.area - other.area;

@@ -1,6 +1,7 @@
 import { grown, sheetAt, turns, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
 import { Bundles, spotsOf } from "./bundles.ts";
 import { FILL_VARIANTS, fillByRule } from "./fill.ts";
+import { FullSheets } from "./fullSheets.ts";
 import { fillByChance } from "./shuffle.ts";
 import { CutTable, type TablePiece } from "./table.ts";
 
@@ -30,6 +31,13 @@ export function cutSplitter(job: SplitJob): Splitter {
       const bound = bounds === patterns ? value : (bounds?.fill(values) ?? areaBound(job, sheet, values));
       return { pattern: { sheet, spots }, bound };
     },
+    alone: (sheet, panel) => {
+      const size = grown(job, sheetAt(job, sheet));
+      const pieces = (ways[panel] ?? []).map((turn): TablePiece => ({ panel, ...turn, count: Infinity }));
+      const table = CutTable.of(size.width, size.height, pieces, STEPS_LEAST);
+      table?.fill(ways.map((_, each) => Number(each === panel)));
+      return table && { sheet, spots: table.spots() };
+    },
     fill: (sheet, demand, variant): Pattern => {
       const size = grown(job, sheetAt(job, sheet));
       return { sheet, spots: fillByRule(size.width, size.height, ways, demand, variant) };
@@ -38,14 +46,23 @@ export function cutSplitter(job: SplitJob): Splitter {
       const size = grown(job, sheetAt(job, sheet));
       return { sheet, spots: fillByChance(size.width, size.height, ways, wanted, random) };
     },
-    every: (demand, slack, stop) => {
+    every: (demand, slack, stop, share = 1) => {
       const sizes = job.sheets.map((sheet) => grown(job, sheet));
-      const bundles = Bundles.of(ways, demand, sizes, slack, stop);
+      const bundles = Bundles.of(ways, demand, sizes, slack, stop, share);
       return bundles && sizes.flatMap((size, sheet) => bundles.largestIn(size).map((rectangle) => ({ sheet, spots: spotsOf(rectangle) })));
+    },
+    full: (demand, sheets, slack, random, stop) => {
+      const sizes = sheets.map((sheet) => grown(job, sheetAt(job, sheet)));
+      const bundles = Bundles.some(ways, demand, sizes, slack, stop, FULL_SHARE);
+      const areas = job.panels.map((panel) => (panel.width + job.gap) * (panel.height + job.gap));
+      const found = bundles && new FullSheets(bundles, areas, sizes, random).fill(demand, stop);
+      return found && found.map((spots, index) => ({ sheet: sheets[index] ?? 0, spots }));
     },
   };
 }
 
+/** Of the work that deciding a job may take, for the bundles that full sheets are made of. */
+const FULL_SHARE = 0.4;
 /** Steps for all fillings of a search together; each new price of each panel needs one, on each sheet kind. */
 const STEPS_IN_ALL = 60_000_000;
 const STEPS_LEAST = 1_500_000;
