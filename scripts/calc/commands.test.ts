@@ -47,6 +47,13 @@ test("good input is answered in the same units, and the same input the same way"
   });
 });
 
+test("a panel too large for every sheet is left out beside others, and named; alone it is refused", async () => {
+  const large = { ...panel, id: "B", width: 700 };
+  expect(await answer("split", { sheets: [sheet], panels: [panel, large] })).toMatchObject({ unplaced: [{ panel: "B", count: large.count }], proven: true });
+  const lone = await COMMANDS.split?.answer({ sheets: [sheet], panels: [large] }, setting);
+  expect(lone?.ok).toBe(false);
+});
+
 test.each<[string, string, unknown, string[]]>([
   ["a count below one", "split", { sheets: [sheet], panels: [{ ...panel, count: -2 }] }, ["panels[0].count: given -2, allowed at least 1"]],
   [

@@ -62,11 +62,11 @@ import {
 import { command, type Command } from "./command.ts";
 import { COLOUR_COMMANDS } from "./colour.ts";
 
-/** Limits that leave a tenth of the time to write the answer. */
+/** Limits that leave time to start, which `now` has counted, and to write the answer. */
 export const limitsOf =
   (seconds: number, now: () => number): ((seed: number) => Limits) =>
   (seed) =>
-    limitsFor(seconds * 0.85, now, seed);
+    limitsFor(Math.max(seconds / 2, Math.min(seconds * 0.85, seconds - now() / 1000)), now, seed);
 
 const mmText = (length: number): string => `${String(Math.round(length * 10) / 10)} mm`;
 

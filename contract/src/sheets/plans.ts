@@ -42,6 +42,10 @@ const split = z.strictObject({
   cost: z.int().min(0),
   lowerBound: z.int().min(0),
   proven: z.boolean(),
+  proof: z
+    .strictObject({ by: z.enum(["area", "prices", "exhaustion"]), checked: z.boolean() })
+    .optional()
+    .describe("what shows that nothing costs less, and whether it was looked at again by another reckoning"),
 });
 
 /** How sheets are to be split, as it was drawn: the job, what each kind of piece is for, and the layouts. Lengths in 1/320 mm. */

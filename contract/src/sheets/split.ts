@@ -85,6 +85,12 @@ export function splitFaultsIn(job: SplitJob): Fault[] {
         ];
   });
   if (edges.length > 0) return edges.slice(0, 1);
+  const tooLarge = tooLargeFaults(job);
+  return tooLarge.length === job.panels.length ? tooLarge : [];
+}
+
+/** The panels that come out of no sheet, by how much: beside others they are left out of a plan, which places the rest. */
+export function tooLargeFaults(job: SplitJob): Fault[] {
   return job.panels.flatMap((each, index): Fault[] => {
     const misfits = job.sheets.map((on) => {
       const size = grown(job, on);

@@ -22,8 +22,11 @@ export interface LinearAnswer {
   readonly optimal: boolean;
 }
 
-/** @returns null when there is no solution, or none was found in `seconds` */
-export type LinearSolver = (model: LinearModel, seconds: number) => LinearAnswer | null;
+/**
+ * @param nodes of an integer program's tree at most: unlike `seconds`, the same on every machine
+ * @returns null when there is no solution, or none was found
+ */
+export type LinearSolver = (model: LinearModel, seconds: number, nodes?: number) => LinearAnswer | null;
 
 /** The part of a loaded HiGHS module that is used. HiGHS: Huangfu and Hall, Math. Prog. Comp. 10 (2018). */
 export interface HighsModule {
@@ -39,11 +42,19 @@ export interface HighsModule {
 
 /** Wraps HiGHS as a LinearSolver. A solve that fails inside the engine counts as no answer. */
 export function highsSolver(highs: HighsModule): LinearSolver {
-  return (model, seconds) => {
+  return (model, seconds, nodes) => {
     if (seconds <= 0) return null;
     try {
-      const solution = highs.solve(lpText(model), { time_limit: seconds, mip_rel_gap: 0, output_flag: false, threads: 1 });
-      if (solution.Status !== "Optimal" && solution.Status !== "Time limit reached") return null;
+      const solution = highs.solve(lpText(model), {
+        time_limit: seconds,
+        mip_rel_gap: 0,
+        output_flag: false,
+        threads: 1,
+        ...(nodes === undefined ? {} : { mip_max_nodes: nodes }),
+      });
+      // At the last node the engine says that it does not know whether more could be found.
+      const isCut = solution.Status === "Time limit reached" || (nodes !== undefined && solution.Status === "Unknown");
+      if (solution.Status !== "Optimal" && !isCut) return null;
       const values = model.costs.map((_, column) => solution.Columns[`x${String(column)}`]?.Primal ?? NaN);
       if (values.some(Number.isNaN)) return null;
       const duals = model.whole ? [] : dualsByRow(model, solution.Rows);

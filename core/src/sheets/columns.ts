@@ -76,7 +76,7 @@ export function generateColumns(
   aim: Aim,
   solve: LinearSolver,
   limits: Limits,
-  priced?: (prices: readonly number[], worths: readonly number[]) => void,
+  priced?: (prices: readonly number[], worths: readonly number[], bound: number) => void,
 ): number {
   let bound = aim.kind === "cost" ? 0 : Infinity;
   const panels = setting.demand.length;
@@ -87,16 +87,19 @@ export function generateColumns(
     const found = setting.sheets.map((_, sheet) => setting.splitter.best(sheet, prices));
     const worths = found.map((each) => each.bound);
     bound = aim.kind === "cost" ? Math.max(bound, costBound(setting, prices, worths, aim.least)) : Math.min(bound, countBound(setting, prices, worths, aim.values));
-    priced?.(prices, worths);
+    priced?.(prices, worths, bound);
     const fresh = found.filter((each) => pool.add(each.pattern));
     if (fresh.length === 0) return bound;
   }
   return bound;
 }
 
+/** Nodes after which whole numbers of a pool are good enough: the same on every machine, as long as the seconds are not what ends it. */
+const WHOLE_NODES = 400;
+
 /** The best whole numbers of the patterns in the pool. */
 export function wholePlan(setting: BuildSetting, pool: PatternPool, aim: Aim, solve: LinearSolver, seconds: number): Plan | null {
-  return bestWhole(setting, pool.patterns.slice(0, MOST_COLUMNS_WHOLE), aim, null, solve, seconds)?.plan ?? null;
+  return bestWhole(setting, pool.patterns.slice(0, MOST_COLUMNS_WHOLE), aim, null, solve, seconds, WHOLE_NODES)?.plan ?? null;
 }
 
 /**
@@ -110,8 +113,9 @@ export function bestWhole(
   known: Plan | null,
   solve: LinearSolver,
   seconds: number,
+  nodes?: number,
 ): { readonly plan: Plan; readonly optimal: boolean } | null {
-  const answer = solve(master(setting, patterns, aim, true, known), seconds);
+  const answer = solve(master(setting, patterns, aim, true, known), seconds, nodes);
   if (!answer) return null;
   if (known && (answer.values[patterns.length + setting.demand.length] ?? 0) > 0.5) return { plan: known, optimal: answer.optimal };
   const uses = patterns.map((pattern, column) => ({ pattern, times: Math.round(answer.values[column] ?? 0) })).filter((use) => use.times > 0);

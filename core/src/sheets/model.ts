@@ -1,5 +1,6 @@
 import type { Length } from "../measure/length.ts";
 import type { Money } from "../measure/money.ts";
+import type { Proof } from "./proof.ts";
 
 /** A kind of sheet on the shelf. `count` null means as many as wanted. */
 export interface Sheet {
@@ -78,6 +79,8 @@ export interface Split {
   readonly cost: Money;
   readonly lowerBound: Money;
   readonly proven: boolean;
+  /** How it is proven. */
+  readonly proof?: Proof;
 }
 
 /**

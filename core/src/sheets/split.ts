@@ -5,6 +5,7 @@ import type { Plan } from "./build.ts";
 import { kindsOf, labelled, type Kinds } from "./kinds.ts";
 import { grown, turns, type Split, type SplitJob } from "./model.ts";
 import { layoutOf } from "./partings.ts";
+import { checkClaim } from "./proof.ts";
 import { SplitSearch, type Progress } from "./splitSearch.ts";
 
 /**
@@ -25,7 +26,14 @@ export function split(job: SplitJob, limits: Limits, solve: LinearSolver, progre
   search.cost();
   search.gatherOffcut();
   search.simplify();
-  return answerOf(job, kinds, search.plan, search.wholeBound(), search.isProven());
+  return proven(answerOf(job, kinds, search.plan, search.wholeBound(), search.isProven()), kinds, search);
+}
+
+/** The answer with what its proof rests on, looked at again. A claim that does not hold is not made. */
+function proven(answer: Split, kinds: Kinds, { plan, claim }: SplitSearch): Split {
+  if (!answer.proven) return answer;
+  const checked = checkClaim(kinds.job, plan, claim);
+  return checked === "fails" ? { ...answer, lowerBound: money(0), proven: false } : { ...answer, proof: { by: claim.by, checked: checked === "holds" } };
 }
 
 /** The job without sheets that are not there or hold nothing, and without panels that fit on none of the others. */

@@ -13,6 +13,7 @@ import { countsOf, grown, sheetAt, type Pattern, type SplitJob, type Splitter } 
 import { quickRank } from "./partings.ts";
 import { withLargeOffcut } from "./polish.ts";
 import { cheaperSheets } from "./cheaperSheets.ts";
+import type { Claim } from "./proof.ts";
 import { splitterFor } from "./splitters.ts";
 
 /** What a search knows so far, told while it goes on. */
@@ -32,6 +33,8 @@ export class SplitSearch {
   /** No answer places more than this. */
   private most: number;
   private bound = 0;
+  /** What the bound rests on. */
+  claim: Claim = { by: "area" };
   /** The least slack whose bundles were too many to go through. */
   private tooMuch = Infinity;
   private readonly random: () => number;
@@ -69,7 +72,7 @@ export class SplitSearch {
     const ones = setting.demand.map(() => 1);
     const worths = setting.sheets.map((_, sheet) => this.splitter.best(sheet, ones).bound);
     this.most = Math.floor(Math.min(this.total, countBound(setting, ones, worths), generateColumns(setting, pool, aim, solve, limits)) + 1e-6);
-    if (this.plan.placed < this.most && !limits.stop()) this.offer(wholePlan(setting, pool, aim, solve, Math.min(0.6, limits.left())));
+    if (this.plan.placed < this.most && !limits.stop()) this.offer(wholePlan(setting, pool, aim, solve, Math.min(WHOLE_SECONDS, limits.left())));
     if (this.plan.placed === this.most || limits.stop()) return;
     const every = this.splitter.every?.(setting.demand, Infinity, limits.stop);
     if (!every || every.length > MOST_EXACT) return;
@@ -81,11 +84,11 @@ export class SplitSearch {
   /** The least cost of as many pieces. */
   cost(): void {
     const { setting, pool, solve, limits } = this;
-    this.raise(this.area, this.roomy);
+    this.raise(this.area, this.roomy, { by: "area" });
     const aim = { kind: "cost", least: this.plan.placed } as const;
     if (!this.isProven()) {
       const costs = this.job.sheets.map((sheet) => sheet.cost);
-      for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs);
+      for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs, { by: "prices", prices });
     }
     // Where the panels nearly fill the sheets, few bundles waste so little, and all of them are soon gone through.
     if (!this.isProven() && !limits.stop()) this.decide(true);
@@ -93,8 +96,10 @@ export class SplitSearch {
     for (let round = 0; !this.isProven() && !limits.stop(); round += 1) {
       const before = this.plan;
       if (round < 2 && setting.demand.length <= MOST_KINDS) {
-        const generated = generateColumns(setting, pool, aim, solve, limits, (prices, worths) => this.raise(prices, worths));
-        this.bound = Math.max(this.bound, generated);
+        generateColumns(setting, pool, aim, solve, limits, (prices, worths, linear) => {
+          this.raise(prices, worths, { by: "prices", prices });
+          if (linear > this.bound) [this.bound, this.claim] = [linear, { by: "prices", prices }];
+        });
         if (this.isProven() || limits.stop()) return;
         this.offer(wholePlan(setting, pool, aim, solve, Math.min(WHOLE_SECONDS, limits.left() / 3)));
         if (this.isProven()) return;
@@ -160,7 +165,7 @@ export class SplitSearch {
     const wanted = setting.demand.reduce((sum, count, panel) => sum + count * (this.area[panel] ?? 0), 0);
     const slack = plan.placed === this.total ? mostArea(setting, this.roomy, plan.cost) - wanted : Infinity;
     if (slack < 0) {
-      this.bound = plan.cost;
+      [this.bound, this.claim] = [plan.cost, { by: "area" }];
       return;
     }
     const isNearlyFull = slack < wanted * NEARLY_FULL;
@@ -178,7 +183,7 @@ export class SplitSearch {
     const { setting, plan, solve, limits } = this;
     const decided = bestWhole(setting, every, { kind: "cost", least: plan.placed }, plan, solve, share * limits.left());
     this.offer(decided?.plan ?? null);
-    if (decided?.optimal) this.bound = this.plan.cost;
+    if (decided?.optimal && this.plan.cost > this.bound) [this.bound, this.claim] = [this.plan.cost, { by: "exhaustion", patterns: every.length }];
   }
 
   /** Sheets that the panels fill wholly or nearly, the cheapest first. */
@@ -206,9 +211,10 @@ export class SplitSearch {
   }
 
   /** Raises the bound by prices of which no pattern on a sheet is worth more than `worths` says. */
-  private raise(prices: readonly number[], worths: readonly number[]): void {
+  private raise(prices: readonly number[], worths: readonly number[], claim: Claim): void {
     const paid = prices.map((price) => Math.max(0, price));
-    this.bound = Math.max(this.bound, coverBound(this.setting, paid, worths, this.plan.placed, this.plan.cost));
+    const bound = coverBound(this.setting, paid, worths, this.plan.placed, this.plan.cost);
+    if (bound > this.bound) [this.bound, this.claim] = [bound, claim];
   }
 
   wholeBound(): number {
@@ -228,7 +234,7 @@ const FULL_TIME = 0.5;
 const QUICK_SHARE = 0.15;
 /** More patterns than this are no quick matter for whole numbers. */
 const MOST_EXACT = 4_000;
-const WHOLE_SECONDS = 0.35;
+const WHOLE_SECONDS = 0.8;
 const SIMPLIFY_SECONDS = 0.3;
 /** Rounds after which a search that finds nothing more gives up, whatever time is left. */
 const ROUNDS = 8;

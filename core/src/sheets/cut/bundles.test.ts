@@ -1,45 +1,10 @@
 import fc from "fast-check";
+import { proofRuns } from "../../search/proofRuns.ts";
+import { tryEverything } from "../byTrying.ts";
 import { Bundles, leastWaste, spotsOf, type BundleSize } from "./bundles.ts";
 import { largestOffcutWays } from "./largest.ts";
 
 const never = (): boolean => false;
-
-/** Everything that can be cut from a rectangle, by trying every cut: what fits, and the largest offcut beside it. */
-function tryEverything(width: number, height: number, ways: readonly (readonly BundleSize[])[], counts: readonly number[]): { fits: boolean; offcut: number } {
-  const known = new Map<string, { fits: boolean; offcut: number }>();
-  const look = (w: number, h: number, wanted: readonly number[]): { fits: boolean; offcut: number } => {
-    const pieces = wanted.reduce((sum, count) => sum + count, 0);
-    if (pieces === 0) return { fits: true, offcut: w * h };
-    const key = `${String(w)} ${String(h)} ${wanted.join()}`;
-    const before = known.get(key);
-    if (before) return before;
-    let best = { fits: false, offcut: -1 };
-    const offer = (fits: boolean, offcut: number): void => {
-      if (fits) best = { fits: true, offcut: Math.max(best.offcut, offcut) };
-    };
-    wanted.forEach((count, panel) => {
-      if (pieces === 1 && count === 1 && ways[panel]?.some((way) => way.width === w && way.height === h)) offer(true, 0);
-    });
-    for (const part of partsOf(wanted)) {
-      const rest = wanted.map((count, panel) => count - (part[panel] ?? 0));
-      for (let at = 1; at < w; at += 1) {
-        const [one, other] = [look(at, h, part), look(w - at, h, rest)];
-        offer(one.fits && other.fits, Math.max(one.offcut, other.offcut));
-      }
-      for (let at = 1; at < h; at += 1) {
-        const [one, other] = [look(w, at, part), look(w, h - at, rest)];
-        offer(one.fits && other.fits, Math.max(one.offcut, other.offcut));
-      }
-    }
-    known.set(key, best);
-    return best;
-  };
-  return look(width, height, counts);
-}
-
-function partsOf(counts: readonly number[]): number[][] {
-  return counts.reduce<number[][]>((parts, count) => parts.flatMap((part) => Array.from({ length: count + 1 }, (_, taken) => [...part, taken])), [[]]);
-}
 
 const side = fc.integer({ min: 1, max: 5 });
 const small = fc.record({
@@ -65,6 +30,27 @@ test("a bundle is known exactly where some order of cuts gives it, and its large
       if (bundles && whole) expect(largestOffcutWays(bundles, whole, { width, height }, 0).area).toBe(Math.max(0, offcut));
     }),
     { numRuns: 60 },
+  );
+});
+
+test("where little may be wasted, a full bundle is known though none of its parts is full", () => {
+  // Four different pieces fill a square; any three of them waste the fourth.
+  const ways = [[{ width: 4, height: 6 }], [{ width: 6, height: 6 }], [{ width: 4, height: 4 }], [{ width: 6, height: 4 }]];
+  const bundles = Bundles.of(ways, [1, 1, 1, 1], [{ width: 10, height: 10 }], 0, never);
+  expect(bundles?.find([1, 1, 1, 1])?.frontier).toMatchObject([{ width: 10, height: 10 }]);
+  expect(bundles?.find([1, 1, 1, 0])).toBeNull();
+});
+
+test("with whatever may be wasted, a bundle that some order of cuts gives with no more waste is known", () => {
+  fc.assert(
+    fc.property(small, fc.integer({ min: 0, max: 12 }), ({ width, height, panels }, more) => {
+      const ways = panels.map(waysOf);
+      const counts = panels.map((panel) => panel.count);
+      const slack = width * height - panels.reduce((sum, panel) => sum + panel.count * panel.width * panel.height, 0) + more;
+      const bundles = Bundles.of(ways, counts, [{ width, height }], slack, never);
+      if (tryEverything(width, height, ways, counts).fits) expect(bundles?.find(counts)).not.toBeNull();
+    }),
+    { numRuns: proofRuns(200, 5_000) },
   );
 });
 

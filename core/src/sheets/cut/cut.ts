@@ -81,8 +81,10 @@ function makeTables(job: SplitJob, sheet: number): SheetTables {
     // Pieces rounded up give patterns that fit; rounded down, a value that no real pattern exceeds.
     const patterns = table(Math.ceil);
     if (!patterns) continue;
-    const bounds = coarseness === 1 ? patterns : table(Math.floor);
-    if (bounds) return { patterns, bounds, coarseness };
+    // A piece that is nothing in the coarse measure would be counted as more than it is: then its area alone bounds it.
+    const isLost = coarseness > 1 && tablePieces(job, (length) => length).some(({ width, height }) => Math.min(width, height) < coarseness);
+    const bounds = coarseness === 1 ? patterns : isLost ? null : table(Math.floor);
+    if (bounds || isLost) return { patterns, bounds, coarseness };
   }
   return { patterns: null, bounds: null, coarseness: 1 };
 }

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { splitFaultsIn, sentFault, type SplitPlanRead } from "@yule/contract";
+import { sentFault, splitFaultsIn, tooLargeFaults, type SplitPlanRead } from "@yule/contract";
 import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Fault, type Phrase } from "@yule/core";
 import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
 import { useState } from "react";
@@ -149,7 +149,7 @@ function GroupPlan({
   const { job, fresh } = way;
   // Only a knife, or a ruler, can follow what the hand has moved.
   const split = job.method === "cut" ? hand.split : way.split;
-  const faults = job.panels.length === 0 ? [] : splitFaultsIn(job);
+  const faults = job.panels.length === 0 ? [] : split ? tooLargeFaults(job) : splitFaultsIn(job);
   const looks = looksOf(group.pieces, outlook);
   const scores = scoresOf(views);
   const store = outlook.stores.find((each) => each.id === group.material.id);
@@ -164,7 +164,7 @@ function GroupPlan({
         ) : (
           <Verdict>{faults.length > 0 ? "This does not come out of any sheet." : "Nothing of this paper is split this way."}</Verdict>
         )}
-        {faults.length > 0 && <CannotBeSplit faults={faults} names={names} />}
+        {faults.length > 0 && <CannotBeSplit faults={faults} names={names} isPartly={split !== null} />}
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
         {split && way.split && job.method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
@@ -228,14 +228,14 @@ function FirstSteps({ job, work }: { job: SplitJob; work: ReturnType<typeof cutt
   );
 }
 
-/** Why nothing comes out of any sheet. Faults name sheets and panels by their ids; a maker knows them by their names. */
-function CannotBeSplit({ faults, names }: { faults: readonly Fault[]; names: ReadonlyMap<string, string> }) {
+/** Why nothing comes out of any sheet, or what is left out. Faults name sheets and panels by their ids; a maker knows them by their names. */
+function CannotBeSplit({ faults, names, isPartly }: { faults: readonly Fault[]; names: ReadonlyMap<string, string>; isPartly: boolean }) {
   const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
   return (
     <ProblemNote
       problem={{
         type: "",
-        title: "It cannot be split so",
+        title: isPartly ? "The plan leaves out what is too large; the rest is planned" : "It cannot be split so",
         status: 422,
         detail: "",
         errors: faults.map((fault) => sentFault({ ...fault, path: [], given: named(fault.given), allowed: named(fault.allowed) })),
