@@ -6,6 +6,8 @@ import { placedOf } from "./plan.ts";
 /** What a kind of piece is called on the drawing, and the colour that tells it apart. */
 export interface PieceLook {
   readonly name: string;
+  /** Stands on the drawing for the name, which the key beside it tells. */
+  readonly letter: string;
   readonly tint: string;
   readonly kind: NeededPieces["what"];
 }
@@ -13,13 +15,18 @@ export type Looks = ReadonlyMap<string, PieceLook>;
 
 /** Looks by the id of a kind of piece: panels in their design's first paint, card stock in its own brown. */
 export function looksOf(pieces: readonly Pick<NeededPieces, "id" | "what" | "needId" | "name">[], outlook: Pick<Outlook, "open">): Looks {
+  const letters = new Map<string, string>();
   return new Map(
     pieces.map((piece) => {
       const design = outlook.open.find((view) => view.need.id === piece.needId)?.design;
+      const name = piece.what === "strip" && piece.needId !== null ? "test strip" : piece.name;
+      const letter = letters.get(name) ?? letterAt(letters.size);
+      letters.set(name, letter);
       return [
         piece.id,
         {
-          name: piece.what === "strip" && piece.needId !== null ? "test strip" : piece.name,
+          name,
+          letter,
           tint: piece.what === "panel" || piece.what === "print" ? tintOf(design) : "#b9a377",
           kind: piece.what,
         },
@@ -27,6 +34,9 @@ export function looksOf(pieces: readonly Pick<NeededPieces, "id" | "what" | "nee
     }),
   );
 }
+
+/** A to Z, then AA, AB and so on, as columns of a table are named. */
+export const letterAt = (index: number): string => (index < 26 ? "" : letterAt(Math.floor(index / 26) - 1)) + String.fromCharCode(65 + (index % 26));
 
 /** What stands on the backs of the pieces for one thing: each gets its own number. */
 export interface BackLabels {

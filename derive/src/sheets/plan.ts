@@ -1,5 +1,5 @@
 import type { SplitPlan } from "@yule/contract";
-import { wayOf, type NeededPieces, type Split, type SplitJob } from "@yule/core";
+import { offcutOf, wayOf, type NeededPieces, type Split, type SplitJob } from "@yule/core";
 
 /** A plan as it is kept: the job and the layouts by which it was drawn, and what each kind of piece is for. */
 export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededPieces[]): SplitPlan {
@@ -18,7 +18,7 @@ export const planInHand = ({ job, split }: SplitPlan): { readonly job: SplitJob;
 export const PAINTED = "painted";
 
 /** How often each sheet of the job is taken. */
-export function sheetsTaken(split: Split): { readonly id: string; readonly sheets: number }[] {
+export function sheetsTaken(split: Laid): { readonly id: string; readonly sheets: number }[] {
   const used = new Map<string, number>();
   for (const layout of split.layouts) used.set(layout.sheet, (used.get(layout.sheet) ?? 0) + layout.times);
   return [...used].map(([id, sheets]) => ({ id, sheets }));
@@ -27,6 +27,33 @@ export function sheetsTaken(split: Split): { readonly id: string; readonly sheet
 /** How many pieces of a kind a split gives. */
 export const placedOf = (split: Split, id: string): number =>
   split.layouts.reduce((sum, layout) => sum + layout.times * layout.pieces.filter((piece) => piece.panel === id).length, 0);
+
+/** Which sheet, how often. */
+interface Laid {
+  readonly layouts: readonly { readonly sheet: string; readonly times: number }[];
+}
+
+/** Whole sheets apart from offcuts of the stash, which cost nothing. */
+export function takenOf(split: Laid): { readonly sheets: number; readonly offcuts: number } {
+  let [sheets, offcuts] = [0, 0];
+  for (const each of sheetsTaken(split)) {
+    if (offcutOf(each.id) === null) sheets += each.sheets;
+    else offcuts += each.sheets;
+  }
+  return { sheets, offcuts };
+}
+
+/** "11 sheets and 1 offcut", or whichever of them there is. */
+export function sheetsAndOffcuts({ sheets, offcuts }: { readonly sheets: number; readonly offcuts: number }): string {
+  const words = [
+    ...(sheets > 0 || offcuts === 0 ? [sheets === 1 ? "1 sheet" : `${String(sheets)} sheets`] : []),
+    ...(offcuts > 0 ? [offcuts === 1 ? "1 offcut" : `${String(offcuts)} offcuts`] : []),
+  ];
+  return words.join(" and ");
+}
+
+/** What a split takes, in words. */
+export const takenWord = (split: Laid): string => sheetsAndOffcuts(takenOf(split));
 
 /** What changed between two plans of one material, in words a maker acts on. */
 export function changesBetween(before: SplitPlan, now: SplitPlan, nameOf: (needId: string) => string): string[] {
@@ -45,6 +72,7 @@ export function changesBetween(before: SplitPlan, now: SplitPlan, nameOf: (needI
     return old.count === fresh.count ? [] : [`${fresh.name}: ${String(fresh.count)} instead of ${String(old.count)}`];
   });
   const way = wayOf(planInHand(before).job) === wayOf(planInHand(now).job) ? [] : [`split another way`];
-  const sheets = before.split.sheetsUsed === now.split.sheetsUsed ? [] : [`${String(now.split.sheetsUsed)} sheets instead of ${String(before.split.sheetsUsed)}`];
+  const [took, takes] = [takenWord(before.split), takenWord(now.split)];
+  const sheets = took === takes ? [] : [`${takes} instead of ${took}`];
   return [...pieces, ...way, ...sheets];
 }

@@ -17,9 +17,10 @@ import {
   placedOf,
   planInHand,
   planToKeep,
+  takenWord,
 } from "@yule/derive";
 import { design, line, need, paper, season, newId } from "@yule/derive/examples";
-import { stepDetail, stepTitle, takenWord } from "./words.ts";
+import { stepDetail, stepTitle } from "./words.ts";
 
 const outlook = season([{ ...need, id: "n1", lines: [line("l1", "blue", 4)] }]);
 const view = () => {
@@ -145,15 +146,19 @@ test("a plan is kept as it was drawn and comes back the same", () => {
 });
 
 test("what changed since a plan was drawn is said piece by piece", () => {
-  const fewer = { ...kept(7).plan, split: { ...kept().plan.split, sheetsUsed: 4 } };
-  expect(changesBetween(kept().plan, fewer, () => "Harbour office")).toEqual(["Paper boat for Harbour office: 7 instead of 5", "4 sheets instead of 3"]);
+  const [first, ...others] = kept().plan.split.layouts;
+  const more = { ...kept(7).plan, split: { ...kept().plan.split, layouts: first ? [{ ...first, times: first.times + 1 }, ...others] : [] } };
+  expect(changesBetween(kept().plan, more, () => "Harbour office")).toEqual([
+    "Paper boat for Harbour office: 7 instead of 5",
+    "3 sheets and 1 offcut instead of 2 sheets and 1 offcut",
+  ]);
   expect(changesBetween(kept().plan, kept().plan, String)).toEqual([]);
 });
 
 test("offcuts are told apart from the whole sheets that a way takes", () => {
   expect(takenWord(split)).toBe("2 sheets and 1 offcut");
-  expect(takenWord({ ...split, layouts: split.layouts.slice(0, 1), sheetsUsed: 2 })).toBe("2 sheets");
-  expect(takenWord({ ...split, layouts: split.layouts.slice(1), sheetsUsed: 1 })).toBe("1 offcut");
+  expect(takenWord({ ...split, layouts: split.layouts.slice(0, 1) })).toBe("2 sheets");
+  expect(takenWord({ ...split, layouts: split.layouts.slice(1) })).toBe("1 offcut");
 });
 
 test("offcuts of one size are counted together, and what no tag comes out of is not offered for keeping", () => {

@@ -1,5 +1,4 @@
-import { isTorn, offcutOf, wayOf, capital, type CutStep, type Length, type Split, type SplitJob, type SplitWay } from "@yule/core";
-import { sheetsTaken } from "@yule/derive";
+import { isTorn, wayOf, capital, type CutStep, type Length, type SplitJob, type SplitWay } from "@yule/core";
 
 type Say = (length: Length) => string;
 
@@ -9,17 +8,6 @@ export const WAY_WORDS: Readonly<Record<SplitWay, { readonly name: string; reado
   fold: { name: "Fold and tear", edge: "soft edge", risk: "a tear that runs off", title: "Fold and tear in this order" },
   tape: { name: "Tape grid", edge: "white rim", risk: "paint under the tape", title: "Cut through the gutters when bone dry" },
 };
-
-export const sheetsWord = (count: number): string => (count === 1 ? "1 sheet" : `${String(count)} sheets`);
-
-/** What a way takes, whole sheets apart from offcuts of the stash, which cost nothing: "11 sheets and 1 offcut". */
-export function takenWord(split: Split): string {
-  const fromStash = sheetsTaken(split).reduce((sum, each) => sum + (offcutOf(each.id) === null ? 0 : each.sheets), 0);
-  const whole = split.sheetsUsed - fromStash;
-  const offcuts = fromStash === 1 ? "1 offcut" : `${String(fromStash)} offcuts`;
-  if (fromStash === 0) return sheetsWord(whole);
-  return whole === 0 ? offcuts : `${sheetsWord(whole)} and ${offcuts}`;
-}
 
 const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
 export const countWord = (count: number): string => COUNTS[count] ?? String(count);

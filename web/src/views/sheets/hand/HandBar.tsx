@@ -1,13 +1,15 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { printMoney, money, type Split } from "@yule/core";
-import { sheetsWord } from "../words.ts";
+import { sheetsAndOffcuts, takenOf } from "@yule/derive";
 import type { useByHand } from "./useByHand.ts";
 
 /** What moving by hand costs, and the way back. */
 export function HandBar({ hand, before, currency, isOn, onDone }: { hand: ReturnType<typeof useByHand>; before: Split; currency: string; isOn: boolean; onDone: () => void }) {
   if (!isOn && hand.moves === 0) return null;
   const now = hand.split ?? before;
-  const [sheets, cost] = [now.sheetsUsed - before.sheetsUsed, now.cost - before.cost];
+  const [was, is] = [takenOf(before), takenOf(now)];
+  const more = { sheets: Math.max(0, is.sheets - was.sheets), offcuts: Math.max(0, is.offcuts - was.offcuts) };
+  const cost = now.cost - before.cost;
   const lost = now.unplaced.reduce((sum, each) => sum + each.count, 0) - before.unplaced.reduce((sum, each) => sum + each.count, 0);
   const pieces = lost === 1 ? "piece comes" : "pieces come";
   const words = hand.isImpossible
@@ -18,8 +20,8 @@ export function HandBar({ hand, before, currency, isOn, onDone }: { hand: Return
         ? "Pull a piece, or move it by arrow keys, with Shift in wide steps: it is held there, and the rest is laid around it."
         : lost > 0
           ? `Held so, ${String(lost)} ${pieces} out of no sheet any more.`
-          : sheets > 0 || cost > 0
-            ? `Held so, it takes ${sheetsWord(sheets)} more: ${printMoney(money(cost), currency)}.`
+          : more.sheets > 0 || more.offcuts > 0 || cost > 0
+            ? `Held so, it takes ${sheetsAndOffcuts(more)} more: ${printMoney(money(cost), currency)}.`
             : "Held so, it takes no sheet more.";
   return (
     <Flex gap="4px 10px" wrap="wrap" align="center" marginBottom="6px">

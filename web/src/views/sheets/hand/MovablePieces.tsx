@@ -19,6 +19,8 @@ const PULL = 9;
 const PRESS = 4;
 const STEP = { metric: { fine: mm(1), wide: mm(10) }, inches: { fine: mm(25.4 / 16), wide: mm(25.4 / 2) } };
 const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+/** By these a press ends, wherever the pointer is by then. */
+const ENDS = ["pointerup", "pointercancel"] as const;
 /** Keys pressed one after another are one move. */
 const SETTLED = 500;
 
@@ -35,6 +37,7 @@ export function MovablePieces({
   isPlain = false,
   onChoose,
   onMove,
+  onHands,
 }: {
   pieces: readonly Movable[];
   within: Rect;
@@ -45,6 +48,8 @@ export function MovablePieces({
   isPlain?: boolean;
   onChoose?: (key: string) => void;
   onMove: (key: string, to: Rect) => void;
+  /** The hands are on a piece, or off again: what is shown must not change under them. */
+  onHands?: (areOn: boolean) => void;
 }) {
   const { system } = useMeasure();
   const [going, setGoing] = useState<{ key: string; to: Rect } | null>(null);
@@ -85,14 +90,24 @@ export function MovablePieces({
     const now = going?.key === piece.key ? going.to : piece;
     const next = to(piece, now.x + way[0] * step, now.y + way[1] * step, 0);
     setGoing({ key: piece.key, to: next });
+    onHands?.(true);
     clearTimeout(settling.current);
     settling.current = setTimeout(() => {
       setGoing(null);
       onMove(piece.key, next);
+      onHands?.(false);
     }, SETTLED);
   };
+  const press = (): void => {
+    onHands?.(true);
+    const off = (): void => {
+      for (const end of ENDS) removeEventListener(end, off);
+      onHands?.(false);
+    };
+    for (const end of ENDS) addEventListener(end, off);
+  };
   return (
-    <g ref={root}>
+    <g ref={root} onPointerDownCapture={press}>
       {pieces.map((piece, index) => {
         const isMoving = going?.key === piece.key && going.to !== piece;
         return (

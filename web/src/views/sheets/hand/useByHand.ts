@@ -20,9 +20,11 @@ export function useByHand(job: SplitJob, before: Split | null) {
   const held = (layout: Layout): readonly Rect[] => last?.held.get(layoutKey(layout)) ?? [];
 
   /** Puts a piece of a layout to a place, on all sheets that are cut alike. */
-  const move = async (alike: number, piece: number, to: Rect): Promise<void> => {
-    const layout = current && alikeLayouts(current.layouts)[alike]?.layout;
-    if (!layout || now.isBusy) return;
+  const move = async (shown: Layout, piece: number, to: Rect): Promise<void> => {
+    if (!current || now.isBusy) return;
+    const alike = alikeLayouts(current.layouts).findIndex((each) => layoutKey(each.layout) === layoutKey(shown));
+    const layout = alikeLayouts(current.layouts)[alike]?.layout;
+    if (!layout) return;
     const others = held(layout).flatMap((rect): PinnedPiece[] => {
       const index = layout.pieces.findIndex((each) => placeOf(each) === placeOf(rect));
       return index < 0 || index === piece ? [] : [{ ...rect, piece: index }];

@@ -8,6 +8,7 @@ import { TextInput } from "../../../kit/FormField.tsx";
 import { Loading } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { Movable } from "../hand/MovablePieces.tsx";
+import { useSteadyIds, useWhenHandsOff } from "../hand/steadyIds.ts";
 import { PrintSheets } from "../parts/PrintSheets.tsx";
 import { StepList } from "../parts/StepList.tsx";
 import { useTools } from "../tools.ts";
@@ -52,7 +53,10 @@ export function PaintedPlanView({
   const [chosen, setChosen] = useState<string | null>(null);
   const [marking, setMarking] = useState<string | null>(null);
   const question: PaintedQuestion = { ...asked, held: hands.held.filter((held) => asked.wants.some((want) => want.id === held.panel)) };
-  const { plan, fresh, isImpossible } = usePainted(question, painting);
+  const [isInHand, setInHand] = useState(false);
+  const found = usePainted(question, painting);
+  // What is found while a window is pressed or moved waits until it is let go.
+  const { plan, fresh, isImpossible } = useWhenHandsOff(found, isInHand);
   const picture = useMemo(() => URL.createObjectURL(photo.cropped.kept), [photo.cropped.kept]);
   useEffect(() => () => URL.revokeObjectURL(picture), [picture]);
   // Ctrl or Cmd with Z takes the last move back, unless a field has the keys.
@@ -63,6 +67,8 @@ export function PaintedPlanView({
     },
   });
   const windows = plan ? shownOf(plan, question, fresh) : [];
+  const { ids, follow } = useSteadyIds(windows.map((window) => window.piece));
+  const idOf = (window: PaintedWindow): string => ids[windows.indexOf(window)] ?? "";
   const wantOf = (id: string): PossibleWant | undefined => possible.find((each) => each.want.id === id);
   const isTurned = (window: PaintedWindow): boolean => {
     const want = wantOf(window.piece.panel)?.want;
@@ -74,13 +80,14 @@ export function PaintedPlanView({
     windows.map((window) => ({ piece: window.piece, turned: isTurned(window) })),
   );
   if (!plan && possible.length > 0 && !isImpossible) return <Loading />;
-  const movable = windows.map((window): Movable => ({ ...window.piece, key: keyOf(window.piece), label: nameOf(wantOf(window.piece.panel)), held: window.held }));
-  const at = windows.find((window) => keyOf(window.piece) === chosen);
+  const movable = windows.map((window): Movable => ({ ...window.piece, key: idOf(window), label: nameOf(wantOf(window.piece.panel)), held: window.held }));
+  const at = windows.find((window) => idOf(window) === chosen);
   const move = (key: string, to: Rect): void => {
-    const window = windows.find((each) => keyOf(each.piece) === key);
+    const window = windows.find((each) => idOf(each) === key);
     if (!window) return;
     hands.hold(window.piece, to, window.piece.panel);
-    setChosen(keyOf(to));
+    follow(key, to);
+    setChosen(key);
   };
   const [layout] = plan?.split.layouts ?? [];
   return (
@@ -104,6 +111,7 @@ export function PaintedPlanView({
             isMarking={marking !== null}
             onChoose={(key) => setChosen(key === chosen ? null : key)}
             onMove={move}
+            onHands={setInHand}
             onMark={(x, y) => onMark({ x, y, radius: MARK_RADIUS, what: (marking ?? "").trim().toLowerCase() || KEEP_WHOLE })}
           />
         </Box>
@@ -118,9 +126,9 @@ export function PaintedPlanView({
             number={windows.indexOf(at) + 1}
             window={at}
             fits={possible.filter(({ want }) => sameSize(want, at.piece))}
-            onHold={(panel) => (hands.hold(at.piece, at.piece, panel), setChosen(keyOf(at.piece)))}
+            onHold={(panel) => hands.hold(at.piece, at.piece, panel)}
             onLetGo={() => hands.letGo(at.piece)}
-            onTurn={() => move(keyOf(at.piece), turnedWithin(at.piece, question))}
+            onTurn={() => move(idOf(at), turnedWithin(at.piece, question))}
             onMark={() =>
               onMark({
                 x: (at.piece.x + at.piece.width / 2) / question.sheet.width,
@@ -131,7 +139,7 @@ export function PaintedPlanView({
             }
           />
         )}
-        <WindowCards windows={windows} wantOf={wantOf} crops={crops} chosen={chosen} onChoose={setChosen} />
+        <WindowCards windows={windows} idOf={idOf} wantOf={wantOf} crops={crops} chosen={chosen} onChoose={setChosen} />
       </Box>
       <Box width={{ base: "100%", xl: "372px" }} flex="none">
         {plan && <CutColumn plan={plan} fresh={fresh} outlook={outlook} possible={possible} photo={photo} materialId={materialId} />}
@@ -144,12 +152,14 @@ export function PaintedPlanView({
 /** The cards that the windows become. */
 function WindowCards({
   windows,
+  idOf,
   wantOf,
   crops,
   chosen,
   onChoose,
 }: {
   windows: readonly PaintedWindow[];
+  idOf: (window: PaintedWindow) => string;
   wantOf: (id: string) => PossibleWant | undefined;
   crops: readonly string[];
   chosen: string | null;
@@ -158,7 +168,7 @@ function WindowCards({
   return (
     <Flex gap="16px" wrap="wrap" marginTop="16px" align="flex-start">
       {windows.map((window, index) => {
-        const key = keyOf(window.piece);
+        const key = idOf(window);
         return (
           <FinishedCard
             key={key}
@@ -246,7 +256,6 @@ function CutColumn({
   );
 }
 
-const keyOf = (piece: Rect): string => `${String(piece.x)} ${String(piece.y)} ${String(piece.width)}`;
 const nameOf = (want: PossibleWant | undefined): string => want?.view?.need.title ?? want?.name ?? "";
 const sameSize = (a: { width: number; height: number }, b: { width: number; height: number }): boolean =>
   (a.width === b.width && a.height === b.height) || (a.width === b.height && a.height === b.width);

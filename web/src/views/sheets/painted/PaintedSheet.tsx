@@ -17,6 +17,7 @@ export function PaintedSheet({
   onChoose,
   onMove,
   onMark,
+  onHands,
 }: {
   sheet: Sheet;
   edge: Length;
@@ -29,6 +30,7 @@ export function PaintedSheet({
   onChoose: (key: string) => void;
   onMove: (key: string, to: Rect) => void;
   onMark: (x: number, y: number) => void;
+  onHands: (areOn: boolean) => void;
 }) {
   const { say, bare, size } = useMeasure();
   const within: Rect = { x: edge, y: edge, width: (sheet.width - 2 * edge) as Length, height: (sheet.height - 2 * edge) as Length };
@@ -60,7 +62,7 @@ export function PaintedSheet({
               </g>
             );
           })}
-          <MovablePieces pieces={windows} within={within} gap={0} unit={unit} chosen={chosen} onChoose={onChoose} onMove={onMove} />
+          <MovablePieces pieces={windows} within={within} gap={0} unit={unit} chosen={chosen} onChoose={onChoose} onMove={onMove} onHands={onHands} />
           {marks.map((each, index) => (
             <g key={index} pointerEvents="none">
               <circle

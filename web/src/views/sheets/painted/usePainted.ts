@@ -1,5 +1,5 @@
 import type { HeldWindow, Mark, PaintedPlan, PaintedQuestion, Pixels, Rect } from "@yule/core";
-import { useRef, useState } from "react";
+import { useMemo, useRef, useState } from "react";
 import { solver } from "../../../workers/solver.ts";
 import { useSolved } from "../../../workers/useSolved.ts";
 
@@ -23,7 +23,9 @@ export function usePainted(question: PaintedQuestion | null, painting: Painting 
   const last = useRef<PaintedPlan | null>(null);
   if (asked === null) last.current = null;
   if (value?.plan) last.current = value.plan;
-  return { plan: last.current, fresh: asked === null || fresh, isImpossible: asked !== null && fresh && value?.plan === null };
+  const [plan, isFresh, isImpossible] = [last.current, asked === null || fresh, asked !== null && fresh && value?.plan === null];
+  // The same as long as nothing of it is another, so that it can wait until the hands are off.
+  return useMemo(() => ({ plan, fresh: isFresh, isImpossible }), [plan, isFresh, isImpossible]);
 }
 
 /** Windows that the maker holds, with the way back. */

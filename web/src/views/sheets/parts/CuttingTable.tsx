@@ -15,6 +15,7 @@ import { useTools } from "../tools.ts";
 import { RULER_RULE, stepDetail, stepTitle } from "../words.ts";
 import { FoldPicture } from "./FoldPicture.tsx";
 import { HappenedForm } from "./HappenedForm.tsx";
+import { PieceKey } from "./PieceKey.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
 
 /** One thing to do at the table, and the sheet on which it is done. */
@@ -84,6 +85,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
         </Tick>
       )}
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
+      <PieceKey layouts={[alike]} looks={looks} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
         <Box flex="1" minWidth={0}>
           <SheetDrawing

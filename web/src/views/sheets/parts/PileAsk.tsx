@@ -11,6 +11,7 @@ import { Loading, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
 import { useTools } from "../tools.ts";
+import { PieceKey } from "./PieceKey.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
 
 const SECONDS = 1.5;
@@ -107,6 +108,7 @@ function PileAnswer({
     possible.map(({ piece }) => piece),
     outlook,
   );
+  const work = cuttingSteps(job, split, tools);
   return (
     <Box opacity={fresh ? 1 : 0.6}>
       {words.length === 0 ? (
@@ -123,8 +125,9 @@ function PileAnswer({
           {words.length > 4 && ` and ${String(words.length - 4)} more kinds`}.
         </Verdict>
       )}
+      <PieceKey layouts={work.map(({ alike }) => alike)} looks={looks} />
       <Flex wrap="wrap" gap="0 18px" align="flex-start">
-        {cuttingSteps(job, split, tools).map(({ alike, steps }, index) => (
+        {work.map(({ alike, steps }, index) => (
           <SheetDrawing key={`${alike.layout.sheet}${String(index)}`} job={job} alike={alike} looks={looks} steps={steps} most={560} mostHeight={340} />
         ))}
       </Flex>

@@ -1,7 +1,9 @@
 import { cuttingSteps, inches, money, type Layout, type Split, type SplitJob } from "@yule/core";
-import { cleanup, screen, waitFor } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor } from "@testing-library/react";
+import type { Looks } from "@yule/derive";
 import userEvent from "@testing-library/user-event";
 import { showScreen } from "../../../plan/testing.tsx";
+import { PieceKey } from "./PieceKey.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
 
 afterEach(cleanup);
@@ -25,7 +27,7 @@ const layout = {
   offcuts: [{ x: inches(16), y: inches(0), width: inches(4), height: inches(14) }],
 } as unknown as Layout;
 const split = { layouts: [layout], unplaced: [], sheetsUsed: 3, cost: money(300), lowerBound: money(300), proven: true } as unknown as Split;
-const looks = new Map([["moth", { name: "Moths at dusk", mark: "A", fill: "#889" }]]) as never;
+const looks: Looks = new Map([["moth", { name: "Moths at dusk", letter: "A", tint: "#889", kind: "panel" }]]);
 const alike = { layout, variants: [{ times: 3, pieces: layout.pieces }] };
 const show = (more: object = {}) => showScreen(<SheetDrawing job={job} alike={alike} looks={looks} steps={[]} {...more} />);
 
@@ -53,11 +55,46 @@ test("cuts carry the numbers of their steps", () => {
 
 test("pieces in the hand are moved by the keys, told once the keys rest, and read out with what they are for", async () => {
   const moves: unknown[] = [];
-  show({ hand: { held: [], onMove: (index: number, to: { x: number; y: number }) => moves.push([index, to.x, to.y]) } });
+  const hands: boolean[] = [];
+  show({ hand: { held: [], onMove: (index: number, to: { x: number; y: number }) => moves.push([index, to.x, to.y]), onHands: (areOn: boolean) => hands.push(areOn) } });
   const user = userEvent.setup();
   const first = screen.getByRole("button", { name: /^1: Moths at dusk/ });
   first.focus();
   await user.keyboard("{ArrowRight}{ArrowRight}");
   expect(moves).toEqual([]);
   await waitFor(() => expect(moves).toEqual([[0, inches(1 / 8), 0]]));
+  // As long as the keys moved it, nothing else was to be shown.
+  expect(hands).toEqual([true, true, false]);
+});
+
+test("a press is a hand on the piece until it ends, wherever the pointer is by then", () => {
+  const hands: boolean[] = [];
+  show({ hand: { held: [], onMove: () => undefined, onHands: (areOn: boolean) => hands.push(areOn) } });
+  fireEvent.pointerDown(screen.getByRole("button", { name: /^1: Moths at dusk/ }));
+  expect(hands).toEqual([true]);
+  fireEvent.pointerUp(window);
+  expect(hands).toEqual([true, false]);
+});
+
+test("pieces carry letters, and the key says what they stand for: the thing, its sizes, how many in all", () => {
+  const tags: Looks = new Map([...looks, ["tag", { name: "Gift tag", letter: "B", tint: "#b9a377", kind: "panel" }]]);
+  const tag = { panel: "tag", x: inches(16), y: inches(0), width: inches(2), height: inches(3) };
+  const both = {
+    layout,
+    variants: [
+      { times: 2, pieces: layout.pieces },
+      { times: 1, pieces: [...layout.pieces.slice(0, 1), { ...tag, x: inches(8), width: inches(8), height: inches(14) }, tag] },
+    ],
+  };
+  showScreen(
+    <>
+      <PieceKey layouts={[both]} looks={tags} />
+      <SheetDrawing job={job} alike={both} looks={tags} steps={[]} />
+    </>,
+  );
+  const key = [...screen.getByRole("list", { name: "What the letters stand for" }).querySelectorAll("li")].map((line) => line.textContent);
+  expect(key).toEqual(["AMoths at dusk 14 × 8 in, 5 pieces", "BGift tag 14 × 8 in and 3 × 2 in, 2 pieces"]);
+  const written = [...screen.getByRole("img").querySelectorAll("text")].map((text) => text.textContent);
+  // The second place is for a moth on two sheets and for a tag on one.
+  expect(written).toEqual(expect.arrayContaining(["A", "A/B"]));
 });

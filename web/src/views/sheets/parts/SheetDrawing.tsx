@@ -22,6 +22,7 @@ import type { Looks } from "@yule/derive";
 import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../kit/drawing.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { MovablePieces } from "../hand/MovablePieces.tsx";
+import { useSteadyIds } from "../hand/steadyIds.ts";
 import { countWord } from "../words.ts";
 
 interface Props {
@@ -33,7 +34,7 @@ interface Props {
   /** The painting that is cut, by its address; blank paper where there is none. */
   readonly picture?: string | null;
   /** Pieces can be taken in the hand. */
-  readonly hand?: { readonly held: readonly Rect[]; readonly onMove: (piece: number, to: Rect) => void } | null;
+  readonly hand?: { readonly held: readonly Rect[]; readonly onMove: (piece: number, to: Rect) => void; readonly onHands: (areOn: boolean) => void } | null;
   /** The step at hand: its pieces and cuts stand out, cuts before it are done. */
   readonly at?: number | null;
   readonly most?: number;
@@ -167,8 +168,8 @@ function Offcuts({ layout, drawn, unit, bare }: { layout: Layout; drawn: Sheet; 
 function Variants({ alike, looks }: { alike: AlikeLayouts; looks: Looks }) {
   const lines = new Map<string, number>();
   for (const variant of alike.variants) {
-    const words = namesOf(piecesFor(variant.pieces), looks)
-      .map(([name, count]) => `${String(count)} × ${name}`)
+    const words = lettersOf(piecesFor(variant.pieces), looks)
+      .map(([letter, count]) => `${String(count)} × ${letter}`)
       .join(", ");
     lines.set(words, (lines.get(words) ?? 0) + variant.times);
   }
@@ -184,27 +185,30 @@ function Variants({ alike, looks }: { alike: AlikeLayouts; looks: Looks }) {
   );
 }
 
-/** Pieces of one name together, whatever need they are for. */
-function namesOf(pieces: readonly { readonly panel: string; readonly count: number }[], looks: Looks): [string, number][] {
+/** Pieces of one name together, whatever need they are for, by their letters. */
+function lettersOf(pieces: readonly { readonly panel: string; readonly count: number }[], looks: Looks): [string, number][] {
   const counts = new Map<string, number>();
   for (const { panel, count } of pieces) {
-    const name = looks.get(panel)?.name ?? panel;
-    counts.set(name, (counts.get(name) ?? 0) + count);
+    const letter = looks.get(panel)?.letter ?? "?";
+    counts.set(letter, (counts.get(letter) ?? 0) + count);
   }
   return [...counts];
 }
 
 const isAt = (piece: PlacedPiece) => (other: PlacedPiece) => other.x === piece.x && other.y === piece.y;
 
+/** How large a letter is written, and the least that can be read, in pixels. */
+const LETTER = 20;
+const LEAST_LETTER = 9;
+
 function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts; looks: Looks; scores: readonly Score[]; unit: number; isPainted: boolean }) {
   return alike.layout.pieces.map((piece) => {
     const look = looks.get(piece.panel);
-    const names = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.name ?? each.panel)))];
+    // Of sheets cut alike, one place may be for different things.
+    const letters = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.letter ?? "?")))].join("/");
     const score = scores.find((each) => each.panel === piece.panel);
     const upright = score && (score.axis === "x") === (piece.width === score.width);
-    const letters = Math.floor(Math.max(piece.width, 0) / (8 * unit));
-    const either = names.join(" or ");
-    const name = names.length === 1 || either.length <= letters ? either : `${String(names.length)} kinds`;
+    const written = Math.min(LETTER, (piece.height / unit) * 0.8, piece.width / unit / letters.length / 0.75);
     return (
       <g key={`${String(piece.x)}-${String(piece.y)}`}>
         <rect
@@ -228,16 +232,17 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
             strokeDasharray={`${String(2 * unit)} ${String(4 * unit)}`}
           />
         )}
-        {piece.height > 17 * unit && letters > 2 && (
+        {written >= LEAST_LETTER && (
           <DrawnWords
             x={piece.x + piece.width / 2}
-            y={piece.y + piece.height / 2 + 5 * unit}
-            size={14 * unit}
+            y={piece.y + piece.height / 2 + 0.35 * written * unit}
+            size={written * unit}
             anchor="middle"
             fill="#22303C"
-            {...(isPainted ? { weight: 600, stroke: "#FBF8F0", strokeWidth: 4 * unit, paintOrder: "stroke" } : {})}
+            weight={600}
+            {...(isPainted ? { stroke: "#FBF8F0", strokeWidth: 4 * unit, paintOrder: "stroke" } : {})}
           >
-            {name.length <= letters ? name : `${name.slice(0, letters - 1)}…`}
+            {letters}
           </DrawnWords>
         )}
       </g>
@@ -249,15 +254,25 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
 function InHand({ layout, job, looks, sheet, unit, hand }: { layout: Layout; job: SplitJob; looks: Looks; sheet: Sheet; unit: number; hand: NonNullable<Props["hand"]> }) {
   const held = new Set(hand.held.map(placeOf));
   const { edge, gap } = job;
+  const { ids, follow } = useSteadyIds(layout.pieces);
   return (
     <MovablePieces
-      pieces={layout.pieces.map((piece, index) => ({ ...piece, key: String(index), label: looks.get(piece.panel)?.name ?? piece.panel, held: held.has(placeOf(piece)) }))}
+      pieces={layout.pieces.map((piece, index) => ({
+        ...piece,
+        key: ids[index] ?? String(index),
+        label: looks.get(piece.panel)?.name ?? piece.panel,
+        held: held.has(placeOf(piece)),
+      }))}
       within={{ x: edge, y: edge, width: lengthOfUnits(sheet.width - 2 * edge), height: lengthOfUnits(sheet.height - 2 * edge) }}
       gap={gap}
       unit={unit}
       isPlain
       chosen={null}
-      onMove={(key, to) => hand.onMove(Number(key), to)}
+      onHands={hand.onHands}
+      onMove={(key, to) => {
+        follow(key, to);
+        hand.onMove(ids.indexOf(key), to);
+      }}
     />
   );
 }

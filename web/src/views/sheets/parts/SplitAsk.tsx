@@ -9,12 +9,15 @@ import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
 import { HandBar } from "../hand/HandBar.tsx";
+import { useWhenHandsOff } from "../hand/steadyIds.ts";
 import { useByHand } from "../hand/useByHand.ts";
+import { usualMethod, whyPreset } from "../preset.ts";
 import { useTools } from "../tools.ts";
 import { useSavings, useSplits, waysFor } from "../useSplits.ts";
 import { Buying } from "./Buying.tsx";
 import { MaterialTabs } from "./MaterialTabs.tsx";
 import { NeedTicks } from "./NeedTicks.tsx";
+import { PieceKey } from "./PieceKey.tsx";
 import { PrintSheets } from "./PrintSheets.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
 import { StartCutting } from "./StartCutting.tsx";
@@ -129,7 +132,9 @@ function GroupPlan({
     others.filter((store) => also.has(store.id)),
   );
   const method = wayChosen && methods.includes(wayChosen) ? wayChosen : usualMethod(group, views);
-  const way = ways[method];
+  const [isInHand, setInHand] = useState(false);
+  // What is found while a piece is pressed or moved waits until it is let go.
+  const way = useWhenHandsOff(ways[method], isInHand);
   const [isMoving, setMoving] = useState(false);
   const hand = useByHand(way?.job ?? NO_JOB, way?.split ?? null);
   const savings = useSavings(
@@ -168,6 +173,7 @@ function GroupPlan({
         {tabs}
         <Lessons outlook={outlook} moment="splitting" designs={designs} />
         {split && way.split && job.method === "cut" && <HandBar hand={hand} before={way.split} currency={outlook.shop.currency} isOn={isMoving} onDone={() => setMoving(false)} />}
+        {split && <PieceKey layouts={work.map(({ alike }) => alike)} looks={looks} />}
         <Flex wrap="wrap" gap="0 18px" align="flex-start" opacity={hand.isBusy ? 0.7 : 1}>
           {work.map(({ alike, steps }, index) => (
             <SheetDrawing
@@ -177,14 +183,25 @@ function GroupPlan({
               looks={looks}
               steps={steps}
               scores={scores}
-              hand={isMoving && job.method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(index, piece, to) } : null}
+              hand={isMoving && job.method === "cut" ? { held: hand.held(alike.layout), onMove: (piece, to) => void hand.move(alike.layout, piece, to), onHands: setInHand } : null}
               mostHeight={index === 0 ? 500 : 400}
             />
           ))}
         </Flex>
       </Box>
       <Box width={{ base: "100%", xl: "372px" }} flex="none">
-        {methods.length > 1 && <WayCards ways={ways} soFar={soFar} methods={methods} chosen={method} outlook={outlook} hourMinor={tools.hourMinor} onChoose={setMethod} />}
+        {methods.length > 1 && (
+          <WayCards
+            ways={ways}
+            soFar={soFar}
+            methods={methods}
+            chosen={method}
+            outlook={outlook}
+            hourMinor={tools.hourMinor}
+            why={wayChosen === null ? whyPreset(method, ways, group, views, outlook.shop.currency) : null}
+            onChoose={setMethod}
+          />
+        )}
         {split && (
           <>
             <FirstSteps job={job} work={work} />
@@ -242,15 +259,4 @@ function CannotBeSplit({ faults, names, isPartly }: { faults: readonly Fault[]; 
       }}
     />
   );
-}
-
-/** The way that most of the panels' designs ask for. */
-function usualMethod(group: MaterialNeeds, views: readonly NeedView[]): SplitWay {
-  if (!group.material.paper) return "cut";
-  const counts = new Map<SplitWay, number>();
-  for (const piece of group.pieces) {
-    const method = views.find((view) => view.need.id === piece.needId)?.design.method ?? "cut";
-    counts.set(method, (counts.get(method) ?? 0) + piece.count);
-  }
-  return [...counts].sort((a, b) => b[1] - a[1])[0]?.[0] ?? "cut";
 }

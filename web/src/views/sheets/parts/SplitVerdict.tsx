@@ -38,7 +38,7 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
       {split.proven ? (
         <Figure
           tone="safe"
-          why={`No way of splitting costs less than ${printMoney(split.lowerBound, outlook.shop.currency)}, and this costs exactly that. It was shown over all straight cuts from edge to edge, not only those tried.`}
+          why={`No way of splitting costs less than ${printMoney(split.lowerBound, outlook.shop.currency)}, and this costs exactly that. ${shownBy(split.proof)}`}
         >
           no plan needs less
         </Figure>
@@ -75,6 +75,21 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
       )}
     </Verdict>
   );
+}
+
+/** How it was shown, and whether it was looked at again. */
+function shownBy(proof: Split["proof"]): string {
+  const again = proof?.checked ? " A second reckoning, made another way, came to the same." : " A second reckoning would have taken too long and was not made.";
+  switch (proof?.by) {
+    case "area":
+      return `Sheets that cost less have less area than the pieces.${again}`;
+    case "prices":
+      return `Each piece was given a price such that no sheet holds more than it costs, whatever the straight cuts; the pieces together come to that.${again}`;
+    case "exhaustion":
+      return `Every way of filling a sheet by straight cuts that could be part of anything cheaper was gone through, and none is.${again}`;
+    default:
+      return "";
+  }
 }
 
 function Wanted({ group, job, outlook }: { group: MaterialNeeds; job: SplitJob; outlook: Outlook }) {

@@ -1,14 +1,13 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { Problem, SplitPlanRead } from "@yule/contract";
 import type { MaterialNeeds } from "@yule/core";
-import { changesBetween, planToKeep, sheetsTaken, type Outlook } from "@yule/derive";
+import { changesBetween, planToKeep, sheetsTaken, takenWord, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
 import type { SolvedWay } from "../useSplits.ts";
-import { sheetsWord } from "../words.ts";
 
 /** More would not be read at the table. */
 const MOST_CHANGES = 5;
@@ -46,7 +45,7 @@ export function StartCutting({ way, outlook, group, open }: { way: SolvedWay; ou
         </>
       )}
       <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short || !fresh} onClick={() => void start()}>
-        {open ? "Start anew as drawn here" : `Start cutting: take ${sheetsWord(split.sheetsUsed)}`}
+        {open ? "Start anew as drawn here" : `Start cutting: take ${takenWord(split)}`}
       </Button>
       {problem && <ProblemNote problem={problem} />}
     </Box>

@@ -1,8 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import type { Outlook } from "@yule/derive";
+import { takenWord, type Outlook } from "@yule/derive";
 import { useNavigate } from "react-router";
-import { sheetsWord } from "../words.ts";
 
 /** Sheets that are on their boards, painted or drying, and still to be cut apart. */
 export function TapedSheets({ taped, outlook }: { taped: readonly SplitPlanRead[]; outlook: Outlook }) {
@@ -12,7 +11,7 @@ export function TapedSheets({ taped, outlook }: { taped: readonly SplitPlanRead[
     return (
       <Flex key={plan.id} gap="12px" align="center" marginBottom="12px" wrap="wrap">
         <Text>
-          {sheetsWord(plan.plan.split.sheetsUsed)} on the board for {titles.slice(0, 2).join(", ")}
+          {takenWord(plan.plan.split)} on the board for {titles.slice(0, 2).join(", ")}
           {titles.length > 2 && ` and ${String(titles.length - 2)} more`}: cut apart when bone dry.
         </Text>
         <Button variant="outline" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>

@@ -1,8 +1,8 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { printMinutes, printMoney, money, type SplitWay } from "@yule/core";
-import type { Outlook } from "@yule/derive";
+import { takenWord, type Outlook } from "@yule/derive";
 import type { SoFar, Ways } from "../useSplits.ts";
-import { WAY_WORDS, takenWord } from "../words.ts";
+import { WAY_WORDS } from "../words.ts";
 
 /** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
 export function WayCards({
@@ -12,6 +12,7 @@ export function WayCards({
   chosen,
   outlook,
   hourMinor,
+  why = null,
   onChoose,
 }: {
   ways: Ways;
@@ -20,6 +21,8 @@ export function WayCards({
   chosen: SplitWay;
   outlook: Outlook;
   onChoose: (way: SplitWay) => void;
+  /** Why the way is preset though another is cheaper. */
+  why?: string | null;
   /** What an hour of the maker's counts; null where it is not counted. */
   hourMinor: number | null;
 }) {
@@ -73,6 +76,7 @@ export function WayCards({
           </button>
         );
       })}
+      {why !== null && <Text fontSize="15px">{why}</Text>}
     </Flex>
   );
 }
