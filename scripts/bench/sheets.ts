@@ -1,7 +1,7 @@
 import type { MaxRectsPacker } from "maxrects-packer";
 import { createRequire } from "node:module";
 import { highsSolver, limitsFor, split, type HighsModule, type SplitJob } from "@yule/core";
-import { craftJob, publishedStyleJob } from "../../core/src/sheets/examples.ts";
+import { craftJob, cutUpJob, publishedStyleJob } from "../../core/src/sheets/examples.ts";
 import { splitFaults } from "../../core/src/sheets/verify.ts";
 
 // The packer's CommonJS build is the only one that Node loads.
@@ -75,6 +75,25 @@ export async function sheetBenchmarks(note: Note): Promise<void> {
     "200 ms",
     small.map(({ found }) => found.took),
   );
+
+  for (const [least, most, budget] of [
+    [4, 20, "95"],
+    [21, 40, "60"],
+  ] as const) {
+    const cutUp = Array.from({ length: 100 }, (_, index) => cutUpJob(index + 1, { least, most, sheets: 1 }));
+    const found = cutUp.map(({ job }) => answer(job, 2));
+    note(
+      `Split: a sheet cut up into ${String(least)} to ${String(most)} pieces, found again within 2 s (of 100)`,
+      budget,
+      [found.filter((each) => each.sheetsUsed === 1).length],
+      "",
+    );
+    note(
+      "The same: time",
+      "-",
+      found.map((each) => each.took),
+    );
+  }
 
   const oneKind = craft.map(({ job }) => ({ ...job, sheets: job.sheets.slice(0, 1).map((sheet) => ({ ...sheet, count: null })) })).slice(0, 40);
   const published = [20, 40, 60, 80, 100].flatMap((count) => [0, 1, 2, 3, 4, 5].flatMap((kind) => [1, 2, 3].map((seed) => publishedStyleJob(kind, count, seed))));

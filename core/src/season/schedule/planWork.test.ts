@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { proofRuns } from "../../search/proofRuns.ts";
 import { limitsFor } from "../../search/search.ts";
 import { largeSeason, need, season, session, step } from "./examples.ts";
 import { boundOf } from "./bound.ts";
@@ -166,7 +167,7 @@ test("no plan breaks a session, a drying time, a rack, a precedence, or goes bel
       expect(found.plan.score.lateDays).toBeGreaterThanOrEqual(found.bound.lateDays);
       if (found.plan.score.lateDays === 0) expect(found.plan.score.lateSessions).toBeGreaterThanOrEqual(found.bound.lateSessions);
     }),
-    { numRuns: 150 },
+    { numRuns: proofRuns(150, 5_000) },
   );
 });
 
@@ -203,8 +204,9 @@ test("on small seasons without helpers no order of needs is late by fewer days t
       const found = plan(small, 400);
       const all = orders(small.needs.map((each) => each.id)).map((order) => decode(small, { order, joined: [], reach: 0, patience: 0, free: [], resigned: [] }).score.lateDays);
       expect(found.plan.score.lateDays).toBeLessThanOrEqual(Math.min(...all));
+      expect(found.bound.lateDays).toBeLessThanOrEqual(Math.min(...all));
     }),
-    { numRuns: 40 },
+    { numRuns: proofRuns(40, 2_000) },
   );
 });
 

@@ -56,6 +56,7 @@ export class Bundles {
   static some(ways: readonly (readonly BundleSize[])[], demand: readonly number[], sheets: readonly BundleSize[], slack: number, stop: () => boolean, share = 1): Bundles | null {
     const roomiest = Math.max(...sheets.map((sheet) => sheet.width * sheet.height));
     const most = ways.map((sizes, panel) => Math.min(demand[panel] ?? 0, ...sizes.slice(0, 1).map((size) => Math.floor(roomiest / (size.width * size.height)))));
+    if (ways.length > MOST_PANELS) return null;
     const bundles = new Bundles(ways, most, sheets, slack, share);
     if (bundles.isHashed && slack === Infinity) return null;
     const isBuilt = bundles.build(roomiest, stop);
@@ -203,7 +204,8 @@ export class Bundles {
     });
     const key = this.keyOf(counts);
     const bundle: Bundle = { key, counts, frontier, last, area, pieces: counts.reduce((sum, count) => sum + count, 0) };
-    this.byKey.set(key, bundle);
+    if (this.byKey.has(key)) this.isMixedUp = true;
+    else this.byKey.set(key, bundle);
     this.list.push(bundle);
     return bundle;
   }
@@ -222,7 +224,8 @@ export class Bundles {
   /** The bundle of exactly these counts, if it comes out of any sheet. */
   find(counts: readonly number[]): Bundle | null {
     const found = this.byKey.get(this.keyOf(counts));
-    return found && (!this.isHashed || counts.every((count, panel) => count === found.counts[panel])) ? found : null;
+    // More of a panel than fits on any sheet, or a random key, may lead to another bundle.
+    return found?.counts.every((count, panel) => count === counts[panel]) ? found : null;
   }
 
   /** The largest bundles of a sheet, each as it lies there with the fewest offcuts: to none could a wanted panel be added. */
@@ -305,10 +308,12 @@ export class Bundles {
   }
 }
 
+/** With more kinds of panel than this, no sheet's bundles are few. */
+const MOST_PANELS = 80;
 /** More keys than a number holds exactly. */
 const MOST_KEYS = 2 ** 50;
-/** Random keys are below this. */
-const HASHES = 2 ** 49;
+/** Random keys are below this: with a count of some thousands, still a number that is held exactly. */
+const HASHES = 2 ** 40;
 /** Where differences of heights that may be are this much smaller than a sheet, only near ones are looked at. */
 const CLOSE = 8;
 /** Rectangles looked at, and bundles kept: about half a second and a hundred megabytes. */

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { proofRuns } from "../../search/proofRuns.ts";
 import { limitsFor } from "../../search/search.ts";
 import type { Spot } from "../model.ts";
 import { guillotineCuts } from "../partings.ts";
@@ -99,6 +100,51 @@ test("without limits of counts no way of cutting gets more", () => {
       expect(found?.worth).toBeCloseTo(byTrying(width, height, sizes), 6);
     }),
     { numRuns: 25 },
+  );
+});
+
+/** The same within the counts that are wanted: each part of a cut takes a share of them. */
+function byTryingWithin(width: number, height: number, sizes: readonly WindowSize[]): number {
+  const known = new Map<string, number>();
+  const shares = (left: readonly number[]): number[][] =>
+    left.reduce<number[][]>((all, count) => all.flatMap((share) => Array.from({ length: count + 1 }, (_, taken) => [...share, taken])), [[]]);
+  const best = (x: number, y: number, w: number, h: number, left: readonly number[]): number => {
+    if (left.every((count) => count === 0)) return 0;
+    const key = [x, y, w, h, ...left].join();
+    const before = known.get(key);
+    if (before !== undefined) return before;
+    let most = 0;
+    sizes.forEach((each, index) => {
+      for (const way of each.ways) if ((left[index] ?? 0) > 0 && way.width === w && way.height === h) most = Math.max(most, each.worth(x, y, w, h));
+    });
+    for (const share of shares(left)) {
+      const rest = left.map((count, index) => count - (share[index] ?? 0));
+      for (let cut = 1; cut < w; cut += 1) most = Math.max(most, best(x, y, cut, h, share) + best(x + cut, y, w - cut, h, rest));
+      for (let cut = 1; cut < h; cut += 1) most = Math.max(most, best(x, y, w, cut, share) + best(x, y + cut, w, h - cut, rest));
+    }
+    known.set(key, most);
+    return most;
+  };
+  return best(
+    0,
+    0,
+    width,
+    height,
+    sizes.map((each) => each.most),
+  );
+}
+
+test("within the counts that are wanted no way of cutting gets more than the bound, nor less than the plan", () => {
+  const wanted = fc.record({ width: fc.integer({ min: 2, max: 4 }), height: fc.integer({ min: 2, max: 4 }), most: fc.integer({ min: 0, max: 2 }) });
+  fc.assert(
+    fc.property(fc.integer({ min: 4, max: 7 }), fc.integer({ min: 4, max: 7 }), fc.array(wanted, { minLength: 1, maxLength: 2 }), fc.nat(99), (width, height, sizes, seed) => {
+      const windows = sizes.map((each, index) => ({ ...flat(each.width, each.height, each.most), worth: rough(seed + 5 * index) }));
+      const found = bestWindows({ width, height }, windows, [], limits());
+      const most = byTryingWithin(width, height, windows);
+      expect(found?.bound).toBeGreaterThanOrEqual(most - 1e-6);
+      expect(found?.worth).toBeLessThanOrEqual(most + 1e-6);
+    }),
+    { numRuns: proofRuns(40, 2_000), seed: 29 },
   );
 });
 

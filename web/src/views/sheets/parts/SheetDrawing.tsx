@@ -205,7 +205,7 @@ function Pieces({ alike, looks, scores, unit, isPainted }: { alike: AlikeLayouts
   return alike.layout.pieces.map((piece) => {
     const look = looks.get(piece.panel);
     // Of sheets cut alike, one place may be for different things.
-    const letters = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.letter ?? "?")))].join("/");
+    const letters = [...new Set(alike.variants.flatMap((variant) => variant.pieces.filter(isAt(piece)).map((each) => looks.get(each.panel)?.letter ?? "?")))].sort().join("/");
     const score = scores.find((each) => each.panel === piece.panel);
     const upright = score && (score.axis === "x") === (piece.width === score.width);
     const written = Math.min(LETTER, (piece.height / unit) * 0.8, piece.width / unit / letters.length / 0.75);
