@@ -8,11 +8,11 @@ import type { Plan } from "./build.ts";
  * - `prices`: at these prices per piece, sheets that cost less hold too little (dual feasible functions or column generation).
  * - `exhaustion`: so many patterns are all that could be part of anything cheaper, and whole numbers of them give nothing.
  */
-export type Claim = { readonly by: "area" } | { readonly by: "prices"; readonly prices: readonly number[] } | { readonly by: "exhaustion"; readonly patterns: number };
+export type SplitClaim = { readonly by: "area" } | { readonly by: "prices"; readonly prices: readonly number[] } | { readonly by: "exhaustion"; readonly patterns: number };
 
 /** What is told of a claim. `checked` holds where code that shares nothing with the search has come to the same. */
 export interface Proof {
-  readonly by: Claim["by"];
+  readonly by: SplitClaim["by"];
   readonly checked: boolean;
 }
 
@@ -29,7 +29,7 @@ const MOST_STEPS = 8_000_000;
  * here, and stays open.
  * @param plan that is claimed to cost the least
  */
-export function checkClaim(job: SplitJob, plan: Plan, claim: Claim): Checked {
+export function checkClaim(job: SplitJob, plan: Plan, claim: SplitClaim): Checked {
   const wanted = job.panels.map((panel, index) => panel.count - (plan.left[index] ?? 0));
   // That no more can be placed is a claim of another kind.
   if (plan.left.some((count) => count > 0) || claim.by === "exhaustion") return "open";

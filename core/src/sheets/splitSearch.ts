@@ -13,7 +13,7 @@ import { countsOf, grown, sheetAt, type Pattern, type SplitJob, type Splitter } 
 import { quickRank } from "./partings.ts";
 import { withLargeOffcut } from "./polish.ts";
 import { cheaperSheets } from "./cheaperSheets.ts";
-import type { Claim } from "./proof.ts";
+import type { SplitClaim } from "./proof.ts";
 import { splitterFor } from "./splitters.ts";
 
 /** What a search knows so far, told while it goes on. */
@@ -34,7 +34,7 @@ export class SplitSearch {
   private most: number;
   private bound = 0;
   /** What the bound rests on. */
-  claim: Claim = { by: "area" };
+  claim: SplitClaim = { by: "area" };
   /** The least slack whose bundles were too many to go through. */
   private tooMuch = Infinity;
   private readonly random: () => number;
@@ -211,7 +211,7 @@ export class SplitSearch {
   }
 
   /** Raises the bound by prices of which no pattern on a sheet is worth more than `worths` says. */
-  private raise(prices: readonly number[], worths: readonly number[], claim: Claim): void {
+  private raise(prices: readonly number[], worths: readonly number[], claim: SplitClaim): void {
     const paid = prices.map((price) => Math.max(0, price));
     const bound = coverBound(this.setting, paid, worths, this.plan.placed, this.plan.cost);
     if (bound > this.bound) [this.bound, this.claim] = [bound, claim];

@@ -85,8 +85,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
         </Tick>
       )}
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
-      <PieceKey layouts={[alike]} looks={looks} />
-      <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-end" }}>
+      <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-start" }}>
         <Box flex="1" minWidth={0}>
           <SheetDrawing
             job={job}
@@ -100,14 +99,17 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
             mostHeight={460}
           />
         </Box>
-        <Flex gap="12px" direction={{ base: "row", lg: "column-reverse" }} width={{ base: "100%", lg: "240px" }}>
-          <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>
-            Back
-          </Button>
-          <Button size="xl" minHeight={{ base: "72px", lg: "120px" }} flex={{ base: "2", lg: "none" }} fontSize="24px" onClick={() => go(at + 1)}>
-            {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : isTorn(job) ? "All torn" : "All cut"}
-          </Button>
-        </Flex>
+        <Box width={{ base: "100%", lg: "240px" }}>
+          <Flex gap="12px" direction={{ base: "row", lg: "column-reverse" }} marginBottom="18px">
+            <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>
+              Back
+            </Button>
+            <Button size="xl" minHeight={{ base: "72px", lg: "120px" }} flex={{ base: "2", lg: "none" }} fontSize="24px" onClick={() => go(at + 1)}>
+              {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : isTorn(job) ? "All torn" : "All cut"}
+            </Button>
+          </Flex>
+          <PieceKey layouts={[alike]} looks={looks} />
+        </Box>
       </Flex>
     </>
   );
