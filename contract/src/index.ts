@@ -32,6 +32,7 @@ export * from "./colour/mud.ts";
 export * from "./colour/paint.ts";
 export * from "./colour/calc.ts";
 export * from "./designs/designs.ts";
+export * from "./stores/buying.ts";
 export * from "./stores/stores.ts";
 export * from "./dispatch/dispatch.ts";
 export * from "./logbook/logbook.ts";

@@ -37,6 +37,7 @@ export { byTheClock, rehearsalForecast, play, played, standing, type Forecast, t
 export type { Fault } from "./outcome/outcome.ts";
 export { recordsOf, sightingKey, sightingsIn, sumOfSeen, takenTogether, timesSeen, type StageRecord, type TimesSeen } from "./bench/learning/records.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
+export * from "./stores/buying.ts";
 export * from "./stores/stock.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
 export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort, type StandingPlan } from "./season/promises/planPromises.ts";

@@ -19,12 +19,28 @@ const panel = { id: "A", width: 127, height: 82.55, count: 24, turn: true };
 const stage = { id: "wash", hands: 5, setup: 4, dry: 30 };
 const job = (more: object) => ({ batches: [{ id: "kite", palette: "warm", units: 2, stages: [stage] }], changeover: 5, drying: 6, ...more });
 
-test.each(["split", "pile", "run", "overmake", "occasions", "route-check", "stack", "guides", "family", "fit-words", "mud", "mix", "recipe", "glaze", "puddles", "mats", "plan"])(
-  "%s prints the JSON Schema of its input",
-  (name) => {
-    expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
-  },
-);
+test.each([
+  "split",
+  "pile",
+  "run",
+  "overmake",
+  "occasions",
+  "route-check",
+  "stack",
+  "guides",
+  "family",
+  "fit-words",
+  "mud",
+  "mix",
+  "recipe",
+  "glaze",
+  "puddles",
+  "mats",
+  "plan",
+  "buy",
+])("%s prints the JSON Schema of its input", (name) => {
+  expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
+});
 
 test("good input is answered in the same units, and the same input the same way", async () => {
   const input = { sheets: [sheet], panels: [panel], edge: 0, gap: 0, method: "cut" };
@@ -54,6 +70,17 @@ test("a panel too large for every sheet is left out beside others, and named; al
   expect(lone?.ok).toBe(false);
 });
 
+test("what to buy where: whole packs for the least total with post, the offers by their place", async () => {
+  const wants = [{ id: "cotton", quantity: 16 }];
+  const offers = [
+    { want: "cotton", supplier: "S", pack: 5, price: 2450 },
+    { want: "cotton", supplier: "T", pack: 25, price: 9900, atLeast: 2 },
+  ];
+  const suppliers = [{ id: "S", post: 495, freeFrom: 5000, least: 0 }, { id: "T" }];
+  expect(await answer("buy", { wants, offers, suppliers })).toEqual({ packs: [{ offer: 0, count: 4 }], goods: 9800, post: 0, total: 9800, bound: 9800, proven: true });
+  expect(await answer("buy", { wants: [], offers: [], suppliers: [] })).toEqual({ packs: [], goods: 0, post: 0, total: 0, bound: 0, proven: true });
+});
+
 test.each<[string, string, unknown, string[]]>([
   ["a count below one", "split", { sheets: [sheet], panels: [{ ...panel, count: -2 }] }, ["panels[0].count: given -2, allowed at least 1"]],
   [
@@ -68,6 +95,19 @@ test.each<[string, string, unknown, string[]]>([
     { sheets: [sheet], panels: [panel], edge: 254 },
     ["edge: given 254 mm, allowed less than 254 mm, half of the shorter side of sheets[0] (full)"],
   ],
+  [
+    "a want that nobody offers",
+    "buy",
+    { wants: [{ id: "cotton", quantity: 3 }], offers: [], suppliers: [] },
+    ["wants[0]: given 3 of cotton, which nobody offers, allowed a want that an offer covers"],
+  ],
+  [
+    "an offer of nobody, for nothing",
+    "buy",
+    { wants: [{ id: "cotton", quantity: 3 }], offers: [{ want: "linen", supplier: "S", pack: 1, price: 4 }], suppliers: [] },
+    ['offers[0].want: given "linen", allowed the id of one of wants', 'offers[0].supplier: given "S", allowed the id of one of suppliers'],
+  ],
+  ["half a pack", "buy", { wants: [], offers: [{ want: "a", supplier: "S", pack: 0.5, price: 4 }], suppliers: [] }, ["offers[0].pack: given 0.5, allowed a whole number"]],
   ["an id twice", "split", { sheets: [sheet, sheet], panels: [panel] }, ['sheets[1].id: given "full", allowed an id that no other of sheets has']],
   ["a field nobody knows", "split", { sheets: [sheet], panels: [panel], kerf: 2 }, ["kerf: given 2, allowed no field of this name"]],
   ["an unknown method", "split", { sheets: [sheet], panels: [panel], method: "saw" }, ['method: given "saw", allowed one of cut, fold, tape']],

@@ -1,5 +1,9 @@
 import { phrase } from "@yule/core";
 import {
+  buyIn,
+  buyJobOf,
+  buyOut,
+  buyOutOf,
   familyIn,
   familyOut,
   fitOutOf,
@@ -35,9 +39,11 @@ import {
   stackOfInput,
   stackOut,
   stackOutOf,
+  uncoveredFault,
 } from "@yule/contract";
 import {
   bestYield,
+  buy,
   checkRoute,
   fail,
   limitsFor,
@@ -48,6 +54,7 @@ import {
   run,
   split,
   succeed,
+  uncoveredWants,
   type Limits,
   guideSheet,
   keepPromises,
@@ -87,6 +94,13 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     return result.ok ? succeed({ ...result.value, moves: result.value.moves.map((move) => ({ ...move })) }) : result;
   }),
   plan: command(planIn, planOut, (input, setting) => succeed(planOutOf(keepPromises(promiseJobOf(input), setting.limits(input.seed))))),
+  buy: command(buyIn, buyOut, async (input, setting) => {
+    const job = buyJobOf(input);
+    const uncovered = uncoveredWants(job);
+    if (uncovered.length > 0) return fail(...uncovered.map((want) => uncoveredFault(job, want)));
+    const { left } = setting.limits(input.seed);
+    return succeed(buyOutOf(buy(job, await setting.solver(), left)));
+  }),
   overmake: command(overmakeIn, overmakeOut, overmake),
   stack: command(stackIn, stackOut, (input) => {
     const geometry = stackGeometry(stackOfInput(input));
