@@ -24,6 +24,9 @@ export { chordAt, hangsOver, outlinePath, tornPath, type PlacedOutline, type Out
 export * from "./designs/route/load.ts";
 export * from "./season/sessions.ts";
 export * from "./season/plan.ts";
+export * from "./dispatch/allotting.ts";
+export * from "./dispatch/fair.ts";
+export * from "./dispatch/franking.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";
 export { orderAgain, type BegunUnits } from "./bench/again.ts";

@@ -81,6 +81,51 @@ test("what to buy where: whole packs for the least total with post, the offers b
   expect(await answer("buy", { wants: [], offers: [], suppliers: [] })).toEqual({ packs: [], goods: 0, post: 0, total: 0, bound: 0, proven: true });
 });
 
+test("who gets which card: no repeats where it can be, wishes met, and what is to be painted for it", async () => {
+  const designs = [
+    { id: "moth", have: 1, more: 40, cost: 250 },
+    { id: "kite", have: 0, more: 0, cost: 100 },
+  ];
+  const households = [
+    { id: "h1", had: ["kite"], likes: ["moth"] },
+    { id: "h2", likes: ["boat"] },
+    { id: "h3", not: ["moth"] },
+  ];
+  expect(await answer("allot", { designs, households })).toEqual({
+    cards: [
+      { household: "h1", design: "moth" },
+      { household: "h2", design: "moth" },
+    ],
+    unserved: ["h3"],
+    repeats: 0,
+    likes: 1,
+    paint: [{ design: "moth", count: 1 }],
+    cost: 250,
+  });
+});
+
+test("stamps for letters: all franked, least overpaid, fewest stamps", async () => {
+  const stamps = [
+    { value: 85, count: 20 },
+    { value: 10, count: null },
+  ];
+  expect(
+    await answer("postage", {
+      stamps,
+      letters: [
+        { id: "a", postage: 195, most: 6 },
+        { id: "b", postage: 950, most: 2 },
+      ],
+    }),
+  ).toEqual({
+    letters: [{ id: "a", stamps: [85, 85, 10, 10, 10], over: 5 }],
+    unfranked: ["b"],
+    over: 5,
+    used: 5,
+    proven: true,
+  });
+});
+
 test.each<[string, string, unknown, string[]]>([
   ["a count below one", "split", { sheets: [sheet], panels: [{ ...panel, count: -2 }] }, ["panels[0].count: given -2, allowed at least 1"]],
   [
@@ -108,6 +153,12 @@ test.each<[string, string, unknown, string[]]>([
     ['offers[0].want: given "linen", allowed the id of one of wants', 'offers[0].supplier: given "S", allowed the id of one of suppliers'],
   ],
   ["half a pack", "buy", { wants: [], offers: [{ want: "a", supplier: "S", pack: 0.5, price: 4 }], suppliers: [] }, ["offers[0].pack: given 0.5, allowed a whole number"]],
+  [
+    "more sold than were brought, and cards without end that pay",
+    "fair",
+    { designs: [{ id: "moth", price: 4, cost: 1, sold: [{ brought: 3, sold: 4 }] }], prior: [2, 1] },
+    ["designs[0].sold[0].sold: given 4, allowed at most 3, as many as were brought"],
+  ],
   ["an id twice", "split", { sheets: [sheet, sheet], panels: [panel] }, ['sheets[1].id: given "full", allowed an id that no other of sheets has']],
   ["a field nobody knows", "split", { sheets: [sheet], panels: [panel], kerf: 2 }, ["kerf: given 2, allowed no field of this name"]],
   ["an unknown method", "split", { sheets: [sheet], panels: [panel], method: "saw" }, ['method: given "saw", allowed one of cut, fold, tape']],

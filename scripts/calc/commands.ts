@@ -1,9 +1,16 @@
 import { phrase } from "@yule/core";
 import {
+  allotIn,
+  allotJobOf,
+  allotOut,
+  allotOutOf,
   buyIn,
   buyJobOf,
   buyOut,
   buyOutOf,
+  fairIn,
+  fairOut,
+  fairOutOf,
   familyIn,
   familyOut,
   fitOutOf,
@@ -30,6 +37,9 @@ import {
   pileJobOf,
   pileOut,
   pileOutOf,
+  postageIn,
+  postageOut,
+  postageOutOf,
   splitFaultsIn,
   splitIn,
   splitJobOf,
@@ -42,10 +52,13 @@ import {
   uncoveredFault,
 } from "@yule/contract";
 import {
+  allot,
   bestYield,
+  bringToFair,
   buy,
   checkRoute,
   fail,
+  frank,
   limitsFor,
   mendRoute,
   occasions,
@@ -100,6 +113,18 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     if (uncovered.length > 0) return fail(...uncovered.map((want) => uncoveredFault(job, want)));
     const { left } = setting.limits(input.seed);
     return succeed(buyOutOf(buy(job, await setting.solver(), left)));
+  }),
+  allot: command(allotIn, allotOut, (input) => {
+    const job = allotJobOf(input);
+    return succeed(allotOutOf(job, allot(job)));
+  }),
+  postage: command(postageIn, postageOut, async (input, setting) => {
+    const { left } = setting.limits(input.seed);
+    return succeed(postageOutOf(input, frank(input, await setting.solver(), left)));
+  }),
+  fair: command(fairIn, fairOut, (input) => {
+    const brought = bringToFair(input);
+    return brought.ok ? succeed(fairOutOf(input, brought.value)) : brought;
   }),
   overmake: command(overmakeIn, overmakeOut, overmake),
   stack: command(stackIn, stackOut, (input) => {

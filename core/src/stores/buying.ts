@@ -85,7 +85,6 @@ function programOf(
   most: readonly number[],
 ): { readonly model: LinearModel; readonly packsOf: (values: readonly number[]) => readonly number[] } {
   const [taken, used] = [offers.length, 2 * offers.length];
-  const free = used + suppliers.length;
   const goods = (supplier: number): [number, number][] =>
     offers.flatMap((offer, index): [number, number][] => (offer.supplier === supplier && offer.price > 0 ? [[index, offer.price]] : []));
   const rows: LinearRow[] = [
@@ -115,17 +114,7 @@ function programOf(
         most: 0,
       },
     ]),
-    ...suppliers.flatMap(({ least, freeFrom }, supplier): LinearRow[] => [
-      ...(least > 0 ? [{ terms: [...goods(supplier), [used + supplier, -least] as [number, number]], least: 0 }] : []),
-      ...(freeFrom !== null && freeFrom > 0 ? [{ terms: [...goods(supplier), [free + supplier, -freeFrom] as [number, number]], least: 0 }] : []),
-      {
-        terms: [
-          [free + supplier, 1],
-          [used + supplier, -1],
-        ],
-        most: 0,
-      },
-    ]),
+    ...supplierRows(suppliers, goods, used),
   ];
   return {
     model: {
@@ -141,6 +130,22 @@ function programOf(
     },
     packsOf: (values) => values.slice(0, offers.length),
   };
+}
+
+/** An order is as large as the supplier's least, and as the sum from which its post is free where it is. */
+function supplierRows(suppliers: readonly BuySupplier[], goods: (supplier: number) => readonly [number, number][], used: number): LinearRow[] {
+  const free = used + suppliers.length;
+  return suppliers.flatMap(({ least, freeFrom }, supplier): LinearRow[] => [
+    ...(least > 0 ? [{ terms: [...goods(supplier), [used + supplier, -least] as [number, number]], least: 0 }] : []),
+    ...(freeFrom !== null && freeFrom > 0 ? [{ terms: [...goods(supplier), [free + supplier, -freeFrom] as [number, number]], least: 0 }] : []),
+    {
+      terms: [
+        [free + supplier, 1],
+        [used + supplier, -1],
+      ],
+      most: 0,
+    },
+  ]);
 }
 
 const costOf = (model: LinearModel, values: readonly number[]): number => model.costs.reduce((sum, cost, column) => sum + cost * (values[column] ?? 0), 0);
