@@ -43,7 +43,7 @@ const split = z.strictObject({
   lowerBound: z.int().min(0),
   proven: z.boolean(),
   proof: z
-    .strictObject({ by: z.enum(["area", "prices", "exhaustion"]), checked: z.boolean() })
+    .strictObject({ by: z.enum(["area", "dual feasible", "Lagrange", "exhaustion"]), patterns: count.nullable(), checked: z.boolean() })
     .optional()
     .describe("what shows that nothing costs less, and whether it was looked at again by another reckoning"),
 });

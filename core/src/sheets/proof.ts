@@ -5,14 +5,18 @@ import type { Plan } from "./build.ts";
  * Why nothing costs less.
  *
  * - `area`: sheets that cost less have less area than the pieces.
- * - `prices`: at these prices per piece, sheets that cost less hold too little (dual feasible functions or column generation).
+ * - `dual feasible`: at prices per piece by dual feasible functions, sheets that cost less hold too little.
+ * - `Lagrange`: the same at the prices of column generation.
  * - `exhaustion`: so many patterns are all that could be part of anything cheaper, and whole numbers of them give nothing.
  */
-export type SplitClaim = { readonly by: "area" } | { readonly by: "prices"; readonly prices: readonly number[] } | { readonly by: "exhaustion"; readonly patterns: number };
+export type SplitClaim =
+  { readonly by: "area" } | { readonly by: "dual feasible" | "Lagrange"; readonly prices: readonly number[] } | { readonly by: "exhaustion"; readonly patterns: number };
 
 /** What is told of a claim. `checked` holds where code that shares nothing with the search has come to the same. */
 export interface Proof {
   readonly by: SplitClaim["by"];
+  /** Patterns that were gone through; null where it is no exhaustion. */
+  readonly patterns: number | null;
   readonly checked: boolean;
 }
 

@@ -33,7 +33,9 @@ export function split(job: SplitJob, limits: Limits, solve: LinearSolver, progre
 function proven(answer: Split, kinds: Kinds, { plan, claim }: SplitSearch): Split {
   if (!answer.proven) return answer;
   const checked = checkClaim(kinds.job, plan, claim);
-  return checked === "fails" ? { ...answer, lowerBound: money(0), proven: false } : { ...answer, proof: { by: claim.by, checked: checked === "holds" } };
+  return checked === "fails"
+    ? { ...answer, lowerBound: money(0), proven: false }
+    : { ...answer, proof: { by: claim.by, patterns: claim.by === "exhaustion" ? claim.patterns : null, checked: checked === "holds" } };
 }
 
 /** The job without sheets that are not there or hold nothing, and without panels that fit on none of the others. */

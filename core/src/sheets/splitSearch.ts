@@ -88,7 +88,7 @@ export class SplitSearch {
     const aim = { kind: "cost", least: this.plan.placed } as const;
     if (!this.isProven()) {
       const costs = this.job.sheets.map((sheet) => sheet.cost);
-      for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs, { by: "prices", prices });
+      for (const prices of dualFeasiblePrices(this.job, setting)) this.raise(prices, costs, { by: "dual feasible", prices });
     }
     // Where the panels nearly fill the sheets, few bundles waste so little, and all of them are soon gone through.
     if (!this.isProven() && !limits.stop()) this.decide(true);
@@ -97,8 +97,8 @@ export class SplitSearch {
       const before = this.plan;
       if (round < 2 && setting.demand.length <= MOST_KINDS) {
         generateColumns(setting, pool, aim, solve, limits, (prices, worths, linear) => {
-          this.raise(prices, worths, { by: "prices", prices });
-          if (linear > this.bound) [this.bound, this.claim] = [linear, { by: "prices", prices }];
+          this.raise(prices, worths, { by: "Lagrange", prices });
+          if (linear > this.bound) [this.bound, this.claim] = [linear, { by: "Lagrange", prices }];
         });
         if (this.isProven() || limits.stop()) return;
         this.offer(wholePlan(setting, pool, aim, solve, Math.min(WHOLE_SECONDS, limits.left() / 3)));

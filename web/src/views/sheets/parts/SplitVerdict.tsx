@@ -83,10 +83,12 @@ function shownBy(proof: Split["proof"]): string {
   switch (proof?.by) {
     case "area":
       return `Sheets that cost less have less area than the pieces.${again}`;
-    case "prices":
-      return `Each piece was given a price such that no sheet holds more than it costs, whatever the straight cuts; the pieces together come to that.${again}`;
+    case "dual feasible":
+      return `Each piece was given a price by its sides such that no sheet holds more than it costs, however the pieces lie; all pieces together come to that.${again}`;
+    case "Lagrange":
+      return `Each piece was given a price such that no way of cutting a sheet gives more than it costs; all pieces together come to that.${again}`;
     case "exhaustion":
-      return `Every way of filling a sheet by straight cuts that could be part of anything cheaper was gone through, and none is.${again}`;
+      return `All ${String(proof.patterns ?? 0)} ways of filling a sheet that could be part of anything cheaper were gone through, and none is.${again}`;
     default:
       return "";
   }
