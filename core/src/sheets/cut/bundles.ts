@@ -375,12 +375,12 @@ function levelOf(bundles: readonly Bundle[]): Level {
   };
 }
 
-/** The first that is at least so high, or so wide. */
-function firstNear(near: readonly Lying[], least: number, byHeight: boolean): number {
+/** Of rectangles in the order of their heights, or widths, the first that is at least so high, or so wide. */
+export function firstNear(near: readonly { readonly rectangle: Rectangle }[], least: number, byHeight: boolean): number {
   let [low, high] = [0, near.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    const { rectangle } = near[middle] as Lying;
+    const { rectangle } = near[middle] as (typeof near)[number];
     if ((byHeight ? rectangle.height : rectangle.width) < least) low = middle + 1;
     else high = middle;
   }

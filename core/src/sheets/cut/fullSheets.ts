@@ -1,8 +1,10 @@
 import type { Spot } from "../model.ts";
-import { spotsOf, type Bundle, type Bundles, type BundleSize, type Rectangle } from "./bundles.ts";
+import { firstNear, spotsOf, type Bundle, type Bundles, type BundleSize, type Rectangle } from "./bundles.ts";
 
 /** What may be gone through in one search that begins anew with another order. */
 const STATES_EACH = 3_000;
+/** So often it begins anew at most: a bound that is the same on every machine. */
+const MOST_BEGINNINGS = 200;
 /** Of each state so many bundles are tried at most, those of the largest area first, more or less. */
 const MOST_TRIED = 60;
 
@@ -51,7 +53,7 @@ export class FullSheets {
     const all = bundles.list.flatMap((bundle) => bundle.frontier.map((rectangle): Lying => ({ bundle, rectangle })));
     this.byHeight = [...all].sort((a, b) => a.rectangle.height - b.rectangle.height);
     this.byWidth = all.sort((a, b) => a.rectangle.width - b.rectangle.width);
-    this.narrow = Math.min(...all.map(({ rectangle }) => Math.min(rectangle.width, rectangle.height)));
+    this.narrow = all.reduce((least, { rectangle }) => Math.min(least, rectangle.width, rectangle.height), Infinity);
   }
 
   /** @returns where all stand, per sheet in their order; null when nothing was found until `stop` */
@@ -59,13 +61,14 @@ export class FullSheets {
     const [first] = this.sheets;
     if (!first) return null;
     const pieces = demand.reduce((sum, count) => sum + count, 0);
-    for (;;) {
+    for (let beginning = 0; beginning < MOST_BEGINNINGS; beginning += 1) {
       this.states = 0;
       const path: Taken[] = [];
       if (this.look({ ...first, sheet: 0 }, demand, pieces, path, stop)) return this.sheets.map((_, sheet) => spotsAlong(path.filter((taken) => taken.sheet === sheet)));
       // Everything that was to be tried has been.
       if (stop() || this.states <= STATES_EACH) return null;
     }
+    return null;
   }
 
   /** Walks on from a room; `path` holds what was taken, and all of it where this is true. */
@@ -118,7 +121,7 @@ export class FullSheets {
     const isLast = room.sheet === this.sheets.length - 1;
     for (const beside of [true, false]) {
       const [lying, cross, along] = beside ? [this.byHeight, room.height, room.width] : [this.byWidth, room.width, room.height];
-      for (let at = firstFrom(lying, cross - reach, beside); at < lying.length; at += 1) {
+      for (let at = firstNear(lying, cross - reach, beside); at < lying.length; at += 1) {
         const { bundle, rectangle } = lying[at] as Lying;
         const [across, length] = beside ? [rectangle.height, rectangle.width] : [rectangle.width, rectangle.height];
         if (across > cross) break;
@@ -147,16 +150,4 @@ function spotsAlong(path: readonly Taken[]): Spot[] {
 interface Lying {
   readonly rectangle: Rectangle;
   readonly bundle: Bundle;
-}
-
-/** The first that is at least so high, or so wide. */
-function firstFrom(lying: readonly Lying[], least: number, byHeight: boolean): number {
-  let [low, high] = [0, lying.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    const { rectangle } = lying[middle] as Lying;
-    if ((byHeight ? rectangle.height : rectangle.width) < least) low = middle + 1;
-    else high = middle;
-  }
-  return low;
 }
