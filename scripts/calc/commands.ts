@@ -86,7 +86,7 @@ import { COLOUR_COMMANDS } from "./colour.ts";
 export const limitsOf =
   (seconds: number, now: () => number): ((seed: number) => Limits) =>
   (seed) =>
-    limitsFor(Math.max(seconds / 2, Math.min(seconds * 0.85, seconds - now() / 1000)), now, seed);
+    limitsFor(Math.max(seconds / 2, Math.min(seconds * 0.85, seconds - 0.2 - now() / 1000)), now, seed);
 
 const mmText = (length: number): string => `${String(Math.round(length * 10) / 10)} mm`;
 

@@ -23,8 +23,8 @@ export interface Proof {
 /** What looking at a claim again gave: it holds, it does not, or it is too much to say. */
 export type Checked = "holds" | "fails" | "open";
 
-/** Steps that looking again may take, over all sheets: about a tenth of a second. */
-const MOST_STEPS = 8_000_000;
+/** Steps that looking again may take, over all sheets: about a tenth of a second at most. */
+const MOST_STEPS = 1_500_000;
 
 /**
  * Looks at a claim again, by other ways than those it was found by: what a sheet can be worth at prices is worked out from the
