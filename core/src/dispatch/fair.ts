@@ -1,3 +1,4 @@
+import { money } from "../measure/money.ts";
 import { fail, phrase, succeed, type Result } from "../outcome/outcome.ts";
 
 /** What is offered at a fair, how it sold at fairs before, and how many cards can be brought. Money in minor units. */
@@ -43,7 +44,7 @@ export function bringToFair({ designs, most, prior }: FairJob): Result<readonly 
     return fail({
       code: "endless",
       path: ["most"],
-      given: phrase`no limit, with ${{ text: id }} worth ${{ money: salvage as never }} when it is left, no less than it costs`,
+      given: phrase`no limit, with ${{ text: id }} worth ${{ money: money(salvage) }} when it is left, no less than it costs`,
       allowed: phrase`a number of cards, since any number of it would pay`,
     });
   }

@@ -1,4 +1,4 @@
-import type { BundleSize } from "./cut/bundles.ts";
+import type { BundleSize } from "./cut/frontier.ts";
 import { grown, turns, type SplitJob } from "./model.ts";
 
 /**

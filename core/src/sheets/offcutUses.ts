@@ -1,5 +1,6 @@
 import { lengthOfUnits, type Length } from "../measure/length.ts";
-import { Bundles, leastWaste, spotsOf } from "./cut/bundles.ts";
+import { Bundles, leastWaste } from "./cut/bundles.ts";
+import { spotsOf } from "./cut/frontier.ts";
 import type { PieceKind } from "./cuttingJobs.ts";
 import type { Rect } from "./model.ts";
 

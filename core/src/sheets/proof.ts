@@ -1,3 +1,4 @@
+import { lastNotAbove } from "../search/search.ts";
 import { grown, turns, type SplitJob } from "./model.ts";
 import type { Plan } from "./build.ts";
 
@@ -59,7 +60,7 @@ function mostWorth(job: SplitJob, size: { readonly width: number; readonly heigh
   const known = new Map<number, number>();
   const look = (width: number, height: number): number => {
     // What is longer than a sum of pieces is worth no more than that sum.
-    const [w, h] = [floorOf(sums.width, width), floorOf(sums.height, height)];
+    const [w, h] = [sums.width[lastNotAbove(sums.width, width)] ?? 0, sums.height[lastNotAbove(sums.height, height)] ?? 0];
     if (w === 0 || h === 0) return 0;
     const key = w * 4_194_304 + h;
     const before = known.get(key);
@@ -97,16 +98,6 @@ function sumsUpTo(most: number, lengths: ReadonlySet<number>): number[] {
       open.push(sum);
     }
   return [...reached].sort((a, b) => a - b);
-}
-
-function floorOf(sums: readonly number[], length: number): number {
-  let [low, high] = [0, sums.length];
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((sums[middle] ?? Infinity) <= length) low = middle + 1;
-    else high = middle;
-  }
-  return sums[low - 1] ?? 0;
 }
 
 /** Whether sheets that cost less than this are worth enough. @returns null when it takes too many steps */

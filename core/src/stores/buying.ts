@@ -36,10 +36,15 @@ export interface Purchase {
 }
 
 /** Wants that no order can cover: no offer, or only of a supplier whose least order nothing that it sells can reach. */
-export function uncoveredWants({ wants, offers, suppliers }: BuyJob): number[] {
-  const reachable = suppliers.map((supplier, index) => supplier.least === 0 || offers.some((offer) => offer.supplier === index && offer.price > 0));
+export function uncoveredWants(job: BuyJob): number[] {
+  const { wants, offers } = job;
+  const reachable = suppliersInReach(job);
   return wants.flatMap(({ quantity }, want) => (quantity === 0 || offers.some((offer) => offer.want === want && reachable[offer.supplier]) ? [] : [want]));
 }
+
+/** Suppliers whose least order something that they sell can reach. */
+const suppliersInReach = ({ offers, suppliers }: BuyJob): boolean[] =>
+  suppliers.map((supplier, index) => supplier.least === 0 || offers.some((offer) => offer.supplier === index && offer.price > 0));
 
 /**
  * What to buy where: whole packs that cover every want for the least total with post. An integer program with a choice per
@@ -56,8 +61,10 @@ export function buy(job: BuyJob, solve: LinearSolver, left: () => number): Purch
   const built = byRule(job);
   const answer = solve({ ...model, whole: true }, left() * 0.9);
   const packs = answer && packsOf(answer.values).map(Math.round);
-  const found = packs && totalOf(job, packs);
-  const best = found && found.total <= (totalOf(job, built)?.total ?? Infinity) ? { ...found, packs } : { ...(totalOf(job, built) ?? NOTHING), packs: built };
+  const [found, ruled] = [packs && totalOf(job, packs), totalOf(job, built)];
+  const isBetter = packs !== null && found !== null && found.total <= (ruled?.total ?? Infinity);
+  const best = isBetter ? { ...found, packs } : ruled && { ...ruled, packs: built };
+  if (!best) throw new Error("wants that no order can cover");
   const isClosed = answer?.optimal === true && found?.total === Math.round(costOf(model, answer.values));
   const bound = isClosed ? best.total : Math.min(best.total, linearBound(model, solve, left()));
   return {
@@ -69,8 +76,6 @@ export function buy(job: BuyJob, solve: LinearSolver, left: () => number): Purch
     proven: bound === best.total,
   };
 }
-
-const NOTHING = { goods: 0, post: 0, total: 0 };
 
 /** More packs than this are never of use: they cover the want alone, and alone take the order past every sum that matters. */
 function mostPacks({ wants, suppliers }: BuyJob, { want, supplier, pack, price, atLeast }: BuyOffer): number {
@@ -179,7 +184,7 @@ export function totalOf({ wants, offers, suppliers }: BuyJob, packs: readonly nu
 function byRule(job: BuyJob): number[] {
   const { wants, offers, suppliers } = job;
   const packs = offers.map(() => 0);
-  const reachable = suppliers.map((supplier, index) => supplier.least === 0 || offers.some((offer) => offer.supplier === index && offer.price > 0));
+  const reachable = suppliersInReach(job);
   const countOf = ({ pack, atLeast }: BuyOffer, quantity: number): number => Math.max(atLeast, Math.ceil(quantity / pack));
   for (const [want, { quantity }] of wants.entries()) {
     if (quantity === 0) continue;

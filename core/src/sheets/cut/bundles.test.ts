@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { proofRuns } from "../../search/proofRuns.ts";
 import { tryEverything } from "../byTrying.ts";
-import { Bundles, leastWaste, spotsOf, type BundleSize } from "./bundles.ts";
+import { Bundles, leastWaste } from "./bundles.ts";
+import { spotsOf, type BundleSize } from "./frontier.ts";
 import { largestOffcutWays } from "./largest.ts";
 
 const never = (): boolean => false;

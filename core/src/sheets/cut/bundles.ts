@@ -1,5 +1,5 @@
 import { seededRandom } from "../../search/search.ts";
-import type { Spot } from "../model.ts";
+import { beaten, keep, type BundleSize, type Frontier, type Rectangle } from "./frontier.ts";
 
 /**
  * Every bundle of panels that comes out of some sheet by edge-to-edge cuts, with the smallest rectangles that hold it.
@@ -217,7 +217,7 @@ export class Bundles {
   }
 
   /** The key of two bundles together. */
-  together(key: number, other: number): number {
+  private together(key: number, other: number): number {
     return this.isHashed ? (key + other) % HASHES : key + other;
   }
 
@@ -233,7 +233,7 @@ export class Bundles {
     const laid = new Map<number, Rectangle>();
     for (const bundle of this.list) {
       const rectangle = leastWaste(bundle, sheet);
-      if (rectangle) laid.set(this.keyOf(bundle.counts), rectangle);
+      if (rectangle) laid.set(bundle.key, rectangle);
     }
     return [...laid].filter(([key]) => !this.radix.some((place, panel) => (this.most[panel] ?? 0) > 0 && this.grows(key, panel, place, laid))).map(([, rectangle]) => rectangle);
   }
@@ -320,21 +320,6 @@ const CLOSE = 8;
 const MOST_WORK = 12_000_000;
 const MOST_BUNDLES = 12_000;
 
-export interface BundleSize {
-  readonly width: number;
-  readonly height: number;
-}
-
-/** A bundle laid in a rectangle: one panel, or two bundles side by side or one above the other. `waste` counts the offcuts inside. */
-export interface Rectangle extends BundleSize {
-  readonly waste: number;
-  readonly panel: number;
-  readonly parts: { readonly first: Rectangle; readonly second: Rectangle; readonly beside: boolean } | null;
-}
-
-/** Rectangles of which none is inside another, lowest (and widest) first. */
-type Frontier = Rectangle[];
-
 export interface Bundle {
   /** One whole number for its counts; the sum of two keys is the key of both together. */
   readonly key: number;
@@ -389,33 +374,6 @@ export function firstNear(near: readonly { readonly rectangle: Rectangle }[], le
 
 const byArea = (one: Bundle, other: Bundle): number => one.area - other.area;
 
-/** Where a height would stand: all before are no higher, and the last of them is the narrowest. */
-function placeOf(frontier: Frontier, height: number): number {
-  let low = 0;
-  let high = frontier.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if ((frontier[middle] as Rectangle).height <= height) low = middle + 1;
-    else high = middle;
-  }
-  return low;
-}
-
-/** Whether a rectangle that is no larger is known; of two alike the one with fewer offcuts wins. */
-function beaten(frontier: Frontier, width: number, height: number, waste: number): boolean {
-  const before = frontier[placeOf(frontier, height) - 1];
-  return before !== undefined && before.width <= width && (before.width < width || before.height < height || before.waste <= waste);
-}
-
-/** Adds a rectangle that is not beaten, and drops those it beats. */
-function keep(frontier: Frontier, rectangle: Rectangle): void {
-  const place = placeOf(frontier, rectangle.height);
-  const from = frontier[place - 1]?.height === rectangle.height ? place - 1 : place;
-  let to = place;
-  for (let next = frontier[to]; next && next.width >= rectangle.width; next = frontier[to]) to += 1;
-  frontier.splice(from, to - from, rectangle);
-}
-
 /** How a bundle lies in a sheet with the fewest offcuts, or null when it does not. */
 export function leastWaste(bundle: Bundle, sheet: BundleSize): Rectangle | null {
   let found: Rectangle | null = null;
@@ -440,11 +398,3 @@ export function narrowest(bundle: Bundle, height: number): Rectangle | null {
 
 /** The lowest rectangle of a bundle that is no wider than this. */
 export const lowest = (bundle: Bundle, width: number): Rectangle | null => bundle.frontier.find((rectangle) => rectangle.width <= width) ?? null;
-
-/** Where the pieces of a laid bundle stand. */
-export function spotsOf(rectangle: Rectangle, x = 0, y = 0): Spot[] {
-  const { parts } = rectangle;
-  if (!parts) return [{ panel: rectangle.panel, x, y, width: rectangle.width, height: rectangle.height }];
-  const [dx, dy] = parts.beside ? [parts.first.width, 0] : [0, parts.first.height];
-  return [...spotsOf(parts.first, x, y), ...spotsOf(parts.second, x + dx, y + dy)];
-}

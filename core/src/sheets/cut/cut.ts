@@ -1,5 +1,6 @@
 import { grown, sheetAt, turns, type Pattern, type SplitJob, type Splitter, type Spot } from "../model.ts";
-import { Bundles, spotsOf } from "./bundles.ts";
+import { Bundles } from "./bundles.ts";
+import { spotsOf } from "./frontier.ts";
 import { FILL_VARIANTS, fillByRule } from "./fill.ts";
 import { FullSheets } from "./fullSheets.ts";
 import { fillByChance } from "./shuffle.ts";

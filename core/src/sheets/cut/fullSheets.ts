@@ -1,5 +1,6 @@
 import type { Spot } from "../model.ts";
-import { firstNear, spotsOf, type Bundle, type Bundles, type BundleSize, type Rectangle } from "./bundles.ts";
+import { firstNear, type Bundle, type Bundles } from "./bundles.ts";
+import { spotsOf, type BundleSize, type Rectangle } from "./frontier.ts";
 
 /** What may be gone through in one search that begins anew with another order. */
 const STATES_EACH = 3_000;

@@ -1,5 +1,6 @@
 import type { Spot } from "../model.ts";
-import { lowest, narrowest, spotsOf, type Bundle, type Bundles } from "./bundles.ts";
+import { lowest, narrowest, type Bundle, type Bundles } from "./bundles.ts";
+import { spotsOf } from "./frontier.ts";
 
 /** Regions looked at before the best so far is taken. */
 const MOST_REGIONS = 20_000;

@@ -1,5 +1,6 @@
 import { lengthOfUnits } from "@yule/core";
-import { steadyIds, type LyingPiece, type SteadyPiece } from "./steadyIds.ts";
+import { act, renderHook } from "@testing-library/react";
+import { steadyIds, useSteadyIds, type LyingPiece, type SteadyPiece } from "./steadyIds.ts";
 
 const at = (panel: string, x: number, y: number): LyingPiece => ({ panel, x: lengthOfUnits(x), y: lengthOfUnits(y), width: lengthOfUnits(100), height: lengthOfUnits(50) });
 const names = (before: readonly SteadyPiece[], pieces: readonly LyingPiece[]): string[] => {
@@ -28,4 +29,17 @@ test("what was not there before has a new name, and one that is gone leaves none
   expect(names(before, [at("moth", 0, 0), at("quince", 200, 0)])).toEqual(["a", "b"]);
   expect(names(before, [at("moth", 0, 0), at("quince", 210, 0)])).toEqual(["a", "new 1"]);
   expect(names(before, [])).toEqual([]);
+});
+
+test("a piece that the hand moved is itself in the plan that follows, also where another takes the place it left", () => {
+  const first = [at("moth", 0, 0), at("moth", 400, 0)];
+  const { result, rerender } = renderHook(({ pieces }) => useSteadyIds(pieces), { initialProps: { pieces: first } });
+  const [moved, other] = result.current.ids;
+  act(() => result.current.follow(moved ?? "", at("moth", 0, 300)));
+  // Until the rest has been laid around it, the plan is the one before.
+  rerender({ pieces: [...first] });
+  expect(result.current.ids).toEqual([moved, other]);
+  rerender({ pieces: [at("moth", 0, 0), at("moth", 0, 300)] });
+  expect(result.current.ids[1]).toBe(moved);
+  expect(result.current.ids[0]).toBe(other);
 });

@@ -36,16 +36,16 @@ export function steadyIds(before: readonly SteadyPiece[], pieces: readonly Lying
 
 /**
  * Names of pieces that stay with them while plans change.
- * @returns a name for each, in their order, and `follow`, by which a piece that the hand has moved keeps its own
+ * @returns a name for each, in their order, and `follow`, by which a piece that the hand has moved keeps its own in the next plan
  */
 export function useSteadyIds(pieces: readonly LyingPiece[]): { readonly ids: readonly string[]; readonly follow: (id: string, to: Rect) => void } {
-  const [known, setKnown] = useState<{ readonly named: readonly SteadyPiece[]; readonly made: number }>({ named: [], made: 0 });
-  const isKnown =
-    known.named.length === pieces.length && known.named.every(({ piece }, index) => pieces[index] && isSame(piece, pieces[index]) && piece.panel === pieces[index].panel);
+  const [known, setKnown] = useState<{ readonly seen: readonly LyingPiece[]; readonly named: readonly SteadyPiece[]; readonly made: number }>({ seen: [], named: [], made: 0 });
+  const isSeen =
+    known.seen.length === pieces.length && pieces.every((piece, index) => known.seen[index] && isSame(known.seen[index], piece) && known.seen[index].panel === piece.panel);
   let now = known;
-  if (!isKnown) {
+  if (!isSeen) {
     let { made } = known;
-    now = { named: steadyIds(known.named, pieces, () => `piece ${String((made += 1))}`), made };
+    now = { seen: pieces, named: steadyIds(known.named, pieces, () => `piece ${String((made += 1))}`), made };
     setKnown(now);
   }
   return {

@@ -22,8 +22,9 @@ export function useByHand(job: SplitJob, before: Split | null) {
   /** Puts a piece of a layout to a place, on all sheets that are cut alike. */
   const move = async (shown: Layout, piece: number, to: Rect): Promise<void> => {
     if (!current || now.isBusy) return;
-    const alike = alikeLayouts(current.layouts).findIndex((each) => layoutKey(each.layout) === layoutKey(shown));
-    const layout = alikeLayouts(current.layouts)[alike]?.layout;
+    const layouts = alikeLayouts(current.layouts);
+    const alike = layouts.findIndex((each) => layoutKey(each.layout) === layoutKey(shown));
+    const layout = layouts[alike]?.layout;
     if (!layout) return;
     const others = held(layout).flatMap((rect): PinnedPiece[] => {
       const index = layout.pieces.findIndex((each) => placeOf(each) === placeOf(rect));
