@@ -248,6 +248,8 @@ function FirstSteps({ job, work }: { job: SplitJob; work: ReturnType<typeof cutt
 /** Why nothing comes out of any sheet, or what is left out. Faults name sheets and panels by their ids; a maker knows them by their names. */
 function CannotBeSplit({ faults, names, isPartly }: { faults: readonly Fault[]; names: ReadonlyMap<string, string>; isPartly: boolean }) {
   const named = (said: Phrase): Phrase => said.map((part) => (typeof part === "object" && "name" in part ? { ...part, name: names.get(part.name) ?? part.name } : part));
+  // Two needs of one design lack the same panel: it is said once.
+  const told = faults.map((fault) => sentFault({ ...fault, path: [fault.code === "edge-too-wide" ? "edge" : "panel"], given: named(fault.given), allowed: named(fault.allowed) }));
   return (
     <ProblemNote
       problem={{
@@ -255,7 +257,7 @@ function CannotBeSplit({ faults, names, isPartly }: { faults: readonly Fault[]; 
         title: isPartly ? "The plan leaves out what is too large; the rest is planned" : "It cannot be split so",
         status: 422,
         detail: "",
-        errors: faults.map((fault) => sentFault({ ...fault, path: [], given: named(fault.given), allowed: named(fault.allowed) })),
+        errors: [...new Map(told.map((each) => [JSON.stringify(each), each])).values()],
       }}
     />
   );

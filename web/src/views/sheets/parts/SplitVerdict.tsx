@@ -50,8 +50,8 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
           none much better can be
         </Figure>
       )}
-      .{" "}
-      {kinds.length === 1 && hand > whole && (
+      . {/* Grids that place what the plan leaves out, or cannot, are no comparison. */}
+      {kinds.length === 1 && lost === 0 && hand > whole && (
         <>
           <Figure
             why={`Each kind of piece in one plain grid on sheets of its own, as it is done by eye, takes ${String(hand)}: ${printMoney(money((hand - whole) * group.material.cost), outlook.shop.currency)} more.`}
