@@ -50,3 +50,4 @@ export * from "./sheets/happened.ts";
 export * from "./sheets/looks.ts";
 export * from "./sheets/pieces.ts";
 export * from "./sheets/plan.ts";
+export * from "./stores/takings.ts";

@@ -39,12 +39,14 @@ function knownOrCharted(paint: { readonly pigments: readonly string[]; readonly 
   });
 }
 
-export const addPaint = z.strictObject({ id, ...facts }).superRefine(knownOrCharted);
+export const addPaint = z
+  .strictObject({ id, ...facts, left: z.number().min(0).max(5000).nullable().default(null).describe("ml that are left; one that is full where it is null") })
+  .superRefine(knownOrCharted);
 export const changePaint = z.strictObject({ id, version, ...facts }).superRefine(knownOrCharted);
 /** A paint that is used up leaves the shelf; what was painted with it still names it. */
 export const shelvePaint = z.strictObject({ id, version, gone: z.boolean() });
 
-export interface PaintRead extends z.output<typeof addPaint> {
+export interface PaintRead extends Omit<z.output<typeof addPaint>, "left"> {
   readonly version: number;
   readonly gone: boolean;
 }

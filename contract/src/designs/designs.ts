@@ -5,6 +5,7 @@ import { stackSchema, type StackRead } from "./stack.ts";
 import { guidesSchema, type GuidesRead } from "./guides.ts";
 import { techniqueField } from "./route.ts";
 import type { TouchRead } from "../colour/paint.ts";
+import type { TakingRead } from "../stores/costs.ts";
 import { id, name, version, wholeMinutes } from "../common/envelope.ts";
 import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
@@ -87,6 +88,8 @@ export interface DesignRead {
   readonly archived: boolean;
   /** Which of its paints touch, by their places; null where nobody marked it. */
   readonly touches: readonly TouchRead[] | null;
+  /** What its stages take, where that was told. */
+  readonly takings: readonly TakingRead[];
 }
 export interface SeriesRead {
   readonly id: string;

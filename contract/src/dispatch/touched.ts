@@ -4,5 +4,5 @@ import type { ReadName } from "../common/reads.ts";
 export const dispatchTouched = {
   "add-household": ["dispatch"],
   "change-household": ["dispatch"],
-  "post-need": ["season", "dispatch"],
+  "post-need": ["season", "dispatch", "costs"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

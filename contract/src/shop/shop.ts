@@ -64,6 +64,11 @@ export interface ShopRead {
   /** How sure a latest day of beginning, or of ordering, leaves a promise, in 100. */
   readonly sureIn100: number;
   readonly helperMay: readonly (typeof helperWork)[number][];
+  /** What an hour of the maker's hands is worth, in minor units; null while she has not said. */
+  readonly hourMinor: number | null;
+  /** Off a sale: hundredths of a per cent of its price, and so much for each. */
+  readonly feeHundredths: number;
+  readonly feeMinor: number;
   readonly occasionCountries: readonly string[];
   /** The secret part of the calendar address; null while it is closed. */
   readonly calendarSecret: string | null;

@@ -1,38 +1,91 @@
 import type { Day } from "../measure/day.ts";
 
-/** Something on the shelf and what the coming needs will take of it, in its own unit. */
+/** What something will take, in the whole unit of its material. */
+export interface StockUse {
+  readonly need: string;
+  readonly quantity: number;
+  readonly on: Day;
+  /** Place of the session among those that are planned; null before there is a plan. */
+  readonly session?: number | null;
+  /** Which work takes it, as the route says. */
+  readonly stage?: string;
+}
+
+/** Something on the shelf and what the coming needs will take of it. */
 export interface StockLine {
   readonly id: string;
   readonly onHand: number;
-  /** What each need will take, with the day on which it is first needed. */
-  readonly uses: readonly { readonly need: string; readonly quantity: number; readonly on: Day }[];
+  readonly uses: readonly StockUse[];
   readonly pack: number;
+  /** How far what really goes may lie from what is reckoned: standard deviation of its log. 0 for what is taken whole. */
+  readonly scatter?: number;
+  /** So sure is wanted, 0 to 1, that what is bought is enough. */
+  readonly sure?: number;
 }
 
 export interface StockOutlook {
   readonly id: string;
   readonly wanted: number;
-  /** What is missing for all needs together; 0 when enough. */
+  /** What is missing for all needs together, to be as sure as is wanted; 0 when enough. */
   readonly missing: number;
-  /** The day on which it runs out and for which need, or null. */
-  readonly runsOut: { readonly on: Day; readonly need: string } | null;
+  /** Where it runs out, and for which need; null where it lasts. */
+  readonly runsOut: { readonly on: Day; readonly need: string; readonly session: number | null } | null;
   /** Every need that would be left short. */
   readonly short: readonly string[];
   /** Packs to buy. */
   readonly packs: number;
+  /** The chance that it lasts for all of it. */
+  readonly lasts: number;
+  /** In the order of their days. */
+  readonly uses: readonly StockUse[];
 }
 
-/** Takes the uses in the order of their days from what is there. */
-export function stockOutlook(line: StockLine): StockOutlook {
-  const uses = [...line.uses].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
-  let left = line.onHand;
+/** What is bought is to be enough in so many cases of 100, where nothing else is said. */
+const USUALLY_SURE = 0.95;
+
+/**
+ * Takes the uses in the order of their days from what is there. It runs out where the even chance says so: what goes is as likely to be more as less
+ * than is reckoned. What is missing is reckoned to be as sure as is wanted.
+ */
+export function stockOutlook({ id, onHand, uses: given, pack, scatter = 0, sure = USUALLY_SURE }: StockLine): StockOutlook {
+  const uses = [...given].sort((a, b) => (a.session ?? -1) - (b.session ?? -1) || (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
+  let left = onHand;
   let runsOut: StockOutlook["runsOut"] = null;
   const short: string[] = [];
   for (const use of uses) {
     left -= use.quantity;
-    if (left < 0) short.push(use.need);
-    if (left < 0 && !runsOut) runsOut = { on: use.on, need: use.need };
+    if (left >= 0) continue;
+    if (!short.includes(use.need)) short.push(use.need);
+    runsOut ??= { on: use.on, need: use.need, session: use.session ?? null };
   }
-  const missing = Math.max(0, -left);
-  return { id: line.id, wanted: line.onHand - left, missing, runsOut, short, packs: Math.ceil(missing / Math.max(1, line.pack)) };
+  const wanted = onHand - left;
+  const lasts = chanceOfEnough(onHand, wanted, scatter);
+  const missing = lasts >= sure ? 0 : Math.max(0, Math.ceil(wanted * Math.exp(quantile(sure) * scatter) - onHand));
+  return { id, wanted, missing: runsOut || lasts < 0.5 ? missing : 0, runsOut, short, packs: runsOut ? Math.ceil(missing / Math.max(1, pack)) : 0, lasts, uses };
+}
+
+/** The chance that what lies there is enough for what is reckoned to go, whose log scatters so much. */
+export function chanceOfEnough(onHand: number, wanted: number, scatter: number): number {
+  if (wanted <= 0) return 1;
+  if (scatter === 0 || onHand <= 0) return onHand >= wanted ? 1 : 0;
+  return normalBelow(Math.log(onHand / wanted) / scatter);
+}
+
+/** The standard normal distribution, by Abramowitz and Stegun 7.1.26; wrong by less than 2e-7. */
+function normalBelow(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const erf = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x);
+  return z < 0 ? (1 - erf) / 2 : (1 + erf) / 2;
+}
+
+/** The other way round, by halving. */
+function quantile(chance: number): number {
+  let [low, high] = [-6, 6];
+  for (let step = 0; step < 40; step += 1) {
+    const middle = (low + high) / 2;
+    if (normalBelow(middle) < chance) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
 }

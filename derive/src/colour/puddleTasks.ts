@@ -4,7 +4,6 @@ import {
   labOfHex,
   loadLike,
   LOAD_OF,
-  lengthOfUnits,
   puddle,
   stagesOfPaints,
   strengthNamed,
@@ -50,6 +49,18 @@ function enclosed(design: DesignRead): number | null {
   return cells + circles === 0 ? null : (cells + circles) / (panel.width * panel.height);
 }
 
+/** Share of the panel that each of so many paints covers where no picture tells: what the guides enclose, or four fifths, shared out evenly. */
+export const evenShare = (design: DesignRead, paints: number): number => (enclosed(design) ?? 0.8) / Math.max(1, paints);
+
+/** Painted area of one panel, mm2. */
+export function panelArea(design: DesignRead): number {
+  const panel = panelOf(design);
+  return toMm(panel.width) * toMm(panel.height) * (panel.outline === "circle" ? Math.PI / 4 : 1);
+}
+
+/** How strong a paint is laid where no picture tells. */
+export const USUAL_STRENGTH: Strength = "milk";
+
 /** How much of a panel each paint covers and how strong it is laid: from the picture, else from the guides, else shared out evenly. */
 export function toldOf(
   design: DesignRead,
@@ -58,13 +69,13 @@ export function toldOf(
   films: readonly (Film | null)[],
 ): { readonly puddles: readonly PuddleTold[]; readonly measured: Measured } {
   const inside = enclosed(design);
-  const even = (inside ?? 0.8) / Math.max(1, way.paints.length);
+  const even = evenShare(design, way.paints.length);
   const puddles = way.paints.map((paint, index): PuddleTold => {
     const area = apart?.areas[index];
     const film = films[index];
     // The picture tells thickness against the colour it was looked for by; that colour is a wash of its own strength.
     const strength = strengthNamed((area?.load ?? 1) * (film ? loadLike(film, labOfHex(paint.hex)) : 1));
-    return area ? { paint, share: area.share, strength, coats: 1 } : { paint, share: even, strength: "milk", coats: 1 };
+    return area ? { paint, share: area.share, strength, coats: 1 } : { paint, share: even, strength: USUAL_STRENGTH, coats: 1 };
   });
   return { puddles: puddles, measured: apart ? "picture" : inside === null ? "guess" : "guides" };
 }
@@ -73,8 +84,7 @@ const FORM_ASSUMED: Form = "pan";
 
 /** The puddles of a colourway for so many panels. Each paint's minutes are those of its stage over all panels. */
 export function puddlesFor(design: DesignRead, puddles: readonly PuddleTold[], panels: number, shelf: readonly ShelfPaint[], reserve: number, room: Room): readonly PuddleNeed[] {
-  const panel = panelOf(design);
-  const size = toMm(lengthOfUnits(panel.width)) * toMm(lengthOfUnits(panel.height)) * (panel.outline === "circle" ? Math.PI / 4 : 1);
+  const size = panelArea(design);
   const stages = design.stages.filter((stage) => stage.kind === "paint");
   const laid = stagesOfPaints(puddles.length, stages.length);
   return puddles.map((each, index): PuddleNeed => {

@@ -1,21 +1,36 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
 import { basesPerSheet, envelopeFor } from "../season/materials.ts";
+import { learnedTaking, takingsOf } from "../stores/takings.ts";
 
-/** So many pieces of a store. */
+/** So much of a store, in its whole units. */
 export interface StoreUse {
   readonly storeId: string;
   readonly quantity: number;
 }
+/** The same, with what the tables say of what is reckoned and not counted out: there, what the books have is taken, and the rest asks for a count. */
+export interface ReckonedUse extends StoreUse {
+  readonly assumed?: number;
+}
 
-/** What putting cards together takes off the shelf: sheets of card stock for bases and mats, and an envelope for each card. */
-export function usesOfCards(design: DesignRead, cards: number, stores: readonly StoreRead[]): StoreUse[] {
+/** What putting cards together takes off the shelf: sheets of card stock for bases and mats, an envelope for each card, and what the stages of assembly take. */
+export function usesOfCards(design: DesignRead, cards: number, stores: readonly StoreRead[]): ReckonedUse[] {
   const cardStock = stores.find((store) => store.id === design.cardStockId);
   const envelope = envelopeFor(design, stores);
+  const reckoned = new Map<string, number>();
+  for (const stage of design.stages.filter(({ kind }) => kind === "assemble"))
+    for (const { storeId, amount } of takingsOf(design, stage, undefined, { stores, perSheet: 1 })) reckoned.set(storeId, (reckoned.get(storeId) ?? 0) + amount * cards);
   return [
     ...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(design, cardStock))) }] : []),
     ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : []),
+    ...[...reckoned].flatMap(([storeId, assumed]) => {
+      const store = stores.find((each) => each.id === storeId);
+      return store ? [{ storeId, quantity: learnedTaking(store, assumed), assumed }] : [];
+    }),
   ];
 }
+
+/** Of these, what is counted out: what is reckoned follows counts that a screen may not have seen. */
+export const countedUses = (uses: readonly ReckonedUse[]): StoreUse[] => uses.flatMap(({ storeId, quantity, assumed }) => (assumed === undefined ? [{ storeId, quantity }] : []));
 
 /** Whether two lists say the same, in whatever order. */
 export const sameUses = (some: readonly StoreUse[], others: readonly StoreUse[]): boolean => {

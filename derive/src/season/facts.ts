@@ -3,6 +3,7 @@ import {
   day,
   GUESSED_SPREADS,
   around,
+  isCountedOut,
   serviceFor,
   weekdayOf,
   weightOf,
@@ -77,7 +78,7 @@ function owedOf(view: NeedView, outlook: Outlook): OwedNeed {
 
 /** The day on which what is missing for a need can be there when it is ordered today. */
 function suppliesFor(view: NeedView, outlook: Outlook): Day | null {
-  const lead = outlook.stock.flatMap(({ store, outlook: stock }) => (stock.short.includes(view.need.title) ? [store.leadDays] : []));
+  const lead = outlook.stock.flatMap(({ store, outlook: stock }) => (isCountedOut(store.kind) && stock.short.includes(view.need.title) ? [store.leadDays] : []));
   return lead.length > 0 ? addDays(outlook.today, Math.max(...lead)) : null;
 }
 

@@ -24,6 +24,8 @@ export interface NeedView {
   readonly coming: number;
   /** Panels on the bench that have gone through a stage, by its id. */
   readonly doneAt: ReadonlyMap<string, number>;
+  /** Panels that are still to go through a stage of painting, those to be painted among them, by its id and their colourway. */
+  readonly leftAt: ReadonlyMap<string, ReadonlyMap<string, number>>;
   /** Panels to paint so that enough are good, per line of the need; nothing for those with a batch. */
   readonly toPaint: readonly { readonly colourwayId: string; readonly quantity: number; readonly make: number }[];
   readonly post: (Transit & { readonly postBy: Day }) | null;
@@ -188,6 +190,7 @@ export function bareView(
     goodBy,
     coming,
     doneAt: new Map(design.stages.map((stage) => [stage.id, going.filter(({ through }) => through.has(stage.id)).length])),
+    leftAt: leftAt(design, going, toPaint),
     toPaint,
     post,
     readyBy: post?.postBy ?? readyByTerms({ kind: need.kind, due, photoOn: dayOrNull(need.photoOn), liveBy: dayOrNull(need.liveBy) }),
@@ -195,6 +198,18 @@ export function bareView(
     hands: stage === "done" || stage === "to post" ? minutes(0) : handsLeft(design, going, fresh, cards - assembled),
     nights: stage === "not begun" ? nightsIn(design.stages.map(stageLoadOf)) : 0,
   };
+}
+
+function leftAt(design: DesignRead, going: readonly UnitSoFar[], toPaint: NeedView["toPaint"]): NeedView["leftAt"] {
+  return new Map(
+    paintingStages(design).map(({ id }) => {
+      const left = new Map<string, number>();
+      const add = (way: string, many: number): void => void left.set(way, (left.get(way) ?? 0) + many);
+      for (const { colourwayId, make } of toPaint) add(colourwayId, make);
+      for (const { unit, through } of going) if (!through.has(id)) add(unit.colourwayId, 1);
+      return [id, left];
+    }),
+  );
 }
 
 export const stageLoadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });

@@ -26,7 +26,7 @@ test("paper is taken on the day the plan begins to paint, not on the last day th
 
 test("it is ordered so many days before as it is on the way, and as it may be late; a surer shop orders earlier", () => {
   const short = { ...of("paper", outlook.stock) };
-  short.outlook = { ...short.outlook, runsOut: { on: "2031-12-10" as never, need: "Office" } };
+  short.outlook = { ...short.outlook, runsOut: { on: "2031-12-10" as never, need: "Office", session: null } };
   const by = (sureIn100: number) => orderDay(short, { ...outlook, shop: { ...outlook.shop, sureIn100 } });
   expect(by(80)).toEqual({ by: "2031-12-06", lateDays: 1 });
   expect(by(95)).toEqual({ by: "2031-12-05", lateDays: 2 });

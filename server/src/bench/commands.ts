@@ -3,6 +3,7 @@ import { and, desc, eq, gte, inArray, lte } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
+import { takeForStages } from "../stores/stageTakings.ts";
 import { benchFact, sessionFact, unit } from "./tables.ts";
 
 type NewFact = Omit<typeof benchFact.$inferInsert, "shopId" | "version">;
@@ -43,6 +44,7 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
     });
   }
   await writing.insertAll("benchFact", [...fresh.values()]);
+  await takeForDone(writing, payload.batchId, units, [...fresh.values()]);
   const first = payload.facts[0];
   if (!first) return missing("fact", ["facts"], "none");
   const named = await writing.find("stage", first.stageId);
@@ -51,6 +53,22 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
     subject: ["batch", payload.batchId],
     facts: { stage: named?.name ?? "", what: first.what, panels: numbers },
   };
+}
+
+/** What was done takes its materials off the shelf. */
+async function takeForDone(writing: Writing, batchId: string, units: readonly (typeof unit.$inferSelect)[], facts: readonly NewFact[]): Promise<void> {
+  const done = facts.filter(({ what }) => what === "done");
+  const batch = done.length > 0 ? await writing.find("batch", batchId) : null;
+  if (!batch) return;
+  const byId = new Map(units.map((each) => [each.id, each]));
+  await takeForStages(
+    writing,
+    batch,
+    done.flatMap(({ unitId, stageId }) => {
+      const panel = byId.get(unitId);
+      return panel ? [{ unitId, stageId, colourwayId: panel.colourwayId, needId: panel.servesNeedId ?? batch.needId }] : [];
+    }),
+  );
 }
 
 /** Sessions are told like panels: what is known already is left as it is. */

@@ -3,9 +3,11 @@ import type { CommandPayload, colourCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
+import { addPaintStore, changePaintStore, shelvePaintStore } from "../stores/paints.ts";
 
-async function addPaint(writing: Writing, payload: CommandPayload<"add-paint">): Promise<HandlerResult<"add-paint">> {
+async function addPaint(writing: Writing, { left, ...payload }: CommandPayload<"add-paint">): Promise<HandlerResult<"add-paint">> {
   await writing.insert("paint", payload);
+  await addPaintStore(writing, payload, left);
   return { subject: ["paint", payload.id], facts: { name: payload.name, pigments: payload.pigments } };
 }
 
@@ -13,6 +15,7 @@ async function changePaint(writing: Writing, { id, version, ...facts }: CommandP
   const before = await writing.find("paint", id);
   if (!before) return missing("paint", ["id"], id);
   await writing.update("paint", id, facts, version);
+  await changePaintStore(writing, { id, ...facts });
   return {
     subject: ["paint", id],
     facts: { name: facts.name, ...(facts.chart === before.chart ? {} : { chart: facts.chart }) },
@@ -23,6 +26,7 @@ async function shelvePaint(writing: Writing, payload: CommandPayload<"shelve-pai
   const found = await writing.find("paint", payload.id);
   if (!found) return missing("paint", ["id"], payload.id);
   await writing.update("paint", payload.id, { gone: payload.gone }, payload.version);
+  await shelvePaintStore(writing, payload.id, payload.gone);
   return { subject: ["paint", payload.id], facts: { name: found.name, gone: payload.gone } };
 }
 

@@ -12,9 +12,12 @@ import {
   household,
   layer,
   lesson,
+  lotTable,
   need,
   needLine,
   offcut,
+  offerTable,
+  outlayTable,
   ownOccasion,
   paintTable,
   pinnedSession,
@@ -32,6 +35,8 @@ import {
   stage,
   storeTable,
   storeMove,
+  supplierTable,
+  toBuyTable,
   unit,
 } from "./tables.ts";
 
@@ -40,6 +45,11 @@ const written = {
   shop,
   store: storeTable,
   storeMove,
+  lot: lotTable,
+  supplier: supplierTable,
+  offer: offerTable,
+  toBuy: toBuyTable,
+  outlay: outlayTable,
   series,
   design,
   layer,
@@ -74,8 +84,19 @@ type AnyRow = { shopId: string; id: string; version: number } & Record<string, u
 // eslint-disable-next-line @typescript-eslint/no-explicit-any
 type AnyTable = PgTableWithColumns<any>;
 
-/** Rows of these only append: taking one back marks it. */
-const LEDGERS: ReadonlySet<WrittenTable> = new Set(["storeMove", "benchFact", "sessionFact"]);
+/** Rows of these only append: taking one back marks it. A material whose ledger is kept is put away. */
+const MARKED: Partial<Readonly<Record<WrittenTable, Readonly<Record<string, boolean>>>>> = {
+  storeMove: { retracted: true },
+  lot: { retracted: true },
+  benchFact: { retracted: true },
+  sessionFact: { retracted: true },
+  store: { archived: true },
+};
+/** Sums that follow the ledger's moves: a command that is taken back takes its own moves back, and others have been since. */
+const FOLLOWING: Partial<Readonly<Record<WrittenTable, readonly string[]>>> = {
+  store: ["onHand", "unbooked", "counts", "logSum", "logSquares"],
+  lot: ["left", "valueLeft"],
+};
 /** So far ahead of the server a moment may stand. */
 const LEAST_AHEAD_MS = 120_000;
 
@@ -135,8 +156,18 @@ export class Writing {
     this.changes.push({ table: name, id, before, after: null });
   }
 
-  /** Takes a command back by its changes, last first. @throws 409 when a row was written again since */
+  /** Takes a command back by its changes, last first. @throws 409 when a row was written again since, or when what came by it has gone since */
   async takeBack(changes: readonly Change[]): Promise<void> {
+    try {
+      await this.restore(changes);
+    } catch (error) {
+      if (constraintOf(error) === "store_on_hand" || constraintOf(error) === "lot_left")
+        throw new Refusal(409, "Some of it has been taken since, so it cannot be taken back. Count what lies there instead.");
+      throw error;
+    }
+  }
+
+  private async restore(changes: readonly Change[]): Promise<void> {
     for (const change of [...changes].reverse()) {
       const name = change.table as WrittenTable;
       const table = written[name] as AnyTable;
@@ -149,10 +180,11 @@ export class Writing {
       const now = await this.read(name, change.id);
       if (!now || now.version !== change.after?.version) throw new Refusal(409, "Something later has changed this, so it cannot be taken back.", [], now);
       if (change.before) {
-        const after = await this.write(name, change.id, { ...this.revived(table, change.before), version: now.version + 1 });
+        const row = Object.entries(this.revived(table, change.before)).filter(([key]) => !FOLLOWING[name]?.includes(key));
+        const after = await this.write(name, change.id, { ...Object.fromEntries(row), version: now.version + 1 });
         this.changes.push({ table: name, id: change.id, before: now, after });
-      } else if (LEDGERS.has(name)) {
-        const after = await this.write(name, change.id, { retracted: true, version: now.version + 1 });
+      } else if (MARKED[name]) {
+        const after = await this.write(name, change.id, { ...MARKED[name], version: now.version + 1 });
         this.changes.push({ table: name, id: change.id, before: now, after });
       } else {
         await this.tx.delete(table).where(this.is(table, change.id));
@@ -190,4 +222,10 @@ export class Writing {
     const columns = getTableColumns(table) as Record<string, { dataType: string }>;
     return Object.fromEntries(Object.entries(row).map(([key, value]) => [key, columns[key]?.dataType === "date" && typeof value === "string" ? new Date(value) : value]));
   }
+}
+
+/** The constraint of a table that a statement broke; null where it failed by something else. */
+function constraintOf(error: unknown): string | null {
+  const cause = error instanceof Error && error.cause !== undefined ? error.cause : error;
+  return cause !== null && typeof cause === "object" && "constraint" in cause ? String(cause.constraint) : null;
 }

@@ -25,6 +25,7 @@ async function designsIn(tx: Transaction, which: SQL | undefined): Promise<Desig
     words: row.words,
     archived: row.archived,
     touches: row.touches,
+    takings: row.takings,
     stack: {
       fold: row.fold,
       outline: row.outline,

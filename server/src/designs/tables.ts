@@ -16,6 +16,7 @@ import {
   type ColourwayRead,
   type GuidesRead,
   type TiesRead,
+  type TakingRead,
   type TouchRead,
   type TraitsRead,
   type WordsRead,
@@ -59,6 +60,8 @@ export const design = pgTable(
     archived: boolean("archived").notNull().default(false),
     /** Which of its paints touch, as marked; null leaves it to the picture and the route. */
     touches: jsonb("touches").$type<readonly TouchRead[]>(),
+    /** What its stages take, where the maker told it. */
+    takings: jsonb("takings").$type<readonly TakingRead[]>().notNull().default([]),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

@@ -1,4 +1,4 @@
-import { sameUses, usesOfCards, type StoreUse } from "@yule/derive";
+import { countedUses, sameUses, usesOfCards, type ReckonedUse, type StoreUse } from "@yule/derive";
 import { phrase, type Phrase } from "@yule/core";
 import type { CommandPayload, finishCommands, Grade } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
@@ -8,7 +8,7 @@ import { readDesign } from "../designs/reads.ts";
 import { needLinesOf } from "../season/reads.ts";
 import { readShelf } from "../stores/reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
-import { takeFromStore } from "../stores/commands.ts";
+import { takeAll } from "../stores/ledger.ts";
 
 async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult<"grade-panels">> {
   for (const [index, each] of payload.grades.entries()) {
@@ -52,12 +52,15 @@ async function assembleCards(writing: Writing, payload: CommandPayload<"assemble
     cards += line.quantity;
   }
   const uses = await usesReckoned(writing, need.designId, cards, payload.uses);
-  for (const [index, use] of uses.entries()) await takeFromStore(writing, use.storeId, use.quantity, `cards for ${need.title}`, ["uses", index, "quantity"]);
+  await takeAll(
+    writing,
+    uses.map(({ storeId, quantity, assumed }, index) => ({ storeId, quantity, assumed, reason: "taken", needId: need.id, path: ["uses", index, "quantity"] })),
+  );
   return { subject: ["need", payload.needId], facts: { title: need.title, cards } };
 }
 
 /** What the cards take, reckoned here. What a screen reckoned from figures that are no longer true is refused with what is. */
-async function usesReckoned(writing: Writing, designId: string, cards: number, given: readonly StoreUse[] | undefined): Promise<StoreUse[]> {
+async function usesReckoned(writing: Writing, designId: string, cards: number, given: readonly StoreUse[] | undefined): Promise<ReckonedUse[]> {
   const design = await readDesign(writing.tx, designId);
   const shelf = await readShelf(writing.tx);
   const uses = design ? usesOfCards(design, cards, shelf) : [];
@@ -70,7 +73,8 @@ async function usesReckoned(writing: Writing, designId: string, cards: number, g
           " of ",
           { name: shelf.find((each) => each.id === storeId)?.name ?? storeId, of: "store" },
         ]);
-  if (given && !sameUses(given, uses)) refuse({ code: "reckoned-otherwise", path: ["uses"], given: words(given), allowed: phrase`${words(uses)}: what these cards take` });
+  const counted = countedUses(uses);
+  if (given && !sameUses(given, counted)) refuse({ code: "reckoned-otherwise", path: ["uses"], given: words(given), allowed: phrase`${words(counted)}: what these cards take` });
   return uses;
 }
 

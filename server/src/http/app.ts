@@ -44,6 +44,7 @@ import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
+import { readCosts } from "../stores/costReads.ts";
 import { readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
@@ -158,6 +159,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   read("plan", readPlan, planIsAt);
   read("designs", readDesigns, () => null);
   read("stores", (tx) => readStores(tx, clock.now()), hour);
+  read("costs", readCosts, () => null);
   read("colour", readColour, () => null);
   read("sheets", readSheets, () => null);
   read(

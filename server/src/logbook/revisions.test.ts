@@ -44,7 +44,7 @@ test("the feed tells what the reads are at that a command made stale", async () 
   );
   await shop.give("count-store", { id: ids.paper, version: 2, onHand: 6 });
   const { revisions } = await heard;
-  expect(Object.keys(revisions).sort()).toEqual(["logbook", "stores"]);
+  expect(Object.keys(revisions).sort()).toEqual(["costs", "logbook", "stores"]);
   expect(revisions.stores).toBeGreaterThan(1);
   await client.end();
 });

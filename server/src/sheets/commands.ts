@@ -1,11 +1,11 @@
 import { takenByPlan } from "@yule/derive";
-import { phrase } from "@yule/core";
+import { phrase, sharedOut } from "@yule/core";
 import { howMany, type CommandPayload, type planStates, type sheetsCommands, type SplitPlanRead } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { checkPicture } from "../shop/pictures.ts";
-import { takeFromStore } from "../stores/commands.ts";
+import { heldFor, takeAll, type Take } from "../stores/ledger.ts";
 
 /** What was split becomes batches on the bench; sheets and offcuts leave, and what is left over is kept. */
 async function splitSheets(writing: Writing, payload: CommandPayload<"split-sheets">): Promise<HandlerResult<"split-sheets">> {
@@ -27,9 +27,7 @@ async function splitSheets(writing: Writing, payload: CommandPayload<"split-shee
       batch.units.map((unit) => ({ ...unit, batchId: batch.batchId, grade: null })),
     );
   }
-  const taken: { name: string; sheets: number }[] = [];
-  for (const [index, use] of payload.uses.entries())
-    taken.push({ name: await takeFromStore(writing, use.storeId, use.sheets, `split for ${titles.join(", ")}`, ["uses", index, "sheets"]), sheets: use.sheets });
+  const taken = await takeSheets(writing, payload);
   for (const [index, used] of payload.offcutsUsed.entries()) await takeOffcuts(writing, used.id, used.count, ["offcutsUsed", index, "count"]);
   for (const kept of payload.offcutsKept) await writing.insert("offcut", kept);
   // A taped sheet stays whole until it is painted; then the same plan is followed through its gutters.
@@ -48,6 +46,22 @@ async function splitSheets(writing: Writing, payload: CommandPayload<"split-shee
       spoilt: result?.spoilt ?? 0,
     },
   };
+}
+
+/** Sheets leave the shelf; where several needs share them each bears as many whole sheets as its panels ask for. */
+async function takeSheets(writing: Writing, { uses, batches }: CommandPayload<"split-sheets">): Promise<{ name: string; sheets: number }[]> {
+  const panels = batches.map(({ units }) => units.length);
+  const takes = uses.flatMap(({ storeId, sheets }, index): Take[] => {
+    const take = { storeId, reason: "taken" as const, path: ["uses", index, "sheets"] };
+    if (batches.length === 0) return [{ ...take, quantity: sheets }];
+    return sharedOut(sheets, panels).flatMap((quantity, at) => (quantity > 0 ? [{ ...take, quantity, needId: batches[at]?.needId, batchId: batches[at]?.batchId }] : []));
+  });
+  const stores = await heldFor(
+    writing,
+    uses.map(({ storeId, sheets }, index) => ({ storeId, quantity: sheets, path: ["uses", index, "sheets"] })),
+  );
+  await takeAll(writing, takes);
+  return uses.map(({ storeId, sheets }) => ({ name: stores.get(storeId)?.name ?? "", sheets }));
 }
 
 /** What a plan takes follows from the plan: a screen that tells otherwise went by another. A taped sheet was taken when it was taped. */

@@ -21,6 +21,9 @@ export const shop = pgTable(
     dryingPlaces: integer("drying_places"),
     changeover: integer("changeover").notNull().default(5),
     sureIn100: integer("sure_in_100").notNull().default(80),
+    hourMinor: integer("hour_minor"),
+    feeHundredths: integer("fee_hundredths").notNull().default(0),
+    feeMinor: integer("fee_minor").notNull().default(0),
     helperMay: text("helper_may").array().notNull().default(["prepare", "assemble", "pack"]),
     occasionCountries: text("occasion_countries").array().notNull().default([]),
     calendarSecret: text("calendar_secret"),
@@ -33,6 +36,7 @@ export const shop = pgTable(
       "shop_late_after",
       sql`${table.lateAfter} between 0 and 1440 and coalesce(${table.dryingPlaces}, 1) > 0 and ${table.changeover} >= 0 and ${table.sureIn100} between 50 and 95`,
     ),
+    check("shop_rates", sql`coalesce(${table.hourMinor}, 0) >= 0 and ${table.feeHundredths} between 0 and 5000 and ${table.feeMinor} >= 0`),
     check("shop_length_system", sql`${table.lengthSystem} in ('in', 'cm')`),
   ],
 );

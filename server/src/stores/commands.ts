@@ -1,57 +1,62 @@
-import { phrase } from "@yule/core";
+import { measureOf, phrase, printAmount } from "@yule/core";
 import type { CommandPayload, storesCommands } from "@yule/contract";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
+import { addOutlay, dropOutlay, setRates, setTakings } from "./costs.ts";
+import { countStore } from "./counting.ts";
+import { takeFromStore } from "./ledger.ts";
+import { buyStore, openLot, receive, receiveLot } from "./receiving.ts";
+import { addOffer, addSupplier, changeOffer, changeSupplier, dropOffer, listToBuy, markToBuy } from "./suppliers.ts";
 
 async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult<"add-store">> {
-  await writing.insert("store", payload);
-  if (payload.onHand > 0) await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand, why: "first count", at: writing.at });
-  return { subject: ["store", payload.id], facts: { name: payload.name, onHand: payload.onHand } };
-}
-
-async function countStore(writing: Writing, payload: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
-  const before = await writing.find("store", payload.id);
-  if (!before) return missing("store", ["id"], payload.id);
-  await writing.update("store", payload.id, { onHand: payload.onHand }, payload.version);
-  await writing.insert("storeMove", { id: v7(), storeId: payload.id, quantity: payload.onHand - before.onHand, why: "counted", at: writing.at });
-  return { subject: ["store", payload.id], facts: { name: before.name, onHand: payload.onHand, inBooks: before.onHand } };
+  const { id, name, kind, onHand, pack, packCostMinor } = payload;
+  await writing.insert("store", { ...payload, onHand: 0 });
+  if (onHand > 0) await receive(writing, { id: v7(), storeId: id, quantity: onHand, costMinor: Math.round((onHand * packCostMinor) / pack), reason: "first count" });
+  return { subject: ["store", id], facts: { name, kind, onHand } };
 }
 
 async function changeStore(writing: Writing, payload: CommandPayload<"change-store">): Promise<HandlerResult<"change-store">> {
-  const found = await writing.find("store", payload.id);
-  if (!found) return missing("store", ["id"], payload.id);
   const { id, version, ...facts } = payload;
-  await writing.update("store", id, facts, version);
-  return { subject: ["store", id], facts: { name: found.name, holdsMasking: payload.holdsMasking, hex: payload.hex } };
-}
-
-async function buyStore(writing: Writing, payload: CommandPayload<"buy-store">): Promise<HandlerResult<"buy-store">> {
-  const name = await takeFromStore(writing, payload.id, -payload.quantity, "bought", ["id"]);
-  return { subject: ["store", payload.id], facts: { name, quantity: payload.quantity } };
-}
-
-/** Takes from a store and writes the ledger. @returns the store's name. Refuses what would leave less than nothing. */
-export async function takeFromStore(writing: Writing, storeId: string, quantity: number, why: string, path: readonly (string | number)[]): Promise<string> {
-  const found = await writing.find("store", storeId);
-  if (!found) return missing("store", path, storeId);
-  if (quantity > found.onHand) {
-    return refuse({
-      code: "not-enough",
-      path,
-      given: phrase`${quantity} of ${{ name: found.name, of: "store" }}`,
-      allowed: phrase`at most ${found.onHand}, what is on the shelf (${quantity - found.onHand} short)`,
+  const found = (await writing.find("store", id)) ?? missing("store", ["id"], id);
+  if (facts.archived && found.onHand > 0)
+    refuse({
+      code: "not-empty",
+      path: ["archived"],
+      given: phrase`${{ name: found.name, of: "store" }}, of which ${printAmount(found.onHand, measureOf(found.kind))} lies there`,
+      allowed: ["a material of which nothing is left: count it, or say what became of it"],
     });
-  }
-  await writing.update("store", storeId, { onHand: found.onHand - quantity });
-  await writing.insert("storeMove", { id: v7(), storeId, quantity: -quantity, why, at: writing.at });
-  return found.name;
+  if (found.kind === "paint" && facts.name !== undefined && facts.name !== found.name)
+    refuse({ code: "elsewhere", path: ["name"], given: [{ text: facts.name }], allowed: ["the name that it has on the paint shelf: change it there"] });
+  await writing.update("store", id, facts, version);
+  return { subject: ["store", id], facts: { name: facts.name ?? found.name, holdsMasking: facts.holdsMasking, hex: facts.hex, archived: facts.archived } };
+}
+
+async function takeStore(writing: Writing, { id, quantity, reason, needId }: CommandPayload<"take-store">): Promise<HandlerResult<"take-store">> {
+  if (needId !== null && !(await writing.find("need", needId))) missing("need", ["needId"], needId);
+  const found = (await writing.find("store", id)) ?? missing("store", ["id"], id);
+  await takeFromStore(writing, { storeId: id, quantity, reason, needId, path: ["quantity"] });
+  return { subject: ["store", id], facts: { name: found.name, kind: found.kind, quantity, reason } };
 }
 
 export const storesHandlers: Handlers<typeof storesCommands> = {
   "add-store": addStore,
+  "change-store": changeStore,
   "count-store": countStore,
   "buy-store": buyStore,
-  "change-store": changeStore,
+  "receive-lot": receiveLot,
+  "open-lot": openLot,
+  "take-store": takeStore,
+  "add-supplier": addSupplier,
+  "change-supplier": changeSupplier,
+  "add-offer": addOffer,
+  "change-offer": changeOffer,
+  "drop-offer": dropOffer,
+  "list-to-buy": listToBuy,
+  "mark-to-buy": markToBuy,
+  "set-takings": setTakings,
+  "set-rates": setRates,
+  "add-outlay": addOutlay,
+  "drop-outlay": dropOutlay,
 };

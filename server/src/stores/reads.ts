@@ -1,27 +1,81 @@
-import type { StoresRead, StoreRead } from "@yule/contract";
-import { and, asc, desc, eq, gte } from "drizzle-orm";
+import type { StoreKind } from "@yule/core";
+import type { LotRead, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
+import { and, asc, desc, eq, gt, gte, inArray, or, sql, type SQL } from "drizzle-orm";
+import { paintTable } from "../colour/tables.ts";
 import type { Transaction } from "../db/pool.ts";
-import { storeTable, storeMove } from "./tables.ts";
+import { need } from "../season/tables.ts";
+import { lotTable, offerTable, storeMove, storeTable, supplierTable, toBuyTable } from "./tables.ts";
 
-/** What is counted on the shelf. */
-export async function readShelf(tx: Transaction): Promise<StoreRead[]> {
-  const stores = await tx.select().from(storeTable).orderBy(asc(storeTable.kind), asc(storeTable.name));
-  return stores.map(({ shopId: _, ...row }) => row);
+/** What lies on the shelf, in the order of the walk along it. */
+export async function readShelf(tx: Transaction, which?: SQL): Promise<StoreRead[]> {
+  const rows = await tx
+    .select({ store: storeTable, form: paintTable.form, strength: paintTable.strength })
+    .from(storeTable)
+    .leftJoin(paintTable, and(eq(paintTable.shopId, storeTable.shopId), eq(paintTable.id, storeTable.id)))
+    .where(and(eq(storeTable.archived, false), which))
+    .orderBy(asc(storeTable.position), asc(storeTable.kind), asc(storeTable.name), asc(storeTable.id));
+  return rows.map(({ store: { shopId: _, ...row }, form, strength }) => ({ ...row, form, strength }));
 }
+
+/** The shelf as far as some kinds of materials, or some of them by their id, are asked about. */
+export const readKinds = (tx: Transaction, kinds: readonly StoreKind[], ids: readonly string[]): Promise<StoreRead[]> =>
+  readShelf(tx, or(kinds.length > 0 ? inArray(storeTable.kind, [...kinds]) : undefined, ids.length > 0 ? inArray(storeTable.id, [...ids]) : undefined));
 
 /** What came and went is told for so many days, and no more than so much of it. */
 const [RECENT_DAYS, MOST_MOVES] = [60, 200];
+/** So many of a supplier's last orders tell how many days it takes. */
+const LAST_ORDERS = 10;
 
 export async function readStores(tx: Transaction, now: Date): Promise<StoresRead> {
-  const since = new Date(now.getTime() - RECENT_DAYS * 86_400_000);
-  const moves = await tx
+  return {
+    stores: await readShelf(tx),
+    lots: await readLots(tx),
+    suppliers: await readSuppliers(tx),
+    offers: (await tx.select().from(offerTable).orderBy(asc(offerTable.id))).map(({ shopId: _, ...row }) => row),
+    toBuy: await readToBuy(tx),
+    moves: await readMoves(tx, new Date(now.getTime() - RECENT_DAYS * 86_400_000)),
+  };
+}
+
+async function readLots(tx: Transaction): Promise<LotRead[]> {
+  const rows = await tx.select().from(lotTable).where(gt(lotTable.left, 0)).orderBy(asc(lotTable.receivedOn), asc(lotTable.id));
+  return rows.map(({ shopId: _s, retracted: _r, paidCurrency: _c, paidMinor: _p, rateMillionths: _m, ...row }) => row);
+}
+
+async function readSuppliers(tx: Transaction): Promise<SupplierRead[]> {
+  const last = tx
+    .select({ days: sql<number>`${toBuyTable.receivedOn} - ${toBuyTable.orderedOn}`.as("days"), on: toBuyTable.receivedOn })
+    .from(toBuyTable)
+    .where(
+      and(eq(toBuyTable.shopId, supplierTable.shopId), eq(toBuyTable.supplierId, supplierTable.id), eq(toBuyTable.state, "received"), sql`${toBuyTable.orderedOn} is not null`),
+    )
+    .orderBy(desc(toBuyTable.receivedOn))
+    .limit(LAST_ORDERS)
+    .as("last");
+  const took = tx.select({ of: sql<number[]>`json_agg(${last.days} order by ${last.on} desc)` }).from(last);
+  const rows = await tx
+    .select({ supplier: supplierTable, took: sql<number[]>`coalesce((${took}), '[]')` })
+    .from(supplierTable)
+    .orderBy(asc(supplierTable.name), asc(supplierTable.id));
+  return rows.map(({ supplier: { shopId: _, ...row }, took }) => ({ ...row, took }));
+}
+
+async function readToBuy(tx: Transaction): Promise<ToBuyRead[]> {
+  const rows = await tx
     .select()
+    .from(toBuyTable)
+    .where(inArray(toBuyTable.state, ["listed", "in the basket", "ordered"]))
+    .orderBy(asc(toBuyTable.orderBy), asc(toBuyTable.id));
+  return rows.map(({ shopId: _s, receivedOn: _r, ...row }) => ({ ...row, orderBy: row.orderBy as ToBuyRead["orderBy"] }));
+}
+
+async function readMoves(tx: Transaction, since: Date): Promise<StoresRead["moves"]> {
+  const rows = await tx
+    .select({ move: storeMove, title: need.title })
     .from(storeMove)
+    .leftJoin(need, and(eq(need.shopId, storeMove.shopId), eq(need.id, storeMove.needId)))
     .where(and(eq(storeMove.retracted, false), gte(storeMove.at, since)))
     .orderBy(desc(storeMove.at), desc(storeMove.id))
     .limit(MOST_MOVES);
-  return {
-    stores: await readShelf(tx),
-    moves: moves.map((move) => ({ storeId: move.storeId, quantity: move.quantity, why: move.why, at: move.at.toISOString() })),
-  };
+  return rows.map(({ move: { storeId, lotId, quantity, reason, why, at }, title }) => ({ storeId, lotId, quantity, reason, why: title ?? why, at: at.toISOString() }));
 }

@@ -103,8 +103,8 @@ test("what changes nothing that is planned from asks for no plan", async () => {
   await openPlanner();
   await furnish(shop);
   const { wanted } = await until(isFresh);
-  const paint = { id: "01936b5c-7a00-7000-8000-0000000000f1", name: "Deep water", pigments: ["PB29"], form: "pan" as const };
-  expect((await shop.give("add-paint", paint)).status).toBe(200);
+  const outlay = { id: "01936b5c-7a00-7000-8000-0000000000f1", kind: "tool" as const, title: "Trimmer", costMinor: 4900, on: "2031-11-07" };
+  expect((await shop.give("add-outlay", outlay)).status).toBe(200);
   expect((await plan()).wanted).toBe(wanted);
 }, 40_000);
 

@@ -1,7 +1,7 @@
 import { Archive, Check, LifeBuoy, X, type LucideIcon } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
-import { panelOf, CONFIDENCE, colourwayOf, usesOfCards, type NeedView, type Outlook } from "@yule/derive";
+import { panelOf, CONFIDENCE, colourwayOf, countedUses, usesOfCards, type NeedView, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { sendCommand } from "../../data/outbox.ts";
@@ -206,7 +206,7 @@ function Assemble({ view, outlook }: { view: NeedView; outlook: Outlook }) {
   // A stash is kept as panels.
   if (view.need.kind === "stash") return null;
   if (cards === 0) return view.assembled > 0 ? <Text marginBottom="12px">{view.assembled} cards are assembled.</Text> : null;
-  const uses = usesOfCards(view.design, cards, outlook.stores);
+  const uses = countedUses(usesOfCards(view.design, cards, outlook.stores));
   const assemble = async (): Promise<void> => {
     const sent = await sendCommand("assemble-cards", { needId: view.need.id, lines, uses }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);

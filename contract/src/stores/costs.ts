@@ -1,0 +1,57 @@
+import { z } from "zod";
+import { id, version } from "../common/envelope.ts";
+import { dayField } from "../common/fields.ts";
+import { text } from "../common/text.ts";
+import { amount, price } from "./stores.ts";
+
+/** What one panel takes at a stage, where the maker knows better than the tables: 0 for nothing, null for as much as is reckoned. */
+const taking = z.strictObject({ stageId: id, storeId: id, amount: amount.nullable() });
+export type TakingRead = z.output<typeof taking>;
+export const setTakings = z.strictObject({ id, version, takings: z.array(taking).max(200) });
+
+/** What the maker's time is worth and what is taken off a sale. */
+export const setRates = z.strictObject({
+  hourMinor: price.nullable().optional().describe("what an hour of her hands is worth; null while she has not said"),
+  feeHundredths: z.int().min(0).max(5_000).optional().describe("of a sale's price, in hundredths of a per cent"),
+  feeMinor: price.optional().describe("for each sale"),
+});
+
+export const outlayKinds = ["tool", "fair", "printing", "other"] as const;
+/** Money that no single card took: a trimmer, a table at a fair. It is shared by the cards of its season. */
+export const addOutlay = z.strictObject({ id, kind: z.enum(outlayKinds), title: text().trim().min(1).max(120), costMinor: price.min(1), on: dayField });
+export const dropOutlay = z.strictObject({ id, version });
+
+export interface OutlayRead extends z.output<typeof addOutlay> {
+  readonly version: number;
+}
+
+/** What left the shelf for a need, of one kind of material; `spoilt` for panels that came to nothing. Value in minor units. */
+export interface NeedMaterial {
+  readonly needId: string;
+  readonly kind: string;
+  readonly spoilt: boolean;
+  readonly valueMinor: number;
+}
+/** How often a stage was done for a need, and on how many days. */
+export interface NeedHands {
+  readonly needId: string;
+  readonly stageId: string;
+  readonly panels: number;
+  readonly batches: number;
+}
+/** Panels of a need, those of them that came to nothing, and what its sheets were split into. */
+export interface NeedPanels {
+  readonly needId: string;
+  readonly panels: number;
+  readonly spoilt: number;
+}
+/** The open season's money: what left the shelf and for what, hands, post, outlays. */
+export interface CostsRead {
+  readonly materials: readonly NeedMaterial[];
+  /** What left the shelf for no need: counted short, dried up, spoilt, given away. */
+  readonly losses: readonly { readonly storeId: string; readonly reason: string; readonly valueMinor: number }[];
+  readonly hands: readonly NeedHands[];
+  readonly panels: readonly NeedPanels[];
+  readonly posted: readonly { readonly needId: string; readonly costMinor: number }[];
+  readonly outlays: readonly OutlayRead[];
+}
