@@ -4,6 +4,7 @@ import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from ".
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";
+import { OFFERS, SUPPLIERS } from "./suppliers.ts";
 import { footZone, SENTIMENTS } from "./words.ts";
 
 export { pastYears, type Bulk } from "./years.ts";
@@ -16,6 +17,8 @@ export interface Demo {
 
 const ZONE = "Europe/Dublin";
 const makeId = idMaker(0x1003);
+/** Of what came to the demo later, so that the ids before stay. */
+const lateId = idMaker(0x1013);
 
 const SESSIONS = [
   { weekday: 2, from: 19 * 60 + 30, to: 21 * 60 + 30 },
@@ -38,6 +41,11 @@ export function demoCommands(now: Date): Demo {
   say("set-sessions", { pattern: SESSIONS.map((session) => ({ id: makeId(), ...session })) });
   for (const store of Object.values(STORES)) say("add-store", store);
   for (const paint of SHELF) say("add-paint", paint);
+  for (const supplier of Object.values(SUPPLIERS)) say("add-supplier", supplier);
+  for (const each of OFFERS) say("add-offer", each);
+  say("set-rates", { hourMinor: 1800, feeHundredths: 650, feeMinor: 20 });
+  say("add-outlay", { id: lateId(), kind: "tool", title: "Blades and a cutting mat", costMinor: 2650, on: addDays(today, -20) });
+  say("add-outlay", { id: lateId(), kind: "fair", title: "Table at the harbour fair", costMinor: 4500, on: addDays(today, -9) });
   for (const series of Object.values(SERIES)) say("add-series", series);
   for (const { command } of designs) say("add-design", command);
   const boat = designs.find((each) => each.motif === "paperBoat");

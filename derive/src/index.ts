@@ -51,3 +51,8 @@ export * from "./sheets/looks.ts";
 export * from "./sheets/pieces.ts";
 export * from "./sheets/plan.ts";
 export * from "./stores/takings.ts";
+export * from "./stores/buying.ts";
+export * from "./stores/instead.ts";
+export * from "./stores/cardCost.ts";
+export * from "./stores/goingOff.ts";
+export { groupedBy } from "./groupedBy.ts";

@@ -131,3 +131,13 @@ export async function isPosted(tx: Transaction, needId: string): Promise<boolean
   const [found] = await tx.select({ id: posting.id }).from(posting).where(eq(posting.needId, needId));
   return found !== undefined;
 }
+
+/** What posting some needs has cost. */
+export async function postageOfNeeds(tx: Transaction, needs: readonly string[]): Promise<{ needId: string; costMinor: number }[]> {
+  if (needs.length === 0) return [];
+  return tx
+    .select({ needId: posting.needId, costMinor: sql<number>`sum(${posting.costMinor})::int` })
+    .from(posting)
+    .where(inArray(posting.needId, [...needs]))
+    .groupBy(posting.needId);
+}

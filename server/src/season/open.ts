@@ -1,4 +1,5 @@
-import { and, eq, isNotNull } from "drizzle-orm";
+import { addDays, day, type Day } from "@yule/core";
+import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { need, ownOccasion, season } from "./tables.ts";
 
@@ -9,6 +10,22 @@ export async function openNeeds(tx: Transaction): Promise<{ readonly id: string;
     .from(need)
     .innerJoin(season, and(eq(season.shopId, need.shopId), eq(season.id, need.seasonId)))
     .where(eq(season.state, "open"));
+}
+
+/** What some needs are called, of whatever season. */
+export async function titlesOfNeeds(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: need.id, title: need.title })
+    .from(need)
+    .where(inArray(need.id, [...new Set(ids)]));
+  return new Map(rows.map(({ id, title }) => [id, title]));
+}
+
+/** The open season's money is all since the last one that is closed ended: the day after it, or null where none is closed. */
+export async function sinceLastSeason(tx: Transaction): Promise<Day | null> {
+  const [last] = await tx.select({ until: season.until }).from(season).where(eq(season.state, "closed")).orderBy(desc(season.until)).limit(1);
+  return last ? addDays(day(last.until), 1) : null;
 }
 
 /** Needs of all seasons that refill the stash. */

@@ -4,11 +4,11 @@ import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
-import { addOutlay, dropOutlay, setRates, setTakings } from "./costs.ts";
-import { countStore } from "./counting.ts";
+import { costHandlers } from "./costs.ts";
+import { countHandlers } from "./counting.ts";
 import { takeFromStore } from "./ledger.ts";
-import { buyStore, openLot, receive, receiveLot } from "./receiving.ts";
-import { addOffer, addSupplier, changeOffer, changeSupplier, dropOffer, listToBuy, markToBuy } from "./suppliers.ts";
+import { lotHandlers, receive } from "./receiving.ts";
+import { supplierHandlers } from "./suppliers.ts";
 
 async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult<"add-store">> {
   const { id, name, kind, onHand, pack, packCostMinor } = payload;
@@ -43,20 +43,9 @@ async function takeStore(writing: Writing, { id, quantity, reason, needId }: Com
 export const storesHandlers: Handlers<typeof storesCommands> = {
   "add-store": addStore,
   "change-store": changeStore,
-  "count-store": countStore,
-  "buy-store": buyStore,
-  "receive-lot": receiveLot,
-  "open-lot": openLot,
   "take-store": takeStore,
-  "add-supplier": addSupplier,
-  "change-supplier": changeSupplier,
-  "add-offer": addOffer,
-  "change-offer": changeOffer,
-  "drop-offer": dropOffer,
-  "list-to-buy": listToBuy,
-  "mark-to-buy": markToBuy,
-  "set-takings": setTakings,
-  "set-rates": setRates,
-  "add-outlay": addOutlay,
-  "drop-outlay": dropOutlay,
+  ...countHandlers,
+  ...lotHandlers,
+  ...supplierHandlers,
+  ...costHandlers,
 };

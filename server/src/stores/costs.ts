@@ -1,10 +1,10 @@
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, storesCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import type { HandlerResult } from "../logbook/handler.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
 /** What a design's stages take, where the maker knows better than the tables. */
-export async function setTakings(writing: Writing, { id, version, takings }: CommandPayload<"set-takings">): Promise<HandlerResult<"set-takings">> {
+async function setTakings(writing: Writing, { id, version, takings }: CommandPayload<"set-takings">): Promise<HandlerResult<"set-takings">> {
   const design = (await writing.find("design", id)) ?? missing("design", ["id"], id);
   const seen = new Set<string>();
   for (const [index, { stageId, storeId }] of takings.entries()) {
@@ -19,18 +19,25 @@ export async function setTakings(writing: Writing, { id, version, takings }: Com
   return { subject: ["design", id], facts: { name: design.name } };
 }
 
-export async function setRates(writing: Writing, payload: CommandPayload<"set-rates">): Promise<HandlerResult<"set-rates">> {
+async function setRates(writing: Writing, payload: CommandPayload<"set-rates">): Promise<HandlerResult<"set-rates">> {
   await writing.update("shop", writing.shopId, payload);
   return { subject: ["shop", writing.shopId], facts: { hourMinor: payload.hourMinor } };
 }
 
-export async function addOutlay(writing: Writing, payload: CommandPayload<"add-outlay">): Promise<HandlerResult<"add-outlay">> {
+async function addOutlay(writing: Writing, payload: CommandPayload<"add-outlay">): Promise<HandlerResult<"add-outlay">> {
   await writing.insert("outlay", payload);
   return { subject: ["outlay", payload.id], facts: { title: payload.title, costMinor: payload.costMinor } };
 }
 
-export async function dropOutlay(writing: Writing, { id, version }: CommandPayload<"drop-outlay">): Promise<HandlerResult<"drop-outlay">> {
+async function dropOutlay(writing: Writing, { id, version }: CommandPayload<"drop-outlay">): Promise<HandlerResult<"drop-outlay">> {
   const outlay = (await writing.find("outlay", id)) ?? missing("outlay", ["id"], id);
   await writing.remove("outlay", id, version);
   return { subject: ["outlay", id], facts: { title: outlay.title } };
 }
+
+export const costHandlers: Pick<Handlers<typeof storesCommands>, "set-takings" | "set-rates" | "add-outlay" | "drop-outlay"> = {
+  "set-takings": setTakings,
+  "set-rates": setRates,
+  "add-outlay": addOutlay,
+  "drop-outlay": dropOutlay,
+};

@@ -1,20 +1,19 @@
-import { countTeaches } from "@yule/core";
-import type { CommandPayload } from "@yule/contract";
+import { byTurn, countTeaches, takeInTurn } from "@yule/core";
+import type { CommandPayload, storesCommands } from "@yule/contract";
 import { and, desc, eq, gt, inArray, sql } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import type { HandlerResult } from "../logbook/handler.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { holdStores, lotsLeft } from "./ledger.ts";
 import { receive } from "./receiving.ts";
-import { byTurn, takeInTurn } from "@yule/core";
 import { lotTable, storeMove } from "./tables.ts";
 
 /**
  * A count tells what lay there at its moment; what came and went since stays. Where a later count is known already, that one stands and this one
  * is only kept. What it finds beside the books is a move, and what it tells of how much goes is learned.
  */
-export async function countStore(writing: Writing, { id, onHand: counted }: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
+async function countStore(writing: Writing, { id, onHand: counted }: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
   const store = (await holdStores(writing, [id])).get(id) ?? missing("store", ["id"], id);
   const { since, isStale } = await movedSince(writing, id);
   const inBooks = store.onHand - since;
@@ -77,3 +76,5 @@ async function foundMore(writing: Writing, store: { readonly id: string; readonl
   const valueMinor = Math.round((off * latest.costMinor) / latest.quantity);
   await writing.insert("storeMove", { id: v7(), storeId: store.id, lotId: latest.id, quantity: off, valueMinor, reason: "counted", at: writing.at, ...learned });
 }
+
+export const countHandlers: Pick<Handlers<typeof storesCommands>, "count-store"> = { "count-store": countStore };

@@ -4,7 +4,7 @@ import { and, asc, eq, gt, inArray } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import { lotTable, storeMove, storeTable } from "./tables.ts";
+import { lotTable, storeTable, type storeMove } from "./tables.ts";
 
 type Store = typeof storeTable.$inferSelect;
 type Lot = typeof lotTable.$inferSelect;

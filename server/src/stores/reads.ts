@@ -1,17 +1,18 @@
 import type { StoreKind } from "@yule/core";
 import type { LotRead, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
 import { and, asc, desc, eq, gt, gte, inArray, or, sql, type SQL } from "drizzle-orm";
-import { paintTable } from "../colour/tables.ts";
+import { formsOfPaints } from "../colour/reads.ts";
 import type { Transaction } from "../db/pool.ts";
-import { need } from "../season/tables.ts";
+import { titlesOfNeeds } from "../season/open.ts";
 import { lotTable, offerTable, storeMove, storeTable, supplierTable, toBuyTable } from "./tables.ts";
 
 /** What lies on the shelf, in the order of the walk along it. */
 export async function readShelf(tx: Transaction, which?: SQL): Promise<StoreRead[]> {
+  const paints = formsOfPaints(tx);
   const rows = await tx
-    .select({ store: storeTable, form: paintTable.form, strength: paintTable.strength })
+    .select({ store: storeTable, form: paints.form, strength: paints.strength })
     .from(storeTable)
-    .leftJoin(paintTable, and(eq(paintTable.shopId, storeTable.shopId), eq(paintTable.id, storeTable.id)))
+    .leftJoin(paints, eq(paints.id, storeTable.id))
     .where(and(eq(storeTable.archived, false), which))
     .orderBy(asc(storeTable.position), asc(storeTable.kind), asc(storeTable.name), asc(storeTable.id));
   return rows.map(({ store: { shopId: _, ...row }, form, strength }) => ({ ...row, form, strength }));
@@ -71,11 +72,14 @@ async function readToBuy(tx: Transaction): Promise<ToBuyRead[]> {
 
 async function readMoves(tx: Transaction, since: Date): Promise<StoresRead["moves"]> {
   const rows = await tx
-    .select({ move: storeMove, title: need.title })
+    .select()
     .from(storeMove)
-    .leftJoin(need, and(eq(need.shopId, storeMove.shopId), eq(need.id, storeMove.needId)))
     .where(and(eq(storeMove.retracted, false), gte(storeMove.at, since)))
     .orderBy(desc(storeMove.at), desc(storeMove.id))
     .limit(MOST_MOVES);
-  return rows.map(({ move: { storeId, lotId, quantity, reason, why, at }, title }) => ({ storeId, lotId, quantity, reason, why: title ?? why, at: at.toISOString() }));
+  const titles = await titlesOfNeeds(
+    tx,
+    rows.flatMap(({ needId }) => needId ?? []),
+  );
+  return rows.map(({ storeId, lotId, quantity, reason, why, at, needId }) => ({ storeId, lotId, quantity, reason, why: titles.get(needId ?? "") ?? why, at: at.toISOString() }));
 }

@@ -1,10 +1,10 @@
 import { dayAt, phrase } from "@yule/core";
-import type { CommandPayload, MoveReason } from "@yule/contract";
+import type { CommandPayload, MoveReason, storesCommands } from "@yule/contract";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import type { HandlerResult } from "../logbook/handler.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { holdStores } from "./ledger.ts";
 import { lotTable } from "./tables.ts";
 
@@ -36,7 +36,7 @@ export async function todayOf(writing: Writing): Promise<string> {
   return dayAt(writing.at, shop?.timeZone ?? "UTC");
 }
 
-export async function receiveLot(writing: Writing, payload: CommandPayload<"receive-lot">): Promise<HandlerResult<"receive-lot">> {
+async function receiveLot(writing: Writing, payload: CommandPayload<"receive-lot">): Promise<HandlerResult<"receive-lot">> {
   const { storeId, code, supplierId, receivedOn, paid, toBuyId } = payload;
   const store = (await holdStores(writing, [storeId])).get(storeId) ?? missing("store", ["storeId"], storeId);
   const supplier = supplierId === null ? null : ((await writing.find("supplier", supplierId)) ?? missing("supplier", ["supplierId"], supplierId));
@@ -69,13 +69,13 @@ async function refuseCode(writing: Writing, code: string, path: readonly string[
   if (taken) refuse({ code: "twice", path, given: [{ text: code }], allowed: ["a code that no other lot has"] });
 }
 
-export async function buyStore(writing: Writing, { id, quantity }: CommandPayload<"buy-store">): Promise<HandlerResult<"buy-store">> {
+async function buyStore(writing: Writing, { id, quantity }: CommandPayload<"buy-store">): Promise<HandlerResult<"buy-store">> {
   const store = (await holdStores(writing, [id])).get(id) ?? missing("store", ["id"], id);
   await receive(writing, { id: v7(), storeId: id, quantity, costMinor: Math.round((quantity * store.packCostMinor) / store.pack), reason: "received" });
   return { subject: ["store", id], facts: { name: store.name, kind: store.kind, quantity } };
 }
 
-export async function openLot(writing: Writing, { id, version, openedOn }: CommandPayload<"open-lot">): Promise<HandlerResult<"open-lot">> {
+async function openLot(writing: Writing, { id, version, openedOn }: CommandPayload<"open-lot">): Promise<HandlerResult<"open-lot">> {
   const lot = (await writing.find("lot", id)) ?? missing("lot", ["id"], id);
   const today = await todayOf(writing);
   if (openedOn !== null && openedOn > today) refuse({ code: "to-come", path: ["openedOn"], given: [{ day: openedOn }], allowed: ["today or before"] });
@@ -83,3 +83,9 @@ export async function openLot(writing: Writing, { id, version, openedOn }: Comma
   const store = await writing.find("store", lot.storeId);
   return { subject: ["store", lot.storeId], facts: { name: store?.name ?? "", opened: openedOn !== null } };
 }
+
+export const lotHandlers: Pick<Handlers<typeof storesCommands>, "receive-lot" | "buy-store" | "open-lot"> = {
+  "receive-lot": receiveLot,
+  "buy-store": buyStore,
+  "open-lot": openLot,
+};

@@ -1,17 +1,17 @@
-import type { CommandPayload } from "@yule/contract";
+import type { CommandPayload, storesCommands } from "@yule/contract";
 import { and, eq, inArray } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import type { HandlerResult } from "../logbook/handler.ts";
+import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { todayOf } from "./receiving.ts";
 import { toBuyTable } from "./tables.ts";
 
-export async function addSupplier(writing: Writing, payload: CommandPayload<"add-supplier">): Promise<HandlerResult<"add-supplier">> {
+async function addSupplier(writing: Writing, payload: CommandPayload<"add-supplier">): Promise<HandlerResult<"add-supplier">> {
   await writing.insert("supplier", payload);
   return { subject: ["supplier", payload.id], facts: { name: payload.name } };
 }
 
-export async function changeSupplier(writing: Writing, { id, version, ...facts }: CommandPayload<"change-supplier">): Promise<HandlerResult<"change-supplier">> {
+async function changeSupplier(writing: Writing, { id, version, ...facts }: CommandPayload<"change-supplier">): Promise<HandlerResult<"change-supplier">> {
   if (!(await writing.find("supplier", id))) return missing("supplier", ["id"], id);
   await writing.update("supplier", id, facts, version);
   return { subject: ["supplier", id], facts: { name: facts.name, archived: facts.archived } };
@@ -22,13 +22,13 @@ const storeNamed = async (writing: Writing, id: string, path: readonly (string |
 const supplierNamed = async (writing: Writing, id: string, path: readonly (string | number)[] = ["supplierId"]): Promise<string> =>
   ((await writing.find("supplier", id)) ?? missing("supplier", path, id)).name;
 
-export async function addOffer(writing: Writing, payload: CommandPayload<"add-offer">): Promise<HandlerResult<"add-offer">> {
+async function addOffer(writing: Writing, payload: CommandPayload<"add-offer">): Promise<HandlerResult<"add-offer">> {
   const [name, supplier] = [await storeNamed(writing, payload.storeId), await supplierNamed(writing, payload.supplierId)];
   await writing.insert("offer", payload);
   return { subject: ["store", payload.storeId], facts: { name, supplier, priceMinor: payload.priceMinor } };
 }
 
-export async function changeOffer(writing: Writing, { id, version, ...facts }: CommandPayload<"change-offer">): Promise<HandlerResult<"change-offer">> {
+async function changeOffer(writing: Writing, { id, version, ...facts }: CommandPayload<"change-offer">): Promise<HandlerResult<"change-offer">> {
   const offer = (await writing.find("offer", id)) ?? missing("offer", ["id"], id);
   await writing.update("offer", id, facts, version);
   return {
@@ -37,14 +37,14 @@ export async function changeOffer(writing: Writing, { id, version, ...facts }: C
   };
 }
 
-export async function dropOffer(writing: Writing, { id, version }: CommandPayload<"drop-offer">): Promise<HandlerResult<"drop-offer">> {
+async function dropOffer(writing: Writing, { id, version }: CommandPayload<"drop-offer">): Promise<HandlerResult<"drop-offer">> {
   const offer = (await writing.find("offer", id)) ?? missing("offer", ["id"], id);
   await writing.remove("offer", id, version);
   return { subject: ["store", offer.storeId], facts: { name: await storeNamed(writing, offer.storeId), supplier: await supplierNamed(writing, offer.supplierId) } };
 }
 
 /** Lines on the list; those of the same materials that nobody has ordered make way. */
-export async function listToBuy(writing: Writing, { lines }: CommandPayload<"list-to-buy">): Promise<HandlerResult<"list-to-buy">> {
+async function listToBuy(writing: Writing, { lines }: CommandPayload<"list-to-buy">): Promise<HandlerResult<"list-to-buy">> {
   const names: string[] = [];
   for (const [index, line] of lines.entries()) {
     names.push(await storeNamed(writing, line.storeId, ["lines", index, "storeId"]));
@@ -64,7 +64,7 @@ export async function listToBuy(writing: Writing, { lines }: CommandPayload<"lis
 }
 
 /** What happened to lines: in the basket, ordered, off the list. Ticked twice, on two devices, is ticked once. */
-export async function markToBuy(writing: Writing, { ids, state }: CommandPayload<"mark-to-buy">): Promise<HandlerResult<"mark-to-buy">> {
+async function markToBuy(writing: Writing, { ids, state }: CommandPayload<"mark-to-buy">): Promise<HandlerResult<"mark-to-buy">> {
   const names: string[] = [];
   const today = await todayOf(writing);
   for (const [index, id] of ids.entries()) {
@@ -77,3 +77,16 @@ export async function markToBuy(writing: Writing, { ids, state }: CommandPayload
   }
   return { subject: ["toBuy", ids[0] ?? ""], facts: { names, state } };
 }
+
+export const supplierHandlers: Pick<
+  Handlers<typeof storesCommands>,
+  "add-supplier" | "change-supplier" | "add-offer" | "change-offer" | "drop-offer" | "list-to-buy" | "mark-to-buy"
+> = {
+  "add-supplier": addSupplier,
+  "change-supplier": changeSupplier,
+  "add-offer": addOffer,
+  "change-offer": changeOffer,
+  "drop-offer": dropOffer,
+  "list-to-buy": listToBuy,
+  "mark-to-buy": markToBuy,
+};

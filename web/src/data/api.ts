@@ -4,6 +4,7 @@ import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
   BenchRead,
   ColourRead,
+  CostsRead,
   DesignsRead,
   DispatchRead,
   HolidaysRead,
@@ -95,6 +96,7 @@ export const api = createApi({
     designs: build.query<DesignsRead, void>({ query: () => "designs", providesTags: ["designs"] }),
     colour: build.query<ColourRead, void>({ query: () => "colour", providesTags: ["colour"] }),
     sheets: build.query<SheetsRead, void>({ query: () => "sheets", providesTags: ["sheets"] }),
+    costs: build.query<CostsRead, void>({ query: () => "costs", providesTags: ["costs"] }),
     stores: build.query<StoresRead, void>({ query: () => "stores", providesTags: ["stores"] }),
     bench: build.query<BenchRead, void>({ query: () => "bench", providesTags: ["bench"] }),
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
@@ -137,6 +139,7 @@ export const {
   useShopQuery,
   useSeasonQuery,
   useDesignsQuery,
+  useCostsQuery,
   useStoresQuery,
   useColourQuery,
   useSheetsQuery,

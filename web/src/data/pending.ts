@@ -1,10 +1,15 @@
-import type { BenchRead, CommandEnvelope, SeasonRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
 /** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
 export function completed(path: string, kept: unknown): unknown {
   if (path === "season") return { season: NO_SEASON, prepared: [], copied: [], occasionsBefore: [], left: [], ...(kept as Partial<SeasonRead>) };
+  if (path === "stores") return completedStores(kept as Partial<StoresRead>);
+  if (path === "designs") {
+    const read = kept as DesignsRead;
+    return { ...read, designs: read.designs.map((design) => ({ ...design, takings: (design as Partial<typeof design>).takings ?? [] })) };
+  }
   if (path !== "bench") return kept;
   const bench = kept as Partial<BenchRead>;
   return {
@@ -21,8 +26,34 @@ export function completed(path: string, kept: unknown): unknown {
   } satisfies BenchRead;
 }
 
-/** An answer of the server with the bench facts that have not gone up yet laid over it. */
+/** What older versions did not tell of a material. */
+const NOT_TOLD_THEN = { place: "", position: 0, code: null, gsm: null, surface: null, deckle: false, grain: null, thickness: null, valueMinor: null, keepsDays: null } as const;
+
+function completedStores(kept: Partial<StoresRead>): StoresRead {
+  const stores = (kept.stores ?? []).map((store): StoreRead => ({
+    ...NOT_TOLD_THEN,
+    ...{ pictureId: null, archived: false, form: null, strength: null, unbooked: 0, counts: 0, logSum: 0, logSquares: 0 },
+    ...store,
+  }));
+  return { lots: [], suppliers: [], offers: [], toBuy: [], moves: [], ...kept, stores };
+}
+
+/** The shelf with what was counted and ticked here and has not gone up yet. */
+function withStores(read: StoresRead, { kind, payload }: CommandEnvelope): StoresRead {
+  if (kind === "count-store") {
+    const { id, onHand } = payload as CommandEnvelope<"count-store">["payload"];
+    return { ...read, stores: read.stores.map((store) => (store.id === id ? { ...store, onHand, unbooked: 0 } : store)) };
+  }
+  if (kind === "mark-to-buy") {
+    const { ids, state } = payload as CommandEnvelope<"mark-to-buy">["payload"];
+    return { ...read, toBuy: read.toBuy.flatMap((line) => (!ids.includes(line.id) ? [line] : state === "dropped" ? [] : [{ ...line, state }])) };
+  }
+  return read;
+}
+
+/** An answer of the server with what was told here and has not gone up yet laid over it. */
 export function applyPending(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
+  if (path === "stores") return waiting.reduce<StoresRead>(withStores, answer as StoresRead);
   if (path !== "bench") return answer;
   return waiting.reduce<BenchRead>(applyPendingCommand, answer as BenchRead);
 }

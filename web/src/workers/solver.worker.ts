@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import {
   bestYield,
+  buy,
   cutPainted,
   rehearsalForecast,
   highsSolver,
@@ -11,6 +12,7 @@ import {
   run,
   split,
   splitAround,
+  uncoveredWants,
   type ByHand,
   type HighsModule,
   type LinearSolver,
@@ -22,6 +24,8 @@ import {
   type RehearsalSetting,
   type RunJob,
   type BegunUnits,
+  type BuyJob,
+  type Purchase,
   type StageRecord,
   type Split,
   type SplitJob,
@@ -49,6 +53,12 @@ const solver = {
       solve,
       onProgress,
     );
+  },
+  /** What to buy where; null where some want cannot be covered. */
+  buy: async (job: BuyJob, seconds: number): Promise<Purchase | null> => {
+    const solve = await engine();
+    const ends = performance.now() + seconds * 1_000;
+    return uncoveredWants(job).length > 0 ? null : buy(job, solve, () => Math.max(0, (ends - performance.now()) / 1_000));
   },
   pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) => {
     const solve = await engine();

@@ -1,4 +1,4 @@
-import { majorText, minorOf, readLength, type LengthSystem } from "@yule/core";
+import { majorText, minorOf, readAmount, readLength, type AmountFault, type LengthSystem, type Measure } from "@yule/core";
 import { z } from "zod";
 import { readNumber } from "../readNumber.ts";
 
@@ -61,3 +61,35 @@ export const openChoice = <T>(field: z.ZodType<T, string | null>) =>
 /** Yes, no, or not told. */
 export const yesNoText = z.enum(["", "yes", "no"]).transform((value) => (value === "" ? null : value === "yes"));
 export const yesNoOf = (value: boolean | null): "" | "yes" | "no" => (value === null ? "" : value ? "yes" : "no");
+
+/** An amount as typed, in whole units of its measure: `12 ml`, `2 1/2 m`, `40`. Nothing is none, which the field may refuse. */
+export const amountText = <T>(measure: Measure, field: z.ZodType<T, number | null>) =>
+  z
+    .string()
+    .transform((text, context): number | null => {
+      if (text.trim() === "") return null;
+      const read = readAmount(text, measure);
+      if (read.ok) return read.amount;
+      context.addIssue({ code: "custom", params: { allowed: [amountAllowed(read.fault, measure)] } });
+      return z.NEVER;
+    })
+    .pipe(field);
+
+const EXAMPLE: Readonly<Record<Measure, string>> = { piece: "12", volume: "12 ml", length: "2.5 m", weight: "30 g", life: "0.5 pen" };
+
+/** What may stand there instead. */
+export function amountAllowed(fault: AmountFault, measure: Measure): string {
+  switch (fault.code) {
+    case "no-number":
+      return `an amount such as ${EXAMPLE[measure]}`;
+    case "negative":
+      return "nothing below 0";
+    case "too-fine":
+      return "whole pieces";
+    case "too-large":
+      return "less: that much fits in no house";
+    case "unknown-unit":
+    case "other-measure":
+      return `one of ${fault.known.join(", ")}`;
+  }
+}

@@ -1,41 +1,67 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { countStore, type Problem, type StoreRead } from "@yule/contract";
+import { countStore, type StoreRead } from "@yule/contract";
+import { isCountedOut, learnedUse, measureOf, usualUnit } from "@yule/core";
+import { useState } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
-import { numberText } from "../../../kit/form/texts.ts";
+import { amountText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, TextInput } from "../../../kit/FormField.tsx";
+import { amountOf } from "../words.ts";
 
-const countForm = z.object({ onHand: numberText(countStore.shape.onHand) });
+/** A count that lies farther from the books than their spread is asked about, once. */
+const OFF = 3;
 
-/** The count as it was found, in place of what the books say. */
-export function CountField({ store, onDone }: { store: StoreRead; onDone: () => void }) {
-  const form = useSchemaForm(countForm, { onHand: String(store.onHand) });
+/** The count as it was found, in place of what the books say. What is far off is asked about once before it is kept. */
+export function CountField({ store }: { store: StoreRead }) {
+  const measure = measureOf(store.kind);
+  const form = useSchemaForm(z.object({ onHand: amountText(measure, countStore.shape.onHand) }), { onHand: "" });
   const fault = form.faultOf("onHand");
+  const [asked, setAsked] = useState<number | null>(null);
+  const [kept, setKept] = useState<number | null>(null);
   const keep = form.handleSubmit(async ({ onHand }) => {
-    const sent = await sendCommand("count-store", { id: store.id, version: store.version, onHand }, { ownRefusals: true });
-    if (sent.state === "refused") refuse(sent.problem);
-    else onDone();
+    if (asked !== onHand && isFarOff(store, onHand)) {
+      setAsked(onHand);
+      return;
+    }
+    const sent = await sendCommand("count-store", { id: store.id, onHand }, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+    else {
+      setAsked(null);
+      setKept(onHand);
+      form.reset({ onHand: "" });
+    }
   });
-  const refuse = (problem: Problem): void => {
-    const now = (problem.present as { onHand?: number } | undefined)?.onHand;
-    form.refuse(problem.status === 409 ? { ...problem, errors: [], detail: `It was changed meanwhile; now ${String(now ?? "")} are there` } : problem);
-  };
+  const unit = measure === "piece" ? "" : usualUnit(measure).many;
   return (
     <form onSubmit={(event) => void keep(event)} noValidate>
-      <Flex gap="8px">
-        <TextInput aria-label={`Counted, ${store.name}`} aria-invalid={fault !== undefined} width="90px" inputMode="numeric" autoFocus {...form.register("onHand")} />
-        <Button size="sm" type="submit">
-          Keep
-        </Button>
-        <Button size="sm" variant="ghost" type="button" onClick={onDone}>
-          leave
+      <Flex gap="8px" align="center">
+        <TextInput
+          aria-label={`Counted, ${store.name}`}
+          aria-invalid={fault !== undefined}
+          width="104px"
+          inputMode={measure === "piece" ? "numeric" : "decimal"}
+          placeholder={unit}
+          {...form.register("onHand")}
+        />
+        <Button size="sm" type="submit" variant={asked === null ? "outline" : "solid"}>
+          {asked === null ? "Keep the count" : "It is so"}
         </Button>
       </Flex>
-      <Box fontSize="15px">
+      <Box fontSize="15px" maxWidth="300px">
         {fault && (
           <Text role="alert" color="cannot">
             {store.name}: {fault}
+          </Text>
+        )}
+        {asked !== null && (
+          <Text role="status" color="tight">
+            The books have {amountOf(store, store.onHand)}: farther off than they usually are. Is it {amountOf(store, asked)}?
+          </Text>
+        )}
+        {asked === null && kept !== null && (
+          <Text role="status" color="safe">
+            {amountOf(store, kept)} counted.
           </Text>
         )}
         <FaultLines faults={form.rest} />
@@ -43,3 +69,11 @@ export function CountField({ store, onDone }: { store: StoreRead; onDone: () => 
     </form>
   );
 }
+
+function isFarOff(store: StoreRead, counted: number): boolean {
+  if (store.onHand === 0 || store.unbooked > 0) return false;
+  const scatter = isCountedOut(store.kind) ? EXACT : Math.max(EXACT, learnedUse(store, false).scatter);
+  return Math.abs(Math.log(Math.max(1, counted) / store.onHand)) > OFF * scatter;
+}
+/** What is counted out is seldom off by more than a tenth. */
+const EXACT = 0.1;

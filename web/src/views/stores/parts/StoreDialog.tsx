@@ -1,29 +1,35 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, storeKinds, type CommandInput } from "@yule/contract";
-import type { LengthSystem } from "@yule/core";
-import { useMemo } from "react";
+import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind } from "@yule/core";
+import { useMemo, useState, type ChangeEvent } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { lengthText, numberText } from "../../../kit/form/texts.ts";
+import { amountText, lengthText, moneyText, numberText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
+import { useShopMoney } from "../useShopMoney.ts";
 
 const { shape } = addStore;
-const isSized = (kind: string): boolean => kind !== "other";
+const isSized = (kind: StoreKind): boolean => HAS_SIZE.includes(kind);
+/** A paint comes by way of the paint shelf, where its pigments are told. */
+const OFFERED = storeKinds.filter((kind) => kind !== "paint");
 
 /** What is written in the dialog, as the command has it. */
-const storeForm = (system: LengthSystem) =>
+const storeForm = (system: LengthSystem, kind: StoreKind, currency: string) =>
   z
     .object({
       kind: shape.kind,
       name: shape.name,
       width: lengthText(system, shape.width),
       height: lengthText(system, shape.height),
-      onHand: numberText(shape.onHand),
-      pack: numberText(shape.pack),
+      onHand: amountText(measureOf(kind), shape.onHand),
+      pack: amountText(measureOf(kind), shape.pack),
+      packCostMinor: moneyText(currency, z.int().min(0).max(100_000_000).nullable()).transform((minor) => minor ?? 0),
+      place: shape.place.unwrap(),
       leadDays: numberText(shape.leadDays),
       hex: z.string(),
       metallic: z.boolean(),
@@ -31,22 +37,28 @@ const storeForm = (system: LengthSystem) =>
     .transform(({ hex, metallic, ...store }): CommandInput<"add-store"> => ({
       ...store,
       id: v7(),
-      packCostMinor: 0,
       ...(isSized(store.kind) ? {} : { width: null, height: null }),
       ...(store.kind === "card stock" ? { hex, metallic } : { hex: null, metallic: false }),
     }))
     .pipe(addStore);
 
-const FIGURES = { onHand: "there now", pack: "in a pack", leadDays: "days to come" } as const;
+const FIGURES = { onHand: "there now", pack: "in a pack", packCostMinor: "a pack costs", leadDays: "days to come" } as const;
+
+/** What a figure is in, where that is not plain: `, ml`. */
+function unitIn(figure: keyof typeof FIGURES, kind: StoreKind, currency: string): string {
+  if (figure === "packCostMinor") return `, ${currency}`;
+  return figure === "leadDays" || measureOf(kind) === "piece" ? "" : `, ${usualUnit(measureOf(kind)).many}`;
+}
 
 /** Something that lies on the shelf from now on. */
 export function StoreDialog({ onClose }: { onClose: () => void }) {
   const { system } = useMeasure();
   const usual = system === "in" ? { width: "20", height: "26" } : { width: "50", height: "65" };
-  const schema = useMemo(() => storeForm(system), [system]);
-  const form = useSchemaForm(schema, { kind: "sheet", name: "", ...usual, onHand: "10", pack: "10", leadDays: "5", hex: "#c7a878", metallic: false });
+  const { currency } = useShopMoney();
+  const [kind, setKind] = useState<StoreKind>("sheet");
+  const schema = useMemo(() => storeForm(system, kind, currency), [system, kind, currency]);
+  const form = useSchemaForm(schema, { kind: "sheet", name: "", ...usual, onHand: "10", pack: "10", packCostMinor: "", place: "", leadDays: "5", hex: "#c7a878", metallic: false });
   const { register, faultOf, rest } = form;
-  const kind = form.watch("kind");
   const save = form.handleSubmit(async (store) => {
     const sent = await sendCommand("add-store", store, { ownRefusals: true });
     if (sent.state === "refused") form.refuse(sent.problem);
@@ -60,7 +72,10 @@ export function StoreDialog({ onClose }: { onClose: () => void }) {
             <TextInput {...register("name")} placeholder="Cotton 300 gsm" autoFocus />
           </FormField>
           <FormField label="Kind" fault={faultOf("kind")}>
-            <Choice {...register("kind")} options={storeKinds.map((each) => ({ value: each, label: each }))} />
+            <Choice
+              {...register("kind", { onChange: (event: ChangeEvent<HTMLSelectElement>) => setKind(event.target.value as StoreKind) })}
+              options={OFFERED.map((each) => ({ value: each, label: each }))}
+            />
           </FormField>
           {isSized(kind) && (
             <Flex gap="14px">
@@ -71,13 +86,16 @@ export function StoreDialog({ onClose }: { onClose: () => void }) {
               ))}
             </Flex>
           )}
-          <Flex gap="14px">
-            {(["onHand", "pack", "leadDays"] as const).map((figure) => (
-              <FormField key={figure} label={FIGURES[figure]} fault={faultOf(figure)}>
-                <TextInput inputMode="numeric" {...register(figure)} />
+          <FieldRow>
+            {(["onHand", "pack", "packCostMinor", "leadDays"] as const).map((figure) => (
+              <FormField key={figure} label={`${FIGURES[figure]}${unitIn(figure, kind, currency)}`} fault={faultOf(figure)}>
+                <TextInput width="118px" inputMode="decimal" {...register(figure)} />
               </FormField>
             ))}
-          </Flex>
+          </FieldRow>
+          <FormField label="where it lies" fault={faultOf("place")}>
+            <TextInput {...register("place")} placeholder="long drawer" />
+          </FormField>
           {kind === "card stock" && (
             <Flex gap="18px" align="center" wrap="wrap">
               <FormField label="its colour" fault={faultOf("hex")}>

@@ -1,0 +1,90 @@
+import { Box, Text } from "@chakra-ui/react";
+import { printDay, type Day } from "@yule/core";
+import { Link } from "react-router";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Fold } from "../../../kit/Fold.tsx";
+import { StateWord } from "../../../kit/states.tsx";
+import { materialPage, type StockOf } from "../ask.ts";
+import { amountOf, standOf, staysOf } from "../words.ts";
+
+/** All that lies there, as figures: behind the picture, for those who want them or cannot see it. */
+export function AllMaterials({ stock, today }: { stock: readonly StockOf[]; today: Day }) {
+  const rows = stock.map((each) => ({ each, today })).sort((a, b) => a.each.outlook.lasts - b.each.outlook.lasts);
+  return (
+    <Box marginY="16px">
+      <Fold title="All of it in figures">
+        <DataTable label="Stores" rows={rows} columns={COLUMNS} rowId={({ each }) => each.store.id} maxWidth="1040px" />
+      </Fold>
+    </Box>
+  );
+}
+
+interface Row {
+  readonly each: StockOf;
+  readonly today: Day;
+}
+
+const COLUMNS: readonly TableColumn<Row>[] = [
+  {
+    id: "name",
+    head: "What lies there",
+    isAlways: true,
+    value: ({ each }) => each.store.name,
+    cell: ({ each: { store } }) => (
+      <>
+        <Link to={materialPage(store.id)} style={{ fontWeight: 700, overflowWrap: "anywhere" }}>
+          {store.name}
+        </Link>
+        <Text color="softInk" fontSize="15px">
+          {store.kind}
+          {store.place === "" ? "" : `, ${store.place}`}
+        </Text>
+      </>
+    ),
+  },
+  {
+    id: "there",
+    head: "There",
+    isAlways: true,
+    value: ({ each }) => each.store.onHand,
+    cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.store.onHand)}</Text>,
+  },
+  {
+    id: "wanted",
+    head: "The plan takes",
+    value: ({ each }) => each.outlook.wanted,
+    cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.outlook.wanted)}</Text>,
+  },
+  {
+    id: "stays",
+    head: "Stays",
+    value: ({ each }) => staysOf(each),
+    cell: ({ each }) => <Text whiteSpace="nowrap">{staysOf(each) < 0 ? "none" : amountOf(each.store, staysOf(each))}</Text>,
+  },
+  {
+    id: "lasts",
+    head: "It lasts",
+    isAlways: true,
+    value: ({ each }) => each.outlook.lasts,
+    cell: ({ each, today }) => <Lasts each={each} today={today} />,
+  },
+];
+
+function Lasts({ each, today }: Row) {
+  const { outlook, store } = each;
+  if (outlook.wanted === 0)
+    return (
+      <Text color="softInk" whiteSpace="nowrap">
+        not asked for
+      </Text>
+    );
+  return (
+    <StateWord state={standOf(each)}>
+      {outlook.runsOut
+        ? `${amountOf(store, Math.max(1, outlook.wanted - store.onHand))} short${outlook.runsOut.on > today ? `, ${printDay(outlook.runsOut.on)}` : ""}`
+        : outlook.lasts > 0.995
+          ? "enough"
+          : `${String(Math.round(outlook.lasts * 100))} %`}
+    </StateWord>
+  );
+}

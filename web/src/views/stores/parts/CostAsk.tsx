@@ -1,0 +1,150 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import type { CostsRead } from "@yule/contract";
+import { cardCosts, changesOf, type CardCost, type CostChange } from "@yule/derive";
+import { printMinutes, minutes, withoutHands } from "@yule/core";
+import { useMemo } from "react";
+import { Link, useSearchParams } from "react-router";
+import { useCostsQuery } from "../../../data/api.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Loading, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { StoresAskProps } from "../ask.ts";
+import { useShopMoney } from "../useShopMoney.ts";
+import { CardApart } from "./CardApart.tsx";
+import { Outlays } from "./Outlays.tsx";
+import { RatesForm } from "./RatesForm.tsx";
+import { SpentSoFar } from "./SpentSoFar.tsx";
+
+const NOTHING: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [] };
+
+/** What a card of each design costs, part by part, and what is left for an hour of hands. */
+export default function CostAsk({ outlook, stores }: StoresAskProps) {
+  const { data, error } = useCostsQuery();
+  const money = data ?? (error ? NOTHING : null);
+  const [params] = useSearchParams();
+  const costs = useMemo(() => (money ? cardCosts(outlook, { lots: stores.lots, money }) : []), [outlook, stores.lots, money]);
+  if (!money) return <Loading />;
+  const chosen = costs.find(({ design }) => design.id === params.get("design")) ?? costs[0];
+  return (
+    <>
+      <CostVerdict costs={costs} hour={outlook.shop.hourMinor} />
+      {chosen ? (
+        <>
+          <Flex gap="36px" align="flex-start" direction={{ base: "column", lg: "row" }} marginBottom="22px">
+            <Box flex="1 1 560px" minWidth={0} width="100%">
+              <CardApart cost={chosen} />
+            </Box>
+            <Box flex="0 1 320px" minWidth={0}>
+              <WhatWouldChange chosen={chosen} changes={changesOf(chosen, costs, outlook)} />
+              <RatesForm shop={outlook.shop} />
+            </Box>
+          </Flex>
+          <Ranking costs={costs} />
+        </>
+      ) : (
+        <Teach title="No card is owed yet">
+          Once something is owed, its card is taken apart here: paper, paint, spoilt panels, hands, fees and post, and what is left for an hour.
+        </Teach>
+      )}
+      <SpentSoFar outlook={outlook} money={money} />
+      <Outlays outlays={money.outlays} today={outlook.today} />
+    </>
+  );
+}
+
+function CostVerdict({ costs, hour }: { costs: readonly CardCost[]; hour: number | null }) {
+  const { say } = useShopMoney();
+  const priced = costs.filter((each) => each.hour !== null);
+  const [worst] = priced;
+  const best = priced[priced.length - 1];
+  if (costs.length === 0) return <Verdict>This page will say what a card costs, and at which price an hour of hands is paid.</Verdict>;
+  if (!worst || !best) return <Verdict>None of the open needs has a price, so nothing is said of what an hour leaves. The least prices that lose nothing stand below.</Verdict>;
+  const [price, left] = [worst.price ?? 0, worst.hour ?? 0];
+  const why = `${say(price)} a card, less ${say(withoutHands(worst.costs))} for all but the hands, leaves ${say(price - withoutHands(worst.costs))} for ${printMinutes(minutes(worst.hands))}.`;
+  const isShort = worst.wished !== null && worst.wished > price;
+  return (
+    <Verdict>
+      {worst.design.name} leaves{" "}
+      <Figure tone={left <= 0 ? "cannot" : isShort ? "tight" : "safe"} why={why}>
+        {say(left)} for an hour
+      </Figure>{" "}
+      of hands{best.design.id === worst.design.id ? "" : `, the least of ${String(priced.length)} designs; ${best.design.name} leaves ${say(best.hour ?? 0)}`}.{" "}
+      {hour === null ? (
+        "Tell what an hour is worth to you, and it is said what to ask."
+      ) : isShort ? (
+        <>
+          To leave {say(hour)} a card has to cost{" "}
+          <Figure why={`It costs ${say(price)} on the average of the open needs. At ${say(worst.least)} it loses nothing, with the hands unpaid.`}>{say(worst.wished)}</Figure>, not{" "}
+          {say(price)}.
+        </>
+      ) : (
+        `All of them leave the ${say(hour)} that you ask for.`
+      )}
+    </Verdict>
+  );
+}
+
+const CHANGE: Readonly<Record<CostChange["what"], (change: CostChange) => string>> = {
+  print: () => "Printed from one master",
+  simplify: ({ stage }) => `Without ${(stage ?? "").toLowerCase()}, the stage that takes most`,
+  drop: () => "Without this design, the others",
+  price: () => "At the price of the wished hour",
+};
+
+function WhatWouldChange({ chosen, changes }: { chosen: CardCost; changes: readonly CostChange[] }) {
+  const { say } = useShopMoney();
+  if (changes.length === 0) return null;
+  return (
+    <Box as="section" aria-label="What would change it" marginBottom="22px">
+      <Text color="softInk" fontWeight={600} marginBottom="4px">
+        What would change it
+      </Text>
+      {changes.map((change) => (
+        <Flex key={change.what} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="7px">
+          <Text>{CHANGE[change.what](change)}</Text>
+          <Text whiteSpace="nowrap" color={change.hour > (chosen.hour ?? 0) ? "safe" : "softInk"}>
+            {say(change.hour)} an hour
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}
+
+/** Designs by what they leave for an hour, the least first. */
+function Ranking({ costs }: { costs: readonly CardCost[] }) {
+  const { say } = useShopMoney();
+  const columns = useMemo((): readonly TableColumn<CardCost>[] => {
+    const sum = (minor: number | null): string => (minor === null ? "none yet" : say(minor));
+    return [
+      {
+        id: "design",
+        head: "Design",
+        isAlways: true,
+        value: ({ design }) => design.name,
+        cell: ({ design }) => (
+          <Link to={`/stores?ask=cost&design=${design.id}`} style={{ fontWeight: 700 }}>
+            {design.name}
+          </Link>
+        ),
+      },
+      {
+        id: "hour",
+        head: "Left for an hour",
+        isAlways: true,
+        value: ({ hour }) => hour ?? Infinity,
+        cell: ({ hour }) => <Text color={hour !== null && hour <= 0 ? "cannot" : undefined}>{sum(hour)}</Text>,
+      },
+      { id: "price", head: "A card brings", value: ({ price }) => price ?? 0, cell: ({ price }) => sum(price) },
+      { id: "costs", head: "All but hands", isAlways: true, value: ({ costs: all }) => withoutHands(all), cell: ({ costs: all }) => say(withoutHands(all)) },
+      { id: "hands", head: "Hands", value: ({ hands }) => hands, cell: ({ hands }) => printMinutes(minutes(hands)) },
+      { id: "wished", head: "To leave the wished hour", value: ({ wished }) => wished ?? 0, cell: ({ wished }) => sum(wished) },
+      { id: "least", head: "Loses nothing at", value: ({ least }) => least, cell: ({ least }) => say(least) },
+    ];
+  }, [say]);
+  return (
+    <Box marginBottom="22px">
+      <DataTable label="What a card costs" rows={costs} columns={columns} rowId={({ design }) => design.id} maxWidth="1040px" />
+    </Box>
+  );
+}

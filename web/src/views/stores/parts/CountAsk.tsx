@@ -1,0 +1,70 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { capital } from "@yule/core";
+import { Fold } from "../../../kit/Fold.tsx";
+import { Verdict } from "../../../kit/Verdict.tsx";
+import { Teach } from "../../../kit/states.tsx";
+import type { StockOf, StoresAskProps } from "../ask.ts";
+import { amountOf } from "../words.ts";
+import { CountField } from "./CountField.tsx";
+
+/** What a count would settle comes before what it would not. */
+const asks = ({ store, outlook }: StockOf): boolean => store.unbooked > 0 || (outlook.lasts > 0.02 && outlook.lasts < 0.8);
+
+/** The shelf in the order in which one walks along it, a big field at each place. Counts are kept without a network and go up later. */
+export default function CountAsk({ stock }: StoresAskProps) {
+  const asked = stock.filter(asks);
+  const places = [...new Set(stock.map(({ store }) => store.place))];
+  if (stock.length === 0) return <Teach title="There is nothing to count">What lies on the shelf is counted here, place by place, on a phone too.</Teach>;
+  return (
+    <>
+      <Verdict>
+        {asked.length === 0
+          ? "No count would change what is decided today. Count what you like: it makes the rest surer."
+          : `Count ${asked.length === 1 ? (asked[0]?.store.name ?? "") : `${String(asked.length)} of ${String(stock.length)}`} first: what they say changes what runs out.`}
+      </Verdict>
+      {places.map((place) => (
+        <Place key={place} name={place} own={stock.filter(({ store }) => store.place === place)} />
+      ))}
+    </>
+  );
+}
+
+/** One stop of the walk. Where nothing is asked it stays folded until she stands there. */
+function Place({ name, own }: { name: string; own: readonly StockOf[] }) {
+  const isAsked = own.some(asks);
+  const title = capital(name === "" ? "elsewhere" : name);
+  const lines = own.map((each) => <CountLine key={each.store.id} each={each} />);
+  return (
+    <Box as="section" aria-label={title} marginBottom="18px" maxWidth="640px">
+      {isAsked ? (
+        <>
+          <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
+            {title}
+          </Text>
+          {lines}
+        </>
+      ) : (
+        <Fold title={`${title}, ${String(own.length)} ${own.length === 1 ? "material" : "materials"}`} isLookedUp>
+          {lines}
+        </Fold>
+      )}
+    </Box>
+  );
+}
+
+function CountLine({ each }: { each: StockOf }) {
+  const { store } = each;
+  return (
+    <Flex justify="space-between" align="center" gap="14px" wrap="wrap" borderBottom="1px solid" borderColor="hairline" paddingY="10px">
+      <Box minWidth={0} flex="1 1 200px">
+        <Text fontWeight={asks(each) ? 700 : 500} overflowWrap="anywhere">
+          {store.name}
+        </Text>
+        <Text fontSize="15px" color={asks(each) ? "tight" : "softInk"}>
+          {amountOf(store, store.onHand)} by the books{store.unbooked > 0 ? `, ${amountOf(store, store.unbooked)} more were used` : asks(each) ? ", it may not last" : ""}
+        </Text>
+      </Box>
+      <CountField store={store} />
+    </Flex>
+  );
+}

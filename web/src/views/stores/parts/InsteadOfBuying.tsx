@@ -1,0 +1,69 @@
+import { Box, Text } from "@chakra-ui/react";
+import { insteadOf, seenAs, type Instead } from "@yule/derive";
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { useColourQuery, useSheetsQuery } from "../../../data/api.ts";
+import type { StockOf, StoresAskProps } from "../ask.ts";
+import { amountOf } from "../words.ts";
+import { inOrderOfBite } from "./StoresVerdict.tsx";
+
+const MOST_SHOWN = 3;
+
+/** What would do in place of buying what is short. */
+export function InsteadOfBuying({ outlook, stock }: StoresAskProps) {
+  const { data: colour } = useColourQuery();
+  const { data: sheets } = useSheetsQuery();
+  const ways = useMemo(
+    () => inOrderOfBite(stock).flatMap((short) => insteadOf(short, outlook, stock, { colour, offcuts: sheets?.offcuts ?? [] }).map((way) => ({ short, way }))),
+    [stock, outlook, colour, sheets],
+  ).slice(0, MOST_SHOWN);
+  if (ways.length === 0) return null;
+  return (
+    <Box as="section" aria-labelledby="instead">
+      <Text id="instead" color="softInk" fontWeight={600} marginBottom="6px">
+        Instead of buying
+      </Text>
+      {ways.map(({ short, way }) => (
+        <Text key={`${short.store.id} ${keyOf(way)}`} marginBottom="8px">
+          <WayWords short={short} way={way} />
+        </Text>
+      ))}
+    </Box>
+  );
+}
+
+const keyOf = (way: Instead): string => (way.what === "offcuts" ? way.design : way.store.id);
+
+function WayWords({ short, way }: { short: StockOf; way: Instead }) {
+  switch (way.what) {
+    case "paint":
+      return (
+        <>
+          <Swatch hex={way.hex} /> {way.store.name} in place of {short.store.name}: {seenAs(way.difference)} (difference {Math.round(way.difference * 10) / 10}).
+        </>
+      );
+    case "card stock":
+      return (
+        <>
+          Cut the mats and bases of {short.store.name} from {way.store.name}, of which {amountOf(way.store, way.stays)} stay: {seenAs(way.difference)}.
+        </>
+      );
+    case "offcuts":
+      return (
+        <>
+          <Link to="/sheets?ask=offcuts">Offcuts in the drawer</Link> give {way.panels} {way.panels === 1 ? "panel" : "panels"} for {way.design}
+          {way.sheets > 0 ? `: ${String(way.sheets)} ${way.sheets === 1 ? "sheet" : "sheets"} less of ${short.store.name}` : ", though no whole sheet less"}.
+        </>
+      );
+    case "paper":
+      return (
+        <>
+          Tear or cut the last panels from {way.store.name}: {amountOf(way.store, way.stays)} stay. <Link to="/sheets?ask=split">See how it splits</Link>.
+        </>
+      );
+  }
+}
+
+const Swatch = ({ hex }: { hex: string }) => (
+  <Box as="span" display="inline-block" width="14px" height="14px" borderRadius="3px" border="1px solid" borderColor="ink" bg={hex} verticalAlign="-2px" aria-hidden />
+);

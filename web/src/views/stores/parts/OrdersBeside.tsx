@@ -1,0 +1,74 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { BuyOrder } from "@yule/derive";
+import { printDay } from "@yule/core";
+import { useState, type ReactNode } from "react";
+import { Link } from "react-router";
+import { v7 } from "uuid";
+import { sendCommand } from "../../../data/outbox.ts";
+import type { BuyingAnswer } from "../useBuying.ts";
+import { useShopMoney } from "../useShopMoney.ts";
+import { packsOf } from "./StoresVerdict.tsx";
+
+/** The cheapest way to buy all that is missing, beside the shelf. */
+export function OrdersBeside({ answer }: { answer: BuyingAnswer }) {
+  const { purchase, orders } = answer;
+  if (!purchase || orders.length === 0) return null;
+  return (
+    <Box as="section" aria-labelledby="cheapest">
+      <Text id="cheapest" color="softInk" fontWeight={600} marginBottom="4px">
+        Buy, {purchase.proven ? "proven cheapest together" : "the cheapest found"}
+      </Text>
+      {orders.map((order) => (
+        <OrderLines key={order.supplier?.id ?? ""} order={order} />
+      ))}
+      <PutOnList orders={orders}>
+        <Link to="/stores?ask=buy">Who sells what</Link>
+      </PutOnList>
+    </Box>
+  );
+}
+
+export function OrderLines({ order }: { order: BuyOrder }) {
+  const { say } = useShopMoney();
+  return (
+    <Box marginBottom="10px">
+      {order.lines.map((line) => (
+        <Flex key={line.store.id} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
+          <Box minWidth={0}>
+            <Text fontWeight={700} overflowWrap="anywhere">
+              {packsOf(line.packs, line.packName)} of {line.store.name}
+            </Text>
+            <Text color={line.isInTime ? "softInk" : "cannot"} fontSize="15px">
+              {order.supplier?.name ?? "Wherever it is sold"}, here by {printDay(line.there)}, 95 %{line.isInTime ? "" : ": too late for the plan"}
+            </Text>
+          </Box>
+          <Text whiteSpace="nowrap">{say(line.cost)}</Text>
+        </Flex>
+      ))}
+      <Flex justify="space-between" gap="12px" paddingY="8px" color="softInk">
+        <Text>Post</Text>
+        <Text>{order.post === 0 ? "free" : say(order.post)}</Text>
+      </Flex>
+    </Box>
+  );
+}
+
+/** What the solver chose becomes lines of the list; what stood there of the same and is not ordered makes way. */
+export function PutOnList({ orders, children }: { orders: readonly BuyOrder[]; children?: ReactNode }) {
+  const [state, setState] = useState<"ready" | "kept">("ready");
+  const put = async (): Promise<void> => {
+    const lines = orders.flatMap(({ supplier, lines }) =>
+      lines.map(({ store, packs, quantity, cost, orderBy }) => ({ id: v7(), storeId: store.id, supplierId: supplier?.id ?? null, packs, quantity, costMinor: cost, orderBy })),
+    );
+    const sent = await sendCommand("list-to-buy", { lines });
+    if (sent.state !== "refused") setState("kept");
+  };
+  return (
+    <Flex gap="12px" align="center" wrap="wrap">
+      <Button onClick={() => void put()} disabled={state === "kept"}>
+        {state === "kept" ? "It is on the list" : "Put it on the list"}
+      </Button>
+      {children}
+    </Flex>
+  );
+}

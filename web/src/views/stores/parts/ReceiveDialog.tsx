@@ -1,0 +1,120 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { receiveLot, type CommandInput, type StoreRead, type ToBuyRead } from "@yule/contract";
+import { majorText, measureOf, money, type Day } from "@yule/core";
+import { useMemo } from "react";
+import { v7 } from "uuid";
+import { z } from "zod";
+import { sendCommand } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { amountText, moneyText } from "../../../kit/form/texts.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { FieldRow } from "../../../kit/FieldRow.tsx";
+import { useShopMoney } from "../useShopMoney.ts";
+import { amountOf } from "../words.ts";
+
+const { shape } = receiveLot;
+const emptyIsNone = <T,>(field: z.ZodType<T, string | null>) =>
+  z
+    .string()
+    .transform((text) => (text.trim() === "" ? null : text))
+    .pipe(field);
+
+/** In what was paid, where that is not the shop's own money. */
+const rateText = z
+  .string()
+  .transform((text) => (text.trim() === "" ? 1 : Number(text.replace(",", "."))))
+  .refine((rate) => rate > 0 && rate < 1_000_000, { message: "a rate such as 1.17: what one of it is worth in the shop's money" });
+
+const receiveForm = (store: StoreRead, currency: string) =>
+  z
+    .object({
+      quantity: amountText(measureOf(store.kind), shape.quantity),
+      costMinor: moneyText(currency, z.int({ message: "what it cost, 0 where it was given" }).min(0)),
+      currency: z.string(),
+      rate: rateText,
+      receivedOn: shape.receivedOn,
+      goodUntil: emptyIsNone(shape.goodUntil.unwrap()),
+      code: emptyIsNone(shape.code.unwrap()),
+    })
+    .transform(({ currency: paidIn, rate, costMinor, ...lot }) => {
+      const isForeign = paidIn.trim() !== "" && paidIn.trim().toUpperCase() !== currency;
+      return {
+        ...lot,
+        costMinor: isForeign ? Math.round(costMinor * rate) : costMinor,
+        paid: isForeign ? { currency: paidIn.trim().toUpperCase(), minor: costMinor, rateMillionths: Math.round(rate * 1_000_000) } : null,
+      };
+    });
+
+/** A lot that has come: how much, what it cost, where from. From a line of the list all of it is filled in. */
+export function ReceiveDialog({ line, material, today, onClose }: { line: ToBuyRead | null; material: StoreRead | undefined; today: Day; onClose: () => void }) {
+  const { currency } = useShopMoney();
+  const store = material;
+  const schema = useMemo(() => (store ? receiveForm(store, currency) : null), [store, currency]);
+  return store && schema ? <Form {...{ line, store, today, onClose, schema }} /> : null;
+}
+
+function Form({ line, store, today, onClose, schema }: { line: ToBuyRead | null; store: StoreRead; today: Day; onClose: () => void; schema: ReturnType<typeof receiveForm> }) {
+  const { currency } = useShopMoney();
+  const form = useSchemaForm(schema, {
+    quantity: amountOf(store, line?.quantity ?? store.pack),
+    costMinor: majorText(money(line?.costMinor ?? store.packCostMinor), currency),
+    currency,
+    rate: "",
+    receivedOn: today,
+    goodUntil: "",
+    code: "",
+  });
+  const { register, faultOf, rest } = form;
+  const paidIn = form.watch("currency");
+  const save = form.handleSubmit(async (lot) => {
+    const payload: CommandInput<"receive-lot"> = { ...lot, id: v7(), storeId: store.id, supplierId: line?.supplierId ?? null, toBuyId: line?.id ?? null };
+    const sent = await sendCommand("receive-lot", payload, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+    else onClose();
+  });
+  return (
+    <Dialog title={`${store.name} has come`} onClose={onClose}>
+      <form onSubmit={(event) => void save(event)} noValidate>
+        <Flex direction="column" gap="14px">
+          <FieldRow>
+            <FormField label="How much" fault={faultOf("quantity")}>
+              <TextInput width="130px" {...register("quantity")} autoFocus />
+            </FormField>
+            <FormField label={`What it cost, ${paidIn === "" ? currency : paidIn}`} fault={faultOf("costMinor")}>
+              <TextInput width="130px" inputMode="decimal" {...register("costMinor")} />
+            </FormField>
+            <FormField label="Here on" fault={faultOf("receivedOn")}>
+              <TextInput type="date" {...register("receivedOn")} />
+            </FormField>
+          </FieldRow>
+          <FieldRow>
+            <FormField label="Paid in" fault={faultOf("currency")}>
+              <TextInput width="90px" {...register("currency")} />
+            </FormField>
+            {paidIn.trim().toUpperCase() !== currency && paidIn.trim() !== "" && (
+              <FormField label={`One ${paidIn.trim().toUpperCase()} in ${currency}`} fault={faultOf("rate")}>
+                <TextInput width="110px" inputMode="decimal" {...register("rate")} />
+              </FormField>
+            )}
+            <FormField label="Good until" fault={faultOf("goodUntil")}>
+              <TextInput type="date" {...register("goodUntil")} />
+            </FormField>
+            <FormField label="Its label" fault={faultOf("code")}>
+              <TextInput width="130px" {...register("code")} placeholder="none" />
+            </FormField>
+          </FieldRow>
+          <Text color="softInk" fontSize="15px">
+            It is used up after what came before it, at its own price.
+          </Text>
+          <FaultLines faults={rest} />
+          <Flex justify="flex-end">
+            <Button type="submit" disabled={form.formState.isSubmitting}>
+              Put it on the shelf
+            </Button>
+          </Flex>
+        </Flex>
+      </form>
+    </Dialog>
+  );
+}
