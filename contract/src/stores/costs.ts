@@ -2,7 +2,7 @@ import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
 import { text } from "../common/text.ts";
-import { amount, price } from "./stores.ts";
+import { amount, price, priceAboveZero } from "./stores.ts";
 
 /** What one panel takes at a stage, where the maker knows better than the tables: 0 for nothing, null for as much as is reckoned. */
 const taking = z.strictObject({ stageId: id, storeId: id, amount: amount.nullable() });
@@ -18,7 +18,7 @@ export const setRates = z.strictObject({
 
 export const outlayKinds = ["tool", "fair", "printing", "other"] as const;
 /** Money that no single card took: a trimmer, a table at a fair. It is shared by the cards of its season. */
-export const addOutlay = z.strictObject({ id, kind: z.enum(outlayKinds), title: text().trim().min(1).max(120), costMinor: price.min(1), on: dayField });
+export const addOutlay = z.strictObject({ id, kind: z.enum(outlayKinds), title: text().trim().min(1).max(120), costMinor: priceAboveZero, on: dayField });
 export const dropOutlay = z.strictObject({ id, version });
 
 export interface OutlayRead extends z.output<typeof addOutlay> {

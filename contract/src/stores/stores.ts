@@ -13,8 +13,9 @@ export const grainSides = ["width", "height"] as const;
 
 /** An amount in whole units of its material: pieces, microlitres, millimetres, milligrams, thousandths of a pen. */
 export const amount = z.int().min(0).max(2_000_000_000);
-export const amountAboveZero = amount.min(1);
+export const amountAboveZero = z.int().min(1).max(2_000_000_000);
 export const price = z.int().min(0).max(100_000_000).describe("minor units");
+export const priceAboveZero = z.int().min(1).max(100_000_000);
 const leadDays = z.int().min(0).max(365);
 /** What stands on a label, told once in a shop. */
 export const code = text().trim().min(1).max(40);
@@ -38,7 +39,7 @@ const facts = {
   deckle: z.boolean().default(false),
   grain: z.enum(grainSides).nullable().default(null),
   thickness: unitsAboveZero.nullable().default(null).describe("of foam tape"),
-  valueMinor: price.min(1).nullable().default(null).describe("what a postage stamp is worth"),
+  valueMinor: priceAboveZero.nullable().default(null).describe("what a postage stamp is worth"),
   keepsDays: z.int().min(1).max(3_650).nullable().default(null).describe("days that it keeps once it is open"),
   pictureId: id.nullable().default(null),
 };
@@ -73,7 +74,7 @@ export const changeStore = z.strictObject({
   deckle: z.boolean().optional(),
   grain: z.enum(grainSides).nullable().optional(),
   thickness: unitsAboveZero.nullable().optional(),
-  valueMinor: price.min(1).nullable().optional(),
+  valueMinor: priceAboveZero.nullable().optional(),
   keepsDays: z.int().min(1).max(3_650).nullable().optional(),
   pictureId: id.nullable().optional(),
   archived: z.boolean().optional(),

@@ -2,7 +2,7 @@ import { z } from "zod";
 import { id, name, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
 import { text } from "../common/text.ts";
-import { amountAboveZero, price } from "./stores.ts";
+import { amountAboveZero, price, priceAboveZero } from "./stores.ts";
 
 const supplier = {
   name,
@@ -18,7 +18,7 @@ const packs = z.int().min(1).max(10_000);
 const offer = {
   pack: amountAboveZero.describe("what one pack holds"),
   packName: text().trim().max(40).default("").describe("pad, roll, tube ... as the supplier calls it"),
-  priceMinor: price.min(1),
+  priceMinor: priceAboveZero,
   atLeast: packs.default(1).describe("none, or so many packs at least"),
 };
 export const addOffer = z.strictObject({ id, storeId: id, supplierId: id, ...offer });
