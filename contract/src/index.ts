@@ -37,6 +37,7 @@ export * from "./stores/stores.ts";
 export * from "./stores/lots.ts";
 export * from "./stores/suppliers.ts";
 export * from "./stores/costs.ts";
+export * from "./stores/importing.ts";
 export * from "./dispatch/allotting.ts";
 export * from "./dispatch/fair.ts";
 export * from "./dispatch/franking.ts";

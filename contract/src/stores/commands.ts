@@ -1,4 +1,5 @@
 import { addOutlay, dropOutlay, setRates, setTakings } from "./costs.ts";
+import { importStores } from "./importing.ts";
 import { buyStore, countStore, openLot, receiveLot, takeStore } from "./lots.ts";
 import { addStore, changeStore } from "./stores.ts";
 import { addOffer, addSupplier, changeOffer, changeSupplier, dropOffer, listToBuy, markToBuy } from "./suppliers.ts";
@@ -23,4 +24,5 @@ export const storesCommands = {
   "set-rates": setRates,
   "add-outlay": addOutlay,
   "drop-outlay": dropOutlay,
+  "import-stores": importStores,
 } as const;

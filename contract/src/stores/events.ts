@@ -33,6 +33,7 @@ export interface StoresEvents {
   readonly "set-rates": { readonly hourMinor?: number | null | undefined };
   readonly "add-outlay": { readonly title: string; readonly costMinor: number };
   readonly "drop-outlay": { readonly title: string };
+  readonly "import-stores": { readonly materials: number; readonly prices: number; readonly counts: number };
 }
 
 const amountOf = ({ kind }: Counted, amount: number): Phrase => [printAmount(amount, measureOf(kind ?? "other"))];
@@ -63,5 +64,6 @@ export const storesSentences: Sentences<StoresEvents> = {
   "set-rates": ({ hourMinor }) =>
     hourMinor === undefined ? phrase`Fees of a sale changed` : hourMinor === null ? phrase`No price for an hour of hands` : phrase`An hour of hands is worth ${money(hourMinor)}`,
   "add-outlay": ({ title, costMinor }) => phrase`${title}: ${money(costMinor)} paid`,
+  "import-stores": ({ materials, prices, counts }) => phrase`From a table: ${howMany(materials, "material")}, ${howMany(prices, "price")}, ${howMany(counts, "count")}`,
   "drop-outlay": ({ title }) => phrase`${title} was not paid after all`,
 };

@@ -20,4 +20,5 @@ export const storesTouched = {
   "set-rates": ["shop"],
   "add-outlay": ["costs"],
   "drop-outlay": ["costs"],
+  "import-stores": ["stores", "costs"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

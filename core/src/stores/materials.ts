@@ -134,6 +134,13 @@ export function printAmount(amount: number, measure: Measure): string {
   return unit === "" ? String(value) : `${String(value)} ${unit}`;
 }
 
+/** The same to the last whole unit, as a file has it. */
+export function exactAmount(amount: number, measure: Measure): string {
+  if (measure === "piece") return String(amount);
+  const { in: size, many } = usualUnit(measure);
+  return `${String(Math.round((amount / size) * 1e6) / 1e6)} ${many}`;
+}
+
 function threeFigures(value: number): number {
   if (value === 0 || Math.abs(value) >= 100) return Math.round(value);
   const digits = Math.abs(value) >= 10 ? 1 : 2;

@@ -5,9 +5,9 @@ import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { costHandlers } from "./costs.ts";
-import { countHandlers } from "./counting.ts";
+import { countHandlers, tellCount } from "./counting.ts";
 import { takeFromStore } from "./ledger.ts";
-import { lotHandlers, receive } from "./receiving.ts";
+import { lotHandlers, receive, receiveAll } from "./receiving.ts";
 import { supplierHandlers } from "./suppliers.ts";
 
 async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult<"add-store">> {
@@ -15,6 +15,28 @@ async function addStore(writing: Writing, payload: CommandPayload<"add-store">):
   await writing.insert("store", { ...payload, onHand: 0 });
   if (onHand > 0) await receive(writing, { id: v7(), storeId: id, quantity: onHand, costMinor: Math.round((onHand * packCostMinor) / pack), reason: "first count" });
   return { subject: ["store", id], facts: { name, kind, onHand } };
+}
+
+/** A table that was looked at before: what is new is put there, what is known is counted. */
+async function importAll(writing: Writing, { stores, suppliers, offers, counts }: CommandPayload<"import-stores">): Promise<HandlerResult<"import-stores">> {
+  await writing.insertAll("supplier", suppliers);
+  await writing.insertAll(
+    "store",
+    stores.map((store) => ({ ...store, onHand: 0 })),
+  );
+  await receiveAll(
+    writing,
+    stores.flatMap(({ id, onHand, pack, packCostMinor }) =>
+      onHand > 0 ? [{ id: v7(), storeId: id, quantity: onHand, costMinor: Math.round((onHand * packCostMinor) / pack), reason: "first count" as const }] : [],
+    ),
+  );
+  for (const [index, offer] of offers.entries()) {
+    if (!(await writing.find("store", offer.storeId))) missing("store", ["offers", index, "storeId"], offer.storeId);
+    if (!(await writing.find("supplier", offer.supplierId))) missing("supplier", ["offers", index, "supplierId"], offer.supplierId);
+  }
+  await writing.insertAll("offer", offers);
+  for (const count of counts) await tellCount(writing, count);
+  return { subject: ["shop", writing.shopId], facts: { materials: stores.length, prices: offers.length, counts: counts.length } };
 }
 
 async function changeStore(writing: Writing, payload: CommandPayload<"change-store">): Promise<HandlerResult<"change-store">> {
@@ -48,4 +70,5 @@ export const storesHandlers: Handlers<typeof storesCommands> = {
   ...lotHandlers,
   ...supplierHandlers,
   ...costHandlers,
+  "import-stores": importAll,
 };

@@ -13,7 +13,7 @@ import { lotTable, storeMove } from "./tables.ts";
  * A count tells what lay there at its moment; what came and went since stays. Where a later count is known already, that one stands and this one
  * is only kept. What it finds beside the books is a move, and what it tells of how much goes is learned.
  */
-async function countStore(writing: Writing, { id, onHand: counted }: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
+export async function tellCount(writing: Writing, { id, onHand: counted }: CommandPayload<"count-store">): Promise<HandlerResult<"count-store">> {
   const store = (await holdStores(writing, [id])).get(id) ?? missing("store", ["id"], id);
   const { since, isStale } = await movedSince(writing, id);
   const inBooks = store.onHand - since;
@@ -77,4 +77,4 @@ async function foundMore(writing: Writing, store: { readonly id: string; readonl
   await writing.insert("storeMove", { id: v7(), storeId: store.id, lotId: latest.id, quantity: off, valueMinor, reason: "counted", at: writing.at, ...learned });
 }
 
-export const countHandlers: Pick<Handlers<typeof storesCommands>, "count-store"> = { "count-store": countStore };
+export const countHandlers: Pick<Handlers<typeof storesCommands>, "count-store"> = { "count-store": tellCount };

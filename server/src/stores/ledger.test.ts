@@ -251,3 +251,25 @@ test("shares add up to what is shared", () => {
     }),
   );
 });
+
+test("a list of materials, prices and counts is taken as a whole, or not at all", async () => {
+  const [known, fresh, supplierId] = [await material("glue", 900), v7(), v7()];
+  const store = { id: fresh, kind: "tape" as const, name: "Tape from the list", width: null, height: null, onHand: 30_000, pack: 10_000, packCostMinor: 500, leadDays: 3 };
+  const list = {
+    stores: [store],
+    suppliers: [{ id: supplierId, name: "Of the list", leadDays: 4 }],
+    offers: [{ id: v7(), storeId: known, supplierId, pack: 100, priceMinor: 250 }],
+    counts: [{ id: known, onHand: 700 }],
+  };
+  const wrong = await shop.give("import-stores", { ...list, counts: [...list.counts, { id: v7(), onHand: 3 }] });
+  expect([wrong.status, wrong.body.errors[0]?.path]).toEqual([422, ["id"]]);
+  expect((await storeOf(known)).onHand).toBe(900);
+  expect((await stores()).stores.some(({ id }) => id === fresh)).toBe(false);
+  const { status, body } = await shop.give("import-stores", list);
+  expect([status, wordsOf(body.event)]).toEqual([200, "From a table: 1 material, 1 price, 1 count"]);
+  expect([(await storeOf(known)).onHand, (await storeOf(fresh)).onHand]).toEqual([700, 30_000]);
+  expect(await lotsOf(fresh)).toMatchObject([{ left: 30_000, valueLeft: 1_500 }]);
+  expect((await shop.give("undo", { eventId: body.event.id })).status).toBe(200);
+  expect((await stores()).stores.some(({ id }) => id === fresh)).toBe(false);
+  expect((await storeOf(known)).onHand).toBe(900);
+});

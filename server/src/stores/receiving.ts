@@ -24,10 +24,19 @@ interface NewLot {
 }
 
 /** A lot with the move that brings it. @param more of the move: what a count taught */
-export async function receive(writing: Writing, { reason, receivedOn, ...lot }: NewLot, more: object = {}): Promise<void> {
-  await writing.insert("lot", { ...lot, left: 0, valueLeft: 0, receivedOn: receivedOn ?? (await todayOf(writing)) });
-  const { storeId, quantity, costMinor } = lot;
-  await writing.insert("storeMove", { id: v7(), storeId, lotId: lot.id, quantity, valueMinor: costMinor, reason, at: writing.at, ...more });
+export const receive = (writing: Writing, lot: NewLot, more: object = {}): Promise<void> => receiveAll(writing, [lot], more);
+
+/** The same for many lots. */
+export async function receiveAll(writing: Writing, lots: readonly NewLot[], more: object = {}): Promise<void> {
+  const today = await todayOf(writing);
+  await writing.insertAll(
+    "lot",
+    lots.map(({ reason: _, receivedOn, ...lot }) => ({ ...lot, left: 0, valueLeft: 0, receivedOn: receivedOn ?? today })),
+  );
+  await writing.insertAll(
+    "storeMove",
+    lots.map(({ id, storeId, quantity, costMinor, reason }) => ({ id: v7(), storeId, lotId: id, quantity, valueMinor: costMinor, reason, at: writing.at, ...more })),
+  );
 }
 
 /** The day in the shop at the moment of the command. */

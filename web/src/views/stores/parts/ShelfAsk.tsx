@@ -9,6 +9,7 @@ import { useBuying } from "../useBuying.ts";
 import { AllMaterials } from "./AllMaterials.tsx";
 import { AskedAbout } from "./AskedAbout.tsx";
 import { InsteadOfBuying } from "./InsteadOfBuying.tsx";
+import { ListDialog } from "./ListDialog.tsx";
 import { OrdersBeside } from "./OrdersBeside.tsx";
 import { ShelfBoards } from "./shelf/ShelfBoards.tsx";
 import { StoreDialog } from "./StoreDialog.tsx";
@@ -29,6 +30,7 @@ function drawnOf(stock: readonly StockOf[]): readonly StockOf[] {
 export default function ShelfAsk(props: StoresAskProps) {
   const { outlook, stock } = props;
   const [isAdding, setIsAdding] = useState(false);
+  const [isImporting, setIsImporting] = useState(false);
   const { data: colour } = useColourQuery();
   const washes = useMemo(() => new Map(shelfOf(colour).map((paint) => [paint.id, washHex(paint.film)])), [colour]);
   const answer = useBuying(props);
@@ -53,16 +55,22 @@ export default function ShelfAsk(props: StoresAskProps) {
         </Flex>
       )}
       <AllMaterials stock={stock} today={outlook.today} />
-      {stock.length > 0 && (
-        <Button variant="outline" onClick={() => setIsAdding(true)}>
-          Add to the shelf
+      <Flex gap="12px" wrap="wrap">
+        {stock.length > 0 && (
+          <Button variant="outline" onClick={() => setIsAdding(true)}>
+            Add to the shelf
+          </Button>
+        )}
+        <Button variant="outline" onClick={() => setIsImporting(true)}>
+          Read a stock or price list
         </Button>
-      )}
+      </Flex>
       {stock.length > shown.length && (
         <Text color="softInk" fontSize="15px" marginTop="8px">
           {shown.length} of {stock.length} materials are drawn: those that the plan takes. The others stand in the figures.
         </Text>
       )}
+      {isImporting && <ListDialog {...props} onClose={() => setIsImporting(false)} />}
       {isAdding && <StoreDialog onClose={() => setIsAdding(false)} />}
     </>
   );

@@ -1,0 +1,91 @@
+import { Box, Button, Flex, Text, chakra } from "@chakra-ui/react";
+import { problemFaults } from "@yule/contract";
+import { phrase, type Fault } from "@yule/core";
+import { useMemo, useState } from "react";
+import { sendCommand } from "../../../data/outbox.ts";
+import { Dialog } from "../../../kit/Dialog.tsx";
+import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
+import { decodeText } from "../../../kit/readText.ts";
+import { saveFile } from "../../../kit/save.ts";
+import type { StoresAskProps } from "../ask.ts";
+import { readStoresCsv, STORE_COLUMNS, writeStoresCsv } from "../storesCsv.ts";
+import { useShopMoney } from "../useShopMoney.ts";
+
+const MOST_BYTES = 2_000_000;
+
+/** A stock or price list from a file or a spreadsheet, looked at before it is taken: all of it or nothing. And the shelf out again. */
+export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onClose: () => void }) {
+  const { currency } = useShopMoney();
+  const { system } = useMeasure();
+  const [text, setText] = useState("");
+  const [refused, setRefused] = useState<readonly (Fault | string)[]>([]);
+  const { suppliers, offers } = stores;
+  const read = useMemo(
+    () => (text.trim() === "" ? null : readStoresCsv(text, { stores: outlook.stores, suppliers, offers, currency, system })),
+    [text, outlook.stores, suppliers, offers, currency, system],
+  );
+  const open = async (file: File): Promise<void> => {
+    setRefused([]);
+    if (file.size > MOST_BYTES)
+      return setRefused([{ code: "too-large", path: ["file"], given: phrase`${Math.round(file.size / 1000)} kB`, allowed: phrase`at most ${MOST_BYTES / 1000} kB` }]);
+    const told = decodeText(new Uint8Array(await file.arrayBuffer()));
+    if (told === null)
+      setRefused([{ code: "not-text", path: ["file"], given: ["letters in a coding that is not known"], allowed: ["a list that is saved as CSV in UTF-8 or UTF-16"] }]);
+    else setText(told);
+  };
+  const take = async (): Promise<void> => {
+    if (!read?.command) return;
+    const sent = await sendCommand("import-stores", read.command, { ownRefusals: true });
+    if (sent.state === "refused") setRefused(problemFaults(sent.problem));
+    else onClose();
+  };
+  const changes = read?.lines.filter(({ does }) => does !== "as it is").length ?? 0;
+  return (
+    <Dialog title="A stock or price list" onClose={onClose} wide>
+      <Text marginBottom="10px">
+        Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names its columns: {STORE_COLUMNS.join(", ")}. Amounts may have their unit, such as 45 ml
+        or 2 1/2 m. A material that is known is counted; with a supplier, the price is that supplier&apos;s for one pack.
+      </Text>
+      <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
+        <FilePick accept=".csv,text/csv,text/plain" onPick={(file) => void open(file)}>
+          Open a CSV file
+        </FilePick>
+        <Button size="sm" variant="outline" onClick={() => saveFile("shelf.csv", "text/csv", writeStoresCsv(outlook.stores, currency))}>
+          Save the shelf as CSV
+        </Button>
+      </Flex>
+      <chakra.textarea
+        aria-label="Rows of the list"
+        value={text}
+        onChange={(change) => (setRefused([]), setText(change.target.value))}
+        rows={5}
+        width="100%"
+        border="1.5px solid"
+        borderColor="ink"
+        borderRadius="8px"
+        padding="10px"
+        fontSize="15px"
+        whiteSpace="pre"
+      />
+      {read && read.lines.length > 0 && (
+        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will change">
+          {read.lines.map(({ row, name, does }) => (
+            <Text key={row} borderTop="1px solid" borderColor="hairline" paddingY="5px" fontSize="15px" color={does === "as it is" ? "softInk" : undefined}>
+              <b>{name}</b>: {does}
+            </Text>
+          ))}
+        </Box>
+      )}
+      <FaultLines faults={[...(read?.faults ?? []), ...refused]} />
+      <Flex justify="flex-end" gap="10px" marginTop="16px">
+        <Button variant="outline" onClick={onClose}>
+          Leave it
+        </Button>
+        <Button disabled={!read?.command || changes === 0} onClick={() => void take()}>
+          {changes > 0 && read?.command ? `Take all ${String(changes)} changes` : "Take all of it"}
+        </Button>
+      </Flex>
+    </Dialog>
+  );
+}
