@@ -102,11 +102,12 @@ test("paper is put on the shelf; without a size it is not", async ({ context }) 
   await dialog.getByLabel("there now").fill("-2");
   await dialog.getByRole("button", { name: "Put it there" }).click();
   await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
-  await expect(dialog.getByText("given -2, allowed at least 0")).toBeVisible();
+  await expect(dialog.getByText("given -2, allowed nothing below 0")).toBeVisible();
   await dialog.getByLabel("What it is").fill("Rag paper 640 gsm");
   await dialog.getByLabel("there now").fill("4");
   await dialog.getByRole("button", { name: "Put it there" }).click();
-  await expect(page.getByRole("row", { name: /Rag paper 640 gsm/ })).toContainText("4 there");
+  await page.getByText("All of it in figures").click();
+  await expect(page.getByRole("row", { name: /Rag paper 640 gsm/ })).toContainText("not asked for");
 });
 
 test("a new design begins as a template and is drawn at once", async ({ context }) => {

@@ -19,7 +19,7 @@ const VIEWS: Readonly<Record<string, RegExp>> = {
   bench: /^Now, while it is wet: Drop in the dark on panel 2\./,
   finish: /^Gull Steps order: 0 of 7 are good, and 7 are still on the bench\./,
   dispatch: /^Nothing is ready to go yet\. Next to go is Gull Steps order, by Tue 11 Nov\.$/,
-  stores: /^Cotton 300 gsm, 20 × 26 runs out on \w{3} \d+ \w{3}: order \d+ packs? by \w{3} \d+ \w{3}/,
+  stores: /^Cotton 300 gsm, 20 × 26 runs out in the session of \w{3} \d+ \w{3}\. Order \d+ sheets from Sandbar Sundries by \w{3} \d+ \w{3}: €\d+\.\d\d, post free\. /,
   logbook: /^Of 35 panels of the designs asked for now, 29 were good, and 3 of 3 needs of Season 2031 went out in time\.$/,
 };
 const COLOUR: readonly RegExp[] = [
@@ -32,6 +32,13 @@ const COLOUR: readonly RegExp[] = [
   /^Lay the first and the last panel on one sheet with a grey card/,
   /^Two paints run into each other\. Say what comes out/,
   /^22 paints stand on the shelf, all that your designs name\./,
+];
+
+const STORES: readonly RegExp[] = [
+  /^Cotton 300 gsm, 20 × 26 runs out in the session of/,
+  /^All that is missing costs €\d+\.\d\d from Sandbar Sundries, the first to order by \w{3} \d+ \w{3}\.$/,
+  /^Count \d of 41 first: what they say changes what runs out\.$/,
+  /^Lamp moth leaves €\d+\.\d\d for an hour of hands, the least of 6 designs; Quinces leaves €\d+\.\d\d\. To leave €18\.00 a card has to cost/,
 ];
 
 /** Nothing sticks out sideways, and axe finds nothing against WCAG 2.2 AA by day; by evening the colours are others, and nothing else. */
@@ -75,17 +82,21 @@ for (const [view, decides] of Object.entries(VIEWS)) {
     }));
 }
 
-test("every question of Colour opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA by day and by evening", ({ browser }) =>
-  onTablet(browser, "colour", async (page) => {
-    const links = page.getByRole("navigation", { name: "Questions about colour" }).getByRole("link");
-    await expect(links).toHaveCount(COLOUR.length);
-    for (const [index, link] of (await links.all()).entries()) {
-      await link.click();
-      await expect(link).toHaveAttribute("aria-current", "page");
-      await expect(page.getByRole("heading", { level: 1 })).toHaveText(COLOUR[index] ?? /none/, { timeout: 90_000 });
-      await meetsTheRules(page);
-    }
-  }));
+for (const [view, questions, verdicts] of [
+  ["colour", "Questions about colour", COLOUR],
+  ["stores", "Questions about the stores", STORES],
+] as const)
+  test(`every question of ${view} opens with its verdict, fits a tablet held upright, and meets WCAG 2.2 AA by day and by evening`, ({ browser }) =>
+    onTablet(browser, view, async (page) => {
+      const links = page.getByRole("navigation", { name: questions }).getByRole("link");
+      await expect(links).toHaveCount(verdicts.length);
+      for (const [index, link] of (await links.all()).entries()) {
+        await link.click();
+        await expect(link).toHaveAttribute("aria-current", "page");
+        await expect(page.getByRole("heading", { level: 1 })).toHaveText(verdicts[index] ?? /none/, { timeout: 90_000 });
+        await meetsTheRules(page);
+      }
+    }));
 
 test("the keys lead through the views, and a figure tells its why", async ({ page }) => {
   await page.goto(`${shop.url}/season`);

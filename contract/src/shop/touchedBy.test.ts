@@ -1,8 +1,8 @@
 import { ALL_READS } from "../common/reads.ts";
 import { changesPlan, PLAN_MADE, readsTouchedBy } from "./touchedBy.ts";
 
-test("a tap on the bench reads the bench and the logbook anew, and nothing else", () => {
-  expect(readsTouchedBy("tell-bench").sort()).toEqual(["bench", "logbook"]);
+test("a tap on the bench reads the bench, what it took off the shelf and the logbook anew, and nothing else", () => {
+  expect(readsTouchedBy("tell-bench").sort()).toEqual(["bench", "costs", "logbook", "stores"]);
 });
 
 test("an undo, and a kind of a later version, touch everything", () => {
@@ -15,7 +15,7 @@ test("a newer plan is read, and nothing else with it", () => {
   expect(readsTouchedBy(PLAN_MADE)).toEqual(["plan"]);
 });
 
-test("what the season is planned from counts as a change of it; paints and pages of the logbook do not", () => {
+test("what the season is planned from counts as a change of it; outlays and offcuts do not", () => {
   for (const kind of ["tell-bench", "add-need", "count-store", "set-shop", "set-sessions", "undo", "set-stack"]) expect([kind, changesPlan(kind)]).toEqual([kind, true]);
-  for (const kind of ["add-paint", "change-paint", "shelve-paint"]) expect([kind, changesPlan(kind)]).toEqual([kind, false]);
+  for (const kind of ["add-outlay", "drop-outlay", "keep-offcut"]) expect([kind, changesPlan(kind)]).toEqual([kind, false]);
 });

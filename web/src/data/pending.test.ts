@@ -1,4 +1,4 @@
-import type { BenchRead, CommandEnvelope } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, StoresRead } from "@yule/contract";
 import { completed, applyPending } from "./pending.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
@@ -38,5 +38,28 @@ test("a bench that was kept by an older version opens without the server: what i
   const kept = completed("bench", { batches: [older], yields: [] }) as BenchRead;
   expect(kept).toMatchObject({ sessions: [], room: null, batches: [{ id: "b", perSheet: 1 }] });
   expect(completed("bench", bench)).toEqual(bench);
-  expect(completed("stores", { stores: [] })).toEqual({ stores: [] });
+  expect(completed("dispatch", { households: [] })).toEqual({ households: [] });
+});
+
+test("a shelf that was kept by an older version has no lots and no suppliers, and its materials are as nobody told", () => {
+  const kept = completed("stores", { stores: [{ id: "paper", kind: "sheet", name: "Cotton", onHand: 4 }], moves: [] }) as StoresRead;
+  expect(kept).toMatchObject({ lots: [], suppliers: [], offers: [], toBuy: [], stores: [{ id: "paper", onHand: 4, counts: 0, unbooked: 0, place: "", archived: false }] });
+  const designs = completed("designs", { series: [], designs: [{ id: "d" }], sentiments: [] }) as DesignsRead;
+  expect(designs.designs[0]?.takings).toEqual([]);
+});
+
+test("what was counted and ticked without the server is shown as counted and ticked until it is up", () => {
+  const read = {
+    stores: [{ id: "paper", onHand: 4, unbooked: 3 }],
+    toBuy: [
+      { id: "a", state: "listed" },
+      { id: "b", state: "listed" },
+    ],
+  } as unknown as StoresRead;
+  const waiting = [
+    { id: "1", kind: "count-store", payload: { id: "paper", onHand: 9 } },
+    { id: "2", kind: "mark-to-buy", payload: { ids: ["a"], state: "in the basket" } },
+    { id: "3", kind: "mark-to-buy", payload: { ids: ["b"], state: "dropped" } },
+  ] as CommandEnvelope[];
+  expect(applyPending("stores", read, waiting)).toEqual({ stores: [{ id: "paper", onHand: 9, unbooked: 0 }], toBuy: [{ id: "a", state: "in the basket" }] });
 });

@@ -31,9 +31,12 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
   const bench = useBenchQuery();
   const dispatch = useDispatchQuery();
   const { today, minute, now } = useToday();
-  const benchRead = useDeferredValue(useQuiet(bench.data, atBench ? QUIET_MS : 0));
+  const quiet = atBench ? QUIET_MS : 0;
+  const benchRead = useDeferredValue(useQuiet(bench.data, quiet));
+  // A tap takes something off the shelf too.
+  const shelf = useDeferredValue(useQuiet(stores.data, quiet));
   const outlook = useMemo(() => {
-    if (!shop.data || !season.data || !designs.data || !stores.data || !benchRead || !dispatch.data) return null;
+    if (!shop.data || !season.data || !designs.data || !shelf || !benchRead || !dispatch.data) return null;
     return workOut({
       shop: shop.data,
       season: season.data.season,
@@ -49,7 +52,7 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       ownOccasions: season.data.ownOccasions,
       reliability: season.data.reliability,
       designs: designs.data.designs,
-      stores: stores.data.stores,
+      stores: shelf.stores,
       batches: benchRead.batches,
       learned: benchRead.learned,
       yields: benchRead.yields,
@@ -58,6 +61,6 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       minute,
       now,
     });
-  }, [shop.data, season.data, designs.data, stores.data, benchRead, dispatch.data, today, minute, now]);
+  }, [shop.data, season.data, designs.data, shelf, benchRead, dispatch.data, today, minute, now]);
   return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
 }

@@ -1,5 +1,5 @@
 import type { StoreRead, StoresRead } from "@yule/contract";
-import { need, paper, season } from "@yule/derive/examples";
+import { design, need, paper, season, stage } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { buy, highsSolver, type BuyJob, type HighsModule } from "@yule/core";
@@ -43,8 +43,8 @@ const fluid: StoreRead = {
 };
 const priced = { ...need, priceMinor: 3_600 };
 /** The season worked out again with another shelf. */
-const withShelf = (stores: readonly StoreRead[]): Outlook => {
-  const worked = season([priced]);
+const withShelf = (stores: readonly StoreRead[], designs = [design]): Outlook => {
+  const worked = season([priced], [], { designs });
   return workOut({ ...(worked as unknown as Parameters<typeof workOut>[0]), needs: [priced], yields: [], left: [], stores });
 };
 const show = (outlook: Outlook, at = "/stores") => showScreen(<StoresView />, { outlook, at });
@@ -176,7 +176,6 @@ test("a material says what takes it, in which order its lots are used up, and wh
   const lots = within(screen.getByRole("region", { name: "Lots" })).getAllByText(/ml of 45 ml/);
   expect(lots.map(({ textContent }) => textContent)).toEqual(["5 ml of 45 ml", "15 ml of 45 ml"]);
   expect(screen.getByText("Past its day since Thu 2 Oct")).toBeTruthy();
-  expect(screen.getByText(/2 counts say that 18 % more goes than the tables have, give or take \d+ %\./)).toBeTruthy();
   await press("Some is gone");
   await write("How much, of 20 ml", "5 ml");
   await press("Take it off the shelf");
@@ -215,4 +214,29 @@ test("rates and outlays are read as they are typed; a share above a half is refu
     ["set-rates", { hourMinor: 1_850, feeHundredths: 650, feeMinor: 0 }],
     ["add-outlay", expect.objectContaining({ title: "Trimmer", costMinor: 4_900, kind: "tool", on: "2031-11-08" })],
   ]);
+});
+
+const masked = { ...design, stages: [{ ...stage("mask", 2, 30), kind: "mask" as const, name: "Mask the lights" }, ...design.stages] };
+
+test("how much goes for one panel is said by the tables and by counts, and told otherwise by the maker", async () => {
+  show(
+    withShelf(
+      [
+        { ...paper, onHand: 30 },
+        { ...fluid, counts: 2, logSum: 5_000, logSquares: 1_300 },
+      ],
+      [masked],
+    ),
+    "/stores?material=fluid",
+  );
+  expect(await verdict()).toMatch(/^Masking fluid: 1\.\d+ ml go, 18\.\d ml stay\. It lasts 100 times in 100\.$/);
+  const own = within(screen.getByRole("region", { name: "How much goes" }));
+  expect(own.getByText(/^By 2 counts, give or take \d+ %\.$/)).toBeTruthy();
+  expect(own.getByText("0.19 ml, not 0.16 ml")).toBeTruthy();
+  await write("Masking fluid for one, Paper boat, Mask the lights", "2 m");
+  await press("Tell it");
+  expect(await screen.findByText(/given 2 m, allowed one of ml, cl/)).toBeTruthy();
+  await write("Masking fluid for one, Paper boat, Mask the lights", "0.25 ml");
+  await press("Tell it");
+  await waitFor(() => expect(server.commands).toEqual([["set-takings", { id: "boat", version: 1, takings: [{ stageId: "mask", storeId: "fluid", amount: 250 }] }]]));
 });

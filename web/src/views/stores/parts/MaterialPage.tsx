@@ -1,11 +1,12 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { learnedUse, isCountedOut, printDay } from "@yule/core";
+import { printDay } from "@yule/core";
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { StockOf, StoresAskProps } from "../ask.ts";
 import { amountOf, staysOf } from "../words.ts";
 import { CountField } from "./CountField.tsx";
+import { HowMuchGoes } from "./HowMuchGoes.tsx";
 import { Lots } from "./Lots.tsx";
 import { MaterialDialog } from "./MaterialDialog.tsx";
 import { Offers } from "./Offers.tsx";
@@ -39,7 +40,7 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
           <Suspense fallback={<Box height="220px" />}>
             <StockCurve material={material} today={outlook.today} />
           </Suspense>
-          <Learned material={material} />
+          <HowMuchGoes material={material} outlook={outlook} />
           <Uses material={material} />
         </Box>
         <Box flex="1 1 420px" minWidth={0} width="100%">
@@ -61,21 +62,6 @@ function verdictOf(material: StockOf): string {
   if (outlook.runsOut) return `${amountOf(store, store.onHand)} lie there, and ${outlook.runsOut.need} is the first to find too little, on ${printDay(outlook.runsOut.on)}.`;
   if (outlook.wanted === 0) return `${amountOf(store, store.onHand)} lie there. Nothing that is owed takes any.`;
   return `${amountOf(store, outlook.wanted)} go, ${amountOf(store, staysOf(material))} stay. It lasts ${String(Math.round(outlook.lasts * 100))} times in 100.`;
-}
-
-/** What counts have taught, against what was assumed, with its spread. */
-function Learned({ material: { store } }: { material: StockOf }) {
-  if (isCountedOut(store.kind)) return null;
-  const { ratio, scatter, counts } = learnedUse(store, false);
-  const more = Math.round((ratio - 1) * 100);
-  return (
-    <Text marginBottom="16px">
-      {counts === 0
-        ? "How much goes of it is taken from tables; a count after some work makes it surer."
-        : `${counts === 1 ? "1 count says" : `${String(counts)} counts say`} that ${more === 0 ? "as much goes as the tables have" : `${String(Math.abs(more))} % ${more > 0 ? "more" : "less"} goes than the tables have`}`}
-      {counts > 0 && `, give or take ${String(Math.round((Math.exp(scatter) - 1) * 100))} %.`}
-    </Text>
-  );
 }
 
 const MOST_USES = 12;
