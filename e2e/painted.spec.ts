@@ -156,7 +156,9 @@ test("at the table the painting is cut by its plan; its panels come to the bench
 });
 
 const stores = async () =>
-  ((await (await fetch(`${shop.url}/api/stores`)).json()) as { stores: { name: string; onHand: number }[] }).stores.map(({ name, onHand }) => [name, onHand]);
+  ((await (await fetch(`${shop.url}/api/stores`)).json()) as { stores: { name: string; kind: string; onHand: number }[] }).stores
+    .filter(({ kind }) => kind === "sheet")
+    .map(({ name, onHand }) => [name, onHand]);
 
 test("a panel that is to be rescued leads to its good part: the panel's own size is taken, and nothing leaves the shelf", async () => {
   const { page } = shop;

@@ -51,6 +51,7 @@ export * from "./sheets/looks.ts";
 export * from "./sheets/pieces.ts";
 export * from "./sheets/plan.ts";
 export * from "./stores/takings.ts";
+export * from "./stores/alarmed.ts";
 export * from "./stores/buying.ts";
 export * from "./stores/instead.ts";
 export * from "./stores/cardCost.ts";

@@ -2,6 +2,7 @@ import { addDays, daysBetween, monthName, printDay, weekdayOf, type Day } from "
 import { STAND_RANK, type NeedStand } from "./season/needRow.ts";
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
+import { shortBy } from "./stores/alarmed.ts";
 
 export interface RulerTag {
   readonly id: string;
@@ -115,7 +116,7 @@ export function tagsOf(
           {
             id: store.id,
             title: `${store.name.split(",")[0] ?? ""} runs out`,
-            detail: `${String(stock.missing)} short`,
+            detail: `${shortBy({ store, outlook: stock })} short`,
             day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
             x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on),
             safety: "runs out",

@@ -16,9 +16,6 @@ interface TakenWhen {
   readonly session: number | null;
 }
 
-/** So sure, of 100, is what is bought to be enough. */
-const SURE_OF_ENOUGH = 0.95;
-
 /** What the open needs will still take from each store. @param when a need takes it */
 export function stockOf(stores: readonly StoreRead[], open: readonly NeedView[], when: (view: NeedView, what: TakenFor) => TakenWhen = byHours): Outlook["stock"] {
   const byId = new Map(stores.map((store) => [store.id, { store, uses: [] as StockUse[] }]));
@@ -60,7 +57,7 @@ function takeAtStages(view: NeedView, stores: readonly StoreRead[], take: Take):
 }
 
 const outlookOf = (store: StoreRead, uses: readonly StockUse[]) =>
-  stockOutlook({ id: store.id, onHand: store.onHand, uses, pack: store.pack, scatter: learnedUse(store, isCountedOut(store.kind)).scatter, sure: SURE_OF_ENOUGH });
+  stockOutlook({ id: store.id, onHand: store.onHand, uses, pack: store.pack, scatter: learnedUse(store, isCountedOut(store.kind)).scatter });
 
 /** Before there is a plan: by when work must begin for its hours to fit. */
 const byHours = (view: NeedView): TakenWhen => ({ on: view.outlook.startBy ?? view.readyBy, session: null });

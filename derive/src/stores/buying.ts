@@ -1,5 +1,5 @@
 import type { StoreRead, StoresRead, SupplierRead } from "@yule/contract";
-import { addDays, daysBetween, GUESSED_SPREADS, type BuyJob, type Day, type Purchase } from "@yule/core";
+import { addDays, daysBetween, GUESSED_SPREADS, type Alarm, type BuyJob, type Day, type Purchase } from "@yule/core";
 import { groupedBy } from "../groupedBy.ts";
 import { lateBy } from "../season/orderDay.ts";
 import type { Outlook } from "../season/workOut.ts";
@@ -57,14 +57,20 @@ const onTheWay = (toBuy: StoresRead["toBuy"]): ReadonlyMap<string, number> =>
   toBuy.filter(({ state }) => state === "ordered").reduce((sums, { storeId, quantity }) => sums.set(storeId, (sums.get(storeId) ?? 0) + quantity), new Map<string, number>());
 
 /**
- * What is missing for the plan, as a question of what to buy where. What is ordered already is taken off. Null where nothing is missing.
- * @param more materials that are bought too, in their whole units, such as one pack more of something
+ * What runs out, or may and is due, as a question of what to buy where. What is ordered already is taken off. Null where nothing is missing.
+ * @param alarms what is said of each material today
  */
-export function buyingFor(stock: Outlook["stock"], { suppliers, offers, toBuy }: Pick<StoresRead, "suppliers" | "offers" | "toBuy">): BuyingQuestion | null {
+export function buyingFor(
+  stock: Outlook["stock"],
+  { suppliers, offers, toBuy }: Pick<StoresRead, "suppliers" | "offers" | "toBuy">,
+  alarms: ReadonlyMap<string, NonNullable<Alarm>>,
+): BuyingQuestion | null {
   const coming = onTheWay(toBuy);
   const all = stock.flatMap(({ store, outlook }) => {
     const quantity = outlook.missing - (coming.get(store.id) ?? 0);
-    return outlook.runsOut && quantity > 0 ? [{ store, quantity, on: outlook.runsOut.on, need: outlook.runsOut.need }] : [];
+    const bite = outlook.runsOut ?? outlook.mayRunOut;
+    const alarm = alarms.get(store.id);
+    return bite && quantity > 0 && alarm && alarm !== "count" ? [{ store, quantity, on: bite.on, need: bite.need }] : [];
   });
   const known = new Map(suppliers.filter(({ archived }) => !archived).map((supplier) => [supplier.id, supplier]));
   const offered = all.flatMap(({ store }): Offered[] => {

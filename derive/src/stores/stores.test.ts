@@ -1,8 +1,9 @@
-import type { ColourwayRead, CostsRead, LotRead, StoreRead, SupplierRead } from "@yule/contract";
+import type { ColourwayRead, CostsRead, LotRead, StoreRead, StoresRead, SupplierRead } from "@yule/contract";
 import { buy, costsTotal, day, highsSolver, inches, type HighsModule } from "@yule/core";
 import { createRequire } from "node:module";
 import { design, line, need, paper, season, stage } from "../examples.ts";
 import { workOut, type Outlook } from "../season/workOut.ts";
+import { alarmsOf } from "./alarmed.ts";
 import { buyingFor, chanceThere, ordersOf, surelyThereIn } from "./buying.ts";
 import { cardCosts, changesOf, seasonCosts, unitValues } from "./cardCost.ts";
 import { goingOff } from "./goingOff.ts";
@@ -89,7 +90,8 @@ test("what is missing is bought where all of it costs least, post and whole pack
     { ...offer, storeId: "paper", supplierId: "both", pack: 5, priceMinor: 1_100 },
     { ...offer, storeId: "fluid", supplierId: "both", pack: 45_000, priceMinor: 700 },
   ];
-  const question = buyingFor(outlook.stock, { suppliers, offers, toBuy: [] });
+  const ask = ({ stock, today }: Outlook, toBuy: StoresRead["toBuy"]) => buyingFor(stock, { suppliers, offers, toBuy }, alarmsOf(stock, { suppliers, offers }, today));
+  const question = ask(outlook, []);
   if (!question) throw new Error("nothing is missing");
   expect(question.wants.map(({ store }) => store.id)).toEqual(["paper", "fluid"]);
   const purchase = buy(question.job, await engine, () => 2);
@@ -108,9 +110,8 @@ test("what is missing is bought where all of it costs least, post and whole pack
     state: "ordered" as const,
     orderedOn: "2031-11-07",
   };
-  expect(buyingFor(outlook.stock, { suppliers, offers, toBuy: [coming] })?.wants.map(({ store }) => store.id)).toEqual(["fluid"]);
-  expect(buyingFor(outlook.stock, { suppliers: [], offers: [], toBuy: [] })?.unsold).toEqual([]);
-  expect(buyingFor(withShelf([{ ...paper, onHand: 90 }]).stock, { suppliers, offers, toBuy: [] })).toBeNull();
+  expect(ask(outlook, [coming])?.wants.map(({ store }) => store.id)).toEqual(["fluid"]);
+  expect(ask(withShelf([{ ...paper, onHand: 90 }]), [])).toBeNull();
 });
 
 const lot = (id: string, left: number, more: Partial<LotRead> = {}): LotRead => ({

@@ -160,7 +160,7 @@ function calls(outlook: Outlook | null, planned: PlannedSeason | null): Readonly
     season: { count: late, bad: true },
     finish: { count: outlook.open.filter((view) => view.stage === "to inspect" || view.stage === "to assemble").length, bad: false },
     dispatch: { count: post, bad: true },
-    stores: { count: outlook.stock.filter(({ outlook: stock }) => stock.missing > 0).length, bad: false },
+    stores: { count: outlook.stock.filter(({ outlook: stock }) => stock.runsOut !== null).length, bad: false },
   };
 }
 

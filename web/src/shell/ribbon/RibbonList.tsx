@@ -1,6 +1,6 @@
 import { Box, Button } from "@chakra-ui/react";
 import { hundredths, minutes, printDay, printMinutes, printTime, type Day } from "@yule/core";
-import { rowOf, STAND_WORDS, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
+import { rowOf, STAND_WORDS, shortBy, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
 import { usePlanned } from "../../plan/planned.ts";
@@ -37,7 +37,7 @@ function marksOf(outlook: Outlook, planned: PlannedSeason | null): Mark[] {
             on: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
             what: `${store.name} runs out`,
             to: "/stores",
-            says: `${String(stock.missing)} short`,
+            says: `${shortBy({ store, outlook: stock })} short`,
           },
         ]
       : [],

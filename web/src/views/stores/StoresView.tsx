@@ -1,4 +1,4 @@
-import { stockInPlan } from "@yule/derive";
+import { alarmsOf, stockInPlan } from "@yule/derive";
 import type { StoresRead } from "@yule/contract";
 import { lazy, Suspense, useMemo, type ComponentType } from "react";
 import { useSearchParams } from "react-router";
@@ -29,20 +29,16 @@ export default function StoresView() {
   const { data, error } = useStoresQuery();
   const stock = useMemo(() => stockInPlan(outlook, planned), [outlook, planned]);
   const stores = useMemo(() => data ?? (error ? { ...NOTHING, stores: outlook.stores } : null), [data, error, outlook.stores]);
+  const alarms = useMemo(() => (stores ? alarmsOf(stock, stores, outlook.today) : new Map<string, never>()), [stock, stores, outlook.today]);
   if (!stores) return <Loading />;
   const material = stock.find(({ store }) => store.id === params.get("material"));
   const asked = ASKS.find(({ key }) => key === params.get("ask")) ?? ASKS[0];
   const Ask = asked?.part;
+  const asking: StoresAskProps = { outlook, stores, stock, alarms };
   return (
     <>
       <AskNav label="Questions about the stores" asks={ASKS} asked={material ? "" : (asked?.key ?? "")} to={(key) => `/stores?ask=${key}`} />
-      <Suspense fallback={<Loading />}>
-        {material ? (
-          <MaterialPage key={material.store.id} outlook={outlook} stores={stores} stock={stock} material={material} />
-        ) : (
-          Ask && <Ask outlook={outlook} stores={stores} stock={stock} />
-        )}
-      </Suspense>
+      <Suspense fallback={<Loading />}>{material ? <MaterialPage key={material.store.id} {...asking} material={material} /> : Ask && <Ask {...asking} />}</Suspense>
       <Caution>
         Masking fluid has ammonia and often natural latex; some pigments hold cadmium, cobalt or other metals; sprays and solvents belong outdoors, blades in their sheath, gems and
         small parts out of the reach of children. Follow the labels and the local rules.

@@ -1,4 +1,5 @@
 import type { StoresRead } from "@yule/contract";
+import type { Alarm } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 
 /** What each question about the stores is asked with. */
@@ -7,6 +8,8 @@ export interface StoresAskProps {
   readonly stores: StoresRead;
   /** The shelf against the plan. */
   readonly stock: Outlook["stock"];
+  /** What is said of each material today, by its id. */
+  readonly alarms: ReadonlyMap<string, NonNullable<Alarm>>;
 }
 
 /** One material with what the plan takes of it. */

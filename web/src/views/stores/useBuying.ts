@@ -17,8 +17,8 @@ export interface BuyingAnswer {
 }
 
 /** What to buy where for all that is missing; null where nothing is. */
-export function useBuying({ outlook, stores, stock }: StoresAskProps): BuyingAnswer | null {
-  const buying = useMemo(() => buyingFor(stock, stores), [stock, stores]);
+export function useBuying({ outlook, stores, stock, alarms }: StoresAskProps): BuyingAnswer | null {
+  const buying = useMemo(() => buyingFor(stock, stores, alarms), [stock, stores, alarms]);
   const { value, fresh } = useSolved(buying && buying.job.wants.length > 0 ? buying.job : null, async (job) => ({ job, purchase: await solver().buy(job, SECONDS) }));
   return useMemo(() => {
     if (!buying) return null;

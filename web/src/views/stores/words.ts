@@ -1,5 +1,6 @@
 import type { StoreRead } from "@yule/contract";
-import { measureOf, printAmount, printDay, stateOf, type Day, type PromiseState } from "@yule/core";
+import { measureOf, printAmount, printDay, stateOf, type Alarm, type Bite, type Day, type PromiseState } from "@yule/core";
+import { shortBy } from "@yule/derive";
 import type { StockOf } from "./ask.ts";
 
 /** `6`, `7.5 ml`, `31 m`. */
@@ -12,14 +13,14 @@ export const staysOf = ({ store, outlook }: StockOf): number => store.onHand - o
 export const standOf = ({ outlook }: StockOf): PromiseState => stateOf(outlook.lasts);
 
 /** What stands under it on the shelf, in a few words. */
-export function shelfWords(each: StockOf, today: Day): string {
+export function shelfWords(each: StockOf, alarm: Alarm, today: Day): string {
   const { store, outlook } = each;
-  if (outlook.runsOut) {
-    const on = outlook.runsOut.on <= today ? "now" : `on ${printDay(outlook.runsOut.on)}`;
-    return `${amountOf(store, Math.max(1, outlook.wanted - store.onHand))} short ${on}`;
-  }
+  const on = (bite: Bite): string => (bite.on <= today ? "now" : `on ${printDay(bite.on)}`);
+  if (alarm === "runs out" && outlook.runsOut) return `${shortBy(each)} short ${on(outlook.runsOut)}`;
+  if (alarm === "order or count" && outlook.mayRunOut) return `may run out ${on(outlook.mayRunOut)}`;
   if (store.unbooked > 0) return "count it: more was used";
+  if (alarm === "count" && outlook.lasts < SURE) return `count it: ${String(Math.round(outlook.lasts * 100))} % that it lasts`;
   if (outlook.wanted === 0) return `${amountOf(store, store.onHand)} lie there`;
-  return `${amountOf(store, staysOf(each))} ${outlook.lasts < SURE ? "may stay" : "stay"}`;
+  return `${amountOf(store, Math.max(0, staysOf(each)))} stay`;
 }
 const SURE = 0.8;

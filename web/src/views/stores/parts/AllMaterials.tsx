@@ -1,5 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { printDay, type Day } from "@yule/core";
+import { shortBy } from "@yule/derive";
 import { Link } from "react-router";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
@@ -71,7 +72,7 @@ const COLUMNS: readonly TableColumn<Row>[] = [
 ];
 
 function Lasts({ each, today }: Row) {
-  const { outlook, store } = each;
+  const { outlook } = each;
   if (outlook.wanted === 0)
     return (
       <Text color="softInk" whiteSpace="nowrap">
@@ -81,7 +82,7 @@ function Lasts({ each, today }: Row) {
   return (
     <StateWord state={standOf(each)}>
       {outlook.runsOut
-        ? `${amountOf(store, Math.max(1, outlook.wanted - store.onHand))} short${outlook.runsOut.on > today ? `, ${printDay(outlook.runsOut.on)}` : ""}`
+        ? `${shortBy(each)} short${outlook.runsOut.on > today ? `, ${printDay(outlook.runsOut.on)}` : ""}`
         : outlook.lasts > 0.995
           ? "enough"
           : `${String(Math.round(outlook.lasts * 100))} %`}

@@ -10,12 +10,12 @@ import { inOrderOfBite } from "./StoresVerdict.tsx";
 const MOST_SHOWN = 3;
 
 /** What would do in place of buying what is short. */
-export function InsteadOfBuying({ outlook, stock }: StoresAskProps) {
+export function InsteadOfBuying({ outlook, stock, alarms }: StoresAskProps) {
   const { data: colour } = useColourQuery();
   const { data: sheets } = useSheetsQuery();
   const ways = useMemo(
-    () => inOrderOfBite(stock).flatMap((short) => insteadOf(short, outlook, stock, { colour, offcuts: sheets?.offcuts ?? [] }).map((way) => ({ short, way }))),
-    [stock, outlook, colour, sheets],
+    () => inOrderOfBite(stock, alarms).flatMap((short) => insteadOf(short, outlook, stock, { colour, offcuts: sheets?.offcuts ?? [] }).map((way) => ({ short, way }))),
+    [stock, alarms, outlook, colour, sheets],
   ).slice(0, MOST_SHOWN);
   if (ways.length === 0) return null;
   return (

@@ -28,7 +28,7 @@ function drawnOf(stock: readonly StockOf[]): readonly StockOf[] {
 
 /** The shelf against the plan: the first session that bites is the verdict. */
 export default function ShelfAsk(props: StoresAskProps) {
-  const { outlook, stock } = props;
+  const { outlook, stock, alarms } = props;
   const [isAdding, setIsAdding] = useState(false);
   const [isImporting, setIsImporting] = useState(false);
   const { data: colour } = useColourQuery();
@@ -45,7 +45,7 @@ export default function ShelfAsk(props: StoresAskProps) {
       ) : (
         <Flex gap="34px" align="flex-start" direction={{ base: "column", lg: "row" }}>
           <Box flex="1 1 600px" minWidth={0}>
-            <ShelfBoards shown={shown} today={outlook.today} washes={washes} />
+            <ShelfBoards shown={shown} today={outlook.today} washes={washes} alarms={alarms} />
           </Box>
           <Flex direction="column" gap="26px" flex="0 1 300px" width={{ base: "100%", lg: "auto" }} minWidth={0}>
             {answer && <OrdersBeside answer={answer} />}

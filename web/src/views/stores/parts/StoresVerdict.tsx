@@ -8,18 +8,18 @@ import type { BuyingAnswer } from "../useBuying.ts";
 import { amountOf } from "../words.ts";
 
 /** Those that run out, the first to bite before the others. */
-export const inOrderOfBite = (stock: readonly StockOf[]): readonly StockOf[] =>
+export const inOrderOfBite = (stock: readonly StockOf[], alarms: StoresAskProps["alarms"]): readonly StockOf[] =>
   stock
-    .filter(({ outlook }) => outlook.runsOut !== null)
+    .filter(({ store }) => alarms.get(store.id) === "runs out")
     .sort((a, b) => before(a.outlook.runsOut?.on ?? "", b.outlook.runsOut?.on ?? "") || (a.outlook.runsOut?.session ?? 0) - (b.outlook.runsOut?.session ?? 0));
 const before = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 /** What runs out first and in which session, what to order from whom by when, and whether anything else does. */
-export function StoresVerdict({ outlook, stock, answer }: StoresAskProps & { answer: BuyingAnswer | null }) {
+export function StoresVerdict({ outlook, stock, alarms, answer }: StoresAskProps & { answer: BuyingAnswer | null }) {
   const planned = usePlanned();
-  const [first, ...others] = inOrderOfBite(stock);
+  const [first, ...others] = inOrderOfBite(stock, alarms);
   if (stock.length === 0) return <Verdict>Nothing lies on the shelf yet. This page will say what runs out in which session, and what to buy where.</Verdict>;
-  if (!first) return <AllLasts stock={stock} isPlanned={planned !== null} />;
+  if (!first) return <AllLasts stock={stock} alarms={alarms} isPlanned={planned !== null} />;
   const on = first.outlook.runsOut?.on ?? outlook.today;
   return (
     <Verdict>
@@ -74,7 +74,7 @@ export function packsOf(packs: number, name: string): string {
 }
 
 const whyPacks = (packs: number, { pack, store, quantity }: { pack: number; store: StockOf["store"]; quantity: number }, { outlook }: StockOf): string =>
-  `${amountOf(store, outlook.missing)} are missing, to be enough 95 times in 100. One holds ${amountOf(store, pack)}; ${String(packs)} hold ${amountOf(store, quantity)}.`;
+  `${amountOf(store, outlook.missing)} are missing, to be enough 98 times in 100. One holds ${amountOf(store, pack)}; ${String(packs)} hold ${amountOf(store, quantity)}.`;
 
 const whyBy = ({
   on,
@@ -99,22 +99,26 @@ function whyPrice({ purchase, buying }: BuyingAnswer, say: (minor: number) => st
   return `All that is missing, ${String(buying.wants.length)} of ${String(buying.job.offers.length)} offers, costs ${say(purchase.total)} with post. ${proof}`;
 }
 
-/** Nothing runs out: what is in doubt is asked to be counted. */
-function AllLasts({ stock, isPlanned }: { stock: readonly StockOf[]; isPlanned: boolean }) {
-  const doubtful = stock.filter(({ outlook }) => outlook.lasts < 0.8);
-  const [first] = doubtful;
+/** Nothing runs out: what may, and is due, is ordered or counted; what is in doubt is counted in good time. */
+function AllLasts({ stock, alarms, isPlanned }: Pick<StoresAskProps, "stock" | "alarms"> & { isPlanned: boolean }) {
+  const due = stock.filter(({ store }) => alarms.get(store.id) === "order or count");
+  const doubtful = stock.filter(({ store, outlook }) => alarms.get(store.id) === "count" && outlook.lasts < DOUBTFUL);
+  const [first, ...others] = [...due, ...doubtful];
   if (!isPlanned) return <Verdict>The shelf holds enough for all that is owed. In which session it is taken is known when the plan is made.</Verdict>;
   if (!first) return <Verdict>The shelf holds enough for all that is owed.</Verdict>;
+  const why = `${amountOf(first.store, first.store.onHand)} lie there by the books, and about ${amountOf(first.store, first.outlook.wanted)} will go. How much goes of it is known to within a part; a count makes it surer.`;
+  const isDue = due.includes(first);
   return (
     <Verdict>
-      The shelf should last. Count {first.store.name}: it is enough{" "}
-      <Figure
-        tone="tight"
-        why={`${amountOf(first.store, first.store.onHand)} lie there by the books, and about ${amountOf(first.store, first.outlook.wanted)} will go. How much goes of it is known to within a third; a count makes it surer.`}
-      >
+      {isDue
+        ? `Count ${first.store.name} or order it today: ordered later it might not be there in time. It lasts`
+        : `The shelf should last. Count ${first.store.name}: it is enough`}{" "}
+      <Figure tone="tight" why={why}>
         {Math.round(first.outlook.lasts * 100)} times in 100
       </Figure>
-      {doubtful.length > 1 ? `, and ${String(doubtful.length - 1)} more are as near` : ""}.
+      {others.length > 0 ? `, and ${String(others.length)} more are in doubt` : ""}.
     </Verdict>
   );
 }
+/** In so many cases it lasts, or nobody needs to count it yet. */
+const DOUBTFUL = 0.8;

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { StoreKind, Day } from "@yule/core";
 import { Link } from "react-router";
 import { STAND_COLOUR } from "../../../../kit/states.tsx";
-import { materialPage, type StockOf } from "../../ask.ts";
+import { materialPage, type StockOf, type StoresAskProps } from "../../ask.ts";
 import { shelfWords, standOf } from "../../words.ts";
 import { CELL_HEIGHT, CELL_WIDTH, ShelfPatterns, Thing } from "./drawings.tsx";
 
@@ -16,14 +16,20 @@ const BOARDS: readonly { readonly name: string; readonly kinds: readonly StoreKi
   },
 ];
 
+/** What the things on it are shown with: today, what each paint looks like as a wash, what is said of each. */
+interface Beside extends Pick<StoresAskProps, "alarms"> {
+  readonly today: Day;
+  readonly washes: ReadonlyMap<string, string>;
+}
+
 /** The shelf as it looks, to the scale of each kind; each thing leads to its page. */
-export function ShelfBoards({ shown, today, washes }: { shown: readonly StockOf[]; today: Day; washes: ReadonlyMap<string, string> }) {
+export function ShelfBoards({ shown, ...rest }: { shown: readonly StockOf[] } & Beside) {
   return (
     <Box>
       <ShelfPatterns />
       {BOARDS.map(({ name, kinds }) => {
         const own = shown.filter(({ store }) => kinds.includes(store.kind));
-        return own.length === 0 ? null : <Board key={name} name={name} own={own} today={today} washes={washes} />;
+        return own.length === 0 ? null : <Board key={name} name={name} own={own} {...rest} />;
       })}
       <Text color="softInk" fontSize="15px" marginTop="4px">
         Full lines and colour stay. Dashed is what the plan takes, from the top. Striped is missing.
@@ -32,7 +38,7 @@ export function ShelfBoards({ shown, today, washes }: { shown: readonly StockOf[
   );
 }
 
-function Board({ name, own, today, washes }: { name: string; own: readonly StockOf[]; today: Day; washes: ReadonlyMap<string, string> }) {
+function Board({ name, own, today, washes, alarms }: { name: string; own: readonly StockOf[] } & Beside) {
   const most = (kind: StoreKind): number => Math.max(1, ...own.flatMap(({ store, outlook }) => (store.kind === kind ? [store.onHand, outlook.wanted] : [])));
   return (
     <Flex as="ul" aria-label={name} wrap="wrap" listStyleType="none" marginBottom="26px">
@@ -49,7 +55,7 @@ function Board({ name, own, today, washes }: { name: string; own: readonly Stock
                 {each.store.name}
               </Text>
               <Text fontSize="15px" color={each.store.unbooked > 0 && !each.outlook.runsOut ? "tight" : each.outlook.wanted === 0 ? "softInk" : STAND_COLOUR[standOf(each)]}>
-                {shelfWords(each, today)}
+                {shelfWords(each, alarms.get(each.store.id) ?? null, today)}
               </Text>
             </Box>
           </Link>
