@@ -54,7 +54,7 @@ test("what runs out is put on the list, ticked in the shop, booked in with its p
   await expect(verdict).toContainText(/^Card stock, slate blue, 12 × 18 runs out .* Nothing else runs out this season\.$/);
 });
 
-test("a stage that is tapped done takes its masking fluid, and what is told of it otherwise goes from then on", async ({ context }) => {
+test("how much goes at a stage is told in the units of the material, and stands there as told", async ({ context }) => {
   const page = await openPage(context, errors);
   await page.goto(`${shop.url}/stores`);
   await page.getByRole("link", { name: /Masking fluid/ }).click();
@@ -93,6 +93,6 @@ test("a card is taken apart: another wished hour asks for another price", async 
   await page.getByLabel("An hour, EUR").fill("10");
   await page.getByRole("button", { name: "Keep the rates" }).click();
   await expect(verdict).toContainText("All of them leave the €10.00 that you ask for.");
-  await page.getByRole("link", { name: "Paper boat" }).click();
+  await page.getByRole("link", { name: "Paper boat", exact: true }).click();
   await expect(page.getByRole("img", { name: /^Paper boat, €5\.67 a card\. It costs/ })).toBeVisible();
 });

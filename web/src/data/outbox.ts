@@ -16,7 +16,7 @@ import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
-import { applyPendingCommand } from "./pending.ts";
+import { applyPendingCommand, applyToShelf } from "./pending.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
 export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
@@ -65,6 +65,7 @@ export async function sendCommand<Kind extends CommandKind>(
       if (!isRefused) show(command);
     });
   }
+  if (SHOWN_AT_ONCE.has(kind)) showOnShelf(command);
   await putInOutbox(command, clockOffset());
   const sent = new Promise<Sent>((resolve) => waiting.set(command.id, { resolve, ownRefusals }));
   void sendAll();
@@ -83,6 +84,13 @@ function show(command: CommandEnvelope): void {
   const { data } = api.endpoints.bench.select()(store.getState());
   if (data) store.dispatch(api.util.updateQueryData("bench", undefined, () => applyPendingCommand(data, command)));
   store.dispatch(tapShown());
+}
+
+/** What is counted and ticked is shown before it is sent, with the server or without it. What is refused is read anew. */
+const SHOWN_AT_ONCE: ReadonlySet<CommandKind> = new Set(["count-store", "mark-to-buy"]);
+function showOnShelf(command: CommandEnvelope): void {
+  const { data } = api.endpoints.stores.select()(store.getState());
+  if (data) store.dispatch(api.util.updateQueryData("stores", undefined, () => applyToShelf(data, command)));
 }
 
 /** Sends what waits, oldest first, one at a time. */

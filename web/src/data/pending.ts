@@ -39,7 +39,7 @@ function completedStores(kept: Partial<StoresRead>): StoresRead {
 }
 
 /** The shelf with what was counted and ticked here and has not gone up yet. */
-function withStores(read: StoresRead, { kind, payload }: CommandEnvelope): StoresRead {
+export function applyToShelf(read: StoresRead, { kind, payload }: CommandEnvelope): StoresRead {
   if (kind === "count-store") {
     const { id, onHand } = payload as CommandEnvelope<"count-store">["payload"];
     return { ...read, stores: read.stores.map((store) => (store.id === id ? { ...store, onHand, unbooked: 0 } : store)) };
@@ -53,7 +53,7 @@ function withStores(read: StoresRead, { kind, payload }: CommandEnvelope): Store
 
 /** An answer of the server with what was told here and has not gone up yet laid over it. */
 export function applyPending(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
-  if (path === "stores") return waiting.reduce<StoresRead>(withStores, answer as StoresRead);
+  if (path === "stores") return waiting.reduce<StoresRead>(applyToShelf, answer as StoresRead);
   if (path !== "bench") return answer;
   return waiting.reduce<BenchRead>(applyPendingCommand, answer as BenchRead);
 }
