@@ -26,6 +26,7 @@ const PICTURES = [
   { name: "finish", path: "/finish" },
   { name: "dispatch", path: "/dispatch" },
   { name: "stores", path: "/stores" },
+  { name: "stores-cost", path: "/stores", ask: "cost" },
   { name: "logbook", path: "/logbook" },
   { name: "sheets-pile", path: "/sheets", ask: "pile" },
   { name: "sheets-painted", path: "/sheets", ask: "painted", painting: true },

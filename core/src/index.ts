@@ -43,6 +43,7 @@ export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/buying.ts";
 export * from "./stores/stock.ts";
 export * from "./stores/alarms.ts";
+export * from "./stores/weighing.ts";
 export * from "./stores/materials.ts";
 export * from "./stores/lots.ts";
 export * from "./stores/seasonMoney.ts";

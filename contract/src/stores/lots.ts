@@ -40,6 +40,16 @@ export const leavingReasons = ["taken", "spoilt", "given away", "dried up"] as c
 /** Something leaves the shelf otherwise than by a stage or by cards that are made. */
 export const takeStore = z.strictObject({ id, quantity: amountAboveZero, reason: z.enum(leavingReasons), needId: id.nullable().default(null) });
 
+/** What the scale says of a material that was laid on it. */
+export const scaleQuery = z.strictObject({ store: id, empty: z.coerce.number().min(0).max(100_000).default(0).describe("grams of what it stands in") });
+export interface ScaleRead {
+  readonly grams: number;
+  /** What it tells apart, grams. */
+  readonly step: number;
+  readonly by: string;
+  readonly simulated: boolean;
+}
+
 export interface LotRead {
   readonly id: string;
   readonly version: number;

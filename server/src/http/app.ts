@@ -13,6 +13,7 @@ import {
   logbookQuery,
   pastNeedsQuery,
   putAwayQuery,
+  scaleQuery,
   seasonsQuery,
   type ReadName,
 } from "@yule/contract";
@@ -45,7 +46,7 @@ import { calendarAt, seasonCalendar } from "../season/calendar.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
 import { readCosts } from "../stores/costReads.ts";
-import { readStores } from "../stores/reads.ts";
+import { readScale, readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
 import { keepableBodies, knownHosts, sameOrigin } from "./guards.ts";
@@ -169,7 +170,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   );
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
-  lookUpRoutes(router, { database });
+  lookUpRoutes(router, { database, outside });
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, "These places are not known.", faultsOf(query.error, ctx.query));
@@ -188,7 +189,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
 }
 
 /** What is not carried along with the open work: a page at a time, each from where the one before ended. */
-function lookUpRoutes(router: Router, { database }: Pick<AppSetting, "database">): void {
+function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "database" | "outside">): void {
   const page = <Query>(path: string, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>): void => {
     router.get(path, async (ctx) => {
       const read = query.safeParse(ctx.query);
@@ -199,6 +200,7 @@ function lookUpRoutes(router: Router, { database }: Pick<AppSetting, "database">
   };
   page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
   page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId((ctx.params as { readonly id?: string }).id), after));
+  page("/scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
   page("/households", householdsQuery, readHouseholds);
   page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

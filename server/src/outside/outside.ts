@@ -1,6 +1,7 @@
 import { simulatedCarrier, type Carrier } from "./carrier.ts";
 import { simulatedHygrometer, type Hygrometer } from "./hygrometer.ts";
 import { simulatedOrders, type OrderFeed } from "./orders.ts";
+import { simulatedScale, type Scale } from "./scale.ts";
 import { simulatedScanner, type Scanner } from "./scanner.ts";
 
 /** The world outside the shop, each part behind an interface that a real one could fill. */
@@ -9,7 +10,8 @@ export interface Outside {
   readonly orders: OrderFeed;
   readonly scanner: Scanner;
   readonly hygrometer: Hygrometer;
+  readonly scale: Scale;
 }
 
 /** All of it invented, as the shop comes. */
-export const simulatedOutside: Outside = { carrier: simulatedCarrier, orders: simulatedOrders, scanner: simulatedScanner, hygrometer: simulatedHygrometer };
+export const simulatedOutside: Outside = { carrier: simulatedCarrier, orders: simulatedOrders, scanner: simulatedScanner, hygrometer: simulatedHygrometer, scale: simulatedScale };

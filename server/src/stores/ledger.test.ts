@@ -1,4 +1,4 @@
-import type { CommandInput, StoresRead } from "@yule/contract";
+import type { CommandInput, ScaleRead, StoresRead } from "@yule/contract";
 import { sharedOut } from "@yule/core";
 import fc from "fast-check";
 import { sql } from "drizzle-orm";
@@ -272,4 +272,18 @@ test("a list of materials, prices and counts is taken as a whole, or not at all"
   expect((await shop.give("undo", { eventId: body.event.id })).status).toBe(200);
   expect((await stores()).stores.some(({ id }) => id === fresh)).toBe(false);
   expect((await storeOf(known)).onHand).toBe(900);
+});
+
+test("what is laid on the scale is read in grams, with its vessel; what cannot be weighed is told so", async () => {
+  const id = await material("masking fluid", 45_000);
+  const read = await shop.get<ScaleRead>(`scale?store=${id}&empty=20`);
+  expect(read).toMatchObject({ step: 1, simulated: true, by: "Kitchen scale (simulated)" });
+  expect(read.grams).toBeGreaterThan(55);
+  expect(read.grams).toBeLessThan(75);
+  const pen = await material("pen", 1_000);
+  expect(await shop.get(`scale?store=${pen}`)).toMatchObject({
+    status: 422,
+    errors: [{ path: ["store"], allowed: "paper and card of a told weight, fluids, paints and glitter" }],
+  });
+  expect(await shop.get("scale?store=mine")).toMatchObject({ status: 422 });
 });

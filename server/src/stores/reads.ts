@@ -1,8 +1,11 @@
-import type { StoreKind } from "@yule/core";
-import type { LotRead, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
+import { gramsOfOne, lengthOfUnits, type Length, type StoreKind } from "@yule/core";
+import type { LotRead, ScaleRead, scaleQuery, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
 import { and, asc, desc, eq, gt, gte, inArray, or, sql, type SQL } from "drizzle-orm";
+import type { z } from "zod";
 import { formsOfPaints } from "../colour/reads.ts";
 import type { Transaction } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import type { Scale } from "../outside/scale.ts";
 import { titlesOfNeeds } from "../season/open.ts";
 import { lotTable, offerTable, storeMove, storeTable, supplierTable, toBuyTable } from "./tables.ts";
 
@@ -37,6 +40,23 @@ export async function readStores(tx: Transaction, now: Date): Promise<StoresRead
     moves: await readMoves(tx, new Date(now.getTime() - RECENT_DAYS * 86_400_000)),
   };
 }
+
+/** What lies on the scale. An invented one is told what should lie there, with what it stands in. */
+export async function readScale(tx: Transaction, scale: Scale, { store: id, empty }: z.output<typeof scaleQuery>): Promise<ScaleRead> {
+  const [store] = await readShelf(tx, eq(storeTable.id, id));
+  const one = store ? gramsOfOne({ kind: store.kind, gsm: store.gsm, width: lengthOrNull(store.width), height: lengthOrNull(store.height) }) : null;
+  if (!store || one === null)
+    throw new Refusal(422, "This cannot be weighed.", [
+      {
+        code: "not-weighed",
+        path: ["store"],
+        given: [store ? { name: store.name, of: "store" } : { text: id }],
+        allowed: ["paper and card of a told weight, fluids, paints and glitter"],
+      },
+    ]);
+  return { grams: scale.read(store.onHand * one + empty, id), step: scale.step, by: scale.name, simulated: scale.simulated };
+}
+const lengthOrNull = (units: number | null): Length | null => (units === null ? null : lengthOfUnits(units));
 
 async function readLots(tx: Transaction): Promise<LotRead[]> {
   const rows = await tx.select().from(lotTable).where(gt(lotTable.left, 0)).orderBy(asc(lotTable.receivedOn), asc(lotTable.id));

@@ -240,3 +240,18 @@ test("how much goes for one panel is said by the tables and by counts, and told 
   await press("Tell it");
   await waitFor(() => expect(server.commands).toEqual([["set-takings", { id: "boat", version: 1, takings: [{ stageId: "mask", storeId: "fluid", amount: 250 }] }]]));
 });
+
+test("what is left in a bottle is weighed: the scale's grams become a count that is looked at before it is kept", async () => {
+  server = new PretendServer({ stores: NOTHING, costs: MONEY, scale: { grams: 38, step: 1, by: "Kitchen scale (simulated)", simulated: true } });
+  show(withShelf([fluid, { ...paper, onHand: 12, place: "long drawer" }]), "/stores?ask=count");
+  await userEvent.setup().click(await screen.findByText("Tin on the sill, 1 material"));
+  await write("Empty vessel of Masking fluid, g", "light");
+  await press("Weigh it");
+  expect(await screen.findByText("given light, allowed the weight of the empty vessel in g, such as 12")).toBeTruthy();
+  await write("Empty vessel of Masking fluid, g", "20");
+  await press("Weigh it");
+  expect(await screen.findByText("Kitchen scale (simulated): 38 g, that is 18 ml, give or take 1.4 ml.")).toBeTruthy();
+  expect(screen.getByLabelText<HTMLInputElement>("Counted, Masking fluid").value).toBe("18 ml");
+  await press("Keep the count");
+  await waitFor(() => expect(server.commands).toEqual([["count-store", { id: "fluid", onHand: 18_000 }]]));
+});

@@ -1,11 +1,12 @@
 import { problemFaults } from "@yule/contract";
 import { phrase, type Fault } from "@yule/core";
-import { Box, Button, Flex, Text, chakra } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import type { Outlook } from "@yule/derive";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
+import { FaultLines } from "../../../kit/FormField.tsx";
+import { PasteRows } from "../../../kit/PasteRows.tsx";
 import { saveFile } from "../../../kit/save.ts";
 import { COLUMNS, readNeedsCsv, writeNeedsCsv } from "../needsCsv.ts";
 
@@ -33,10 +34,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
       <Text marginBottom="10px">
         Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: {COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.
       </Text>
-      <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
-        <FilePick accept=".csv,text/csv,text/plain" onPick={(file) => void open(file)}>
-          Open a CSV file
-        </FilePick>
+      <PasteRows label="Rows" rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
         <Button
           size="sm"
           variant="outline"
@@ -54,20 +52,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
         >
           Save all needs as CSV
         </Button>
-      </Flex>
-      <chakra.textarea
-        aria-label="Rows"
-        value={text}
-        onChange={(change) => (setRefused([]), setText(change.target.value))}
-        rows={6}
-        width="100%"
-        border="1.5px solid"
-        borderColor="ink"
-        borderRadius="8px"
-        padding="10px"
-        fontSize="15px"
-        whiteSpace="pre"
-      />
+      </PasteRows>
       {read && read.faults.length === 0 && (
         <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will be added">
           {read.rows.map((row, index) => (

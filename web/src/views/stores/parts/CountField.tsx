@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { countStore, type StoreRead } from "@yule/contract";
-import { isCountedOut, learnedUse, measureOf, usualUnit } from "@yule/core";
+import { exactAmount, isCountedOut, learnedUse, measureOf, usualUnit } from "@yule/core";
 import { useState } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -8,6 +8,7 @@ import { amountText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, TextInput } from "../../../kit/FormField.tsx";
 import { amountOf } from "../words.ts";
+import { canBeWeighed, WeighIt } from "./WeighIt.tsx";
 
 /** A count that lies farther from the books than their spread is asked about, once. */
 const OFF = 3;
@@ -66,6 +67,7 @@ export function CountField({ store }: { store: StoreRead }) {
         )}
         <FaultLines faults={form.rest} />
       </Box>
+      {canBeWeighed(store) && <WeighIt store={store} onCount={({ amount }) => form.setValue("onHand", exactAmount(amount, measure))} />}
     </form>
   );
 }

@@ -1,11 +1,12 @@
-import { Box, Button, Flex, Text, chakra } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults } from "@yule/contract";
 import { phrase, type Fault } from "@yule/core";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
+import { FaultLines } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
+import { PasteRows } from "../../../kit/PasteRows.tsx";
 import { decodeText } from "../../../kit/readText.ts";
 import { saveFile } from "../../../kit/save.ts";
 import type { StoresAskProps } from "../ask.ts";
@@ -47,27 +48,11 @@ export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onCl
         Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names its columns: {STORE_COLUMNS.join(", ")}. Amounts may have their unit, such as 45 ml
         or 2 1/2 m. A material that is known is counted; with a supplier, the price is that supplier&apos;s for one pack.
       </Text>
-      <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
-        <FilePick accept=".csv,text/csv,text/plain" onPick={(file) => void open(file)}>
-          Open a CSV file
-        </FilePick>
+      <PasteRows label="Rows of the list" rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
         <Button size="sm" variant="outline" onClick={() => saveFile("shelf.csv", "text/csv", writeStoresCsv(outlook.stores, currency))}>
           Save the shelf as CSV
         </Button>
-      </Flex>
-      <chakra.textarea
-        aria-label="Rows of the list"
-        value={text}
-        onChange={(change) => (setRefused([]), setText(change.target.value))}
-        rows={5}
-        width="100%"
-        border="1.5px solid"
-        borderColor="ink"
-        borderRadius="8px"
-        padding="10px"
-        fontSize="15px"
-        whiteSpace="pre"
-      />
+      </PasteRows>
       {read && read.lines.length > 0 && (
         <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will change">
           {read.lines.map(({ row, name, does }) => (

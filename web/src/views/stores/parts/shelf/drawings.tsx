@@ -9,7 +9,7 @@ interface Drawn {
   readonly most: number;
 }
 
-export const [CELL_WIDTH, CELL_HEIGHT] = [132, 132];
+export const [CELL_WIDTH, CELL_HEIGHT] = [122, 132];
 const STRIPES = "url(#stripes)";
 /** Edges on paper and card, which are as light in the evening. */
 const EDGE = "#22303C";
@@ -141,7 +141,7 @@ function Pieces({ each }: Drawn) {
 }
 
 /** Widest and narrowest sheets on the shelf, so that sizes are seen beside each other. */
-const sheetWidth = ({ store }: StockOf): number => Math.max(44, Math.min(116, (Math.max(store.width ?? 0, store.height ?? 0) / 320 / 660) * 116));
+const sheetWidth = ({ store }: StockOf): number => Math.max(44, Math.min(106, (Math.max(store.width ?? 0, store.height ?? 0) / 320 / 660) * 106));
 
 /** One thing as it lies there. @param wash a paint's colour */
 export function Thing({ each, most, wash }: Drawn & { readonly wash: string | undefined }) {
