@@ -34,6 +34,11 @@ export class Pen {
     this.page.drawRectangle({ x, y, width: size, height: size, borderColor: colour, borderWidth: 0.9 });
   }
 
+  /** A filled rectangle, its lower left corner told. */
+  bar(x: number, y: number, width: number, height: number, colour: RGB): void {
+    this.page.drawRectangle({ x, y, width, height, color: colour });
+  }
+
   /** A numbered peg of one of three shapes. */
   peg(x: number, y: number, shape: "round" | "square" | "triangle" | "diamond", colour: RGB, number: string): void {
     if (shape === "round") this.page.drawCircle({ x, y, size: 5.5, color: colour });

@@ -35,7 +35,7 @@ export async function buyingPdf({ toBuy, stores, supplierName, say, today }: Pri
     const [first] = lines;
     if (!first) continue;
     pen.strong(RIM, y, supplierName(first), 13, PDF_INK, room - 90);
-    pen.text(WIDTH - RIM - 80, y, say(lines.reduce((sum, { costMinor }) => sum + costMinor, 0)), 11, PDF_INK, 80);
+    pen.text(WIDTH - RIM - 56, y, say(lines.reduce((sum, { costMinor }) => sum + costMinor, 0)), 11, PDF_INK, 56);
     down(ROW);
     for (const line of lines) {
       const store = stores.find(({ id }) => id === line.storeId);

@@ -6,6 +6,7 @@ import { Teach } from "../../../kit/states.tsx";
 import type { StockOf, StoresAskProps } from "../ask.ts";
 import { amountOf } from "../words.ts";
 import { CountField } from "./CountField.tsx";
+import { ShelfLabels } from "./ShelfLabels.tsx";
 
 /** What a count would settle comes before what it would not. */
 const asks = ({ store, outlook }: StockOf, alarms: StoresAskProps["alarms"]): boolean => {
@@ -27,6 +28,7 @@ export default function CountAsk({ stock, alarms }: StoresAskProps) {
           ? "No count would change what is decided today. Count what you like: it makes the rest surer."
           : `Count ${asked.length === 1 ? (asked[0]?.store.name ?? "") : `${String(asked.length)} of ${String(stock.length)}`} first: what they say changes what runs out.`}
       </Verdict>
+      <ShelfLabels stores={stock.map(({ store }) => store)} />
       {places.map((place) => (
         <Place key={place} name={place} own={stock.filter(({ store }) => store.place === place)} asked={asked} />
       ))}
