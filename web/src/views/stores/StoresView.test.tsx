@@ -255,3 +255,18 @@ test("what is left in a bottle is weighed: the scale's grams become a count that
   await press("Keep the count");
   await waitFor(() => expect(server.commands).toEqual([["count-store", { id: "fluid", onHand: 18_000 }]]));
 });
+
+test("what the season has cost is told part by part and order by order; an hour only where cards were made", async () => {
+  const spent = {
+    ...MONEY,
+    materials: [{ needId: "n", kind: "sheet", spoilt: false, valueMinor: 490 }],
+    hands: [{ needId: "n", stageId: "wash", panels: 6, batches: 1 }],
+    panels: [{ needId: "n", panels: 6, spoilt: 0 }],
+  };
+  server = new PretendServer({ stores: NOTHING, costs: spent });
+  const outlook = withShelf([{ ...paper, onHand: 30 }]);
+  show({ ...outlook, shop: { ...outlook.shop, hourMinor: 1_200 } }, "/stores?ask=cost");
+  await userEvent.setup().click(await screen.findByText(/^What this season has cost so far: €\d+\.\d\d$/));
+  const row = screen.getByRole("row", { name: /Office/ });
+  expect(row.textContent).toMatch(/^Office0€\d+\.\d\d€36\.00not yet known$/);
+});

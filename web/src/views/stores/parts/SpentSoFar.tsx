@@ -5,11 +5,13 @@ import { seasonCosts, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
+import { OrderCosts } from "./OrderCosts.tsx";
 
 /** What the season has cost so far, by what really left the shelf at its lots' prices; the parts add up to the whole. */
 export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsRead }) {
   const { say } = useShopMoney();
   const { needs, unshared } = useMemo(() => seasonCosts(outlook, money), [outlook, money]);
+  const titles = useMemo(() => new Map(outlook.needs.map(({ need }) => [need.id, need.title])), [outlook.needs]);
   const parts = COST_PARTS.map((part): readonly [CostPart, number] => [part, needs.reduce((sum, { costs }) => sum + costs[part], 0)]).filter(([, cost]) => cost !== 0);
   const total = needs.reduce((sum, { costs }) => sum + costsTotal(costs), unshared);
   const most = Math.max(1, ...parts.map(([, cost]) => cost));
@@ -39,6 +41,7 @@ export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsR
         <Text color="softInk" fontSize="15px">
           What left the shelf for what was made, what nobody took, the hours, fees and post. Striped are the hours, which nobody paid out.
         </Text>
+        <OrderCosts needs={needs} titles={titles} />
       </Fold>
     </Box>
   );
