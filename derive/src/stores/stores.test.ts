@@ -3,7 +3,7 @@ import { buy, costsTotal, day, highsSolver, inches, type HighsModule } from "@yu
 import { createRequire } from "node:module";
 import { design, line, need, paper, season, stage } from "../examples.ts";
 import { workOut, type Outlook } from "../season/workOut.ts";
-import { alarmsOf } from "./alarmed.ts";
+import { alarmsOf, daysToCome, shortBy } from "./alarmed.ts";
 import { buyingFor, chanceThere, ordersOf, surelyThereIn } from "./buying.ts";
 import { cardCosts, changesOf, seasonCosts, unitValues } from "./cardCost.ts";
 import { goingOff } from "./goingOff.ts";
@@ -197,4 +197,29 @@ test("what the season has cost is what left the shelf, the hours, fees and post;
   expect(needs[0]?.costs).toMatchObject({ paper: 400, "spoilt panels": 107, "lost on the shelf": 41, postage: 250, "tools and fairs": 900 });
   expect(needs[0]?.costs.hands).toBe(Math.round(((needs[0]?.hands ?? 0) * 1_200) / 60));
   expect(unshared + (needs[0] ? costsTotal(needs[0].costs) : 0)).toBe(500 + 7 + 41 + 250 + 900 + (needs[0]?.costs.hands ?? 0));
+});
+
+test("what is short is said in its own unit, and who is quickest decides when it is due", () => {
+  const outlook = withShelf([{ ...paper, onHand: 0 }, { ...tin, onHand: 100 }, blue]);
+  const of = (id: string) => {
+    const found = outlook.stock.find(({ store }) => store.id === id);
+    if (!found) throw new Error(id);
+    return found;
+  };
+  expect(shortBy(of("fluid"))).toMatch(/^1\.\d+ ml$/);
+  expect(shortBy(of("paper"))).toBe("1");
+  const offer = { id: "o", version: 1, storeId: "fluid", pack: 1, packName: "", priceMinor: 5, atLeast: 1 };
+  const sellers = { suppliers: [supplier("slow", { leadDays: 9 }), supplier("quick", { leadDays: 2 })], offers: [] };
+  expect(daysToCome(of("fluid").store, sellers)).toBe(surelyThereIn({ leadDays: 3, took: [] }));
+  expect(daysToCome(of("fluid").store, { ...sellers, offers: [{ ...offer, supplierId: "slow" }] })).toBe(surelyThereIn({ leadDays: 9, took: [] }));
+  expect(
+    daysToCome(of("fluid").store, {
+      ...sellers,
+      offers: [
+        { ...offer, supplierId: "slow" },
+        { ...offer, supplierId: "quick" },
+      ],
+    }),
+  ).toBe(surelyThereIn({ leadDays: 2, took: [] }));
+  expect([...alarmsOf(outlook.stock, sellers, outlook.today)].map(([id, alarm]) => [id, alarm])).toEqual(expect.arrayContaining([["paper", "runs out"]]));
 });

@@ -68,7 +68,7 @@ export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onCl
           Leave it
         </Button>
         <Button disabled={!read?.command || changes === 0} onClick={() => void take()}>
-          {changes > 0 && read?.command ? `Take all ${String(changes)} changes` : "Take all of it"}
+          {changes > 0 && read?.command ? `Take ${changes === 1 ? "the 1 change" : `all ${String(changes)} changes`}` : "Take all of it"}
         </Button>
       </Flex>
     </Dialog>
