@@ -245,6 +245,7 @@ test("what is left in a bottle is weighed: the scale's grams become a count that
   server = new PretendServer({ stores: NOTHING, costs: MONEY, scale: { grams: 38, step: 1, by: "Kitchen scale (simulated)", simulated: true } });
   show(withShelf([fluid, { ...paper, onHand: 12, place: "long drawer" }]), "/stores?ask=count");
   await userEvent.setup().click(await screen.findByText("Tin on the sill, 1 material"));
+  await press("By weight");
   await write("Empty vessel of Masking fluid, g", "light");
   await press("Weigh it");
   expect(await screen.findByText("given light, allowed the weight of the empty vessel in g, such as 12")).toBeTruthy();

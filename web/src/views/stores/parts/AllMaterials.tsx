@@ -13,7 +13,7 @@ export function AllMaterials({ stock, today }: { stock: readonly StockOf[]; toda
   const rows = stock.map((each) => ({ each, today })).sort((a, b) => a.each.outlook.lasts - b.each.outlook.lasts);
   return (
     <Box marginY="16px">
-      <Fold title="All of it in figures">
+      <Fold title="All of it in figures" isLookedUp>
         <DataTable label="Stores" rows={rows} columns={COLUMNS} rowId={({ each }) => each.store.id} maxWidth="1040px" />
       </Fold>
     </Box>

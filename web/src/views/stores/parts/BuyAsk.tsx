@@ -55,7 +55,7 @@ export default function BuyAsk(props: StoresAskProps) {
         )}
       </Verdict>
       <Flex gap="40px" align="flex-start" direction={{ base: "column", lg: "row" }}>
-        <Box flex="1 1 420px" minWidth={0} maxWidth="560px" width="100%">
+        <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} maxWidth="560px" width="100%">
           {answer?.orders.map((order) => (
             <Box key={order.supplier?.id ?? ""} marginBottom="14px">
               <Text fontFamily="heading" fontSize="20px">
@@ -68,7 +68,7 @@ export default function BuyAsk(props: StoresAskProps) {
           <Otherwise answer={answer} />
           {answer && answer.buying.unsold.length > 0 && <Text color="cannot">Nobody is told who sells {answer.buying.unsold.map(({ name }) => name).join(", ")}.</Text>}
         </Box>
-        <Box flex="1 1 420px" minWidth={0} maxWidth="560px" width="100%">
+        <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} maxWidth="560px" width="100%">
           <TheList {...props} />
         </Box>
       </Flex>

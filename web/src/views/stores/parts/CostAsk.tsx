@@ -31,10 +31,10 @@ export default function CostAsk({ outlook, stores }: StoresAskProps) {
       {chosen ? (
         <>
           <Flex gap="36px" align="flex-start" direction={{ base: "column", lg: "row" }} marginBottom="22px">
-            <Box flex="1 1 560px" minWidth={0} width="100%">
+            <Box flex={{ base: "none", lg: "1 1 560px" }} minWidth={0} width="100%">
               <CardApart cost={chosen} />
             </Box>
-            <Box flex="0 1 320px" minWidth={0}>
+            <Box flex={{ base: "none", lg: "0 1 320px" }} minWidth={0}>
               <WhatWouldChange chosen={chosen} changes={changesOf(chosen, costs, outlook)} />
               <RatesForm shop={outlook.shop} />
             </Box>

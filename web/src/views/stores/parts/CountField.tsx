@@ -20,6 +20,7 @@ export function CountField({ store }: { store: StoreRead }) {
   const fault = form.faultOf("onHand");
   const [asked, setAsked] = useState<number | null>(null);
   const [kept, setKept] = useState<number | null>(null);
+  const [isWeighing, setIsWeighing] = useState(false);
   const keep = form.handleSubmit(async ({ onHand }) => {
     if (asked !== onHand && isFarOff(store, onHand)) {
       setAsked(onHand);
@@ -48,6 +49,11 @@ export function CountField({ store }: { store: StoreRead }) {
         <Button size="sm" type="submit" variant={asked === null ? "outline" : "solid"}>
           {asked === null ? "Keep the count" : "It is so"}
         </Button>
+        {canBeWeighed(store) && (
+          <Button size="sm" type="button" variant="ghost" aria-expanded={isWeighing} onClick={() => setIsWeighing(!isWeighing)}>
+            By weight
+          </Button>
+        )}
       </Flex>
       <Box fontSize="15px" maxWidth="300px">
         {fault && (
@@ -67,7 +73,7 @@ export function CountField({ store }: { store: StoreRead }) {
         )}
         <FaultLines faults={form.rest} />
       </Box>
-      {canBeWeighed(store) && <WeighIt store={store} onCount={({ amount }) => form.setValue("onHand", exactAmount(amount, measure))} />}
+      {isWeighing && <WeighIt store={store} onCount={({ amount }) => form.setValue("onHand", exactAmount(amount, measure))} />}
     </form>
   );
 }

@@ -36,14 +36,14 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
         </Button>
       </Flex>
       <Flex gap="40px" align="flex-start" direction={{ base: "column", lg: "row" }}>
-        <Box flex="1 1 460px" minWidth={0} width="100%">
+        <Box flex={{ base: "none", lg: "1 1 460px" }} minWidth={0} width="100%">
           <Suspense fallback={<Box height="220px" />}>
             <StockCurve material={material} today={outlook.today} />
           </Suspense>
           <HowMuchGoes material={material} outlook={outlook} />
           <Uses material={material} />
         </Box>
-        <Box flex="1 1 420px" minWidth={0} width="100%">
+        <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} width="100%">
           <Lots material={material} lots={stores.lots.filter(({ storeId }) => storeId === store.id)} suppliers={stores.suppliers} today={outlook.today} />
           <Offers store={store} stores={stores} />
         </Box>

@@ -8,7 +8,7 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 import { moneyText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 
@@ -60,7 +60,7 @@ export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; to
             <FormField label="On" fault={faultOf("on")}>
               <TextInput type="date" {...register("on")} />
             </FormField>
-            <Button type="submit" variant="outline">
+            <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
               Add the outlay
             </Button>
           </FieldRow>

@@ -6,7 +6,7 @@ import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { moneyText } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
+import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 
@@ -48,7 +48,7 @@ export function RatesForm({ shop }: { shop: ShopRead }) {
         <FormField label={`and ${currency}`} fault={faultOf("feeMinor")}>
           <TextInput width="90px" inputMode="decimal" placeholder="0" {...register("feeMinor")} />
         </FormField>
-        <Button type="submit" variant="outline">
+        <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
           Keep the rates
         </Button>
       </FieldRow>

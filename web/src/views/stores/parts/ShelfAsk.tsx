@@ -44,10 +44,10 @@ export default function ShelfAsk(props: StoresAskProps) {
         </Teach>
       ) : (
         <Flex gap="34px" align="flex-start" direction={{ base: "column", lg: "row" }}>
-          <Box flex="1 1 600px" minWidth={0}>
+          <Box flex={{ base: "none", lg: "1 1 600px" }} minWidth={0}>
             <ShelfBoards shown={shown} today={outlook.today} washes={washes} alarms={alarms} />
           </Box>
-          <Flex direction="column" gap="26px" flex="0 1 300px" width={{ base: "100%", lg: "auto" }} minWidth={0}>
+          <Flex direction="column" gap="26px" flex={{ base: "none", lg: "0 1 300px" }} width={{ base: "100%", lg: "auto" }} minWidth={0}>
             {answer && <OrdersBeside answer={answer} />}
             <InsteadOfBuying {...props} />
             <AskedAbout {...props} until={addDays(outlook.today, 60)} />
