@@ -52,6 +52,8 @@ try {
     const ask = "ask" in picture ? `${design === "" ? "?" : "&"}ask=${picture.ask}` : "rehearse" in picture ? "?rehearse" : "";
     await page.goto(`${shop.url}${picture.path}${design}${ask}`);
     await page.getByRole("heading", { level: 1 }).waitFor();
+    // What is foreseen follows the plan, which is made when the shop opens.
+    await page.getByText(/^planning anew/).waitFor({ state: "hidden", timeout: 60_000 });
     // In Season the plan, its odds and what would help come one after another.
     if (picture.path === "/season") await page.getByRole("region", { name: "What would help" }).waitFor({ timeout: 60_000 });
     await page.waitForTimeout(2500);
