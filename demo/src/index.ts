@@ -1,6 +1,7 @@
 import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
 import { addDays, dayAt, inches, mm, momentAt, weekdayOf, type Day } from "@yule/core";
-import { demoDesigns, SERIES, STORES, type DemoDesign, type DesignName } from "./designs.ts";
+import { demoDesigns, SERIES, type DemoDesign, type DesignName } from "./designs.ts";
+import { STORES } from "./stores.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";

@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { STORES } from "./designs.ts";
+import { STORES } from "./stores.ts";
 import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";
 

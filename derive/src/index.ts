@@ -41,7 +41,6 @@ export * from "./season/planSeason.ts";
 export { nextFree, startCurve, startsOfPlan } from "./season/planStarts.ts";
 export * from "./season/sessionSheet.ts";
 export * from "./season/standing.ts";
-export { orderDay } from "./season/orderDay.ts";
 export { stockInPlan } from "./season/stock.ts";
 export * from "./season/times.ts";
 export * from "./season/workOut.ts";

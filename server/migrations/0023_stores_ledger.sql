@@ -203,7 +203,7 @@ BEGIN
 	END IF;
 	UPDATE store SET
 		on_hand = on_hand + times * NEW.quantity,
-		unbooked = CASE WHEN NEW.reason = 'counted' AND times = 1 THEN 0 ELSE greatest(0, unbooked + times * NEW.unbooked) END,
+		unbooked = greatest(0, unbooked + times * NEW.unbooked),
 		counts = counts + times * NEW.taught_counts,
 		log_sum = log_sum + times * NEW.taught_log_sum,
 		log_squares = log_squares + times * NEW.taught_log_squares

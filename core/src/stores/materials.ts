@@ -1,5 +1,3 @@
-import { mm, toMm, type Length } from "../measure/length.ts";
-
 /** What a material's amount is counted in. Amounts are whole: pieces, microlitres, millimetres, milligrams, thousandths of a pen. */
 export const MEASURES = ["piece", "volume", "length", "weight", "life"] as const;
 export type Measure = (typeof MEASURES)[number];
@@ -122,7 +120,7 @@ export function readAmount(text: string, measure: Measure): { readonly ok: true;
 export const mostAmount = (measure: Measure): number => (measure === "piece" ? MOST_PIECES : MOST_AMOUNT);
 
 /** How much of it, as it is said: `12`, `7.5 ml`, `31 m`, `0.4 pen`. Three figures are enough to decide by. */
-export function amountWords(amount: number, measure: Measure): { readonly value: number; readonly unit: string } {
+function amountWords(amount: number, measure: Measure): { readonly value: number; readonly unit: string } {
   if (measure === "piece") return { value: amount, unit: "" };
   const { in: size, one, many } = usualUnit(measure);
   const value = threeFigures(amount / size);
@@ -149,7 +147,3 @@ function threeFigures(value: number): number {
 
 /** Millilitres as an amount of paint, ink or fluid: whole microlitres. */
 export const volumeAmount = (ml: number): number => Math.max(0, Math.round(ml * 1_000));
-
-/** A length of the craft as an amount of tape or twine: whole millimetres. */
-export const lengthAmount = (length: Length): number => Math.round(toMm(length));
-export const amountLength = (amount: number): Length => mm(amount);

@@ -62,7 +62,7 @@ export function stockOutlook({ id, onHand, uses: given, pack, scatter = 0, sure 
   let runsOut: Bite | null = null;
   let mayRunOut: Bite | null = null;
   const short: string[] = [];
-  const surely = Math.exp(quantile(sure) * scatter);
+  const surely = scatter === 0 ? 1 : Math.exp(quantile(sure) * scatter);
   for (const use of uses) {
     left -= use.quantity;
     const bite = { on: use.on, need: use.need, session: use.session ?? null };
@@ -78,7 +78,7 @@ export function stockOutlook({ id, onHand, uses: given, pack, scatter = 0, sure 
 }
 
 /** The chance that what lies there is enough for what is reckoned to go, whose log scatters so much. */
-export function chanceOfEnough(onHand: number, wanted: number, scatter: number): number {
+function chanceOfEnough(onHand: number, wanted: number, scatter: number): number {
   if (wanted <= 0) return 1;
   if (scatter === 0 || onHand <= 0) return onHand >= wanted ? 1 : 0;
   return normalBelow(Math.log(onHand / wanted) / scatter);
@@ -92,13 +92,17 @@ function normalBelow(z: number): number {
   return z < 0 ? (1 - erf) / 2 : (1 + erf) / 2;
 }
 
-/** The other way round, by halving. */
+const quantiles = new Map<number, number>();
+/** The other way round, by halving; worked out once for each chance that is asked for. */
 function quantile(chance: number): number {
+  const known = quantiles.get(chance);
+  if (known !== undefined) return known;
   let [low, high] = [-6, 6];
   for (let step = 0; step < 40; step += 1) {
     const middle = (low + high) / 2;
     if (normalBelow(middle) < chance) low = middle;
     else high = middle;
   }
+  quantiles.set(chance, (low + high) / 2);
   return (low + high) / 2;
 }

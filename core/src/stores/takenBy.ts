@@ -112,6 +112,9 @@ const EITHER: readonly (readonly StoreKind[])[] = [["mounting tape", "glue"]];
 /** Taken where there is none of it. */
 const INSTEAD: Partial<Readonly<Record<StoreKind, StoreKind>>> = { twine: "ribbon" };
 
+/** Kinds that a taking of one may come out of. */
+export const servedBy = (kind: StoreKind): readonly StoreKind[] => [kind, ...(INSTEAD[kind] ? [INSTEAD[kind]] : [])];
+
 /** The same as it is taken from a shelf. @param lies whether there is any of a kind */
 export function takenFromShelf(takings: readonly Taking[], lies: (kind: StoreKind) => boolean): readonly Taking[] {
   const kept = takings.map(({ kind, amount }) => ({ kind: lies(kind) ? kind : (INSTEAD[kind] ?? kind), amount }));

@@ -1,11 +1,12 @@
-import { toMm, type Length } from "../measure/length.ts";
+import { lengthOfUnits, toMm } from "../measure/length.ts";
 import type { StoreKind } from "./materials.ts";
 
 /** A material as a scale sees it. */
 export interface Weighed {
   readonly kind: StoreKind;
-  readonly width: Length | null;
-  readonly height: Length | null;
+  /** In 1/320 mm. */
+  readonly width: number | null;
+  readonly height: number | null;
   /** Of paper and card: grams of a square metre. */
   readonly gsm: number | null;
 }
@@ -17,7 +18,7 @@ const [PAPER_SPREAD, FLUID_SPREAD] = [0.01, 0.05];
 
 /** Grams of one whole unit of it; null for what no scale can tell. */
 export function gramsOfOne({ kind, width, height, gsm }: Weighed): number | null {
-  if (gsm !== null && width !== null && height !== null) return (gsm * toMm(width) * toMm(height)) / 1e6;
+  if (gsm !== null && width !== null && height !== null) return (gsm * toMm(lengthOfUnits(width)) * toMm(lengthOfUnits(height))) / 1e6;
   const density = DENSITY[kind];
   if (density !== undefined) return density / 1_000;
   return kind === "glitter" ? 0.001 : null;

@@ -1,6 +1,6 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
 import { basesPerSheet, envelopeFor } from "../season/materials.ts";
-import { learnedTaking, takingsOf } from "../stores/takings.ts";
+import { learnedTaking, storesById, takingsOf } from "../stores/takings.ts";
 
 /** So much of a store, in its whole units. */
 export interface StoreUse {
@@ -14,7 +14,8 @@ export interface ReckonedUse extends StoreUse {
 
 /** What putting cards together takes off the shelf: sheets of card stock for bases and mats, an envelope for each card, and what the stages of assembly take. */
 export function usesOfCards(design: DesignRead, cards: number, stores: readonly StoreRead[]): ReckonedUse[] {
-  const cardStock = stores.find((store) => store.id === design.cardStockId);
+  const byId = storesById(stores);
+  const cardStock = byId.get(design.cardStockId ?? "");
   const envelope = envelopeFor(design, stores);
   const reckoned = new Map<string, number>();
   for (const stage of design.stages.filter(({ kind }) => kind === "assemble"))
@@ -23,7 +24,7 @@ export function usesOfCards(design: DesignRead, cards: number, stores: readonly 
     ...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(design, cardStock))) }] : []),
     ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : []),
     ...[...reckoned].flatMap(([storeId, assumed]) => {
-      const store = stores.find((each) => each.id === storeId);
+      const store = byId.get(storeId);
       return store ? [{ storeId, quantity: learnedTaking(store, assumed), assumed }] : [];
     }),
   ];

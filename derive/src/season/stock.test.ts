@@ -1,6 +1,6 @@
 import { line, need, season } from "./examples.ts";
 import { planSeason, shownPlan } from "./planSeason.ts";
-import { lateBy, orderDay } from "./orderDay.ts";
+import { lateBy } from "./orderDay.ts";
 import { stockInPlan } from "./stock.ts";
 
 const outlook = season([{ ...need, due: "2031-12-20", lines: [line("l", "blue", 4)] }]);
@@ -22,13 +22,4 @@ test("paper is taken on the day the plan begins to paint, not on the last day th
   const first = planned.answer.plan.blocks.reduce((least, block) => Math.min(least, block.session), Infinity);
   expect(of("paper", stockInPlan(outlook, planned)).outlook.runsOut?.on).toBe(planned.facts.sessions[first]?.day);
   expect(stockInPlan(outlook, null)).toBe(outlook.stock);
-});
-
-test("it is ordered so many days before as it is on the way, and as it may be late; a surer shop orders earlier", () => {
-  const short = { ...of("paper", outlook.stock) };
-  short.outlook = { ...short.outlook, runsOut: { on: "2031-12-10" as never, need: "Office", session: null } };
-  const by = (sureIn100: number) => orderDay(short, { ...outlook, shop: { ...outlook.shop, sureIn100 } });
-  expect(by(80)).toEqual({ by: "2031-12-06", lateDays: 1 });
-  expect(by(95)).toEqual({ by: "2031-12-05", lateDays: 2 });
-  expect(orderDay({ ...short, outlook: { ...short.outlook, runsOut: null } }, outlook)).toBeNull();
 });

@@ -1,7 +1,7 @@
 import type { StoreRead } from "@yule/contract";
 import { isCountedOut, learnedUse, stockOutlook, type Day, type StockUse } from "@yule/core";
 import { usesOfCards } from "../finish/uses.ts";
-import { learnedTaking, takingsOf } from "../stores/takings.ts";
+import { learnedTaking, storesById, takingsOf } from "../stores/takings.ts";
 import { panelsPerSheet } from "./materials.ts";
 import { paintingStages, type NeedView } from "./needView.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
@@ -35,7 +35,7 @@ export function stockOf(stores: readonly StoreRead[], open: readonly NeedView[],
 type Take = (storeId: string, what: TakenFor, quantity: number, stage: string) => void;
 
 function takeSheets({ design, toPaint }: NeedView, stores: readonly StoreRead[], take: Take): void {
-  const paper = stores.find(({ id }) => id === design.paperId);
+  const paper = storesById(stores).get(design.paperId ?? "");
   const fresh = toPaint.reduce((sum, each) => sum + each.make, 0);
   if (paper) take(paper.id, "painting", Math.ceil(fresh / Math.max(1, panelsPerSheet(design, paper))), "splitting");
 }
@@ -43,9 +43,9 @@ function takeSheets({ design, toPaint }: NeedView, stores: readonly StoreRead[],
 /** What the stages of painting take for the panels that are still to go through them. */
 function takeAtStages(view: NeedView, stores: readonly StoreRead[], take: Take): void {
   const { design } = view;
-  const paper = design.method === "tape" ? stores.find(({ id }) => id === design.paperId) : undefined;
+  const byId = storesById(stores);
+  const paper = design.method === "tape" ? byId.get(design.paperId ?? "") : undefined;
   const perSheet = view.batches[0]?.perSheet ?? (paper ? Math.max(1, panelsPerSheet(design, paper)) : 1);
-  const byId = new Map(stores.map((store) => [store.id, store]));
   for (const stage of paintingStages(design))
     for (const [wayId, panels] of view.leftAt.get(stage.id) ?? []) {
       const way = design.colourways.find(({ id }) => id === wayId);
@@ -65,6 +65,16 @@ const byHours = (view: NeedView): TakenWhen => ({ on: view.outlook.startBy ?? vi
 /** The shelf against the shop's plan: each need takes what it needs in the session in which the plan has its work. */
 export function stockInPlan(outlook: Outlook, planned: PlannedSeason | null): Outlook["stock"] {
   if (!planned) return outlook.stock;
+  const known = inPlans.get(planned);
+  if (known?.outlook === outlook) return known.stock;
+  const stock = laidAgainst(outlook, planned);
+  inPlans.set(planned, { outlook, stock });
+  return stock;
+}
+/** The shelf is asked for by the ribbon, its list and the view: it is worked out once for a plan and the facts. */
+const inPlans = new WeakMap<PlannedSeason, { readonly outlook: Outlook; readonly stock: Outlook["stock"] }>();
+
+function laidAgainst(outlook: Outlook, planned: PlannedSeason): Outlook["stock"] {
   const begins = firstSessions(planned);
   const { sessions } = planned.facts;
   return stockOf(outlook.stores, outlook.open, (view, what) => {

@@ -1,15 +1,14 @@
-import type { CostsRead, DesignRead, LotRead, ShopRead, StoreRead } from "@yule/contract";
+import type { CostsRead, DesignRead, LotRead, ShopRead, StageRead, StoreRead } from "@yule/contract";
 import {
-  COST_PARTS,
   feesOf,
   handsTime,
-  hoursCost,
   leftForAnHour,
   NO_COSTS,
   partOfKind,
   priceFor,
   shareCosts,
   withoutHands,
+  type BenchTimes,
   type CostPart,
   type Costs,
   type NeedCosts,
@@ -22,7 +21,7 @@ import { groupedBy } from "../groupedBy.ts";
 import { basesPerSheet, envelopeFor, panelsPerSheet } from "../season/materials.ts";
 import { paintingStages, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
-import { learnedTaking, takingsOf } from "./takings.ts";
+import { learnedTaking, storesById, takingsOf } from "./takings.ts";
 
 export const ratesOf = ({ hourMinor, feeHundredths, feeMinor }: Pick<ShopRead, "hourMinor" | "feeHundredths" | "feeMinor">): Rates => ({
   hour: hourMinor,
@@ -45,10 +44,13 @@ export function unitValues(stores: readonly StoreRead[], lots: readonly LotRead[
   );
 }
 
+/** Minutes of hands for one panel or card at a stage, as the bench has learned them. */
+const handsAt = (times: BenchTimes, stage: StageRead): number => handsTime(times, timedStage(stage), 0).take;
+
 /** Minutes of hands for one card: each stage as it goes at this bench, its setup shared by the cards that are made together. */
 function handsPerCard(design: DesignRead, outlook: Outlook, together: number): number {
   const times = benchTimesOf(outlook);
-  return design.stages.reduce((sum, stage) => sum + handsTime(times, timedStage(stage), 0).take + stage.setup / Math.max(1, together), 0);
+  return design.stages.reduce((sum, stage) => sum + handsAt(times, stage) + stage.setup / Math.max(1, together), 0);
 }
 
 /** What one card of a design costs, as it is made today, and at what price so much is left. All of one card, in minor units, not rounded. */
@@ -128,23 +130,24 @@ const GUESSED_SPOILT = 1 / 9;
 const HANDS_ON_PANEL = 0.8;
 
 /** Value of what one card takes, by kind of material. */
-export function materialsOf(design: DesignRead, stores: readonly StoreRead[], values: ReadonlyMap<string, number>): [kind: StoreRead["kind"], value: number][] {
+function materialsOf(design: DesignRead, stores: readonly StoreRead[], values: ReadonlyMap<string, number>): [kind: StoreRead["kind"], value: number][] {
   const found: [StoreRead["kind"], number][] = [];
   const take = (store: StoreRead | null | undefined, amount: number): void => {
     if (store) found.push([store.kind, amount * (values.get(store.id) ?? 0)]);
   };
-  const byId = (id: string | null) => stores.find((store) => store.id === id);
+  const shelf = storesById(stores);
+  const byId = (id: string | null) => shelf.get(id ?? "");
   const paper = byId(design.paperId);
-  if (paper) take(paper, 1 / Math.max(1, panelsPerSheet(design, paper)));
+  take(paper, paper ? 1 / Math.max(1, panelsPerSheet(design, paper)) : 0);
   const stock = byId(design.cardStockId);
-  if (stock) take(stock, 1 / Math.max(1, basesPerSheet(design, stock)));
+  take(stock, stock ? 1 / Math.max(1, basesPerSheet(design, stock)) : 0);
   take(envelopeFor(design, stores), 1);
   const perSheet = design.method === "tape" && paper ? Math.max(1, panelsPerSheet(design, paper)) : 1;
   const painting = new Set(paintingStages(design).map(({ id }) => id));
   for (const stage of design.stages)
     for (const { storeId, amount } of takingsOf(design, stage, painting.has(stage.id) ? design.colourways[0] : undefined, { stores, perSheet })) {
       const store = byId(storeId);
-      if (store) take(store, learnedTaking(store, amount));
+      take(store, store ? learnedTaking(store, amount) : 0);
     }
   return found;
 }
@@ -164,7 +167,7 @@ export function seasonCosts(outlook: Outlook, money: CostsRead): { readonly need
   return shareCosts(seasonMoneyOf(outlook, money));
 }
 
-export function seasonMoneyOf(outlook: Outlook, money: CostsRead): SeasonMoney {
+function seasonMoneyOf(outlook: Outlook, money: CostsRead): SeasonMoney {
   const times = benchTimesOf(outlook);
   return {
     rates: ratesOf(outlook.shop),
@@ -174,9 +177,9 @@ export function seasonMoneyOf(outlook: Outlook, money: CostsRead): SeasonMoney {
       const hands = money.hands.filter(({ needId }) => needId === need.id);
       const atBench = hands.reduce((sum, { stageId, panels, batches }) => {
         const stage = design.stages.find(({ id }) => id === stageId);
-        return stage ? sum + handsTime(times, timedStage(stage), 0).take * panels + stage.setup * batches : sum;
+        return stage ? sum + handsAt(times, stage) * panels + stage.setup * batches : sum;
       }, 0);
-      const making = assembled === 0 ? 0 : design.stages.filter(({ kind }) => kind === "assemble").reduce((sum, { hands, setup }) => sum + hands * assembled + setup, 0);
+      const making = assembled === 0 ? 0 : design.stages.filter(({ kind }) => kind === "assemble").reduce((sum, stage) => sum + handsAt(times, stage) * assembled + stage.setup, 0);
       return {
         id: need.id,
         cards: assembled,
@@ -205,12 +208,6 @@ function splitSpoilt({ materials, panels }: CostsRead, needId: string): SeasonMo
     });
 }
 
-/** The parts of a cost that are anything, largest first. */
-export const partsOf = (costs: Costs): { readonly part: CostPart; readonly cost: number }[] =>
-  COST_PARTS.map((part) => ({ part, cost: costs[part] }))
-    .filter(({ cost }) => Math.round(cost) !== 0)
-    .sort((a, b) => b.cost - a.cost);
-
 /** What would change the hour of a design most. */
 export interface CostChange {
   readonly what: "print" | "simplify" | "drop" | "price";
@@ -225,12 +222,12 @@ export function changesOf(each: CardCost, all: readonly CardCost[], outlook: Out
   const times = benchTimesOf(outlook);
   const hourOf = (hands: number, costs: Costs, price: number | null): number | null => leftForAnHour({ income: price, hands, costs });
   const changes: (CostChange | null)[] = [];
-  const longest = [...paintingStages(each.design)].map((stage) => ({ stage, take: handsTime(times, timedStage(stage), 0).take })).sort((a, b) => b.take - a.take)[0];
+  const longest = [...paintingStages(each.design)].map((stage) => ({ stage, take: handsAt(times, stage) })).sort((a, b) => b.take - a.take)[0];
   if (longest && each.design.stages.length > 2) {
     const hour = hourOf(Math.max(1, each.hands - longest.take), each.costs, each.price);
     changes.push(hour === null ? null : { what: "simplify", stage: longest.stage.name, hour });
   }
-  const making = each.design.stages.filter(({ kind }) => kind === "assemble").reduce((sum, { hands }) => sum + hands, 0);
+  const making = each.design.stages.filter(({ kind }) => kind === "assemble").reduce((sum, stage) => sum + handsAt(times, stage), 0);
   const printed = hourOf(Math.max(1, making + PRINT_HANDS), { ...each.costs, paint: 0, "spoilt panels": 0, printing: each.costs.printing + PRINT_COST }, each.price);
   if (printed !== null) changes.push({ what: "print", hour: printed });
   const others = all.filter(({ design, price }) => design.id !== each.design.id && price !== null);
@@ -242,10 +239,3 @@ export function changesOf(each: CardCost, all: readonly CardCost[], outlook: Out
 }
 /** Minutes to print and cut one card, and what its ink costs in minor units, where nothing was told. */
 const [PRINT_HANDS, PRINT_COST] = [1, 12];
-
-/** What the hours of the season are worth. */
-export const hoursOf = (needs: readonly NeedCosts[], rates: Rates): number =>
-  hoursCost(
-    needs.reduce((sum, { hands }) => sum + hands, 0),
-    rates,
-  );

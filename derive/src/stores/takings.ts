@@ -6,6 +6,7 @@ import {
   lengthOfUnits,
   LOAD_OF,
   puddle,
+  servedBy,
   stagesOfPaints,
   takenFromShelf,
   takenBy,
@@ -39,6 +40,9 @@ interface ShelfIndex {
 }
 const indices = new WeakMap<readonly StoreRead[], ShelfIndex>();
 
+/** The shelf by id, worked out once for as long as it is the same. */
+export const storesById = (stores: readonly StoreRead[]): ReadonlyMap<string, StoreRead> => indexOf(stores).byId;
+
 function indexOf(stores: readonly StoreRead[]): ShelfIndex {
   const found = indices.get(stores);
   if (found) return found;
@@ -58,7 +62,7 @@ const techniqueOfStage = (stage: StageRead) => stage.technique ?? techniqueNamed
 export const kindsTaken = (design: DesignRead, stages: readonly StageRead[]): StoreKind[] => [
   ...new Set<StoreKind>(
     stages.flatMap((stage) => [
-      ...takenBy(techniqueOfStage(stage), takenFor(design, stage, null, 1)).map(({ kind }) => kind),
+      ...takenBy(techniqueOfStage(stage), takenFor(design, stage, null, 1)).flatMap(({ kind }) => servedBy(kind)),
       ...(stage.kind === "paint" ? (["paint"] as const) : []),
     ]),
   ),

@@ -6,7 +6,7 @@ import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { costHandlers } from "./costs.ts";
 import { countHandlers, tellCount } from "./counting.ts";
-import { takeFromStore } from "./ledger.ts";
+import { takeAll } from "./ledger.ts";
 import { lotHandlers, receive, receiveAll } from "./receiving.ts";
 import { supplierHandlers } from "./suppliers.ts";
 
@@ -58,7 +58,7 @@ async function changeStore(writing: Writing, payload: CommandPayload<"change-sto
 async function takeStore(writing: Writing, { id, quantity, reason, needId }: CommandPayload<"take-store">): Promise<HandlerResult<"take-store">> {
   if (needId !== null && !(await writing.find("need", needId))) missing("need", ["needId"], needId);
   const found = (await writing.find("store", id)) ?? missing("store", ["id"], id);
-  await takeFromStore(writing, { storeId: id, quantity, reason, needId, path: ["quantity"] });
+  await takeAll(writing, [{ storeId: id, quantity, reason, needId, path: ["quantity"] }]);
   return { subject: ["store", id], facts: { name: found.name, kind: found.kind, quantity, reason } };
 }
 

@@ -5,7 +5,7 @@ import { v7 } from "uuid";
 import { missing } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
-import { holdStores, lotsLeft } from "./ledger.ts";
+import { holdStores, lotsLeft, movesOf } from "./ledger.ts";
 import { receive } from "./receiving.ts";
 import { lotTable, storeMove } from "./tables.ts";
 
@@ -20,13 +20,11 @@ export async function tellCount(writing: Writing, { id, onHand: counted }: Comma
   const off = isStale ? 0 : Math.max(counted - inBooks, -store.onHand);
   const taught = isStale ? null : await taughtBy(writing, id, off);
   const learned = taught ? { taughtCounts: taught.counts, taughtLogSum: taught.logSum, taughtLogSquares: taught.logSquares } : {};
-  const base = { storeId: id, reason: "counted" as const, at: writing.at };
-  if (off > 0) await foundMore(writing, store, off, learned);
+  const says = { ...learned, unbooked: isStale ? 0 : -store.unbooked };
+  if (off > 0) await foundMore(writing, store, off, says);
   else {
     const { parts } = takeInTurn((await lotsLeft(writing, [id])).get(id) ?? [], -off);
-    const rows = parts.map(({ lot, quantity, cost }) => ({ ...base, id: v7(), lotId: lot, quantity: -quantity, valueMinor: -cost }));
-    const [first = { ...base, id: v7(), lotId: null, quantity: 0 }, ...rest] = rows;
-    await writing.insertAll("storeMove", [{ ...first, ...learned }, ...rest]);
+    await writing.insertAll("storeMove", movesOf({ storeId: id, reason: "counted", at: writing.at }, parts, says));
   }
   return { subject: ["store", id], facts: { name: store.name, kind: store.kind, onHand: counted, inBooks } };
 }
@@ -58,7 +56,7 @@ async function taughtBy(writing: Writing, storeId: string, off: number) {
 }
 
 /** More than the books have goes back into the lot it is taken from, at its price; of a material that never came, it is a lot at the shelf's price. */
-async function foundMore(writing: Writing, store: { readonly id: string; readonly pack: number; readonly packCostMinor: number }, off: number, learned: object): Promise<void> {
+async function foundMore(writing: Writing, store: { readonly id: string; readonly pack: number; readonly packCostMinor: number }, off: number, says: object): Promise<void> {
   const [open] = byTurn((await lotsLeft(writing, [store.id])).get(store.id) ?? []);
   const [latest] = open
     ? [open]
@@ -70,11 +68,11 @@ async function foundMore(writing: Writing, store: { readonly id: string; readonl
         .limit(1);
   if (!latest) {
     const costMinor = Math.round((off * store.packCostMinor) / store.pack);
-    await receive(writing, { id: v7(), storeId: store.id, quantity: off, costMinor, reason: "counted" }, learned);
+    await receive(writing, { id: v7(), storeId: store.id, quantity: off, costMinor, reason: "counted" }, says);
     return;
   }
   const valueMinor = Math.round((off * latest.costMinor) / latest.quantity);
-  await writing.insert("storeMove", { id: v7(), storeId: store.id, lotId: latest.id, quantity: off, valueMinor, reason: "counted", at: writing.at, ...learned });
+  await writing.insert("storeMove", { id: v7(), storeId: store.id, lotId: latest.id, quantity: off, valueMinor, reason: "counted", at: writing.at, ...says });
 }
 
 export const countHandlers: Pick<Handlers<typeof storesCommands>, "count-store"> = { "count-store": tellCount };

@@ -111,6 +111,10 @@ test("a tap that would take more than there is is kept: the shelf is empty, and 
   const store = await storeOf(fluid);
   expect(store.onHand).toBe(0);
   expect(store.unbooked).toBe(3 * 157 - 200);
+  const counted = await shop.give("count-store", { id: fluid, onHand: 40 });
+  expect(await storeOf(fluid)).toMatchObject({ onHand: 40, unbooked: 0, counts: 1 });
+  await shop.give("undo", { eventId: counted.body.event.id });
+  expect(await storeOf(fluid)).toMatchObject({ onHand: 0, unbooked: 3 * 157 - 200, counts: 0 });
   await shop.give("count-store", { id: fluid, onHand: 40 });
   expect(await storeOf(fluid)).toMatchObject({ onHand: 40, unbooked: 0, counts: 1 });
 });

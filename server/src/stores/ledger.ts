@@ -1,4 +1,4 @@
-import { isCountedOut, phrase, printAmount, measureOf, takeInTurn, type StoreKind } from "@yule/core";
+import { isCountedOut, phrase, printAmount, measureOf, takeInTurn, type StoreKind, type TakenPart } from "@yule/core";
 import type { MoveReason } from "@yule/contract";
 import { and, asc, eq, gt, inArray } from "drizzle-orm";
 import { v7 } from "uuid";
@@ -65,18 +65,15 @@ export async function lotsLeft(writing: Writing, stores: readonly string[]): Pro
 /**
  * Takes from lots in their turn and writes the ledger. What is counted out must be there, or the command is refused; of what is poured and measured
  * as much is taken as the books have, and the rest asks for a count.
- * @returns the names of the stores, in the order of the takes
  */
-export async function takeAll(writing: Writing, takes: readonly Take[]): Promise<string[]> {
+export async function takeAll(writing: Writing, takes: readonly Take[]): Promise<void> {
   const ids = takes.map(({ storeId }) => storeId);
   const stores = await holdStores(writing, ids);
   const lots = await lotsLeft(writing, [...stores.keys()]);
   const onHand = new Map([...stores.values()].map((store) => [store.id, store.onHand]));
-  const names: string[] = [];
   const moves = takes.flatMap((take): NewMove[] => {
     const store = stores.get(take.storeId);
     if (!store) return missing("store", take.path, take.storeId);
-    names.push(store.name);
     const there = onHand.get(store.id) ?? 0;
     const isTold = take.assumed === undefined;
     if (take.quantity > there && (isTold || isCountedOut(store.kind))) refuse(notEnough(store.kind, store.name, take, there));
@@ -90,19 +87,17 @@ export async function takeAll(writing: Writing, takes: readonly Take[]): Promise
         return part ? { ...lot, left: lot.left - part.quantity, valueLeft: lot.valueLeft - part.cost } : lot;
       }),
     );
-    return movesOf(writing, take, parts, short);
+    const { storeId, reason, needId = null, batchId = null, unitId = null, stageId = null, assumed = 0 } = take;
+    return movesOf({ storeId, reason, needId, batchId, unitId, stageId, at: writing.at }, parts, { assumed, unbooked: short });
   });
   await writing.insertAll("storeMove", moves);
-  return names;
 }
 
-/** A row for each lot that something comes out of; the first has what the tables said and what no lot had. */
-function movesOf({ at }: Writing, take: Take, parts: ReturnType<typeof takeInTurn>["parts"], short: number): NewMove[] {
-  const { storeId, reason, needId = null, batchId = null, unitId = null, stageId = null, assumed = 0 } = take;
-  const told = { storeId, reason, needId, batchId, unitId, stageId, at };
+/** A row for each lot that something comes out of, and one where it comes out of none. @param once what stands on the first of them alone */
+export function movesOf(told: Omit<NewMove, "id" | "quantity">, parts: readonly TakenPart[], once: Partial<NewMove>): NewMove[] {
   const rows: NewMove[] = parts.map(({ lot, quantity, cost }) => ({ ...told, id: v7(), lotId: lot, quantity: -quantity, valueMinor: -cost }));
-  const [first = { ...told, id: v7(), lotId: null, quantity: 0, valueMinor: 0 }, ...rest] = rows;
-  return [{ ...first, assumed, unbooked: short }, ...rest];
+  const [first = { ...told, id: v7(), quantity: 0 }, ...rest] = rows;
+  return [{ ...first, ...once }, ...rest];
 }
 
 function notEnough(kind: StoreKind, name: string, { path, quantity }: Pick<Take, "path" | "quantity">, there: number) {
@@ -113,10 +108,4 @@ function notEnough(kind: StoreKind, name: string, { path, quantity }: Pick<Take,
     given: phrase`${words(quantity)} of ${{ name, of: "store" }}`,
     allowed: phrase`at most ${words(there)}, what is on the shelf (${words(quantity - there)} short)`,
   };
-}
-
-/** Takes from one store, all that is asked for or nothing. @returns its name */
-export async function takeFromStore(writing: Writing, take: Take): Promise<string> {
-  const [name] = await takeAll(writing, [take]);
-  return name ?? missing("store", take.path, take.storeId);
 }

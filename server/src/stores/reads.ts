@@ -1,4 +1,4 @@
-import { gramsOfOne, lengthOfUnits, type Length, type StoreKind } from "@yule/core";
+import { gramsOfOne, type StoreKind } from "@yule/core";
 import type { LotRead, ScaleRead, scaleQuery, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
 import { and, asc, desc, eq, gt, gte, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { z } from "zod";
@@ -44,7 +44,7 @@ export async function readStores(tx: Transaction, now: Date): Promise<StoresRead
 /** What lies on the scale. An invented one is told what should lie there, with what it stands in. */
 export async function readScale(tx: Transaction, scale: Scale, { store: id, empty }: z.output<typeof scaleQuery>): Promise<ScaleRead> {
   const [store] = await readShelf(tx, eq(storeTable.id, id));
-  const one = store ? gramsOfOne({ kind: store.kind, gsm: store.gsm, width: lengthOrNull(store.width), height: lengthOrNull(store.height) }) : null;
+  const one = store ? gramsOfOne(store) : null;
   if (!store || one === null)
     throw new Refusal(422, "This cannot be weighed.", [
       {
@@ -56,7 +56,6 @@ export async function readScale(tx: Transaction, scale: Scale, { store: id, empt
     ]);
   return { grams: scale.read(store.onHand * one + empty, id), step: scale.step, by: scale.name, simulated: scale.simulated };
 }
-const lengthOrNull = (units: number | null): Length | null => (units === null ? null : lengthOfUnits(units));
 
 async function readLots(tx: Transaction): Promise<LotRead[]> {
   const rows = await tx.select().from(lotTable).where(gt(lotTable.left, 0)).orderBy(asc(lotTable.receivedOn), asc(lotTable.id));

@@ -1,4 +1,4 @@
-import { dayAt, phrase } from "@yule/core";
+import { dayAt, phrase, type Day } from "@yule/core";
 import type { CommandPayload, MoveReason, storesCommands } from "@yule/contract";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
@@ -40,7 +40,7 @@ export async function receiveAll(writing: Writing, lots: readonly NewLot[], more
 }
 
 /** The day in the shop at the moment of the command. */
-export async function todayOf(writing: Writing): Promise<string> {
+export async function todayOf(writing: Writing): Promise<Day> {
   const shop = await writing.find("shop", writing.shopId);
   return dayAt(writing.at, shop?.timeZone ?? "UTC");
 }
@@ -50,8 +50,7 @@ async function receiveLot(writing: Writing, payload: CommandPayload<"receive-lot
   const store = (await holdStores(writing, [storeId])).get(storeId) ?? missing("store", ["storeId"], storeId);
   const supplier = supplierId === null ? null : ((await writing.find("supplier", supplierId)) ?? missing("supplier", ["supplierId"], supplierId));
   const today = await todayOf(writing);
-  if (receivedOn > today)
-    refuse({ code: "to-come", path: ["receivedOn"], given: [{ day: receivedOn }], allowed: phrase`${{ day: today as typeof receivedOn }} or before: it is not here yet` });
+  if (receivedOn > today) refuse({ code: "to-come", path: ["receivedOn"], given: [{ day: receivedOn }], allowed: phrase`${{ day: today }} or before: it is not here yet` });
   if (code !== null) await refuseCode(writing, code, ["code"]);
   await receive(writing, {
     ...payload,

@@ -45,7 +45,7 @@ export async function takeForStages(
 }
 
 /** Stores that some stages may take from, with the paper whose sheets are taped. */
-export const shelfFor = (writing: Writing, design: DesignRead, stages: DesignRead["stages"]) => {
+const shelfFor = (writing: Writing, design: DesignRead, stages: DesignRead["stages"]) => {
   const kinds = kindsTaken(design, stages);
   const told = design.takings.map(({ storeId }) => storeId);
   return kinds.length === 0 && told.length === 0 ? Promise.resolve([]) : readKinds(writing.tx, kinds, [...told, ...(design.paperId === null ? [] : [design.paperId])]);

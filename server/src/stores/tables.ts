@@ -140,7 +140,7 @@ export const storeMove = pgTable(
     quantity: integer("quantity").notNull(),
     /** In minor units, with the sign of the quantity. */
     valueMinor: integer("value_minor").notNull().default(0),
-    /** What a tap would have taken beyond what was there. */
+    /** What a tap would have taken beyond what was there; of a count, less what it settles of that. */
     unbooked: integer("unbooked").notNull().default(0),
     reason: text("reason", { enum: moveReasons }).notNull(),
     /** Of moves of before they had reasons. */

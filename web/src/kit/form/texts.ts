@@ -48,7 +48,8 @@ export const moneyText = <T>(currency: string, field: z.ZodType<T, number | null
     .transform((text): number | null => (text.trim() === "" ? null : minorOf(readNumber(text), currency)))
     .pipe(field);
 
-const isAmount = (amount: number, currency: string): boolean =>
+/** Whether a number is an amount of a currency that its coins can pay. */
+export const isAmount = (amount: number, currency: string): boolean =>
   amount >= 0 && amount < 1_000_000 && Math.abs(minorOf(amount * 1000, currency) - minorOf(amount, currency) * 1000) <= 1;
 
 /** A choice that may be left open: the empty one is null. */

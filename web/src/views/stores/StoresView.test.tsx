@@ -155,12 +155,27 @@ test("what was paid in other money is kept as it was paid, and costs what it was
   show(withShelf([{ ...paper, onHand: 40 }]), "/stores?ask=buy");
   await screen.findByRole("heading", { level: 1 });
   await press("It is here");
+  await write("Paid in", "pounds");
+  await press("Put it on the shelf");
+  expect(await screen.findByText("given pounds, allowed three letters such as EUR")).toBeTruthy();
+  await write("Paid in", "JPY");
+  await write("What it cost, JPY", "40.50");
+  await press("Put it on the shelf");
+  expect(await screen.findByText("given 40.50, allowed an amount such as 13, 0 where it was given")).toBeTruthy();
   await write("Paid in", "GBP");
   await write("What it cost, GBP", "40.00");
   await write("One GBP in EUR", "1.165");
   await press("Put it on the shelf");
   await waitFor(() => expect(server.sent).toHaveLength(1));
   expect(server.commands[0]?.[1]).toMatchObject({ costMinor: 4_660, paid: { currency: "GBP", minor: 4_000, rateMillionths: 1_165_000 } });
+  await waitFor(() => expect(screen.queryByRole("dialog")).toBeNull());
+  await press("It is here");
+  await write("Paid in", "JPY");
+  await write("What it cost, JPY", "7600");
+  await write("One JPY in EUR", "0.0061");
+  await press("Put it on the shelf");
+  await waitFor(() => expect(server.sent).toHaveLength(2));
+  expect(server.commands[1]?.[1]).toMatchObject({ costMinor: 4_636, paid: { currency: "JPY", minor: 7_600, rateMillionths: 6_100 } });
 });
 
 test("a material says what takes it, in which order its lots are used up, and what counts have taught", async () => {
@@ -170,9 +185,18 @@ test("a material says what takes it, in which order its lots are used up, and wh
       { ...lot, id: "new", left: 15_000, receivedOn: "2031-11-01" },
       { ...lot, id: "old", left: 5_000, receivedOn: "2031-09-01", openedOn: "2031-09-02" },
     ],
+    moves: [
+      { storeId: "fluid", lotId: "old", quantity: -157, reason: "taken", why: "Office", at: "2031-11-08T09:02:00Z" },
+      { storeId: "fluid", lotId: "old", quantity: -157, reason: "taken", why: "Office", at: "2031-11-08T09:01:00Z" },
+      { storeId: "paper", lotId: "p", quantity: -1, reason: "taken", why: "Office", at: "2031-11-08T09:00:00Z" },
+      { storeId: "fluid", lotId: "old", quantity: -2_000, reason: "spoilt", why: "", at: "2031-11-07T09:00:00Z" },
+    ],
   });
   show(withShelf([paper, { ...fluid, keepsDays: 30, counts: 2, logSum: 5_000, logSquares: 1_300 }]), "/stores?material=fluid");
   expect(await verdict()).toBe("Masking fluid: 20 ml lie there. Nothing that is owed takes any.");
+  const moved = within(screen.getByRole("region", { name: "What came and went" })).getAllByText(/Office|spoilt/);
+  expect(moved.map(({ textContent }) => textContent)).toEqual(["taken, Office, Sat 8 Nov", "spoilt, Fri 7 Nov"]);
+  expect(screen.getByText("− 0.31 ml")).toBeTruthy();
   const lots = within(screen.getByRole("region", { name: "Lots" })).getAllByText(/ml of 45 ml/);
   expect(lots.map(({ textContent }) => textContent)).toEqual(["5 ml of 45 ml", "15 ml of 45 ml"]);
   expect(screen.getByText("Past its day since Thu 2 Oct")).toBeTruthy();

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { goingOff } from "@yule/derive";
-import { daysBetween, printDay, type Day } from "@yule/core";
+import { printDay } from "@yule/core";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import type { StoresAskProps } from "../ask.ts";
@@ -8,10 +8,12 @@ import { materialPage } from "../ask.ts";
 import { amountOf } from "../words.ts";
 
 const MOST_SHOWN = 3;
+/** So far ahead it is of use to know what will go off. */
+const DAYS_AHEAD = 60;
 
-/** What goes off unused before a day, and what is asked to be counted. */
-export function AskedAbout({ outlook, stock, stores, until }: StoresAskProps & { until: Day }) {
-  const off = useMemo(() => goingOff(outlook, stock, stores.lots, daysBetween(outlook.today, until)), [outlook, stock, stores.lots, until]).slice(0, MOST_SHOWN);
+/** What goes off unused, and what is asked to be counted. */
+export function AskedAbout({ outlook, stock, stores }: StoresAskProps) {
+  const off = useMemo(() => goingOff(outlook, stock, stores.lots, DAYS_AHEAD), [outlook, stock, stores.lots]).slice(0, MOST_SHOWN);
   const counts = stock.filter(({ store }) => store.unbooked > 0);
   if (off.length === 0 && counts.length === 0) return null;
   return (

@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { StockOf, StoresAskProps } from "../ask.ts";
 import { amountOf, staysOf } from "../words.ts";
+import { CameAndWent } from "./CameAndWent.tsx";
 import { CountField } from "./CountField.tsx";
 import { HowMuchGoes } from "./HowMuchGoes.tsx";
 import { Lots } from "./Lots.tsx";
@@ -46,6 +47,7 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
         <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} width="100%">
           <Lots material={material} lots={stores.lots.filter(({ storeId }) => storeId === store.id)} suppliers={stores.suppliers} today={outlook.today} />
           <Offers store={store} stores={stores} />
+          <CameAndWent store={store} moves={stores.moves} />
         </Box>
       </Flex>
       {dialog === "come" && (

@@ -31,7 +31,10 @@ export function OrdersBeside({ answer }: { answer: BuyingAnswer }) {
 export function OrderLines({ order }: { order: BuyOrder }) {
   const { say } = useShopMoney();
   return (
-    <Box marginBottom="10px">
+    <Box marginBottom="14px">
+      <Text fontFamily="heading" fontSize="19px">
+        {order.supplier?.name ?? "Wherever it is sold"}
+      </Text>
       {order.lines.map((line) => (
         <Flex key={line.store.id} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
           <Box minWidth={0}>
@@ -39,7 +42,7 @@ export function OrderLines({ order }: { order: BuyOrder }) {
               {packsOf(line.packs, line.packName)} of {line.store.name}
             </Text>
             <Text color={line.isInTime ? "softInk" : "cannot"} fontSize="15px">
-              {order.supplier?.name ?? "Wherever it is sold"}, here by {printDay(line.there)}, 95 %{line.isInTime ? "" : ": too late for the plan"}
+              Here by {printDay(line.there)}, 95 %{line.isInTime ? "" : ": too late for the plan"}
             </Text>
           </Box>
           <Text whiteSpace="nowrap">{say(line.cost)}</Text>

@@ -1,12 +1,13 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { receiveLot, type CommandInput, type StoreRead, type ToBuyRead } from "@yule/contract";
-import { majorText, measureOf, money, type Day } from "@yule/core";
+import { majorText, measureOf, minorOf, money, type Day } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
-import { amountText, moneyText } from "../../../kit/form/texts.ts";
+import { amountText, isAmount } from "../../../kit/form/texts.ts";
+import { readNumber } from "../../../kit/readNumber.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
@@ -20,42 +21,48 @@ const emptyIsNone = <T,>(field: z.ZodType<T, string | null>) =>
     .transform((text) => (text.trim() === "" ? null : text))
     .pipe(field);
 
-/** In what was paid, where that is not the shop's own money. */
+/** What one of the other money is worth in the shop's own. */
 const rateText = z
   .string()
-  .transform((text) => (text.trim() === "" ? 1 : Number(text.replace(",", "."))))
+  .transform((text) => (text.trim() === "" ? 1 : readNumber(text)))
   .refine((rate) => rate > 0 && rate < 1_000_000, { message: "a rate such as 1.17: what one of it is worth in the shop's money" });
 
-const receiveForm = (store: StoreRead, currency: string) =>
+const currencyText = z
+  .string()
+  .transform((text) => text.trim().toUpperCase())
+  .refine((code) => /^[A-Z]{3}$/.test(code), { message: "three letters such as EUR", abort: true });
+
+/** The lot that was written down. What was paid is read with the digits of the money it was paid in, and is worth its rate. */
+const receiveForm = (store: StoreRead, own: string) =>
   z
     .object({
       quantity: amountText(measureOf(store.kind), shape.quantity),
-      costMinor: moneyText(currency, z.int({ message: "what it cost, 0 where it was given" }).min(0)),
-      currency: z.string(),
+      costMinor: z.string(),
+      currency: currencyText,
       rate: rateText,
       receivedOn: shape.receivedOn,
       goodUntil: emptyIsNone(shape.goodUntil.unwrap()),
       code: emptyIsNone(shape.code.unwrap()),
     })
-    .transform(({ currency: paidIn, rate, costMinor, ...lot }) => {
-      const isForeign = paidIn.trim() !== "" && paidIn.trim().toUpperCase() !== currency;
-      return {
-        ...lot,
-        costMinor: isForeign ? Math.round(costMinor * rate) : costMinor,
-        paid: isForeign ? { currency: paidIn.trim().toUpperCase(), minor: costMinor, rateMillionths: Math.round(rate * 1_000_000) } : null,
-      };
+    .transform(({ currency, rate, costMinor, ...lot }, context) => {
+      const amount = readNumber(costMinor);
+      if (costMinor.trim() === "" || !isAmount(amount, currency)) {
+        context.addIssue({ code: "custom", path: ["costMinor"], message: `an amount such as ${majorText(minorOf(12.5, currency), currency)}, 0 where it was given` });
+        return z.NEVER;
+      }
+      const minor = minorOf(amount, currency);
+      if (currency === own) return { ...lot, costMinor: minor, paid: null };
+      return { ...lot, costMinor: minorOf(amount * rate, own), paid: { currency, minor, rateMillionths: Math.round(rate * 1_000_000) } };
     });
 
 /** A lot that has come: how much, what it cost, where from. From a line of the list all of it is filled in. */
 export function ReceiveDialog({ line, material, today, onClose }: { line: ToBuyRead | null; material: StoreRead | undefined; today: Day; onClose: () => void }) {
-  const { currency } = useShopMoney();
-  const store = material;
-  const schema = useMemo(() => (store ? receiveForm(store, currency) : null), [store, currency]);
-  return store && schema ? <Form {...{ line, store, today, onClose, schema }} /> : null;
+  return material ? <Form {...{ line, today, onClose }} store={material} /> : null;
 }
 
-function Form({ line, store, today, onClose, schema }: { line: ToBuyRead | null; store: StoreRead; today: Day; onClose: () => void; schema: ReturnType<typeof receiveForm> }) {
+function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: StoreRead; today: Day; onClose: () => void }) {
   const { currency } = useShopMoney();
+  const schema = useMemo(() => receiveForm(store, currency), [store, currency]);
   const form = useSchemaForm(schema, {
     quantity: amountOf(store, line?.quantity ?? store.pack),
     costMinor: majorText(money(line?.costMinor ?? store.packCostMinor), currency),

@@ -1,6 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { shelfOf, washHex } from "@yule/derive";
-import { addDays } from "@yule/core";
 import { useMemo, useState } from "react";
 import { useColourQuery } from "../../../data/api.ts";
 import { Teach } from "../../../kit/states.tsx";
@@ -50,7 +49,7 @@ export default function ShelfAsk(props: StoresAskProps) {
           <Flex direction="column" gap="26px" flex={{ base: "none", lg: "0 1 300px" }} width={{ base: "100%", lg: "auto" }} minWidth={0}>
             {answer && <OrdersBeside answer={answer} />}
             <InsteadOfBuying {...props} />
-            <AskedAbout {...props} until={addDays(outlook.today, 60)} />
+            <AskedAbout {...props} />
           </Flex>
         </Flex>
       )}

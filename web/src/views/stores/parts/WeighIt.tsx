@@ -1,15 +1,13 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ScaleRead, StoreRead } from "@yule/contract";
-import { countByWeight, gramsOfOne, lengthOfUnits, type CountByWeight, type Weighed } from "@yule/core";
+import { countByWeight, gramsOfOne, type CountByWeight } from "@yule/core";
 import { useState } from "react";
 import { problemIn, request } from "../../../data/api.ts";
 import { readNumber } from "../../../kit/readNumber.ts";
 import { TextInput } from "../../../kit/FormField.tsx";
 import { amountOf } from "../words.ts";
 
-const lengthOrNull = (units: number | null) => (units === null ? null : lengthOfUnits(units));
-const weighed = ({ kind, width, height, gsm }: StoreRead): Weighed => ({ kind, gsm, width: lengthOrNull(width), height: lengthOrNull(height) });
-export const canBeWeighed = (store: StoreRead): boolean => gramsOfOne(weighed(store)) !== null;
+export const canBeWeighed = (store: StoreRead): boolean => gramsOfOne(store) !== null;
 
 /** Counts by weight: cards, sheets, and what is left in a tube or bottle. What the scale says is offered as a count, with how far it may be off. */
 export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count: CountByWeight) => void }) {
@@ -20,7 +18,7 @@ export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count:
     if (!(tare >= 0)) return setSaid(`given ${empty}, allowed the weight of the empty vessel in g, such as 12`);
     try {
       const read = (await request(`scale?store=${store.id}&empty=${String(tare)}`)) as ScaleRead;
-      const count = countByWeight(weighed(store), read.grams, tare, read.step);
+      const count = countByWeight(store, read.grams, tare, read.step);
       if (!count) return setSaid(`${read.by}: ${String(read.grams)} g, which is less than its vessel. Weigh the vessel again.`);
       setSaid(`${read.by}: ${String(read.grams)} g, that is ${amountOf(store, count.amount)}, give or take ${amountOf(store, count.off)}.`);
       onCount(count);
