@@ -46,14 +46,18 @@ function takeAtStages(view: NeedView, stores: readonly StoreRead[], take: Take):
   const byId = storesById(stores);
   const paper = design.method === "tape" ? byId.get(design.paperId ?? "") : undefined;
   const perSheet = view.batches[0]?.perSheet ?? (paper ? Math.max(1, panelsPerSheet(design, paper)) : 1);
-  for (const stage of paintingStages(design))
+  for (const stage of paintingStages(design)) {
+    // What colourways take of the same is one taking.
+    const amounts = new Map<string, number>();
     for (const [wayId, panels] of view.leftAt.get(stage.id) ?? []) {
       const way = design.colourways.find(({ id }) => id === wayId);
-      for (const { storeId, amount } of takingsOf(design, stage, way, { stores, perSheet })) {
-        const store = byId.get(storeId);
-        if (store) take(storeId, { stage: stage.id }, learnedTaking(store, amount * panels), stage.name);
-      }
+      for (const { storeId, amount } of takingsOf(design, stage, way, { stores, perSheet })) amounts.set(storeId, (amounts.get(storeId) ?? 0) + amount * panels);
     }
+    for (const [storeId, amount] of amounts) {
+      const store = byId.get(storeId);
+      if (store) take(storeId, { stage: stage.id }, learnedTaking(store, amount), stage.name);
+    }
+  }
 }
 
 const outlookOf = (store: StoreRead, uses: readonly StockUse[]) =>

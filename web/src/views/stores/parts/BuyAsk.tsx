@@ -49,7 +49,7 @@ export default function BuyAsk(props: StoresAskProps) {
           {answer?.orders.map((order) => (
             <OrderLines key={order.supplier?.id ?? ""} order={order} />
           ))}
-          {answer && answer.orders.length > 0 && <PutOnList orders={answer.orders} />}
+          {answer && answer.orders.length > 0 && <PutOnList orders={answer.orders} toBuy={stores.toBuy} />}
           <Otherwise answer={answer} />
           {answer && answer.buying.unsold.length > 0 && <Text color="cannot">Nobody is told who sells {answer.buying.unsold.map(({ name }) => name).join(", ")}.</Text>}
         </Box>

@@ -1,7 +1,8 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { ToBuyRead } from "@yule/contract";
 import type { BuyOrder } from "@yule/derive";
 import { printDay } from "@yule/core";
-import { useState, type ReactNode } from "react";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -10,7 +11,7 @@ import { useShopMoney } from "../useShopMoney.ts";
 import { packsOf } from "./StoresVerdict.tsx";
 
 /** The cheapest way to buy all that is missing, beside the shelf. */
-export function OrdersBeside({ answer }: { answer: BuyingAnswer }) {
+export function OrdersBeside({ answer, toBuy }: { answer: BuyingAnswer; toBuy: readonly ToBuyRead[] }) {
   const { purchase, orders } = answer;
   if (!purchase || orders.length === 0) return null;
   return (
@@ -21,7 +22,7 @@ export function OrdersBeside({ answer }: { answer: BuyingAnswer }) {
       {orders.map((order) => (
         <OrderLines key={order.supplier?.id ?? ""} order={order} />
       ))}
-      <PutOnList orders={orders}>
+      <PutOnList orders={orders} toBuy={toBuy}>
         <Link to="/stores?ask=buy">Who sells what</Link>
       </PutOnList>
     </Box>
@@ -57,19 +58,20 @@ export function OrderLines({ order }: { order: BuyOrder }) {
 }
 
 /** What the solver chose becomes lines of the list; what stood there of the same and is not ordered makes way. */
-export function PutOnList({ orders, children }: { orders: readonly BuyOrder[]; children?: ReactNode }) {
-  const [state, setState] = useState<"ready" | "kept">("ready");
-  const put = async (): Promise<void> => {
+export function PutOnList({ orders, toBuy, children }: { orders: readonly BuyOrder[]; toBuy: readonly ToBuyRead[]; children?: ReactNode }) {
+  const isListed = orders.every(({ supplier, lines }) =>
+    lines.every(({ store, packs }) => toBuy.some((line) => line.storeId === store.id && line.packs === packs && line.supplierId === (supplier?.id ?? null))),
+  );
+  const put = (): void => {
     const lines = orders.flatMap(({ supplier, lines }) =>
       lines.map(({ store, packs, quantity, cost, orderBy }) => ({ id: v7(), storeId: store.id, supplierId: supplier?.id ?? null, packs, quantity, costMinor: cost, orderBy })),
     );
-    const sent = await sendCommand("list-to-buy", { lines });
-    if (sent.state !== "refused") setState("kept");
+    void sendCommand("list-to-buy", { lines });
   };
   return (
     <Flex gap="12px" align="center" wrap="wrap">
-      <Button onClick={() => void put()} disabled={state === "kept"}>
-        {state === "kept" ? "It is on the list" : "Put it on the list"}
+      <Button onClick={put} disabled={isListed}>
+        {isListed ? "It is on the list" : "Put it on the list"}
       </Button>
       {children}
     </Flex>

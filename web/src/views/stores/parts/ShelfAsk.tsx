@@ -27,7 +27,7 @@ function drawnOf(stock: readonly StockOf[]): readonly StockOf[] {
 
 /** The shelf against the plan: the first session that bites is the verdict. */
 export default function ShelfAsk(props: StoresAskProps) {
-  const { outlook, stock, alarms } = props;
+  const { outlook, stores, stock, alarms } = props;
   const [isAdding, setIsAdding] = useState(false);
   const [isImporting, setIsImporting] = useState(false);
   const { data: colour } = useColourQuery();
@@ -47,7 +47,7 @@ export default function ShelfAsk(props: StoresAskProps) {
             <ShelfBoards shown={shown} today={outlook.today} washes={washes} alarms={alarms} />
           </Box>
           <Flex direction="column" gap="26px" flex={{ base: "none", lg: "0 1 300px" }} width={{ base: "100%", lg: "auto" }} minWidth={0}>
-            {answer && <OrdersBeside answer={answer} />}
+            {answer && <OrdersBeside answer={answer} toBuy={stores.toBuy} />}
             <InsteadOfBuying {...props} />
             <AskedAbout {...props} />
           </Flex>
