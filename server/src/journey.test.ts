@@ -1,4 +1,4 @@
-import type { BenchRead, DesignsRead, LogbookRead, SeasonRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CostsRead, DesignsRead, LogbookRead, SeasonRead, StoresRead } from "@yule/contract";
 import { inches } from "@yule/core";
 import { v7 } from "uuid";
 import pg from "pg";
@@ -50,8 +50,11 @@ test("a need goes through the shop to the post, and each step takes from the sto
       })
     ).status,
   ).toBe(200);
+  await shop.give("change-need", { id: ids.need, version: (await needNow())?.version ?? 0, priceMinor: 2_400 });
   expect((await shop.give("post-need", { id: v7(), needId: ids.need, on: "2031-11-08", service: "Letter", costMinor: 125 })).status).toBe(200);
   expect((await needNow())?.postedOn).toBe("2031-11-08");
+  // Monday to Sunday: the price comes in on the day the need goes out.
+  expect((await shop.get<CostsRead>("costs")).weeks).toEqual([{ from: "2031-11-03", lots: 0, outlays: 0, post: 125, income: 2_400 }]);
   const { events } = await shop.get<LogbookRead>("logbook");
   expect(wordsOf(events[0])).toBe("Harbour office posted by Letter on 2031-11-08");
   expect((await shop.get<LogbookRead>("logbook?find=split")).events.map(wordsOf)).toEqual(["1 × Cotton split into 3 panels for Harbour office"]);

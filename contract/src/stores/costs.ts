@@ -1,3 +1,4 @@
+import type { Day } from "@yule/core";
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -45,6 +46,14 @@ export interface NeedPanels {
   readonly panels: number;
   readonly spoilt: number;
 }
+/** Money of one week, from its Monday, in minor units: what was paid for lots, outlays and post, and what needs brought that went out. */
+export interface WeekOfMoney {
+  readonly from: Day;
+  readonly lots: number;
+  readonly outlays: number;
+  readonly post: number;
+  readonly income: number;
+}
 /** The open season's money: what left the shelf and for what, hands, post, outlays. */
 export interface CostsRead {
   readonly materials: readonly NeedMaterial[];
@@ -54,4 +63,6 @@ export interface CostsRead {
   readonly panels: readonly NeedPanels[];
   readonly posted: readonly { readonly needId: string; readonly costMinor: number }[];
   readonly outlays: readonly OutlayRead[];
+  /** Weeks of the open season in which money came or went, in their order. */
+  readonly weeks: readonly WeekOfMoney[];
 }

@@ -158,7 +158,7 @@ test("instead of buying: the nearest paint of which enough stays, card of the sa
   expect(ways("paper", { offcuts })).toContainEqual({ what: "offcuts", panels: 4, design: "Paper boat", sheets: 0 });
 });
 
-const NO_MONEY: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [] };
+const NO_MONEY: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
 
 test("a card's cost follows its lots' prices, its stages' hands and the fee of its price; the price of the wished hour leaves that hour", () => {
   const outlook = withShelf([{ ...paper, onHand: 40 }, tin, blue]);

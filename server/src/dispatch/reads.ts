@@ -1,10 +1,10 @@
 import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead } from "@yule/contract";
-import { addDays, dayAt } from "@yule/core";
+import { addDays, day, dayAt, type Day } from "@yule/core";
 import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, min, or, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
-import { householdsWithDays, openNeeds } from "../season/open.ts";
+import { householdsWithDays, openNeeds, pricesOfNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
 import { household, posting, recipient } from "./tables.ts";
 
@@ -140,4 +140,25 @@ export async function postageOfNeeds(tx: Transaction, needs: readonly string[]):
     .from(posting)
     .where(inArray(posting.needId, [...needs]))
     .groupBy(posting.needId);
+}
+
+/** Postage of some needs by the day it was paid, and what each brought, on the day it first went out. */
+export async function moneyOfPosted(tx: Transaction, needs: readonly string[]): Promise<{ readonly on: Day; readonly what: "post" | "income"; readonly minor: number }[]> {
+  if (needs.length === 0) return [];
+  const ofThem = inArray(posting.needId, [...needs]);
+  const paid = await tx
+    .select({ on: posting.on, minor: sql<number>`sum(${posting.costMinor})::int` })
+    .from(posting)
+    .where(ofThem)
+    .groupBy(posting.on);
+  const prices = await pricesOfNeeds(tx, needs);
+  const first = await tx
+    .select({ needId: posting.needId, on: sql<string>`min(${posting.on})::text` })
+    .from(posting)
+    .where(ofThem)
+    .groupBy(posting.needId);
+  return [
+    ...paid.map(({ on, minor }) => ({ on: day(on), what: "post" as const, minor })),
+    ...first.map(({ needId, on }) => ({ on: day(on), what: "income" as const, minor: prices.get(needId) ?? 0 })),
+  ];
 }

@@ -28,6 +28,16 @@ export async function sinceLastSeason(tx: Transaction): Promise<Day | null> {
   return last ? addDays(day(last.until), 1) : null;
 }
 
+/** What some needs bring in all, in minor units; those without a price are left out. */
+export async function pricesOfNeeds(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: need.id, price: need.priceMinor })
+    .from(need)
+    .where(inArray(need.id, [...ids]));
+  return new Map(rows.flatMap(({ id, price }) => (price === null ? [] : [[id, price] as const])));
+}
+
 /** Needs of all seasons that refill the stash. */
 export async function stashNeeds(tx: Transaction): Promise<string[]> {
   return (await tx.select({ id: need.id }).from(need).where(eq(need.kind, "stash"))).map(({ id }) => id);

@@ -1,9 +1,9 @@
-import type { CostsRead } from "@yule/contract";
-import { day, momentAt } from "@yule/core";
-import { and, asc, eq, gte, inArray, isNull, sql } from "drizzle-orm";
+import type { CostsRead, WeekOfMoney } from "@yule/contract";
+import { addDays, day, momentAt, weekdayOf, type Day } from "@yule/core";
+import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { workOnNeeds } from "../bench/costReads.ts";
 import type { Transaction } from "../db/pool.ts";
-import { postageOfNeeds } from "../dispatch/reads.ts";
+import { moneyOfPosted, postageOfNeeds } from "../dispatch/reads.ts";
 import { openNeeds, sinceLastSeason } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
 import { outlayTable, storeMove, storeTable } from "./tables.ts";
@@ -25,7 +25,45 @@ export async function readCosts(tx: Transaction): Promise<CostsRead> {
     panels,
     posted: await postageOfNeeds(tx, needs),
     outlays: outlays.map(({ shopId: _, ...row }) => ({ ...row, on: day(row.on) })),
+    weeks: weeksOf([
+      ...(await lotsPaid(tx, since)),
+      ...outlays.map(({ on, costMinor }) => ({ on: day(on), what: "outlays" as const, minor: costMinor })),
+      ...(await moneyOfPosted(tx, needs)),
+    ]),
   };
+}
+
+type Paid = { readonly on: Day; readonly what: Exclude<keyof WeekOfMoney, "from">; readonly minor: number };
+
+/** What was paid for lots, by the days on which they were booked in. */
+async function lotsPaid(tx: Transaction, since: string | null): Promise<Paid[]> {
+  const { timeZone } = await readHome(tx);
+  const on = sql<string>`(${storeMove.at} at time zone ${timeZone})::date::text`;
+  const rows = await tx
+    .select({ on: on.as("on"), minor: sql<number>`sum(${storeMove.valueMinor})::int` })
+    .from(storeMove)
+    .where(
+      and(
+        eq(storeMove.retracted, false),
+        eq(storeMove.reason, "received"),
+        isNotNull(storeMove.lotId),
+        since === null ? undefined : gte(storeMove.at, momentAt(day(since), 0, timeZone)),
+      ),
+    )
+    .groupBy(sql`1`);
+  return rows.map((row) => ({ on: day(row.on), what: "lots", minor: row.minor }));
+}
+
+/** Summed by weeks that begin on Monday; a week in which nothing came or went is left out. */
+function weeksOf(paid: readonly Paid[]): WeekOfMoney[] {
+  const weeks = new Map<Day, { from: Day } & Record<Paid["what"], number>>();
+  for (const { on, what, minor } of paid) {
+    const from = addDays(on, -((weekdayOf(on) + 6) % 7));
+    const week = weeks.get(from) ?? { from, lots: 0, outlays: 0, post: 0, income: 0 };
+    week[what] += minor;
+    weeks.set(from, week);
+  }
+  return [...weeks.values()].filter(({ lots, outlays, post, income }) => lots + outlays + post + income > 0).sort((a, b) => (a.from < b.from ? -1 : 1));
 }
 
 /** What left the shelf for some needs, by kind, and what of it is in panels that came to nothing. */

@@ -63,6 +63,11 @@ test("the season's money is what left the shelf at its lots' prices, hands by st
   );
   expect(read.panels).toEqual([{ needId: ids.need, panels: 3, spoilt: 1 }]);
   expect(read.outlays).toMatchObject([{ title: "Table at the pier", costMinor: 2_500 }]);
+  // Saturday 8 November is in the week from the 3rd, the pier's Sunday in the one before.
+  expect(read.weeks).toEqual([
+    { from: "2031-10-27", lots: 0, outlays: 2_500, post: 0, income: 0 },
+    { from: "2031-11-03", lots: 1_100, outlays: 0, post: 0, income: 0 },
+  ]);
 });
 
 test("shared out, it is all that left the shelf, was paid and worked, to the minor unit, and equals the ledger", async () => {

@@ -13,12 +13,22 @@ const fake = import.meta.jest as unknown as { unstable_mockModule: (path: string
 const engine = (createRequire(import.meta.url)("highs") as () => Promise<HighsModule>)().then(highsSolver);
 const api = { buy: async (job: BuyJob) => buy(job, await engine, () => 2) };
 fake.unstable_mockModule("../../workers/solver.ts", () => ({ solver: () => api, asideSolver: () => api }));
-fake.unstable_mockModule("chart.js", () => ({ Chart: { register: () => undefined }, CategoryScale: 1, Filler: 1, LinearScale: 1, LineElement: 1, PointElement: 1 }));
-fake.unstable_mockModule("react-chartjs-2", () => ({ Line: ({ "aria-label": label }: { "aria-label": string }) => <div role="img" aria-label={label} /> }));
+fake.unstable_mockModule("chart.js", () => ({
+  Chart: { register: () => undefined },
+  BarController: 1,
+  BarElement: 1,
+  CategoryScale: 1,
+  Filler: 1,
+  LinearScale: 1,
+  LineElement: 1,
+  PointElement: 1,
+}));
+const Drawn = ({ "aria-label": label }: { "aria-label": string }) => <div role="img" aria-label={label} />;
+fake.unstable_mockModule("react-chartjs-2", () => ({ Line: Drawn, Bar: Drawn }));
 const { default: StoresView } = await import("./StoresView.tsx");
 
 const NOTHING: StoresRead = { stores: [], lots: [], suppliers: [], offers: [], toBuy: [], moves: [] };
-const MONEY = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [] };
+const MONEY = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
 let server: PretendServer;
 const serve = (stores: Partial<StoresRead> = {}): void => {
   server = new PretendServer({ stores: { ...NOTHING, ...stores }, costs: MONEY });
@@ -294,4 +304,16 @@ test("what the season has cost is told part by part and order by order; an hour 
   await userEvent.setup().click(await screen.findByText(/^What this season has cost so far: €\d+\.\d\d$/));
   const row = screen.getByRole("row", { name: /Office/ });
   expect(row.textContent).toMatch(/^Office0€\d+\.\d\d€36\.00not yet known$/);
+});
+
+test("the season's money stands week by week, as a chart in words and as a table whose weeks add up", async () => {
+  const weeks = [
+    { from: "2031-10-27", lots: 0, outlays: 2_500, post: 0, income: 0 },
+    { from: "2031-11-03", lots: 1_100, outlays: 0, post: 390, income: 3_600 },
+  ];
+  server = new PretendServer({ stores: NOTHING, costs: { ...MONEY, weeks } });
+  show(withShelf([paper]), "/stores?ask=cost");
+  await userEvent.setup().click(await screen.findByText("Week by week: €36.00 came in, €39.90 was paid out"));
+  expect(screen.getByRole("img", { name: "Week from Mon 27 Oct: €0.00 in, €25.00 out; Week from Mon 3 Nov: €36.00 in, €14.90 out" })).toBeTruthy();
+  expect(screen.getAllByRole("row").find((row) => row.textContent?.startsWith("Mon 3 Nov"))?.textContent).toBe("Mon 3 Nov€36.00€11.00€0.00€3.90€21.10");
 });

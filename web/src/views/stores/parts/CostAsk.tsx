@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { CostsRead } from "@yule/contract";
 import { cardCosts, changesOf, type CardCost, type CostChange } from "@yule/derive";
 import { printMinutes, minutes, withoutHands } from "@yule/core";
-import { useMemo } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useCostsQuery } from "../../../data/api.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -15,7 +15,10 @@ import { Outlays } from "./Outlays.tsx";
 import { RatesForm } from "./RatesForm.tsx";
 import { SpentSoFar } from "./SpentSoFar.tsx";
 
-const NOTHING: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [] };
+/** Its chart comes once it is asked for. */
+const MoneyByWeek = lazy(() => import("./MoneyByWeek.tsx"));
+
+const NOTHING: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
 
 /** What a card of each design costs, part by part, and what is left for an hour of hands. */
 export default function CostAsk({ outlook, stores }: StoresAskProps) {
@@ -46,6 +49,11 @@ export default function CostAsk({ outlook, stores }: StoresAskProps) {
           Once something is owed, its card is taken apart here: paper, paint, spoilt panels, hands, fees and post, and what is left for an hour.
         </Teach>
       )}
+      {money.weeks.length > 0 ? (
+        <Suspense fallback={<Loading />}>
+          <MoneyByWeek weeks={money.weeks} />
+        </Suspense>
+      ) : null}
       <SpentSoFar outlook={outlook} money={money} />
       <Outlays outlays={money.outlays} today={outlook.today} />
     </>

@@ -4,6 +4,7 @@ import { isCountedOut, learnedUse, measureOf, printDay, usualUnit, type Day } fr
 import { Line } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import type { StockOf } from "../ask.ts";
+import { chartColour } from "../chartColour.ts";
 import { amountOf } from "../words.ts";
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Filler);
@@ -35,7 +36,7 @@ export default function StockCurve({ material, today }: { material: StockOf; tod
   const points = stockPoints(material, today);
   const { store } = material;
   if (points.length < 2) return null;
-  const [ink = "", soft = "", red = ""] = ["ink", "softInk", "cannot"].map(colour);
+  const [ink = "", soft = "", red = ""] = ["ink", "softInk", "cannot"].map(chartColour);
   const font = { size: 14, family: getComputedStyle(document.body).fontFamily };
   const shown = (amount: number): number => amount / usualUnit(measureOf(store.kind)).in;
   const last = points[points.length - 1];
@@ -82,9 +83,3 @@ export default function StockCurve({ material, today }: { material: StockOf; tod
     </Box>
   );
 }
-
-/** A colour of the theme as the canvas takes it. */
-const colour = (token: string): string =>
-  getComputedStyle(document.documentElement)
-    .getPropertyValue(`--chakra-colors-${token.replace(/[A-Z]/g, (letter) => `-${letter.toLowerCase()}`)}`)
-    .trim();
