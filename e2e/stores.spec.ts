@@ -67,6 +67,20 @@ test("how much goes at a stage is told in the units of the material, and stands 
   await expect(region.getByText("0.4 ml, as you told")).toBeVisible();
 });
 
+test("a material has a picture, kept once it is straightened, and taken away again", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await page.goto(`${shop.url}/stores`);
+  await page.getByRole("link", { name: /Masking fluid/ }).click();
+  await page.getByText("Add its picture").click();
+  await page.getByRole("button", { name: "Scanner (simulated)" }).click();
+  await page.getByRole("button", { name: "Keep this picture" }).click();
+  const picture = page.getByRole("img", { name: "Masking fluid, blue, as it looks on the shelf" });
+  await expect(picture).toBeVisible();
+  expect(await picture.evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(100);
+  await page.getByRole("button", { name: "Take the picture away" }).click();
+  await expect(picture).toBeHidden();
+});
+
 test("a price list with a row that cannot be is shown with its row and leaves the shelf alone; mended it is taken as a whole", async ({ context }) => {
   const page = await openPage(context, errors);
   await page.goto(`${shop.url}/stores`);

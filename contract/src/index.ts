@@ -10,6 +10,7 @@ export * from "./sheets/batches.ts";
 export * from "./sheets/plans.ts";
 export * from "./bench/run.ts";
 export * from "./bench/facts.ts";
+export * from "./finish/inspect.ts";
 export * from "./finish/overmake.ts";
 export * from "./finish/finish.ts";
 export * from "./season/occasions.ts";

@@ -19,6 +19,9 @@ import {
   guidesIn,
   guidesOut,
   guidesOutOf,
+  inspectIn,
+  inspectOut,
+  inspectOutOf,
   membersOf,
   occasionsIn,
   occasionsOut,
@@ -59,6 +62,7 @@ import {
   checkRoute,
   fail,
   frank,
+  inspect,
   limitsFor,
   mendRoute,
   occasions,
@@ -69,6 +73,7 @@ import {
   succeed,
   uncoveredWants,
   type Limits,
+  type Photo,
   guideSheet,
   keepPromises,
   mm,
@@ -121,6 +126,10 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
   postage: command(postageIn, postageOut, async (input, setting) => {
     const { left } = setting.limits(input.seed);
     return succeed(postageOutOf(input, frank(input, await setting.solver(), left)));
+  }),
+  inspect: command(inspectIn, inspectOut, ({ master, photo, panels }) => {
+    const found = inspect(pixelsOf(master), pixelsOf(photo), panels);
+    return succeed(inspectOutOf(found));
   }),
   fair: command(fairIn, fairOut, (input) => {
     const brought = bringToFair(input);
@@ -190,3 +199,11 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
     return result.ok ? succeed({ days: result.value.map((each) => ({ ...each })) }) : result;
   }),
 };
+
+/** Pixels out of their base64. */
+const pixelsOf = ({ width, height, rgb }: { readonly width: number; readonly height: number; readonly rgb: string }): Photo => ({
+  width,
+  height,
+  data: new Uint8Array(Buffer.from(rgb, "base64")),
+  bytes: 3,
+});

@@ -32,9 +32,9 @@ const BLOCK = 12;
 
 /** A sheet of cold-pressed paper on which washes are laid over one another, each letting the one below show. */
 export class Paper {
-  private readonly light: Float32Array;
+  protected readonly light: Float32Array;
   private readonly grain: Float32Array;
-  private readonly noise: (x: number, y: number) => number;
+  protected readonly noise: (x: number, y: number) => number;
 
   constructor(
     readonly width: number,
@@ -94,7 +94,7 @@ export class Paper {
   }
 
   /** Visits the points in a shape or nearer to it than `reach`; whole blocks that lie farther off are passed over. */
-  private eachNear(shape: Shape, reach: number, paint: (x: number, y: number, distance: number) => void): void {
+  protected eachNear(shape: Shape, reach: number, paint: (x: number, y: number, distance: number) => void): void {
     const far = reach + (BLOCK * 1.1) / this.width;
     for (let top = 0; top < this.height; top += BLOCK) {
       for (let left = 0; left < this.width; left += BLOCK) {

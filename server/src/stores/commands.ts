@@ -4,6 +4,7 @@ import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
+import { checkPicture } from "../shop/pictures.ts";
 import { costHandlers } from "./costs.ts";
 import { countHandlers, tellCount } from "./counting.ts";
 import { takeAll } from "./ledger.ts";
@@ -12,6 +13,7 @@ import { supplierHandlers } from "./suppliers.ts";
 
 async function addStore(writing: Writing, payload: CommandPayload<"add-store">): Promise<HandlerResult<"add-store">> {
   const { id, name, kind, onHand, pack, packCostMinor } = payload;
+  if (payload.pictureId) await checkPicture(writing, payload.pictureId, ["pictureId"]);
   await writing.insert("store", { ...payload, onHand: 0 });
   if (onHand > 0) await receive(writing, { id: v7(), storeId: id, quantity: onHand, costMinor: Math.round((onHand * packCostMinor) / pack), reason: "first count" });
   return { subject: ["store", id], facts: { name, kind, onHand } };
@@ -51,6 +53,7 @@ async function changeStore(writing: Writing, payload: CommandPayload<"change-sto
     });
   if (found.kind === "paint" && facts.name !== undefined && facts.name !== found.name)
     refuse({ code: "elsewhere", path: ["name"], given: [{ text: facts.name }], allowed: ["the name that it has on the paint shelf: change it there"] });
+  if (facts.pictureId) await checkPicture(writing, facts.pictureId, ["pictureId"]);
   await writing.update("store", id, facts, version);
   return { subject: ["store", id], facts: { name: facts.name ?? found.name, holdsMasking: facts.holdsMasking, hex: facts.hex, archived: facts.archived } };
 }

@@ -291,3 +291,9 @@ test("what is laid on the scale is read in grams, with its vessel; what cannot b
   });
   expect(await shop.get("scale?store=mine")).toMatchObject({ status: 422 });
 });
+
+test("a material's picture is one that is there", async () => {
+  const { version } = await storeOf(ids.paper);
+  const { status, body } = await shop.send({ id: v7(), kind: "change-store", payload: { id: ids.paper, version, pictureId: v7() } });
+  expect([status, body.errors[0]?.path]).toEqual([422, ["pictureId"]]);
+});

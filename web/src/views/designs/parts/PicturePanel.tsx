@@ -2,9 +2,10 @@ import { Box, Button, Flex, Heading } from "@chakra-ui/react";
 import { problemFaults, type DesignRead } from "@yule/contract";
 import type { PictureColour } from "@yule/core";
 import { panelOf } from "@yule/derive";
-import { useEffect, useRef, useState } from "react";
+import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
+import { CroppedPicture } from "../../../features/picture/CroppedPicture.tsx";
 import { keepPicture } from "../../../features/picture/keepPicture.ts";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
 import { CornerPicker } from "../../../features/picture/CornerPicker.tsx";
@@ -63,7 +64,7 @@ export function PicturePanel({ design }: { design: DesignRead }) {
             <CornerPicker looked={looked} corners={corners} onMoved={(now) => void intake.recrop(now)} />
             {cropped && (
               <Box flex="1" minWidth="220px">
-                <CroppedPicture blob={cropped.small} ratio={ratio} />
+                <CroppedPicture blob={cropped.small} ratio={ratio} what="panel" />
                 <Palette colours={cropped.palette} />
                 <Tick checked={takeColours} onChange={(change) => setTakeColours(change.target.checked)}>
                   take these as its colours
@@ -80,32 +81,6 @@ export function PicturePanel({ design }: { design: DesignRead }) {
         )}
       </PhotoIntake>
     </Box>
-  );
-}
-
-function CroppedPicture({ blob, ratio }: { blob: Blob; ratio: number }) {
-  const canvas = useRef<HTMLCanvasElement>(null);
-  useEffect(() => {
-    let isGone = false;
-    void createImageBitmap(blob).then((bitmap) => {
-      if (isGone || !canvas.current) return bitmap.close();
-      canvas.current.width = bitmap.width;
-      canvas.current.height = bitmap.height;
-      canvas.current.getContext("2d")?.drawImage(bitmap, 0, 0);
-      bitmap.close();
-      return undefined;
-    });
-    return () => {
-      isGone = true;
-    };
-  }, [blob]);
-  return (
-    <canvas
-      ref={canvas}
-      role="img"
-      aria-label="The panel, straightened"
-      style={{ width: 220, height: 220 * ratio, display: "block", border: "1px solid var(--chakra-colors-hairline)" }}
-    />
   );
 }
 

@@ -10,6 +10,7 @@ import { CountField } from "./CountField.tsx";
 import { HowMuchGoes } from "./HowMuchGoes.tsx";
 import { Lots } from "./Lots.tsx";
 import { MaterialDialog } from "./MaterialDialog.tsx";
+import { MaterialPicture } from "./MaterialPicture.tsx";
 import { Offers } from "./Offers.tsx";
 import { ReceiveDialog } from "./ReceiveDialog.tsx";
 import { TakeDialog } from "./TakeDialog.tsx";
@@ -45,6 +46,7 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
           <Uses material={material} />
         </Box>
         <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} width="100%">
+          <MaterialPicture store={store} />
           <Lots material={material} lots={stores.lots.filter(({ storeId }) => storeId === store.id)} suppliers={stores.suppliers} today={outlook.today} />
           <Offers store={store} stores={stores} />
           <CameAndWent store={store} moves={stores.moves} />
