@@ -38,12 +38,15 @@ export interface PhotoJob {
   /** Height by width of the sheet. */
   readonly tall: number;
   readonly board: Colour;
+  /** Of the sheet's width, left white around the picture; 0 where it is painted to the edge. */
+  readonly border?: number;
   /** How much a fault shows, about 1. */
   readonly strength?: number;
 }
 
-/** Of the sheet's width, left white around the picture. */
-const BORDER = 0.07;
+/** What tape leaves white around a picture, in shares of the sheet's width. */
+const USUAL_BORDER = 0.07;
+const borderOf = ({ border = USUAL_BORDER }: PhotoJob): number => border;
 
 interface Sheet {
   readonly rgb: Rgb;
@@ -52,21 +55,21 @@ interface Sheet {
 
 /** A batch as it lies on the board: panels a little unlike each other, some with a fault, turned by up to eight degrees, in uneven light. */
 export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
-  const elements = elementsOf(job.motif, innerTall(job.tall));
+  const elements = elementsOf(job.motif, innerTall(job));
   const sheets = job.faults.map((fault, index) => paintSheet(job, elements, fault, job.seed * 1009 + index * 31 + 7));
   const master = paintSheet({ ...job, across: Math.round(job.across * 1.1) }, elements, "master", job.seed).rgb;
   const { photo, corners } = layOut(job, sheets);
   return { master, photo, panels: sheets.map(({ where }, index) => ({ corners: corners[index] ?? [], fault: job.faults[index] ?? null, where })) };
 }
 
-const innerTall = (tall: number): number => (tall - 2 * BORDER) / (1 - 2 * BORDER);
+const innerTall = (job: PhotoJob): number => (job.tall - 2 * borderOf(job)) / (1 - 2 * borderOf(job));
 const clamp = (value: number): number => Math.max(0, Math.min(1, value));
 
 function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedFault | "master" | null, seed: number): Sheet {
   const random = seededRandom(seed + 3);
   const scatter = scatterOf(seed + 5);
   const amount = (job.strength ?? 1) * (0.8 + 0.4 * random());
-  const tall = innerTall(job.tall);
+  const tall = innerTall(job);
   const isMaster = fault === "master";
   const hand = (spread: number): number => (isMaster ? 0 : scatter(spread));
   const strength = 1 + hand(0.05);
@@ -84,7 +87,8 @@ function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedF
     return colour;
   };
   const strokes = new Map<number, Stroke>();
-  const paper = new HandPaper(Math.round(job.across * (1 - 2 * BORDER)), Math.round(job.across * (1 - 2 * BORDER) * tall), seed, (index, element) => {
+  const across = job.across * (1 - 2 * borderOf(job));
+  const paper = new HandPaper(Math.round(across), Math.round(across * tall), seed, (index, element) => {
     const known = strokes.get(index);
     if (known) return known;
     const mine = index === chosen?.index;
@@ -102,11 +106,11 @@ function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedF
     return stroke;
   });
   job.motif(paper, job.colours, tall);
-  let where = whereOf(fault, chosen?.bounds, tall, [Math.cos(angle) * 0.08 * amount, Math.sin(angle) * 0.08 * amount]);
+  let where = whereOf(fault, chosen?.bounds, job, [Math.cos(angle) * 0.08 * amount, Math.sin(angle) * 0.08 * amount]);
   if (fault === "bloom") {
     const [x, y, r] = [0.2 + 0.6 * random(), (0.2 + 0.6 * random()) * tall, 0.08 + 0.05 * random()];
     paper.backRun(x, y, r, amount);
-    where = onSheet([x - r, y - r, x + r, y + r], tall);
+    where = onSheet([x - r, y - r, x + r, y + r], job);
   }
   if (fault === "smudge") {
     const [x, y, length] = [0.2 + 0.6 * random(), (0.2 + 0.6 * random()) * tall, 0.1 + 0.1 * random()];
@@ -114,14 +118,14 @@ function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedF
     // A dark sleeve on a light wash, a pale one on a dark.
     const [r, g, b] = paper.at((x + ex) / 2, (y + ey) / 2);
     paper.smear(line(0.03, [x, y], [ex, ey]), r + g + b < 1.2 ? [0.8, 0.78, 0.75] : [0.35, 0.3, 0.3], 0.7 * amount);
-    where = onSheet([Math.min(x, ex) - 0.02, Math.min(y, ey) - 0.02, Math.max(x, ex) + 0.02, Math.max(y, ey) + 0.02], tall);
+    where = onSheet([Math.min(x, ex) - 0.02, Math.min(y, ey) - 0.02, Math.max(x, ex) + 0.02, Math.max(y, ey) + 0.02], job);
   }
   return mounted(job, paper, { fault, amount, random, hand, where, turned: isWhole ? lean : 0 });
 }
 
 /** One of the elements that is missed where it is left out: what is dark on dark, or under another, is no loss. */
 function seenOf<E extends Element & { readonly index: number }>(job: PhotoJob, small: readonly E[], random: () => number): E | undefined {
-  const tall = innerTall(job.tall);
+  const tall = innerTall(job);
   const painted = (leftOut: number): HandPaper => {
     const paper = new HandPaper(64, Math.round(64 * tall), 1, (index) => ({ ...USUAL_STROKE, isLeftOut: index === leftOut }));
     job.motif(paper, job.colours, tall);
@@ -142,23 +146,23 @@ function seenOf<E extends Element & { readonly index: number }>(job: PhotoJob, s
 }
 
 /** Left, top, right, bottom of the picture in shares of the sheet. */
-function onSheet([left, top, right, bottom]: readonly [number, number, number, number], tall: number): [number, number, number, number] {
-  const height = tall * (1 - 2 * BORDER) + 2 * BORDER;
-  const [x, y] = [(at: number): number => clamp(BORDER + at * (1 - 2 * BORDER)), (at: number): number => clamp((BORDER + at * (1 - 2 * BORDER)) / height)];
+function onSheet([left, top, right, bottom]: readonly [number, number, number, number], job: PhotoJob): [number, number, number, number] {
+  const border = borderOf(job);
+  const [x, y] = [(at: number): number => clamp(border + at * (1 - 2 * border)), (at: number): number => clamp((border + at * (1 - 2 * border)) / job.tall)];
   return [x(left), y(top), x(right), y(bottom)];
 }
 
 function whereOf(
   fault: PaintedFault | "master" | null,
   bounds: Element["bounds"] | undefined,
-  tall: number,
+  job: PhotoJob,
   [dx, dy]: readonly [number, number],
 ): readonly [number, number, number, number] | null {
   if (!bounds || (fault !== "missing" && fault !== "shifted")) return null;
   const [left, top, right, bottom] = bounds;
   return fault === "missing"
-    ? onSheet(bounds, tall)
-    : onSheet([Math.min(left, left + dx), Math.min(top, top + dy), Math.max(right, right + dx), Math.max(bottom, bottom + dy)], tall);
+    ? onSheet(bounds, job)
+    : onSheet([Math.min(left, left + dx), Math.min(top, top + dy), Math.max(right, right + dx), Math.max(bottom, bottom + dy)], job);
 }
 
 function turnHue([r, g, b]: Colour, turn: number): Colour {
@@ -178,15 +182,19 @@ interface Mounting {
 }
 
 /** The picture on its sheet, with the white border around it. */
-function mounted({ across, tall }: PhotoJob, paper: HandPaper, { fault, amount, random, hand, where: known, turned }: Mounting): Sheet {
+function mounted(job: PhotoJob, paper: HandPaper, { fault, amount, random, hand, where: known, turned }: Mounting): Sheet {
+  const { across, tall } = job;
+  const border = borderOf(job);
   const [width, height] = [across, Math.round(across * tall)];
   const data = new Uint8Array(width * height * 3);
   const askew = fault === "border" && random() < 0.4;
   const side = Math.floor(random() * 4);
-  const sides = [0, 1, 2, 3].map((each) => BORDER + hand(0.002) + (fault === "border" && !askew && each === side ? (random() < 0.5 ? -0.03 : 0.035) * amount : 0));
+  const sides = [0, 1, 2, 3].map(
+    (each) => (border === 0 ? -1 : border + hand(0.002)) + (fault === "border" && !askew && each === side ? (random() < 0.5 ? -0.03 : 0.035) * amount : 0),
+  );
   const [left = 0, top = 0, right = 0, bottom = 0] = sides;
   const lean = askew ? (random() < 0.5 ? -1 : 1) * 0.03 * amount : hand(0.002);
-  const innerWidth = 1 - 2 * BORDER;
+  const innerWidth = 1 - 2 * border;
   const tongues =
     fault === "creep"
       ? Array.from({ length: 3 + Math.floor(random() * 4) }, () => ({ at: 0.15 + random() * 0.7, reach: (0.02 + 0.025 * random()) * amount, wide: 0.008 + 0.012 * random() }))
@@ -202,23 +210,23 @@ function mounted({ across, tall }: PhotoJob, paper: HandPaper, { fault, amount, 
       const [gx, gy] = [fx + 0.5, fy + tall / 2];
       const inside = gx > left && gx < 1 - right && gy > top && gy < tall - bottom;
       let colour = paperWhite;
-      if (inside) colour = paper.at((ix + 0.5 - BORDER) / innerWidth, (iy + tall / 2 - BORDER) / innerWidth);
+      if (inside) colour = paper.at((ix + 0.5 - border) / innerWidth, (iy + tall / 2 - border) / innerWidth);
       else {
         const [along, off] = side % 2 === 0 ? [v / tall, side === 0 ? left - gx : gx - 1 + right] : [u, side === 1 ? top - gy : gy - tall + bottom];
         for (const tongue of tongues)
           if (off > 0 && off < tongue.reach * (1 - ((along - tongue.at) / tongue.wide) ** 2)) {
-            const [ex, ey] = side % 2 === 0 ? [side === 0 ? 0.02 : 0.98, (v - BORDER) / innerWidth] : [(u - BORDER) / innerWidth, side === 1 ? 0.02 : innerTall(tall) - 0.02];
+            const [ex, ey] = side % 2 === 0 ? [side === 0 ? 0.02 : 0.98, (v - border) / innerWidth] : [(u - border) / innerWidth, side === 1 ? 0.02 : innerTall(job) - 0.02];
             colour = paper.at(ex, ey);
           }
       }
       for (let channel = 0; channel < 3; channel += 1) data[(py * width + px) * 3 + channel] = Math.round(clamp(colour[channel] ?? 0) * 255);
     }
-  return { rgb: { width, height, data }, where: fault === "creep" ? creepAt(side, tongues, tall) : known };
+  return { rgb: { width, height, data }, where: fault === "creep" ? creepAt(side, tongues, job) : known };
 }
 
-function creepAt(side: number, tongues: readonly { readonly at: number; readonly reach: number }[], tall: number): PaintedPanel["where"] {
+function creepAt(side: number, tongues: readonly { readonly at: number; readonly reach: number }[], job: PhotoJob): PaintedPanel["where"] {
   const [from, to] = [Math.min(...tongues.map(({ at }) => at)) - 0.02, Math.max(...tongues.map(({ at }) => at)) + 0.02];
-  const [x, y] = [BORDER, BORDER / tall];
+  const [x, y] = [borderOf(job), borderOf(job) / job.tall];
   return side === 0 ? [0, from, x, to] : side === 1 ? [from, 0, to, y] : side === 2 ? [1 - x, from, 1, to] : [from, 1 - y, to, 1];
 }
 

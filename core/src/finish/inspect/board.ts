@@ -19,7 +19,7 @@ const [REACH, LEAST_REACH] = [3.5, 5];
 export function boardOf({ width, height, planes }: Raster): { readonly board: Board; readonly scatter: number } {
   const rim = Math.max(2, Math.round(Math.min(width, height) * 0.02));
   const samples: number[] = [];
-  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / 12_000)));
+  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / 6_000)));
   for (let y = 0; y < height; y += step) for (let x = 0; x < width; x += step) samples.push(y * width + x);
   const isRim = (at: number): boolean => {
     const [x, y] = [at % width, Math.floor(at / width)];

@@ -75,7 +75,7 @@ export function whitened({ width, height, planes }: Raster, isPaper: Uint8Array)
   const places: number[] = [];
   for (let at = 0; at < isPaper.length; at += 1) if (isPaper[at]) places.push(at);
   if (places.length < 40) return;
-  const step = Math.max(1, Math.floor(places.length / 1200));
+  const step = Math.max(1, Math.floor(places.length / 500));
   const some = places.filter((_, index) => index % step === 0);
   for (const plane of planes) {
     const surface = planeThrough(some, plane, width, height);
@@ -94,7 +94,7 @@ function planeThrough(places: readonly number[], plane: Plane, width: number, he
   const values = places.map((at) => Math.log(Math.max(1e-4, plane[at] ?? 0)));
   let surface: number[] | null = [medianOf([...values]), 0, 0];
   let reach = Infinity;
-  for (let round = 0; round < 6 && surface; round += 1) {
+  for (let round = 0; round < 4 && surface; round += 1) {
     const now: number[] = surface;
     const off = places.map((at, index) => (values[index] ?? 0) - (now[0] ?? 0) - (now[1] ?? 0) * ((at % width) / width) - (now[2] ?? 0) * (Math.floor(at / width) / height));
     reach = Math.max(0.01, 3 * 1.4826 * medianOf(off.map(Math.abs)));

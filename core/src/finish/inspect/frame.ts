@@ -39,8 +39,11 @@ function inwards(side: Side, { width, height, planes: [L, a, b] }: Raster): Inwa
 
 /** The frame of a sheet whose white is 1: each side's white border, null where paint goes to the edge or hardly shows. @param near where it lies on its sisters */
 export function frameOf(lab: Raster, near: Frame | null = null): Frame {
-  return { left: sideOf("left", lab, near), top: sideOf("top", lab, near), right: sideOf("right", lab, near), bottom: sideOf("bottom", lab, near) };
+  const frame = { left: sideOf("left", lab, near), top: sideOf("top", lab, near), right: sideOf("right", lab, near), bottom: sideOf("bottom", lab, near) };
+  // A pale sky at one edge is no border: a frame has at least three.
+  return near || SIDES.filter((side) => frame[side]).length >= 3 ? frame : NO_FRAME;
 }
+const NO_FRAME: Frame = { left: null, top: null, right: null, bottom: null };
 
 function sideOf(side: Side, lab: Raster, near: Frame | null): FrameSide | null {
   if (near && !near[side]) return null;
@@ -78,7 +81,8 @@ function beginsAt(reader: Inwards, width: number): number | null {
   });
   // What lies behind the first few pixels: their own may have caught the board.
   const most = Math.max(...profile.slice(3));
-  if (most < LEAST_PAINT) return null;
+  // A border is bare.
+  if (most < LEAST_PAINT || (profile[2] ?? 0) > Math.max(LEAST_PAINT, most * 0.25)) return null;
   const begins = profile.findIndex((value, deep) => deep >= 2 && value > Math.max(LEAST_PAINT, most * 0.4) && (profile[deep + 2] ?? 0) > LEAST_PAINT);
   return begins / width >= LEAST_BORDER && begins / width <= MOST_BORDER ? begins : null;
 }
@@ -103,7 +107,7 @@ function turnsAt(reader: Inwards, first: number, last: number, expected: number,
     const now = meanAlong(reader, first, last, deep);
     if (now < half || meanAlong(reader, first, last, deep + 1) < half) continue;
     const before = meanAlong(reader, first, last, deep - 1);
-    return deep + 0.5 - (now - half) / Math.max(1e-6, now - before);
+    return deep + 0.5 - Math.min(1, (now - half) / Math.max(1e-6, now - before));
   }
   return null;
 }

@@ -39,7 +39,7 @@ export interface Inspection {
 }
 
 /** Panels are compared at so many pixels along their longer side. */
-const LOOKED_AT = 224;
+const LOOKED_AT = 176;
 /** Fewer panels have no middle of their own: they are compared with the master. */
 const LEAST_SISTERS = 3;
 /** Weaker faults are left out. */
@@ -413,7 +413,7 @@ function frameFaults({ frames, usual, poses, width }: Batch): Seen[] {
     const own = (poses[panel]?.turn ?? 0) - turn;
     const lean = leans[panel] ?? null;
     // Where the frame leans and the picture does not, the tape was askew; where both do, the sheet was.
-    const askew = lean === null ? 0 : Math.min(Math.abs(lean), Math.abs(lean - own)) / leanSpread;
+    const askew = lean === null ? 0 : Math.max(Math.min(Math.abs(lean), Math.abs(lean - own)), 0.4 * Math.abs(lean)) / leanSpread;
     const wide = Math.max(0, ...SIDES.map((side) => (frame[side] ? Math.abs(frame[side].depth - (usual[side]?.depth ?? 0)) / depthSpread[side] : 0)));
     return [
       { panel, kind: "tilted", amount: rising(Math.abs(own) / turnSpread, 4.2), where: null },

@@ -32,8 +32,8 @@ export function posesOf(master: Raster, pictures: readonly Raster[], window: Win
     masters.reduce((pose, blurredMaster, level) => settle(blurredMaster, blurredRaster(picture, blurs[level] ?? 1), window, pose), from[index] ?? UPRIGHT),
   );
 }
-const BLURS = [4, 2, 1] as const;
-const LAST_BLURS = [2, 1] as const;
+const BLURS = [3, 1] as const;
+const LAST_BLURS = [1] as const;
 const [ROUNDS, STRIDE] = [5, 3];
 
 function settle(master: Raster, picture: Raster, window: Window, from: Pose): Pose {
