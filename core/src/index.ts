@@ -16,8 +16,8 @@ export { USUAL_TIRES, type Move, type RunBatch, type RunJob, type RunPlan, type 
 export { run } from "./bench/run.ts";
 export { runFaults } from "./bench/verify.ts";
 export { overmake } from "./finish/overmake.ts";
-export { inspect, PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen, type Where } from "./finish/inspect/inspect.ts";
-export type { Photo } from "./finish/inspect/raster.ts";
+export { inspect, inspectColourways, PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen } from "./finish/inspect/inspect.ts";
+export type { PhotoPixels } from "./finish/inspect/raster.ts";
 export { occasions, type OccasionDay, type OccasionId } from "./season/occasions.ts";
 export { COUNTRIES } from "./season/countries.ts";
 export * from "./designs/geometry/stack.ts";

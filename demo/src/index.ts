@@ -5,6 +5,9 @@ import { STORES } from "./stores.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";
+import { asPng, photoOfBatch, type PhotoJob } from "./paint/batchPhoto.ts";
+import { MOTIFS } from "./paint/motifs.ts";
+import { hexColour } from "./paint/paper.ts";
 import { OFFERS, SUPPLIERS } from "./suppliers.ts";
 import { footZone, SENTIMENTS } from "./words.ts";
 
@@ -69,9 +72,9 @@ export function demoCommands(now: Date): Demo {
   pastNeeds(shop);
   whatCameOfIt(shop);
   openNeeds(shop);
-  wetNow(shop);
+  const onBench = wetNow(shop);
   drawer(shop);
-  return { pictures, commands };
+  return { pictures: [...pictures, onBench], commands };
 }
 
 /** What is left of sheets split before. */
@@ -255,8 +258,11 @@ function openNeeds(shop: DemoShop): void {
   for (const plan of plans) addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));
 }
 
-/** The Gull Steps order lies half painted on the bench: some panels dry, some wet this minute. */
-function wetNow(shop: DemoShop): void {
+/**
+ * The Gull Steps order lies half painted on the bench: some panels dry, some wet this minute.
+ * @returns what the invented scanner sees of it once it is painted, by the batch's own id
+ */
+function wetNow(shop: DemoShop): Demo["pictures"][number] {
   const design = designOf(shop, "nightTrain");
   const need = addNeed(
     shop,
@@ -283,4 +289,25 @@ function wetNow(shop: DemoShop): void {
   tell(2, 3, "done", 3);
   tell(2, 4, "done", 1.2);
   tell(2, 7, "spoilt", 24);
+  return { id: batchId, bytes: photoOfPanels(design.colourways, units.slice(0, -1)) };
 }
+
+/** The panels of a batch that are not spoilt, on a grey board, painted by the program: one a little pale, one smudged, one with its moon missing, one turned. */
+function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: readonly { readonly colourwayId: string }[]): Uint8Array {
+  const ways = new Map(colourways.map(({ id, paints }) => [id, paints.map(({ hex }) => hexColour(hex)) as unknown as Three]));
+  const [first] = ways.values();
+  const job: PhotoJob = {
+    motif: MOTIFS.nightTrain,
+    colours: first ?? [hexColour("#808080"), hexColour("#808080"), hexColour("#808080")],
+    coloursOf: (panel) => ways.get(units[panel]?.colourwayId ?? "") ?? job.colours,
+    seed: 41,
+    faults: units.map((_, index) => (["pale", null, "smudge", null, "missing", null, "tilted", null] as const)[index] ?? null),
+    columns: 4,
+    across: 190,
+    tall: 1,
+    board: [0.42, 0.43, 0.45],
+    border: 0,
+  };
+  return asPng(photoOfBatch(job).photo);
+}
+type Three = PhotoJob["colours"];

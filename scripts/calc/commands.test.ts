@@ -38,6 +38,7 @@ test.each([
   "mats",
   "plan",
   "buy",
+  "inspect",
 ])("%s prints the JSON Schema of its input", (name) => {
   expect(COMMANDS[name]?.schema).toMatchObject({ type: "object", additionalProperties: false });
 });
@@ -158,6 +159,12 @@ test.each<[string, string, unknown, string[]]>([
     "fair",
     { designs: [{ id: "moth", price: 4, cost: 1, sold: [{ brought: 3, sold: 4 }] }], prior: [2, 1] },
     ["designs[0].sold[0].sold: given 4, allowed at most 3, as many as were brought"],
+  ],
+  [
+    "pixels that are not all there",
+    "inspect",
+    { master: { width: 16, height: 16, rgb: "AAAA" }, photo: { width: 16, height: 16, rgb: "A".repeat(1024) }, panels: 0 },
+    ['master.rgb: given "AAAA", allowed base64 of 768 bytes, three for each of 16 × 16 pixels', "panels: given 0, allowed at least 1"],
   ],
   ["an id twice", "split", { sheets: [sheet, sheet], panels: [panel] }, ['sheets[1].id: given "full", allowed an id that no other of sheets has']],
   ["a field nobody knows", "split", { sheets: [sheet], panels: [panel], kerf: 2 }, ["kerf: given 2, allowed no field of this name"]],

@@ -73,7 +73,7 @@ import {
   succeed,
   uncoveredWants,
   type Limits,
-  type Photo,
+  type PhotoPixels,
   guideSheet,
   keepPromises,
   mm,
@@ -201,7 +201,7 @@ export const COMMANDS: Readonly<Record<string, Command>> = {
 };
 
 /** Pixels out of their base64. */
-const pixelsOf = ({ width, height, rgb }: { readonly width: number; readonly height: number; readonly rgb: string }): Photo => ({
+const pixelsOf = ({ width, height, rgb }: { readonly width: number; readonly height: number; readonly rgb: string }): PhotoPixels => ({
   width,
   height,
   data: new Uint8Array(Buffer.from(rgb, "base64")),

@@ -1,5 +1,6 @@
 import { seededRandom } from "@yule/core";
-import { elementsOf, HandPaper, scatterOf, USUAL_STROKE, type Element, type Stroke } from "./hand.ts";
+import { encode } from "fast-png";
+import { elementsOf, HandPaper, scatterOf, USUAL_STROKE, type LaidElement, type Stroke } from "./hand.ts";
 import type { Motif } from "./motifs.ts";
 import { line, type Colour } from "./paper.ts";
 
@@ -8,7 +9,7 @@ export const PAINTED_FAULTS = ["pale", "dark", "hue", "mud", "missing", "shifted
 export type PaintedFault = (typeof PAINTED_FAULTS)[number];
 
 /** Rows from the top, three bytes a pixel. */
-export interface Rgb {
+export interface RgbImage {
   readonly width: number;
   readonly height: number;
   readonly data: Uint8Array;
@@ -21,14 +22,16 @@ export interface PaintedPanel {
   readonly where: readonly [number, number, number, number] | null;
 }
 export interface PhotoOfBatch {
-  readonly master: Rgb;
-  readonly photo: Rgb;
+  readonly master: RgbImage;
+  readonly photo: RgbImage;
   readonly panels: readonly PaintedPanel[];
 }
 
 export interface PhotoJob {
   readonly motif: Motif;
   readonly colours: readonly [Colour, Colour, Colour];
+  /** Where panels are of several colourways: those of each. */
+  readonly coloursOf?: (panel: number) => readonly [Colour, Colour, Colour];
   readonly seed: number;
   /** Faults of the panels in their order; null for a good one. */
   readonly faults: readonly (PaintedFault | null)[];
@@ -49,14 +52,14 @@ const USUAL_BORDER = 0.07;
 const borderOf = ({ border = USUAL_BORDER }: PhotoJob): number => border;
 
 interface Sheet {
-  readonly rgb: Rgb;
+  readonly rgb: RgbImage;
   readonly where: PaintedPanel["where"];
 }
 
 /** A batch as it lies on the board: panels a little unlike each other, some with a fault, turned by up to eight degrees, in uneven light. */
 export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
   const elements = elementsOf(job.motif, innerTall(job));
-  const sheets = job.faults.map((fault, index) => paintSheet(job, elements, fault, job.seed * 1009 + index * 31 + 7));
+  const sheets = job.faults.map((fault, index) => paintSheet({ ...job, colours: job.coloursOf?.(index) ?? job.colours }, elements, fault, job.seed * 1009 + index * 31 + 7));
   const master = paintSheet({ ...job, across: Math.round(job.across * 1.1) }, elements, "master", job.seed).rgb;
   const { photo, corners } = layOut(job, sheets);
   return { master, photo, panels: sheets.map(({ where }, index) => ({ corners: corners[index] ?? [], fault: job.faults[index] ?? null, where })) };
@@ -65,7 +68,7 @@ export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
 const innerTall = (job: PhotoJob): number => (job.tall - 2 * borderOf(job)) / (1 - 2 * borderOf(job));
 const clamp = (value: number): number => Math.max(0, Math.min(1, value));
 
-function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedFault | "master" | null, seed: number): Sheet {
+function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: PaintedFault | "master" | null, seed: number): Sheet {
   const random = seededRandom(seed + 3);
   const scatter = scatterOf(seed + 5);
   const amount = (job.strength ?? 1) * (0.8 + 0.4 * random());
@@ -124,7 +127,7 @@ function paintSheet(job: PhotoJob, elements: readonly Element[], fault: PaintedF
 }
 
 /** One of the elements that is missed where it is left out: what is dark on dark, or under another, is no loss. */
-function seenOf<E extends Element & { readonly index: number }>(job: PhotoJob, small: readonly E[], random: () => number): E | undefined {
+function seenOf<E extends LaidElement & { readonly index: number }>(job: PhotoJob, small: readonly E[], random: () => number): E | undefined {
   const tall = innerTall(job);
   const painted = (leftOut: number): HandPaper => {
     const paper = new HandPaper(64, Math.round(64 * tall), 1, (index) => ({ ...USUAL_STROKE, isLeftOut: index === leftOut }));
@@ -154,7 +157,7 @@ function onSheet([left, top, right, bottom]: readonly [number, number, number, n
 
 function whereOf(
   fault: PaintedFault | "master" | null,
-  bounds: Element["bounds"] | undefined,
+  bounds: LaidElement["bounds"] | undefined,
   job: PhotoJob,
   [dx, dy]: readonly [number, number],
 ): readonly [number, number, number, number] | null {
@@ -231,7 +234,7 @@ function creepAt(side: number, tongues: readonly { readonly at: number; readonly
 }
 
 /** The sheets side by side on the board, seen by a camera. */
-function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: Rgb; readonly corners: PaintedPanel["corners"][] } {
+function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbImage; readonly corners: PaintedPanel["corners"][] } {
   const random = seededRandom(job.seed + 99);
   const scatter = scatterOf(job.seed + 101);
   const { across, tall, columns } = job;
@@ -284,7 +287,7 @@ function ownersOf(places: readonly unknown[], _width: number, _height: number, s
   };
 }
 
-function between({ width, height, data }: Rgb, x: number, y: number): Colour {
+function between({ width, height, data }: RgbImage, x: number, y: number): Colour {
   const [left, top] = [Math.max(0, Math.min(width - 1, Math.floor(x))), Math.max(0, Math.min(height - 1, Math.floor(y)))];
   const [right, down] = [Math.min(width - 1, left + 1), Math.min(height - 1, top + 1)];
   const [fx, fy] = [clamp(x - left), clamp(y - top)];
@@ -302,3 +305,6 @@ function lightOf(random: () => number): (x: number, y: number) => Colour {
     return [lit * (1 + warm), lit, lit * (1 - warm)];
   };
 }
+
+/** As a PNG, as a scanner would give it. */
+export const asPng = ({ width, height, data }: RgbImage): Uint8Array => encode({ width, height, data, depth: 8, channels: 3 }, { zlib: { level: 6 } });

@@ -4,7 +4,7 @@ import { Paper } from "./paper.ts";
 import type { Motif } from "./motifs.ts";
 
 /** What was laid in one place: a wash, with the white under it and what stands on it. */
-export interface Element {
+export interface LaidElement {
   /** Left, top, right, bottom in the panel's measure. */
   readonly bounds: readonly [number, number, number, number];
   /** Share of the panel. */
@@ -27,7 +27,7 @@ export const USUAL_STROKE: Stroke = { dx: 0, dy: 0, turn: 0, strength: 1, colour
 /** So many cells across are looked at to tell which shapes lie on which. */
 const ACROSS = 32;
 
-interface Laid extends Element {
+interface Laid extends LaidElement {
   readonly cells: ReadonlySet<number>;
 }
 
@@ -40,12 +40,12 @@ export class HandPaper extends Paper {
     width: number,
     height: number,
     seed: number,
-    private readonly strokeOf: (element: number, laid: Element) => Stroke,
+    private readonly strokeOf: (element: number, laid: LaidElement) => Stroke,
   ) {
     super(width, height, seed);
   }
 
-  get elements(): readonly Element[] {
+  get elements(): readonly LaidElement[] {
     return this.laid;
   }
 
@@ -128,7 +128,7 @@ export class HandPaper extends Paper {
 }
 
 /** The elements of a motif, in the order they are painted. */
-export function elementsOf(motif: Motif, tall: number): readonly Element[] {
+export function elementsOf(motif: Motif, tall: number): readonly LaidElement[] {
   const paper = new HandPaper(48, Math.round(48 * tall), 1, () => USUAL_STROKE);
   const grey: Colour = [0.5, 0.5, 0.5];
   motif(paper, [grey, grey, grey], tall);

@@ -4,8 +4,8 @@ import { encode } from "fast-png";
 export interface Scanner {
   readonly name: string;
   readonly simulated: boolean;
-  /** @returns a PNG */
-  readonly scan: () => Promise<Buffer>;
+  /** @param laidOut what was laid on the glass on purpose; @returns a PNG */
+  readonly scan: (laidOut: Buffer | null) => Promise<Buffer>;
 }
 
 const [WIDTH, HEIGHT] = [900, 700];
@@ -13,8 +13,8 @@ const LID: Rgb = [58, 60, 64];
 const PAPER: Rgb = [246, 242, 232];
 type Rgb = readonly [number, number, number];
 
-/** An invented scanner with one invented painting on its glass, laid down a little askew: evening sky, sea, and a low sun. */
-export const simulatedScanner: Scanner = { name: "Flatbed (simulated)", simulated: true, scan: () => Promise.resolve(encodePng(WIDTH, HEIGHT, onTheGlass)) };
+/** An invented scanner: what was laid on its glass, else one invented painting, a little askew: evening sky, sea, and a low sun. */
+export const simulatedScanner: Scanner = { name: "Flatbed (simulated)", simulated: true, scan: (laidOut) => Promise.resolve(laidOut ?? encodePng(WIDTH, HEIGHT, onTheGlass)) };
 
 /** What the glass shows at a point: the lid, the white rim of the panel, or the painting. */
 function onTheGlass(x: number, y: number): Rgb {

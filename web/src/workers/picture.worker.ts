@@ -1,5 +1,17 @@
 import { expose, transfer } from "comlink";
-import { calmAreas, cornersOf, paletteOf, straighten, type CalmArea, type Corners, type PictureColour, type Pixels } from "@yule/core";
+import {
+  calmAreas,
+  cornersOf,
+  inspectColourways,
+  paletteOf,
+  straighten,
+  type CalmArea,
+  type Corners,
+  type Inspection,
+  type PhotoPixels,
+  type PictureColour,
+  type Pixels,
+} from "@yule/core";
 
 /** Sides in pixels: on which corners are looked for, of the picture that is kept, and of the one on the wall. */
 const LOOKED_AT = 360;
@@ -9,6 +21,11 @@ const SMALL = 420;
 const CELLS = 200;
 /** The photo is read at this size at most before it is straightened: finer than what is kept. */
 const READ = 2600;
+
+/** A photo of a whole batch is read at twelve megapixels at most, a master no larger than a panel on it. */
+const [READ_BATCH, LARGEST_MASTER] = [4000, 900];
+
+const asPhoto = ({ width, height, data }: Pixels): PhotoPixels => ({ width, height, data, bytes: 4 });
 
 const fit = (width: number, height: number, most: number): { width: number; height: number } => {
   const scale = Math.min(1, most / Math.max(width, height));
@@ -127,6 +144,23 @@ const desk = {
     return transfer(cells, [cells.data.buffer]);
   },
 
+  /**
+   * A photo of a batch, looked at colourway by colourway.
+   * @param count panels that should lie there; @param masters the picture of each colourway with the places of its panels, by rows
+   */
+  async inspect(file: Blob, count: number, masters: readonly MasterOf[]): Promise<InspectedPhoto> {
+    const bitmap = await decode(file, READ_BATCH);
+    const photo = asPhoto(pixelsOf(bitmap));
+    bitmap.close();
+    const colourways = [];
+    for (const { picture, places } of masters) {
+      const own = await decode(picture, LARGEST_MASTER);
+      colourways.push({ master: asPhoto(pixelsOf(own)), places });
+      own.close();
+    }
+    return { width: photo.width, height: photo.height, ...inspectColourways(photo, count, colourways) };
+  },
+
   /** Calm areas of a picture that is kept already. */
   async calm(file: Blob): Promise<readonly CalmArea[]> {
     const bitmap = await decode(file, LOOKED_AT);
@@ -139,6 +173,19 @@ const desk = {
     return calmAreas(light, width, height);
   },
 };
+/** The picture of a colourway, and which panels of the photo are of it. */
+export interface MasterOf {
+  readonly picture: Blob;
+  readonly places: readonly number[];
+}
+export interface InspectedPhoto {
+  /** Of the photo as it was looked at: corners are in its pixels. */
+  readonly width: number;
+  readonly height: number;
+  readonly onBoard: number;
+  /** In the order of the masters. */
+  readonly colourways: readonly Inspection[];
+}
 export type PictureWorker = typeof desk;
 
 expose(desk);

@@ -1,6 +1,9 @@
 import { blurredRaster, type Raster } from "./raster.ts";
 import type { Window } from "./register.ts";
 
+// Taken once: they are asked for at every pixel.
+const { floor, max, min } = Math;
+
 /** Places of one colour, or one piece of them, on the picture of all sisters. */
 export interface Area {
   /** Pixels, row by row. */
@@ -28,9 +31,9 @@ export function areasOf(lab: Raster, window: Window): Areas {
   const { width, height } = lab;
   const [L, a, b] = blurredRaster(lab, 1).planes;
   const inside: number[] = [];
-  for (let y = Math.max(0, Math.ceil(window.top)); y < Math.min(height, window.bottom); y += 1)
-    for (let x = Math.max(0, Math.ceil(window.left)); x < Math.min(width, window.right); x += 1) inside.push(y * width + x);
-  const some = inside.filter((_, index) => index % Math.max(1, Math.floor(inside.length / 2500)) === 0);
+  for (let y = max(0, Math.ceil(window.top)); y < min(height, window.bottom); y += 1)
+    for (let x = max(0, Math.ceil(window.left)); x < min(width, window.right); x += 1) inside.push(y * width + x);
+  const some = inside.filter((_, index) => index % max(1, floor(inside.length / 2500)) === 0);
   const centres = farthest(some, L, a, b);
   const nearest = (at: number): number => {
     let [best, found] = [Infinity, 0];
@@ -60,7 +63,7 @@ export function areasOf(lab: Raster, window: Window): Areas {
     lists[own]?.push(at);
   }
   const whole = inside.length;
-  return { colourOf, colours: lists.filter(({ length }) => length > 0.004 * whole).map((list) => areaOf(list, whole, width)), pieces: piecesOf(colourOf, width, height, whole) };
+  return { colourOf, colours: lists.filter(({ length }) => length > 0.004 * whole).map((list) => pixelArea(list, whole, width)), pieces: piecesOf(colourOf, width, height, whole) };
 }
 
 function farthest(some: readonly number[], L: Float32Array, a: Float32Array, b: Float32Array): [number, number, number][] {
@@ -71,7 +74,7 @@ function farthest(some: readonly number[], L: Float32Array, a: Float32Array, b: 
     const [cl, ca, cb] = centres[centres.length - 1] ?? [0, 0, 0];
     let [most, next] = [-1, 0];
     for (const [index, at] of some.entries()) {
-      off[index] = Math.min(off[index] ?? Infinity, ((L[at] ?? 0) - cl) ** 2 + ((a[at] ?? 0) - ca) ** 2 + ((b[at] ?? 0) - cb) ** 2);
+      off[index] = min(off[index] ?? Infinity, ((L[at] ?? 0) - cl) ** 2 + ((a[at] ?? 0) - ca) ** 2 + ((b[at] ?? 0) - cb) ** 2);
       if ((off[index] ?? 0) > most) [most, next] = [off[index] ?? 0, at];
     }
     centres.push(colour(next));
@@ -79,16 +82,16 @@ function farthest(some: readonly number[], L: Float32Array, a: Float32Array, b: 
   return centres;
 }
 
-export function areaOf(list: readonly number[], whole: number, width: number): Area {
+export function pixelArea(list: readonly number[], whole: number, width: number): Area {
   let [left, top, right, bottom] = [Infinity, Infinity, 0, 0];
   for (const at of list) {
-    const [x, y] = [at % width, Math.floor(at / width)];
-    left = Math.min(left, x);
-    right = Math.max(right, x + 1);
-    top = Math.min(top, y);
-    bottom = Math.max(bottom, y + 1);
+    const [x, y] = [at % width, floor(at / width)];
+    left = min(left, x);
+    right = max(right, x + 1);
+    top = min(top, y);
+    bottom = max(bottom, y + 1);
   }
-  return { places: Int32Array.from(list), share: list.length / Math.max(1, whole), box: { left, top, right, bottom } };
+  return { places: Int32Array.from(list), share: list.length / max(1, whole), box: { left, top, right, bottom } };
 }
 
 /** Pieces of one mark that hang together; pixels marked 255 belong to none. */
@@ -112,7 +115,7 @@ export function piecesOf(markOf: Uint8Array, width: number, height: number, whol
         stack.push(next);
       }
     }
-    if (list.length >= Math.max(8, least * whole)) pieces.push(areaOf(list, whole, width));
+    if (list.length >= max(8, least * whole)) pieces.push(pixelArea(list, whole, width));
   }
   return pieces.sort((one, other) => other.share - one.share);
 }

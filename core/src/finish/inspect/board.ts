@@ -1,8 +1,11 @@
 import { solved } from "./lines.ts";
 import { medianOf, type Raster } from "./raster.ts";
 
+// Taken once: they are asked for at every pixel.
+const { floor, max, min, sqrt } = Math;
+
 /** What the board looks like at each place of a photo: a surface of the second degree for each channel, in steps of 255. */
-export type Board = (x: number, y: number) => readonly [number, number, number];
+export type BoardSurface = (x: number, y: number) => readonly [number, number, number];
 
 /** So many terms: 1, x, y, x2, xy, y2. */
 const TERMS = 6;
@@ -16,28 +19,28 @@ const [REACH, LEAST_REACH] = [3.5, 5];
  * @param raster the photo made small
  * @returns the surface over shares of the photo's width and height, and how far board pixels scatter about it
  */
-export function boardOf({ width, height, planes }: Raster): { readonly board: Board; readonly scatter: number } {
-  const rim = Math.max(2, Math.round(Math.min(width, height) * 0.02));
+export function boardOf({ width, height, planes }: Raster): { readonly board: BoardSurface; readonly scatter: number } {
+  const rim = max(2, Math.round(min(width, height) * 0.02));
   const samples: number[] = [];
-  const step = Math.max(1, Math.floor(Math.sqrt((width * height) / 6_000)));
+  const step = max(1, floor(sqrt((width * height) / 6_000)));
   for (let y = 0; y < height; y += step) for (let x = 0; x < width; x += step) samples.push(y * width + x);
   const isRim = (at: number): boolean => {
-    const [x, y] = [at % width, Math.floor(at / width)];
+    const [x, y] = [at % width, floor(at / width)];
     return x < rim || y < rim || x >= width - rim || y >= height - rim;
   };
   const rims = samples.filter(isRim);
   let surfaces = planes.map((plane) => [medianOf(rims.map((at) => plane[at] ?? 0)), 0, 0, 0, 0, 0]);
   const offAt = (at: number): number => {
-    const terms = termsAt((at % width) / width, Math.floor(at / width) / height);
-    return Math.sqrt(planes.reduce((sum, plane, channel) => sum + ((plane[at] ?? 0) - dot(surfaces[channel] ?? [], terms)) ** 2, 0));
+    const terms = termsAt((at % width) / width, floor(at / width) / height);
+    return sqrt(planes.reduce((sum, plane, channel) => sum + ((plane[at] ?? 0) - dot(surfaces[channel] ?? [], terms)) ** 2, 0));
   };
   let scatter = LEAST_REACH;
   for (const [round, among] of [rims, rims, rims, samples, samples, samples].entries()) {
     const off = among.map(offAt);
-    const within = round < 3 ? medianOf([...off]) * 2.5 + LEAST_REACH : Math.max(LEAST_REACH, REACH * scatter);
+    const within = round < 3 ? medianOf([...off]) * 2.5 + LEAST_REACH : max(LEAST_REACH, REACH * scatter);
     const kept = among.filter((_, index) => (off[index] ?? 0) <= within);
     surfaces = planes.map((plane, channel) => fitted(kept, plane, width, height) ?? surfaces[channel] ?? []);
-    scatter = Math.max(0.6, 1.2 * medianOf(kept.map(offAt)));
+    scatter = max(0.6, 1.2 * medianOf(kept.map(offAt)));
   }
   const [red = [], green = [], blue = []] = surfaces;
   return { board: (x, y) => [surfaceAt(red, x, y), surfaceAt(green, x, y), surfaceAt(blue, x, y)], scatter };
@@ -54,7 +57,7 @@ function fitted(among: readonly number[], plane: Float32Array, width: number, he
   const matrix = Array.from({ length: TERMS }, () => new Array<number>(TERMS).fill(0));
   const right = new Array<number>(TERMS).fill(0);
   for (const at of among) {
-    const terms = termsAt((at % width) / width, Math.floor(at / width) / height);
+    const terms = termsAt((at % width) / width, floor(at / width) / height);
     for (let row = 0; row < TERMS; row += 1) {
       const own = terms[row] ?? 0;
       right[row] = (right[row] ?? 0) + own * (plane[at] ?? 0);

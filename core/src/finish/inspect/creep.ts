@@ -3,6 +3,9 @@ import type { Frame } from "./frame.ts";
 import { medianOf, type Raster } from "./raster.ts";
 import type { Window } from "./register.ts";
 
+// Taken once: they are asked for at every pixel.
+const { floor, hypot, max, min, sqrt } = Math;
+
 /** Paint where the border should be bare: what comes out of the picture crept under the tape, what lies apart is a foreign mark. */
 export interface OnBorder {
   /** Root of its area, in shares of the width. */
@@ -23,12 +26,12 @@ export function onBorder(lab: Raster, frame: Frame): OnBorder[] {
   const inside = pictureOf(frame, width, height);
   const paint = new Float32Array(width * height);
   const bare: number[] = [];
-  const rim = Math.max(2, Math.round(RIM * width));
+  const rim = max(2, Math.round(RIM * width));
   for (let y = rim; y < height - rim; y += 1)
     for (let x = rim; x < width - rim; x += 1) {
       if (inside(x, y) > -WANDERS * width) continue;
       const at = y * width + x;
-      paint[at] = Math.hypot(100 - (L[at] ?? 0), a[at] ?? 0, b[at] ?? 0);
+      paint[at] = hypot(100 - (L[at] ?? 0), a[at] ?? 0, b[at] ?? 0);
       bare.push(paint[at] ?? 0);
     }
   if (bare.length < 50) return [];
@@ -36,8 +39,8 @@ export function onBorder(lab: Raster, frame: Frame): OnBorder[] {
   const markOf = new Uint8Array(width * height).fill(255);
   for (let at = 0; at < markOf.length; at += 1) if ((paint[at] ?? 0) > least) markOf[at] = 1;
   return piecesOf(markOf, width, height, width * width, 0.0001).map(({ places, box }) => {
-    const nearest = Math.max(...[...places].map((at) => inside(at % width, Math.floor(at / width))));
-    return { size: Math.sqrt(places.length) / width, box, touches: nearest > -WANDERS * width - 2.5 };
+    const nearest = max(...[...places].map((at) => inside(at % width, floor(at / width))));
+    return { size: sqrt(places.length) / width, box, touches: nearest > -WANDERS * width - 2.5 };
   });
 }
 
@@ -45,7 +48,7 @@ export function onBorder(lab: Raster, frame: Frame): OnBorder[] {
 function pictureOf({ left, top, right, bottom }: Frame, width: number, height: number): (x: number, y: number) => number {
   return (x, y) => {
     const [u, v] = [x + 0.5, y + 0.5];
-    return Math.min(
+    return min(
       left ? u - left.depth + Math.tan(left.lean) * (v - height / 2) : Infinity,
       right ? width - u - right.depth - Math.tan(right.lean) * (v - height / 2) : Infinity,
       top ? v - top.depth - Math.tan(top.lean) * (u - width / 2) : Infinity,

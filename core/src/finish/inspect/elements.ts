@@ -1,8 +1,11 @@
 import { piecesOf, type Area, type Areas } from "./areas.ts";
 import { between, medianOf, spreadOf, type Raster } from "./raster.ts";
 
+// Taken once: they are asked for at every pixel.
+const { floor, hypot, max, min, sqrt } = Math;
+
 /** Something that stands on the ground of a picture: looked for on each panel. */
-export interface Element {
+export interface PictureElement {
   readonly area: Area;
   /** How clearly it stands out from what is around it (CIE76). */
   readonly contrast: number;
@@ -12,7 +15,7 @@ export interface Element {
 const [SMALLEST, LARGEST, LEAST_CONTRAST] = [0.0013, 0.16, 9];
 
 /** What stands out on the picture of all sisters: pieces of one colour, and pieces that touch taken together. */
-export function elementsIn(lab: Raster, areas: Areas, whole: number): Element[] {
+export function elementsIn(lab: Raster, areas: Areas, whole: number): PictureElement[] {
   const { width, height } = lab;
   const ground = groundOf(areas, width, height);
   const isOn = new Uint8Array(width * height).fill(255);
@@ -20,7 +23,7 @@ export function elementsIn(lab: Raster, areas: Areas, whole: number): Element[] 
   const together = piecesOf(isOn, width, height, whole, SMALLEST);
   const single = areas.pieces.filter(({ places }) => !ground[places[0] ?? 0]);
   const all = [...together, ...single].filter(({ share }) => share >= SMALLEST && share <= LARGEST);
-  const found: Element[] = [];
+  const found: PictureElement[] = [];
   for (const area of all) {
     if (found.some((each) => isSame(each.area, area))) continue;
     const contrast = contrastOf(lab, area);
@@ -41,18 +44,15 @@ function groundOf({ pieces }: Areas, width: number, height: number): Uint8Array 
 
 const isSame = (one: Area, other: Area): boolean => {
   const [a, b] = [one.box, other.box];
-  const [w, h] = [Math.min(a.right, b.right) - Math.max(a.left, b.left), Math.min(a.bottom, b.bottom) - Math.max(a.top, b.top)];
-  const shared = Math.max(0, w) * Math.max(0, h);
-  return (
-    shared > 0.85 * Math.max((a.right - a.left) * (a.bottom - a.top), (b.right - b.left) * (b.bottom - b.top)) &&
-    Math.min(one.share, other.share) > 0.7 * Math.max(one.share, other.share)
-  );
+  const [w, h] = [min(a.right, b.right) - max(a.left, b.left), min(a.bottom, b.bottom) - max(a.top, b.top)];
+  const shared = max(0, w) * max(0, h);
+  return shared > 0.85 * max((a.right - a.left) * (a.bottom - a.top), (b.right - b.left) * (b.bottom - b.top)) && min(one.share, other.share) > 0.7 * max(one.share, other.share);
 };
 
 /** How far the middle colour of an area lies from the middle colour around it. */
 function contrastOf({ width, height, planes }: Raster, { places }: Area): number {
   const around = ringOf(places, width, height, 3);
-  return Math.hypot(...planes.map((plane) => medianOf([...places].map((at) => plane[at] ?? 0)) - medianOf(around.map((at) => plane[at] ?? 0))));
+  return hypot(...planes.map((plane) => medianOf([...places].map((at) => plane[at] ?? 0)) - medianOf(around.map((at) => plane[at] ?? 0))));
 }
 
 /** Pixels up to `reach` around some others. */
@@ -60,7 +60,7 @@ export function ringOf(places: Int32Array | readonly number[], width: number, he
   const own = new Set<number>(places);
   const ring = new Set<number>();
   for (const at of own) {
-    const [x, y] = [at % width, Math.floor(at / width)];
+    const [x, y] = [at % width, floor(at / width)];
     for (const [dx, dy] of [
       [-reach, 0],
       [reach, 0],
@@ -76,7 +76,7 @@ export function ringOf(places: Int32Array | readonly number[], width: number, he
 }
 
 /** How an element is found on one panel. */
-export interface Sighting {
+export interface ElementSighting {
   /** Where it lies: pixels from where its sisters have it. */
   readonly dx: number;
   readonly dy: number;
@@ -93,12 +93,12 @@ const [FAR, NEAR] = [0.13, 0.022];
 const SAMPLES = 90;
 
 /** Looks for an element on a panel: its patch is laid at each place around its own, contrast against contrast (sum of squared differences). */
-export function sightingOf(element: Element, middle: Raster, panel: Raster, level: readonly number[]): Sighting {
+export function sightingOf(element: PictureElement, middle: Raster, panel: Raster, level: readonly number[]): ElementSighting {
   const { area } = element;
   const { width, height } = middle;
   const ring = ringOf(area.places, width, height, 3);
   const all = [...area.places, ...ring];
-  const step = Math.max(1, Math.floor(all.length / SAMPLES));
+  const step = max(1, floor(all.length / SAMPLES));
   const some = all.filter((_, index) => index % step === 0);
   const spots = spotsOf(some, width);
   const [own, patch] = [new Float32Array(some.length * 3), new Float32Array(some.length * 3)];
@@ -113,20 +113,20 @@ export function sightingOf(element: Element, middle: Raster, panel: Raster, leve
       dot += (own[index] ?? 0) * value;
       square += value * value;
     }
-    const factor = Math.max(0.5, Math.min(2, dot / (square + 1e-6)));
+    const factor = max(0.5, min(2, dot / (square + 1e-6)));
     const left = energy - some.length * 2 - 2 * factor * dot + factor * factor * square;
     return 1 - left / energy;
   };
   const reach = NEAR * width;
-  const [far, stride] = [Math.ceil(2 * reach), Math.max(1, Math.round(width * 0.009))];
+  const [far, stride] = [Math.ceil(2 * reach), max(1, Math.round(width * 0.009))];
   let best = { dx: 0, dy: 0, match: matchAt(panel, 0, 0) };
   let near = best.match;
   for (let dy = -far; dy <= far; dy += stride)
     for (let dx = -far; dx <= far; dx += stride) {
       const match = matchAt(panel, dx, dy);
-      if (Math.hypot(dx, dy) <= reach) near = Math.max(near, match);
+      if (hypot(dx, dy) <= reach) near = max(near, match);
       // Its like may stand there on every panel: farther off it has to be clearly better.
-      if (match > best.match + (Math.hypot(dx, dy) <= reach ? 0 : 0.1)) best = { dx, dy, match };
+      if (match > best.match + (hypot(dx, dy) <= reach ? 0 : 0.1)) best = { dx, dy, match };
     }
   for (let size = stride / 2; size >= 0.5; size /= 2)
     for (const [sx, sy] of [
@@ -142,21 +142,21 @@ export function sightingOf(element: Element, middle: Raster, panel: Raster, leve
       const [dx, dy] = [best.dx + sx * size, best.dy + sy * size];
       const match = matchAt(panel, dx, dy);
       if (match > best.match) best = { dx, dy, match };
-      if (Math.hypot(dx, dy) <= reach) near = Math.max(near, match);
+      if (hypot(dx, dy) <= reach) near = max(near, match);
     }
   return { dx: best.dx, dy: best.dy, there: best.match, near, elsewhere: elsewhereOf(element, middle, panel, level) };
 }
 
 /** Looks for an element's own colours where its sisters have others. @param level what all of the panel differs by, taken off */
-function elsewhereOf({ area, contrast }: Element, middle: Raster, panel: Raster, level: readonly number[]): Sighting["elsewhere"] {
+function elsewhereOf({ area, contrast }: PictureElement, middle: Raster, panel: Raster, level: readonly number[]): ElementSighting["elsewhere"] {
   const { width, height } = middle;
-  const step = Math.max(1, Math.floor(area.places.length / 45));
+  const step = max(1, floor(area.places.length / 45));
   const { xs, ys } = spotsOf(
     [...area.places].filter((_, index) => index % step === 0),
     width,
   );
-  const most = Math.max(10, contrast);
-  const [far, near, stride] = [Math.round(FAR * width), NEAR * width, Math.max(1, Math.round(width * 0.016))];
+  const most = max(10, contrast);
+  const [far, near, stride] = [Math.round(FAR * width), NEAR * width, max(1, Math.round(width * 0.016))];
   const [l0 = 0, l1 = 0, l2 = 0] = level;
   const [mL, mA, mB] = middle.planes;
   const [pL, pA, pB] = panel.planes;
@@ -176,7 +176,7 @@ function elsewhereOf({ area, contrast }: Element, middle: Raster, panel: Raster,
   };
   let best = { dx: 0, dy: 0, much: 0 };
   const tried = (dx: number, dy: number): void => {
-    if (Math.hypot(dx, dy) <= near) return;
+    if (hypot(dx, dy) <= near) return;
     const much = muchAt(dx, dy);
     if (much > best.much) best = { dx, dy, much };
   };
@@ -186,13 +186,13 @@ function elsewhereOf({ area, contrast }: Element, middle: Raster, panel: Raster,
   return best;
 }
 
-const distance = (x: number, y: number, z: number): number => Math.sqrt(x * x + y * y + z * z);
+const distance = (x: number, y: number, z: number): number => sqrt(x * x + y * y + z * z);
 
 interface Spots {
   readonly xs: Int32Array;
   readonly ys: Int32Array;
 }
-const spotsOf = (some: readonly number[], width: number): Spots => ({ xs: Int32Array.from(some, (at) => at % width), ys: Int32Array.from(some, (at) => Math.floor(at / width)) });
+const spotsOf = (some: readonly number[], width: number): Spots => ({ xs: Int32Array.from(some, (at) => at % width), ys: Int32Array.from(some, (at) => floor(at / width)) });
 
 /** The patch of some pixels moved by so much, each channel less its mean. */
 function readPatch(patch: Float32Array, { xs, ys }: Spots, { width, height, planes }: Raster, dx: number, dy: number): void {
@@ -214,7 +214,13 @@ function readPatch(patch: Float32Array, { xs, ys }: Spots, { width, height, plan
 }
 
 /** What is usual of an element among sisters. */
-export function usualSighting(all: readonly Sighting[]): { readonly dx: number; readonly dy: number; readonly near: number; readonly wander: number; readonly nearSpread: number } {
+export function usualSighting(all: readonly ElementSighting[]): {
+  readonly dx: number;
+  readonly dy: number;
+  readonly near: number;
+  readonly wander: number;
+  readonly nearSpread: number;
+} {
   const [dx, dy] = [medianOf(all.map((each) => each.dx)), medianOf(all.map((each) => each.dy))];
   const near = medianOf(all.map((each) => each.near));
   return {
@@ -222,7 +228,7 @@ export function usualSighting(all: readonly Sighting[]): { readonly dx: number; 
     dy,
     near,
     wander: spreadOf(
-      all.map((each) => Math.hypot(each.dx - dx, each.dy - dy)),
+      all.map((each) => hypot(each.dx - dx, each.dy - dy)),
       0,
     ),
     nearSpread: spreadOf(

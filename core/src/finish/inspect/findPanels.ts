@@ -1,7 +1,10 @@
 import type { Corner, Corners } from "../../designs/picture/straighten.ts";
-import { boardOf, type Board } from "./board.ts";
+import { boardOf, type BoardSurface } from "./board.ts";
 import { lineThrough, type FittedLine } from "./lines.ts";
-import { medianOf, shrunk, type Photo, type Raster } from "./raster.ts";
+import { medianOf, shrunk, type PhotoPixels, type Raster } from "./raster.ts";
+
+// Taken once: they are asked for at every pixel.
+const { abs, floor, hypot, max, min, sqrt } = Math;
 
 /** Panels are looked for on the photo made so small, in pixels of its longer side at most. */
 const LOOKED_AT = 900;
@@ -13,7 +16,7 @@ const [CRUMB, TOUCHING] = [0.4, 1.7];
 export interface FoundPanels {
   /** By rows from the top, each from the left; corners in pixels of the photo, from the outer corner of the first one. */
   readonly panels: readonly Corners[];
-  readonly board: Board;
+  readonly board: BoardSurface;
   /** Pieces too large to be one panel. */
   readonly touching: number;
   /** How clearly the panels stand out from the board, in steps of 255. */
@@ -21,11 +24,11 @@ export interface FoundPanels {
 }
 
 /** The panels on a photo of a batch that lies apart on a plain board, upright within some ten degrees. @param count at most so many */
-export function findPanels(photo: Photo, count: number): FoundPanels {
+export function findPanels(photo: PhotoPixels, count: number): FoundPanels {
   const { raster, scale } = shrunk(photo, LOOKED_AT);
   const { board, scatter } = boardOf(raster);
   const off = distances(raster, board);
-  const blobs = blobsIn(off, raster.width, raster.height, Math.max(LEAST_STANDS_OUT, STANDS_OUT * scatter));
+  const blobs = blobsIn(off, raster.width, raster.height, max(LEAST_STANDS_OUT, STANDS_OUT * scatter));
   const largest = blobs.slice(0, count);
   const middle = medianOf(largest.map(({ area }) => area));
   const likely = blobs.filter(({ area }) => area >= CRUMB * middle && area >= 64);
@@ -43,13 +46,13 @@ export function findPanels(photo: Photo, count: number): FoundPanels {
   return { panels: byRows(found), board, touching, contrast: medianOf(largest.map(({ contrast }) => contrast)) };
 }
 
-function distances({ width, height, planes: [red, green, blue] }: Raster, board: Board): Float32Array {
+function distances({ width, height, planes: [red, green, blue] }: Raster, board: BoardSurface): Float32Array {
   const off = new Float32Array(width * height);
   for (let y = 0; y < height; y += 1)
     for (let x = 0; x < width; x += 1) {
       const at = y * width + x;
       const [r, g, b] = board(x / width, y / height);
-      off[at] = Math.hypot((red[at] ?? 0) - r, (green[at] ?? 0) - g, (blue[at] ?? 0) - b);
+      off[at] = hypot((red[at] ?? 0) - r, (green[at] ?? 0) - g, (blue[at] ?? 0) - b);
     }
   return off;
 }
@@ -84,7 +87,7 @@ function blobsIn(off: Float32Array, width: number, height: number, least: number
     stack.push(first);
     while (stack.length > 0) {
       const at = stack.pop() ?? 0;
-      const [x, y] = [at % width, Math.floor(at / width)];
+      const [x, y] = [at % width, floor(at / width)];
       count += 1;
       contrast += off[at] ?? 0;
       widen(rows, y, x);
@@ -134,7 +137,7 @@ function middleOf(map: ReadonlyMap<number, readonly [number, number]>, end: 0 | 
 function cornersBetween({ left, right, top, bottom }: Sides): Corners | null {
   const meet = (upright: FittedLine, level: FittedLine): Corner | null => {
     const share = 1 - upright.slope * level.slope;
-    if (Math.abs(share) < 0.2) return null;
+    if (abs(share) < 0.2) return null;
     const y = (level.at + level.slope * upright.at) / share;
     return { x: upright.at + upright.slope * y, y };
   };
@@ -146,13 +149,13 @@ function cornersBetween({ left, right, top, bottom }: Sides): Corners | null {
 const PLACES = 48;
 
 /** The corners again on the full photo: along each side the place is sought where it turns half from board to paper. */
-function sharpened(photo: Photo, board: Board, corners: Corners, scale: number): Corners | null {
+function sharpened(photo: PhotoPixels, board: BoardSurface, corners: Corners, scale: number): Corners | null {
   const reach = 2 * scale + 4;
   const lines = corners.map((from, side) => {
     const to = corners[(side + 1) % 4] ?? from;
     const isLevel = side % 2 === 0;
     const [dx, dy] = [to.x - from.x, to.y - from.y];
-    const length = Math.hypot(dx, dy) || 1;
+    const length = hypot(dx, dy) || 1;
     // Inwards: to the right of a walk around the panel.
     const [nx, ny] = [-dy / length, dx / length];
     const points: [number, number][] = [];
@@ -181,7 +184,7 @@ interface Place {
 }
 
 /** How far inwards of a place the photo turns half from the board to what lies on it; null where nothing turns. */
-function edgeAt(photo: Photo, board: Board, { x, y, nx, ny, tx, ty }: Place, reach: number): number | null {
+function edgeAt(photo: PhotoPixels, board: BoardSurface, { x, y, nx, ny, tx, ty }: Place, reach: number): number | null {
   const count = Math.ceil(reach * 2) + 1;
   const profile: number[] = [];
   for (let step = 0; step < count; step += 1) {
@@ -190,7 +193,7 @@ function edgeAt(photo: Photo, board: Board, { x, y, nx, ny, tx, ty }: Place, rea
     for (const along of [-2, -1, 0, 1, 2]) off += offBoard(photo, board, x + nx * deep + tx * along, y + ny * deep + ty * along);
     profile.push(off / 5);
   }
-  const outside = medianOf(profile.slice(0, Math.max(2, Math.floor(count * 0.25))));
+  const outside = medianOf(profile.slice(0, max(2, floor(count * 0.25))));
   const inside = medianOf(profile.slice(Math.ceil(count * 0.72)));
   if (inside - outside < 4) return null;
   const half = (inside + outside) / 2;
@@ -201,9 +204,9 @@ function edgeAt(photo: Photo, board: Board, { x, y, nx, ny, tx, ty }: Place, rea
   return null;
 }
 
-function offBoard({ width, height, data, bytes }: Photo, board: Board, x: number, y: number): number {
-  const [u, v] = [Math.max(0, Math.min(width - 1.001, x - 0.5)), Math.max(0, Math.min(height - 1.001, y - 0.5))];
-  const [left, top] = [Math.floor(u), Math.floor(v)];
+function offBoard({ width, height, data, bytes }: PhotoPixels, board: BoardSurface, x: number, y: number): number {
+  const [u, v] = [max(0, min(width - 1.001, x - 0.5)), max(0, min(height - 1.001, y - 0.5))];
+  const [left, top] = [floor(u), floor(v)];
   const [fx, fy] = [u - left, v - top];
   const own = board(x / width, y / height);
   let off = 0;
@@ -214,7 +217,7 @@ function offBoard({ width, height, data, bytes }: Photo, board: Board, x: number
     const lower = (data[down] ?? 0) * (1 - fx) + (data[down + bytes] ?? 0) * fx;
     off += (upper * (1 - fy) + lower * fy - own[channel as 0 | 1 | 2]) ** 2;
   }
-  return Math.sqrt(off);
+  return sqrt(off);
 }
 
 /** Panels by rows from the top, each row from the left. */
@@ -223,7 +226,7 @@ function byRows(panels: readonly Corners[]): Corners[] {
     corners,
     x: corners.reduce((sum, each) => sum + each.x / 4, 0),
     y: corners.reduce((sum, each) => sum + each.y / 4, 0),
-    tall: Math.hypot(corners[3].x - corners[0].x, corners[3].y - corners[0].y),
+    tall: hypot(corners[3].x - corners[0].x, corners[3].y - corners[0].y),
   }));
   const rows: (typeof placed)[] = [];
   for (const each of placed.sort((one, other) => one.y - other.y)) {

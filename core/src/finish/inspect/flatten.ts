@@ -1,7 +1,10 @@
 import { homography, type Corners } from "../../designs/picture/straighten.ts";
-import type { Board } from "./board.ts";
+import type { BoardSurface } from "./board.ts";
 import { solved } from "./lines.ts";
-import { emptyRaster, LINEAR, medianOf, type Photo, type Plane, type Raster } from "./raster.ts";
+import { emptyRaster, LINEAR, medianOf, type PhotoPixels, type Plane, type Raster } from "./raster.ts";
+
+// Taken once: they are asked for at every pixel.
+const { abs, exp, floor, hypot, log, max, min } = Math;
 
 /** How fast light falls off against the steps of a photo: close to sRGB (IEC 61966-2-1) wherever it is not near black. */
 const GAMMA = 2.2;
@@ -9,14 +12,14 @@ const GAMMA = 2.2;
 const EVERY = 6;
 
 /** A panel seen from above in linear light, with the uneven light taken off by what the board shows of it. */
-export function flattened(photo: Photo, board: Board, corners: Corners, width: number, height: number): Raster {
+export function flattened(photo: PhotoPixels, board: BoardSurface, corners: Corners, width: number, height: number): Raster {
   const raster = emptyRaster(width, height);
   const map = homography(width, height, corners);
   if (!map) return raster;
   const [a = 0, b = 0, c = 0, d = 0, e = 0, f = 0, g = 0, h = 0] = map;
   const middle = board(0.5, 0.5);
-  const across = Math.hypot(corners[1].x - corners[0].x, corners[1].y - corners[0].y) / width;
-  const samples = Math.max(1, Math.min(4, Math.round(across)));
+  const across = hypot(corners[1].x - corners[0].x, corners[1].y - corners[0].y) / width;
+  const samples = max(1, min(4, Math.round(across)));
   const { planes } = raster;
   const share = 1 / (samples * samples);
   let even = [1, 1, 1] as readonly [number, number, number];
@@ -28,8 +31,8 @@ export function flattened(photo: Photo, board: Board, corners: Corners, width: n
         for (let sx = 0; sx < samples; sx += 1) {
           const [u, v] = [x + (sx + 0.5) / samples, y + (sy + 0.5) / samples];
           const depth = g * u + h * v + 1;
-          const px = Math.max(0, Math.min(photo.width - 1.001, (a * u + b * v + c) / depth - 0.5));
-          const py = Math.max(0, Math.min(photo.height - 1.001, (d * u + e * v + f) / depth - 0.5));
+          const px = max(0, min(photo.width - 1.001, (a * u + b * v + c) / depth - 0.5));
+          const py = max(0, min(photo.height - 1.001, (d * u + e * v + f) / depth - 0.5));
           const [left, top] = [px | 0, py | 0];
           const [fx, fy] = [px - left, py - top];
           const from = (top * photo.width + left) * photo.bytes;
@@ -54,10 +57,10 @@ export function flattened(photo: Photo, board: Board, corners: Corners, width: n
 }
 
 const LIN = (byte: number | undefined): number => LINEAR[byte ?? 0] ?? 0;
-const evenness = (lit: number, middle: number): number => Math.max(0.35, Math.min(2.8, (Math.max(1, middle) / Math.max(1, lit)) ** GAMMA));
+const evenness = (lit: number, middle: number): number => max(0.35, min(2.8, (max(1, middle) / max(1, lit)) ** GAMMA));
 
 /** A master made as small as the panels are looked at: the mean of what lies under each pixel. */
-export function shrunkTo(photo: Photo, width: number, height: number): Raster {
+export function shrunkTo(photo: PhotoPixels, width: number, height: number): Raster {
   const corners: Corners = [
     { x: 0, y: 0 },
     { x: photo.width, y: 0 },
@@ -75,7 +78,7 @@ export function whitened({ width, height, planes }: Raster, isPaper: Uint8Array)
   const places: number[] = [];
   for (let at = 0; at < isPaper.length; at += 1) if (isPaper[at]) places.push(at);
   if (places.length < 40) return;
-  const step = Math.max(1, Math.floor(places.length / 500));
+  const step = max(1, floor(places.length / 500));
   const some = places.filter((_, index) => index % step === 0);
   for (const plane of planes) {
     const surface = planeThrough(some, plane, width, height);
@@ -84,20 +87,20 @@ export function whitened({ width, height, planes }: Raster, isPaper: Uint8Array)
     for (let y = 0; y < height; y += 1)
       for (let x = 0; x < width; x += 1) {
         const at = y * width + x;
-        plane[at] = (plane[at] ?? 0) / Math.exp(at0 + byX * (x / width) + byY * (y / height));
+        plane[at] = (plane[at] ?? 0) / exp(at0 + byX * (x / width) + byY * (y / height));
       }
   }
 }
 
 /** ln(light) as a plane over the sheet, what lies far off counted not at all: paint that crept into the border is no light. */
 function planeThrough(places: readonly number[], plane: Plane, width: number, height: number): readonly [number, number, number] | null {
-  const values = places.map((at) => Math.log(Math.max(1e-4, plane[at] ?? 0)));
+  const values = places.map((at) => log(max(1e-4, plane[at] ?? 0)));
   let surface: number[] | null = [medianOf([...values]), 0, 0];
   let reach = Infinity;
   for (let round = 0; round < 4 && surface; round += 1) {
     const now: number[] = surface;
-    const off = places.map((at, index) => (values[index] ?? 0) - (now[0] ?? 0) - (now[1] ?? 0) * ((at % width) / width) - (now[2] ?? 0) * (Math.floor(at / width) / height));
-    reach = Math.max(0.01, 3 * 1.4826 * medianOf(off.map(Math.abs)));
+    const off = places.map((at, index) => (values[index] ?? 0) - (now[0] ?? 0) - (now[1] ?? 0) * ((at % width) / width) - (now[2] ?? 0) * (floor(at / width) / height));
+    reach = max(0.01, 3 * 1.4826 * medianOf(off.map(abs)));
     const matrix = [
       [0, 0, 0],
       [0, 0, 0],
@@ -105,8 +108,8 @@ function planeThrough(places: readonly number[], plane: Plane, width: number, he
     ];
     const right = [0, 0, 0];
     for (const [index, at] of places.entries()) {
-      if (Math.abs(off[index] ?? 0) > reach) continue;
-      const terms = [1, (at % width) / width, Math.floor(at / width) / height];
+      if (abs(off[index] ?? 0) > reach) continue;
+      const terms = [1, (at % width) / width, floor(at / width) / height];
       for (let row = 0; row < 3; row += 1) {
         right[row] = (right[row] ?? 0) + (terms[row] ?? 0) * (values[index] ?? 0);
         for (let column = 0; column < 3; column += 1) {

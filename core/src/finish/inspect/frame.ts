@@ -2,15 +2,18 @@ import { lineThrough } from "./lines.ts";
 import type { Window } from "./register.ts";
 import { medianOf, type Raster } from "./raster.ts";
 
+// Taken once: they are asked for at every pixel.
+const { atan, hypot, max, min } = Math;
+
 export const SIDES = ["left", "top", "right", "bottom"] as const;
-export type Side = (typeof SIDES)[number];
+export type BorderSide = (typeof SIDES)[number];
 
 /** Where paint begins along one side: pixels in from the sheet's edge at the side's middle, and how it leans (radians, clockwise). */
 export interface FrameSide {
   readonly depth: number;
   readonly lean: number;
 }
-export type Frame = Readonly<Record<Side, FrameSide | null>>;
+export type Frame = Readonly<Record<BorderSide, FrameSide | null>>;
 
 /** A side is a border where paint begins at least so far in, in shares of the width, and no farther than so far. */
 const [LEAST_BORDER, MOST_BORDER] = [0.012, 0.22];
@@ -28,8 +31,8 @@ interface Inwards {
   readonly turns: 1 | -1;
 }
 
-function inwards(side: Side, { width, height, planes: [L, a, b] }: Raster): Inwards {
-  const paint = (at: number): number => Math.hypot(100 - (L[at] ?? 0), a[at] ?? 0, b[at] ?? 0);
+function inwards(side: BorderSide, { width, height, planes: [L, a, b] }: Raster): Inwards {
+  const paint = (at: number): number => hypot(100 - (L[at] ?? 0), a[at] ?? 0, b[at] ?? 0);
   const reach = Math.round(width * MOST_BORDER) + 8;
   if (side === "left") return { length: height, reach, at: (along, deep) => paint(along * width + deep), turns: -1 };
   if (side === "right") return { length: height, reach, at: (along, deep) => paint(along * width + width - 1 - deep), turns: 1 };
@@ -45,7 +48,7 @@ export function frameOf(lab: Raster, near: Frame | null = null): Frame {
 }
 const NO_FRAME: Frame = { left: null, top: null, right: null, bottom: null };
 
-function sideOf(side: Side, lab: Raster, near: Frame | null): FrameSide | null {
+function sideOf(side: BorderSide, lab: Raster, near: Frame | null): FrameSide | null {
   if (near && !near[side]) return null;
   const reader = inwards(side, lab);
   const expected = near?.[side]?.depth ?? beginsAt(reader, lab.width);
@@ -62,13 +65,13 @@ function sideOf(side: Side, lab: Raster, near: Frame | null): FrameSide | null {
   }
   if (points.length < PLACES / 2) return null;
   const line = lineThrough(points);
-  return line && { depth: line.at, lean: Math.atan(line.slope) * reader.turns };
+  return line && { depth: line.at, lean: atan(line.slope) * reader.turns };
 }
 
 const meanAlong = (reader: Inwards, first: number, last: number, deep: number): number => {
   let sum = 0;
   for (let along = first; along < last; along += 1) sum += reader.at(along, deep);
-  return sum / Math.max(1, last - first);
+  return sum / max(1, last - first);
 };
 
 /** Where paint begins on most of a side; null where that is at the edge, or nowhere near it. */
@@ -80,10 +83,10 @@ function beginsAt(reader: Inwards, width: number): number | null {
     return medianOf(values);
   });
   // What lies behind the first few pixels: their own may have caught the board.
-  const most = Math.max(...profile.slice(3));
+  const most = max(...profile.slice(3));
   // A border is bare.
-  if (most < LEAST_PAINT || (profile[2] ?? 0) > Math.max(LEAST_PAINT, most * 0.25)) return null;
-  const begins = profile.findIndex((value, deep) => deep >= 2 && value > Math.max(LEAST_PAINT, most * 0.4) && (profile[deep + 2] ?? 0) > LEAST_PAINT);
+  if (most < LEAST_PAINT || (profile[2] ?? 0) > max(LEAST_PAINT, most * 0.25)) return null;
+  const begins = profile.findIndex((value, deep) => deep >= 2 && value > max(LEAST_PAINT, most * 0.4) && (profile[deep + 2] ?? 0) > LEAST_PAINT);
   return begins / width >= LEAST_BORDER && begins / width <= MOST_BORDER ? begins : null;
 }
 
@@ -101,13 +104,13 @@ function plateauOf(reader: Inwards, expected: number): number {
 
 /** Where a stretch of a side turns half from paper to paint, in parts of a pixel. */
 function turnsAt(reader: Inwards, first: number, last: number, expected: number, plateau: number): number | null {
-  const until = Math.min(reader.reach - 3, Math.round(expected * 2.2 + 12));
+  const until = min(reader.reach - 3, Math.round(expected * 2.2 + 12));
   const half = 0.45 * plateau;
   for (let deep = 1; deep <= until; deep += 1) {
     const now = meanAlong(reader, first, last, deep);
     if (now < half || meanAlong(reader, first, last, deep + 1) < half) continue;
     const before = meanAlong(reader, first, last, deep - 1);
-    return deep + 0.5 - Math.min(1, (now - half) / Math.max(1e-6, now - before));
+    return deep + 0.5 - min(1, (now - half) / max(1e-6, now - before));
   }
   return null;
 }
@@ -134,7 +137,7 @@ export function paperOf(frame: Frame, width: number, height: number): Uint8Array
 
 /** How far a picture's frame lies from where it usually does, in pixels; nothing is said of a direction without two borders. */
 export function movedOf(frame: Frame, usual: Frame): { readonly dx: number; readonly dy: number } {
-  const between = (one: Side, other: Side): number => {
+  const between = (one: BorderSide, other: BorderSide): number => {
     const [near, far, usualNear, usualFar] = [frame[one], frame[other], usual[one], usual[other]];
     return near && far && usualNear && usualFar ? (near.depth - usualNear.depth - (far.depth - usualFar.depth)) / 2 : 0;
   };

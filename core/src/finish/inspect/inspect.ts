@@ -1,14 +1,14 @@
 import type { Corners } from "../../designs/picture/straighten.ts";
 import { areasOf, type Area, type Areas } from "./areas.ts";
 import { onBorder } from "./creep.ts";
-import { elementsIn, sightingOf, usualSighting, type Element } from "./elements.ts";
-import { findPanels } from "./findPanels.ts";
+import { elementsIn, sightingOf, usualSighting, type PictureElement } from "./elements.ts";
+import { findPanels, type FoundPanels } from "./findPanels.ts";
 import { flattened, shrunkTo, whitened } from "./flatten.ts";
 import { frameOf, movedOf, paperOf, SIDES, windowOf, type Frame } from "./frame.ts";
-import { backRunsIn, marksIn, residualsOf, type Mark } from "./marks.ts";
-import { labOf, medianOf, spreadOf, type Photo, type Planes, type Raster } from "./raster.ts";
+import { backRunsIn, marksIn, residualsOf, type OddMark } from "./marks.ts";
+import { labRaster, medianOf, spreadOf, type PhotoPixels, type Raster } from "./raster.ts";
 import { middleOf, posed, posesOf, UPRIGHT, type Pose, type Window } from "./register.ts";
-import { handIn, washesIn, washOff } from "./washes.ts";
+import { washesIn, washOff } from "./washes.ts";
 
 export const PANEL_FAULTS = ["pale", "dark", "hue", "mud", "missing", "shifted", "smudge", "bloom", "border", "creep", "tilted"] as const;
 export type PanelFault = (typeof PANEL_FAULTS)[number];
@@ -50,26 +50,53 @@ const LEAST_AMOUNT = 0.03;
  * how they differ from the master.
  * @param count how many panels there are; fewer may be found, never more
  */
-export function inspect(master: Photo, photo: Photo, count: number): Inspection {
+export function inspect(master: PhotoPixels, photo: PhotoPixels, count: number): Inspection {
   const found = findPanels(photo, count);
+  return inspectFound(master, photo, found, found.panels);
+}
+
+/** The panels of one colourway on a photo, by their places there, and its master. */
+export interface Sisters {
+  readonly master: PhotoPixels;
+  readonly places: readonly number[];
+}
+
+/** The same for a batch of several colourways: each is held against its own sisters and its own master. @returns in the order asked, and how many panels there are */
+export function inspectColourways(photo: PhotoPixels, count: number, colourways: readonly Sisters[]): { readonly onBoard: number; readonly colourways: readonly Inspection[] } {
+  const found = findPanels(photo, count);
+  return {
+    onBoard: found.panels.length,
+    colourways: colourways.map(({ master, places }) =>
+      inspectFound(
+        master,
+        photo,
+        found,
+        found.panels.filter((_, place) => places.includes(place)),
+      ),
+    ),
+  };
+}
+
+function inspectFound(master: PhotoPixels, photo: PhotoPixels, found: FoundPanels, corners: readonly Corners[]): Inspection {
+  const { touching, contrast, board } = found;
+  if (corners.length === 0) return { panels: [], common: [], touching, contrast };
   const scale = LOOKED_AT / Math.max(master.width, master.height);
   const [width, height] = [Math.max(24, Math.round(master.width * scale)), Math.max(24, Math.round(master.height * scale))];
   const own = masterOf(master, width, height);
-  const panels = found.panels.map((corners) => flattened(photo, found.board, corners, width, height));
-  if (panels.length === 0) return { panels: [], common: [], touching: found.touching, contrast: found.contrast };
+  const panels = corners.map((each) => flattened(photo, board, each, width, height));
   evenOut(panels, own);
   const batch = laidOut(panels, own);
   const seen = [...washFaults(batch), ...markFaults(batch), ...frameFaults(batch), ...borderFaults(batch)];
   return {
-    panels: found.panels.map((corners, index) =>
+    panels: corners.map((each, index) =>
       panelSeen(
-        corners,
+        each,
         seen.filter(({ panel }) => panel === index),
       ),
     ),
     common: commonFaults(batch, own),
-    touching: found.touching,
-    contrast: found.contrast,
+    touching,
+    contrast,
   };
 }
 
@@ -81,11 +108,11 @@ interface Master {
 }
 
 /** The master in linear light with its own paper as white. */
-function masterOf(master: Photo, width: number, height: number): Master {
+function masterOf(master: PhotoPixels, width: number, height: number): Master {
   const linear = shrunkTo(master, width, height);
   const rim = rimOf(linear);
   for (const [channel, plane] of linear.planes.entries()) for (let at = 0; at < plane.length; at += 1) plane[at] = (plane[at] ?? 0) / (rim[channel] ?? 1);
-  const lab = labOf(linear);
+  const lab = labRaster(linear);
   const frame = frameOf(lab);
   return { linear, lab, frame, isPaper: paperOf(frame, width, height) };
 }
@@ -120,7 +147,7 @@ function evenOut(panels: readonly Raster[], own: Master): void {
     return;
   }
   for (let channel = 0; channel < 3; channel += 1) {
-    const planes = panels.map((panel) => (panel.planes as Planes)[channel as 0 | 1 | 2]);
+    const planes = panels.map((panel) => panel.planes[channel as 0 | 1 | 2]);
     const expected = own.linear.planes[channel as 0 | 1 | 2];
     const ratio = medianOf(planes.map((plane) => medianOf(Array.from({ length: 400 }, (_, index) => at(plane, index) / Math.max(0.02, at(expected, index))))));
     for (const plane of planes) for (let index = 0; index < plane.length; index += 1) plane[index] = (plane[index] ?? 0) / Math.max(0.05, ratio);
@@ -145,11 +172,14 @@ interface Batch {
   readonly window: Window;
   readonly areas: Areas;
   readonly whole: number;
+  /** The middle of some figures of the panels, and how far they lie from it: of too few, no middle of their own, the master is what is usual. */
+  readonly usually: (values: readonly number[]) => number;
+  readonly spread: (values: readonly number[], middle?: number) => number;
 }
 
 function laidOut(panels: readonly Raster[], own: Master): Batch {
   const { width, height } = own.lab;
-  const sheets = panels.map(labOf);
+  const sheets = panels.map(labRaster);
   const frames = sheets.map((sheet) => frameOf(sheet, own.frame));
   const usual = usualFrame(frames, own.frame);
   const looked = windowOf(usual, width, height, width * 0.075);
@@ -159,7 +189,7 @@ function laidOut(panels: readonly Raster[], own: Master): Batch {
   const rough = hasMiddle ? middleOf(sheets.map((sheet, index) => posed(sheet, first[index] ?? UPRIGHT))) : own.lab;
   const poses = hasMiddle ? posesOf(rough, sheets, looked, first, false) : first;
   const linear = panels.map((panel, index) => posed(panel, poses[index] ?? UPRIGHT));
-  const lab = linear.map(labOf);
+  const lab = linear.map(labRaster);
   const window = windowOf(usual, width, height, width * 0.022);
   const middle = hasMiddle ? middleOf(lab) : own.lab;
   return {
@@ -167,6 +197,8 @@ function laidOut(panels: readonly Raster[], own: Master): Batch {
     middleLinear: hasMiddle ? middleOf(linear) : own.linear,
     areas: areasOf(middle, window),
     whole: Math.max(1, (window.right - window.left) * (window.bottom - window.top)),
+    usually: (values) => (hasMiddle ? medianOf([...values]) : 0),
+    spread: (values, usualValue) => (hasMiddle ? spreadOf(values, usualValue) : 0),
   };
 }
 
@@ -195,30 +227,23 @@ function whereOf({ left, top, right, bottom }: Window, { width, height }: { read
 
 /** Least scatter of a hand: ln of strength, and CIE Lab units of hue and of chroma. */
 const HAND = { strength: 0.06, hue: 1.4, mud: 1.5 } as const;
+/** Of few panels the scatter is not well known: it counts as larger. */
+const handOf = (least: number, panels: number): number => least * Math.sqrt(1 + 6 / panels);
 /** One half is said at so many times a hand's scatter. */
 const UNUSUAL = 4.2;
 
 /** Too little paint, too much, another colour, or gone grey: area by area. */
-function washFaults({ areas, linear, middleLinear, poses, width, height, window, whole }: Batch): Seen[] {
+function washFaults({ areas, linear, middleLinear, poses, width, height, window, whole, usually, spread }: Batch): Seen[] {
   const best = new Map<string, Seen>();
   const all: Area[] = [...areas.colours, ...areas.pieces.filter(({ share }) => share > 0.012).slice(0, 14), ...quarters(window, width, whole)];
   for (const area of all) {
-    const offs = washesIn(area, linear, middleLinear);
-    const usual = (pick: (off: (typeof offs)[number]) => number): number => medianOf(offs.map(pick));
+    const offs = washesIn(area, linear, middleLinear, linear.length >= LEAST_SISTERS);
+    const usual = (pick: (off: (typeof offs)[number]) => number): number => usually(offs.map(pick));
     const [strength, hue, mud] = [usual((off) => off.strength), usual((off) => off.hue), usual((off) => off.mud)];
     const hand = {
-      strength: handIn(
-        offs.map((off) => off.strength),
-        HAND.strength,
-      ),
-      hue: handIn(
-        offs.map((off) => off.hue),
-        HAND.hue,
-      ),
-      mud: handIn(
-        offs.map((off) => off.mud),
-        HAND.mud,
-      ),
+      strength: Math.hypot(spread(offs.map((off) => off.strength)), handOf(HAND.strength, offs.length)),
+      hue: Math.hypot(spread(offs.map((off) => off.hue)), handOf(HAND.hue, offs.length)),
+      mud: Math.hypot(spread(offs.map((off) => off.mud)), handOf(HAND.mud, offs.length)),
     };
     const size = area.share / (area.share + 0.012);
     for (const [panel, off] of offs.entries()) {
@@ -295,12 +320,12 @@ function markFaults(batch: Batch): Seen[] {
 const MOST_MARKS = 4;
 
 /** What stood out on the sisters and does not here. */
-const vanished = ({ was, is }: Mark): boolean => was.contrast > 6 && is.contrast < 0.6 * was.contrast;
+const vanished = ({ was, is }: OddMark): boolean => was.contrast > 6 && is.contrast < 0.6 * was.contrast;
 /** Whether what vanished in one place has come up in another. */
-const isSameColour = (gone: Mark, come: Mark): boolean =>
+const isSameColour = (gone: OddMark, come: OddMark): boolean =>
   come.is.contrast > 1.4 * come.was.contrast &&
   Math.hypot(...gone.was.colour.map((value, channel) => value - (come.is.colour[channel] ?? 0))) < Math.max(7, 0.45 * gone.was.contrast);
-const nearby = ({ area: one }: Mark, { area: other }: Mark, width: number): boolean =>
+const nearby = ({ area: one }: OddMark, { area: other }: OddMark, width: number): boolean =>
   Math.hypot(one.box.left + one.box.right - other.box.left - other.box.right, one.box.top + one.box.bottom - other.box.top - other.box.bottom) / 2 < 0.25 * width;
 const around = (one: Window, other: Window): Window => ({
   left: Math.min(one.left, other.left),
@@ -310,7 +335,7 @@ const around = (one: Window, other: Window): Window => ({
 });
 
 /** A smudge is darker or of another colour, and small: what is only paler is water, what is wide is how a wash flowed. */
-const foreignness = ({ unusual, area, lighter }: Mark): number => Math.max(0, unusual - 2) * Math.min(0.12, Math.sqrt(area.share)) * (lighter < 0 ? 1 : 0.6);
+const foreignness = ({ unusual, area, lighter }: OddMark): number => Math.max(0, unusual - 2) * Math.min(0.12, Math.sqrt(area.share)) * (lighter < 0 ? 1 : 0.6);
 
 /** How far a panel's worst is beyond what the worst of its sisters usually is: a wash that flows freely has much in it on all of them. */
 function beyondSisters(worst: readonly number[]): (value: number) => number {
@@ -351,7 +376,7 @@ const levelOf = (panel: Raster, middle: Raster): number[] =>
     return medianOf(Array.from({ length: 800 }, (_, index) => Math.floor((index * plane.length) / 800)).map((place) => (plane[place] ?? 0) - (usual[place] ?? 0)));
   });
 
-function elementFaults(batch: Batch, elements: readonly Element[]): Seen[] {
+function elementFaults(batch: Batch, elements: readonly PictureElement[]): Seen[] {
   const { lab, middle, poses, width } = batch;
   const levels = lab.map((panel) => levelOf(panel, middle));
   const seen: Seen[] = [];
@@ -382,15 +407,10 @@ function elementFaults(batch: Batch, elements: readonly Element[]): Seen[] {
 }
 
 /** The picture turned against its sheet; a border wider or narrower than on its sisters, or leaning. */
-function frameFaults({ frames, usual, poses, width }: Batch): Seen[] {
-  const turn = medianOf(poses.map((pose) => pose.turn));
-  const turnSpread = Math.hypot(
-    spreadOf(
-      poses.map((pose) => pose.turn),
-      turn,
-    ),
-    0.0055,
-  );
+function frameFaults({ frames, usual, poses, width, usually, spread }: Batch): Seen[] {
+  const turns = poses.map((pose) => pose.turn);
+  const turn = usually(turns);
+  const turnSpread = Math.hypot(spread(turns, turn), 0.0055);
   const leanOf = (frame: Frame): number | null => {
     const leans = SIDES.flatMap((side) => (frame[side] ? [frame[side].lean - (usual[side]?.lean ?? 0)] : []));
     return leans.length >= 2 ? medianOf(leans) : null;
@@ -458,7 +478,7 @@ function commonFaults({ middleLinear, middle, usual, width, height, sheets }: Ba
   const window = windowOf(own.frame, width, height, width * 0.03);
   const [pose = UPRIGHT] = posesOf(own.lab, [middle], window, [], true);
   const laid = posed(middleLinear, pose);
-  const laidLab = labOf(laid);
+  const laidLab = labRaster(laid);
   const areas = areasOf(own.lab, window);
   const common: FaultSeen[] = [];
   const tell = (kind: PanelFault, amount: number, where: Where | null): void => {

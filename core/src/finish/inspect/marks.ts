@@ -3,6 +3,9 @@ import { ringOf } from "./elements.ts";
 import { blurred, medianOf, type Plane, type Planes, type Raster } from "./raster.ts";
 import type { Window } from "./register.ts";
 
+// Taken once: they are asked for at every pixel.
+const { hypot, max, min, sqrt } = Math;
+
 /** How a panel differs from the middle of its sisters, pixel by pixel, each colour's own difference taken off. */
 export interface Residual {
   readonly planes: Planes;
@@ -29,7 +32,7 @@ export function residualsOf(panels: readonly Raster[], middle: Raster, colourOf:
     const [unusual, lighter] = [new Float32Array(width * height), new Float32Array(width * height)];
     for (let at = 0; at < unusual.length; at += 1) {
       if (colourOf[at] === 255) continue;
-      unusual[at] = Math.hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0) / (spread[at] ?? 1);
+      unusual[at] = hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0) / (spread[at] ?? 1);
       lighter[at] = (planes[0][at] ?? 0) / (spread[at] ?? 1);
     }
     return { planes, lighter, unusual };
@@ -58,7 +61,7 @@ function levelledOff(panel: Raster, middle: Raster, colourOf: Uint8Array): Plane
     }
     // What is wide is how a wash flowed.
     const wide = blurred(
-      off.map((value) => Math.max(-FLOWS, Math.min(FLOWS, value))),
+      off.map((value) => max(-FLOWS, min(FLOWS, value))),
       width,
       height,
       Math.round(width * WIDE),
@@ -75,10 +78,10 @@ function spreadAt(all: readonly Planes[], { width, height, planes: [L, a, b] }: 
   for (let y = 1; y < height - 1; y += 1)
     for (let x = 1; x < width - 1; x += 1) {
       const at = y * width + x;
-      for (const [index, planes] of all.entries()) values[index] = Math.hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0);
+      for (const [index, planes] of all.entries()) values[index] = hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0);
       values.sort();
       const usual = values[values.length >> 1] ?? 0;
-      const slope = Math.hypot(
+      const slope = hypot(
         (L[at + 1] ?? 0) - (L[at - 1] ?? 0),
         (a[at + 1] ?? 0) - (a[at - 1] ?? 0),
         (b[at + 1] ?? 0) - (b[at - 1] ?? 0),
@@ -86,13 +89,13 @@ function spreadAt(all: readonly Planes[], { width, height, planes: [L, a, b] }: 
         (a[at + width] ?? 0) - (a[at - width] ?? 0),
         (b[at + width] ?? 0) - (b[at - width] ?? 0),
       );
-      spread[at] = Math.hypot(LEAST_SPREAD, usual, (WANDER * slope) / 2);
+      spread[at] = hypot(LEAST_SPREAD, usual, (WANDER * slope) / 2);
     }
   return blurred(spread, width, height, 4);
 }
 
 /** A place where one panel is unlike its sisters. */
-export interface Mark {
+export interface OddMark {
   readonly area: Area;
   /** Mean difference in units of what is usual there, and in CIE Lab: lightness, and all together. */
   readonly unusual: number;
@@ -107,7 +110,7 @@ export interface Mark {
 const [BEGINS, GOES_ON] = [3.4, 2.1];
 
 /** @param panel the panel as it is, and @param middle what is usual, both in CIE Lab */
-export function marksIn({ planes, unusual }: Residual, panel: Raster, middle: Raster, colourOf: Uint8Array, whole: number): Mark[] {
+export function marksIn({ planes, unusual }: Residual, panel: Raster, middle: Raster, colourOf: Uint8Array, whole: number): OddMark[] {
   const { width, height } = middle;
   const markOf = new Uint8Array(unusual.length).fill(255);
   for (let at = 0; at < unusual.length; at += 1) if (colourOf[at] !== 255 && (unusual[at] ?? 0) > GOES_ON) markOf[at] = 1;
@@ -116,9 +119,9 @@ export function marksIn({ planes, unusual }: Residual, panel: Raster, middle: Ra
     for (const at of area.places) {
       const value = unusual[at] ?? 0;
       sum += value;
-      most = Math.max(most, value);
+      most = max(most, value);
       lighter += planes[0][at] ?? 0;
-      seen += Math.hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0);
+      seen += hypot(planes[0][at] ?? 0, planes[1][at] ?? 0, planes[2][at] ?? 0);
     }
     const count = area.places.length;
     if (most < BEGINS) return [];
@@ -127,38 +130,32 @@ export function marksIn({ planes, unusual }: Residual, panel: Raster, middle: Ra
   });
 }
 
-function standsOut({ planes }: Raster, places: Int32Array, ring: readonly number[]): Mark["was"] {
-  const mean = (of: readonly number[]): number[] => planes.map((plane) => of.reduce((sum, at) => sum + (plane[at] ?? 0), 0) / Math.max(1, of.length));
+function standsOut({ planes }: Raster, places: Int32Array, ring: readonly number[]): OddMark["was"] {
+  const mean = (of: readonly number[]): number[] => planes.map((plane) => of.reduce((sum, at) => sum + (plane[at] ?? 0), 0) / max(1, of.length));
   const [colour, around] = [mean([...places]), mean(ring)];
-  return { contrast: Math.hypot(...colour.map((value, channel) => value - (around[channel] ?? 0))), colour };
+  return { contrast: hypot(...colour.map((value, channel) => value - (around[channel] ?? 0))), colour };
 }
 
 /** Radii of back-runs that are looked for, in shares of the width. */
 const RADII = [0.035, 0.055, 0.08, 0.11] as const;
-
-/** The place on a panel that looks most like a back-run: paler within, darker along its rim, in one wash. */
-export interface BackRun {
-  readonly strength: number;
-  readonly box: Window;
-}
 
 /** How much each place looks like a back-run, at the best of some sizes. @param window what is painted */
 export function backRunsIn({ lighter: lightness }: Residual, width: number, height: number, window: Window): { readonly strength: Plane; readonly radius: Plane } {
   const [strength, radius] = [new Float32Array(width * height), new Float32Array(width * height)];
   const sums = summed(lightness, width, height);
   for (const share of RADII) {
-    const r = Math.max(2, Math.round(share * width));
-    const [inner, outer] = [Math.max(1, Math.round(r * 0.6)), Math.round(r * 1.45)];
+    const r = max(2, Math.round(share * width));
+    const [inner, outer] = [max(1, Math.round(r * 0.6)), Math.round(r * 1.45)];
     for (let y = Math.ceil(window.top) + inner; y < window.bottom - inner; y += 1)
       for (let x = Math.ceil(window.left) + inner; x < window.right - inner; x += 1) {
         const within = boxSum(sums, width, height, x, y, inner);
         const hole = boxSum(sums, width, height, x, y, r - 1);
         const whole = boxSum(sums, width, height, x, y, outer);
         const pale = within.sum / within.count;
-        const rim = (whole.sum - hole.sum) / Math.max(1, whole.count - hole.count);
+        const rim = (whole.sum - hole.sum) / max(1, whole.count - hole.count);
         if (pale <= 0 || rim >= 0) continue;
         // A dark streak has a rim beside it too, but nothing pale to speak of.
-        const own = Math.min(pale, -1.6 * rim) * Math.min(1, Math.sqrt(share / 0.06));
+        const own = min(pale, -1.6 * rim) * min(1, sqrt(share / 0.06));
         const at = y * width + x;
         if (own > (strength[at] ?? 0)) {
           strength[at] = own;
@@ -183,7 +180,7 @@ function summed(plane: Plane, width: number, height: number): Float64Array {
 }
 
 function boxSum(sums: Float64Array, width: number, height: number, x: number, y: number, r: number): { readonly sum: number; readonly count: number } {
-  const [left, top, right, bottom] = [Math.max(0, x - r), Math.max(0, y - r), Math.min(width, x + r + 1), Math.min(height, y + r + 1)];
+  const [left, top, right, bottom] = [max(0, x - r), max(0, y - r), min(width, x + r + 1), min(height, y + r + 1)];
   const line = width + 1;
   return {
     sum: (sums[bottom * line + right] ?? 0) - (sums[top * line + right] ?? 0) - (sums[bottom * line + left] ?? 0) + (sums[top * line + left] ?? 0),

@@ -1,5 +1,8 @@
+// Taken once: they are asked for at every pixel.
+const { abs, cbrt, floor, max, min } = Math;
+
 /** A photo as it came: rows from the top, three or four bytes a pixel, the first three red, green and blue (sRGB). */
-export interface Photo {
+export interface PhotoPixels {
   readonly width: number;
   readonly height: number;
   readonly data: Uint8Array | Uint8ClampedArray;
@@ -29,9 +32,9 @@ export const LINEAR: Float32Array = Float32Array.from({ length: 256 }, (_, byte)
 });
 
 /** A photo made smaller: each pixel is the mean of a block of the photo, in steps of 255. */
-export function shrunk({ width, height, data, bytes }: Photo, most: number): { readonly raster: Raster; readonly scale: number } {
-  const scale = Math.max(1, Math.ceil(Math.max(width, height) / most));
-  const raster = emptyRaster(Math.floor(width / scale), Math.floor(height / scale));
+export function shrunk({ width, height, data, bytes }: PhotoPixels, most: number): { readonly raster: Raster; readonly scale: number } {
+  const scale = max(1, Math.ceil(max(width, height) / most));
+  const raster = emptyRaster(floor(width / scale), floor(height / scale));
   const [red, green, blue] = raster.planes;
   const share = 1 / (scale * scale);
   for (let y = 0; y < raster.height; y += 1)
@@ -54,7 +57,7 @@ export function shrunk({ width, height, data, bytes }: Photo, most: number): { r
 }
 
 /** Linear light, 1 being the paper's own white, to CIE Lab with that white (CIE 15:2004, D65). */
-export function labOf({ width, height, planes: [red, green, blue] }: Raster): Raster {
+export function labRaster({ width, height, planes: [red, green, blue] }: Raster): Raster {
   const lab = emptyRaster(width, height);
   const [L, a, b] = lab.planes;
   for (let at = 0; at < width * height; at += 1) {
@@ -70,7 +73,7 @@ export function labOf({ width, height, planes: [red, green, blue] }: Raster): Ra
   return lab;
 }
 
-const cubeRoot = (t: number): number => (t > 0.008856 ? Math.cbrt(t) : 7.787 * t + 16 / 116);
+const cubeRoot = (t: number): number => (t > 0.008856 ? cbrt(t) : 7.787 * t + 16 / 116);
 
 /** Mean over a square of (2 radius + 1) pixels, cut off at the rim; twice makes nearly a bell curve. */
 export function blurred(plane: Plane, width: number, height: number, radius: number): Plane {
@@ -86,7 +89,7 @@ function slide(from: Plane, to: Plane, { lines, length, step, next }: { lines: n
   for (let row = 0; row < lines; row += 1) {
     const start = row * next;
     let [sum, count] = [0, 0];
-    for (let at = 0; at < Math.min(radius, length); at += 1, count += 1) sum += from[start + at * step] ?? 0;
+    for (let at = 0; at < min(radius, length); at += 1, count += 1) sum += from[start + at * step] ?? 0;
     for (let at = 0; at < length; at += 1) {
       if (at + radius < length) {
         sum += from[start + (at + radius) * step] ?? 0;
@@ -111,7 +114,7 @@ export const blurredRaster = ({ width, height, planes }: Raster, radius: number)
 export function between(plane: Plane, width: number, height: number, x: number, y: number): number {
   const u = x < 0 ? 0 : x > width - 1 ? width - 1 : x;
   const v = y < 0 ? 0 : y > height - 1 ? height - 1 : y;
-  const [left, top] = [Math.floor(u), Math.floor(v)];
+  const [left, top] = [floor(u), floor(v)];
   const [fx, fy] = [u - left, v - top];
   const at = top * width + left;
   const [right, down] = [left < width - 1 ? 1 : 0, top < height - 1 ? width : 0];
@@ -131,5 +134,5 @@ export function medianOf(given: Float32Array | number[]): number {
 
 /** How far figures lie from their median: the median distance, scaled to be the standard deviation of a bell curve. */
 export function spreadOf(values: readonly number[], middle = medianOf([...values])): number {
-  return 1.4826 * medianOf(values.map((value) => Math.abs(value - middle)));
+  return 1.4826 * medianOf(values.map((value) => abs(value - middle)));
 }

@@ -1,5 +1,8 @@
 import { solved } from "./lines.ts";
-import { between, blurredRaster, emptyRaster, type Planes, type Raster } from "./raster.ts";
+import { between, blurredRaster, emptyRaster, type Raster } from "./raster.ts";
+
+// Taken once: they are asked for at every pixel.
+const { abs, floor, hypot, max, min, sqrt } = Math;
 
 /** How a picture lies against another: turned about its middle by so many radians, and moved by so many pixels. */
 export interface Pose {
@@ -43,7 +46,7 @@ function settle(master: Raster, picture: Raster, window: Window, from: Pose): Po
   for (let y = Math.ceil(window.top); y < window.bottom; y += STRIDE) for (let x = Math.ceil(window.left); x < window.right; x += STRIDE) places.push(y * width + x);
   const count = places.length;
   if (count < 60) return from;
-  const [xs, ys] = [Float32Array.from(places, (at) => (at % width) - cx), Float32Array.from(places, (at) => Math.floor(at / width) - cy)];
+  const [xs, ys] = [Float32Array.from(places, (at) => (at % width) - cx), Float32Array.from(places, (at) => floor(at / width) - cy)];
   const slopes = master.planes.map((plane) => slopesAt(plane, width, height, places));
   const expected = master.planes.map((plane) => normalised(Float32Array.from(places, (at) => plane[at] ?? 0)));
   const values = new Float32Array(count);
@@ -60,7 +63,7 @@ function settle(master: Raster, picture: Raster, window: Window, from: Pose): Po
         values[index] = between(plane, width, height, cx + x * cos - y * sin + pose.dx, cy + x * sin + y * cos + pose.dy);
       }
       const now = normalised(values);
-      const gain = Math.max(0.6, Math.min(1.7, own.spread / now.spread));
+      const gain = max(0.6, min(1.7, own.spread / now.spread));
       addUp(sums, { own, now, gain, gx, gy, xs, ys });
     }
     const [tt = 0, tx = 0, ty = 0, xx = 0, xy = 0, yy = 0, rt = 0, rx = 0, ry = 0] = sums;
@@ -79,7 +82,7 @@ function settle(master: Raster, picture: Raster, window: Window, from: Pose): Po
       dx: from.dx + held(pose.dx - from.dx + dx, MOST_MOVE * width),
       dy: from.dy + held(pose.dy - from.dy + dy, MOST_MOVE * width),
     };
-    if (Math.abs(turn) * width < 0.05 && Math.hypot(dx, dy) < 0.03) break;
+    if (abs(turn) * width < 0.05 && hypot(dx, dy) < 0.03) break;
   }
   return pose;
 }
@@ -98,7 +101,7 @@ function normalised(values: Float32Array): Normalised {
     square += value * value;
   }
   const mean = sum / values.length;
-  return { values, mean, spread: Math.sqrt(Math.max(1e-6, square / values.length - mean ** 2)) };
+  return { values, mean, spread: sqrt(max(1e-6, square / values.length - mean ** 2)) };
 }
 
 interface Terms {
@@ -113,11 +116,11 @@ interface Terms {
 
 /** Adds one channel to the sums of the normal equations: the turn and the two moves, each with each, and each with what is off. */
 function addUp(sums: Float64Array, { own, now, gain, gx, gy, xs, ys }: Terms): void {
-  const reach = Math.max(1.5, 0.35 * own.spread);
+  const reach = max(1.5, 0.35 * own.spread);
   let [tt, tx, ty, xx, xy, yy, rt, rx, ry] = [0, 0, 0, 0, 0, 0, 0, 0, 0];
   for (let index = 0; index < gx.length; index += 1) {
     const off = (own.values[index] ?? 0) - own.mean - ((now.values[index] ?? 0) - now.mean) * gain;
-    const weight = Math.abs(off) < reach ? 1 : reach / Math.abs(off);
+    const weight = abs(off) < reach ? 1 : reach / abs(off);
     const [sx, sy] = [gx[index] ?? 0, gy[index] ?? 0];
     const turn = sy * (xs[index] ?? 0) - sx * (ys[index] ?? 0);
     tt += weight * turn * turn;
@@ -133,14 +136,14 @@ function addUp(sums: Float64Array, { own, now, gain, gx, gy, xs, ys }: Terms): v
   for (const [index, value] of [tt, tx, ty, xx, xy, yy, rt, rx, ry].entries()) sums[index] = (sums[index] ?? 0) + value;
 }
 
-const held = (value: number, most: number): number => Math.max(-most, Math.min(most, value));
+const held = (value: number, most: number): number => max(-most, min(most, value));
 
 function slopesAt(plane: Float32Array, width: number, height: number, places: readonly number[]): [Float32Array, Float32Array] {
   const [gx, gy] = [new Float32Array(places.length), new Float32Array(places.length)];
   for (const [index, at] of places.entries()) {
-    const [x, y] = [at % width, Math.floor(at / width)];
-    const [left, right] = [Math.max(0, x - 1), Math.min(width - 1, x + 1)];
-    const [up, down] = [Math.max(0, y - 1), Math.min(height - 1, y + 1)];
+    const [x, y] = [at % width, floor(at / width)];
+    const [left, right] = [max(0, x - 1), min(width - 1, x + 1)];
+    const [up, down] = [max(0, y - 1), min(height - 1, y + 1)];
     gx[index] = ((plane[y * width + right] ?? 0) - (plane[y * width + left] ?? 0)) / (right - left || 1);
     gy[index] = ((plane[down * width + x] ?? 0) - (plane[up * width + x] ?? 0)) / (down - up || 1);
   }
@@ -168,7 +171,7 @@ export function middleOf(rasters: readonly Raster[]): Raster {
   const values = new Float32Array(rasters.length);
   const half = rasters.length >> 1;
   for (let channel = 0; channel < 3; channel += 1) {
-    const planes = rasters.map((raster) => (raster.planes as Planes)[channel as 0 | 1 | 2]);
+    const planes = rasters.map((raster) => raster.planes[channel as 0 | 1 | 2]);
     const to = middle.planes[channel as 0 | 1 | 2];
     for (let at = 0; at < to.length; at += 1) {
       for (let index = 0; index < planes.length; index += 1) values[index] = planes[index]?.[at] ?? 0;

@@ -1,5 +1,5 @@
 import type { Area } from "./areas.ts";
-import { labOf, medianOf, spreadOf, type Planes, type Raster } from "./raster.ts";
+import { labRaster, medianOf, type Planes, type Raster } from "./raster.ts";
 
 /** How the paint of one area lies on one panel, against the middle of its sisters. */
 export interface WashOff {
@@ -23,9 +23,9 @@ const LOOKED_AT = 320;
 /**
  * How an area differs from panel to panel. The middle pixel of the differences is taken, so that a mark within it changes little.
  * @param panels in linear light, laid one over the other
- * @param middle their middle
+ * @param middle their middle, or the master where they are too few to have one of their own
  */
-export function washesIn({ places }: Area, panels: readonly Raster[], middle: Raster): WashOff[] {
+export function washesIn({ places }: Area, panels: readonly Raster[], middle: Raster, hasMiddle = true): WashOff[] {
   const step = Math.max(1, Math.floor(places.length / LOOKED_AT));
   const some: number[] = [];
   for (let index = 0; index < places.length; index += step) some.push(places[index] ?? 0);
@@ -33,7 +33,7 @@ export function washesIn({ places }: Area, panels: readonly Raster[], middle: Ra
   const depthsOf = panels.map((panel) => depths(some, panel, middle));
   // The middle of the sisters, in case the picture of all is a little off them here.
   const usual = [0, 1, 2].map((channel) => medianOf(depthsOf.map((each) => each[channel as 0 | 1 | 2]))) as unknown as Three;
-  return depthsOf.map((each) => washOff(each, usual[0] + usual[1] + usual[2] > 0.02 ? usual : own));
+  return depthsOf.map((each) => washOff(each, hasMiddle && usual[0] + usual[1] + usual[2] > 0.02 ? usual : own));
 }
 
 /** How paint of one look differs from another. */
@@ -54,7 +54,7 @@ export function washOff(each: Three, usual: Three): WashOff {
 
 function depths(some: readonly number[], panel: Raster, middle: Raster): Three {
   return [0, 1, 2].map((channel) => {
-    const [own, usual] = [(panel.planes as Planes)[channel as 0 | 1 | 2], (middle.planes as Planes)[channel as 0 | 1 | 2]];
+    const [own, usual] = [panel.planes[channel as 0 | 1 | 2], middle.planes[channel as 0 | 1 | 2]];
     let mean = 0;
     const off = new Float32Array(some.length);
     for (const [index, at] of some.entries()) {
@@ -67,9 +67,6 @@ function depths(some: readonly number[], panel: Raster, middle: Raster): Three {
 }
 
 function labOfDepth(depth: Three): Three {
-  const { planes } = labOf({ width: 1, height: 1, planes: depth.map((value) => Float32Array.of(Math.exp(-value))) as unknown as Planes });
+  const { planes } = labRaster({ width: 1, height: 1, planes: depth.map((value) => Float32Array.of(Math.exp(-value))) as unknown as Planes });
   return [planes[0][0] ?? 0, planes[1][0] ?? 0, planes[2][0] ?? 0];
 }
-
-/** How much these differ among sisters: what lies within is hand, not fault. */
-export const handIn = (offs: readonly number[], least: number): number => Math.hypot(spreadOf(offs), least);

@@ -1,9 +1,17 @@
 import type { BatchRead } from "@yule/contract";
-import { batch, need, season, unit } from "@yule/derive/examples";
+import { batch, design, need, season, unit } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../plan/testing.tsx";
-import FinishView from "./FinishView.tsx";
+import type { InspectedPhoto } from "../../workers/picture.worker.ts";
+
+const fake = import.meta.jest as unknown as { unstable_mockModule: (path: string, make: () => object) => void };
+/** What the photo shows, as the worker would say it. */
+let shown: InspectedPhoto;
+fake.unstable_mockModule("../../workers/pictureSolver.ts", () => ({ pictureSolver: () => ({ inspect: () => Promise.resolve(shown) }) }));
+// The browser of the tests cannot read a file's bytes.
+fake.unstable_mockModule("../../features/picture/header.ts", () => ({ wrongWith: () => Promise.resolve(null) }));
+const { default: FinishView } = await import("./FinishView.tsx");
 
 let server: PretendServer;
 beforeEach(() => {
@@ -65,4 +73,50 @@ test("a panel to be rescued leads to where its good part is cut out; with nothin
   cleanup();
   show([]);
   expect(verdict()).toBe("No panels wait to be inspected.");
+});
+
+const square = (x: number) =>
+  [0, 1, 2, 3].map((corner) => ({
+    x: x + (corner === 1 || corner === 2 ? 100 : 0),
+    y: corner > 1 ? 130 : 30,
+  })) as unknown as InspectedPhoto["colourways"][number]["panels"][number]["corners"];
+const png = new File([Uint8Array.from([137, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0, 13, 73, 72, 68, 82, 0, 0, 3, 32, 0, 0, 1, 44, 8, 2, 0, 0, 0])], "batch.png", {
+  type: "image/png",
+});
+
+/** Three panels wait; the photo shows so many, the second of them with its star missing. */
+async function photographed(onBoard: number): Promise<ReturnType<typeof userEvent.setup>> {
+  URL.createObjectURL = () => "blob:photo";
+  URL.revokeObjectURL = () => undefined;
+  const served = globalThis.fetch;
+  globalThis.fetch = (address, more) =>
+    address === "/api/pictures/picture" ? Promise.resolve({ ok: true, blob: () => Promise.resolve(new Blob()) } as Response) : served(address, more);
+  const panels = [0, 1, 2].slice(0, onBoard).map((index) => ({
+    corners: square(20 + index * 120),
+    score: index === 1 ? 0.8 : 0.1,
+    faults: index === 1 ? [{ kind: "missing" as const, where: [0.6, 0.1, 0.8, 0.3] as const, amount: 0.8 }] : [],
+  }));
+  shown = { width: 800, height: 300, onBoard, colourways: [{ panels, common: [], touching: 0, contrast: 90 }] };
+  const pictured = { ...design, colourways: design.colourways.map((way) => ({ ...way, pictureId: "picture" })) };
+  showScreen(<FinishView />, { outlook: season([need], [batch([unit(3), unit(4), unit(5)], [])], { designs: [pictured] }) });
+  const user = userEvent.setup();
+  await user.click(screen.getByText("Which panel is off: one photo of the batch"));
+  await user.upload(await screen.findByLabelText("Choose a photo"), png);
+  return user;
+}
+
+test("a photo of the batch says where to begin; one key judges the panel in doubt, and the next comes up", async () => {
+  const user = await photographed(3);
+  expect(await screen.findByText("1 of 3 looks unlike its sisters. Begin with panel 4.")).toBeTruthy();
+  expect(screen.getByRole("button", { name: "Panel 4: something is not there, top right" })).toBeTruthy();
+  expect(within(screen.getByRole("region", { name: "Panel 4" })).getByText("Clearly something is not there, top right")).toBeTruthy();
+  screen.getByRole("button", { name: /^Panel 4: / }).focus();
+  await user.keyboard("x");
+  await waitFor(() => expect(server.commands).toEqual([["grade-panels", { batchId: "b", grades: [{ unitId: "u4", grade: "scrap" }] }]]));
+});
+
+test("a photo that shows fewer panels than wait is not guessed at: it says what it sees and what is wanted", async () => {
+  await photographed(2);
+  expect((await screen.findByRole("alert")).textContent).toContain("given a photo of 2 panels, allowed one of the 3 panels that wait, in the order of their numbers");
+  expect(screen.queryByRole("group", { name: "The photo of the batch" })).toBeNull();
 });

@@ -1,4 +1,3 @@
-import { Archive, Check, LifeBuoy, X, type LucideIcon } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, Problem } from "@yule/contract";
 import { panelOf, CONFIDENCE, colourwayOf, countedUses, usesOfCards, type NeedView, type Outlook } from "@yule/derive";
@@ -9,18 +8,14 @@ import { useDesignsQuery } from "../../data/api.ts";
 import { Lessons } from "../../features/lessons/Lessons.tsx";
 import { Picture } from "../../features/picture/Picture.tsx";
 import { useView } from "../../plan/useOutlet.ts";
+import { Fold } from "../../kit/Fold.tsx";
 import { Choice } from "../../kit/FormField.tsx";
-import { ProblemNote, Teach } from "../../kit/states.tsx";
+import { Loading, ProblemNote, Teach } from "../../kit/states.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { lazy, Suspense } from "react";
+import { GradeButtons, GRADES } from "./parts/GradeButtons.tsx";
 
-const GRADES: readonly { grade: Grade; word: string; Mark: LucideIcon }[] = [
-  { grade: "good", word: "good", Mark: Check },
-  { grade: "rescue", word: "rescue", Mark: LifeBuoy },
-  { grade: "stash", word: "stash", Mark: Archive },
-  { grade: "scrap", word: "scrap", Mark: X },
-];
-
+const BatchPhoto = lazy(() => import("./parts/BatchPhoto.tsx"));
 const NoteLesson = lazy(async () => ({ default: (await import("../../features/lessons/NoteLesson.tsx")).NoteLesson }));
 
 /** Finish: which panels are good, whether they are enough, and the cards made of them. */
@@ -130,6 +125,20 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
   return (
     <Box as="section" aria-label="Panels to judge" marginTop="10px">
       {waiting.length > 0 && (
+        <Box marginBottom="12px" maxWidth="1120px">
+          <Fold title="Which panel is off: one photo of the batch">
+            <Suspense fallback={<Loading />}>
+              <BatchPhoto
+                view={view}
+                batch={batch}
+                units={batch.units.filter((unit) => !spoilt.has(unit.id)).sort((one, other) => one.number - other.number)}
+                onGrade={(unitId, as) => grade([unitId], as)}
+              />
+            </Suspense>
+          </Fold>
+        </Box>
+      )}
+      {waiting.length > 0 && (
         <Button
           variant="outline"
           marginBottom="14px"
@@ -156,25 +165,7 @@ function Inspect({ view, batch }: { view: NeedView; batch: BatchRead }) {
                 {unit.number}, {colourway?.name}
                 {isSpoilt ? ", spoilt" : unit.grade ? `, ${unit.grade}` : ""}
               </Text>
-              {!isSpoilt && (
-                <Flex role="group" aria-label={`Grade panel ${String(unit.number)}`} gap="4px">
-                  {GRADES.map((each) => (
-                    <Button
-                      key={each.grade}
-                      flex="1"
-                      paddingInline="0"
-                      minWidth={0}
-                      variant={unit.grade === each.grade ? "solid" : "outline"}
-                      aria-pressed={unit.grade === each.grade}
-                      aria-label={each.word}
-                      title={each.word}
-                      onClick={() => grade([unit.id], each.grade)}
-                    >
-                      <each.Mark size={20} aria-hidden />
-                    </Button>
-                  ))}
-                </Flex>
-              )}
+              {!isSpoilt && <GradeButtons number={unit.number} grade={unit.grade} onGrade={(as) => grade([unit.id], as)} />}
             </Box>
           );
         })}
