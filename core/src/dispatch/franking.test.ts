@@ -89,3 +89,17 @@ test("an engine that finds nothing leaves what a rule of thumb finds, and claims
   };
   expect(frank(job, () => null, left)).toEqual({ letters: [[85, 10], null], over: 0, used: 2, proven: false });
 });
+
+test("what an engine was broken off at is looked at: nothing chosen, or more than there is, leaves what stands", () => {
+  const job: FrankingJob = {
+    stamps: [
+      { value: 85, count: 1 },
+      { value: 10, count: null },
+    ],
+    letters: [{ id: "a", postage: 95, most: 6 }],
+  };
+  for (const value of [0, 9]) {
+    const brokenOff: typeof solve = (model) => ({ values: model.costs.map(() => value), duals: [], optimal: false });
+    expect(frank(job, brokenOff, left)).toEqual({ letters: [[85, 10]], over: 0, used: 2, proven: false });
+  }
+});

@@ -63,12 +63,19 @@ export function frank(job: FrankingJob, solve: LinearSolver, left: () => number)
     const model: LinearModel = { costs: ways.map(weight), upper: ways.map((way) => kinds[way.kind]?.letters.length ?? 0), rows: [...rows, ...kept], whole: true };
     const answer = ways.length > 0 ? solve(model, left() / 2) : { values: [], duals: [], optimal: true };
     isOptimal &&= answer?.optimal === true;
-    // Until the engine finds something, the rule of thumb stands; what an aim has reached, the next ones keep.
-    if (answer && (kept.length > 0 || sumOf(ways, answer.values.map(Math.round), weight) <= sumOf(ways, chosen, weight))) chosen = answer.values.map(Math.round);
+    const whole = answer?.values.map(Math.round) ?? [];
+    // Until the engine finds something better, the rule of thumb stands; what an aim has reached, the next ones keep. What time broke off is looked at.
+    if (answer && isWithin(whole, model) && sumOf(ways, whole, weight) <= sumOf(ways, chosen, weight)) chosen = whole;
     kept.push({ terms: termsOf(ways, weight), most: sumOf(ways, chosen, weight) });
   }
   return { ...toLetters(job, kinds, ways, chosen, values), proven: isOptimal };
 }
+
+/** Whether an answer keeps to every row of what was asked. */
+const isWithin = (values: readonly number[], { rows, upper }: LinearModel): boolean =>
+  values.length === upper.length &&
+  values.every((value, column) => value >= 0 && value <= (upper[column] ?? 0)) &&
+  rows.every(({ terms, most = Infinity }) => terms.reduce((sum, [column, each]) => sum + each * (values[column] ?? 0), 0) <= most);
 
 /** What is made as small as can be, one after the other: letters not franked, money overpaid, stamps. */
 const AIMS: readonly ((way: Way) => number)[] = [() => -1, (way) => way.over, (way) => way.used];
