@@ -303,7 +303,7 @@ function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: r
     seed: 41,
     faults: units.map((_, index) => (["pale", null, "smudge", null, "missing", null, "tilted", null] as const)[index] ?? null),
     columns: 4,
-    across: 190,
+    across: 150,
     tall: 1,
     board: [0.42, 0.43, 0.45],
     border: 0,

@@ -4,6 +4,9 @@ import { elementsOf, HandPaper, scatterOf, USUAL_STROKE, type LaidElement, type 
 import type { Motif } from "./motifs.ts";
 import { line, type Colour } from "./paper.ts";
 
+// Taken once: they are asked for at every point.
+const { ceil, cos, floor, hypot, max, min, round, sin } = Math;
+
 /** What can be wrong with a painted panel beside its sisters. */
 export const PAINTED_FAULTS = ["pale", "dark", "hue", "mud", "missing", "shifted", "smudge", "bloom", "border", "creep", "tilted"] as const;
 export type PaintedFault = (typeof PAINTED_FAULTS)[number];
@@ -60,13 +63,13 @@ interface Sheet {
 export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
   const elements = elementsOf(job.motif, innerTall(job));
   const sheets = job.faults.map((fault, index) => paintSheet({ ...job, colours: job.coloursOf?.(index) ?? job.colours }, elements, fault, job.seed * 1009 + index * 31 + 7));
-  const master = paintSheet({ ...job, across: Math.round(job.across * 1.1) }, elements, "master", job.seed).rgb;
+  const master = paintSheet({ ...job, across: round(job.across * 1.1) }, elements, "master", job.seed).rgb;
   const { photo, corners } = layOut(job, sheets);
   return { master, photo, panels: sheets.map(({ where }, index) => ({ corners: corners[index] ?? [], fault: job.faults[index] ?? null, where })) };
 }
 
 const innerTall = (job: PhotoJob): number => (job.tall - 2 * borderOf(job)) / (1 - 2 * borderOf(job));
-const clamp = (value: number): number => Math.max(0, Math.min(1, value));
+const clamp = (value: number): number => max(0, min(1, value));
 
 function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: PaintedFault | "master" | null, seed: number): Sheet {
   const random = seededRandom(seed + 3);
@@ -91,15 +94,15 @@ function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: Pain
   };
   const strokes = new Map<number, Stroke>();
   const across = job.across * (1 - 2 * borderOf(job));
-  const paper = new HandPaper(Math.round(across), Math.round(across * tall), seed, (index, element) => {
+  const paper = new HandPaper(round(across), round(across * tall), seed, (index, element) => {
     const known = strokes.get(index);
     if (known) return known;
     const mine = index === chosen?.index;
     const touched = wide || element.share > 0.25;
     const [cx, cy] = [(element.bounds[0] + element.bounds[2]) / 2 - 0.5, (element.bounds[1] + element.bounds[3]) / 2 - tall / 2];
     const stroke: Stroke = {
-      dx: hand(0.005) - turned * cy + (fault === "shifted" && mine ? Math.cos(angle) * 0.08 * amount : 0),
-      dy: hand(0.005) + turned * cx + (fault === "shifted" && mine ? Math.sin(angle) * 0.08 * amount : 0),
+      dx: hand(0.005) - turned * cy + (fault === "shifted" && mine ? cos(angle) * 0.08 * amount : 0),
+      dy: hand(0.005) + turned * cx + (fault === "shifted" && mine ? sin(angle) * 0.08 * amount : 0),
       turn: hand(0.012) + turned,
       strength: strength * (1 + hand(0.05)) * (fault === "pale" && touched ? 1 - 0.42 * amount : fault === "dark" && touched ? 1 + 0.5 * amount : 1),
       colour: (colour) => (touched ? colourOf(colour) : colour).map((value) => clamp(value + hand(0.008))) as unknown as Colour,
@@ -109,7 +112,7 @@ function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: Pain
     return stroke;
   });
   job.motif(paper, job.colours, tall);
-  let where = whereOf(fault, chosen?.bounds, job, [Math.cos(angle) * 0.08 * amount, Math.sin(angle) * 0.08 * amount]);
+  let where = whereOf(fault, chosen?.bounds, job, [cos(angle) * 0.08 * amount, sin(angle) * 0.08 * amount]);
   if (fault === "bloom") {
     const [x, y, r] = [0.2 + 0.6 * random(), (0.2 + 0.6 * random()) * tall, 0.08 + 0.05 * random()];
     paper.backRun(x, y, r, amount);
@@ -117,11 +120,11 @@ function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: Pain
   }
   if (fault === "smudge") {
     const [x, y, length] = [0.2 + 0.6 * random(), (0.2 + 0.6 * random()) * tall, 0.1 + 0.1 * random()];
-    const [ex, ey] = [x + Math.cos(angle) * length, y + Math.sin(angle) * length];
+    const [ex, ey] = [x + cos(angle) * length, y + sin(angle) * length];
     // A dark sleeve on a light wash, a pale one on a dark.
     const [r, g, b] = paper.at((x + ex) / 2, (y + ey) / 2);
     paper.smear(line(0.03, [x, y], [ex, ey]), r + g + b < 1.2 ? [0.8, 0.78, 0.75] : [0.35, 0.3, 0.3], 0.7 * amount);
-    where = onSheet([Math.min(x, ex) - 0.02, Math.min(y, ey) - 0.02, Math.max(x, ex) + 0.02, Math.max(y, ey) + 0.02], job);
+    where = onSheet([min(x, ex) - 0.02, min(y, ey) - 0.02, max(x, ex) + 0.02, max(y, ey) + 0.02], job);
   }
   return mounted(job, paper, { fault, amount, random, hand, where, turned: isWhole ? lean : 0 });
 }
@@ -130,21 +133,21 @@ function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: Pain
 function seenOf<E extends LaidElement & { readonly index: number }>(job: PhotoJob, small: readonly E[], random: () => number): E | undefined {
   const tall = innerTall(job);
   const painted = (leftOut: number): HandPaper => {
-    const paper = new HandPaper(64, Math.round(64 * tall), 1, (index) => ({ ...USUAL_STROKE, isLeftOut: index === leftOut }));
+    const paper = new HandPaper(64, round(64 * tall), 1, (index) => ({ ...USUAL_STROKE, isLeftOut: index === leftOut }));
     job.motif(paper, job.colours, tall);
     return paper;
   };
   const whole = painted(-1);
-  const from = Math.floor(random() * small.length);
+  const from = floor(random() * small.length);
   return [...small.slice(from), ...small.slice(0, from)].find(({ index, bounds, share }) => {
     const without = painted(index);
     let [off, count] = [0, 0];
     for (let y = bounds[1]; y <= bounds[3]; y += 1 / 64)
       for (let x = bounds[0]; x <= bounds[2]; x += 1 / 64, count += 1) {
         const [one, other] = [whole.at(x, y), without.at(x, y)];
-        off += Math.hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
+        off += hypot(one[0] - other[0], one[1] - other[1], one[2] - other[2]);
       }
-    return (off / Math.max(1, count)) * Math.sqrt(share) > 0.009;
+    return (off / max(1, count)) * Math.sqrt(share) > 0.009;
   });
 }
 
@@ -163,14 +166,12 @@ function whereOf(
 ): readonly [number, number, number, number] | null {
   if (!bounds || (fault !== "missing" && fault !== "shifted")) return null;
   const [left, top, right, bottom] = bounds;
-  return fault === "missing"
-    ? onSheet(bounds, job)
-    : onSheet([Math.min(left, left + dx), Math.min(top, top + dy), Math.max(right, right + dx), Math.max(bottom, bottom + dy)], job);
+  return fault === "missing" ? onSheet(bounds, job) : onSheet([min(left, left + dx), min(top, top + dy), max(right, right + dx), max(bottom, bottom + dy)], job);
 }
 
 function turnHue([r, g, b]: Colour, turn: number): Colour {
   const [y, i, q] = [0.3 * r + 0.59 * g + 0.11 * b, 0.6 * r - 0.28 * g - 0.32 * b, 0.21 * r - 0.52 * g + 0.31 * b];
-  const [u, v] = [i * Math.cos(turn) - q * Math.sin(turn), i * Math.sin(turn) + q * Math.cos(turn)];
+  const [u, v] = [i * cos(turn) - q * sin(turn), i * sin(turn) + q * cos(turn)];
   return [clamp(y + 0.95 * u + 0.62 * v), clamp(y - 0.27 * u - 0.65 * v), clamp(y - 1.11 * u + 1.7 * v)];
 }
 
@@ -188,10 +189,10 @@ interface Mounting {
 function mounted(job: PhotoJob, paper: HandPaper, { fault, amount, random, hand, where: known, turned }: Mounting): Sheet {
   const { across, tall } = job;
   const border = borderOf(job);
-  const [width, height] = [across, Math.round(across * tall)];
+  const [width, height] = [across, round(across * tall)];
   const data = new Uint8Array(width * height * 3);
   const askew = fault === "border" && random() < 0.4;
-  const side = Math.floor(random() * 4);
+  const side = floor(random() * 4);
   const sides = [0, 1, 2, 3].map(
     (each) => (border === 0 ? -1 : border + hand(0.002)) + (fault === "border" && !askew && each === side ? (random() < 0.5 ? -0.03 : 0.035) * amount : 0),
   );
@@ -200,7 +201,7 @@ function mounted(job: PhotoJob, paper: HandPaper, { fault, amount, random, hand,
   const innerWidth = 1 - 2 * border;
   const tongues =
     fault === "creep"
-      ? Array.from({ length: 3 + Math.floor(random() * 4) }, () => ({ at: 0.15 + random() * 0.7, reach: (0.02 + 0.025 * random()) * amount, wide: 0.008 + 0.012 * random() }))
+      ? Array.from({ length: 3 + floor(random() * 4) }, () => ({ at: 0.15 + random() * 0.7, reach: (0.02 + 0.025 * random()) * amount, wide: 0.008 + 0.012 * random() }))
       : [];
   const paperWhite: Colour = [0.985, 0.972, 0.945];
   for (let py = 0; py < height; py += 1)
@@ -222,13 +223,13 @@ function mounted(job: PhotoJob, paper: HandPaper, { fault, amount, random, hand,
             colour = paper.at(ex, ey);
           }
       }
-      for (let channel = 0; channel < 3; channel += 1) data[(py * width + px) * 3 + channel] = Math.round(clamp(colour[channel] ?? 0) * 255);
+      for (let channel = 0; channel < 3; channel += 1) data[(py * width + px) * 3 + channel] = round(clamp(colour[channel] ?? 0) * 255);
     }
   return { rgb: { width, height, data }, where: fault === "creep" ? creepAt(side, tongues, job) : known };
 }
 
 function creepAt(side: number, tongues: readonly { readonly at: number; readonly reach: number }[], job: PhotoJob): PaintedPanel["where"] {
-  const [from, to] = [Math.min(...tongues.map(({ at }) => at)) - 0.02, Math.max(...tongues.map(({ at }) => at)) + 0.02];
+  const [from, to] = [min(...tongues.map(({ at }) => at)) - 0.02, max(...tongues.map(({ at }) => at)) + 0.02];
   const [x, y] = [borderOf(job), borderOf(job) / job.tall];
   return side === 0 ? [0, from, x, to] : side === 1 ? [from, 0, to, y] : side === 2 ? [1 - x, from, 1, to] : [from, 1 - y, to, 1];
 }
@@ -239,12 +240,12 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
   const scatter = scatterOf(job.seed + 101);
   const { across, tall, columns } = job;
   const [stepX, stepY] = [across * 1.28, across * tall * 1.05 + across * 0.26];
-  const rows = Math.ceil(sheets.length / columns);
-  const [width, height] = [Math.round(stepX * columns + across * 0.2), Math.round(stepY * rows + across * 0.2)];
+  const rows = ceil(sheets.length / columns);
+  const [width, height] = [round(stepX * columns + across * 0.2), round(stepY * rows + across * 0.2)];
   const light = lightOf(random);
   const places = sheets.map((_, index) => ({
     x: across * 0.1 + stepX * ((index % columns) + 0.5) + scatter(across * 0.012),
-    y: across * 0.1 + stepY * (Math.floor(index / columns) + 0.5) + scatter(across * 0.012),
+    y: across * 0.1 + stepY * (floor(index / columns) + 0.5) + scatter(across * 0.012),
     turn: (random() * 2 - 1) * 0.13 * (random() < 0.5 ? 1 : 0.4),
   }));
   const data = new Uint8Array(width * height * 3);
@@ -257,12 +258,12 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
       let colour: Colour = job.board;
       if (place && sheet) {
         const [dx, dy] = [px + 0.5 - place.x, py + 0.5 - place.y];
-        const [u, v] = [dx * Math.cos(place.turn) + dy * Math.sin(place.turn) + across / 2, -dx * Math.sin(place.turn) + dy * Math.cos(place.turn) + (across * tall) / 2];
+        const [u, v] = [dx * cos(place.turn) + dy * sin(place.turn) + across / 2, -dx * sin(place.turn) + dy * cos(place.turn) + (across * tall) / 2];
         if (u >= 0 && v >= 0 && u < across && v < sheet.rgb.height) colour = between(sheet.rgb, u - 0.5, v - 0.5);
       }
       const lit = light(px / width, py / height);
       for (let channel = 0; channel < 3; channel += 1)
-        data[(py * width + px) * 3 + channel] = Math.max(0, Math.min(255, Math.round((colour[channel] ?? 0) * (lit[channel] ?? 1) * 255 + scatter(1.2))));
+        data[(py * width + px) * 3 + channel] = max(0, min(255, round((colour[channel] ?? 0) * (lit[channel] ?? 1) * 255 + scatter(1.2))));
     }
   const corners = places.map(({ x, y, turn }) =>
     (
@@ -273,8 +274,8 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
         [-1, 1],
       ] as const
     ).map(([sx, sy]) => {
-      const [u, v] = [(sx * across) / 2, (sy * Math.round(across * tall)) / 2];
-      return [x + u * Math.cos(turn) - v * Math.sin(turn), y + u * Math.sin(turn) + v * Math.cos(turn)] as const;
+      const [u, v] = [(sx * across) / 2, (sy * round(across * tall)) / 2];
+      return [x + u * cos(turn) - v * sin(turn), y + u * sin(turn) + v * cos(turn)] as const;
     }),
   );
   return { photo: { width, height, data }, corners };
@@ -282,14 +283,14 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
 
 function ownersOf(places: readonly unknown[], _width: number, _height: number, stepX: number, stepY: number, columns: number, across: number): (x: number, y: number) => number {
   return (x, y) => {
-    const [column, row] = [Math.floor((x - across * 0.1) / stepX), Math.floor((y - across * 0.1) / stepY)];
-    return column < 0 || column >= columns || row < 0 ? -1 : Math.min(places.length, row * columns + column);
+    const [column, row] = [floor((x - across * 0.1) / stepX), floor((y - across * 0.1) / stepY)];
+    return column < 0 || column >= columns || row < 0 ? -1 : min(places.length, row * columns + column);
   };
 }
 
 function between({ width, height, data }: RgbImage, x: number, y: number): Colour {
-  const [left, top] = [Math.max(0, Math.min(width - 1, Math.floor(x))), Math.max(0, Math.min(height - 1, Math.floor(y)))];
-  const [right, down] = [Math.min(width - 1, left + 1), Math.min(height - 1, top + 1)];
+  const [left, top] = [max(0, min(width - 1, floor(x))), max(0, min(height - 1, floor(y)))];
+  const [right, down] = [min(width - 1, left + 1), min(height - 1, top + 1)];
   const [fx, fy] = [clamp(x - left), clamp(y - top)];
   const at = (column: number, row: number, channel: number): number => data[(row * width + column) * 3 + channel] ?? 0;
   return [0, 1, 2].map(

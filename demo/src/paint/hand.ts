@@ -3,6 +3,9 @@ import type { Colour, Point, Shape, WashStyle } from "./paper.ts";
 import { Paper } from "./paper.ts";
 import type { Motif } from "./motifs.ts";
 
+// Taken once: they are asked for at every point.
+const { cos, exp, hypot, max, min, round, sin } = Math;
+
 /** What was laid in one place: a wash, with the white under it and what stands on it. */
 export interface LaidElement {
   /** Left, top, right, bottom in the panel's measure. */
@@ -62,12 +65,12 @@ export class HandPaper extends Paper {
   /** Clean water that ran back into a wash: pale within, pigment pushed to a ragged rim. */
   backRun(x: number, y: number, radius: number, amount: number): void {
     this.eachNear(
-      (at) => Math.hypot(at.x - x, at.y - y) - radius,
+      (at) => hypot(at.x - x, at.y - y) - radius,
       radius,
       (px, py, raw) => {
         const distance = raw + (this.noise(px * 0.09 + 3, py * 0.09) - 0.5) * radius * 0.8;
-        const inside = Math.max(0, Math.min(1, -distance / (radius * 0.25)));
-        const rim = Math.exp(-((distance / (radius * 0.12)) ** 2));
+        const inside = max(0, min(1, -distance / (radius * 0.25)));
+        const rim = exp(-((distance / (radius * 0.12)) ** 2));
         const index = (py * this.width + px) * 3;
         for (let channel = 0; channel < 3; channel += 1) {
           const light = this.light[index + channel] ?? 0;
@@ -81,7 +84,7 @@ export class HandPaper extends Paper {
   smear(shape: Shape, colour: Colour, amount: number): void {
     const soft = 0.012;
     this.eachNear(shape, soft * 2, (x, y, distance) => {
-      const cover = amount * Math.max(0, Math.min(1, 0.5 - distance / (2 * soft))) * (0.6 + 0.6 * this.noise(x * 0.12, y * 0.12 + 5));
+      const cover = amount * max(0, min(1, 0.5 - distance / (2 * soft))) * (0.6 + 0.6 * this.noise(x * 0.12, y * 0.12 + 5));
       const index = (y * this.width + x) * 3;
       for (let channel = 0; channel < 3; channel += 1) this.light[index + channel] = (this.light[index + channel] ?? 0) * (1 - cover) + cover * (colour[channel] ?? 0);
     });
@@ -89,7 +92,7 @@ export class HandPaper extends Paper {
 
   /** The colour that lies at a place. */
   at(x: number, y: number): Colour {
-    const [px, py] = [Math.max(0, Math.min(this.width - 1, Math.round(x * this.width))), Math.max(0, Math.min(this.height - 1, Math.round(y * this.width)))];
+    const [px, py] = [max(0, min(this.width - 1, round(x * this.width))), max(0, min(this.height - 1, round(y * this.width)))];
     const index = (py * this.width + px) * 3;
     return [this.light[index] ?? 0, this.light[index + 1] ?? 0, this.light[index + 2] ?? 0];
   }
@@ -103,10 +106,10 @@ export class HandPaper extends Paper {
         const at: Point = { x: (column + 0.5) / ACROSS, y: (row + 0.5) / ACROSS };
         if (shape(at) > 0.5 / ACROSS) continue;
         cells.add(row * ACROSS + column);
-        bounds[0] = Math.min(bounds[0], at.x);
-        bounds[1] = Math.min(bounds[1], at.y);
-        bounds[2] = Math.max(bounds[2], at.x);
-        bounds[3] = Math.max(bounds[3], at.y);
+        bounds[0] = min(bounds[0], at.x);
+        bounds[1] = min(bounds[1], at.y);
+        bounds[2] = max(bounds[2], at.x);
+        bounds[3] = max(bounds[3], at.y);
       }
     // What stands wholly on a small element goes with it; what covers most of the panel is its ground.
     const share = cells.size / (ACROSS * ACROSS * tall);
@@ -116,12 +119,12 @@ export class HandPaper extends Paper {
     const stroke = this.strokeOf(element, laid);
     if (share > 0.7) return { stroke, moved: shape };
     const [cx, cy] = [(laid.bounds[0] + laid.bounds[2]) / 2, (laid.bounds[1] + laid.bounds[3]) / 2];
-    const [cos, sin] = [Math.cos(stroke.turn), Math.sin(stroke.turn)];
+    const [across, down] = [cos(stroke.turn), sin(stroke.turn)];
     return {
       stroke,
       moved: (at) => {
         const [x, y] = [at.x - stroke.dx - cx, at.y - stroke.dy - cy];
-        return shape({ x: cx + x * cos + y * sin, y: cy - x * sin + y * cos });
+        return shape({ x: cx + x * across + y * down, y: cy - x * down + y * across });
       },
     };
   }
@@ -129,7 +132,7 @@ export class HandPaper extends Paper {
 
 /** The elements of a motif, in the order they are painted. */
 export function elementsOf(motif: Motif, tall: number): readonly LaidElement[] {
-  const paper = new HandPaper(48, Math.round(48 * tall), 1, () => USUAL_STROKE);
+  const paper = new HandPaper(48, round(48 * tall), 1, () => USUAL_STROKE);
   const grey: Colour = [0.5, 0.5, 0.5];
   motif(paper, [grey, grey, grey], tall);
   return paper.elements;
