@@ -46,4 +46,4 @@ test("a picture comes back as it was stored, and may run nothing", async () => {
   expect(answer.headers.get("content-type")).toBe("image/png");
   expect(answer.headers.get("content-security-policy")).toBe("default-src 'none'");
   expect(pictureHeader(Buffer.from(await answer.arrayBuffer()))?.width).toBeGreaterThan(200);
-});
+}, 120_000);
