@@ -33,7 +33,7 @@ test("a photo of something else is said to be so, and nothing is judged by it", 
   await page.goto(`${shop.url}/finish`);
   await page.getByText("Which panel is off: one photo of the batch").click();
   const photo = page.getByRole("region", { name: "Photo of the batch" });
-  await photo.getByLabel("Choose a photo").setInputFiles({ name: "batch.heic", mimeType: "image/heic", buffer: Buffer.from("ftypheic and no more") });
+  await photo.getByLabel("Choose a photo or scan").setInputFiles({ name: "batch.heic", mimeType: "image/heic", buffer: Buffer.from("ftypheic and no more") });
   await expect(photo.getByRole("alert")).toContainText("allowed a PNG or JPEG photo or scan");
   const blank = await page.evaluate(async () => {
     const canvas = new OffscreenCanvas(600, 400);
@@ -42,6 +42,6 @@ test("a photo of something else is said to be so, and nothing is judged by it", 
     context?.fillRect(0, 0, 600, 400);
     return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/png" })).arrayBuffer())];
   });
-  await photo.getByLabel("Choose a photo").setInputFiles({ name: "blank.png", mimeType: "image/png", buffer: Buffer.from(blank) });
+  await photo.getByLabel("Choose a photo or scan").setInputFiles({ name: "blank.png", mimeType: "image/png", buffer: Buffer.from(blank) });
   await expect(photo.getByRole("alert")).toContainText("given a photo on which no panel stands out, allowed one of the 7 panels that wait");
 });

@@ -16,7 +16,8 @@ export { USUAL_TIRES, type Move, type RunBatch, type RunJob, type RunPlan, type 
 export { run } from "./bench/run.ts";
 export { runFaults } from "./bench/verify.ts";
 export { overmake } from "./finish/overmake.ts";
-export { inspect, inspectColourways, PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen } from "./finish/inspect/inspect.ts";
+export { inspect, inspectColourways } from "./finish/inspect/inspect.ts";
+export { PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen } from "./finish/inspect/model.ts";
 export type { PhotoPixels } from "./finish/inspect/raster.ts";
 export { occasions, type OccasionDay, type OccasionId } from "./season/occasions.ts";
 export { COUNTRIES } from "./season/countries.ts";

@@ -5,7 +5,7 @@ import { STORES } from "./stores.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
 import { SHELF } from "./shelf.ts";
-import { asPng, photoOfBatch, type PhotoJob } from "./paint/batchPhoto.ts";
+import { asPng, photoOfBatch, type PhotoJob, type ThreeColours } from "./paint/batchPhoto.ts";
 import { MOTIFS } from "./paint/motifs.ts";
 import { hexColour } from "./paint/paper.ts";
 import { OFFERS, SUPPLIERS } from "./suppliers.ts";
@@ -294,12 +294,11 @@ function wetNow(shop: DemoShop): Demo["pictures"][number] {
 
 /** The panels of a batch that are not spoilt, on a grey board, painted by the program: one a little pale, one smudged, one with its moon missing, one turned. */
 function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: readonly { readonly colourwayId: string }[]): Uint8Array {
-  const ways = new Map(colourways.map(({ id, paints }) => [id, paints.map(({ hex }) => hexColour(hex)) as unknown as Three]));
-  const [first] = ways.values();
+  const grey = hexColour("#808080");
+  const ways = new Map(colourways.map(({ id, paints }) => [id, paints.map(({ hex }) => hexColour(hex)) as unknown as ThreeColours]));
   const job: PhotoJob = {
     motif: MOTIFS.nightTrain,
-    colours: first ?? [hexColour("#808080"), hexColour("#808080"), hexColour("#808080")],
-    coloursOf: (panel) => ways.get(units[panel]?.colourwayId ?? "") ?? job.colours,
+    coloursOf: (panel) => ways.get(units[panel]?.colourwayId ?? "") ?? [grey, grey, grey],
     seed: 41,
     faults: units.map((_, index) => (["pale", null, "smudge", null, "missing", null, "tilted", null] as const)[index] ?? null),
     columns: 4,
@@ -310,4 +309,3 @@ function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: r
   };
   return asPng(photoOfBatch(job).photo);
 }
-type Three = PhotoJob["colours"];

@@ -28,7 +28,7 @@ function judged(): { readonly panels: readonly Judged[]; readonly missed: number
   let [next, missed] = [0, 0];
   const panels = BATCHES.flatMap(({ motif, colours: three, board }, index) => {
     const faults = Array.from({ length: 12 }, () => (random() < 0.5 ? (PAINTED_FAULTS[(next += 1) % PAINTED_FAULTS.length] ?? null) : null));
-    const painted = photoOfBatch({ motif, colours: three, board, seed: 300 + index, faults, columns: 4, across: 180, tall: 1.3 });
+    const painted = photoOfBatch({ motif, coloursOf: () => three, board, seed: 300 + index, faults, columns: 4, across: 180, tall: 1.3 });
     const found = inspect(asPhoto(painted.master), asPhoto(painted.photo), faults.length).panels;
     missed += faults.length - found.length;
     return found.map(({ score, faults: seen }, place): Judged => ({

@@ -30,11 +30,12 @@ export interface PhotoOfBatch {
   readonly panels: readonly PaintedPanel[];
 }
 
+export type ThreeColours = readonly [main: Colour, second: Colour, accent: Colour];
+
 export interface PhotoJob {
   readonly motif: Motif;
-  readonly colours: readonly [Colour, Colour, Colour];
-  /** Where panels are of several colourways: those of each. */
-  readonly coloursOf?: (panel: number) => readonly [Colour, Colour, Colour];
+  /** Of each panel, by its colourway; the master is of the first one's. */
+  readonly coloursOf: (panel: number) => ThreeColours;
   readonly seed: number;
   /** Faults of the panels in their order; null for a good one. */
   readonly faults: readonly (PaintedFault | null)[];
@@ -62,8 +63,8 @@ interface Sheet {
 /** A batch as it lies on the board: panels a little unlike each other, some with a fault, turned by up to eight degrees, in uneven light. */
 export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
   const elements = elementsOf(job.motif, innerTall(job));
-  const sheets = job.faults.map((fault, index) => paintSheet({ ...job, colours: job.coloursOf?.(index) ?? job.colours }, elements, fault, job.seed * 1009 + index * 31 + 7));
-  const master = paintSheet({ ...job, across: round(job.across * 1.1) }, elements, "master", job.seed).rgb;
+  const sheets = job.faults.map((fault, index) => paintSheet({ ...job, colours: job.coloursOf(index) }, elements, fault, job.seed * 1009 + index * 31 + 7));
+  const master = paintSheet({ ...job, colours: job.coloursOf(0), across: round(job.across * 1.1) }, elements, "master", job.seed).rgb;
   const { photo, corners } = layOut(job, sheets);
   return { master, photo, panels: sheets.map(({ where }, index) => ({ corners: corners[index] ?? [], fault: job.faults[index] ?? null, where })) };
 }
@@ -71,7 +72,10 @@ export function photoOfBatch(job: PhotoJob): PhotoOfBatch {
 const innerTall = (job: PhotoJob): number => (job.tall - 2 * borderOf(job)) / (1 - 2 * borderOf(job));
 const clamp = (value: number): number => max(0, min(1, value));
 
-function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: PaintedFault | "master" | null, seed: number): Sheet {
+/** One panel to be painted. */
+type SheetJob = PhotoJob & { readonly colours: ThreeColours };
+
+function paintSheet(job: SheetJob, elements: readonly LaidElement[], fault: PaintedFault | "master" | null, seed: number): Sheet {
   const random = seededRandom(seed + 3);
   const scatter = scatterOf(seed + 5);
   const amount = (job.strength ?? 1) * (0.8 + 0.4 * random());
@@ -130,7 +134,7 @@ function paintSheet(job: PhotoJob, elements: readonly LaidElement[], fault: Pain
 }
 
 /** One of the elements that is missed where it is left out: what is dark on dark, or under another, is no loss. */
-function seenOf<E extends LaidElement & { readonly index: number }>(job: PhotoJob, small: readonly E[], random: () => number): E | undefined {
+function seenOf<E extends LaidElement & { readonly index: number }>(job: SheetJob, small: readonly E[], random: () => number): E | undefined {
   const tall = innerTall(job);
   const painted = (leftOut: number): HandPaper => {
     const paper = new HandPaper(64, round(64 * tall), 1, (index) => ({ ...USUAL_STROKE, isLeftOut: index === leftOut }));
@@ -249,7 +253,11 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
     turn: (random() * 2 - 1) * 0.13 * (random() < 0.5 ? 1 : 0.4),
   }));
   const data = new Uint8Array(width * height * 3);
-  const owner = ownersOf(places, width, height, stepX, stepY, columns, across);
+  // Which sheet lies where: each has its own part of the board.
+  const owner = (x: number, y: number): number => {
+    const [column, row] = [floor((x - across * 0.1) / stepX), floor((y - across * 0.1) / stepY)];
+    return column < 0 || column >= columns || row < 0 ? -1 : row * columns + column;
+  };
   for (let py = 0; py < height; py += 1)
     for (let px = 0; px < width; px += 1) {
       const index = owner(px, py);
@@ -279,13 +287,6 @@ function layOut(job: PhotoJob, sheets: readonly Sheet[]): { readonly photo: RgbI
     }),
   );
   return { photo: { width, height, data }, corners };
-}
-
-function ownersOf(places: readonly unknown[], _width: number, _height: number, stepX: number, stepY: number, columns: number, across: number): (x: number, y: number) => number {
-  return (x, y) => {
-    const [column, row] = [floor((x - across * 0.1) / stepX), floor((y - across * 0.1) / stepY)];
-    return column < 0 || column >= columns || row < 0 ? -1 : min(places.length, row * columns + column);
-  };
 }
 
 function between({ width, height, data }: RgbImage, x: number, y: number): Colour {

@@ -127,6 +127,14 @@ describe("pictures", () => {
   const pixel = Buffer.from("iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==", "base64");
   const put = (path: string, body: Buffer) => fetch(`${shop.base}/pictures/${path}`, { method: "PUT", headers: { "content-type": "image/png" }, body: new Uint8Array(body) });
 
+  test("the scanner stand-in delivers the photo of a batch where one lies on it", async () => {
+    const batch = v7();
+    expect((await put(batch, pixel)).status).toBe(204);
+    const lies = await fetch(`${shop.base}/scan?batch=${batch}`);
+    expect([lies.headers.get("x-simulated"), Buffer.from(await lies.arrayBuffer())]).toEqual(["true", pixel]);
+    expect((await fetch(`${shop.base}/scan?batch=${v7()}`)).status).toBe(404);
+  });
+
   test("an original, what was cropped from it and its small size are kept, and put on a colourway", async () => {
     const [original, cropped] = [v7(), v7()];
     expect((await put(original, pixel)).status).toBe(204);

@@ -4,7 +4,7 @@ import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, min, or, sql
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
-import { householdsWithDays, openNeeds, pricesOfNeeds } from "../season/open.ts";
+import { householdsWithDays, openNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
 import { household, posting, recipient } from "./tables.ts";
 
@@ -132,33 +132,14 @@ export async function isPosted(tx: Transaction, needId: string): Promise<boolean
   return found !== undefined;
 }
 
-/** What posting some needs has cost. */
-export async function postageOfNeeds(tx: Transaction, needs: readonly string[]): Promise<{ needId: string; costMinor: number }[]> {
+/** What posting some needs has cost, day by day. */
+export async function postingsOfNeeds(tx: Transaction, needs: readonly string[]): Promise<{ readonly needId: string; readonly on: Day; readonly costMinor: number }[]> {
   if (needs.length === 0) return [];
-  return tx
-    .select({ needId: posting.needId, costMinor: sql<number>`sum(${posting.costMinor})::int` })
+  const rows = await tx
+    .select({ needId: posting.needId, on: posting.on, costMinor: sql<number>`sum(${posting.costMinor})::int` })
     .from(posting)
     .where(inArray(posting.needId, [...needs]))
-    .groupBy(posting.needId);
-}
-
-/** Postage of some needs by the day it was paid, and what each brought, on the day it first went out. */
-export async function moneyOfPosted(tx: Transaction, needs: readonly string[]): Promise<{ readonly on: Day; readonly what: "post" | "income"; readonly minor: number }[]> {
-  if (needs.length === 0) return [];
-  const ofThem = inArray(posting.needId, [...needs]);
-  const paid = await tx
-    .select({ on: posting.on, minor: sql<number>`sum(${posting.costMinor})::int` })
-    .from(posting)
-    .where(ofThem)
-    .groupBy(posting.on);
-  const prices = await pricesOfNeeds(tx, needs);
-  const first = await tx
-    .select({ needId: posting.needId, on: sql<string>`min(${posting.on})::text` })
-    .from(posting)
-    .where(ofThem)
-    .groupBy(posting.needId);
-  return [
-    ...paid.map(({ on, minor }) => ({ on: day(on), what: "post" as const, minor })),
-    ...first.map(({ needId, on }) => ({ on: day(on), what: "income" as const, minor: prices.get(needId) ?? 0 })),
-  ];
+    .groupBy(posting.needId, posting.on)
+    .orderBy(asc(posting.on));
+  return rows.map((row) => ({ ...row, on: day(row.on) }));
 }

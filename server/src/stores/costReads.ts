@@ -3,8 +3,8 @@ import { addDays, day, momentAt, weekdayOf, type Day } from "@yule/core";
 import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import { workOnNeeds } from "../bench/costReads.ts";
 import type { Transaction } from "../db/pool.ts";
-import { moneyOfPosted, postageOfNeeds } from "../dispatch/reads.ts";
-import { openNeeds, sinceLastSeason } from "../season/open.ts";
+import { postingsOfNeeds } from "../dispatch/reads.ts";
+import { openNeeds, pricesOfNeeds, sinceLastSeason } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
 import { outlayTable, storeMove, storeTable } from "./tables.ts";
 
@@ -13,6 +13,9 @@ export async function readCosts(tx: Transaction): Promise<CostsRead> {
   const needs = (await openNeeds(tx)).map(({ id }) => id);
   const { hands, panels, lost } = await workOnNeeds(tx, needs);
   const since = await sinceLastSeason(tx);
+  const { timeZone } = await readHome(tx);
+  const from = since === null ? null : momentAt(since, 0, timeZone);
+  const postings = await postingsOfNeeds(tx, needs);
   const outlays = await tx
     .select()
     .from(outlayTable)
@@ -20,36 +23,44 @@ export async function readCosts(tx: Transaction): Promise<CostsRead> {
     .orderBy(asc(outlayTable.on));
   return {
     materials: await materialsOfNeeds(tx, needs, lost),
-    losses: await lossesSince(tx, since),
+    losses: await lossesSince(tx, from),
     hands,
     panels,
-    posted: await postageOfNeeds(tx, needs),
+    posted: postageByNeed(postings),
     outlays: outlays.map(({ shopId: _, ...row }) => ({ ...row, on: day(row.on) })),
     weeks: weeksOf([
-      ...(await lotsPaid(tx, since)),
+      ...(await lotsPaid(tx, from, timeZone)),
       ...outlays.map(({ on, costMinor }) => ({ on: day(on), what: "outlays" as const, minor: costMinor })),
-      ...(await moneyOfPosted(tx, needs)),
+      ...postings.map(({ on, costMinor }) => ({ on, what: "post" as const, minor: costMinor })),
+      ...incomeOf(postings, await pricesOfNeeds(tx, needs)),
     ]),
   };
 }
 
 type Paid = { readonly on: Day; readonly what: Exclude<keyof WeekOfMoney, "from">; readonly minor: number };
 
+type Posting = Awaited<ReturnType<typeof postingsOfNeeds>>[number];
+
+function postageByNeed(postings: readonly Posting[]): CostsRead["posted"] {
+  const sums = new Map<string, number>();
+  for (const { needId, costMinor } of postings) sums.set(needId, (sums.get(needId) ?? 0) + costMinor);
+  return [...sums].map(([needId, costMinor]) => ({ needId, costMinor }));
+}
+
+/** What needs bring, each on the day it first went out. @param postings by their days */
+function incomeOf(postings: readonly Posting[], prices: ReadonlyMap<string, number>): Paid[] {
+  const first = new Map<string, Day>();
+  for (const { needId, on } of postings) if (!first.has(needId)) first.set(needId, on);
+  return [...first].map(([needId, on]) => ({ on, what: "income", minor: prices.get(needId) ?? 0 }));
+}
+
 /** What was paid for lots, by the days on which they were booked in. */
-async function lotsPaid(tx: Transaction, since: string | null): Promise<Paid[]> {
-  const { timeZone } = await readHome(tx);
+async function lotsPaid(tx: Transaction, since: Date | null, timeZone: string): Promise<Paid[]> {
   const on = sql<string>`(${storeMove.at} at time zone ${timeZone})::date::text`;
   const rows = await tx
     .select({ on: on.as("on"), minor: sql<number>`sum(${storeMove.valueMinor})::int` })
     .from(storeMove)
-    .where(
-      and(
-        eq(storeMove.retracted, false),
-        eq(storeMove.reason, "received"),
-        isNotNull(storeMove.lotId),
-        since === null ? undefined : gte(storeMove.at, momentAt(day(since), 0, timeZone)),
-      ),
-    )
+    .where(and(eq(storeMove.retracted, false), eq(storeMove.reason, "received"), isNotNull(storeMove.lotId), since === null ? undefined : gte(storeMove.at, since)))
     .groupBy(sql`1`);
   return rows.map((row) => ({ on: day(row.on), what: "lots", minor: row.minor }));
 }
@@ -80,8 +91,7 @@ async function materialsOfNeeds(tx: Transaction, needs: readonly string[], lost:
 }
 
 /** What left for no need: counted short, dried up, spoilt, given away. */
-async function lossesSince(tx: Transaction, since: string | null): Promise<CostsRead["losses"]> {
-  const { timeZone } = await readHome(tx);
+async function lossesSince(tx: Transaction, since: Date | null): Promise<CostsRead["losses"]> {
   const rows = await tx
     .select({ storeId: storeMove.storeId, reason: storeMove.reason, valueMinor: sql<number>`(-sum(${storeMove.valueMinor}))::int` })
     .from(storeMove)
@@ -90,7 +100,7 @@ async function lossesSince(tx: Transaction, since: string | null): Promise<Costs
         eq(storeMove.retracted, false),
         isNull(storeMove.needId),
         inArray(storeMove.reason, ["taken", "counted", "spoilt", "given away", "dried up", "older"]),
-        since === null ? undefined : gte(storeMove.at, momentAt(day(since), 0, timeZone)),
+        since === null ? undefined : gte(storeMove.at, since),
       ),
     )
     .groupBy(storeMove.storeId, storeMove.reason);

@@ -1,3 +1,5 @@
+import { solvedSystem } from "../../search/linearSystem.ts";
+
 /** Pixels row by row, four bytes each: red, green, blue, opacity. */
 export interface Pixels {
   readonly width: number;
@@ -30,25 +32,8 @@ export function homography(width: number, height: number, corners: Corners): rea
       [0, 0, 0, x, y, 1, -x * to.y, -y * to.y, to.y],
     ];
   });
-  const solved = eliminate(rows);
+  const solved = solvedSystem(rows);
   return solved && [...solved, 1];
-}
-
-/** Gaussian elimination with the largest pivot; null where there is none. */
-function eliminate(rows: number[][]): number[] | null {
-  const size = rows.length;
-  for (let column = 0; column < size; column += 1) {
-    const pivot = rows.slice(column).reduce((best, row, index) => (Math.abs(row[column] ?? 0) > Math.abs(rows[best]?.[column] ?? 0) ? index + column : best), column);
-    const [here, there] = [rows[column], rows[pivot]];
-    if (!here || !there || Math.abs(there[column] ?? 0) < 1e-9) return null;
-    [rows[column], rows[pivot]] = [there, here];
-    for (const [index, row] of rows.entries()) {
-      if (index === column) continue;
-      const share = (row[column] ?? 0) / (there[column] ?? 1);
-      for (let at = column; at <= size; at += 1) row[at] = (row[at] ?? 0) - share * (there[at] ?? 0);
-    }
-  }
-  return rows.map((row, index) => (row[size] ?? 0) / (row[index] ?? 1));
 }
 
 /** A photo of a panel seen straight from above: each pixel of the answer is read where the map leads, between its four neighbours. */

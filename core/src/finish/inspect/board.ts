@@ -1,4 +1,4 @@
-import { solved } from "./lines.ts";
+import { solvedSystem } from "../../search/linearSystem.ts";
 import { medianOf, type Raster } from "./raster.ts";
 
 // Taken once: they are asked for at every pixel.
@@ -54,16 +54,12 @@ function surfaceAt(surface: readonly number[], x: number, y: number): number {
 const dot = (one: readonly number[], other: readonly number[]): number => one.reduce((sum, value, index) => sum + value * (other[index] ?? 0), 0);
 
 function fitted(among: readonly number[], plane: Float32Array, width: number, height: number): number[] | null {
-  const matrix = Array.from({ length: TERMS }, () => new Array<number>(TERMS).fill(0));
-  const right = new Array<number>(TERMS).fill(0);
+  // The normal equations: each term with each, and with what is seen.
+  const equations = Array.from({ length: TERMS }, () => new Array<number>(TERMS + 1).fill(0));
   for (const at of among) {
-    const terms = termsAt((at % width) / width, floor(at / width) / height);
-    for (let row = 0; row < TERMS; row += 1) {
-      const own = terms[row] ?? 0;
-      right[row] = (right[row] ?? 0) + own * (plane[at] ?? 0);
-      const line = matrix[row];
-      if (line) for (let column = 0; column < TERMS; column += 1) line[column] = (line[column] ?? 0) + own * (terms[column] ?? 0);
-    }
+    const terms = [...termsAt((at % width) / width, floor(at / width) / height), plane[at] ?? 0];
+    for (const [row, equation] of equations.entries())
+      for (let column = 0; column <= TERMS; column += 1) equation[column] = (equation[column] ?? 0) + (terms[row] ?? 0) * (terms[column] ?? 0);
   }
-  return solved(matrix, right);
+  return solvedSystem(equations);
 }

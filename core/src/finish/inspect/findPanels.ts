@@ -19,8 +19,6 @@ export interface FoundPanels {
   readonly board: BoardSurface;
   /** Pieces too large to be one panel. */
   readonly touching: number;
-  /** How clearly the panels stand out from the board, in steps of 255. */
-  readonly contrast: number;
 }
 
 /** The panels on a photo of a batch that lies apart on a plain board, upright within some ten degrees. @param count at most so many */
@@ -37,13 +35,13 @@ export function findPanels(photo: PhotoPixels, count: number): FoundPanels {
     .filter(({ area }) => area <= TOUCHING * middle)
     .slice(0, count)
     .flatMap((blob) => {
-      const rough = sidesOf(blob, raster.width);
+      const rough = sidesOf(blob);
       const corners = rough && cornersBetween(rough);
       if (!corners) return [];
       const scaled = corners.map(({ x, y }) => ({ x: x * scale, y: y * scale })) as unknown as Corners;
       return [sharpened(photo, board, scaled, scale) ?? scaled];
     });
-  return { panels: byRows(found), board, touching, contrast: medianOf(largest.map(({ contrast }) => contrast)) };
+  return { panels: byRows(found), board, touching };
 }
 
 function distances({ width, height, planes: [red, green, blue] }: Raster, board: BoardSurface): Float32Array {
@@ -59,7 +57,6 @@ function distances({ width, height, planes: [red, green, blue] }: Raster, board:
 
 interface Blob {
   readonly area: number;
-  readonly contrast: number;
   /** For each row and column that it touches, its first and last pixel. */
   readonly rows: ReadonlyMap<number, readonly [number, number]>;
   readonly columns: ReadonlyMap<number, readonly [number, number]>;
@@ -82,14 +79,11 @@ function blobsIn(off: Float32Array, width: number, height: number, least: number
     if (!isOff[first] || seen[first]) continue;
     const rows = new Map<number, [number, number]>();
     const columns = new Map<number, [number, number]>();
-    let [count, contrast] = [0, 0];
     seen[first] = 1;
     stack.push(first);
     while (stack.length > 0) {
       const at = stack.pop() ?? 0;
       const [x, y] = [at % width, floor(at / width)];
-      count += 1;
-      contrast += off[at] ?? 0;
       widen(rows, y, x);
       widen(columns, x, y);
       for (const next of [at - 1, at + 1, at - width, at + width]) {
@@ -100,7 +94,7 @@ function blobsIn(off: Float32Array, width: number, height: number, least: number
     }
     // Its area with its holes: what lies between the first and the last of each row.
     const area = [...rows.values()].reduce((sum, [from, to]) => sum + to - from + 1, 0);
-    blobs.push({ area, contrast: contrast / count, rows, columns });
+    blobs.push({ area, rows, columns });
   }
   return blobs.sort((one, other) => other.area - one.area);
 }
@@ -120,7 +114,7 @@ interface Sides {
   readonly bottom: FittedLine;
 }
 
-function sidesOf({ rows, columns }: Blob, _width: number): Sides | null {
+function sidesOf({ rows, columns }: Blob): Sides | null {
   const [left, right] = [middleOf(rows, 0), middleOf(rows, 1)].map(lineThrough);
   const [top, bottom] = [middleOf(columns, 0), middleOf(columns, 1)].map(lineThrough);
   return left && right && top && bottom ? { left, right, top, bottom } : null;

@@ -1,7 +1,8 @@
+import { linearOf } from "../../colour/light.ts";
 import { homography, type Corners } from "../../designs/picture/straighten.ts";
 import type { BoardSurface } from "./board.ts";
-import { solved } from "./lines.ts";
-import { emptyRaster, LINEAR, medianOf, type PhotoPixels, type Plane, type Raster } from "./raster.ts";
+import { solvedSystem } from "../../search/linearSystem.ts";
+import { emptyRaster, medianOf, type PhotoPixels, type Plane, type Raster } from "./raster.ts";
 
 // Taken once: they are asked for at every pixel.
 const { abs, exp, floor, hypot, log, max, min } = Math;
@@ -39,9 +40,9 @@ export function flattened(photo: PhotoPixels, board: BoardSurface, corners: Corn
           const down = from + photo.width * photo.bytes;
           const { data, bytes } = photo;
           const [wa, wb, wc, wd] = [(1 - fx) * (1 - fy), fx * (1 - fy), (1 - fx) * fy, fx * fy];
-          r += LIN(data[from]) * wa + LIN(data[from + bytes]) * wb + LIN(data[down]) * wc + LIN(data[down + bytes]) * wd;
-          n += LIN(data[from + 1]) * wa + LIN(data[from + bytes + 1]) * wb + LIN(data[down + 1]) * wc + LIN(data[down + bytes + 1]) * wd;
-          l += LIN(data[from + 2]) * wa + LIN(data[from + bytes + 2]) * wb + LIN(data[down + 2]) * wc + LIN(data[down + bytes + 2]) * wd;
+          r += lightOf(data[from]) * wa + lightOf(data[from + bytes]) * wb + lightOf(data[down]) * wc + lightOf(data[down + bytes]) * wd;
+          n += lightOf(data[from + 1]) * wa + lightOf(data[from + bytes + 1]) * wb + lightOf(data[down + 1]) * wc + lightOf(data[down + bytes + 1]) * wd;
+          l += lightOf(data[from + 2]) * wa + lightOf(data[from + bytes + 2]) * wb + lightOf(data[down + 2]) * wc + lightOf(data[down + bytes + 2]) * wd;
         }
       // The light changes slowly: it is looked at every few pixels.
       if (x % EVERY === 0) {
@@ -56,7 +57,7 @@ export function flattened(photo: PhotoPixels, board: BoardSurface, corners: Corn
   return raster;
 }
 
-const LIN = (byte: number | undefined): number => LINEAR[byte ?? 0] ?? 0;
+const lightOf = (byte: number | undefined): number => linearOf(byte ?? 0);
 const evenness = (lit: number, middle: number): number => max(0.35, min(2.8, (max(1, middle) / max(1, lit)) ** GAMMA));
 
 /** A master made as small as the panels are looked at: the mean of what lies under each pixel. */
@@ -101,24 +102,14 @@ function planeThrough(places: readonly number[], plane: Plane, width: number, he
     const now: number[] = surface;
     const off = places.map((at, index) => (values[index] ?? 0) - (now[0] ?? 0) - (now[1] ?? 0) * ((at % width) / width) - (now[2] ?? 0) * (floor(at / width) / height));
     reach = max(0.01, 3 * 1.4826 * medianOf(off.map(abs)));
-    const matrix = [
-      [0, 0, 0],
-      [0, 0, 0],
-      [0, 0, 0],
-    ];
-    const right = [0, 0, 0];
+    const equations = [0, 1, 2].map(() => [0, 0, 0, 0]);
     for (const [index, at] of places.entries()) {
       if (abs(off[index] ?? 0) > reach) continue;
-      const terms = [1, (at % width) / width, floor(at / width) / height];
-      for (let row = 0; row < 3; row += 1) {
-        right[row] = (right[row] ?? 0) + (terms[row] ?? 0) * (values[index] ?? 0);
-        for (let column = 0; column < 3; column += 1) {
-          const line = matrix[row];
-          if (line) line[column] = (line[column] ?? 0) + (terms[row] ?? 0) * (terms[column] ?? 0);
-        }
-      }
+      const terms = [1, (at % width) / width, floor(at / width) / height, values[index] ?? 0];
+      for (const [row, equation] of equations.entries())
+        for (let column = 0; column < 4; column += 1) equation[column] = (equation[column] ?? 0) + (terms[row] ?? 0) * (terms[column] ?? 0);
     }
-    surface = solved(matrix, right);
+    surface = solvedSystem(equations);
   }
   return surface ? [surface[0] ?? 0, surface[1] ?? 0, surface[2] ?? 0] : null;
 }

@@ -1,7 +1,8 @@
 import { seededRandom } from "../../search/search.ts";
 import { findPanels } from "./findPanels.ts";
 import { frameOf } from "./frame.ts";
-import { inspect, inspectColourways, type PanelFault } from "./inspect.ts";
+import { inspect, inspectColourways } from "./inspect.ts";
+import type { PanelFault } from "./model.ts";
 import { lineThrough } from "./lines.ts";
 import { emptyRaster, labRaster, type PhotoPixels, type Raster } from "./raster.ts";
 import { posed, posesOf } from "./register.ts";
@@ -119,6 +120,20 @@ test("what all panels share against the master is told once, and is no fault of 
   const { panels, common } = inspect(MASTER, boardOf(pale, [60, 58, 55]), 8);
   expect(common[0]?.kind).toBe("pale");
   expect(Math.max(...panels.map(({ score }) => score))).toBeLessThan(0.2);
+});
+
+test.each([1, 2])("of %i panels, too few to have a middle of their own, the one that is off is held against the master", (count) => {
+  const sheets = Array.from({ length: count }, (_, index) => sheet(index === 0 ? { boat: null } : {}));
+  const { panels, common } = inspect(MASTER, boardOf(sheets, [60, 58, 55]), count);
+  expect(panels).toHaveLength(count);
+  expect(amountOf(panels[0]?.faults ?? [], "missing")).toBeGreaterThan(0.5);
+  expect(panels.slice(1).every(({ score }) => score < 0.3)).toBe(true);
+  expect(common).toEqual([]);
+});
+
+test("a panel painted alone with too narrow a border is held against the master's border", () => {
+  const { panels } = inspect(MASTER, boardOf([sheet({ border: 0.14 })], [60, 58, 55]), 1);
+  expect(amountOf(panels[0]?.faults ?? [], "border")).toBeGreaterThan(0.5);
 });
 
 test("colourways are held each against its own sisters", () => {

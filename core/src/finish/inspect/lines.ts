@@ -50,23 +50,3 @@ function weighted(points: readonly (readonly [number, number])[], weights: reado
   const slope = Math.abs(spread) < 1e-9 ? 0 : (w * sxy - sx * sy) / spread;
   return [(sy - slope * sx) / (w || 1), slope];
 }
-
-/** Solves a small symmetric system by Gaussian elimination; null where it has no single answer. */
-export function solved(matrix: readonly (readonly number[])[], right: readonly number[]): number[] | null {
-  const size = right.length;
-  const rows = matrix.map((row, index) => [...row, right[index] ?? 0]);
-  for (let column = 0; column < size; column += 1) {
-    let pivot = column;
-    for (let row = column + 1; row < size; row += 1) if (Math.abs(rows[row]?.[column] ?? 0) > Math.abs(rows[pivot]?.[column] ?? 0)) pivot = row;
-    const [here, there] = [rows[column], rows[pivot]];
-    if (!here || !there || Math.abs(there[column] ?? 0) < 1e-12) return null;
-    [rows[column], rows[pivot]] = [there, here];
-    for (let row = 0; row < size; row += 1) {
-      const each = rows[row];
-      if (row === column || !each) continue;
-      const share = (each[column] ?? 0) / (there[column] ?? 1);
-      for (let at = column; at <= size; at += 1) each[at] = (each[at] ?? 0) - share * (there[at] ?? 0);
-    }
-  }
-  return rows.map((row, index) => (row[size] ?? 0) / (row[index] ?? 1));
-}

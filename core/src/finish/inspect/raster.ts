@@ -25,12 +25,6 @@ export const emptyRaster = (width: number, height: number): Raster => ({
   planes: [new Float32Array(width * height), new Float32Array(width * height), new Float32Array(width * height)],
 });
 
-/** sRGB to linear light for each byte (IEC 61966-2-1). */
-export const LINEAR: Float32Array = Float32Array.from({ length: 256 }, (_, byte) => {
-  const value = byte / 255;
-  return value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
-});
-
 /** A photo made smaller: each pixel is the mean of a block of the photo, in steps of 255. */
 export function shrunk({ width, height, data, bytes }: PhotoPixels, most: number): { readonly raster: Raster; readonly scale: number } {
   const scale = max(1, Math.ceil(max(width, height) / most));

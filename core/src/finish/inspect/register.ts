@@ -1,4 +1,4 @@
-import { solved } from "./lines.ts";
+import { solvedSystem } from "../../search/linearSystem.ts";
 import { between, blurredRaster, emptyRaster, type Raster } from "./raster.ts";
 
 // Taken once: they are asked for at every pixel.
@@ -67,14 +67,11 @@ function settle(master: Raster, picture: Raster, window: Window, from: Pose): Po
       addUp(sums, { own, now, gain, gx, gy, xs, ys });
     }
     const [tt = 0, tx = 0, ty = 0, xx = 0, xy = 0, yy = 0, rt = 0, rx = 0, ry = 0] = sums;
-    const step = solved(
-      [
-        [tt + 1e-6, tx, ty],
-        [tx, xx + 1e-6, xy],
-        [ty, xy, yy + 1e-6],
-      ],
-      [rt, rx, ry],
-    );
+    const step = solvedSystem([
+      [tt + 1e-6, tx, ty, rt],
+      [tx, xx + 1e-6, xy, rx],
+      [ty, xy, yy + 1e-6, ry],
+    ]);
     if (!step) return pose;
     const [turn = 0, dx = 0, dy = 0] = step;
     pose = {

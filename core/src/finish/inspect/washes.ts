@@ -22,18 +22,27 @@ const LOOKED_AT = 320;
 
 /**
  * How an area differs from panel to panel. The middle pixel of the differences is taken, so that a mark within it changes little.
- * @param panels in linear light, laid one over the other
- * @param middle their middle, or the master where they are too few to have one of their own
+ * @param panels in linear light, laid one over the other, and @param middle their middle
  */
-export function washesIn({ places }: Area, panels: readonly Raster[], middle: Raster, hasMiddle = true): WashOff[] {
-  const step = Math.max(1, Math.floor(places.length / LOOKED_AT));
-  const some: number[] = [];
-  for (let index = 0; index < places.length; index += step) some.push(places[index] ?? 0);
-  const own = depths(some, middle, middle);
+export function washesIn(area: Area, panels: readonly Raster[], middle: Raster): WashOff[] {
+  const some = someOf(area);
   const depthsOf = panels.map((panel) => depths(some, panel, middle));
   // The middle of the sisters, in case the picture of all is a little off them here.
   const usual = [0, 1, 2].map((channel) => medianOf(depthsOf.map((each) => each[channel as 0 | 1 | 2]))) as unknown as Three;
-  return depthsOf.map((each) => washOff(each, hasMiddle && usual[0] + usual[1] + usual[2] > 0.02 ? usual : own));
+  return depthsOf.map((each) => washOff(each, usual[0] + usual[1] + usual[2] > 0.02 ? usual : depths(some, middle, middle)));
+}
+
+/** How an area of one picture differs from another's. */
+export function washAgainst(area: Area, picture: Raster, master: Raster): WashOff {
+  const some = someOf(area);
+  return washOff(depths(some, picture, master), depths(some, master, master));
+}
+
+function someOf({ places }: Area): number[] {
+  const step = Math.max(1, Math.floor(places.length / LOOKED_AT));
+  const some: number[] = [];
+  for (let index = 0; index < places.length; index += step) some.push(places[index] ?? 0);
+  return some;
 }
 
 /** How paint of one look differs from another. */

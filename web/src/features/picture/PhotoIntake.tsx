@@ -1,7 +1,16 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
+import type { Fault } from "@yule/core";
 import { FaultLines, FilePick } from "../../kit/FormField.tsx";
-import type { usePhoto } from "./usePhoto.ts";
+
+/** What takes a photo in: what is going on with it, what was wrong, and the two ways in. */
+export interface Intake {
+  readonly photo: { readonly state: string; readonly faults: readonly (Fault | string)[] };
+  readonly take: (file: Blob) => Promise<void>;
+  readonly scan: () => Promise<void>;
+  /** What is to be done where nothing is going on. */
+  readonly hint: string;
+}
 
 /** Where a photo comes in: by file, drop, paste, camera or scanner; with what is being done to it and what was wrong. */
 export function PhotoIntake({
@@ -13,13 +22,13 @@ export function PhotoIntake({
 }: {
   label: string;
   heading?: ReactNode;
-  intake: ReturnType<typeof usePhoto>;
+  intake: Intake;
   /** Fields in the row of the buttons. */
   before?: ReactNode;
   children?: ReactNode;
 }) {
   const [over, setOver] = useState(false);
-  const { photo, take, scan } = intake;
+  const { photo, take, scan, hint } = intake;
   return (
     <Box
       as="section"
@@ -52,8 +61,7 @@ export function PhotoIntake({
         </Button>
       </Flex>
       <Text color="softInk" marginTop="6px" aria-live="polite">
-        {photo.looked?.seeThrough && "What was see-through in it was taken for white paper. "}
-        {photo.state || (photo.looked ? "Pull the corners onto the paper’s own; arrow keys move them too." : "Or drop it here, or paste it.")}
+        {photo.state || hint}
       </Text>
       <FaultLines faults={photo.faults} />
       {children}

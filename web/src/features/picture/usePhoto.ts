@@ -1,5 +1,7 @@
 import type { Corners, Fault } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
+import { problemFaults, type Problem } from "@yule/contract";
+import { keepPicture } from "./keepPicture.ts";
 import { wrongWith } from "./header.ts";
 import type { Cropped, Looked } from "../../workers/picture.worker.ts";
 import { pictureSolver } from "../../workers/pictureSolver.ts";
@@ -15,6 +17,16 @@ export interface Photo {
   readonly faults: readonly (Fault | string)[];
 }
 const NONE: Photo = { file: null, looked: null, corners: null, cropped: null, state: "", faults: [] };
+
+/** Hears of pictures that are pasted anywhere on the page. @returns stops hearing */
+function whenPasted(take: (file: Blob) => void): () => void {
+  const pasted = (event: ClipboardEvent): void => {
+    const file = [...(event.clipboardData?.files ?? [])].find((each) => each.type.startsWith("image/"));
+    if (file) take(file);
+  };
+  window.addEventListener("paste", pasted);
+  return () => window.removeEventListener("paste", pasted);
+}
 
 /**
  * Takes photos in one after another: looked at, their corners found, straightened. What is pasted anywhere on the page is meant for it.
@@ -42,18 +54,28 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
   };
   const taking = useRef(take);
   taking.current = take;
-  useEffect(() => {
-    const pasted = (event: ClipboardEvent): void => {
-      const file = [...(event.clipboardData?.files ?? [])].find((each) => each.type.startsWith("image/"));
-      if (file) void taking.current(file);
-    };
-    window.addEventListener("paste", pasted);
-    return () => window.removeEventListener("paste", pasted);
-  }, []);
+  useEffect(() => whenPasted((file) => void taking.current(file)), []);
 
+  const say = (state: string): void => change({ state });
+  const fail = (faults: readonly (Fault | string)[]): void => change({ state: "", faults });
+  const leave = (): void => setPhoto(NONE);
   return {
     photo,
     take,
+    /** What is to be done with it now, once it was looked at. */
+    hint: photo.looked
+      ? `${photo.looked.seeThrough ? "What was see-through in it was taken for white paper. " : ""}Pull the corners onto the paper’s own; arrow keys move them too.`
+      : "Or drop it here, or paste it.",
+    /** Keeps what was straightened, and then tells whose picture it is: nothing refers to it before it is there. @param tell null where all went well */
+    keep: async (tell: (pictureId: string, cropped: Cropped) => Promise<Problem | null>): Promise<void> => {
+      const { file, cropped } = photo;
+      if (!file || !cropped) return;
+      say("Keeping ...");
+      const kept = await keepPicture(file, cropped);
+      const problem = "problem" in kept ? kept.problem : await tell(kept.id, cropped);
+      if (problem) fail(problemFaults(problem));
+      else leave();
+    },
     /** Straightens anew, as when a corner was moved or the paper is of another size. */
     recrop: async (corners: Corners): Promise<void> => {
       if (!photo.looked) return;
@@ -66,8 +88,8 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       if (answer?.ok) await take(await answer.blob());
       else change({ faults: ["scanner: given no answer, allowed a scanner that is on"] });
     },
-    say: (state: string): void => change({ state }),
-    fail: (faults: readonly (Fault | string)[]): void => change({ faults }),
-    leave: (): void => setPhoto(NONE),
+    say,
+    fail,
+    leave,
   };
 }

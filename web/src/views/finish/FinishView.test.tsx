@@ -84,6 +84,13 @@ const png = new File([Uint8Array.from([137, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0,
   type: "image/png",
 });
 
+/** What all share, and whether one is off. */
+let shareOf: InspectedPhoto["colourways"][number]["common"];
+let isOff: boolean;
+beforeEach(() => {
+  [shareOf, isOff] = [[], true];
+});
+
 /** Three panels wait; the photo shows so many, the second of them with its star missing. */
 async function photographed(onBoard: number): Promise<ReturnType<typeof userEvent.setup>> {
   URL.createObjectURL = () => "blob:photo";
@@ -93,15 +100,15 @@ async function photographed(onBoard: number): Promise<ReturnType<typeof userEven
     address === "/api/pictures/picture" ? Promise.resolve({ ok: true, blob: () => Promise.resolve(new Blob()) } as Response) : served(address, more);
   const panels = [0, 1, 2].slice(0, onBoard).map((index) => ({
     corners: square(20 + index * 120),
-    score: index === 1 ? 0.8 : 0.1,
-    faults: index === 1 ? [{ kind: "missing" as const, where: [0.6, 0.1, 0.8, 0.3] as const, amount: 0.8 }] : [],
+    score: isOff && index === 1 ? 0.8 : 0.1,
+    faults: isOff && index === 1 ? [{ kind: "missing" as const, where: [0.6, 0.1, 0.8, 0.3] as const, amount: 0.8 }] : [],
   }));
-  shown = { width: 800, height: 300, onBoard, colourways: [{ panels, common: [], touching: 0, contrast: 90 }] };
+  shown = { width: 800, height: 300, onBoard, colourways: [{ panels, common: shareOf, touching: 0 }] };
   const pictured = { ...design, colourways: design.colourways.map((way) => ({ ...way, pictureId: "picture" })) };
   showScreen(<FinishView />, { outlook: season([need], [batch([unit(3), unit(4), unit(5)], [])], { designs: [pictured] }) });
   const user = userEvent.setup();
   await user.click(screen.getByText("Which panel is off: one photo of the batch"));
-  await user.upload(await screen.findByLabelText("Choose a photo"), png);
+  await user.upload(await screen.findByLabelText("Choose a photo or scan"), png);
   return user;
 }
 
@@ -119,4 +126,34 @@ test("a photo that shows fewer panels than wait is not guessed at: it says what 
   await photographed(2);
   expect((await screen.findByRole("alert")).textContent).toContain("given a photo of 2 panels, allowed one of the 3 panels that wait, in the order of their numbers");
   expect(screen.queryByRole("group", { name: "The photo of the batch" })).toBeNull();
+});
+
+test("what all of a colourway share is said once; where none is off the eye is not let off", async () => {
+  shareOf = [{ kind: "pale", where: null, amount: 0.6 }];
+  isOff = false;
+  await photographed(3);
+  expect(await screen.findByText(/^None of the 3 stands out from its sisters\. Look at them yourself all the same/)).toBeTruthy();
+  expect(screen.getByText("All of blue: paler than the master: the puddle was thinned.")).toBeTruthy();
+  expect(screen.getByText("Like its sisters.")).toBeTruthy();
+});
+
+test("a panel is chosen on the photo, judged by a button, and the photo put away without losing what was judged", async () => {
+  const user = await photographed(3);
+  await user.click(await screen.findByRole("button", { name: "Panel 5: like its sisters" }));
+  const beside = within(screen.getByRole("region", { name: "Panel 5" }));
+  await user.click(beside.getByRole("button", { name: "stash" }));
+  await waitFor(() => expect(server.commands).toEqual([["grade-panels", { batchId: "b", grades: [{ unitId: "u5", grade: "stash" }] }]]));
+  await user.click(screen.getByRole("button", { name: "Put the photo away" }));
+  expect(await screen.findByLabelText("Choose a photo or scan")).toBeTruthy();
+});
+
+test("a scanner that is off, a colourway without a picture: each is said, and nothing is guessed", async () => {
+  showScreen(<FinishView />, { outlook: season([need], [batch([unit(3), unit(4), unit(5)], [])]) });
+  const user = userEvent.setup();
+  await user.click(screen.getByText("Which panel is off: one photo of the batch"));
+  await user.upload(await screen.findByLabelText("Choose a photo or scan"), png);
+  expect((await screen.findByRole("alert")).textContent).toMatch(/given no picture of .*, blue, allowed a picture of each colourway, added in Designs/);
+  globalThis.fetch = () => Promise.reject(new Error("away"));
+  await user.click(screen.getByRole("button", { name: "Scanner (simulated)" }));
+  await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("given no answer, allowed a scanner that is on"));
 });

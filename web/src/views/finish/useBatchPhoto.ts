@@ -21,6 +21,9 @@ export interface LookedAt {
   readonly common: readonly { readonly colourway: string; readonly faults: readonly FaultSeen[] }[];
 }
 
+/** What the photo shows, or why nothing is said of it. */
+type Answer = { readonly looked: LookedAt } | { readonly faults: readonly string[] };
+
 /** What is going on with the photo, what was wrong with it, and what it shows. */
 interface PhotoState {
   readonly state: string;
@@ -39,12 +42,13 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
     const wrong = await wrongWith(file);
     if (wrong) return setPhoto({ ...NOTHING, faults: [wrong] });
     setPhoto({ ...NOTHING, state: "Looking at the panels ..." });
-    const answer = await looked(file, view, units).catch((): readonly string[] => ["photo: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"]);
-    setPhoto(Array.isArray(answer) ? { ...NOTHING, faults: answer as readonly string[] } : { ...NOTHING, looked: answer as LookedAt });
+    const answer = await looked(file, view, units).catch((): Answer => ({ faults: ["photo: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"] }));
+    setPhoto({ ...NOTHING, ...answer });
   };
   return {
     photo,
     take,
+    hint: "Or drop it here.",
     scan: async (): Promise<void> => {
       const answer = await fetch(`/api/scan?batch=${batch.id}`).catch(() => null);
       if (answer?.ok) await take(await answer.blob());
@@ -54,7 +58,7 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
   };
 }
 
-async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): Promise<LookedAt | readonly string[]> {
+async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): Promise<Answer> {
   const ways = [...new Set(units.map(({ colourwayId }) => colourwayId))];
   const masters = await Promise.all(
     ways.map(async (id) => {
@@ -65,25 +69,20 @@ async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): P
     }),
   );
   const bare = masters.filter(({ picture }) => picture === null).map(({ name }) => name);
-  if (bare.length > 0) return [`master: given no picture of ${view.design.name}, ${bare.join(" and ")}, allowed a picture of each colourway, added in Designs`];
+  if (bare.length > 0) return { faults: [`master: given no picture of ${view.design.name}, ${bare.join(" and ")}, allowed a picture of each colourway, added in Designs`] };
   const found = await pictureSolver().inspect(
     file,
     units.length,
     masters.flatMap(({ picture, places }) => (picture ? [{ picture, places }] : [])),
   );
-  if (found.onBoard !== units.length) return [notAll(found.onBoard, units.length, Math.max(0, ...found.colourways.map(({ touching }) => touching)))];
+  if (found.onBoard !== units.length) return { faults: [notAll(found.onBoard, units.length, Math.max(0, ...found.colourways.map(({ touching }) => touching)))] };
   const panels = units.map((unit, place): PanelOnPhoto | null => {
     const group = masters.findIndex(({ places }) => places.includes(place));
     const seen = found.colourways[group]?.panels[masters[group]?.places.indexOf(place) ?? -1];
     return seen ? { unit, seen } : null;
   });
-  return {
-    url: URL.createObjectURL(file),
-    width: found.width,
-    height: found.height,
-    panels: panels.filter((panel) => panel !== null),
-    common: masters.map(({ name }, group) => ({ colourway: name, faults: found.colourways[group]?.common ?? [] })).filter(({ faults }) => faults.length > 0),
-  };
+  const common = masters.map(({ name }, group) => ({ colourway: name, faults: found.colourways[group]?.common ?? [] })).filter(({ faults }) => faults.length > 0);
+  return { looked: { url: URL.createObjectURL(file), width: found.width, height: found.height, panels: panels.filter((panel) => panel !== null), common } };
 }
 
 const panelsWord = (count: number): string => `${String(count)} ${count === 1 ? "panel" : "panels"}`;

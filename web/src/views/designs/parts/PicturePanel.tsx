@@ -1,15 +1,13 @@
-import { Box, Button, Flex, Heading } from "@chakra-ui/react";
-import { problemFaults, type DesignRead } from "@yule/contract";
+import { Box, Flex, Heading } from "@chakra-ui/react";
+import type { DesignRead } from "@yule/contract";
 import type { PictureColour } from "@yule/core";
 import { panelOf } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
-import { CroppedPicture } from "../../../features/picture/CroppedPicture.tsx";
-import { keepPicture } from "../../../features/picture/keepPicture.ts";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
-import { CornerPicker } from "../../../features/picture/CornerPicker.tsx";
 import { PhotoIntake } from "../../../features/picture/PhotoIntake.tsx";
+import { Straightened } from "../../../features/picture/Straightened.tsx";
 
 /** Photos and scans of the painting, straightened, cropped to the panel, its colours taken. */
 export function PicturePanel({ design }: { design: DesignRead }) {
@@ -19,26 +17,16 @@ export function PicturePanel({ design }: { design: DesignRead }) {
   const panel = panelOf(design);
   const ratio = panel.height / panel.width;
   const intake = usePhoto(() => ratio, "panel");
-  const { looked, corners, cropped, file } = intake.photo;
+  const { cropped } = intake.photo;
 
-  /** Nothing of the design changes before the pictures are there. */
-  const keep = async (): Promise<void> => {
-    if (!file || !cropped || !way) return;
-    intake.say("Keeping ...");
-    const kept = await keepPicture(file, cropped);
-    const paints = takeColours ? cropped.palette.map((colour, index) => ({ pigments: "", name: `from the picture ${String(index + 1)}`, hex: colour.hex })) : undefined;
-    const problem =
-      "problem" in kept
-        ? kept.problem
-        : await sendCommand(
-            "change-colourway",
-            { id: design.id, version: design.version, colourwayId: way.id, pictureId: kept.id, ...(paints ? { paints } : {}) },
-            { ownRefusals: true },
-          ).then((sent) => (sent.state === "refused" ? sent.problem : null));
-    intake.say("");
-    if (problem) intake.fail(problemFaults(problem));
-    else intake.leave();
-  };
+  const keep = (): Promise<void> =>
+    intake.keep(async (pictureId, { palette }) => {
+      if (!way) return null;
+      const paints = takeColours ? palette.map((colour, index) => ({ pigments: "", name: `from the picture ${String(index + 1)}`, hex: colour.hex })) : undefined;
+      const told = { id: design.id, version: design.version, colourwayId: way.id, pictureId, ...(paints ? { paints } : {}) };
+      const sent = await sendCommand("change-colourway", told, { ownRefusals: true });
+      return sent.state === "refused" ? sent.problem : null;
+    });
   return (
     <Box marginTop="26px" maxWidth="660px">
       <PhotoIntake
@@ -59,26 +47,12 @@ export function PicturePanel({ design }: { design: DesignRead }) {
           )
         }
       >
-        {looked && corners && (
-          <Flex gap="18px" wrap="wrap" align="flex-start" marginTop="8px">
-            <CornerPicker looked={looked} corners={corners} onMoved={(now) => void intake.recrop(now)} />
-            {cropped && (
-              <Box flex="1" minWidth="220px">
-                <CroppedPicture blob={cropped.small} ratio={ratio} what="panel" />
-                <Palette colours={cropped.palette} />
-                <Tick checked={takeColours} onChange={(change) => setTakeColours(change.target.checked)}>
-                  take these as its colours
-                </Tick>
-                <Flex gap="10px" marginTop="6px">
-                  <Button onClick={() => void keep()}>Keep this picture</Button>
-                  <Button variant="outline" onClick={intake.leave}>
-                    Leave it
-                  </Button>
-                </Flex>
-              </Box>
-            )}
-          </Flex>
-        )}
+        <Straightened intake={intake} ratio={ratio} what="panel" onKeep={() => void keep()}>
+          {cropped && <Palette colours={cropped.palette} />}
+          <Tick checked={takeColours} onChange={(change) => setTakeColours(change.target.checked)}>
+            take these as its colours
+          </Tick>
+        </Straightened>
       </PhotoIntake>
     </Box>
   );

@@ -2,8 +2,8 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, Grade, UnitRead } from "@yule/contract";
 import { panelOf, colourwayOf, type NeedView } from "@yule/derive";
 import { useState } from "react";
+import { PhotoIntake } from "../../../features/picture/PhotoIntake.tsx";
 import { Picture } from "../../../features/picture/Picture.tsx";
-import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import { useBatchPhoto, type LookedAt, type PanelOnPhoto } from "../useBatchPhoto.ts";
 import { seenWords, seenOf, sharedWords, UNLIKE } from "../words.ts";
 import { GradeButtons, GRADES } from "./GradeButtons.tsx";
@@ -20,33 +20,20 @@ interface BatchPhotoProps {
 /** One photo of all panels of a batch: which is off, in the order of doubt, one key or tap each. */
 export default function BatchPhoto({ view, batch, units, onGrade }: BatchPhotoProps) {
   const intake = useBatchPhoto(view, batch, units);
-  const { state, faults, looked } = intake.photo;
+  const { looked } = intake.photo;
   return (
     <Box as="section" aria-label="Photo of the batch" marginY="14px">
-      {!looked && (
+      {looked ? (
+        <Judging looked={current(looked, units)} view={view} onGrade={onGrade} onLeave={intake.leave} />
+      ) : (
         <>
           <Text marginBottom="8px" maxWidth="44em">
             Lay the {units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and each
             panel against its sisters.
           </Text>
-          <Flex gap="10px" wrap="wrap">
-            <FilePick accept="image/png,image/jpeg" onPick={(file) => void intake.take(file)}>
-              Choose a photo
-            </FilePick>
-            <FilePick accept="image/*" camera onPick={(file) => void intake.take(file)}>
-              Camera
-            </FilePick>
-            <Button variant="outline" onClick={() => void intake.scan()}>
-              Scanner (simulated)
-            </Button>
-          </Flex>
+          <PhotoIntake label="Taking the photo" intake={intake} />
         </>
       )}
-      <Text color="softInk" marginTop="6px" aria-live="polite">
-        {state}
-      </Text>
-      <FaultLines faults={faults} />
-      {looked && <Judging looked={current(looked, units)} view={view} onGrade={onGrade} onLeave={intake.leave} />}
     </Box>
   );
 }

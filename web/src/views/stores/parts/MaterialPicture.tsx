@@ -1,11 +1,9 @@
-import { Box, Button, Flex } from "@chakra-ui/react";
-import { problemFaults, type StoreRead } from "@yule/contract";
+import { Box, Button } from "@chakra-ui/react";
+import { problemFaults, type Problem, type StoreRead } from "@yule/contract";
 import { sendCommand } from "../../../data/outbox.ts";
-import { CornerPicker } from "../../../features/picture/CornerPicker.tsx";
-import { CroppedPicture } from "../../../features/picture/CroppedPicture.tsx";
-import { keepPicture } from "../../../features/picture/keepPicture.ts";
 import { PhotoIntake } from "../../../features/picture/PhotoIntake.tsx";
 import { Picture } from "../../../features/picture/Picture.tsx";
+import { Straightened } from "../../../features/picture/Straightened.tsx";
 import { usePhoto } from "../../../features/picture/usePhoto.ts";
 import { Fold } from "../../../kit/Fold.tsx";
 
@@ -26,42 +24,20 @@ export function MaterialPicture({ store }: { store: StoreRead }) {
 
 function TakePicture({ store }: { store: StoreRead }) {
   const intake = usePhoto(() => RATIO, "material");
-  const { looked, corners, cropped, file } = intake.photo;
-
-  /** Nothing is told of the material before its picture is there. @param pictureId null where it has none any more */
-  const tell = async (pictureId: string | null): Promise<void> => {
+  /** @param pictureId null where it has none any more */
+  const tell = async (pictureId: string | null): Promise<Problem | null> => {
     const sent = await sendCommand("change-store", { id: store.id, version: store.version, pictureId }, { ownRefusals: true });
-    intake.say("");
-    if (sent.state === "refused") intake.fail(problemFaults(sent.problem));
-    else intake.leave();
+    return sent.state === "refused" ? sent.problem : null;
   };
-  const keep = async (): Promise<void> => {
-    if (!file || !cropped) return;
-    intake.say("Keeping ...");
-    const kept = await keepPicture(file, cropped);
-    if ("problem" in kept) {
-      intake.say("");
-      intake.fail(problemFaults(kept.problem));
-    } else await tell(kept.id);
+  const takeAway = async (): Promise<void> => {
+    const problem = await tell(null);
+    if (problem) intake.fail(problemFaults(problem));
   };
   return (
     <PhotoIntake label={`Picture of ${store.name}`} intake={intake}>
-      {looked && corners && cropped && (
-        <Flex gap="18px" wrap="wrap" align="flex-start" marginTop="8px">
-          <CornerPicker looked={looked} corners={corners} onMoved={(now) => void intake.recrop(now)} />
-          <Box flex="1" minWidth="220px">
-            <CroppedPicture blob={cropped.small} ratio={RATIO} what="material" />
-            <Flex gap="10px" marginTop="8px">
-              <Button onClick={() => void keep()}>Keep this picture</Button>
-              <Button variant="outline" onClick={intake.leave}>
-                Leave it
-              </Button>
-            </Flex>
-          </Box>
-        </Flex>
-      )}
-      {store.pictureId && !looked && (
-        <Button variant="outline" marginTop="8px" onClick={() => void tell(null)}>
+      <Straightened intake={intake} ratio={RATIO} what="material" onKeep={() => void intake.keep(tell)} />
+      {store.pictureId && !intake.photo.looked && (
+        <Button variant="outline" marginTop="8px" onClick={() => void takeAway()}>
           Take the picture away
         </Button>
       )}
