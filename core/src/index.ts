@@ -16,6 +16,11 @@ export { USUAL_TIRES, type Move, type RunBatch, type RunJob, type RunPlan, type 
 export { run } from "./bench/run.ts";
 export { runFaults } from "./bench/verify.ts";
 export { overmake } from "./finish/overmake.ts";
+export { newsvendorQuantile } from "./finish/quantile.ts";
+export { asOne, chanceOfEnough, moreToBegin, yieldsOf, type StageYield } from "./finish/yields.ts";
+export { AIRS, HOURS, levers, PANEL_CAUSES, rankedCauses, type FateOf, type Lever, type PanelCause, type RankedCause } from "./finish/causes.ts";
+export { RESCUE_WAYS, rescueOffers, rescuesFor, workOf, type RescueOffer, type RescueSeen, type RescueWay } from "./finish/rescue.ts";
+export { costByHand, whoGetsWhich, type AskingLine, type FreePanel, type Given, type WhoGetsWhich } from "./finish/giving.ts";
 export { inspect, inspectColourways } from "./finish/inspect/inspect.ts";
 export { PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen } from "./finish/inspect/model.ts";
 export type { PhotoPixels } from "./finish/inspect/raster.ts";

@@ -1,5 +1,5 @@
 import { areasOf, type Areas } from "./areas.ts";
-import type { SIDES} from "./frame.ts";
+import type { SIDES } from "./frame.ts";
 import { frameOf, movedOf, windowOf, type Frame } from "./frame.ts";
 import type { Master } from "./master.ts";
 import { labRaster, medianOf, type Raster } from "./raster.ts";
