@@ -13,6 +13,7 @@ export * from "./bench/facts.ts";
 export * from "./finish/inspect.ts";
 export * from "./finish/overmake.ts";
 export * from "./finish/finish.ts";
+export * from "./finish/words.ts";
 export * from "./season/occasions.ts";
 export { dayPlace, namePlace } from "./common/pages.ts";
 export * from "./season/needs.ts";

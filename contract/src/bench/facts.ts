@@ -1,4 +1,4 @@
-import type { StageRecord } from "@yule/core";
+import type { PanelCause, StageRecord } from "@yule/core";
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -36,8 +36,12 @@ export interface UnitRead {
   readonly number: number;
   readonly colourwayId: string;
   readonly grade: Grade | null;
-  /** The need it was given to out of the stash; null for the one it was painted for. */
+  /** The need it was given to; null for the one it was painted for. */
   readonly servesNeedId: string | null;
+  /** What is wrong with it; left out where nothing was said. */
+  readonly causes?: readonly PanelCause[];
+  /** How unlike its sisters a photo found it, 0 to 1; left out where none was taken. */
+  readonly doubt?: number | null;
 }
 export interface BatchRead {
   readonly id: string;
@@ -81,6 +85,19 @@ export interface BenchLearned {
   readonly stays: readonly { readonly from: string; readonly until: string }[];
 }
 
+/** How panels of a design came out. */
+export interface YieldRead {
+  readonly designId: string;
+  /** Panels that were judged: good, and not. */
+  readonly good: number;
+  readonly bad: number;
+  /** By stage of its route: panels that came through, and those lost there. */
+  readonly stages: readonly { readonly stageId: string; readonly through: number; readonly lost: number }[];
+  /** Panels that went to the stash, and those of them that served a need later. */
+  readonly stashed: number;
+  readonly served: number;
+}
+
 export interface BenchRead {
   /** Those that are not finished, and those with panels in the stash: of a batch that lies on no table any more without what was told of it. */
   readonly batches: readonly BatchRead[];
@@ -90,5 +107,5 @@ export interface BenchRead {
   /** The room now, and what tells it. */
   readonly room: (RoomRead & { readonly by: string; readonly simulated: boolean }) | null;
   /** Panels graded so far in the whole shop, for each design: what yields are learned from. */
-  readonly yields: readonly { readonly designId: string; readonly good: number; readonly bad: number }[];
+  readonly yields: readonly YieldRead[];
 }

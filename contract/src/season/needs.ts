@@ -166,6 +166,8 @@ export interface NeedLineRead {
   readonly assembled: number;
   /** Of the assembled, cards that were left over from an earlier need. */
   readonly fromLeft: number;
+  /** The box its finished cards stand in; left out where none was told. */
+  readonly boxId?: string | null;
   /** What came of them; null until it was told. */
   readonly sold: number | null;
   readonly given: number | null;

@@ -2,29 +2,52 @@ import type { BatchRead, DesignRead } from "@yule/contract";
 import { recordsOf, timesSeen, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
 import { stretchesOf } from "../season/worked.ts";
 import { paintingStages } from "../season/needView.ts";
+import { fatesOf, spoiltAt, type BatchFate } from "../finish/fates.ts";
 import { timedBatch, timedStage } from "./learnedRoute.ts";
 
 /** All that one batch taught: kept beside it, so that what it teaches anew can take the place of what it taught before. */
 export interface BatchLessons {
   readonly times: readonly TimesSeen[];
   readonly days: readonly WorkedStretch[];
-  /** Panels that were judged: good, and not. */
+  /** Panels that were judged: good, and not. One that is to be rescued is not judged yet. */
   readonly good: number;
   readonly bad: number;
+  /** Panels that went to the stash, and those of them that served a need later. */
+  readonly stashed: number;
+  readonly served: number;
+  /** By stage: panels that came through, and those lost there. */
+  readonly stages: readonly { readonly stage: string; readonly through: number; readonly lost: number }[];
+  readonly fates: readonly BatchFate[];
   /** Panels spoilt at a stage, by what was told of why. */
   readonly losses: readonly { readonly stage: string; readonly why: string; readonly count: number }[];
 }
 
 /** @param design the batch's own, with the route as it is now: times are told as multiples of the planned ones */
 export function lessonsOf(batch: BatchRead, design: Pick<DesignRead, "stages">, timeZone: string): BatchLessons {
-  const good = batch.units.filter(({ grade }) => grade === "good").length;
-  const judged = batch.units.filter(({ grade }) => grade !== null).length;
+  const spoilt = spoiltAt(batch);
+  const judged = batch.units.filter(({ id, grade }) => grade !== null && grade !== "rescue" && !spoilt.has(id));
+  const good = judged.filter(({ grade }) => grade === "good").length;
+  const inStash = batch.units.filter(({ grade }) => grade === "stash");
   const losses = new Map<string, BatchLessons["losses"][number]>();
   for (const { what, stageId: stage, why = "" } of batch.facts) {
     const key = `${stage} ${why}`;
     if (what === "spoilt") losses.set(key, { stage, why, count: (losses.get(key)?.count ?? 0) + 1 });
   }
-  return { times: timesSeen(timedBatch(batch, design)), days: stretchesOf(batch, design, timeZone), good, bad: judged - good, losses: [...losses.values()] };
+  return {
+    times: timesSeen(timedBatch(batch, design)),
+    days: stretchesOf(batch, design, timeZone),
+    good,
+    bad: judged.length - good,
+    stashed: inStash.length,
+    served: inStash.filter(({ servesNeedId }) => servesNeedId !== null).length,
+    stages: paintingStages(design).flatMap(({ id }) => {
+      const lost = [...spoilt.values()].filter(({ stage }) => stage === id).length;
+      const through = new Set(batch.facts.flatMap(({ what, stageId, unitId }) => (what === "done" && stageId === id && spoilt.get(unitId)?.stage !== id ? [unitId] : []))).size;
+      return through + lost > 0 ? [{ stage: id, through, lost }] : [];
+    }),
+    fates: fatesOf(batch, spoilt, timeZone),
+    losses: [...losses.values()],
+  };
 }
 
 /** The records of stages of some designs, from what was seen. */

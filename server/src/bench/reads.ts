@@ -56,7 +56,7 @@ async function readBatches(tx: Transaction, ids: readonly string[], { isRefill =
     .select({
       of: sql<
         BatchRead["units"]
-      >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}) order by ${unit.number})`,
+      >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}, 'causes', ${unit.causes}, 'doubt', ${unit.doubt} / 100.0) order by ${unit.number})`,
     })
     .from(unit)
     .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), panels));
@@ -187,18 +187,28 @@ async function designsPaintedLast(tx: Transaction): Promise<string[]> {
   return newest.map(({ designId }) => designId);
 }
 
-/** Panels that a need can be assembled from: its own good ones, and those of the stash that were given to it. */
+/** Panels that a need can be assembled from: its own good ones that were not given away, and those that were given to it. */
 export const goodPanelsFor = (tx: Transaction, needId: string): Promise<{ colourwayId: string }[]> =>
   tx
     .select({ colourwayId: unit.colourwayId })
     .from(unit)
     .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
-    .where(or(and(eq(batch.needId, needId), eq(unit.grade, "good")), eq(unit.servesNeedId, needId)));
+    .where(or(and(eq(batch.needId, needId), eq(unit.grade, "good"), isNull(unit.servesNeedId)), eq(unit.servesNeedId, needId)));
 
 /** Whether panels of a need have come to the bench. */
 export async function isBegun(tx: Transaction, needId: string): Promise<boolean> {
   const [found] = await tx.select({ id: batch.id }).from(batch).where(eq(batch.needId, needId)).limit(1);
   return found !== undefined;
+}
+
+/** The batch that each of some panels is of. */
+export async function batchesOfUnits(tx: Transaction, unitIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
+  if (unitIds.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: unit.id, batchId: unit.batchId })
+    .from(unit)
+    .where(inArray(unit.id, [...unitIds]));
+  return new Map(rows.map(({ id, batchId }) => [id, batchId]));
 }
 
 /** Panels of the stash that were given to a need. */

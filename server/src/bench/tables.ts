@@ -32,6 +32,9 @@ export const unit = pgTable(
     number: integer("number").notNull(),
     grade: text("grade", { enum: ["good", "rescue", "stash", "scrap"] }),
     servesNeedId: uuid("serves_need_id"),
+    causes: text("causes").array().notNull().default([]),
+    /** How unlike its sisters a photo found it, in hundredths. */
+    doubt: integer("doubt_hundredths"),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
@@ -43,6 +46,7 @@ export const unit = pgTable(
       .where(sql`${table.grade} = 'stash' and ${table.servesNeedId} is null`),
     index("unit_by_batch").on(table.shopId, table.batchId),
     index("unit_by_need_served").on(table.shopId, table.servesNeedId),
+    check("unit_doubt", sql`${table.doubt} between 0 and 100`),
   ],
 );
 

@@ -6,5 +6,6 @@ export * from "../colour/tables.ts";
 export * from "../sheets/tables.ts";
 export * from "../season/tables.ts";
 export * from "../bench/tables.ts";
+export * from "../finish/tables.ts";
 export * from "../dispatch/tables.ts";
 export * from "../learned/tables.ts";

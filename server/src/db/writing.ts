@@ -38,6 +38,10 @@ import {
   supplierTable,
   toBuyTable,
   unit,
+  rescue,
+  making,
+  cardBox,
+  leftStock,
 } from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
@@ -75,6 +79,10 @@ const written = {
   household,
   recipient,
   posting,
+  rescue,
+  making,
+  cardBox,
+  leftStock,
 } as const;
 export type WrittenTable = keyof typeof written;
 type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;
@@ -90,6 +98,7 @@ const MARKED: Partial<Readonly<Record<WrittenTable, Readonly<Record<string, bool
   lot: { retracted: true },
   benchFact: { retracted: true },
   sessionFact: { retracted: true },
+  making: { retracted: true },
   store: { archived: true },
 };
 /** Sums that follow the ledger's moves: a command that is taken back takes its own moves back, and others have been since. */

@@ -109,6 +109,16 @@ export async function designNames(tx: Transaction, ids: readonly string[]): Prom
 
 export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> => tx.select({ id: stage.id }).from(stage).where(eq(stage.designId, designId));
 
+/** What a colourway and its design are called; null where there is none. */
+export async function readColourwayName(tx: Transaction, id: string): Promise<{ design: string; colourway: string } | null> {
+  const [found] = await tx
+    .select({ design: design.name, colourway: colourway.name })
+    .from(colourway)
+    .innerJoin(design, and(eq(design.shopId, colourway.shopId), eq(design.id, colourway.designId)))
+    .where(eq(colourway.id, id));
+  return found ?? null;
+}
+
 export const colourwaysOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> =>
   tx.select({ id: colourway.id }).from(colourway).where(eq(colourway.designId, designId));
 

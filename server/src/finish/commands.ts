@@ -1,6 +1,6 @@
 import { countedUses, sameUses, usesOfCards, type ReckonedUse, type StoreUse } from "@yule/derive";
-import { phrase, type Phrase } from "@yule/core";
-import type { CommandPayload, finishCommands, Grade } from "@yule/contract";
+import { phrase, rescuesFor, type Phrase } from "@yule/core";
+import { CAUSE_WORDS, RESCUE_WORDS, type CommandPayload, type finishCommands, type Grade } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { goodPanelsFor } from "../bench/reads.ts";
@@ -9,16 +9,56 @@ import { needLinesOf } from "../season/reads.ts";
 import { readShelf } from "../stores/reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { takeAll } from "../stores/ledger.ts";
+import { givingHandlers } from "./giving.ts";
+import { makingHandlers } from "./making.ts";
+import { openRescuesOf } from "./reads.ts";
+import { stockHandlers } from "./stock.ts";
 
 async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult<"grade-panels">> {
-  for (const [index, each] of payload.grades.entries()) {
-    const found = await writing.find("unit", each.unitId);
-    if (!found || found.batchId !== payload.batchId) return missing("panel of this batch", ["grades", index, "unitId"], each.unitId);
-    await writing.update("unit", each.unitId, { grade: each.grade });
+  for (const [index, { unitId, grade, causes, doubt }] of payload.grades.entries()) {
+    const found = await writing.find("unit", unitId);
+    if (!found || found.batchId !== payload.batchId) return missing("panel of this batch", ["grades", index, "unitId"], unitId);
+    await writing.update("unit", unitId, { grade, causes: grade === "good" ? [] : causes, ...(doubt === undefined ? {} : { doubt: Math.round(doubt * 100) }) });
+    // A panel that was to be saved is judged again: it worked, or it did not.
+    if (grade !== "rescue") await closeRescues(writing, unitId, grade === "good");
   }
   const counts = new Map<Grade, number>();
   for (const { grade } of payload.grades) counts.set(grade, (counts.get(grade) ?? 0) + 1);
   return { subject: ["batch", payload.batchId], facts: { grades: [...counts].map(([grade, count]) => ({ grade, count })) } };
+}
+
+/** One whose hands never came to it goes; of one that was done it is known by now whether it worked. */
+async function closeRescues(writing: Writing, unitId: string, worked: boolean): Promise<void> {
+  for (const { id, doneAt } of await openRescuesOf(writing.tx, unitId)) {
+    if (doneAt === null) await writing.remove("rescue", id);
+    else await writing.update("rescue", id, { worked });
+  }
+}
+
+async function planRescue(writing: Writing, payload: CommandPayload<"plan-rescue">): Promise<HandlerResult<"plan-rescue">> {
+  const panel = await writing.find("unit", payload.unitId);
+  if (!panel || panel.batchId !== payload.batchId) return missing("panel of this batch", ["unitId"], payload.unitId);
+  const ways = rescuesFor(payload.cause);
+  if (!ways.includes(payload.way))
+    refuse({
+      code: "no-rescue",
+      path: ["way"],
+      given: phrase`${RESCUE_WORDS[payload.way]}`,
+      allowed: phrase`for ${CAUSE_WORDS[payload.cause]}: ${ways.map((way) => RESCUE_WORDS[way]).join(", ")}`,
+    });
+  await closeRescues(writing, panel.id, false);
+  await writing.update("unit", panel.id, { grade: "rescue", causes: [payload.cause] });
+  await writing.insert("rescue", { id: payload.id, unitId: panel.id, cause: payload.cause, way: payload.way });
+  return { subject: ["batch", payload.batchId], facts: { panel: panel.number, cause: payload.cause, way: payload.way } };
+}
+
+/** Told twice, as by two devices, it is done once. */
+async function tellRescue(writing: Writing, payload: CommandPayload<"tell-rescue">): Promise<HandlerResult<"tell-rescue">> {
+  const found = await writing.find("rescue", payload.id);
+  if (!found) return missing("rescue", ["id"], payload.id);
+  if (found.doneAt === null) await writing.update("rescue", payload.id, { doneAt: writing.happened(payload.at) });
+  const panel = await writing.find("unit", found.unitId);
+  return { subject: ["batch", panel?.batchId ?? ""], facts: { panel: panel?.number ?? 0, way: found.way } };
 }
 
 async function assembleCards(writing: Writing, payload: CommandPayload<"assemble-cards">): Promise<HandlerResult<"assemble-cards">> {
@@ -80,5 +120,10 @@ async function usesReckoned(writing: Writing, designId: string, cards: number, g
 
 export const finishHandlers: Handlers<typeof finishCommands> = {
   "grade-panels": gradePanels,
+  "plan-rescue": planRescue,
+  "tell-rescue": tellRescue,
   "assemble-cards": assembleCards,
+  ...givingHandlers,
+  ...makingHandlers,
+  ...stockHandlers,
 };

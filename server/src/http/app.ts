@@ -32,6 +32,7 @@ import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
+import { readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
@@ -168,6 +169,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
     (tx) => readBench(tx, outside.hygrometer, clock.now()),
     () => [hour(), outside.hygrometer.at(clock.now())],
   );
+  read("finish", readFinish, hour);
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
   lookUpRoutes(router, { database, outside });

@@ -11,7 +11,7 @@ let shop: TestShop;
 const now = new Date(NOW);
 /** How often each read of the demo was answered with so many bytes, before there was a past behind it. */
 const bytesBefore = new Map<string, number>();
-const READS = ["shop", "season", "plan", "designs", "stores", "colour", "sheets", "bench", "dispatch", "orders", "logbook", "costs"] as const;
+const READS = ["shop", "season", "plan", "designs", "stores", "colour", "sheets", "bench", "dispatch", "orders", "logbook", "costs", "finish"] as const;
 const LOOKED_UP = ["seasons", "seasons/01936b5c-7a00-7000-8000-000000000004", "households?find=quay", "put-away", "logbook?find=posted"] as const;
 const bytesOf = async (path: string): Promise<number> => (await (await fetch(`${shop.base}/${path}`)).arrayBuffer()).byteLength;
 
@@ -57,6 +57,8 @@ const PAST = [
   `insert into lot (shop_id, id, store_id, quantity, cost_minor, left_of_it, value_left, received_on) select ${OWN}, ${uuid("7b0d", "n")}, ${ONE_STORE}, 5, 100, 0, 0, '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
   `insert into store_move (shop_id, id, store_id, need_id, quantity, reason, at) select ${OWN}, ${uuid("7b09", "n")}, ${ONE_STORE}, ${uuid("7b01", "1 + n % 4000")}, case when n % 2 = 1 then 1 else -1 end, 'taken', '2030-01-01'::timestamptz + n * interval '1 minute' from generate_series(1, 20000) n`,
   `insert into to_buy (shop_id, id, store_id, packs, quantity, cost_minor, state, received_on) select ${OWN}, ${uuid("7b0e", "n")}, ${ONE_STORE}, 1, 5, 100, 'received', '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
+  `insert into rescue (shop_id, id, unit_id, cause, way, done_at, worked) select ${OWN}, ${uuid("7b10", "n")}, ${uuid("7b04", "n * 16 + 1")}, 'bloom', 'lift', '2030-01-01'::timestamptz, n % 3 <> 0 from generate_series(1, 2000) n`,
+  `insert into making (shop_id, id, need_id, step, cards, at) select ${OWN}, ${uuid("7b11", "n")}, ${uuid("7b01", "1 + n % 4000")}, 'score', 3, '2030-01-01'::timestamptz from generate_series(1, 12000) n`,
   `insert into session_fact (shop_id, id, what, at) select ${OWN}, ${uuid("7b0a", "n")}, 'closed', '2030-01-01'::timestamptz + n * interval '1 hour' from generate_series(1, 6000) n`,
   `insert into event (shop_id, id, account_id, at, kind, subject_kind, subject_id, summary, payload, changes) select ${OWN}, ${uuid("7b0b", "n")}, '${HOME.accountId}', '2030-01-01'::timestamptz + n * interval '1 minute', 'tell-bench', 'batch', ${uuid("7b03", "1 + n % 4000")}, 'First wash done: panel ' || n, '{}', '[]' from generate_series(1, 40000) n`,
   `insert into forecast select ${OWN}, ${uuid("7b01", "n")}, '2030-01-07'::date + 7 * w, 0.8, '2030-12-01', true from generate_series(1, 4000) n, generate_series(0, 2) w`,
@@ -80,6 +82,8 @@ const GROWING: ReadonlySet<string> = new Set([
   "split_result",
   "lot",
   "to_buy",
+  "making",
+  "rescue",
 ]);
 interface PlanNode {
   readonly "Node Type": string;

@@ -7,7 +7,8 @@ import type { Transaction } from "../db/pool.ts";
 import { readRoutes } from "../designs/reads.ts";
 import type { Change } from "../db/change.ts";
 import { readHome } from "../shop/reads.ts";
-import { batchDay, batchLesson, cardOutcome, designYield, panelLoss, timeSeen } from "./tables.ts";
+import { GOOD } from "./reads.ts";
+import { batchDay, batchLesson, cardOutcome, designYield, panelFate, panelLoss, stageYield, timeSeen } from "./tables.ts";
 
 /** Of a stage, what its times are seen by. */
 const BEARS_ON_TIMES = ["hands", "setup", "dry", "within", "kind", "position"] as const;
@@ -35,7 +36,7 @@ export async function foldLearned(tx: Transaction, shopId: string, changes: read
     for (const id of await batchesOfDesigns(tx, [...designs])) batches.add(id);
   }
   if (batches.size > 0) await foldBatches(tx, shopId, [...batches].sort());
-  await foldOutcomes(tx, shopId, of("needLine"));
+  await foldOutcomes(tx, shopId, of("needLine"), of("leftStock"));
 }
 
 /** So many batches are read at once. */
@@ -43,7 +44,7 @@ const AT_ONCE = 50;
 
 /** Learns everything again from the facts. */
 export async function relearn(tx: Transaction, shopId: string): Promise<void> {
-  for (const table of [batchLesson, batchDay, timeSeen, designYield, panelLoss, cardOutcome]) await tx.delete(table).where(eq(table.shopId, shopId));
+  for (const table of [batchLesson, batchDay, timeSeen, designYield, stageYield, panelFate, panelLoss, cardOutcome]) await tx.delete(table).where(eq(table.shopId, shopId));
   const all = await allBatches(tx);
   for (let first = 0; first < all.length; first += AT_ONCE) await foldBatches(tx, shopId, all.slice(first, first + AT_ONCE));
   await tx.execute(
@@ -51,11 +52,17 @@ export async function relearn(tx: Transaction, shopId: string): Promise<void> {
       select shop_id, colourway_id, coalesce(sum(sold), 0), coalesce(sum(given), 0), sum(coalesce(left_over, 0) - from_left) from need_line
       where shop_id = ${shopId} group by shop_id, colourway_id having bool_or(left_over is not null) or sum(from_left) > 0`,
   );
+  await tx.execute(
+    sql`insert into card_outcome (shop_id, colourway_id, sold, given, "left") select shop_id, id, 0, 0, counted from left_stock where shop_id = ${shopId} and counted <> 0
+      on conflict (shop_id, colourway_id) do update set "left" = card_outcome."left" + excluded."left"`,
+  );
 }
 
-/** Learns everything where nothing was learned yet: a shop of before that was kept. */
+/** Learns everything where nothing was learned yet, or less than is learned now: a shop of before that was kept. */
 export async function learnFirst(tx: Transaction, shopId: string): Promise<void> {
-  const { rows } = await tx.execute(sql`select 1 from batch where shop_id = ${shopId} and not exists (select 1 from batch_lesson where shop_id = ${shopId}) limit 1`);
+  const { rows } = await tx.execute(
+    sql`select 1 from batch where shop_id = ${shopId} and not exists (select 1 from batch_lesson where shop_id = ${shopId} and "of" -> 'fates' is not null) limit 1`,
+  );
   if (rows.length > 0) await relearn(tx, shopId);
 }
 
@@ -91,7 +98,24 @@ async function foldBatches(tx: Transaction, shopId: string, ids: readonly string
   await addYields(
     tx,
     shopId,
-    taught.map(([{ id, designId }, { good, bad }]) => ({ designId, good: good - (was.get(id)?.good ?? 0), bad: bad - (was.get(id)?.bad ?? 0) })),
+    taught.map(([{ id, designId }, now]) => ({
+      designId,
+      good: now.good - (was.get(id)?.good ?? 0),
+      bad: now.bad - (was.get(id)?.bad ?? 0),
+      stashed: now.stashed - (was.get(id)?.stashed ?? 0),
+      served: now.served - (was.get(id)?.served ?? 0),
+    })),
+  );
+  await addStages(
+    tx,
+    shopId,
+    taught.map(([, { stages }]) => stages),
+    before.map(({ stages }) => stages),
+  );
+  await addFates(
+    tx,
+    shopId,
+    taught.map(([{ id, designId }, { fates }]) => ({ designId, fates, before: was.get(id)?.fates ?? [] })),
   );
   await keepDays(
     tx,
@@ -168,25 +192,88 @@ async function addLosses(tx: Transaction, shopId: string, taught: readonly Losse
   await tx.delete(panelLoss).where(and(eq(panelLoss.shopId, shopId), inArray(panelLoss.stageId, [...new Set(changed.map(({ stage }) => stage))]), eq(panelLoss.count, 0)));
 }
 
-async function addYields(tx: Transaction, shopId: string, judged: readonly { readonly designId: string; readonly good: number; readonly bad: number }[]): Promise<void> {
-  const sums = new Map<string, { design: string; good: number; bad: number }>();
-  for (const { designId: design, good, bad } of judged) {
-    const sum = sums.get(design) ?? { design, good: 0, bad: 0 };
-    sums.set(design, { design, good: sum.good + good, bad: sum.bad + bad });
-  }
-  const changed = [...sums.values()].filter(({ good, bad }) => good !== 0 || bad !== 0);
-  if (changed.length === 0) return;
-  await tx.execute(
-    sql`insert into design_yield (shop_id, design_id, good, bad)
-      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ design }) => design)}::json) as added(design uuid, good integer, bad integer)
-      on conflict (shop_id, design_id) do update set good = design_yield.good + excluded.good, bad = design_yield.bad + excluded.bad`,
-  );
-  const designs = changed.map(({ design }) => design);
-  await tx.delete(designYield).where(and(eq(designYield.shopId, shopId), inArray(designYield.designId, designs), eq(designYield.good, 0), eq(designYield.bad, 0)));
+interface Judged {
+  readonly designId: string;
+  readonly good: number;
+  readonly bad: number;
+  readonly stashed: number;
+  readonly served: number;
 }
 
-/** What was sold, given and left over, by the rows of the lines that a command wrote. */
-async function foldOutcomes(tx: Transaction, shopId: string, changes: readonly Change[]): Promise<void> {
+async function addYields(tx: Transaction, shopId: string, judged: readonly Judged[]): Promise<void> {
+  const sums = new Map<string, Omit<Judged, "designId"> & { design: string }>();
+  for (const { designId: design, good, bad, stashed, served } of judged) {
+    const sum = sums.get(design) ?? { design, good: 0, bad: 0, stashed: 0, served: 0 };
+    sums.set(design, { design, good: sum.good + good, bad: sum.bad + bad, stashed: sum.stashed + stashed, served: sum.served + served });
+  }
+  const changed = [...sums.values()].filter(({ good, bad, stashed, served }) => good !== 0 || bad !== 0 || stashed !== 0 || served !== 0);
+  if (changed.length === 0) return;
+  await tx.execute(
+    sql`insert into design_yield (shop_id, design_id, good, bad, stashed, served)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ design }) => design)}::json)
+        as added(design uuid, good integer, bad integer, stashed integer, served integer)
+      on conflict (shop_id, design_id) do update set good = design_yield.good + excluded.good, bad = design_yield.bad + excluded.bad,
+        stashed = design_yield.stashed + excluded.stashed, served = design_yield.served + excluded.served`,
+  );
+  const designs = changed.map(({ design }) => design);
+  await tx
+    .delete(designYield)
+    .where(and(eq(designYield.shopId, shopId), inArray(designYield.designId, designs), eq(designYield.good, 0), eq(designYield.bad, 0), eq(designYield.stashed, 0)));
+}
+
+type Stages = BatchLessons["stages"];
+
+/** @param before lessons of before stages were told have none */
+async function addStages(tx: Transaction, shopId: string, taught: readonly Stages[], before: readonly (Stages | undefined)[]): Promise<void> {
+  const sums = new Map<string, { stage: string; through: number; lost: number }>();
+  const add = (stages: Stages, sign: number): void => {
+    for (const { stage, through, lost } of stages) {
+      const sum = sums.get(stage) ?? { stage, through: 0, lost: 0 };
+      sums.set(stage, { stage, through: sum.through + sign * through, lost: sum.lost + sign * lost });
+    }
+  };
+  for (const each of taught) add(each, 1);
+  for (const each of before) add(each ?? [], -1);
+  const changed = [...sums.values()].filter(({ through, lost }) => through !== 0 || lost !== 0);
+  if (changed.length === 0) return;
+  await tx.execute(
+    sql`insert into stage_yield (shop_id, stage_id, through, lost)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ stage }) => stage)}::json) as added(stage uuid, through integer, lost integer)
+      on conflict (shop_id, stage_id) do update set through = stage_yield.through + excluded.through, lost = stage_yield.lost + excluded.lost`,
+  );
+  const ids = changed.map(({ stage }) => stage);
+  await tx.delete(stageYield).where(and(eq(stageYield.shopId, shopId), inArray(stageYield.stageId, ids), eq(stageYield.through, 0), eq(stageYield.lost, 0)));
+}
+
+type Fates = BatchLessons["fates"];
+
+async function addFates(tx: Transaction, shopId: string, taught: readonly { readonly designId: string; readonly fates: Fates; readonly before: Fates }[]): Promise<void> {
+  const sums = new Map<string, { design: string; air: string; hour: string; stage: string; cause: string; panels: number }>();
+  const add = (design: string, fates: Fates, sign: number): void => {
+    for (const { air, hour, stage, cause, panels } of fates) {
+      const row = { design, air: air ?? "", hour: hour ?? "", stage: stage ?? "", cause: cause ?? GOOD };
+      const key = JSON.stringify(row);
+      sums.set(key, { ...row, panels: (sums.get(key)?.panels ?? 0) + sign * panels });
+    }
+  };
+  for (const { designId, fates, before } of taught) {
+    add(designId, fates, 1);
+    add(designId, before, -1);
+  }
+  const changed = [...sums.values()].filter(({ panels }) => panels !== 0);
+  if (changed.length === 0) return;
+  await tx.execute(
+    sql`insert into panel_fate (shop_id, design_id, air, hour, stage, cause, panels)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ panels: _, ...key }) => JSON.stringify(key))}::json)
+        as added(design uuid, air text, hour text, stage text, cause text, panels integer)
+      on conflict (shop_id, design_id, air, hour, stage, cause) do update set panels = panel_fate.panels + excluded.panels`,
+  );
+  const designs = [...new Set(changed.map(({ design }) => design))];
+  await tx.delete(panelFate).where(and(eq(panelFate.shopId, shopId), inArray(panelFate.designId, designs), eq(panelFate.panels, 0)));
+}
+
+/** What was sold, given and left over, by the rows of the lines that a command wrote, and what a count was off. */
+async function foldOutcomes(tx: Transaction, shopId: string, changes: readonly Change[], counts: readonly Change[]): Promise<void> {
   const sums = new Map<string, { colourway: string; sold: number; given: number; left: number }>();
   const number = (value: unknown): number => (typeof value === "number" ? value : 0);
   const add = (image: Record<string, unknown> | null, sign: number): void => {
@@ -196,7 +283,8 @@ async function foldOutcomes(tx: Transaction, shopId: string, changes: readonly C
     const left = number(image.leftOver) - number(image.fromLeft);
     sums.set(colourway, { colourway, sold: sum.sold + sign * number(image.sold), given: sum.given + sign * number(image.given), left: sum.left + sign * left });
   };
-  for (const { before, after } of changes) {
+  const counted = (image: Record<string, unknown> | null) => image && { colourwayId: image.id, leftOver: image.counted };
+  for (const { before, after } of [...changes, ...counts.map(({ before, after }) => ({ before: counted(before), after: counted(after) }))]) {
     add(after, 1);
     add(before, -1);
   }

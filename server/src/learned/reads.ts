@@ -1,11 +1,11 @@
 import type { BenchLearned, BenchRead, DesignRead, LeftCards } from "@yule/contract";
-import { addDays, dayAt, takenTogether, type StageRecord, type TimesSeen } from "@yule/core";
+import { addDays, AIRS, dayAt, HOURS, takenTogether, type FateOf, type StageRecord, type TimesSeen } from "@yule/core";
 import { stageRecords } from "@yule/derive";
 import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
-import { batchDay, cardOutcome, designYield, timeSeen } from "./tables.ts";
+import { batchDay, cardOutcome, designYield, panelFate, stageYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
 const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
@@ -50,7 +50,38 @@ export async function readYields(tx: Transaction, designIds: readonly string[]):
     .select()
     .from(designYield)
     .where(inArray(designYield.designId, [...designIds]));
-  return rows.map(({ shopId: _, ...row }) => row);
+  const routes = await readRoutes(tx, [...designIds]);
+  const ids = [...routes.values()].flatMap((route) => route.map(({ id }) => id));
+  const stages = ids.length === 0 ? [] : await tx.select().from(stageYield).where(inArray(stageYield.stageId, ids));
+  const judged = new Map(rows.map(({ shopId: _, ...row }) => [row.designId, row]));
+  return designIds.flatMap((designId) => {
+    const own = (routes.get(designId) ?? []).flatMap(({ id }) => stages.flatMap(({ stageId, through, lost }) => (stageId === id ? [{ stageId, through, lost }] : [])));
+    const known = judged.get(designId);
+    return known || own.length > 0 ? [{ designId, good: 0, bad: 0, stashed: 0, served: 0, ...known, stages: own }] : [];
+  });
+}
+
+/** How what is good is kept beside the causes of what is not. */
+export const GOOD = "good";
+
+/** What came of panels of these designs, and in what air and at what hour. */
+export async function readFates(tx: Transaction, designIds: readonly string[]): Promise<FateOf[]> {
+  if (designIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(panelFate)
+    .where(inArray(panelFate.designId, [...designIds]))
+    .orderBy(asc(panelFate.designId), asc(panelFate.air), asc(panelFate.hour), asc(panelFate.stage), asc(panelFate.cause));
+  const papers = await readPapers(tx, [...new Set(rows.map(({ designId }) => designId))]);
+  return rows.map(({ designId: design, air, hour, stage, cause, panels }) => ({
+    design,
+    paper: papers.get(design) ?? null,
+    air: AIRS.find((each) => each === air) ?? null,
+    hour: HOURS.find((each) => each === hour) ?? null,
+    stage: stage === "" ? null : stage,
+    cause: cause === GOOD ? null : cause,
+    panels,
+  }));
 }
 
 /** Cards of these colourways that were left over, and that no other need took. */

@@ -53,9 +53,44 @@ export const timeSeen = pgTable(
 /** Panels of a design that were judged: good, and not. */
 export const designYield = pgTable(
   "design_yield",
-  { shopId: uuid("shop_id").notNull(), designId: uuid("design_id").notNull(), good: integer("good").notNull(), bad: integer("bad").notNull() },
+  {
+    shopId: uuid("shop_id").notNull(),
+    designId: uuid("design_id").notNull(),
+    good: integer("good").notNull(),
+    bad: integer("bad").notNull(),
+    stashed: integer("stashed").notNull().default(0),
+    served: integer("served").notNull().default(0),
+  },
   (table) => [
     primaryKey({ columns: [table.shopId, table.designId] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Panels that came through a stage, and those lost there. */
+export const stageYield = pgTable(
+  "stage_yield",
+  { shopId: uuid("shop_id").notNull(), stageId: uuid("stage_id").notNull(), through: integer("through").notNull(), lost: integer("lost").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.stageId] }),
+    foreignKey({ columns: [table.shopId, table.stageId], foreignColumns: [stage.shopId, stage.id] }).onDelete("cascade"),
+  ],
+);
+
+/** Panels of a design by what came of them, and in what air and at what hour: `FateOf` of core, where "" stands for null and "good" for no cause. */
+export const panelFate = pgTable(
+  "panel_fate",
+  {
+    shopId: uuid("shop_id").notNull(),
+    designId: uuid("design_id").notNull(),
+    air: text("air").notNull(),
+    hour: text("hour").notNull(),
+    stage: text("stage").notNull(),
+    cause: text("cause").notNull(),
+    panels: integer("panels").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.designId, table.air, table.hour, table.stage, table.cause] }),
     foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }).onDelete("cascade"),
   ],
 );

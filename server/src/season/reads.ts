@@ -2,6 +2,7 @@ import type { NeedKind, NeedRead, SeasonRead } from "@yule/contract";
 import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { householdsOf, postedOn } from "../dispatch/reads.ts";
+import { countedOff } from "../finish/reads.ts";
 import { readLeft } from "../learned/reads.ts";
 import { readReliability } from "./plan/forecasts.ts";
 import { lesson, need, needLine, ownOccasion, pinnedSession, season, sessionChange, sessionPattern } from "./tables.ts";
@@ -86,10 +87,10 @@ async function occasionsBefore(tx: Transaction): Promise<string[]> {
 
 /** Needs with their lines, to how many households they go, and when they went off. */
 async function readNeeds(tx: Transaction, seasonId: string): Promise<NeedRead[]> {
-  const { id, colourwayId, quantity, assembled, fromLeft, sold, given, leftOver } = needLine;
+  const { id, colourwayId, quantity, assembled, fromLeft, sold, given, leftOver, boxId } = needLine;
   const lines = tx
     .select({
-      of: sql`json_agg(json_build_object('id', ${id}, 'colourwayId', ${colourwayId}, 'quantity', ${quantity}, 'assembled', ${assembled}, 'fromLeft', ${fromLeft}, 'sold', ${sold}, 'given', ${given}, 'leftOver', ${leftOver}) order by ${id})`,
+      of: sql`json_agg(json_build_object('id', ${id}, 'colourwayId', ${colourwayId}, 'quantity', ${quantity}, 'assembled', ${assembled}, 'fromLeft', ${fromLeft}, 'sold', ${sold}, 'given', ${given}, 'leftOver', ${leftOver}, 'boxId', ${boxId}) order by ${id})`,
     })
     .from(needLine)
     .where(and(eq(needLine.shopId, need.shopId), eq(needLine.needId, need.id)));
@@ -109,6 +110,15 @@ async function readNeeds(tx: Transaction, seasonId: string): Promise<NeedRead[]>
 export type NeedLine = typeof needLine.$inferSelect;
 
 /** The lines of a need. */
+/** Cards of one colourway that were left over and not given to another need since, as they were counted last. */
+export async function leftOverCards(tx: Transaction, colourwayId: string): Promise<number> {
+  const [left] = await tx
+    .select({ free: sql`coalesce(sum(coalesce(${needLine.leftOver}, 0) - ${needLine.fromLeft}), 0)`.mapWith(Number) })
+    .from(needLine)
+    .where(eq(needLine.colourwayId, colourwayId));
+  return (left?.free ?? 0) + (await countedOff(tx, colourwayId));
+}
+
 export const needLinesOf = (tx: Transaction, needId: string): Promise<NeedLine[]> => tx.select().from(needLine).where(eq(needLine.needId, needId));
 
 /** Needs of a season that did not go out: of those that refill the stash it is not told here whether they have. */

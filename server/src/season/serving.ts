@@ -4,6 +4,7 @@ import { and, eq, sql } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { isPosted } from "../dispatch/reads.ts";
+import { leftOverCards } from "./reads.ts";
 import { needLine } from "./tables.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
@@ -52,19 +53,10 @@ async function givePanel(writing: Writing, needId: string, unitId: string, lines
   await writing.update("unit", unitId, { servesNeedId: needId });
 }
 
-/** Cards of one colourway that were left over and not given to another need since. */
-export async function leftOverCards(writing: Writing, colourwayId: string): Promise<number> {
-  const [sum] = await writing.tx
-    .select({ free: sql`coalesce(sum(coalesce(${needLine.leftOver}, 0) - ${needLine.fromLeft}), 0)`.mapWith(Number) })
-    .from(needLine)
-    .where(and(eq(needLine.shopId, writing.shopId), eq(needLine.colourwayId, colourwayId)));
-  return sum?.free ?? 0;
-}
-
 async function giveCards(writing: Writing, line: Line, quantity: number, path: (string | number)[]): Promise<void> {
   // Two needs that reach for the same cards meet here.
   await writing.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${line.colourwayId}`}, 0))`);
-  const free = await leftOverCards(writing, line.colourwayId);
+  const free = await leftOverCards(writing.tx, line.colourwayId);
   const lacking = line.quantity - line.assembled;
   const most = Math.max(0, Math.min(free, lacking));
   if (quantity > most)
@@ -106,7 +98,7 @@ async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outco
 
 /** Cards said to be left over may serve another need by now: the count cannot go below what was given on. */
 async function checkStillLeft(writing: Writing, line: Line, left: number, path: (string | number)[]): Promise<void> {
-  const free = await leftOverCards(writing, line.colourwayId);
+  const free = await leftOverCards(writing.tx, line.colourwayId);
   const givenOn = (line.leftOver ?? 0) - free;
   if (left < givenOn) refuse({ code: "given-on", path, given: phrase`${left} left over`, allowed: phrase`at least ${givenOn}, which serve another need already` });
 }

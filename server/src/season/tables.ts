@@ -84,6 +84,7 @@ export const needLine = pgTable(
     colourwayId: uuid("colourway_id").notNull(),
     quantity: integer("quantity").notNull(),
     assembled: integer("assembled").notNull().default(0),
+    boxId: uuid("box_id"),
     fromLeft: integer("from_left").notNull().default(0),
     sold: integer("sold"),
     given: integer("given"),
