@@ -28,6 +28,7 @@ export * from "./designs/templates.ts";
 export * from "./designs/words.ts";
 export * from "./dispatch/postage.ts";
 export * from "./finish/fates.ts";
+export * from "./finish/howMany.ts";
 export * from "./finish/uses.ts";
 export * from "./ruler.ts";
 export * from "./season/chain.ts";

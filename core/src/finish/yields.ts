@@ -40,7 +40,9 @@ export function asOne(yields: readonly StageYield[]): readonly [good: number, ba
   const variance = square - mean * mean;
   if (variance <= 0) return [1, 0];
   const strength = (mean * (1 - mean)) / variance - 1;
-  return [mean * strength, (1 - mean) * strength];
+  // What follows from whole counts is told as whole counts, not a rounding beside them.
+  const told = (value: number): number => Math.round(value * 1e6) / 1e6;
+  return [told(mean * strength), told((1 - mean) * strength)];
 }
 
 /** More panels than this are not reckoned one by one: the table has room for some hundreds. */

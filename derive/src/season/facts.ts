@@ -16,7 +16,8 @@ import {
   type Spreads,
 } from "@yule/core";
 import { benchTimesOf, paceOf } from "../bench/times.ts";
-import { asMadeFor, FIRST_GUESS, type NeedView } from "./needView.ts";
+import { NO_RECORD, yieldOf } from "../finish/howMany.ts";
+import { asMadeFor, type NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 import { panelsPerSheet } from "./materials.ts";
 
@@ -87,7 +88,7 @@ export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
   facts.needs.flatMap((owed) => {
     const view = outlook.open.find((each) => each.need.id === owed.id);
     if (!view) return [];
-    const record = outlook.yields.get(owed.design) ?? { good: 0, bad: 0 };
+    const [good, bad] = yieldOf(view.design, outlook.yields.get(owed.design) ?? NO_RECORD);
     // One good master for each colourway is enough where the rest is printed.
     const units = owed.print ? Math.min(owed.coming + owed.fresh, view.need.lines.length) : owed.coming + owed.fresh;
     const wanted = owed.print ? view.need.lines.length : owed.cards - (view.good - view.assembled);
@@ -96,8 +97,8 @@ export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
         id: owed.id,
         units,
         cards: Math.max(0, Math.min(units, wanted)),
-        good: record.good + FIRST_GUESS[0],
-        bad: record.bad + FIRST_GUESS[1],
+        good,
+        bad,
         posted: view.need.zone !== null,
         weight: weightOf(view.need),
       },

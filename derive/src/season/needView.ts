@@ -1,9 +1,6 @@
-import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead, UnitRead } from "@yule/contract";
-import { addDays, day, minutes, nightsIn, overmake, readyByTerms, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
-
-/** How sure a need is to have enough good panels, and what is believed of a new design: nine in ten come out good. */
-export const CONFIDENCE = 0.9;
-export const FIRST_GUESS: readonly [number, number] = [9, 1];
+import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead, ShopRead, UnitRead, YieldRead } from "@yule/contract";
+import { addDays, day, minutes, nightsIn, readyByTerms, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
+import { howSure, NO_RECORD, panelsFor, yieldOf, type HowSure } from "../finish/howMany.ts";
 
 /** Days that a need not yet begun takes at the least, its nights not counted. */
 const DAYS_TO_PAINT = 2;
@@ -28,6 +25,8 @@ export interface NeedView {
   readonly leftAt: ReadonlyMap<string, ReadonlyMap<string, number>>;
   /** Panels to paint so that enough are good, per line of the need; nothing for those with a batch. */
   readonly toPaint: readonly { readonly colourwayId: string; readonly quantity: number; readonly make: number }[];
+  /** How sure it is to be that enough are good, and why. */
+  readonly sure: HowSure;
   readonly post: (Transit & { readonly postBy: Day }) | null;
   readonly readyBy: Day;
   readonly outlook: NeedOutlook;
@@ -40,6 +39,7 @@ export const colourwayOf = (design: DesignRead, id: string): ColourwayRead | nul
 
 /** What a need is worked out from. */
 export interface ToldOfNeeds {
+  readonly shop: Pick<ShopRead, "hourMinor">;
   readonly dispatch: DispatchRead;
   readonly today: Day;
 }
@@ -141,14 +141,7 @@ function stageOfNeed(
   return isBegun ? "on the bench" : "not begun";
 }
 
-export function bareView(
-  reads: ToldOfNeeds,
-  need: NeedRead,
-  design: DesignRead,
-  { batches, units }: ThereFor,
-  yields: ReadonlyMap<string, { readonly good: number; readonly bad: number }>,
-  holidays: ReadonlySet<Day>,
-) {
+export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead, { batches, units }: ThereFor, yields: ReadonlyMap<string, YieldRead>, holidays: ReadonlySet<Day>) {
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const assembled = need.lines.reduce((sum, line) => sum + line.assembled, 0);
   const goodBy = new Map(
@@ -162,13 +155,14 @@ export function bareView(
   const kept = need.kind === "stash" ? batches.flatMap((batch) => batch.units).filter((unit) => isKept(unit.grade)).length : 0;
   const going = units.filter(({ unit, spoilt }) => unit.grade === null && !spoilt);
   const coming = going.length;
-  const record = yields.get(design.id) ?? { good: 0, bad: 0 };
+  const record = yields.get(design.id) ?? NO_RECORD;
+  const sure = howSure(need, design, record, reads.shop.hourMinor);
+  const comesOut = yieldOf(design, record);
   const toPaint = need.lines.flatMap((line) => {
     const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
     const missing = (need.print ? 1 : line.quantity - line.fromLeft) - there;
     if (missing <= 0) return [];
-    const answer = overmake({ need: missing, good: record.good, bad: record.bad, confidence: CONFIDENCE, prior: FIRST_GUESS });
-    return [{ colourwayId: line.colourwayId, quantity: missing, make: answer.ok ? answer.value.make : missing }];
+    return [{ colourwayId: line.colourwayId, quantity: missing, make: panelsFor(missing, comesOut, sure.confidence) }];
   });
   const toGoThrough = paintingStages(design).length;
   const painted = going.filter(({ through }) => through.size >= toGoThrough).length;
@@ -192,6 +186,7 @@ export function bareView(
     doneAt: new Map(design.stages.map((stage) => [stage.id, going.filter(({ through }) => through.has(stage.id)).length])),
     leftAt: leftAt(design, going, toPaint),
     toPaint,
+    sure,
     post,
     readyBy: post?.postBy ?? readyByTerms({ kind: need.kind, due, photoOn: dayOrNull(need.photoOn), liveBy: dayOrNull(need.liveBy) }),
     stage,

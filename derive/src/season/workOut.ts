@@ -1,4 +1,4 @@
-import type { BatchRead, BenchLearned, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, BenchLearned, DesignRead, DispatchRead, NeedRead, SeasonRead, ShopRead, StoreRead, YieldRead } from "@yule/contract";
 import {
   addDays,
   day,
@@ -62,7 +62,7 @@ export interface Outlook {
   readonly stores: readonly StoreRead[];
   readonly stock: readonly { readonly store: StoreRead; readonly outlook: StockOutlook }[];
   readonly dispatch: DispatchRead;
-  readonly yields: ReadonlyMap<string, { good: number; bad: number }>;
+  readonly yields: ReadonlyMap<string, YieldRead>;
 }
 
 /** What a season is worked out from: what the server told, and the present in the shop. */
@@ -87,7 +87,7 @@ export interface SeasonTold {
   readonly batches: readonly BatchRead[];
   /** What the bench has taught. */
   readonly learned: BenchLearned;
-  readonly yields: readonly { designId: string; good: number; bad: number }[];
+  readonly yields: readonly YieldRead[];
   readonly dispatch: DispatchRead;
   readonly today: Day;
   readonly minute: number;

@@ -17,6 +17,7 @@ import {
 } from "@yule/core";
 import { benchTimesOf } from "../bench/times.ts";
 import { timedStage } from "../bench/learnedRoute.ts";
+import { yieldOf } from "../finish/howMany.ts";
 import { groupedBy } from "../groupedBy.ts";
 import { basesPerSheet, envelopeFor, panelsPerSheet } from "../season/materials.ts";
 import { paintingStages, type NeedView } from "../season/needView.ts";
@@ -96,8 +97,8 @@ interface Costing {
 function costOf({ design: made }: NeedView, views: readonly NeedView[], { outlook, values, rates, shares }: Costing): CardCost {
   const design = outlook.designs.find(({ id }) => id === made.id) ?? made;
   const cards = views.reduce((sum, view) => sum + view.cards, 0);
-  const record = outlook.yields.get(design.id) ?? { good: 0, bad: 0 };
-  const spoilt = record.good + record.bad > 0 ? record.bad / Math.max(1, record.good) : GUESSED_SPOILT;
+  const [good, bad] = yieldOf(design, outlook.yields.get(design.id));
+  const spoilt = bad / good;
   const costs: Record<CostPart, number> = { ...NO_COSTS };
   for (const [kind, value] of materialsOf(design, outlook.stores, values)) costs[partOfKind(kind)] += value;
   const onPanel = costs.paper + costs.paint;
@@ -125,8 +126,7 @@ function costOf({ design: made }: NeedView, views: readonly NeedView[], { outloo
   };
 }
 
-/** Until panels were judged: one in ten comes to nothing, with the hands that went on a panel, most of a card's. */
-const GUESSED_SPOILT = 1 / 9;
+/** Of what does not come out good the hands are lost that went on a panel, most of a card's. */
 const HANDS_ON_PANEL = 0.8;
 
 /** Value of what one card takes, by kind of material. */
