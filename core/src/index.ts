@@ -16,6 +16,7 @@ export { USUAL_TIRES, type Move, type RunBatch, type RunJob, type RunPlan, type 
 export { run } from "./bench/run.ts";
 export { runFaults } from "./bench/verify.ts";
 export { overmake } from "./finish/overmake.ts";
+export { doubtOf, faultMatters, type FaultMatters } from "./finish/matters.ts";
 export { newsvendorQuantile } from "./finish/quantile.ts";
 export { asOne, chanceOfEnough, moreToBegin, yieldsOf, type StageYield } from "./finish/yields.ts";
 export { AIRS, HOURS, levers, PANEL_CAUSES, rankedCauses, type FateOf, type Lever, type PanelCause, type RankedCause } from "./finish/causes.ts";

@@ -74,7 +74,16 @@ export function demoCommands(now: Date): Demo {
   openNeeds(shop);
   const onBench = wetNow(shop);
   drawer(shop);
+  boxes(shop);
   return { pictures: [...pictures, onBench], commands };
+}
+
+/** Where finished cards stand: what the listing left over stands in the first. */
+function boxes(shop: DemoShop): void {
+  const [first, second] = [makeId(), makeId()];
+  shop.say("add-box", { id: first, name: "Tin 1", place: "shelf by the door" });
+  shop.say("add-box", { id: second, name: "Tin 2", place: "under the bench" });
+  shop.say("put-in-box", { boxId: first, colourwayIds: (shop.listed?.lines ?? []).map(({ colourwayId }) => colourwayId) });
 }
 
 /** What is left of sheets split before. */
@@ -214,7 +223,18 @@ function paintThrough(shop: DemoShop, plan: NeedPlan, need: CommandInput<"add-ne
   const spoilt = new Set([units[units.length - 1]?.id, units[need.lines[0]?.quantity ?? 0]?.id]);
   shop.say(
     "grade-panels",
-    { batchId, grades: units.map((unit) => ({ unitId: unit.id, grade: spoilt.has(unit.id) ? (plan.design === "bicycle" ? "scrap" : "stash") : "good" })) },
+    {
+      batchId,
+      grades: units.map((unit, index) =>
+        spoilt.has(unit.id)
+          ? {
+              unitId: unit.id,
+              grade: plan.design === "bicycle" ? ("scrap" as const) : ("stash" as const),
+              causes: [index < units.length - 1 ? "bloom" : plan.design === "moth" ? "pale" : "creep"],
+            }
+          : { unitId: unit.id, grade: "good" as const },
+      ),
+    },
     momentAt(inspected, 20 * 60, ZONE),
   );
   shop.say(

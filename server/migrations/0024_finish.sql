@@ -41,6 +41,15 @@ CREATE TABLE "rescue" (
 	CONSTRAINT "rescue_shop_id_id_pk" PRIMARY KEY("shop_id","id")
 );
 --> statement-breakpoint
+CREATE TABLE "fault_matter" (
+	"shop_id" uuid NOT NULL,
+	"design_id" uuid NOT NULL,
+	"kind" text NOT NULL,
+	"good" integer NOT NULL,
+	"bad" integer NOT NULL,
+	CONSTRAINT "fault_matter_shop_id_design_id_kind_pk" PRIMARY KEY("shop_id","design_id","kind")
+);
+--> statement-breakpoint
 CREATE TABLE "panel_fate" (
 	"shop_id" uuid NOT NULL,
 	"design_id" uuid NOT NULL,
@@ -63,12 +72,14 @@ CREATE TABLE "stage_yield" (
 ALTER TABLE "need_line" ADD COLUMN "box_id" uuid;--> statement-breakpoint
 ALTER TABLE "unit" ADD COLUMN "causes" text[] DEFAULT '{}' NOT NULL;--> statement-breakpoint
 ALTER TABLE "unit" ADD COLUMN "doubt_hundredths" integer;--> statement-breakpoint
+ALTER TABLE "unit" ADD COLUMN "seen" text[];--> statement-breakpoint
 ALTER TABLE "design_yield" ADD COLUMN "stashed" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE "design_yield" ADD COLUMN "served" integer DEFAULT 0 NOT NULL;--> statement-breakpoint
 ALTER TABLE "left_stock" ADD CONSTRAINT "left_stock_shop_id_id_colourway_shop_id_id_fk" FOREIGN KEY ("shop_id","id") REFERENCES "public"."colourway"("shop_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "left_stock" ADD CONSTRAINT "left_stock_shop_id_box_id_card_box_shop_id_id_fk" FOREIGN KEY ("shop_id","box_id") REFERENCES "public"."card_box"("shop_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "making" ADD CONSTRAINT "making_shop_id_need_id_need_shop_id_id_fk" FOREIGN KEY ("shop_id","need_id") REFERENCES "public"."need"("shop_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "rescue" ADD CONSTRAINT "rescue_shop_id_unit_id_unit_shop_id_id_fk" FOREIGN KEY ("shop_id","unit_id") REFERENCES "public"."unit"("shop_id","id") ON DELETE no action ON UPDATE no action;--> statement-breakpoint
+ALTER TABLE "fault_matter" ADD CONSTRAINT "fault_matter_shop_id_design_id_design_shop_id_id_fk" FOREIGN KEY ("shop_id","design_id") REFERENCES "public"."design"("shop_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "panel_fate" ADD CONSTRAINT "panel_fate_shop_id_design_id_design_shop_id_id_fk" FOREIGN KEY ("shop_id","design_id") REFERENCES "public"."design"("shop_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 ALTER TABLE "stage_yield" ADD CONSTRAINT "stage_yield_shop_id_stage_id_stage_shop_id_id_fk" FOREIGN KEY ("shop_id","stage_id") REFERENCES "public"."stage"("shop_id","id") ON DELETE cascade ON UPDATE no action;--> statement-breakpoint
 CREATE INDEX "card_box_by_name" ON "card_box" USING btree ("shop_id","name");--> statement-breakpoint
@@ -127,3 +138,11 @@ ALTER TABLE stage_yield ENABLE ROW LEVEL SECURITY;
 ALTER TABLE stage_yield FORCE ROW LEVEL SECURITY;
 --> statement-breakpoint
 CREATE POLICY own_shop ON stage_yield USING (shop_id = nullif(current_setting('yule.shop', true), '')::uuid) WITH CHECK (shop_id = nullif(current_setting('yule.shop', true), '')::uuid);
+--> statement-breakpoint
+GRANT SELECT, INSERT, UPDATE, DELETE ON fault_matter TO yule_app;
+--> statement-breakpoint
+ALTER TABLE fault_matter ENABLE ROW LEVEL SECURITY;
+--> statement-breakpoint
+ALTER TABLE fault_matter FORCE ROW LEVEL SECURITY;
+--> statement-breakpoint
+CREATE POLICY own_shop ON fault_matter USING (shop_id = nullif(current_setting('yule.shop', true), '')::uuid) WITH CHECK (shop_id = nullif(current_setting('yule.shop', true), '')::uuid);

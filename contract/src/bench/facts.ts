@@ -1,4 +1,4 @@
-import type { PanelCause, StageRecord } from "@yule/core";
+import type { PanelCause, PanelFault, StageRecord } from "@yule/core";
 import { z } from "zod";
 import { id, moment } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -42,6 +42,8 @@ export interface UnitRead {
   readonly causes?: readonly PanelCause[];
   /** How unlike its sisters a photo found it, 0 to 1; left out where none was taken. */
   readonly doubt?: number | null;
+  /** What a photo clearly showed of it; left out where none was taken. */
+  readonly seen?: readonly PanelFault[] | null;
 }
 export interface BatchRead {
   readonly id: string;

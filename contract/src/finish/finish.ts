@@ -1,4 +1,4 @@
-import { PANEL_CAUSES, RESCUE_WAYS, type FateOf, type PanelCause, type RescueSeen, type RescueWay } from "@yule/core";
+import { PANEL_CAUSES, PANEL_FAULTS, RESCUE_WAYS, type FateOf, type FaultMatters, type PanelCause, type RescueSeen, type RescueWay } from "@yule/core";
 import { z } from "zod";
 import { grades } from "../bench/facts.ts";
 import { id, moment, name } from "../common/envelope.ts";
@@ -10,7 +10,15 @@ const causes = z.array(z.enum(PANEL_CAUSES)).max(PANEL_CAUSES.length).default([]
 export const gradePanels = z.strictObject({
   batchId: id,
   grades: z
-    .array(z.strictObject({ unitId: id, grade: z.enum(grades), causes, doubt: z.number().min(0).max(1).optional().describe("how unlike its sisters a photo found it, 0 to 1") }))
+    .array(
+      z.strictObject({
+        unitId: id,
+        grade: z.enum(grades),
+        causes,
+        doubt: z.number().min(0).max(1).optional().describe("how unlike its sisters a photo found it, 0 to 1"),
+        seen: z.array(z.enum(PANEL_FAULTS)).max(PANEL_FAULTS.length).optional().describe("what a photo clearly showed of it"),
+      }),
+    )
     .min(1)
     .max(5000),
 });
@@ -62,6 +70,9 @@ export const putInBox = z.strictObject({ boxId: id.nullable(), lineIds: z.array(
 /** So many finished cards of a colourway lie there that belong to no need: counted, whatever the books say. */
 export const countCards = z.strictObject({ colourwayId: id, cards: z.int().min(0).max(100_000) });
 
+/** What the scale says of the finished cards of a colourway that were laid on it. */
+export const cardScaleQuery = z.strictObject({ colourway: id, empty: z.coerce.number().min(0).max(100_000).default(0).describe("grams of what they stand in") });
+
 export interface RescueRead {
   readonly id: string;
   readonly unitId: string;
@@ -76,6 +87,13 @@ export interface BoxRead {
   readonly name: string;
   readonly place: string;
 }
+export interface LeftStockRead {
+  readonly colourwayId: string;
+  readonly design: string;
+  readonly colourway: string;
+  readonly cards: number;
+  readonly boxId: string | null;
+}
 export interface FinishRead {
   /** Rescues of panels that are not judged again. */
   readonly rescues: readonly RescueRead[];
@@ -84,8 +102,10 @@ export interface FinishRead {
   /** Cards of open needs that are through a step of making them. */
   readonly making: readonly { readonly needId: string; readonly step: string; readonly cards: number; readonly last: string }[];
   readonly boxes: readonly BoxRead[];
-  /** Which box the left-over cards of a colourway stand in. */
-  readonly leftIn: readonly { readonly colourwayId: string; readonly boxId: string }[];
+  /** Finished cards that belong to no need, and the box they stand in; those whose design was put away too. */
+  readonly left: readonly LeftStockRead[];
+  /** Of what photos clearly showed, how often the panel was good all the same: which differences matter, by design. */
+  readonly matters: readonly (FaultMatters & { readonly designId: string })[];
   /** How panels of the designs of open work came out, and in what air and at what hour. */
   readonly fates: readonly FateOf[];
 }

@@ -7,9 +7,9 @@ export const finishTouched = {
   "tell-rescue": ["finish"],
   "give-panels": ["bench", "costs"],
   "tell-making": ["finish"],
-  "assemble-cards": ["season", "stores", "costs"],
+  "assemble-cards": ["season", "stores", "costs", "finish"],
   "add-box": ["finish"],
   "change-box": ["finish"],
   "put-in-box": ["season", "finish"],
-  "count-cards": ["season"],
+  "count-cards": ["season", "finish"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

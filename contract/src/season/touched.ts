@@ -6,8 +6,8 @@ export const seasonTouched = {
   "change-need": ["season"],
   "remove-need": ["season", "dispatch", "orders", "bench"],
   "add-needs": ["season", "dispatch", "orders"],
-  "serve-need": ["season", "bench"],
-  "tell-outcome": ["season"],
+  "serve-need": ["season", "bench", "finish"],
+  "tell-outcome": ["season", "finish"],
   "prepare-season": ["season"],
   "change-season": ["season"],
   // What is open is what the other reads lean on.

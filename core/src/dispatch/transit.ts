@@ -1,3 +1,4 @@
+import type { Length } from "../measure/length.ts";
 import { addDays, weekdayOf, type Day } from "../measure/day.ts";
 import { fail, succeed, phrase, type Result } from "../outcome/outcome.ts";
 import type { Money } from "../measure/money.ts";
@@ -12,6 +13,8 @@ export interface Transit {
   readonly workingDays: number;
   readonly price: Money;
   readonly mostGrams: number;
+  /** What it takes in thickness; left out where the carrier does not say. */
+  readonly mostThick?: Length;
 }
 
 /**

@@ -51,8 +51,8 @@ export interface Lever {
   readonly saves: number;
 }
 
-/** Below this a circumstance is luck as likely as not, and is not named. */
-const SURE = 0.8;
+/** Below this a circumstance is luck as likely as not, and is not named; nor is one of fewer panels than these, whatever came of them. */
+const [SURE, LEAST] = [0.8, 8];
 
 /**
  * What would change most: circumstances in which more fail than elsewhere, by how many panels would be good if they failed as elsewhere. How sure it is: two
@@ -61,7 +61,7 @@ const SURE = 0.8;
  */
 export function levers(fates: readonly FateOf[]): Lever[] {
   return [...(["paper", "air", "hour"] as const).flatMap((of) => circumstances(fates, of)), ...stages(fates)]
-    .filter(({ sure, saves }) => sure >= SURE && saves >= 0.5)
+    .filter(({ sure, saves, panels, others }) => sure >= SURE && saves >= 0.5 && Math.min(panels, others.panels) >= LEAST)
     .sort((a, b) => b.saves - a.saves);
 }
 

@@ -54,6 +54,8 @@ describe("why panels fail", () => {
     ]);
     expect(found[1]).toMatchObject({ panels: 35, lost: 15, others: { panels: 54, lost: 4 }, saves: 15 - (4 / 54) * 35 });
     expect(found[1]?.sure).toBeGreaterThan(0.99);
+    // One panel that failed on a morning says nothing of mornings.
+    expect(levers([fate(30, { hour: "in the evening" }), fate(2, { hour: "in the evening", cause: "bloom" }), fate(1, { hour: "before noon", cause: "fell" })])).toEqual([]);
     expect(levers([fate(9, { air: "dry air" }), fate(1, { air: "dry air", cause: "bloom" }), fate(8, { air: "damp air" }), fate(2, { air: "damp air", cause: "bloom" })])).toEqual(
       [],
     );

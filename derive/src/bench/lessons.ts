@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { recordsOf, timesSeen, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
+import { faultMatters, recordsOf, timesSeen, type FaultMatters, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
 import { stretchesOf } from "../season/worked.ts";
 import { paintingStages } from "../season/needView.ts";
 import { fatesOf, spoiltAt, type BatchFate } from "../finish/fates.ts";
@@ -18,6 +18,8 @@ export interface BatchLessons {
   /** By stage: panels that came through, and those lost there. */
   readonly stages: readonly { readonly stage: string; readonly through: number; readonly lost: number }[];
   readonly fates: readonly BatchFate[];
+  /** Of what photos clearly showed, how often the panel was good all the same. */
+  readonly matters: readonly FaultMatters[];
   /** Panels spoilt at a stage, by what was told of why. */
   readonly losses: readonly { readonly stage: string; readonly why: string; readonly count: number }[];
 }
@@ -46,6 +48,7 @@ export function lessonsOf(batch: BatchRead, design: Pick<DesignRead, "stages">, 
       return through + lost > 0 ? [{ stage: id, through, lost }] : [];
     }),
     fates: fatesOf(batch, spoilt, timeZone),
+    matters: faultMatters(judged.map(({ seen, grade }) => ({ seen: seen ?? [], isGood: grade === "good" }))),
     losses: [...losses.values()],
   };
 }

@@ -56,7 +56,7 @@ async function readBatches(tx: Transaction, ids: readonly string[], { isRefill =
     .select({
       of: sql<
         BatchRead["units"]
-      >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}, 'causes', ${unit.causes}, 'doubt', ${unit.doubt} / 100.0) order by ${unit.number})`,
+      >`json_agg(json_build_object('id', ${unit.id}, 'number', ${unit.number}, 'colourwayId', ${unit.colourwayId}, 'grade', ${unit.grade}, 'servesNeedId', ${unit.servesNeedId}, 'causes', ${unit.causes}, 'doubt', ${unit.doubt} / 100.0, 'seen', ${unit.seen}) order by ${unit.number})`,
     })
     .from(unit)
     .where(and(eq(unit.shopId, batch.shopId), eq(unit.batchId, batch.id), panels));

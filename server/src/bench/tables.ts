@@ -35,6 +35,8 @@ export const unit = pgTable(
     causes: text("causes").array().notNull().default([]),
     /** How unlike its sisters a photo found it, in hundredths. */
     doubt: integer("doubt_hundredths"),
+    /** What a photo clearly showed of it; null where none was taken. */
+    seen: text("seen").array(),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

@@ -109,14 +109,15 @@ export async function designNames(tx: Transaction, ids: readonly string[]): Prom
 
 export const stagesOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> => tx.select({ id: stage.id }).from(stage).where(eq(stage.designId, designId));
 
-/** What a colourway and its design are called; null where there is none. */
-export async function readColourwayName(tx: Transaction, id: string): Promise<{ design: string; colourway: string } | null> {
-  const [found] = await tx
-    .select({ design: design.name, colourway: colourway.name })
+/** What colourways and their designs are called, by the colourway's id. */
+export async function readColourwayNames(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, { design: string; designId: string; colourway: string }>> {
+  if (ids.length === 0) return new Map();
+  const rows = await tx
+    .select({ id: colourway.id, design: design.name, designId: design.id, colourway: colourway.name })
     .from(colourway)
     .innerJoin(design, and(eq(design.shopId, colourway.shopId), eq(design.id, colourway.designId)))
-    .where(eq(colourway.id, id));
-  return found ?? null;
+    .where(inArray(colourway.id, [...ids]));
+  return new Map(rows.map(({ id, ...names }) => [id, names]));
 }
 
 export const colourwaysOfDesign = (tx: Transaction, designId: string): Promise<{ id: string }[]> =>

@@ -15,10 +15,15 @@ import { openRescuesOf } from "./reads.ts";
 import { stockHandlers } from "./stock.ts";
 
 async function gradePanels(writing: Writing, payload: CommandPayload<"grade-panels">): Promise<HandlerResult<"grade-panels">> {
-  for (const [index, { unitId, grade, causes, doubt }] of payload.grades.entries()) {
+  for (const [index, { unitId, grade, causes, doubt, seen }] of payload.grades.entries()) {
     const found = await writing.find("unit", unitId);
     if (!found || found.batchId !== payload.batchId) return missing("panel of this batch", ["grades", index, "unitId"], unitId);
-    await writing.update("unit", unitId, { grade, causes: grade === "good" ? [] : causes, ...(doubt === undefined ? {} : { doubt: Math.round(doubt * 100) }) });
+    await writing.update("unit", unitId, {
+      grade,
+      causes: grade === "good" ? [] : causes,
+      ...(doubt === undefined ? {} : { doubt: Math.round(doubt * 100) }),
+      ...(seen ? { seen } : {}),
+    });
     // A panel that was to be saved is judged again: it worked, or it did not.
     if (grade !== "rescue") await closeRescues(writing, unitId, grade === "good");
   }

@@ -196,9 +196,11 @@ describe("finished stock", () => {
     const put = await shop.give("put-in-box", { boxId: box, lineIds: [line], colourwayIds: [ids.blue] });
     expect(wordsOf(put.body.event)).toBe("Cards put in box Box A");
     expect((await lineNow(line))?.boxId).toBe(box);
-    expect(await finish()).toMatchObject({ boxes: [{ id: box, name: "Box A", place: "under the bench" }], leftIn: [{ colourwayId: ids.blue, boxId: box }] });
+    expect((await finish()).boxes).toEqual([{ id: box, name: "Box A", place: "under the bench" }]);
+    await leftOver("Boxed fair", 2);
+    expect((await finish()).left).toEqual([expect.objectContaining({ colourwayId: ids.blue, colourway: "blue", cards: 2, boxId: box })]);
     await shop.give("put-in-box", { boxId: null, colourwayIds: [ids.blue] });
-    expect((await finish()).leftIn).toEqual([]);
+    expect((await finish()).left[0]?.boxId).toBeNull();
     expect((await shop.give("put-in-box", { boxId: box })).body.errors[0]).toMatchObject({ given: "nothing", allowed: "cards of a need, or cards left over" });
     expect((await shop.give("put-in-box", { boxId: v7(), lineIds: [line] })).status).toBe(422);
   });

@@ -1,8 +1,14 @@
-import type { FinishRead } from "@yule/contract";
+import type { cardScaleQuery, FinishRead, ScaleRead } from "@yule/contract";
+import { gramsOfCard } from "@yule/derive";
 import { and, asc, count, eq, inArray, isNotNull, isNull, max, sum } from "drizzle-orm";
 import { batchesOfUnits } from "../bench/reads.ts";
 import type { Transaction } from "../db/pool.ts";
-import { readFates } from "../learned/reads.ts";
+import type { z } from "zod";
+import { Refusal } from "../db/refusal.ts";
+import { readColourwayNames, readDesign } from "../designs/reads.ts";
+import type { Scale } from "../outside/scale.ts";
+import { readShelf } from "../stores/reads.ts";
+import { readFates, readLeftStock, readMatters } from "../learned/reads.ts";
 import { openNeeds } from "../season/open.ts";
 import { cardBox, leftStock, making, rescue } from "./tables.ts";
 
@@ -21,6 +27,15 @@ export async function countedOff(tx: Transaction, colourwayId: string): Promise<
 
 export async function boxesNamed(tx: Transaction, name: string): Promise<string[]> {
   return (await tx.select({ id: cardBox.id }).from(cardBox).where(eq(cardBox.name, name))).map(({ id }) => id);
+}
+
+/** What lies on the scale. An invented one is told what should lie there, with what it stands in. */
+export async function readCardScale(tx: Transaction, scale: Scale, { colourway, empty }: z.output<typeof cardScaleQuery>): Promise<ScaleRead> {
+  const names = (await readColourwayNames(tx, [colourway])).get(colourway);
+  const design = names && (await readDesign(tx, names.designId));
+  if (!design) throw new Refusal(422, "This cannot be weighed.", [{ code: "not-found", path: ["colourway"], given: [{ text: colourway }], allowed: ["a colourway of a design"] }]);
+  const cards = (await readLeftStock(tx)).find(({ colourwayId }) => colourwayId === colourway)?.cards ?? 0;
+  return { grams: scale.read(cards * gramsOfCard(design, await readShelf(tx)) + empty, colourway), step: scale.step, by: scale.name, simulated: scale.simulated };
 }
 
 export async function readFinish(tx: Transaction): Promise<FinishRead> {
@@ -56,13 +71,24 @@ export async function readFinish(tx: Transaction): Promise<FinishRead> {
           .groupBy(making.needId, making.step)
           .orderBy(asc(making.needId), asc(making.step));
   const boxes = await tx.select({ id: cardBox.id, name: cardBox.name, place: cardBox.place }).from(cardBox).orderBy(asc(cardBox.name), asc(cardBox.id));
-  const leftIn = await tx.select({ colourwayId: leftStock.id, boxId: leftStock.boxId }).from(leftStock).where(isNotNull(leftStock.boxId)).orderBy(asc(leftStock.id));
+  const left = await readLeftStock(tx);
+  const names = await readColourwayNames(
+    tx,
+    left.map(({ colourwayId }) => colourwayId),
+  );
+  const leftIn = new Map((await tx.select({ id: leftStock.id, boxId: leftStock.boxId }).from(leftStock).where(isNotNull(leftStock.boxId))).map(({ id, boxId }) => [id, boxId]));
   return {
     rescues: rescues.map((each) => ({ ...each, batchId: batchOf.get(each.unitId) ?? "", doneAt: each.doneAt?.toISOString() ?? null })),
     rescued: [...rescued.values()],
     making: made.map(({ needId, step, cards, last }) => ({ needId, step, cards, last: last?.toISOString() ?? "" })),
     boxes,
-    leftIn: leftIn.flatMap(({ colourwayId, boxId }) => (boxId === null ? [] : [{ colourwayId, boxId }])),
+    left: left
+      .map(({ colourwayId, cards }) => {
+        const { design = "", colourway = "" } = names.get(colourwayId) ?? {};
+        return { colourwayId, design, colourway, cards, boxId: leftIn.get(colourwayId) ?? null };
+      })
+      .sort((one, other) => one.design.localeCompare(other.design) || one.colourway.localeCompare(other.colourway)),
+    matters: await readMatters(tx, [...new Set(owed.map(({ designId }) => designId))]),
     fates: await readFates(tx, [...new Set(owed.map(({ designId }) => designId))]),
   };
 }

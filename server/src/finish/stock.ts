@@ -2,7 +2,7 @@ import type { CommandPayload, finishCommands } from "@yule/contract";
 import { sql } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
-import { readColourwayName } from "../designs/reads.ts";
+import { readColourwayNames } from "../designs/reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 import { leftOverCards } from "../season/reads.ts";
 import { boxesNamed } from "./reads.ts";
@@ -52,13 +52,13 @@ async function changeLeft(writing: Writing, colourwayId: string, patch: { readon
 
 /** A count says what lies there, whatever the books say; two that count, and one that gives cards away, meet here. */
 async function countCards(writing: Writing, { colourwayId, cards }: CommandPayload<"count-cards">): Promise<HandlerResult<"count-cards">> {
-  const named = await readColourwayName(writing.tx, colourwayId);
+  const named = (await readColourwayNames(writing.tx, [colourwayId])).get(colourwayId);
   if (!named) return missing("colourway", ["colourwayId"], colourwayId);
   await writing.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${colourwayId}`}, 0))`);
   const before = await leftOverCards(writing.tx, colourwayId);
   const off = (await writing.find("leftStock", colourwayId))?.counted ?? 0;
   await changeLeft(writing, colourwayId, { counted: off + cards - before });
-  return { subject: ["shop", writing.shopId], facts: { ...named, before, cards: cards } };
+  return { subject: ["shop", writing.shopId], facts: { design: named.design, colourway: named.colourway, before, cards } };
 }
 
 export const stockHandlers: Pick<Handlers<typeof finishCommands>, "add-box" | "change-box" | "put-in-box" | "count-cards"> = {

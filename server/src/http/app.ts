@@ -13,6 +13,7 @@ import {
   logbookQuery,
   pastNeedsQuery,
   putAwayQuery,
+  cardScaleQuery,
   scaleQuery,
   seasonsQuery,
   type ReadName,
@@ -32,7 +33,7 @@ import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
-import { readFinish } from "../finish/reads.ts";
+import { readCardScale, readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
@@ -203,6 +204,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
   page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
   page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId((ctx.params as { readonly id?: string }).id), after));
   page("/scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
+  page("/card-scale", cardScaleQuery, (tx, query) => readCardScale(tx, outside.scale, query));
   page("/households", householdsQuery, readHouseholds);
   page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

@@ -8,7 +8,7 @@ import { readRoutes } from "../designs/reads.ts";
 import type { Change } from "../db/change.ts";
 import { readHome } from "../shop/reads.ts";
 import { GOOD } from "./reads.ts";
-import { batchDay, batchLesson, cardOutcome, designYield, panelFate, panelLoss, stageYield, timeSeen } from "./tables.ts";
+import { batchDay, batchLesson, cardOutcome, designYield, faultMatter, panelFate, panelLoss, stageYield, timeSeen } from "./tables.ts";
 
 /** Of a stage, what its times are seen by. */
 const BEARS_ON_TIMES = ["hands", "setup", "dry", "within", "kind", "position"] as const;
@@ -44,7 +44,8 @@ const AT_ONCE = 50;
 
 /** Learns everything again from the facts. */
 export async function relearn(tx: Transaction, shopId: string): Promise<void> {
-  for (const table of [batchLesson, batchDay, timeSeen, designYield, stageYield, panelFate, panelLoss, cardOutcome]) await tx.delete(table).where(eq(table.shopId, shopId));
+  for (const table of [batchLesson, batchDay, timeSeen, designYield, stageYield, panelFate, faultMatter, panelLoss, cardOutcome])
+    await tx.delete(table).where(eq(table.shopId, shopId));
   const all = await allBatches(tx);
   for (let first = 0; first < all.length; first += AT_ONCE) await foldBatches(tx, shopId, all.slice(first, first + AT_ONCE));
   await tx.execute(
@@ -61,7 +62,7 @@ export async function relearn(tx: Transaction, shopId: string): Promise<void> {
 /** Learns everything where nothing was learned yet, or less than is learned now: a shop of before that was kept. */
 export async function learnFirst(tx: Transaction, shopId: string): Promise<void> {
   const { rows } = await tx.execute(
-    sql`select 1 from batch where shop_id = ${shopId} and not exists (select 1 from batch_lesson where shop_id = ${shopId} and "of" -> 'fates' is not null) limit 1`,
+    sql`select 1 from batch where shop_id = ${shopId} and not exists (select 1 from batch_lesson where shop_id = ${shopId} and "of" -> 'matters' is not null) limit 1`,
   );
   if (rows.length > 0) await relearn(tx, shopId);
 }
@@ -111,6 +112,11 @@ async function foldBatches(tx: Transaction, shopId: string, ids: readonly string
     shopId,
     taught.map(([, { stages }]) => stages),
     before.map(({ stages }) => stages),
+  );
+  await addMatters(
+    tx,
+    shopId,
+    taught.map(([{ id, designId }, { matters }]) => ({ designId, matters, before: was.get(id)?.matters ?? [] })),
   );
   await addFates(
     tx,
@@ -243,6 +249,31 @@ async function addStages(tx: Transaction, shopId: string, taught: readonly Stage
   );
   const ids = changed.map(({ stage }) => stage);
   await tx.delete(stageYield).where(and(eq(stageYield.shopId, shopId), inArray(stageYield.stageId, ids), eq(stageYield.through, 0), eq(stageYield.lost, 0)));
+}
+
+type Matters = BatchLessons["matters"];
+
+async function addMatters(tx: Transaction, shopId: string, taught: readonly { readonly designId: string; readonly matters: Matters; readonly before: Matters }[]): Promise<void> {
+  const sums = new Map<string, { design: string; kind: string; good: number; bad: number }>();
+  const add = (design: string, matters: Matters, sign: number): void => {
+    for (const { kind, good, bad } of matters) {
+      const sum = sums.get(`${design} ${kind}`) ?? { design, kind, good: 0, bad: 0 };
+      sums.set(`${design} ${kind}`, { design, kind, good: sum.good + sign * good, bad: sum.bad + sign * bad });
+    }
+  };
+  for (const { designId, matters, before } of taught) {
+    add(designId, matters, 1);
+    add(designId, before, -1);
+  }
+  const changed = [...sums.values()].filter(({ good, bad }) => good !== 0 || bad !== 0);
+  if (changed.length === 0) return;
+  await tx.execute(
+    sql`insert into fault_matter (shop_id, design_id, kind, good, bad)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ design, kind }) => `${design} ${kind}`)}::json) as added(design uuid, kind text, good integer, bad integer)
+      on conflict (shop_id, design_id, kind) do update set good = fault_matter.good + excluded.good, bad = fault_matter.bad + excluded.bad`,
+  );
+  const designs = [...new Set(changed.map(({ design }) => design))];
+  await tx.delete(faultMatter).where(and(eq(faultMatter.shopId, shopId), inArray(faultMatter.designId, designs), eq(faultMatter.good, 0), eq(faultMatter.bad, 0)));
 }
 
 type Fates = BatchLessons["fates"];

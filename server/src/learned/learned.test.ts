@@ -24,7 +24,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => shop.close());
 
-const TABLES = ["time_seen", "batch_day", "batch_lesson", "design_yield", "stage_yield", "panel_fate", "panel_loss", "card_outcome"] as const;
+const TABLES = ["time_seen", "batch_day", "batch_lesson", "design_yield", "stage_yield", "panel_fate", "fault_matter", "panel_loss", "card_outcome"] as const;
 /** All that was learned, row by row. */
 const learned = async (): Promise<Record<string, string[]>> => {
   const rows = await Promise.all(TABLES.map((table) => shop.database.$client.query<{ row: string }>(`select to_jsonb(${table})::text as row from ${table}`)));
@@ -80,7 +80,10 @@ async function take(each: Step, done: string[]): Promise<void> {
           ],
         })
       : each.kind === "grade" && batch
-        ? await shop.give("grade-panels", { batchId: batch.batchId, grades: [{ unitId: batch.units[each.unit] ?? "", grade: each.grade, causes: [each.cause] }] })
+        ? await shop.give("grade-panels", {
+            batchId: batch.batchId,
+            grades: [{ unitId: batch.units[each.unit] ?? "", grade: each.grade, causes: [each.cause], seen: [each.cause] }],
+          })
         : each.kind === "undo"
           ? await shop.give("undo", { eventId: done[done.length - 1 - each.back] ?? v7() })
           : each.kind === "zone"

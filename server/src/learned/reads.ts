@@ -1,11 +1,11 @@
-import type { BenchLearned, BenchRead, DesignRead, LeftCards } from "@yule/contract";
-import { addDays, AIRS, dayAt, HOURS, takenTogether, type FateOf, type StageRecord, type TimesSeen } from "@yule/core";
+import type { BenchLearned, BenchRead, DesignRead, FinishRead, LeftCards } from "@yule/contract";
+import { addDays, AIRS, dayAt, HOURS, PANEL_FAULTS, takenTogether, type FateOf, type StageRecord, type TimesSeen } from "@yule/core";
 import { stageRecords } from "@yule/derive";
 import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
-import { batchDay, cardOutcome, designYield, panelFate, stageYield, timeSeen } from "./tables.ts";
+import { batchDay, cardOutcome, designYield, faultMatter, panelFate, stageYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
 const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
@@ -59,6 +59,22 @@ export async function readYields(tx: Transaction, designIds: readonly string[]):
     const known = judged.get(designId);
     return known || own.length > 0 ? [{ designId, good: 0, bad: 0, stashed: 0, served: 0, ...known, stages: own }] : [];
   });
+}
+
+/** Finished cards that belong to no need, by name. */
+export async function readLeftStock(tx: Transaction): Promise<{ colourwayId: string; cards: number }[]> {
+  return tx.select({ colourwayId: cardOutcome.colourwayId, cards: cardOutcome.left }).from(cardOutcome).where(gt(cardOutcome.left, 0)).orderBy(asc(cardOutcome.colourwayId));
+}
+
+/** Which differences matter, of these designs. */
+export async function readMatters(tx: Transaction, designIds: readonly string[]): Promise<FinishRead["matters"]> {
+  if (designIds.length === 0) return [];
+  const rows = await tx
+    .select()
+    .from(faultMatter)
+    .where(inArray(faultMatter.designId, [...designIds]))
+    .orderBy(asc(faultMatter.designId), asc(faultMatter.kind));
+  return rows.flatMap(({ designId, kind, good, bad }) => PANEL_FAULTS.flatMap((each) => (each === kind ? [{ designId, kind: each, good, bad }] : [])));
 }
 
 /** How what is good is kept beside the causes of what is not. */

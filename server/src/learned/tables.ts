@@ -95,6 +95,16 @@ export const panelFate = pgTable(
   ],
 );
 
+/** Of what photos clearly showed of panels of a design, how often the panel was good all the same, and how often not. */
+export const faultMatter = pgTable(
+  "fault_matter",
+  { shopId: uuid("shop_id").notNull(), designId: uuid("design_id").notNull(), kind: text("kind").notNull(), good: integer("good").notNull(), bad: integer("bad").notNull() },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.designId, table.kind] }),
+    foreignKey({ columns: [table.shopId, table.designId], foreignColumns: [design.shopId, design.id] }).onDelete("cascade"),
+  ],
+);
+
 /** Panels spoilt at a stage, by what was told of why. */
 export const panelLoss = pgTable(
   "panel_loss",

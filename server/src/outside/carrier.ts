@@ -1,4 +1,4 @@
-import { day, money, type Day, type Transit } from "@yule/core";
+import { day, mm, money, type Day, type Transit } from "@yule/core";
 
 /** What a postal carrier tells. A real one can stand behind it. */
 export interface Carrier {
@@ -12,13 +12,13 @@ export interface Carrier {
 export const simulatedCarrier: Carrier = {
   name: "Ternpost (simulated)",
   table: [
-    { zone: "inland", service: "Slow letter", workingDays: 4, price: money(85), mostGrams: 50 },
-    { zone: "inland", service: "Letter", workingDays: 2, price: money(125), mostGrams: 100 },
-    { zone: "inland", service: "Parcel", workingDays: 2, price: money(480), mostGrams: 2000 },
-    { zone: "neighbour", service: "Letter abroad", workingDays: 6, price: money(195), mostGrams: 50 },
-    { zone: "neighbour", service: "Swift abroad", workingDays: 3, price: money(420), mostGrams: 500 },
-    { zone: "overseas", service: "Letter overseas", workingDays: 12, price: money(230), mostGrams: 50 },
-    { zone: "overseas", service: "Swift overseas", workingDays: 6, price: money(690), mostGrams: 500 },
+    { zone: "inland", service: "Slow letter", workingDays: 4, price: money(85), mostGrams: 50, mostThick: mm(5) },
+    { zone: "inland", service: "Letter", workingDays: 2, price: money(125), mostGrams: 100, mostThick: mm(5) },
+    { zone: "inland", service: "Parcel", workingDays: 2, price: money(480), mostGrams: 2000, mostThick: mm(100) },
+    { zone: "neighbour", service: "Letter abroad", workingDays: 6, price: money(195), mostGrams: 50, mostThick: mm(5) },
+    { zone: "neighbour", service: "Swift abroad", workingDays: 3, price: money(420), mostGrams: 500, mostThick: mm(20) },
+    { zone: "overseas", service: "Letter overseas", workingDays: 12, price: money(230), mostGrams: 50, mostThick: mm(5) },
+    { zone: "overseas", service: "Swift overseas", workingDays: 6, price: money(690), mostGrams: 500, mostThick: mm(20) },
   ],
   holidays: (around) => {
     const year = Number(around.slice(0, 4));

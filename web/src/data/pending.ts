@@ -2,6 +2,9 @@ import type { BenchRead, CommandEnvelope, DesignsRead, SeasonRead, StoreRead, St
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
+/** What older versions did not tell of how panels came out. */
+const NO_RECORD_THEN = { stages: [], stashed: 0, served: 0 } as const;
+
 /** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
 export function completed(path: string, kept: unknown): unknown {
   if (path === "season") return { season: NO_SEASON, prepared: [], copied: [], occasionsBefore: [], left: [], ...(kept as Partial<SeasonRead>) };
@@ -16,8 +19,8 @@ export function completed(path: string, kept: unknown): unknown {
     sessions: [],
     learned: { records: [], worked: [], stays: [] },
     room: null,
-    yields: [],
     ...bench,
+    ...{ yields: (bench.yields ?? []).map((each) => ({ ...NO_RECORD_THEN, ...each })) },
     batches: (bench.batches ?? []).map((batch) => ({
       ...batch,
       isStash: (batch as Partial<typeof batch>).isStash ?? false,
@@ -61,7 +64,23 @@ export function applyPending(path: string, answer: unknown, waiting: readonly Co
 /** The bench with what a command that has not gone up yet says. */
 export function applyPendingCommand(bench: BenchRead, command: CommandEnvelope): BenchRead {
   if (command.kind === "tell-bench") return withFacts(bench, command as CommandEnvelope<"tell-bench">);
+  if (command.kind === "grade-panels") return withGrades(bench, (command as CommandEnvelope<"grade-panels">).payload);
+  if (command.kind === "plan-rescue") {
+    const { batchId, unitId, cause } = (command as CommandEnvelope<"plan-rescue">).payload;
+    return withGrades(bench, { batchId, grades: [{ unitId, grade: "rescue", causes: [cause] }] });
+  }
   return command.kind === "tell-session" ? withSession(bench, command as CommandEnvelope<"tell-session">) : bench;
+}
+
+/** Panels as they were judged here. */
+function withGrades(bench: BenchRead, { batchId, grades }: CommandEnvelope<"grade-panels">["payload"]): BenchRead {
+  const judged = new Map(grades.map((each) => [each.unitId, each]));
+  const units = (batch: BenchRead["batches"][number]) =>
+    batch.units.map((unit) => {
+      const told = judged.get(unit.id);
+      return told ? { ...unit, grade: told.grade, causes: told.grade === "good" ? [] : (told.causes ?? []), doubt: told.doubt ?? unit.doubt ?? null } : unit;
+    });
+  return { ...bench, batches: bench.batches.map((batch) => (batch.id === batchId ? { ...batch, units: units(batch) } : batch)) };
 }
 
 function withSession(bench: BenchRead, { payload }: CommandEnvelope<"tell-session">): BenchRead {

@@ -12,6 +12,8 @@ import { RehearseLink } from "./parts/RehearseLink.tsx";
 /** Met now and then, and not at the side of wet paint. */
 const Rehearsal = lazy(async () => ({ default: (await import("./rehearsal/Rehearsal.tsx")).Rehearsal }));
 
+const RescueJobs = lazy(() => import("../../features/rescues/RescueJobs.tsx"));
+
 /** Bench: what is wet, what to do now, and the run sheet of the sessions to come. */
 export default function BenchView() {
   const outlook = useView();
@@ -35,6 +37,9 @@ export default function BenchView() {
         With panels on the board, this page says what to do now, counts each panel&apos;s wet time, warns before a wet window closes, and plans the moves so that drying hides
         behind work.
       </Teach>
+      <Suspense>
+        <RescueJobs outlook={outlook} now={outlook.now} />
+      </Suspense>
       <RehearseLink />
     </>
   );

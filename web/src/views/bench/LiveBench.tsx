@@ -5,6 +5,7 @@ import { givenBySeason, moveAt, benchSessions, sessionOn, smallJobs, PlannedTabl
 import { memo, useCallback, useEffect, useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
+import { useFinishQuery } from "../../data/api.ts";
 import { presentMoment } from "../../data/serverClock.ts";
 import { sendCommand, undoLastTap } from "../../data/outbox.ts";
 import { LiveContext, type Live, type Lost } from "./live.ts";
@@ -48,7 +49,8 @@ export function LiveBench({ told, bench, outlook }: { told: ReturnType<typeof ba
   }, [isLaid, latest]);
   const sessions = useMemo(() => benchSessions(bench.sessions), [bench.sessions]);
   const session = sessionOn(sessions, bench.batches, now);
-  const small = useMemo(() => smallJobs(outlook.open), [outlook.open]);
+  const rescues = useFinishQuery().data?.rescues;
+  const small = useMemo(() => smallJobs(outlook.open, rescues), [outlook.open, rescues]);
   const season = usePlanned();
   // A plan of the season is made anew whenever a session of it has ended, so that its own moment is late enough.
   const given = useMemo(() => (season ? givenBySeason(season, season.facts.since) : null), [season]);

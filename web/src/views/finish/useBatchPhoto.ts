@@ -4,6 +4,7 @@ import { colourwayOf, type NeedView } from "@yule/derive";
 import { useEffect, useState } from "react";
 import { pictureUrl } from "../../features/picture/Picture.tsx";
 import { wrongWith } from "../../features/picture/header.ts";
+import { panelsWord } from "./words.ts";
 import { pictureSolver } from "../../workers/pictureSolver.ts";
 
 /** A panel on the photo, and which of the batch it is. */
@@ -84,8 +85,6 @@ async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): P
   const common = masters.map(({ name }, group) => ({ colourway: name, faults: found.colourways[group]?.common ?? [] })).filter(({ faults }) => faults.length > 0);
   return { looked: { url: URL.createObjectURL(file), width: found.width, height: found.height, panels: panels.filter((panel) => panel !== null), common } };
 }
-
-const panelsWord = (count: number): string => `${String(count)} ${count === 1 ? "panel" : "panels"}`;
 
 function notAll(found: number, wanted: number, touching: number): string {
   const given = found === 0 ? "a photo on which no panel stands out" : `a photo of ${panelsWord(found)}`;

@@ -2,7 +2,7 @@ import { useSpeech } from "../../../kit/measure.tsx";
 import { wholeBatch, type Fault } from "@yule/core";
 import { phraseText, type Speech } from "@yule/contract";
 import { Box, Text } from "@chakra-ui/react";
-import { memo, useState } from "react";
+import { lazy, memo, Suspense, useState } from "react";
 import { Link } from "react-router";
 import type { Outlook, StandingBatch } from "@yule/derive";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
@@ -10,6 +10,7 @@ import { FaultLines } from "../../../kit/FormField.tsx";
 import { useSaid } from "../live.ts";
 import { BenchVerdict } from "./BenchVerdict.tsx";
 import { Cautions } from "./Cautions.tsx";
+import { EnoughNow } from "./EnoughNow.tsx";
 import { Closing } from "./Closing.tsx";
 import { Learned } from "./Learned.tsx";
 import { PreparationList } from "./PreparationList.tsx";
@@ -20,6 +21,9 @@ import { Saving } from "./Saving.tsx";
 import { SessionBar } from "./SessionBar.tsx";
 import { SettingsFold } from "./SettingsFold.tsx";
 
+/** Met only where a panel is to be saved. */
+const RescueJobs = lazy(() => import("../../../features/rescues/RescueJobs.tsx"));
+
 /** What is decided, the session that is on, lessons, and what cannot be planned. */
 export function OnTop() {
   const { next, lying, plan, planned, outlook, now, session, room } = useSaid();
@@ -29,6 +33,7 @@ export function OnTop() {
       <BenchVerdict on={next.on} move={next.move} lying={lying} planned={plan} outlook={outlook} now={now} />
       <SessionBar session={session} now={now} plan={plan} onClose={setClosing} />
       <LessonsHere outlook={outlook} lying={lying} />
+      <EnoughNow lying={lying} outlook={outlook} now={now} />
       {planned?.kind === "impossible" && <Impossible faults={planned.faults} lying={lying} />}
       {closing && session && <Closing session={session} lying={lying} outlook={outlook} room={room} now={now} onClose={() => setClosing(false)} />}
     </>
@@ -55,6 +60,9 @@ export function Then() {
   return (
     <>
       {(next.move.kind !== "finished" || lying.length > 1) && <Finished lying={lying} />}
+      <Suspense>
+        <RescueJobs outlook={outlook} now={now} />
+      </Suspense>
       {plan && (
         <>
           {!session && <PreparationList planned={plan} lying={lying} outlook={outlook} room={room} isBegun={false} />}

@@ -6,13 +6,13 @@ import { Tick } from "../../../kit/FormField.tsx";
 export function NeedTicks({
   wanting,
   chosen,
-  spare,
+  spareOf,
   onTick,
   onSpare,
 }: {
   wanting: readonly NeedView[];
   chosen: ReadonlySet<string>;
-  spare: ReadonlyMap<string, number>;
+  spareOf: (needId: string) => number;
   onTick: (id: string, on: boolean) => void;
   onSpare: (id: string, count: number) => void;
 }) {
@@ -22,7 +22,7 @@ export function NeedTicks({
         Split for
       </Heading>
       {wanting.map((view) => {
-        const more = spare.get(view.need.id) ?? 0;
+        const more = spareOf(view.need.id);
         return (
           <Flex key={view.need.id} align="center" gap="4px" borderTop="1px solid" borderColor="hairline">
             <Box flex="1" minWidth={0} overflowWrap="anywhere">

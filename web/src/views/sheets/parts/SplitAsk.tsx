@@ -34,10 +34,13 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   // An address with an empty need asks for all.
   const asked = params.get("need") === "" ? null : params.get("need");
+  // More than are missing: what is on its way may not be enough.
+  const more = Math.min(MOST_MORE, Math.max(0, Math.floor(Number(params.get("more") ?? 0)) || 0));
+  const spareOf = (id: string): number => spare.get(id) ?? (id === asked ? more : 0);
   const taped = sheets.plans.filter((plan) => plan.state === "taped");
-  const wanting = wantingFirst(outlook.open);
+  const wanting = wantingFirst(outlook.open, more > 0 ? asked : null);
   const chosen = wanting.filter((view) => (asked === null ? !left.has(view.need.id) : view.need.id === asked));
-  const pieces = chosen.flatMap((view) => piecesOfNeed(view, spare.get(view.need.id) ?? 0));
+  const pieces = chosen.flatMap((view) => piecesOfNeed(view, spareOf(view.need.id)));
   const stores = sheetStores(outlook.stores, sheets.offcuts);
   const groups = piecesByMaterial(pieces, stores);
   if (stores.length === 0) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page says how many panels it gives.</Teach>;
@@ -59,12 +62,12 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
       else next.set(name, value);
     setParams(next, { replace: true });
   };
-  const gone = asked === null ? undefined : outlook.needs.find((view) => view.need.id === asked && view.toPaint.length === 0);
+  const gone = asked === null ? undefined : outlook.needs.find((view) => view.need.id === asked && view.toPaint.length === 0 && more === 0);
   const ticks = (
     <NeedTicks
       wanting={wanting}
       chosen={new Set(chosen.map((view) => view.need.id))}
-      spare={spare}
+      spareOf={spareOf}
       onTick={(id, on) => {
         const now = new Set(wanting.filter((view) => !chosen.includes(view)).map((view) => view.need.id));
         if (on) now.delete(id);
@@ -101,9 +104,11 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   );
 }
 
-/** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. */
-const wantingFirst = (open: readonly NeedView[]): NeedView[] =>
-  open.filter((view) => view.toPaint.length > 0).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
+const MOST_MORE = 999;
+
+/** Needs that want something cut: what is begun nowhere comes before what lacks a panel or two. @param also one that is to have more than it lacks */
+const wantingFirst = (open: readonly NeedView[], also: string | null): NeedView[] =>
+  open.filter((view) => view.toPaint.length > 0 || view.need.id === also).sort((a, b) => Number(a.batches.length > 0) - Number(b.batches.length > 0));
 
 /** Before any way is worked out there is nothing to move. */
 const NO_JOB: SplitJob = { sheets: [], panels: [], edge: mm(0), gap: mm(0), method: "cut", thirds: false };

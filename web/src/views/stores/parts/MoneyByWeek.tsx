@@ -7,7 +7,7 @@ import { Bar } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
-import { chartColour } from "../chartColour.ts";
+import { chartColour } from "../../../kit/chartColour.ts";
 import { useShopMoney } from "../useShopMoney.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);

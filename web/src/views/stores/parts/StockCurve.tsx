@@ -4,7 +4,7 @@ import { isCountedOut, learnedUse, measureOf, printDay, usualUnit, type Day } fr
 import { Line } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import type { StockOf } from "../ask.ts";
-import { chartColour } from "../chartColour.ts";
+import { chartColour } from "../../../kit/chartColour.ts";
 import { amountOf } from "../words.ts";
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Filler);

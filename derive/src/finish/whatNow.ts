@@ -1,0 +1,74 @@
+import type { BatchRead, DesignRead, FinishRead, RescueRead, UnitRead } from "@yule/contract";
+import type { Day } from "@yule/core";
+import { paintingStages, type NeedView } from "../season/needView.ts";
+import type { Outlook } from "../season/workOut.ts";
+import { spoiltAt } from "./fates.ts";
+import { enoughFor, NO_RECORD, type Enough } from "./howMany.ts";
+
+/** What is to be done for one need between the brush and the envelope. */
+export interface FinishTask {
+  readonly view: NeedView;
+  /** Panels that are through all painting and wait to be judged. */
+  readonly judge: number;
+  /** Rescues that wait for hands. */
+  readonly rescues: readonly RescueRead[];
+  /** Whether what is on its way will be enough. */
+  readonly enough: Enough;
+  /** Panels of the need that were painted since less than this can be begun beside them from the same mix. */
+  readonly isMixWet: boolean;
+  /** Cards whose panels are good. */
+  readonly assemble: number;
+  readonly by: Day;
+}
+
+/** A puddle stays usable for so long beside the panels, minutes. */
+const MIX_STAYS = 45;
+
+/** Needs with something to do in Finish, the soonest first. @param batches as they are now */
+export function finishTasks(outlook: Outlook, { rescues }: Pick<FinishRead, "rescues">, batches: ReadonlyMap<string, BatchRead>): FinishTask[] {
+  return outlook.open
+    .filter(({ stage, batches: own, good, assembled }) => stage !== "to post" && (own.length > 0 || good > assembled))
+    .map((view): FinishTask => {
+      const own = view.batches.map((batch) => batches.get(batch.id) ?? batch);
+      return {
+        view,
+        judge: own.reduce((sum, batch) => sum + toJudge(view, batch).length, 0),
+        rescues: rescues.filter(({ batchId, doneAt }) => doneAt === null && own.some(({ id }) => id === batchId)),
+        enough: enoughFor(view.need, view.design, own, outlook.yields.get(view.design.id) ?? NO_RECORD, view.sure.confidence),
+        isMixWet: own.some((batch) => isMixWet(view.design, batch, outlook.now)),
+        assemble: linesToAssemble(view).reduce((sum, { quantity }) => sum + quantity, 0),
+        by: view.readyBy,
+      };
+    })
+    .sort((a, b) => a.by.localeCompare(b.by) || a.view.need.id.localeCompare(b.view.need.id));
+}
+
+/** Panels that are painted and neither lost nor judged; those whose rescue is done wait to be judged again. */
+export function toJudge({ design }: Pick<NeedView, "design">, batch: BatchRead): UnitRead[] {
+  const spoilt = spoiltAt(batch);
+  const last = paintingStages(design).map(({ id }) => id);
+  const done = new Map<string, Set<string>>();
+  for (const { what, unitId, stageId } of batch.facts) if (what === "done" || what === "skipped") done.set(unitId, (done.get(unitId) ?? new Set()).add(stageId));
+  return batch.units.filter(({ id, grade, servesNeedId }) => grade === null && servesNeedId === null && !spoilt.has(id) && last.every((stage) => done.get(id)?.has(stage)));
+}
+
+/** Whether panels of a batch went through the first stages with colour so lately that its mix still stands there. */
+export function isMixWet(design: Pick<DesignRead, "stages">, { facts }: Pick<BatchRead, "facts">, now: Date): boolean {
+  const stages = paintingStages(design);
+  const first = new Set(stages.slice(0, Math.max(1, Math.ceil(stages.length / 3))).map(({ id }) => id));
+  const done = facts.filter(({ what }) => what === "done");
+  const last = done.reduce((latest, fact) => (fact.at > latest.at ? fact : latest), { at: "", stageId: "" });
+  return first.has(last.stageId) && now.getTime() - Date.parse(last.at) <= MIX_STAYS * 60_000;
+}
+
+/** Cards of each line that can be made now of good panels. */
+export function linesToAssemble(view: NeedView): { lineId: string; quantity: number }[] {
+  // A stash is kept as panels.
+  if (view.need.kind === "stash") return [];
+  const free = new Map([...view.goodBy].map(([id, good]) => [id, good - view.need.lines.reduce((sum, line) => sum + (line.colourwayId === id ? line.assembled : 0), 0)]));
+  return view.need.lines.flatMap((line) => {
+    const quantity = Math.min(free.get(line.colourwayId) ?? 0, line.quantity - line.assembled);
+    free.set(line.colourwayId, (free.get(line.colourwayId) ?? 0) - quantity);
+    return quantity > 0 ? [{ lineId: line.id, quantity }] : [];
+  });
+}

@@ -1,0 +1,73 @@
+import { PDFDocument } from "pdf-lib";
+import { encode } from "uqr";
+import { embedded, type PdfFonts } from "./fonts.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen } from "./pen.ts";
+
+/** What stands on a label: a code that the camera reads, a name, and up to three lines under it. */
+export interface Label {
+  readonly code: string;
+  readonly name: string;
+  readonly what: string;
+  readonly place: string;
+  /** A code that people read; null for none. */
+  readonly plain: string | null;
+}
+
+const POINTS_PER_MM = 72 / 25.4;
+/** A4 and a label, mm: three across and eight down. */
+const [PAGE, RIM, LABEL] = [{ width: 210, height: 297 }, 12, { width: 62, height: 34 }];
+const [ACROSS, DOWN] = [3, 8];
+const CODE = 24;
+
+/** Labels to cut out: the name, where it lies, and a code that the camera reads (QR, ISO/IEC 18004). */
+export async function labelsPdf(labels: readonly Label[], fonts: PdfFonts): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  const families = await embedded(file, fonts);
+  const [wide, high] = [LABEL.width * POINTS_PER_MM, LABEL.height * POINTS_PER_MM];
+  for (let start = 0; start < labels.length; start += ACROSS * DOWN) {
+    const pen = new Pen(file.addPage([PAGE.width * POINTS_PER_MM, PAGE.height * POINTS_PER_MM]), families.text, families.strong, families.heading);
+    labels.slice(start, start + ACROSS * DOWN).forEach((each, index) => {
+      const x = RIM * POINTS_PER_MM + (index % ACROSS) * wide;
+      const y = (PAGE.height - RIM) * POINTS_PER_MM - (Math.floor(index / ACROSS) + 1) * high;
+      label(pen, each, x, y, wide, high);
+    });
+  }
+  return file.save();
+}
+
+function label(pen: Pen, { code: coded, name, what, place, plain }: Label, x: number, y: number, wide: number, high: number): void {
+  pen.line(x, y, x + wide, y, LINE, 0.4);
+  pen.line(x, y + high, x + wide, y + high, LINE, 0.4);
+  pen.line(x, y, x, y + high, LINE, 0.4);
+  pen.line(x + wide, y, x + wide, y + high, LINE, 0.4);
+  const size = CODE * POINTS_PER_MM;
+  code(pen, coded, x + 8, y + (high - size) / 2, size);
+  const left = x + size + 18;
+  const [first, second] = onTwoLines(name);
+  pen.strong(left, y + high - 24, first, 9.5, PDF_INK, wide - size - 24);
+  pen.strong(left, y + high - 36, second, 9.5, PDF_INK, wide - size - 24);
+  pen.text(left, y + high - 50, what, 8.5, PDF_SOFT, wide - size - 24);
+  pen.text(left, y + high - 62, place, 8.5, PDF_SOFT, wide - size - 24);
+  if (plain !== null) pen.text(left, y + 12, plain, 9, PDF_INK, wide - size - 24);
+}
+
+function code(pen: Pen, text: string, x: number, y: number, size: number): void {
+  const { data } = encode(text, { ecc: "M", border: 0 });
+  const module = size / data.length;
+  data.forEach((row, down) => {
+    for (let across = 0; across < row.length; across += 1) {
+      const from = across;
+      while (row[across]) across += 1;
+      // A hair wider and higher, so that no light shows between them.
+      if (across > from) pen.bar(x + from * module, y + size - (down + 1) * module, (across - from) * module + HAIR, module + HAIR, PDF_INK);
+    }
+  });
+}
+const HAIR = 0.1;
+
+/** A name on two lines where it is too long for one. */
+function onTwoLines(name: string): readonly [string, string] {
+  const middle = name.length > LINE_LETTERS ? name.lastIndexOf(" ", LINE_LETTERS) : -1;
+  return middle < 0 ? [name, ""] : [name.slice(0, middle), name.slice(middle + 1)];
+}
+const LINE_LETTERS = 19;

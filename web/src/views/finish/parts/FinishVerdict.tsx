@@ -1,0 +1,123 @@
+import { Button } from "@chakra-ui/react";
+import { printDay, printMinutes, minutes } from "@yule/core";
+import { colourwayOf, type FinishTask, type NeedView } from "@yule/derive";
+import { Fragment, type ReactNode } from "react";
+import { useNavigate } from "react-router";
+import { Figure, Verdict, type Tone } from "../../../kit/Verdict.tsx";
+import { cardsWord, inHundred, panelsWord } from "../words.ts";
+
+/** What to do now for which need: judge, rescue, paint more, make cards; and whether it will be enough. */
+export function FinishVerdict({ task }: { task: FinishTask }) {
+  const navigate = useNavigate();
+  const { view, enough } = task;
+  const more = moreNow(task);
+  const toDo = thingsToDo(task, more);
+  return (
+    <>
+      <Verdict>
+        {view.need.title}: {toDo.length === 0 ? <Resting task={task} /> : toDo.map((part, index) => <Fragment key={index}>{index === 0 ? part : <>, {part}</>}</Fragment>)}
+        {toDo.length > 0 && "."} <WillBeEnough task={task} />
+      </Verdict>
+      {more > 0 && (
+        <Button marginBottom="18px" onClick={() => void navigate(`/sheets?need=${view.need.id}${enough.wanted > 0 && missing(view) === 0 ? `&more=${String(more)}` : ""}`)}>
+          Split for {more} more
+        </Button>
+      )}
+    </>
+  );
+}
+
+const missing = ({ toPaint }: NeedView): number => toPaint.reduce((sum, { quantity }) => sum + quantity, 0);
+
+/** How many to begin: for what is missing at any time, and more than that while the mix still stands there. */
+function moreNow({ view, enough, isMixWet }: FinishTask): number {
+  const make = view.toPaint.reduce((sum, each) => sum + each.make, 0);
+  return make > 0 ? make : isMixWet ? (enough.more ?? 0) : 0;
+}
+
+function thingsToDo({ view, judge, rescues, isMixWet, assemble, by }: FinishTask, more: number): ReactNode[] {
+  return [
+    ...(judge > 0 ? [<Figure why="They are through all stages of painting, and nobody has said yet whether they are good.">judge {judge}</Figure>] : []),
+    ...(rescues.length > 0
+      ? [<Figure why="You said how each is to be saved. The work stands on the bench, for the minutes in which the hands are free.">rescue {rescues.length}</Figure>]
+      : []),
+    ...(more > 0
+      ? [
+          <Figure tone="cannot" why={whyMore(view)}>
+            paint {more} more{isMixWet ? " before the puddle dries" : ""}
+          </Figure>,
+        ]
+      : []),
+    ...(assemble > 0
+      ? [
+          <Figure why={`Their panels are good, and it must be ready by ${printDay(by)}.`}>
+            make {cardsWord(assemble)} by {printDay(by)}
+          </Figure>,
+        ]
+      : []),
+  ];
+}
+
+function whyMore({ toPaint, design, need, sure }: NeedView): string {
+  const lacking = toPaint.filter(({ quantity }) => quantity > 0).map(({ quantity, colourwayId }) => `${String(quantity)} of ${colourwayOf(design, colourwayId)?.name ?? ""}`);
+  const asked = lacking.length > 0 ? `${lacking.join(" and ")} are missing. ` : `What is on its way may not be enough, and the mix for ${design.name} still stands there. `;
+  return `${asked}${whySure(need.kind === "fair", sure)}`;
+}
+
+/** Why so sure and no surer. */
+export const whySure = (isFair: boolean, { confidence, tooFew, tooMany, usedLater }: NeedView["sure"]): string =>
+  `One panel too few costs ${printMinutes(minutes(Math.round(tooFew)))} ${isFair ? "of what a sale is worth" : "of a new start"}, one too many ${printMinutes(minutes(Math.round(tooMany)))} of hands, since ${inHundred(usedLater)} spare ones are used later: so it is to be enough ${inHundred(confidence)} times. What each stage and the judging have lost so far is reckoned in.`;
+
+/** The chance that what is on its way is enough; nothing where nothing is. */
+function WillBeEnough({ task: { view, enough } }: { task: FinishTask }) {
+  if (enough.coming === 0 || enough.wanted === 0) return null;
+  if (enough.wanted > enough.coming || enough.chance === 0)
+    return (
+      <>
+        The {panelsWord(enough.coming)} on their way{" "}
+        <Figure tone="cannot" why={whyMore(view)}>
+          cannot be enough
+        </Figure>
+        .
+      </>
+    );
+  const sure = view.sure.confidence;
+  const tone: Tone = enough.chance >= sure ? "safe" : enough.chance >= 0.5 ? "tight" : "cannot";
+  const lost = enough.lost > 0 ? `${panelsWord(enough.lost)} did not come out good so far. ` : "";
+  return (
+    <>
+      Enough of the {enough.coming} on their way will be good{" "}
+      <Figure
+        tone={tone}
+        why={`${lost}${panelsWord(enough.wanted)} more must be good, of ${String(enough.coming)} that are not judged, each with the steps it still has before it. ${whySure(view.need.kind === "fair", view.sure)}`}
+      >
+        {inHundred(enough.chance)} times
+      </Figure>
+      .
+    </>
+  );
+}
+
+/** Nothing is to be done: it waits for the brush, or all is done. */
+function Resting({ task: { view, enough } }: { task: FinishTask }) {
+  if (enough.wanted === 0)
+    return (
+      <>
+        <Figure tone="safe" why={whyGood(view)}>
+          {view.good} of {view.cards} are good
+        </Figure>
+        , that is enough.
+      </>
+    );
+  return (
+    <>
+      <Figure why={whyGood(view)}>
+        {view.good} of {view.cards} are good
+      </Figure>
+      , {panelsWord(enough.coming)} {enough.coming === 1 ? "is" : "are"} on the bench.
+    </>
+  );
+}
+
+const whyGood = ({ need, design, goodBy }: NeedView): string =>
+  need.lines.map((line) => `${colourwayOf(design, line.colourwayId)?.name ?? ""}: ${String(line.quantity)} wanted, ${String(goodBy.get(line.colourwayId) ?? 0)} good`).join("; ");

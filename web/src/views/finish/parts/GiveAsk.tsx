@@ -1,0 +1,172 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { costByHand } from "@yule/core";
+import { givingsOf, movesOf, panelName, type Giving, type LyingPanel, type Outlook } from "@yule/derive";
+import { useMemo, useState } from "react";
+import type { Problem } from "@yule/contract";
+import { sendCommand } from "../../../data/outbox.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Choice } from "../../../kit/FormField.tsx";
+import { ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { FinishAskProps } from "../ask.ts";
+import { panelsWord } from "../words.ts";
+
+type Move = ReturnType<typeof movesOf>[number];
+
+const WHY: Readonly<Record<Move["why"], string>> = {
+  "its own": "it was painted for it",
+  "the best to the dearest": "the best looking go where it matters most",
+  "lies in the stash": "it lies in the stash",
+  "needed there sooner": "it is needed there sooner",
+  "nobody asks for it": "nobody asks for it now",
+  "left over from its own": "its own need has enough",
+};
+
+/** Which panel goes to which need: what should move, why, and what another choice would cost. */
+export default function GiveAsk({ outlook }: FinishAskProps) {
+  const givings = useMemo(() => givingsOf(outlook), [outlook]);
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const moves = givings.flatMap((giving) => movesOf(giving).map((move) => ({ ...move, giving })));
+  const send = async (some: readonly { readonly unitId: string; readonly needId: string | null }[]): Promise<void> => {
+    const sent = await sendCommand("give-panels", { moves: [...some] }, { ownRefusals: true });
+    setProblem(sent.state === "refused" ? sent.problem : null);
+  };
+  if (givings.length === 0)
+    return (
+      <>
+        <Verdict>No good panel is free, so there is nothing to give.</Verdict>
+        <Teach title="What is decided here">
+          Once panels are good or lie in the stash, this page says which goes to which need: what is due sooner and matters more comes first, and the best looking go to the
+          dearest.
+        </Teach>
+      </>
+    );
+  const panels = givings.reduce((sum, each) => sum + each.panels.length, 0);
+  const isProven = givings.every(({ answer }) => answer.isProven);
+  const titles = titlesOf(outlook);
+  return (
+    <>
+      <Verdict>
+        {moves.length === 0 ? (
+          <>
+            <Figure tone="safe" why={whyBest(isProven)}>
+              Every one of the {panels} free panels
+            </Figure>{" "}
+            lies where it should.
+          </>
+        ) : (
+          <>
+            Give{" "}
+            <Figure why={whyBest(isProven)}>
+              {moves.length} of {panels} free {panels === 1 ? "panel" : "panels"}
+            </Figure>{" "}
+            another place: {targetsOf(moves, titles)}.
+          </>
+        )}
+      </Verdict>
+      {moves.length > 0 && (
+        <>
+          <Box as="ul" listStyleType="none" marginBottom="12px">
+            {moves.map(({ panel, line, why, giving }) => (
+              <Flex as="li" key={panel.id} gap="12px" align="center" wrap="wrap" minHeight="34px">
+                <Text>
+                  <strong>
+                    {giving.design.name}, {panelName(giving.design, panel).toLowerCase()}
+                  </strong>
+                  , from {titles.get(panel.home ?? "") ?? "the stash"} to <strong>{titles.get(line?.need ?? "") ?? "the stash"}</strong>: {WHY[why]}.
+                </Text>
+              </Flex>
+            ))}
+          </Box>
+          <Button marginBottom="18px" onClick={() => void send(moves.map(({ panel, line }) => ({ unitId: panel.id, needId: line?.need ?? null })))}>
+            Move {moves.length === 1 ? "it" : `these ${String(moves.length)}`}
+          </Button>
+        </>
+      )}
+      {problem && <ProblemNote problem={problem} />}
+      {givings.map((giving) => (
+        <ByHand key={giving.design.id} giving={giving} titles={titles} onSend={send} />
+      ))}
+    </>
+  );
+}
+
+/** Whom they go to, and how many. */
+function targetsOf(moves: readonly Move[], titles: ReadonlyMap<string, string>): string {
+  const counts = new Map<string, number>();
+  for (const { line } of moves) counts.set(titles.get(line?.need ?? "") ?? "the stash", (counts.get(titles.get(line?.need ?? "") ?? "the stash") ?? 0) + 1);
+  return [...counts].map(([title, count]) => `${String(count)} to ${title}`).join(", ");
+}
+
+const whyBest = (isProven: boolean): string =>
+  `Each card counts by how much its need matters and how soon it is due, a better looking panel for more; what was painted for a need stays there unless another is clearly worse off. ${
+    isProven ? "Every round of swaps was tried afterwards, and none is better." : ""
+  }`;
+
+const titlesOf = ({ needs }: Outlook): ReadonlyMap<string, string> => new Map(needs.map(({ need }) => [need.id, need.title]));
+
+/** Where each panel lies; another place by hand, with what that would cost. */
+function ByHand({
+  giving,
+  titles,
+  onSend,
+}: {
+  giving: Giving;
+  titles: ReadonlyMap<string, string>;
+  onSend: (moves: { unitId: string; needId: string | null }[]) => Promise<void>;
+}) {
+  const { design, panels, lines } = giving;
+  const columns = useMemo((): readonly TableColumn<LyingPanel>[] => {
+    const placesFor = (panel: LyingPanel) => [
+      ...lines
+        .filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null)
+        .map(({ line, need }) => ({ line: line as string | null, need: need as string | null })),
+      { line: null, need: null },
+    ];
+    return [
+      { id: "number", head: "Panel", isAlways: true, value: ({ number }) => number, cell: (panel) => panelName(design, panel) },
+      {
+        id: "doubt",
+        head: "Looks",
+        value: ({ doubt }) => doubt ?? 0.25,
+        cell: ({ doubt }) => (doubt === null ? "no photo" : doubt < 0.2 ? "like its sisters" : doubt < 0.4 ? "a little otherwise" : "otherwise"),
+      },
+      { id: "home", head: "Lies with", isAlways: true, value: ({ home }) => titles.get(home ?? "") ?? "the stash", cell: ({ home }) => titles.get(home ?? "") ?? "the stash" },
+      {
+        id: "give",
+        head: "Give it to",
+        isAlways: true,
+        value: () => "",
+        cell: (panel) => (
+          <Choice
+            aria-label={`Give ${panelName(design, panel).toLowerCase()} to`}
+            value={panel.home ?? ""}
+            onChange={(change) => void onSend([{ unitId: panel.id, needId: change.target.value === "" ? null : change.target.value }])}
+            options={placesFor(panel).map(({ line, need }) => ({
+              value: need ?? "",
+              label: `${titles.get(need ?? "") ?? "the stash"}${costWords(costByHand(panels, lines, panel.id, line))}`,
+            }))}
+          />
+        ),
+      },
+    ];
+  }, [design, panels, lines, titles, onSend]);
+  return (
+    <Box as="section" aria-label={`Panels of ${design.name}`} marginTop="22px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
+        {design.name}: {panelsWord(panels.length)} free
+      </Text>
+      {lines
+        .filter(({ refuses }) => refuses !== null)
+        .map(({ line, need, refuses }) => (
+          <Text key={line} color="cannot">
+            {titles.get(need)} gets none of it: {refuses}.
+          </Text>
+        ))}
+      <DataTable label={`Where the panels of ${design.name} lie`} rows={panels} columns={columns} rowId={({ id }) => id} maxWidth="900px" />
+    </Box>
+  );
+}
+
+/** What is lost beside the best, in cards to an ordinary need. */
+const costWords = (cost: number): string => (cost < 0.005 ? "" : `, costs ${cost < 0.1 ? "hardly anything" : `${cost.toFixed(1)} of a card`}`);

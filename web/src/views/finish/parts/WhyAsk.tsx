@@ -1,0 +1,159 @@
+import { Box, Text } from "@chakra-ui/react";
+import { CAUSE_WORDS } from "@yule/contract";
+import { levers, PANEL_CAUSES, rankedCauses, type FateOf, type Lever } from "@yule/core";
+import type { Outlook } from "@yule/derive";
+import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
+import { useMemo, useState } from "react";
+import { Bar } from "react-chartjs-2";
+import { useAppSelector } from "../../../data/store.ts";
+import { chartColour } from "../../../kit/chartColour.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Choice } from "../../../kit/FormField.tsx";
+import { Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { FinishAskProps } from "../ask.ts";
+import { inHundred, panelsWord } from "../words.ts";
+
+Chart.register(BarController, BarElement, CategoryScale, LinearScale);
+
+/** Why panels fail: by cause, ranked; and what would change most. */
+export default function WhyAsk({ outlook, finish }: FinishAskProps) {
+  const [design, setDesign] = useState("");
+  const fates = useMemo(() => finish.fates.filter((fate) => design === "" || fate.design === design), [finish.fates, design]);
+  const all = fates.reduce((sum, { panels }) => sum + panels, 0);
+  const causes = useMemo(() => rankedCauses(fates).map((each) => ({ ...each, cause: causeWords(each.cause) })), [fates]);
+  const found = useMemo(() => levers(fates), [fates]);
+  const lost = causes.reduce((sum, { panels }) => sum + panels, 0);
+  const choice = (
+    <Box maxWidth="320px" marginBottom="14px">
+      <Choice
+        aria-label="Of which design"
+        value={design}
+        onChange={(change) => setDesign(change.target.value)}
+        options={[{ value: "", label: "All designs of the open work" }, ...designsOf(outlook, finish.fates)]}
+      />
+    </Box>
+  );
+  const [first] = causes;
+  if (!first)
+    return (
+      <>
+        <Verdict>{all === 0 ? "No panel was judged or lost yet." : `None of ${panelsWord(all)} was lost.`}</Verdict>
+        {design !== "" && choice}
+        <Teach title="What is learned here">
+          Say at the bench and in Finish why a panel is not good. Then this page ranks the causes, and says in which air, at which hour, on which paper and in which stage most
+          fail.
+        </Teach>
+      </>
+    );
+  return (
+    <>
+      <Verdict>
+        <Figure tone="tight" why={`Of ${panelsWord(all)} that were judged or lost at the bench.`}>
+          {lost} of {all}
+        </Figure>{" "}
+        did not come out good, most of them for <em>{first.cause}</em>. <WhatWouldChange lever={found[0]} outlook={outlook} />
+      </Verdict>
+      {choice}
+      <Ranked causes={causes} />
+      {found.length > 0 && (
+        <Box as="section" aria-label="What would change most" marginTop="22px" maxWidth="860px">
+          <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
+            What would change most
+          </Text>
+          <Box as="ol" paddingLeft="22px">
+            {found.map((lever) => (
+              <li key={lever.of + lever.level}>
+                <LeverLine lever={lever} outlook={outlook} />
+              </li>
+            ))}
+          </Box>
+          <Text color="softInk" fontSize="15px" marginTop="6px">
+            Each is held against all other panels by itself; two that go together, such as damp air and evenings, may be one.
+          </Text>
+        </Box>
+      )}
+    </>
+  );
+}
+
+const designsOf = ({ designs }: Outlook, fates: readonly FateOf[]) => {
+  const seen = new Set(fates.map(({ design }) => design));
+  return designs.filter(({ id }) => seen.has(id)).map(({ id, name }) => ({ value: id, label: name }));
+};
+
+/** What was told at the bench stands in its own words. */
+const causeWords = (cause: string): string => {
+  const known = PANEL_CAUSES.find((each) => each === cause);
+  return known ? CAUSE_WORDS[known] : cause === "" ? "nobody said why" : cause;
+};
+
+function levelWords({ of, level }: Lever, { designs, stores }: Outlook): string {
+  if (of === "paper") return `On ${stores.find(({ id }) => id === level)?.name ?? "one paper"}`;
+  if (of === "stage") return `In the stage ${designs.flatMap(({ stages }) => stages).find(({ id }) => id === level)?.name ?? ""}`;
+  return of === "air" ? `In ${level}` : `${level.charAt(0).toUpperCase()}${level.slice(1)}`;
+}
+
+const rate = ({ lost, panels }: { readonly lost: number; readonly panels: number }): string => `${String(panels === 0 ? 0 : Math.round((lost / panels) * 100))} in 100`;
+
+function WhatWouldChange({ lever, outlook }: { lever: Lever | undefined; outlook: Outlook }) {
+  if (!lever) return <>No air, hour, paper or stage is surely worse than the others yet.</>;
+  return (
+    <>
+      {levelWords(lever, outlook)}{" "}
+      <Figure
+        why={`${String(lever.lost)} of ${panelsWord(lever.panels)} failed there, ${String(lever.others.lost)} of ${String(lever.others.panels)} elsewhere. That it is truly worse, and not luck, is sure ${inHundred(lever.sure)} times.`}
+      >
+        {rate(lever)} fail
+      </Figure>
+      , elsewhere {rate(lever.others)}.
+    </>
+  );
+}
+
+function LeverLine({ lever, outlook }: { lever: Lever; outlook: Outlook }) {
+  const saved = Math.max(1, Math.round(lever.saves));
+  return (
+    <>
+      {levelWords(lever, outlook)} {rate(lever)} fail, elsewhere {rate(lever.others)}: as elsewhere, {panelsWord(saved)} more would have been good. Sure {inHundred(lever.sure)}{" "}
+      times.
+    </>
+  );
+}
+
+type Cause = ReturnType<typeof rankedCauses>[number];
+const COLUMNS: readonly TableColumn<Cause>[] = [
+  { id: "cause", head: "Cause", isAlways: true, value: ({ cause }) => cause, cell: ({ cause }) => cause },
+  { id: "panels", head: "Panels", isAlways: true, value: ({ panels }) => panels, cell: ({ panels }) => String(panels) },
+  { id: "share", head: "Of all", value: ({ share }) => share, cell: ({ share }) => `${String(Math.round(share * 100))} in 100` },
+];
+
+/** Causes as bars, the longest first; the same as a table. */
+function Ranked({ causes }: { causes: readonly Cause[] }) {
+  const evening = useAppSelector((state) => state.screen.evening);
+  const [ink = "", cannot = ""] = ["ink", "cannot"].map(chartColour);
+  const font = { size: 15, family: getComputedStyle(document.body).fontFamily };
+  return (
+    <Box maxWidth="760px">
+      <Box height={`${String(40 + causes.length * 34)}px`} marginBottom="10px">
+        <Bar
+          key={String(evening)}
+          role="img"
+          aria-label={causes.map(({ cause, panels }) => `${cause}: ${panelsWord(panels)}`).join("; ")}
+          data={{ labels: causes.map(({ cause }) => cause), datasets: [{ data: causes.map(({ panels }) => panels), backgroundColor: cannot, barThickness: 18 }] }}
+          options={{
+            indexAxis: "y",
+            animation: false,
+            maintainAspectRatio: false,
+            events: [],
+            scales: {
+              x: { beginAtZero: true, ticks: { color: ink, font, precision: 0 }, grid: { color: "transparent" }, title: { display: true, text: "panels", color: ink, font } },
+              y: { ticks: { color: ink, font, autoSkip: false }, grid: { color: "transparent" } },
+            },
+          }}
+        />
+      </Box>
+      <DataTable label="Why panels fail" rows={causes} columns={COLUMNS} rowId={({ cause }) => cause} maxWidth="620px" />
+    </Box>
+  );
+}
