@@ -118,9 +118,7 @@ function ByHand({
   const { design, panels, lines } = giving;
   const columns = useMemo((): readonly TableColumn<LyingPanel>[] => {
     const placesFor = (panel: LyingPanel) => [
-      ...lines
-        .filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null)
-        .map(({ line, need }) => ({ line: line as string | null, need: need as string | null })),
+      ...lines.filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null).map(({ line, need }) => ({ line: line, need: need })),
       { line: null, need: null },
     ];
     return [
