@@ -23,7 +23,7 @@ const PICTURES = [
     select: ["The clock runs", "as fast as I tap"],
     press: [/^Begin$/, /^All \d/, /^(All \d|Wait for it)/, /^(Paint it|Wait for it)$/],
   },
-  { name: "finish", path: "/finish" },
+  { name: "finish", path: "/finish", scan: true },
   { name: "dispatch", path: "/dispatch" },
   { name: "stores", path: "/stores" },
   { name: "stores-cost", path: "/stores", ask: "cost" },
@@ -62,6 +62,12 @@ try {
       await files.first().setInputFiles({ name: "shore.png", mimeType: "image/png", buffer: paintedSheet() });
       await page.getByRole("group", { name: /^The painting/ }).waitFor({ timeout: 30_000 });
       await page.waitForTimeout(2500);
+    }
+    if ("scan" in picture) {
+      await page.getByText("Which panel is off: one photo of the batch").click();
+      await page.getByRole("button", { name: "Scanner (simulated)" }).click();
+      await page.getByRole("group", { name: "The photo of the batch" }).waitFor({ timeout: 60_000 });
+      await page.waitForTimeout(1500);
     }
     if ("select" in picture) await page.getByLabel(picture.select[0]).selectOption({ label: picture.select[1] });
     for (const button of "press" in picture ? picture.press : []) {

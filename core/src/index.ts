@@ -22,6 +22,8 @@ export { asOne, chanceOfEnough, moreToBegin, yieldsOf, type StageYield } from ".
 export { AIRS, HOURS, levers, PANEL_CAUSES, rankedCauses, type FateOf, type Lever, type PanelCause, type RankedCause } from "./finish/causes.ts";
 export { RESCUE_WAYS, rescueOffers, rescuesFor, workOf, type RescueOffer, type RescueSeen, type RescueWay } from "./finish/rescue.ts";
 export { costByHand, whoGetsWhich, type AskingLine, type FreePanel, type Given, type WhoGetsWhich } from "./finish/giving.ts";
+export { gridCorners } from "./finish/inspect/gridCorners.ts";
+export { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type PhotoQuality } from "./finish/inspect/quality.ts";
 export { inspect, inspectColourways } from "./finish/inspect/inspect.ts";
 export { PANEL_FAULTS, type FaultSeen, type Inspection, type PanelFault, type PanelSeen } from "./finish/inspect/model.ts";
 export type { PhotoPixels } from "./finish/inspect/raster.ts";

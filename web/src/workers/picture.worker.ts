@@ -2,6 +2,7 @@ import { expose, transfer } from "comlink";
 import {
   calmAreas,
   cornersOf,
+  gridCorners,
   inspectColourways,
   paletteOf,
   straighten,
@@ -9,6 +10,7 @@ import {
   type Corners,
   type Inspection,
   type PhotoPixels,
+  type PhotoQuality,
   type PictureColour,
   type Pixels,
 } from "@yule/core";
@@ -147,8 +149,9 @@ const desk = {
   /**
    * A photo of a batch, looked at colourway by colourway.
    * @param count panels that should lie there; @param masters the picture of each colourway with the places of its panels, by rows
+   * @param block where the panels lie edge to edge, as she drew it
    */
-  async inspect(file: Blob, count: number, masters: readonly MasterOf[]): Promise<InspectedPhoto> {
+  async inspect(file: Blob, count: number, masters: readonly MasterOf[], block: DrawnBlock | null = null): Promise<InspectedPhoto> {
     const bitmap = await decode(file, READ_BATCH);
     const photo = asPhoto(pixelsOf(bitmap));
     bitmap.close();
@@ -158,7 +161,8 @@ const desk = {
       colourways.push({ master: asPhoto(pixelsOf(own)), places });
       own.close();
     }
-    return { width: photo.width, height: photo.height, ...inspectColourways(photo, count, colourways) };
+    const drawn = block && gridCorners(block.corners.map(({ x, y }) => ({ x: x * photo.width, y: y * photo.height })) as unknown as Corners, block.across, block.down);
+    return { width: photo.width, height: photo.height, ...inspectColourways(photo, count, colourways, drawn) };
   },
 
   /** Calm areas of a picture that is kept already. */
@@ -178,11 +182,18 @@ export interface MasterOf {
   readonly picture: Blob;
   readonly places: readonly number[];
 }
+/** Panels that touch, as one block: its corners in shares of the photo, and how many lie across and down. */
+export interface DrawnBlock {
+  readonly corners: Corners;
+  readonly across: number;
+  readonly down: number;
+}
 export interface InspectedPhoto {
   /** Of the photo as it was looked at: corners are in its pixels. */
   readonly width: number;
   readonly height: number;
   readonly onBoard: number;
+  readonly quality: PhotoQuality;
   /** In the order of the masters. */
   readonly colourways: readonly Inspection[];
 }

@@ -8,6 +8,7 @@ import { borderFaults, frameFaults } from "./frameFaults.ts";
 import { markFaults } from "./markFaults.ts";
 import { evenOut, masterOf } from "./master.ts";
 import type { FaultSeen, Inspection, PanelFault, PanelSeen, Seen } from "./model.ts";
+import { alikeness, qualityOf, type PhotoQuality } from "./quality.ts";
 import type { PhotoPixels } from "./raster.ts";
 import { washFaults } from "./washFaults.ts";
 
@@ -32,11 +33,18 @@ export interface Sisters {
   readonly places: readonly number[];
 }
 
-/** The same for a batch of several colourways: each is held against its own sisters and its own master. @returns in the order asked, and how many panels there are */
-export function inspectColourways(photo: PhotoPixels, count: number, colourways: readonly Sisters[]): { readonly onBoard: number; readonly colourways: readonly Inspection[] } {
-  const found = findPanels(photo, count);
+/** The same for a batch of several colourways: each is held against its own sisters and its own master. @param drawn where the panels lie, where she drew it @returns in the order asked, and how many panels there are */
+export function inspectColourways(
+  photo: PhotoPixels,
+  count: number,
+  colourways: readonly Sisters[],
+  drawn: readonly Corners[] | null = null,
+): { readonly onBoard: number; readonly quality: PhotoQuality; readonly colourways: readonly Inspection[] } {
+  const seen = findPanels(photo, count);
+  const found = drawn ? { ...seen, panels: drawn, touching: 0 } : seen;
   return {
     onBoard: found.panels.length,
+    quality: qualityOf(photo, found.panels),
     colourways: colourways.map(({ master, places }) =>
       inspectFound(
         master,
@@ -50,7 +58,7 @@ export function inspectColourways(photo: PhotoPixels, count: number, colourways:
 
 function inspectFound(master: PhotoPixels, photo: PhotoPixels, found: FoundPanels, corners: readonly Corners[]): Inspection {
   const { touching, board } = found;
-  if (corners.length === 0) return { panels: [], common: [], touching };
+  if (corners.length === 0) return { panels: [], common: [], touching, alike: 1 };
   const scale = LOOKED_AT / Math.max(master.width, master.height);
   const [width, height] = [Math.max(24, Math.round(master.width * scale)), Math.max(24, Math.round(master.height * scale))];
   const own = masterOf(master, width, height);
@@ -68,6 +76,7 @@ function inspectFound(master: PhotoPixels, photo: PhotoPixels, found: FoundPanel
     ),
     common: commonFaults(batch, own),
     touching,
+    alike: Math.round(alikeness(batch.middle, own.lab, batch.window) * 1000) / 1000,
   };
 }
 

@@ -25,6 +25,8 @@ export interface Inspection {
   readonly common: readonly FaultSeen[];
   /** Pieces on the board too large to be one panel: panels that touch. */
   readonly touching: number;
+  /** How alike the middle of the panels is to the master, -1 to 1. */
+  readonly alike: number;
 }
 
 /** A fault of one panel, by its place on the photo. */

@@ -2,13 +2,24 @@ import type { BatchRead, FinishRead, NeedRead } from "@yule/contract";
 import { batch, design, line, need, season, unit } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { PretendServer, showScreen } from "../../plan/testing.tsx";
+import { PretendServer, showScreen, write } from "../../plan/testing.tsx";
 import type { InspectedPhoto } from "../../workers/picture.worker.ts";
 
 const fake = import.meta.jest as unknown as { unstable_mockModule: (path: string, make: () => object) => void };
 /** What the photo shows, as the worker would say it. */
 let shown: InspectedPhoto;
-fake.unstable_mockModule("../../workers/pictureSolver.ts", () => ({ pictureSolver: () => ({ inspect: () => Promise.resolve(shown) }) }));
+/** What it shows once she has drawn where the panels lie, and what she drew. */
+let whole: Partial<InspectedPhoto> = {};
+let drawn: unknown = null;
+fake.unstable_mockModule("../../workers/pictureSolver.ts", () => ({
+  pictureSolver: () => ({
+    inspect: (_file: Blob, _count: number, _masters: unknown, block: unknown) => {
+      drawn = block;
+      return Promise.resolve(block ? { ...shown, ...whole } : shown);
+    },
+    look: () => Promise.resolve({ preview: { width: 800, height: 300 }, width: 800, height: 300, corners: square(0), found: true, seeThrough: false }),
+  }),
+}));
 // The browser of the tests cannot read a file's bytes.
 fake.unstable_mockModule("../../features/picture/header.ts", () => ({ wrongWith: () => Promise.resolve(null) }));
 const { default: FinishView } = await import("./FinishView.tsx");
@@ -275,8 +286,11 @@ const png = new File([Uint8Array.from([137, 80, 78, 71, 13, 10, 26, 10, 0, 0, 0,
 /** What all share, and whether one is off. */
 let shareOf: InspectedPhoto["colourways"][number]["common"];
 let isOff: boolean;
+/** How well it can be seen, and how alike the panels are to the master. */
+let quality: InspectedPhoto["quality"];
+let alike: number;
 beforeEach(() => {
-  [shareOf, isOff] = [[], true];
+  [shareOf, isOff, quality, alike] = [[], true, { brightest: 0.9, blur: 0.004 }, 0.9];
 });
 
 /** Three panels wait; the photo shows so many, the second of them with its star missing. */
@@ -291,7 +305,7 @@ async function photographed(onBoard: number): Promise<ReturnType<typeof userEven
     score: isOff && index === 1 ? 0.8 : 0.1,
     faults: isOff && index === 1 ? [{ kind: "missing" as const, where: [0.6, 0.1, 0.8, 0.3] as const, amount: 0.8 }] : [],
   }));
-  shown = { width: 800, height: 300, onBoard, colourways: [{ panels, common: shareOf, touching: 0 }] };
+  shown = { width: 800, height: 300, onBoard, quality, colourways: [{ panels, common: shareOf, touching: 0, alike }] };
   const pictured = { ...design, colourways: design.colourways.map((way) => ({ ...way, pictureId: "picture" })) };
   showScreen(<FinishView />, { outlook: season([need], [batch([unit(3), unit(4), unit(5)], [])], { designs: [pictured] }) });
   const user = userEvent.setup();
@@ -314,6 +328,31 @@ test("a photo of the batch says where to begin; one key judges the panel in doub
 test("a photo that shows fewer panels than wait is not guessed at: it says what it sees and what is wanted", async () => {
   await photographed(2);
   expect((await screen.findByRole("alert")).textContent).toContain("given a photo of 2 panels, allowed one of the 3 panels that wait, in the order of their numbers");
+  expect(screen.queryByRole("group", { name: "The photo of the batch" })).toBeNull();
+});
+
+test("where panels touch she pulls the corners of the block and says how many lie in it; a wrong number is met with one message", async () => {
+  const user = await photographed(1);
+  const block = within(await screen.findByRole("region", { name: "Where the panels lie" }));
+  await write("Down", "2");
+  await user.click(block.getByRole("button", { name: "Look again" }));
+  expect((await screen.findByRole("alert")).textContent).toContain("given 3 across and 2 down, allowed 3 panels in all");
+  const panels = [0, 1, 2].map((index) => ({ corners: square(20 + index * 120), score: 0.1, faults: [] }));
+  whole = { onBoard: 3, colourways: [{ panels, common: [], touching: 0, alike: 0.9 }] };
+  await write("Down", "1");
+  await user.click(block.getByRole("button", { name: "Look again" }));
+  expect(await screen.findByRole("group", { name: "The photo of the batch" })).toBeTruthy();
+  expect(drawn).toMatchObject({ across: 3, down: 1, corners: square(0) });
+});
+
+test.each([
+  ["in the dark", { brightest: 0.2, blur: 0 }, 0.9, "given one on which even the paper is in the dark, allowed one with more light"],
+  ["shaken", { brightest: 0.9, blur: 0.06 }, 0.9, "given one whose edges are drawn out, allowed a sharp one"],
+  ["of another design", { brightest: 0.9, blur: 0 }, 0.1, "given panels that are unlike the picture of Paper boat, blue, allowed panels of this batch"],
+] as const)("a photo that is %s is not judged by, and it says what would be better", async (_, seen, like, words) => {
+  [quality, alike] = [seen, like];
+  await photographed(3);
+  expect((await screen.findByRole("alert")).textContent).toContain(words);
   expect(screen.queryByRole("group", { name: "The photo of the batch" })).toBeNull();
 });
 

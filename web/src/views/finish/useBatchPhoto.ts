@@ -1,9 +1,10 @@
 import type { BatchRead, UnitRead } from "@yule/contract";
-import type { FaultSeen, PanelSeen } from "@yule/core";
+import { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type FaultSeen, type PanelSeen } from "@yule/core";
 import { colourwayOf, type NeedView } from "@yule/derive";
 import { useEffect, useState } from "react";
 import { pictureUrl } from "../../features/picture/Picture.tsx";
 import { wrongWith } from "../../features/picture/header.ts";
+import type { DrawnBlock, InspectedPhoto, Looked } from "../../workers/picture.worker.ts";
 import { panelsWord } from "./words.ts";
 import { pictureSolver } from "../../workers/pictureSolver.ts";
 
@@ -22,16 +23,23 @@ export interface LookedAt {
   readonly common: readonly { readonly colourway: string; readonly faults: readonly FaultSeen[] }[];
 }
 
-/** What the photo shows, or why nothing is said of it. */
-type Answer = { readonly looked: LookedAt } | { readonly faults: readonly string[] };
+/** What the photo shows, or why nothing is said of it; panels that were not told apart can be drawn. */
+type Answer = { readonly looked: LookedAt } | { readonly faults: readonly string[]; readonly toDraw?: boolean };
+
+/** A photo on which she draws where the panels lie. */
+export interface Drawing {
+  readonly file: Blob;
+  readonly on: Looked;
+}
 
 /** What is going on with the photo, what was wrong with it, and what it shows. */
 interface PhotoState {
   readonly state: string;
   readonly faults: readonly string[];
   readonly looked: LookedAt | null;
+  readonly drawing: Drawing | null;
 }
-const NOTHING: PhotoState = { state: "", faults: [], looked: null };
+const NOTHING: PhotoState = { state: "", faults: [], looked: null, drawing: null };
 
 /** Takes a photo of the panels of a batch, laid out by their numbers, and looks at it beside the interface. Works without the server. */
 export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly UnitRead[]) {
@@ -43,12 +51,32 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
     const wrong = await wrongWith(file);
     if (wrong) return setPhoto({ ...NOTHING, faults: [wrong] });
     setPhoto({ ...NOTHING, state: "Looking at the panels ..." });
-    const answer = await looked(file, view, units).catch((): Answer => ({ faults: ["photo: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"] }));
+    const answer = await looked(file, view, units, null).catch((): Answer => UNREADABLE);
     setPhoto({ ...NOTHING, ...answer });
+    if (!("toDraw" in answer) || !answer.toDraw) return;
+    const on = await pictureSolver()
+      .look(file)
+      .catch(() => null);
+    if (on) setPhoto((now) => (now.faults === answer.faults ? { ...now, drawing: { file, on } } : now));
+  };
+  /** Looks again, with the panels where she drew them. */
+  const draw = async (block: DrawnBlock): Promise<void> => {
+    const { drawing } = photo;
+    if (!drawing) return;
+    if (block.across * block.down !== units.length)
+      return setPhoto({
+        ...NOTHING,
+        drawing,
+        faults: [`panels: given ${String(block.across)} across and ${String(block.down)} down, allowed ${panelsWord(units.length)} in all, the ones that wait`],
+      });
+    setPhoto({ ...NOTHING, state: "Looking at the panels ..." });
+    const answer = await looked(drawing.file, view, units, block).catch((): Answer => UNREADABLE);
+    setPhoto({ ...NOTHING, ...answer, ...("faults" in answer ? { drawing } : {}) });
   };
   return {
     photo,
     take,
+    draw,
     hint: "Or drop it here.",
     scan: async (): Promise<void> => {
       const answer = await fetch(`/api/scan?batch=${batch.id}`).catch(() => null);
@@ -59,7 +87,18 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
   };
 }
 
-async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): Promise<Answer> {
+const UNREADABLE: Answer = { faults: ["photo: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"] };
+
+/** What makes a photo one that cannot be judged by; null where nothing does. */
+function unfit({ quality, colourways, onBoard }: InspectedPhoto, names: readonly string[], design: string): string | null {
+  if (quality.brightest < TOO_DARK) return "photo: given one on which even the paper is in the dark, allowed one with more light, from a window or two lamps";
+  if (quality.blur > TOO_BLURRED) return "photo: given one whose edges are drawn out, allowed a sharp one: lean the camera on something, and wipe its glass";
+  const others = names.filter((_, group) => (colourways[group]?.panels.length ?? 0) > 0 && (colourways[group]?.alike ?? 1) < UNLIKE_MASTER);
+  if (onBoard === 0 || others.length === 0) return null;
+  return `photo: given panels that are unlike the picture of ${design}, ${others.join(" and ")}, allowed panels of this batch by their numbers, or another picture of the master, added in Designs`;
+}
+
+async function looked(file: Blob, view: NeedView, units: readonly UnitRead[], block: DrawnBlock | null): Promise<Answer> {
   const ways = [...new Set(units.map(({ colourwayId }) => colourwayId))];
   const masters = await Promise.all(
     ways.map(async (id) => {
@@ -75,8 +114,17 @@ async function looked(file: Blob, view: NeedView, units: readonly UnitRead[]): P
     file,
     units.length,
     masters.flatMap(({ picture, places }) => (picture ? [{ picture, places }] : [])),
+    block,
   );
-  if (found.onBoard !== units.length) return { faults: [notAll(found.onBoard, units.length, Math.max(0, ...found.colourways.map(({ touching }) => touching)))] };
+  const allThere = found.onBoard === units.length;
+  const wrong = unfit(
+    // Of too few panels it is not known which is of which colourway.
+    allThere ? found : { ...found, colourways: [] },
+    masters.map(({ name }) => name),
+    view.design.name,
+  );
+  if (wrong !== null) return { faults: [wrong] };
+  if (!allThere) return { faults: [notAll(found.onBoard, units.length, Math.max(0, ...found.colourways.map(({ touching }) => touching)))], toDraw: true };
   const panels = units.map((unit, place): PanelOnPhoto | null => {
     const group = masters.findIndex(({ places }) => places.includes(place));
     const seen = found.colourways[group]?.panels[masters[group]?.places.indexOf(place) ?? -1];

@@ -13,6 +13,7 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import type { FinishAskProps } from "../ask.ts";
 import { useBatchPhoto, type LookedAt } from "../useBatchPhoto.ts";
 import { sharedWords, UNLIKE } from "../words.ts";
+import { DrawBlock } from "./DrawBlock.tsx";
 import { FinishVerdict } from "./FinishVerdict.tsx";
 import { GRADES } from "./GradeButtons.tsx";
 import { JudgePanel, type Judgement } from "./JudgePanel.tsx";
@@ -95,7 +96,9 @@ function JudgeBatch({ view, batch, finish }: { view: NeedView; batch: BatchRead;
                 Lay the {units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and
                 each panel against its sisters.
               </Text>
-              <PhotoIntake label="Taking the photo" intake={intake} />
+              <PhotoIntake label="Taking the photo" intake={intake}>
+                {intake.photo.drawing && <DrawBlock drawing={intake.photo.drawing} panels={units.length} onDraw={intake.draw} />}
+              </PhotoIntake>
             </Fold>
           </Box>
         )
