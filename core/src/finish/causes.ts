@@ -22,19 +22,30 @@ export interface FateOf {
   readonly panels: number;
 }
 
-export interface RankedCause {
-  readonly cause: string;
+/** What panels can be ranked by. */
+export const RANKED_BY = ["cause", "stage", "paper", "air", "hour"] as const;
+export type RankedBy = (typeof RANKED_BY)[number];
+
+export interface RankedLevel {
+  readonly level: string;
+  readonly lost: number;
+  /** Of so many panels: of a cause or a stage, all there are. */
   readonly panels: number;
-  /** Of all panels that were judged or lost. */
-  readonly share: number;
 }
 
-/** Causes by how many panels each took. */
-export function rankedCauses(fates: readonly FateOf[]): RankedCause[] {
+/** Panels lost by cause, stage, paper, air or hour, the most first; what nobody told is left out but for the cause. */
+export function rankedBy(fates: readonly FateOf[], by: RankedBy): RankedLevel[] {
   const all = fates.reduce((sum, { panels }) => sum + panels, 0);
-  const counts = new Map<string, number>();
-  for (const { cause, panels } of fates) if (cause !== null) counts.set(cause, (counts.get(cause) ?? 0) + panels);
-  return [...counts].map(([cause, panels]) => ({ cause, panels, share: panels / all })).sort((a, b) => b.panels - a.panels || (a.cause < b.cause ? -1 : 1));
+  const levels = new Map<string, { lost: number; panels: number }>();
+  for (const fate of fates) {
+    const level = fate[by];
+    if (level === null) continue;
+    const own = levels.get(level) ?? { lost: 0, panels: 0 };
+    levels.set(level, { lost: own.lost + (fate.cause === null ? 0 : fate.panels), panels: own.panels + fate.panels });
+  }
+  return [...levels]
+    .map(([level, { lost, panels }]) => ({ level, lost, panels: by === "cause" || by === "stage" ? all : panels }))
+    .sort((a, b) => b.lost - a.lost || (a.level < b.level ? -1 : 1));
 }
 
 /** One circumstance in which more panels fail than otherwise. */

@@ -1,4 +1,4 @@
-import { levers, PANEL_CAUSES, rankedCauses, type FateOf } from "./causes.ts";
+import { levers, PANEL_CAUSES, rankedBy, type FateOf } from "./causes.ts";
 import { rescuesFor, rescueOffers, workOf } from "./rescue.ts";
 
 describe("rescue", () => {
@@ -32,12 +32,22 @@ const fate = (panels: number, some: Partial<FateOf> = {}): FateOf => ({ design: 
 
 describe("why panels fail", () => {
   test("causes are ranked by the panels they took", () => {
-    const ranked = rankedCauses([fate(80), fate(12, { cause: "bloom" }), fate(5, { cause: "creep" }), fate(3, { cause: "bloom", stage: "wash" })]);
-    expect(ranked).toEqual([
-      { cause: "bloom", panels: 15, share: 0.15 },
-      { cause: "creep", panels: 5, share: 0.05 },
+    const told = [
+      fate(80, { air: "dry air" }),
+      fate(12, { cause: "bloom", air: "damp air" }),
+      fate(5, { cause: "creep", air: "dry air" }),
+      fate(3, { cause: "bloom", stage: "wash" }),
+    ];
+    expect(rankedBy(told, "cause")).toEqual([
+      { level: "bloom", lost: 15, panels: 100 },
+      { level: "creep", lost: 5, panels: 100 },
     ]);
-    expect(rankedCauses([])).toEqual([]);
+    expect(rankedBy(told, "air")).toEqual([
+      { level: "damp air", lost: 12, panels: 12 },
+      { level: "dry air", lost: 5, panels: 85 },
+    ]);
+    expect(rankedBy(told, "stage")).toEqual([{ level: "wash", lost: 3, panels: 100 }]);
+    expect(rankedBy([], "cause")).toEqual([]);
   });
 
   test("what would change most is a circumstance that is surely worse, by the panels it would save; luck is not named", () => {

@@ -171,12 +171,20 @@ function Assemble({ view, outlook }: { view: FinishTask["view"]; outlook: Outloo
 /** Each step for all cards before the next; one press says that those that are left are through it. */
 function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run: readonly TimedStep[]; told: ReadonlyMap<string, number>; all: number; helperMay: boolean }) {
   const [first] = run;
+  const words = run.find(({ id }) => id === "words");
+  const gluedFirst = words ? Math.max(0, ...run.filter(({ id, dry }) => id !== "words" && dry > 0).map(({ id }) => (told.get(id) ?? 0) - (told.get("words") ?? 0))) : 0;
   const clock = (at: number): string => (at < 1 ? "at once" : `after ${printMinutes(minutes(Math.round(at)))}`);
   return (
     <Box as="section" aria-label="Step after step" maxWidth="860px">
       <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
         Step after step
       </Text>
+      {gluedFirst > 0 && (
+        <Text color="cannot" role="alert" marginBottom="6px">
+          {cardsWord(gluedFirst)} {gluedFirst === 1 ? "was" : "were"} glued before the words were inside: write them by hand, or leave {gluedFirst === 1 ? "it" : "them"} blank on
+          purpose.
+        </Text>
+      )}
       <Box as="ol" listStyleType="none">
         {run.map((step) => {
           const done = told.get(step.id) ?? 0;

@@ -1,9 +1,9 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { BoxRead, FinishRead, LeftStockRead, Problem, ScaleRead } from "@yule/contract";
+import type { BoxRead, DesignRead, FinishRead, LeftStockRead, Problem, ScaleRead } from "@yule/contract";
 import { cardsByWeight, colourwayOf, gramsOfCard, type NeedView, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { z } from "zod";
-import { problemIn, request } from "../../../data/api.ts";
+import { problemIn, request, useDesignsQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
@@ -21,6 +21,8 @@ interface Pile {
   readonly cards: number;
   /** Whom they are set aside for; null where they belong to nobody. */
   readonly need: string | null;
+  /** On its front and inside. */
+  readonly words: string;
   readonly boxId: string | null;
   readonly lineId: string | null;
   readonly colourwayId: string;
@@ -28,7 +30,8 @@ interface Pile {
 
 /** Finished cards: what is set aside for whom, what belongs to nobody and who could have it, in which box. */
 export default function StockAsk({ outlook, finish }: FinishAskProps) {
-  const piles = useMemo(() => pilesOf(outlook, finish), [outlook, finish]);
+  const sentiments = useDesignsQuery().data?.sentiments;
+  const piles = useMemo(() => pilesOf(outlook, finish, new Map((sentiments ?? []).map(({ id, text }) => [id, text]))), [outlook, finish, sentiments]);
   const [problem, setProblem] = useState<Problem | null>(null);
   const free = finish.left.reduce((sum, { cards }) => sum + cards, 0);
   const aside = piles.filter(({ need }) => need !== null);
@@ -84,7 +87,9 @@ export default function StockAsk({ outlook, finish }: FinishAskProps) {
 
 const linesMade = ({ need }: NeedView) => need.lines.filter((line) => line.assembled > 0);
 
-function pilesOf({ open }: Outlook, { left }: FinishRead): Pile[] {
+function pilesOf({ open, designs }: Outlook, { left }: FinishRead, texts: ReadonlyMap<string, string>): Pile[] {
+  const words = (design: DesignRead | undefined): string =>
+    [...(design?.words.front ? [design.words.front.sentimentId] : []), ...(design?.words.inside ?? [])].flatMap((id) => texts.get(id) ?? []).join("; ");
   return [
     ...open
       .filter(({ need }) => need.postedOn === null)
@@ -94,6 +99,7 @@ function pilesOf({ open }: Outlook, { left }: FinishRead): Pile[] {
           name: `${view.design.name}, ${colourwayOf(view.design, line.colourwayId)?.name ?? ""}`,
           cards: line.assembled,
           need: view.need.title,
+          words: words(view.design),
           boxId: line.boxId ?? null,
           lineId: line.id,
           colourwayId: line.colourwayId,
@@ -104,6 +110,7 @@ function pilesOf({ open }: Outlook, { left }: FinishRead): Pile[] {
       name: `${design}, ${colourway}`,
       cards,
       need: null,
+      words: words(designs.find(({ colourways }) => colourways.some(({ id }) => id === colourwayId))),
       boxId,
       lineId: null,
       colourwayId,
@@ -115,6 +122,7 @@ function Piles({ piles, boxes }: { piles: readonly Pile[]; boxes: readonly BoxRe
   const columns = useMemo(
     (): readonly TableColumn<Pile>[] => [
       { id: "name", head: "Card", isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+      { id: "words", head: "Words", value: ({ words }) => words, cell: ({ words }) => (words === "" ? "none" : words) },
       { id: "cards", head: "Cards", isAlways: true, value: ({ cards }) => cards, cell: ({ cards }) => String(cards) },
       { id: "need", head: "Set aside for", isAlways: true, value: ({ need }) => need ?? "", cell: ({ need }) => need ?? "nobody" },
       {

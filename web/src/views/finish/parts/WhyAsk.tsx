@@ -1,6 +1,6 @@
-import { Box, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { CAUSE_WORDS } from "@yule/contract";
-import { levers, PANEL_CAUSES, rankedCauses, type FateOf, type Lever } from "@yule/core";
+import { levers, PANEL_CAUSES, RANKED_BY, rankedBy, type FateOf, type Lever, type RankedBy, type RankedLevel } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
 import { useMemo, useState } from "react";
@@ -21,18 +21,30 @@ export default function WhyAsk({ outlook, finish }: FinishAskProps) {
   const [design, setDesign] = useState("");
   const fates = useMemo(() => finish.fates.filter((fate) => design === "" || fate.design === design), [finish.fates, design]);
   const all = fates.reduce((sum, { panels }) => sum + panels, 0);
-  const causes = useMemo(() => rankedCauses(fates).map((each) => ({ ...each, cause: causeWords(each.cause) })), [fates]);
+  const [by, setBy] = useState<RankedBy>("cause");
+  const causes = useMemo(() => rankedBy(fates, "cause").map((each) => ({ ...each, level: causeWords(each.level) })), [fates]);
+  const shown = useMemo(() => rankedBy(fates, by).map((each) => ({ ...each, level: saidLevel(by, each.level, outlook) })), [fates, by, outlook]);
   const found = useMemo(() => levers(fates), [fates]);
-  const lost = causes.reduce((sum, { panels }) => sum + panels, 0);
+  const lost = causes.reduce((sum, each) => sum + each.lost, 0);
   const choice = (
-    <Box maxWidth="320px" marginBottom="14px">
-      <Choice
-        aria-label="Of which design"
-        value={design}
-        onChange={(change) => setDesign(change.target.value)}
-        options={[{ value: "", label: "All designs of the open work" }, ...designsOf(outlook, finish.fates)]}
-      />
-    </Box>
+    <Flex gap="12px" wrap="wrap" marginBottom="14px">
+      <Box width="300px">
+        <Choice
+          aria-label="Of which design"
+          value={design}
+          onChange={(change) => setDesign(change.target.value)}
+          options={[{ value: "", label: "All designs of the open work" }, ...designsOf(outlook, finish.fates)]}
+        />
+      </Box>
+      <Box width="220px">
+        <Choice
+          aria-label="Ranked by"
+          value={by}
+          onChange={(change) => setBy(change.target.value as RankedBy)}
+          options={RANKED_BY.map((value) => ({ value, label: BY_WORDS[value] }))}
+        />
+      </Box>
+    </Flex>
   );
   const [first] = causes;
   if (!first)
@@ -52,10 +64,10 @@ export default function WhyAsk({ outlook, finish }: FinishAskProps) {
         <Figure tone="tight" why={`Of ${panelsWord(all)} that were judged or lost at the bench.`}>
           {lost} of {all}
         </Figure>{" "}
-        did not come out good, most of them for <em>{first.cause}</em>. <WhatWouldChange lever={found[0]} outlook={outlook} />
+        did not come out good, most of them for <em>{first.level}</em>. <WhatWouldChange lever={found[0]} outlook={outlook} />
       </Verdict>
       {choice}
-      <Ranked causes={causes} />
+      <Ranked levels={shown} head={BY_HEADS[by]} />
       {found.length > 0 && (
         <Box as="section" aria-label="What would change most" marginTop="22px" maxWidth="860px">
           <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
@@ -121,26 +133,37 @@ function LeverLine({ lever, outlook }: { lever: Lever; outlook: Outlook }) {
   );
 }
 
-type Cause = ReturnType<typeof rankedCauses>[number];
-const COLUMNS: readonly TableColumn<Cause>[] = [
-  { id: "cause", head: "Cause", isAlways: true, value: ({ cause }) => cause, cell: ({ cause }) => cause },
-  { id: "panels", head: "Panels", isAlways: true, value: ({ panels }) => panels, cell: ({ panels }) => String(panels) },
-  { id: "share", head: "Of all", value: ({ share }) => share, cell: ({ share }) => `${String(Math.round(share * 100))} in 100` },
-];
+const BY_WORDS: Readonly<Record<RankedBy, string>> = { cause: "by cause", stage: "by stage", paper: "by paper", air: "by air", hour: "by time of day" };
+const BY_HEADS: Readonly<Record<RankedBy, string>> = { cause: "Cause", stage: "Stage", paper: "Paper", air: "Air", hour: "Time of day" };
 
-/** Causes as bars, the longest first; the same as a table. */
-function Ranked({ causes }: { causes: readonly Cause[] }) {
+function saidLevel(by: RankedBy, level: string, { designs, stores }: Outlook): string {
+  if (by === "cause") return causeWords(level);
+  if (by === "paper") return stores.find(({ id }) => id === level)?.name ?? "another paper";
+  return by === "stage" ? (designs.flatMap(({ stages }) => stages).find(({ id }) => id === level)?.name ?? "another stage") : level;
+}
+
+/** What is ranked as bars, the longest first; the same as a table. */
+function Ranked({ levels, head }: { levels: readonly RankedLevel[]; head: string }) {
+  const columns = useMemo(
+    (): readonly TableColumn<RankedLevel>[] => [
+      { id: "level", head, isAlways: true, value: ({ level }) => level, cell: ({ level }) => level },
+      { id: "lost", head: "Panels lost", isAlways: true, value: ({ lost }) => lost, cell: ({ lost }) => String(lost) },
+      { id: "share", head: "Of", isAlways: true, value: ({ lost, panels }) => lost / Math.max(1, panels), cell: (each) => `${String(each.panels)}, ${rate(each)}` },
+    ],
+    [head],
+  );
+  if (levels.length === 0) return <Text marginBottom="12px">Nothing was told of that yet.</Text>;
   const evening = useAppSelector((state) => state.screen.evening);
   const [ink = "", cannot = ""] = ["ink", "cannot"].map(chartColour);
   const font = { size: 15, family: getComputedStyle(document.body).fontFamily };
   return (
     <Box maxWidth="760px">
-      <Box height={`${String(40 + causes.length * 34)}px`} marginBottom="10px">
+      <Box height={`${String(40 + levels.length * 34)}px`} marginBottom="10px">
         <Bar
           key={String(evening)}
           role="img"
-          aria-label={causes.map(({ cause, panels }) => `${cause}: ${panelsWord(panels)}`).join("; ")}
-          data={{ labels: causes.map(({ cause }) => cause), datasets: [{ data: causes.map(({ panels }) => panels), backgroundColor: cannot, barThickness: 18 }] }}
+          aria-label={levels.map(({ level, lost }) => `${level}: ${panelsWord(lost)}`).join("; ")}
+          data={{ labels: levels.map(({ level }) => level), datasets: [{ data: levels.map(({ lost }) => lost), backgroundColor: cannot, barThickness: 18 }] }}
           options={{
             indexAxis: "y",
             animation: false,
@@ -153,7 +176,7 @@ function Ranked({ causes }: { causes: readonly Cause[] }) {
           }}
         />
       </Box>
-      <DataTable label="Why panels fail" rows={causes} columns={COLUMNS} rowId={({ cause }) => cause} maxWidth="620px" />
+      <DataTable label="Why panels fail" rows={levels} columns={columns} rowId={({ level }) => level} maxWidth="620px" />
     </Box>
   );
 }

@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { needKinds, zones } from "@yule/contract";
+import { needKinds, zones, type DesignRead } from "@yule/contract";
 import { comingOccasions, type QuickNeed } from "@yule/core";
-import type { Outlook } from "@yule/derive";
+import { howSure, NO_RECORD, panelsFor, yieldOf, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -9,6 +9,7 @@ import { Dialog } from "../../../kit/Dialog.tsx";
 import { useSchemaForm, type SchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
+import { readNumber } from "../../../kit/readNumber.ts";
 import { needForm, needTexts, type NeedTexts } from "../needForm.ts";
 
 /** A new need, read by the same schema as the server's. */
@@ -59,6 +60,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
               </FormField>
             ))}
           </Flex>
+          {design && <HowManyToPaint outlook={outlook} design={design} kind={kind} texts={form.watch("quantities")} />}
           <FaultLines faults={form.formState.errors.quantities?.message ? [`cards: ${form.formState.errors.quantities.message}`] : []} />
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
             <FormField label="There by" fault={faultOf("due")}>
@@ -86,6 +88,25 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
         </Flex>
       </form>
     </Dialog>
+  );
+}
+
+/** How many panels so many cards ask for, while the number is still in the pen. */
+function HowManyToPaint({ outlook, design, kind, texts }: { outlook: Outlook; design: DesignRead; kind: NeedTexts["kind"]; texts: readonly string[] }) {
+  const lines = texts.flatMap((text, index) => {
+    const quantity = readNumber(text);
+    return Number.isInteger(quantity) && quantity > 0 && quantity < 10_000 ? [{ id: "", colourwayId: design.colourways[index]?.id ?? "", quantity }] : [];
+  });
+  if (lines.length === 0) return null;
+  const record = outlook.yields.get(design.id) ?? NO_RECORD;
+  const bare = lines.map((line) => ({ ...line, assembled: 0, fromLeft: 0, sold: null, given: null, leftOver: null }));
+  const sure = howSure({ kind, matters: "ordinary", priceMinor: null, lines: bare }, design, record, outlook.shop.hourMinor);
+  const panels = lines.reduce((all, { quantity }) => all + panelsFor(quantity, yieldOf(design, record), sure.confidence), 0);
+  return (
+    <Text color="softInk">
+      {panels === 1 ? "1 panel is" : `${String(panels)} panels are`} to be painted for that: then enough are good {Math.round(sure.confidence * 100)} in 100 times
+      {lines.length > 1 ? " of each colourway" : ""}, by {record === NO_RECORD ? "what is guessed of a new design" : "what this design has lost so far"}.
+    </Text>
   );
 }
 
