@@ -1,10 +1,10 @@
 /** So many of each kind may be taken in at most; Infinity where there is room for all. */
-export interface Places {
+export interface Berths {
   readonly capacities: readonly number[];
 }
 
 /** What each thing costs at each place; Infinity where it may not go. Every thing has a place with room for all. */
-export type Costs = readonly (readonly number[])[];
+export type CostTable = readonly (readonly number[])[];
 
 /** Sums smaller than this are rounding. */
 const ROUNDING = 1e-12;
@@ -16,7 +16,7 @@ const GAIN = 1e-9;
  * paths over the places with prices kept (Edmonds and Karp, J. ACM 19, 1972; Jonker and Volgenant, Computing 38, 1987). O(things² × places).
  * @returns the place of each thing
  */
-export function assigned(costs: Costs, { capacities }: Places): number[] {
+export function assigned(costs: CostTable, { capacities }: Berths): number[] {
   const places = capacities.length;
   const at: number[] = costs.map(() => -1);
   const lying: number[][] = capacities.map(() => []);
@@ -93,7 +93,7 @@ function moveAlong(thing: number, end: number, from: Int32Array, { at, lying }: 
  * Whether no round of moves would make an assignment cheaper (Klein, Manage. Sci. 14, 1967): all pairs of places by Floyd (Comm. ACM 5, 1962), moves from
  * one to the next, and to wherever there is room. It knows nothing of how the assignment was found.
  */
-export function isCheapest(costs: Costs, { capacities }: Places, at: readonly number[]): boolean {
+export function isCheapest(costs: CostTable, { capacities }: Berths, at: readonly number[]): boolean {
   const places = capacities.length;
   // One more place stands for room: what has some leads there for nothing, and from there any place may give one away.
   const moves = [...capacities, Infinity].map((_, place) => new Float64Array(places + 1).fill(place === places ? 0 : Infinity));
@@ -123,4 +123,4 @@ export function isCheapest(costs: Costs, { capacities }: Places, at: readonly nu
 }
 
 /** What an assignment costs in all. */
-export const costOfAll = (costs: Costs, at: readonly number[]): number => at.reduce((sum, place, thing) => sum + (costs[thing]?.[place] ?? Infinity), 0);
+export const costOfAll = (costs: CostTable, at: readonly number[]): number => at.reduce((sum, place, thing) => sum + (costs[thing]?.[place] ?? Infinity), 0);

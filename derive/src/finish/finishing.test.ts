@@ -1,7 +1,7 @@
 import type { BatchRead, DesignRead, NeedRead, StoreRead } from "@yule/contract";
 import { mm } from "@yule/core";
 import { batch, design, line, need, paper, season, stage, unit } from "../season/examples.ts";
-import { givingsOf, movesOf } from "./gives.ts";
+import { givingsOf, movedPanels } from "./gives.ts";
 import { fenceOf, kitOf, makingRun, makingSteps, thicknessBy } from "./making.ts";
 import { cardsByWeight, gramsOfCard } from "./weight.ts";
 import { finishTasks, isMixWet, linesToAssemble } from "./whatNow.ts";
@@ -61,7 +61,7 @@ describe("who gets which", () => {
       [4, null],
     ]);
     expect(giving?.answer.isProven).toBe(true);
-    const moves = giving ? movesOf(giving) : [];
+    const moves = giving ? movedPanels(giving) : [];
     expect(moves.filter(({ line: to }) => to?.need === "m")).toHaveLength(1);
   });
 
@@ -74,7 +74,7 @@ describe("who gets which", () => {
     };
     expect(givingsOf(refusing)[0]?.lines[0]?.refuses).toBe("Aske will not have it");
     const [giving] = givingsOf(refusing);
-    expect(giving && movesOf(giving)).toEqual([]);
+    expect(giving && movedPanels(giving)).toEqual([]);
   });
 
   test("where nothing is free, or nothing is lacked, there is nothing to decide", () => {

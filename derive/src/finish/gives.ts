@@ -30,7 +30,7 @@ export function givingsOf(outlook: Outlook): Giving[] {
 }
 
 /** What the answer would move: panels that lie with another need, or in the stash, than where they should go. */
-export const movesOf = ({
+export const movedPanels = ({
   panels,
   lines,
   answer,

@@ -1,7 +1,7 @@
 import type { BatchRead, YieldRead } from "@yule/contract";
 import { batch, design, line, need, unit } from "../season/examples.ts";
 import { fatesOf, spoiltAt } from "./fates.ts";
-import { enoughFor, howSure, NO_RECORD, panelsFor, stepsOf, yieldOf } from "./howMany.ts";
+import { enoughFor, howSure, NO_RECORD, panelsFor, yieldSteps, yieldOf } from "./howMany.ts";
 
 const record = (some: Partial<YieldRead> = {}): YieldRead => ({ designId: "boat", ...NO_RECORD, ...some });
 const told = (unitId: string, stageId: string, what: BatchRead["facts"][number]["what"] = "done", more: Partial<BatchRead["facts"][number]> = {}): BatchRead["facts"][number] => ({
@@ -34,7 +34,7 @@ describe("how sure to be", () => {
   test("a panel can be lost at each stage: a record of the bench alone says more are to be painted", () => {
     const rough = record({ good: 40, bad: 2, stages: [{ stageId: "wash", through: 42, lost: 18 }] });
     expect(yieldOf(design)).toEqual([9, 1]);
-    expect(stepsOf(design, rough)).toHaveLength(3);
+    expect(yieldSteps(design, rough)).toHaveLength(3);
     expect(panelsFor(12, yieldOf(design, rough), 0.9)).toBeGreaterThan(panelsFor(12, yieldOf(design, record({ good: 40, bad: 2 })), 0.9) + 4);
   });
 });

@@ -14,7 +14,7 @@ const painting = ({ stages }: Route) => stages.filter(({ kind }) => kind !== "as
 export const NO_RECORD: Omit<YieldRead, "designId"> = { good: 0, bad: 0, stages: [], stashed: 0, served: 0 };
 
 /** What is believed of each step of a design, the judging last. */
-export const stepsOf = (design: Route, record: Omit<YieldRead, "designId"> = NO_RECORD): StageYield[] =>
+export const yieldSteps = (design: Route, record: Omit<YieldRead, "designId"> = NO_RECORD): StageYield[] =>
   yieldsOf(
     FIRST_GUESS,
     painting(design).map(({ id }) => record.stages.find(({ stageId }) => stageId === id) ?? { through: 0, lost: 0 }),
@@ -22,7 +22,7 @@ export const stepsOf = (design: Route, record: Omit<YieldRead, "designId"> = NO_
   );
 
 /** The same as one chance of being good, Beta(good, bad). */
-export const yieldOf = (design: Route, record?: Omit<YieldRead, "designId">): readonly [good: number, bad: number] => asOne(stepsOf(design, record));
+export const yieldOf = (design: Route, record?: Omit<YieldRead, "designId">): readonly [good: number, bad: number] => asOne(yieldSteps(design, record));
 
 /** How sure to be that enough are good, and why: in minutes of hands. */
 export interface HowSure {
@@ -76,7 +76,7 @@ export interface Enough {
  * @param batches the need's own, as they are now
  */
 export function enoughFor(need: NeedRead, design: Route, batches: readonly BatchRead[], record: Omit<YieldRead, "designId">, confidence: number): Enough {
-  const steps = stepsOf(design, record);
+  const steps = yieldSteps(design, record);
   const ids = painting(design).map(({ id }) => id);
   const ways = [...new Set(need.lines.map(({ colourwayId }) => colourwayId))];
   const sum: Enough = { wanted: 0, coming: 0, lost: 0, chance: 1, more: 0, then: 1 };

@@ -20,7 +20,7 @@ const [ACROSS, DOWN] = [3, 8];
 const CODE = 24;
 
 /** Labels to cut out: the name, where it lies, and a code that the camera reads (QR, ISO/IEC 18004). */
-export async function labelsPdf(labels: readonly Label[], fonts: PdfFonts): Promise<Uint8Array> {
+export async function cutLabelsPdf(labels: readonly Label[], fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
   const [wide, high] = [LABEL.width * POINTS_PER_MM, LABEL.height * POINTS_PER_MM];

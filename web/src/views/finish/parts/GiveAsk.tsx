@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { costByHand } from "@yule/core";
-import { givingsOf, movesOf, panelName, type Giving, type LyingPanel, type Outlook } from "@yule/derive";
+import { givingsOf, movedPanels, panelName, type Giving, type LyingPanel, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import type { Problem } from "@yule/contract";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -11,7 +11,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { FinishAskProps } from "../ask.ts";
 import { panelsWord } from "../words.ts";
 
-type Move = ReturnType<typeof movesOf>[number];
+type Move = ReturnType<typeof movedPanels>[number];
 
 const WHY: Readonly<Record<Move["why"], string>> = {
   "its own": "it was painted for it",
@@ -26,7 +26,7 @@ const WHY: Readonly<Record<Move["why"], string>> = {
 export default function GiveAsk({ outlook }: FinishAskProps) {
   const givings = useMemo(() => givingsOf(outlook), [outlook]);
   const [problem, setProblem] = useState<Problem | null>(null);
-  const moves = givings.flatMap((giving) => movesOf(giving).map((move) => ({ ...move, giving })));
+  const moves = givings.flatMap((giving) => movedPanels(giving).map((move) => ({ ...move, giving })));
   const send = async (some: readonly { readonly unitId: string; readonly needId: string | null }[]): Promise<void> => {
     const sent = await sendCommand("give-panels", { moves: [...some] }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);

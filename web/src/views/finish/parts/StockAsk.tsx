@@ -243,8 +243,8 @@ const inside = (piles: readonly Pile[]): string =>
   piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsWord(cards)} of ${name}${need === null ? "" : ` for ${need}`}`).join("; ");
 
 async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promise<Uint8Array> {
-  const [{ labelsPdf }, { loadFonts }] = await Promise.all([import("../../../kit/pdf/labels.ts"), import("../../../kit/pdf/loadFonts.ts")]);
-  return labelsPdf(
+  const [{ cutLabelsPdf }, { loadFonts }] = await Promise.all([import("../../../kit/pdf/labels.ts"), import("../../../kit/pdf/loadFonts.ts")]);
+  return cutLabelsPdf(
     boxes.map(({ id, name, place }) => ({
       code: id,
       name,

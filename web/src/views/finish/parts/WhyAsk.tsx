@@ -152,9 +152,9 @@ function Ranked({ levels, head }: { levels: readonly RankedLevel[]; head: string
     ],
     [head],
   );
-  if (levels.length === 0) return <Text marginBottom="12px">Nothing was told of that yet.</Text>;
   const evening = useAppSelector((state) => state.screen.evening);
   const [ink = "", cannot = ""] = ["ink", "cannot"].map(chartColour);
+  if (levels.length === 0) return <Text marginBottom="12px">Nothing was told of that yet.</Text>;
   const font = { size: 15, family: getComputedStyle(document.body).fontFamily };
   return (
     <Box maxWidth="760px">
