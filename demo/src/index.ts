@@ -312,7 +312,7 @@ function wetNow(shop: DemoShop): Demo["pictures"][number] {
   return { id: batchId, bytes: photoOfPanels(design.colourways, units.slice(0, -1)) };
 }
 
-/** The panels of a batch that are not spoilt, on a grey board, painted by the program: one a little pale, one smudged, one with its moon missing, one turned. */
+/** The panels of a batch that are not spoilt, on a light board, painted by the program: one a little pale, one smudged, one with its moon missing, one turned. */
 function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: readonly { readonly colourwayId: string }[]): Uint8Array {
   const grey = hexColour("#808080");
   const ways = new Map(colourways.map(({ id, paints }) => [id, paints.map(({ hex }) => hexColour(hex)) as unknown as ThreeColours]));
@@ -324,7 +324,7 @@ function photoOfPanels(colourways: DemoDesign["command"]["colourways"], units: r
     columns: 4,
     across: 150,
     tall: 1,
-    board: [0.42, 0.43, 0.45],
+    board: [0.87, 0.82, 0.72],
     border: 0,
   };
   return asPng(photoOfBatch(job).photo);

@@ -99,8 +99,8 @@ export function enoughFor(need: NeedRead, design: Route, batches: readonly Batch
     const asked = need.print ? 1 : lines.reduce((total, line) => total + line.quantity - line.fromLeft, 0);
     const wanted = Math.max(0, asked - good);
     const chance = chanceOfEnough(steps, waiting, wanted);
-    // Each colourway as sure as all of them together are to be.
-    const begun = moreToBegin(steps, waiting, wanted, confidence ** (1 / ways.length));
+    // What one too few costs is counted card by card, so each colourway is to be as sure by itself.
+    const begun = moreToBegin(steps, waiting, wanted, confidence);
     return {
       wanted: all.wanted + wanted,
       coming: all.coming + waiting.reduce((total, each) => total + each, 0),

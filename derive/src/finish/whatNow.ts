@@ -43,6 +43,18 @@ export function finishTasks(outlook: Outlook, { rescues }: Pick<FinishRead, "res
     .sort((a, b) => a.by.localeCompare(b.by) || a.view.need.id.localeCompare(b.view.need.id));
 }
 
+/** How many to begin now: for what is missing at any time, and for what may yet be lost while the mix still stands there. */
+export function panelsToBegin({ view, enough, isMixWet: isWet }: Pick<FinishTask, "view" | "enough" | "isMixWet">): number {
+  const make = view.toPaint.reduce((sum, each) => sum + each.make, 0);
+  return isWet ? Math.max(make, enough.more ?? 0) : make;
+}
+
+/** Where sheets are split for so many panels of a need: what it lacks is known there, the rest is told. */
+export function splitFor({ need, toPaint }: Pick<NeedView, "need" | "toPaint">, panels: number): string {
+  const more = panels - toPaint.reduce((sum, each) => sum + each.make, 0);
+  return `/sheets?need=${need.id}${more > 0 ? `&more=${String(more)}` : ""}`;
+}
+
 /** Panels that are painted and neither lost nor judged; those whose rescue is done wait to be judged again. */
 export function toJudge({ design }: Pick<NeedView, "design">, batch: BatchRead): UnitRead[] {
   const spoilt = spoiltAt(batch);

@@ -1,6 +1,6 @@
 import { Button } from "@chakra-ui/react";
 import { printDay, printMinutes, minutes } from "@yule/core";
-import { colourwayOf, type FinishTask, type NeedView } from "@yule/derive";
+import { colourwayOf, panelsToBegin, splitFor, type FinishTask, type NeedView } from "@yule/derive";
 import { Fragment, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { Figure, Verdict, type Tone } from "../../../kit/Verdict.tsx";
@@ -9,8 +9,8 @@ import { cardsWord, inHundred, panelsWord } from "../words.ts";
 /** What to do now for which need: judge, rescue, paint more, make cards; and whether it will be enough. */
 export function FinishVerdict({ task }: { task: FinishTask }) {
   const navigate = useNavigate();
-  const { view, enough } = task;
-  const more = moreNow(task);
+  const { view } = task;
+  const more = panelsToBegin(task);
   const toDo = thingsToDo(task, more);
   return (
     <>
@@ -19,20 +19,12 @@ export function FinishVerdict({ task }: { task: FinishTask }) {
         {toDo.length > 0 && "."} <WillBeEnough task={task} />
       </Verdict>
       {more > 0 && (
-        <Button marginBottom="18px" onClick={() => void navigate(`/sheets?need=${view.need.id}${enough.wanted > 0 && missing(view) === 0 ? `&more=${String(more)}` : ""}`)}>
+        <Button marginBottom="18px" onClick={() => void navigate(splitFor(view, more))}>
           Split for {more} more
         </Button>
       )}
     </>
   );
-}
-
-const missing = ({ toPaint }: NeedView): number => toPaint.reduce((sum, { quantity }) => sum + quantity, 0);
-
-/** How many to begin: for what is missing at any time, and more than that while the mix still stands there. */
-function moreNow({ view, enough, isMixWet }: FinishTask): number {
-  const make = view.toPaint.reduce((sum, each) => sum + each.make, 0);
-  return make > 0 ? make : isMixWet ? (enough.more ?? 0) : 0;
 }
 
 function thingsToDo({ view, judge, rescues, isMixWet, assemble, by }: FinishTask, more: number): ReactNode[] {

@@ -86,22 +86,18 @@ function JudgeBatch({ view, batch, finish }: { view: NeedView; batch: BatchRead;
   };
   return (
     <Box as="section" aria-label="Panels to judge" marginTop="10px">
-      {looked ? (
-        <Told looked={looked} waiting={waiting} doubts={doubts} onLeave={intake.leave} />
-      ) : (
-        units.some(({ grade }) => grade === null) && (
-          <Box marginBottom="12px" maxWidth="1120px">
-            <Fold title="Which panel is off: one photo of the batch">
-              <Text marginY="8px" maxWidth="44em">
-                Lay the {units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and
-                each panel against its sisters.
-              </Text>
-              <PhotoIntake label="Taking the photo" intake={intake}>
-                {intake.photo.drawing && <DrawBlock drawing={intake.photo.drawing} panels={units.length} onDraw={intake.draw} />}
-              </PhotoIntake>
-            </Fold>
-          </Box>
-        )
+      {!looked && units.some(({ grade }) => grade === null) && (
+        <Box marginBottom="12px" maxWidth="1120px">
+          <Fold title="Which panel is off: one photo of the batch">
+            <Text marginY="8px" maxWidth="44em">
+              Lay the {units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and each
+              panel against its sisters.
+            </Text>
+            <PhotoIntake label="Taking the photo" intake={intake}>
+              {intake.photo.drawing && <DrawBlock drawing={intake.photo.drawing} panels={units.length} onDraw={intake.draw} />}
+            </PhotoIntake>
+          </Fold>
+        </Box>
       )}
       <Flex
         gap="28px"
@@ -113,28 +109,35 @@ function JudgeBatch({ view, batch, finish }: { view: NeedView; batch: BatchRead;
         }}
       >
         <Box flex={{ base: "none", lg: "1 1 620px" }} minWidth={0} width="100%">
+          {looked && <Told looked={looked} waiting={waiting} doubts={doubts} />}
           {looked ? (
             <PhotoOfPanels looked={looked} chosen={chosen?.id ?? null} onChoose={setPicked} />
           ) : (
             <PanelTiles view={view} batch={batch} spoilt={spoilt} waiting={new Set(waiting.map(({ id }) => id))} chosen={chosen?.id ?? null} onChoose={setPicked} />
           )}
-          {waiting.length > 0 && (
-            <Button
-              variant="outline"
-              marginTop="14px"
-              onClick={() =>
-                void sendCommand("grade-panels", {
-                  batchId: batch.id,
-                  grades: waiting.map(({ id }) => {
-                    const panel = looked?.panels.find((each) => each.unit.id === id);
-                    return { unitId: id, grade: "good" as const, ...(panel ? { doubt: panel.seen.score, seen: clearlySeen(panel.seen.faults) } : {}) };
-                  }),
-                })
-              }
-            >
-              {waiting.length === 1 ? "The one that is left is good" : `The ${String(waiting.length)} that are left are good`}
-            </Button>
-          )}
+          <Flex gap="10px" wrap="wrap" marginTop="14px">
+            {waiting.length > 0 && (
+              <Button
+                variant="outline"
+                onClick={() =>
+                  void sendCommand("grade-panels", {
+                    batchId: batch.id,
+                    grades: waiting.map(({ id }) => {
+                      const panel = looked?.panels.find((each) => each.unit.id === id);
+                      return { unitId: id, grade: "good" as const, ...(panel ? { doubt: panel.seen.score, seen: clearlySeen(panel.seen.faults) } : {}) };
+                    }),
+                  })
+                }
+              >
+                {waiting.length === 1 ? "The one that is left is good" : `The ${String(waiting.length)} that are left are good`}
+              </Button>
+            )}
+            {looked && (
+              <Button variant="outline" onClick={intake.leave}>
+                Put the photo away
+              </Button>
+            )}
+          </Flex>
         </Box>
         {chosen && (
           <Box flex={{ base: "none", lg: "0 1 360px" }} minWidth={0} width="100%">
@@ -187,28 +190,23 @@ function useWaiting(view: NeedView, batch: BatchRead, { rescues }: FinishRead, d
 }
 
 /** What the photo says of the batch. */
-function Told({ looked, waiting, doubts, onLeave }: { looked: LookedAt; waiting: readonly UnitRead[]; doubts: ReadonlyMap<string, number>; onLeave: () => void }) {
+function Told({ looked, waiting, doubts }: { looked: LookedAt; waiting: readonly UnitRead[]; doubts: ReadonlyMap<string, number> }) {
   const unlike = waiting.filter(({ id }) => (doubts.get(id) ?? 0) >= UNLIKE);
   const [first] = unlike;
   return (
-    <Flex marginBottom="12px" maxWidth="1120px" aria-live="polite" justify="space-between" gap="16px" align="flex-start" wrap="wrap">
-      <Box maxWidth="46em" flex="1 1 420px">
-        <Text fontFamily="heading" fontSize="20px">
-          {waiting.length === 0
-            ? "All panels on the photo are judged."
-            : first
-              ? `${String(unlike.length)} of ${String(waiting.length)} ${unlike.length === 1 ? "looks" : "look"} unlike ${unlike.length === 1 ? "its" : "their"} sisters. Begin with panel ${String(first.number)}.`
-              : `None of the ${String(waiting.length)} stands out from its sisters. Look at them yourself all the same: a photo does not show what is flat.`}
+    <Box marginBottom="10px" maxWidth="46em" aria-live="polite">
+      <Text fontFamily="heading" fontSize="20px">
+        {waiting.length === 0
+          ? "All panels on the photo are judged."
+          : first
+            ? `${String(unlike.length)} of ${String(waiting.length)} ${unlike.length === 1 ? "looks" : "look"} unlike ${unlike.length === 1 ? "its" : "their"} sisters. Begin with panel ${String(first.number)}.`
+            : `None of the ${String(waiting.length)} stands out from its sisters. Look at them yourself all the same: a photo does not show what is flat.`}
+      </Text>
+      {looked.common.map(({ colourway, faults }) => (
+        <Text key={colourway} color="softInk">
+          All of {colourway}: {faults.map(sharedWords).join("; ")}.
         </Text>
-        {looked.common.map(({ colourway, faults }) => (
-          <Text key={colourway} color="softInk">
-            All of {colourway}: {faults.map(sharedWords).join("; ")}.
-          </Text>
-        ))}
-      </Box>
-      <Button variant="outline" onClick={onLeave}>
-        Put the photo away
-      </Button>
-    </Flex>
+      ))}
+    </Box>
   );
 }
