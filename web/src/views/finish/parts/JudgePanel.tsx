@@ -55,9 +55,6 @@ export function JudgePanel({ view, unit, looked, onPhoto, rescue, rescued, onJud
         Panel {unit.number}, {way?.name}
         {unit.grade ? `: ${unit.grade}` : ""}
       </Text>
-      <Box {...swipe()} marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
-        <Beside view={view} unit={unit} looked={looked} onPhoto={onPhoto} />
-      </Box>
       {onPhoto && (
         <Box as="ul" listStyleType="none" marginBottom="8px">
           {seen.length === 0 && <li>Like its sisters.</li>}
@@ -70,6 +67,9 @@ export function JudgePanel({ view, unit, looked, onPhoto, rescue, rescued, onJud
       )}
       {rescue && <Planned rescue={rescue} designId={view.design.id} />}
       <GradeButtons number={unit.number} grade={unit.grade} onGrade={judge} />
+      <Box {...swipe()} marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
+        <Beside view={view} unit={unit} looked={looked} onPhoto={onPhoto} />
+      </Box>
       <Text color="softInk" fontSize="15px" marginTop="6px" marginBottom="12px">
         By key: G, R, S, X. By swipe: right is good, left scrap, up rescue, down stash.
       </Text>
