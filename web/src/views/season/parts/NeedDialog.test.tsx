@@ -57,6 +57,18 @@ test("a need is sent as it was written, and its own page is opened", async () =>
   await waitFor(() => expect(screen.getByLabelText("where").textContent).toBe(`/season?need=${(sent as { id: string }).id}`));
 });
 
+test("while the number is in the pen it says how many panels are to be painted, and how sure that is", async () => {
+  show();
+  expect(screen.queryByText(/to be painted/)).toBeNull();
+  await write("Cards, blue", "8");
+  expect(screen.getByText(/^1\d panels are to be painted for that: then enough are good 86 in 100 times, by what is guessed of a new design\.$/)).toBeTruthy();
+  await write("Cards, red", "4");
+  expect(screen.getByText(/panels are to be painted for that: then enough are good 86 in 100 times of each colourway/)).toBeTruthy();
+  await write("Cards, blue", "-3");
+  await write("Cards, red", "");
+  expect(screen.queryByText(/to be painted/)).toBeNull();
+});
+
 test("what is wrong stands at its field, all of it at once, and nothing is sent", async () => {
   const { closed } = show();
   await write("Cards, blue", "many");
