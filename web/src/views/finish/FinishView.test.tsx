@@ -1,6 +1,6 @@
 import type { BatchRead, FinishRead, NeedRead } from "@yule/contract";
 import { batch, design, line, need, season, unit } from "@yule/derive/examples";
-import { cleanup, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, fireEvent, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen, write } from "../../plan/testing.tsx";
 import type { InspectedPhoto } from "../../workers/picture.worker.ts";
@@ -22,6 +22,8 @@ fake.unstable_mockModule("../../workers/pictureSolver.ts", () => ({
 }));
 // The browser of the tests cannot read a file's bytes.
 fake.unstable_mockModule("../../features/picture/header.ts", () => ({ wrongWith: () => Promise.resolve(null) }));
+// The browser of the tests says nothing of pointers, which all others have.
+Object.assign(window, { onpointerdown: null });
 const { default: FinishView } = await import("./FinishView.tsx");
 
 let server: PretendServer;
@@ -74,6 +76,23 @@ describe("judging", () => {
     await user.click(panel.getByRole("button", { name: "mud" }));
     await user.keyboard("x");
     await waitFor(() => expect(server.commands).toEqual([["grade-panels", { batchId: "b", grades: [{ unitId: "u3", grade: "scrap", causes: ["bloom", "buckled"] }] }]]));
+  });
+
+  test("a swipe over the panel says what becomes of it, and a small slip of the finger nothing", async () => {
+    show([inspected]);
+    const picture = (await beside(3)).getByRole("group", { name: "The panel and its master" });
+    // jsdom knows no pointers: a mouse event of their name is one for React.
+    HTMLElement.prototype.setPointerCapture = () => undefined;
+    const pointer = (kind: string, x: number, y: number, buttons: number): boolean =>
+      fireEvent(picture, Object.assign(new MouseEvent(kind, { bubbles: true, buttons, clientX: 200 + x, clientY: 200 + y }), { pointerId: 1, pointerType: "touch" }));
+    const swipe = (dx: number, dy: number): void => {
+      pointer("pointerdown", 0, 0, 1);
+      for (const share of [0.3, 0.7, 1]) pointer("pointermove", dx * share, dy * share, 1);
+      pointer("pointerup", dx, dy, 0);
+    };
+    swipe(20, 5);
+    swipe(-120, 10);
+    await waitFor(() => expect(server.commands).toEqual([["grade-panels", { batchId: "b", grades: [{ unitId: "u3", grade: "scrap", causes: [] }] }]]));
   });
 
   test("while the mix is wet it says whether the panels on their way are enough, and how many more would make it so", async () => {

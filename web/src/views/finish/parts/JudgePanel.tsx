@@ -67,7 +67,7 @@ export function JudgePanel({ view, unit, looked, onPhoto, rescue, rescued, onJud
       )}
       {rescue && <Planned rescue={rescue} designId={view.design.id} />}
       <GradeButtons number={unit.number} grade={unit.grade} onGrade={judge} />
-      <Box {...swipe()} marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
+      <Box {...swipe()} role="group" aria-label="The panel and its master" marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
         <Beside view={view} unit={unit} looked={looked} onPhoto={onPhoto} />
       </Box>
       <Text color="softInk" fontSize="15px" marginTop="6px" marginBottom="12px">
