@@ -61,6 +61,15 @@ CREATE TABLE "panel_fate" (
 	CONSTRAINT "panel_fate_shop_id_design_id_air_hour_stage_cause_pk" PRIMARY KEY("shop_id","design_id","air","hour","stage","cause")
 );
 --> statement-breakpoint
+CREATE TABLE "rescue_seen" (
+	"shop_id" uuid NOT NULL,
+	"cause" text NOT NULL,
+	"way" text NOT NULL,
+	"worked" integer NOT NULL,
+	"failed" integer NOT NULL,
+	CONSTRAINT "rescue_seen_shop_id_cause_way_pk" PRIMARY KEY("shop_id","cause","way")
+);
+--> statement-breakpoint
 CREATE TABLE "stage_yield" (
 	"shop_id" uuid NOT NULL,
 	"stage_id" uuid NOT NULL,
@@ -86,7 +95,6 @@ CREATE INDEX "card_box_by_name" ON "card_box" USING btree ("shop_id","name");-->
 CREATE INDEX "making_by_need" ON "making" USING btree ("shop_id","need_id");--> statement-breakpoint
 CREATE INDEX "rescue_by_unit" ON "rescue" USING btree ("shop_id","unit_id");--> statement-breakpoint
 CREATE INDEX "rescue_open" ON "rescue" USING btree ("shop_id") WHERE "rescue"."worked" is null;--> statement-breakpoint
-CREATE INDEX "rescue_by_way" ON "rescue" USING btree ("shop_id","cause","way","worked");--> statement-breakpoint
 ALTER TABLE "unit" ADD CONSTRAINT "unit_doubt" CHECK ("unit"."doubt_hundredths" between 0 and 100);
 --> statement-breakpoint
 ALTER TABLE need_line ADD CONSTRAINT need_line_box FOREIGN KEY (shop_id, box_id) REFERENCES card_box(shop_id, id);
@@ -146,3 +154,11 @@ ALTER TABLE fault_matter ENABLE ROW LEVEL SECURITY;
 ALTER TABLE fault_matter FORCE ROW LEVEL SECURITY;
 --> statement-breakpoint
 CREATE POLICY own_shop ON fault_matter USING (shop_id = nullif(current_setting('yule.shop', true), '')::uuid) WITH CHECK (shop_id = nullif(current_setting('yule.shop', true), '')::uuid);
+--> statement-breakpoint
+GRANT SELECT, INSERT, UPDATE, DELETE ON rescue_seen TO yule_app;
+--> statement-breakpoint
+ALTER TABLE rescue_seen ENABLE ROW LEVEL SECURITY;
+--> statement-breakpoint
+ALTER TABLE rescue_seen FORCE ROW LEVEL SECURITY;
+--> statement-breakpoint
+CREATE POLICY own_shop ON rescue_seen USING (shop_id = nullif(current_setting('yule.shop', true), '')::uuid) WITH CHECK (shop_id = nullif(current_setting('yule.shop', true), '')::uuid);

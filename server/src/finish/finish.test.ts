@@ -1,5 +1,8 @@
 import type { BenchRead, FinishRead, SeasonRead } from "@yule/contract";
 import { v7 } from "uuid";
+import { inShop } from "../db/pool.ts";
+import { relearn } from "../learned/fold.ts";
+import { HOME } from "../shop/reads.ts";
 import { furnish, NOW, openTestShop, type TestShop, wordsOf } from "../testing.ts";
 
 let shop: TestShop;
@@ -91,6 +94,9 @@ describe("rescue", () => {
     expect((await finish()).rescues.filter((each) => each.batchId === batchId)).toEqual([]);
     await shop.give("undo", { eventId: judged.body.event.id });
     expect((await finish()).rescued).toContainEqual({ cause: "pale", way: "glaze", worked: 1, failed: 0 });
+    const folded = await finish();
+    await inShop(shop.database, HOME.shopId, (tx) => relearn(tx, HOME.shopId));
+    expect(await finish()).toEqual(folded);
   });
 
   test("a way that saves nothing of the kind is refused with those that may; one that was never begun teaches nothing", async () => {

@@ -1,6 +1,6 @@
 import type { cardScaleQuery, FinishRead, ScaleRead } from "@yule/contract";
 import { gramsOfCard } from "@yule/derive";
-import { and, asc, count, eq, inArray, isNotNull, isNull, max, sum } from "drizzle-orm";
+import { and, asc, eq, inArray, isNotNull, isNull, max, sum } from "drizzle-orm";
 import { batchesOfUnits } from "../bench/reads.ts";
 import type { Transaction } from "../db/pool.ts";
 import type { z } from "zod";
@@ -8,7 +8,7 @@ import { Refusal } from "../db/refusal.ts";
 import { readColourwayNames, readDesign } from "../designs/reads.ts";
 import type { Scale } from "../outside/scale.ts";
 import { readShelf } from "../stores/reads.ts";
-import { readFates, readLeftStock, readMatters } from "../learned/reads.ts";
+import { readFates, readLeftStock, readMatters, readRescued } from "../learned/reads.ts";
 import { openNeeds } from "../season/open.ts";
 import { cardBox, leftStock, making, rescue } from "./tables.ts";
 
@@ -50,17 +50,6 @@ export async function readFinish(tx: Transaction): Promise<FinishRead> {
     tx,
     rescues.map(({ unitId }) => unitId),
   );
-  const tried = await tx
-    .select({ cause: rescue.cause, way: rescue.way, worked: rescue.worked, rescues: count() })
-    .from(rescue)
-    .where(isNotNull(rescue.worked))
-    .groupBy(rescue.cause, rescue.way, rescue.worked)
-    .orderBy(asc(rescue.cause), asc(rescue.way));
-  const rescued = new Map<string, FinishRead["rescued"][number]>();
-  for (const { cause, way, worked, rescues: many } of tried) {
-    const own = rescued.get(`${cause} ${way}`) ?? { cause, way, worked: 0, failed: 0 };
-    rescued.set(`${cause} ${way}`, worked ? { ...own, worked: own.worked + many } : { ...own, failed: own.failed + many });
-  }
   const made =
     needIds.length === 0
       ? []
@@ -79,7 +68,7 @@ export async function readFinish(tx: Transaction): Promise<FinishRead> {
   const leftIn = new Map((await tx.select({ id: leftStock.id, boxId: leftStock.boxId }).from(leftStock).where(isNotNull(leftStock.boxId))).map(({ id, boxId }) => [id, boxId]));
   return {
     rescues: rescues.map((each) => ({ ...each, batchId: batchOf.get(each.unitId) ?? "", doneAt: each.doneAt?.toISOString() ?? null })),
-    rescued: [...rescued.values()],
+    rescued: await readRescued(tx),
     making: made.map(({ needId, step, cards, last }) => ({ needId, step, cards, last: last?.toISOString() ?? "" })),
     boxes,
     left: left

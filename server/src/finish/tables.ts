@@ -25,7 +25,6 @@ export const rescue = pgTable(
     index("rescue_open")
       .on(table.shopId)
       .where(sql`${table.worked} is null`),
-    index("rescue_by_way").on(table.shopId, table.cause, table.way, table.worked),
   ],
 );
 

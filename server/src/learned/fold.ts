@@ -7,7 +7,7 @@ import { readRoutes } from "../designs/reads.ts";
 import type { Change } from "../db/change.ts";
 import { readHome } from "../shop/reads.ts";
 import { countIn, rowsToAdd } from "./sums.ts";
-import { batchDay, batchLesson, cardOutcome, designYield, faultMatter, panelFate, panelLoss, stageYield, timeSeen } from "./tables.ts";
+import { batchDay, batchLesson, cardOutcome, designYield, faultMatter, panelFate, panelLoss, rescueSeen, stageYield, timeSeen } from "./tables.ts";
 
 /** Of a stage, what its times are seen by. */
 const BEARS_ON_TIMES = ["hands", "setup", "dry", "within", "kind", "position"] as const;
@@ -35,6 +35,7 @@ export async function foldLearned(tx: Transaction, shopId: string, changes: read
     for (const id of await batchesOfDesigns(tx, [...designs])) batches.add(id);
   }
   if (batches.size > 0) await foldBatches(tx, shopId, [...batches].sort());
+  await foldRescues(tx, shopId, of("rescue"));
   await foldOutcomes(tx, shopId, of("needLine"), of("leftStock"));
 }
 
@@ -43,7 +44,7 @@ const AT_ONCE = 50;
 
 /** Learns everything again from the facts. */
 export async function relearn(tx: Transaction, shopId: string): Promise<void> {
-  for (const table of [batchLesson, batchDay, timeSeen, designYield, stageYield, panelFate, faultMatter, panelLoss, cardOutcome])
+  for (const table of [batchLesson, batchDay, timeSeen, designYield, stageYield, panelFate, faultMatter, panelLoss, cardOutcome, rescueSeen])
     await tx.delete(table).where(eq(table.shopId, shopId));
   const all = await allBatches(tx);
   for (let first = 0; first < all.length; first += AT_ONCE) await foldBatches(tx, shopId, all.slice(first, first + AT_ONCE));
@@ -51,6 +52,11 @@ export async function relearn(tx: Transaction, shopId: string): Promise<void> {
     sql`insert into card_outcome (shop_id, colourway_id, sold, given, "left")
       select shop_id, colourway_id, coalesce(sum(sold), 0), coalesce(sum(given), 0), sum(coalesce(left_over, 0) - from_left) from need_line
       where shop_id = ${shopId} group by shop_id, colourway_id having bool_or(left_over is not null) or sum(from_left) > 0`,
+  );
+  await tx.execute(
+    sql`insert into rescue_seen (shop_id, cause, way, worked, failed)
+      select shop_id, cause, way, count(*) filter (where worked), count(*) filter (where not worked) from rescue
+      where shop_id = ${shopId} and worked is not null group by shop_id, cause, way`,
   );
   await tx.execute(
     sql`insert into card_outcome (shop_id, colourway_id, sold, given, "left") select shop_id, id, 0, 0, counted from left_stock where shop_id = ${shopId} and counted <> 0
@@ -91,6 +97,29 @@ async function foldBatches(tx: Transaction, shopId: string, ids: readonly string
       .insert(batchLesson)
       .values(taught.map(([{ id }, of]) => ({ shopId, batchId: id, of })))
       .onConflictDoUpdate({ target: [batchLesson.shopId, batchLesson.batchId], set: { of: sql`excluded.of` } });
+}
+
+/** How rescues came out, by the rows that a command wrote. */
+async function foldRescues(tx: Transaction, shopId: string, changes: readonly Change[]): Promise<void> {
+  const sums = new Map<string, { cause: string; way: string; worked: number; failed: number }>();
+  const add = (image: Record<string, unknown> | null, sign: number): void => {
+    if (!image || typeof image.worked !== "boolean") return;
+    const [cause, way] = [text(image.cause), text(image.way)];
+    const sum = sums.get(`${cause} ${way}`) ?? { cause, way, worked: 0, failed: 0 };
+    sums.set(`${cause} ${way}`, { cause, way, worked: sum.worked + (image.worked ? sign : 0), failed: sum.failed + (image.worked ? 0 : sign) });
+  };
+  for (const { before, after } of changes) {
+    add(after, 1);
+    add(before, -1);
+  }
+  const changed = [...sums.values()].filter(({ worked, failed }) => worked !== 0 || failed !== 0);
+  if (changed.length === 0) return;
+  await tx.execute(
+    sql`insert into rescue_seen (shop_id, cause, way, worked, failed)
+      select ${shopId}::uuid, * from json_to_recordset(${rowsToAdd(changed, ({ cause, way }) => `${cause} ${way}`)}::json) as added(cause text, way text, worked integer, failed integer)
+      on conflict (shop_id, cause, way) do update set worked = rescue_seen.worked + excluded.worked, failed = rescue_seen.failed + excluded.failed`,
+  );
+  await tx.delete(rescueSeen).where(and(eq(rescueSeen.shopId, shopId), eq(rescueSeen.worked, 0), eq(rescueSeen.failed, 0)));
 }
 
 /** What was sold, given and left over, by the rows of the lines that a command wrote, and what a count was off. */

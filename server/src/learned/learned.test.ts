@@ -24,7 +24,7 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => shop.close());
 
-const TABLES = ["time_seen", "batch_day", "batch_lesson", "design_yield", "stage_yield", "panel_fate", "fault_matter", "panel_loss", "card_outcome"] as const;
+const TABLES = ["time_seen", "batch_day", "batch_lesson", "design_yield", "stage_yield", "panel_fate", "fault_matter", "panel_loss", "card_outcome", "rescue_seen"] as const;
 /** All that was learned, row by row. */
 const learned = async (): Promise<Record<string, string[]>> => {
   const rows = await Promise.all(TABLES.map((table) => shop.database.$client.query<{ row: string }>(`select to_jsonb(${table})::text as row from ${table}`)));

@@ -1,11 +1,11 @@
 import type { BenchLearned, BenchRead, DesignRead, FinishRead, LeftCards } from "@yule/contract";
-import { addDays, AIRS, dayAt, HOURS, PANEL_FAULTS, takenTogether, type FateOf, type StageRecord, type TimesSeen } from "@yule/core";
+import { addDays, AIRS, dayAt, HOURS, PANEL_CAUSES, PANEL_FAULTS, RESCUE_WAYS, takenTogether, type FateOf, type StageRecord, type TimesSeen } from "@yule/core";
 import { stageRecords } from "@yule/derive";
 import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
-import { batchDay, cardOutcome, designYield, faultMatter, panelFate, stageYield, timeSeen } from "./tables.ts";
+import { batchDay, cardOutcome, designYield, faultMatter, panelFate, rescueSeen, stageYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
 const [WORKED_WEEKS, STAY_WEEKS] = [8, 3];
@@ -64,6 +64,15 @@ export async function readYields(tx: Transaction, designIds: readonly string[]):
 /** Finished cards that belong to no need, by name. */
 export async function readLeftStock(tx: Transaction): Promise<{ colourwayId: string; cards: number }[]> {
   return tx.select({ colourwayId: cardOutcome.colourwayId, cards: cardOutcome.left }).from(cardOutcome).where(gt(cardOutcome.left, 0)).orderBy(asc(cardOutcome.colourwayId));
+}
+
+/** How rescues came out here, by fault and way. */
+export async function readRescued(tx: Transaction): Promise<FinishRead["rescued"]> {
+  const rows = await tx.select().from(rescueSeen).orderBy(asc(rescueSeen.cause), asc(rescueSeen.way));
+  return rows.flatMap(({ cause, way, worked, failed }) => {
+    const [known, by] = [PANEL_CAUSES.find((each) => each === cause), RESCUE_WAYS.find((each) => each === way)];
+    return known && by ? [{ cause: known, way: by, worked, failed }] : [];
+  });
 }
 
 /** Which differences matter, of these designs. */

@@ -105,6 +105,13 @@ export const faultMatter = pgTable(
   ],
 );
 
+/** How rescues came out, by fault and way. */
+export const rescueSeen = pgTable(
+  "rescue_seen",
+  { shopId: uuid("shop_id").notNull(), cause: text("cause").notNull(), way: text("way").notNull(), worked: integer("worked").notNull(), failed: integer("failed").notNull() },
+  (table) => [primaryKey({ columns: [table.shopId, table.cause, table.way] })],
+);
+
 /** Panels spoilt at a stage, by what was told of why. */
 export const panelLoss = pgTable(
   "panel_loss",
