@@ -162,7 +162,8 @@ export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead,
     const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
     const missing = (need.print ? 1 : line.quantity - line.fromLeft) - there;
     if (missing <= 0) return [];
-    return [{ colourwayId: line.colourwayId, quantity: missing, make: panelsFor(missing, comesOut, sure.confidence) }];
+    // Of what is begun the plan holds what is surely lacking; more beside it is asked about while its mix stands.
+    return [{ colourwayId: line.colourwayId, quantity: missing, make: batches.length > 0 ? missing : panelsFor(missing, comesOut, sure.confidence) }];
   });
   const toGoThrough = paintingStages(design).length;
   const painted = going.filter(({ through }) => through.size >= toGoThrough).length;

@@ -11,7 +11,7 @@ export interface PhotoQuality {
 }
 
 /** Below this the paper is in the dark; above that an edge is so drawn out that a smudge cannot be told from a wash. */
-export const [TOO_DARK, TOO_BLURRED] = [0.35, 0.03];
+export const [TOO_DARK, TOO_BLURRED] = [0.3, 0.03];
 /** Below this the batch is no painting of its master. */
 export const UNLIKE_MASTER = 0.6;
 
