@@ -21,6 +21,8 @@ test("left-over cards and stash panels serve an order first, and what was learne
   await expect(stands).toContainText("3 made · 1 good panels");
   await page.goto(`${shop.url}/finish`);
   await expect(page.getByRole("region", { name: "Lessons" })).toContainText("never on black");
+  await page.getByLabel("Inspect which need").selectOption({ label: "Oudewiel order, 4 cards" });
+  await page.getByRole("navigation", { name: "Questions about finishing" }).getByRole("link", { name: "Make the cards" }).click();
   await page.getByRole("button", { name: "Assemble 1 card" }).click();
   await page.goto(`${shop.url}/bench`);
   await expect(page.getByRole("region", { name: "Lessons" })).toContainText("signal lamp outwards");

@@ -52,8 +52,9 @@ async function paintAndPost(page: Page, { need, design }: { need: string; design
 
   await painted(page, need).click();
   await page.getByRole("button", { name: /that are left are good/ }).click();
-  await expect(verdict(page)).toContainText("that is enough");
+  await expect(verdict(page)).toContainText(`${need}: make 12 cards by`);
   await expect(page.getByRole("region", { name: "What was learned" })).toContainText(`What of ${design} is to be kept, changed, or never done again?`);
+  await page.getByRole("navigation", { name: "Questions about finishing" }).getByRole("link", { name: "Make the cards" }).click();
   await page.getByRole("button", { name: "Assemble 12 cards" }).click();
   await expect(page.getByText(/12 cards assembled for/)).toBeVisible();
 

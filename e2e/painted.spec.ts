@@ -163,9 +163,13 @@ const stores = async () =>
 test("a panel that is to be rescued leads to its good part: the panel's own size is taken, and nothing leaves the shelf", async () => {
   const { page } = shop;
   await page.goto(`${shop.url}/finish`);
-  const panel = page.getByRole("group", { name: /^Grade panel/ }).first();
-  await panel.getByRole("button", { name: "rescue" }).click();
-  await page.getByRole("button", { name: "Cut the good part out of a rescued panel" }).first().click();
+  await page.getByRole("button", { name: /^Panel 6, / }).click();
+  const panel = page.getByRole("region", { name: "Panel 6" });
+  await panel.getByRole("group", { name: "What is wrong with it" }).getByRole("button", { name: "torn" }).click();
+  await panel.getByRole("button", { name: "Cut down to a smaller card, a tag or a strip" }).click();
+  // The next one comes up by itself.
+  await page.getByRole("button", { name: /^Panel 6, / }).click();
+  await panel.getByRole("link", { name: "Find its good part in Sheets" }).click();
   const paper = page.getByRole("region", { name: "What was painted" });
   await expect(paper.getByLabel("What was painted").locator("option:checked")).toHaveText(/^a panel of .* that failed, .* in$/);
   await expect(paper.getByRole("checkbox", { name: "the shelf still counts this sheet" })).toHaveCount(0);

@@ -21,7 +21,7 @@ export { newsvendorQuantile } from "./finish/quantile.ts";
 export { asOne, chanceOfEnough, moreToBegin, yieldsOf, type StageYield } from "./finish/yields.ts";
 export { AIRS, HOURS, levers, PANEL_CAUSES, RANKED_BY, rankedBy, type FateOf, type Lever, type PanelCause, type RankedBy, type RankedLevel } from "./finish/causes.ts";
 export { RESCUE_WAYS, rescueOffers, rescuesFor, workOf, type RescueOffer, type RescueSeen, type RescueWay } from "./finish/rescue.ts";
-export { costByHand, whoGetsWhich, type AskingLine, type FreePanel, type Given, type WhoGetsWhich } from "./finish/giving.ts";
+export { costsByHand, whoGetsWhich, type AskingLine, type FreePanel, type Given, type WhoGetsWhich } from "./finish/giving.ts";
 export { gridCorners } from "./finish/inspect/gridCorners.ts";
 export { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type PhotoQuality } from "./finish/inspect/quality.ts";
 export { inspect, inspectColourways } from "./finish/inspect/inspect.ts";

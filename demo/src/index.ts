@@ -272,7 +272,7 @@ function openNeeds(shop: DemoShop): void {
     { kind: "shop listing", title: "Shop: New Year", design: "nightTrain", split: [3, 2], inDays: 44, occasion: "new-year" },
     { kind: "order", title: "Fathom Point order", design: "weatherVane", split: [3, 0], inDays: 52, zone: "overseas", price: 1900 },
     { kind: "order", title: "One lamp moth", design: "moth", split: [0, 1], inDays: 46, zone: "inland", price: 550 },
-    { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [3, 2], inDays: 50 },
+    { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [5, 5], inDays: 50 },
     { kind: "own use", title: "Birthdays", design: "kite", split: [4, 4], inDays: 58 },
   ];
   for (const plan of plans) addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));

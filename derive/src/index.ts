@@ -49,6 +49,7 @@ export * from "./season/sessionSheet.ts";
 export * from "./season/standing.ts";
 export { stockInPlan } from "./season/stock.ts";
 export * from "./season/times.ts";
+export * from "./season/unitsSoFar.ts";
 export * from "./season/workOut.ts";
 export * from "./season/worked.ts";
 export * from "./sheets/happened.ts";

@@ -1,6 +1,6 @@
 import fc from "fast-check";
-import { assigned, costOfAll, isCheapest } from "./assign.ts";
-import { costByHand, whoGetsWhich, type AskingLine, type FreePanel } from "./giving.ts";
+import { assigned, costOfAll, costsOfForcing, isCheapest } from "./assign.ts";
+import { costsByHand, whoGetsWhich, type AskingLine, type FreePanel } from "./giving.ts";
 
 /** The cheapest of all ways, tried one by one. */
 function cheapest(costs: readonly number[][], capacities: readonly number[], from = 0): number {
@@ -33,6 +33,22 @@ test("no way of trying them all is cheaper, none takes more than there is room f
       expect(costOfAll(costs, at)).toBeCloseTo(cheapest(costs, capacities), 9);
       capacities.forEach((room, place) => expect(at.filter((each) => each === place).length).toBeLessThanOrEqual(room));
       expect(isCheapest(costs, { capacities }, at)).toBe(true);
+    }),
+    { numRuns: 300 },
+  );
+});
+
+test("what forcing one thing to a place costs is what solving it anew with that thing there costs", () => {
+  fc.assert(
+    fc.property(question, ({ costs, capacities }) => {
+      fc.pre(costs.length > 0);
+      const best = costOfAll(costs, assigned(costs, { capacities }));
+      costsOfForcing(costs, { capacities }, 0).forEach((cost, place) => {
+        const forced = costs.map((row, thing) => (thing === 0 ? row.map((each, other) => (other === place ? each : Infinity)) : row));
+        const anew = (capacities[place] ?? 0) < 1 || costs[0]?.[place] === Infinity ? Infinity : cheapest(forced, capacities) - best;
+        if (anew === Infinity) expect(cost).toBe(Infinity);
+        else expect(cost).toBeCloseTo(anew, 9);
+      });
     }),
     { numRuns: 300 },
   );
@@ -88,10 +104,10 @@ test("one that must not fail takes from an ordinary one, and says why", () => {
 test("a swap by hand costs what the rest cannot make good, and nothing where all is the same", () => {
   const panels = [panel("fine", null, 0), panel("poor", null, 1)];
   const lines = [asks("dear", 1, { weight: 3 }), asks("plain", 1)];
-  expect(costByHand(panels, lines, "fine", "line of dear")).toBeCloseTo(0, 9);
-  expect(costByHand(panels, lines, "poor", "line of dear")).toBeGreaterThan(0.2);
-  expect(costByHand(panels, lines, "fine", null)).toBeGreaterThan(0.5);
-  expect(costByHand(panels, [asks("dear", 1, { refuses: "no moths" })], "fine", "line of dear")).toBe(Infinity);
+  expect(costsByHand(panels, lines, "fine").get("line of dear")).toBeCloseTo(0, 9);
+  expect(costsByHand(panels, lines, "poor").get("line of dear")).toBeGreaterThan(0.2);
+  expect(costsByHand(panels, lines, "fine").get(null)).toBeGreaterThan(0.5);
+  expect(costsByHand(panels, [asks("dear", 1, { refuses: "no moths" })], "fine").get("line of dear")).toBe(Infinity);
 });
 
 test("300 panels to 60 needs in the time of a glance", () => {

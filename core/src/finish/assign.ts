@@ -90,16 +90,14 @@ function moveAlong(thing: number, end: number, from: Int32Array, { at, lying }: 
 }
 
 /**
- * Whether no round of moves would make an assignment cheaper (Klein, Manage. Sci. 14, 1967): all pairs of places by Floyd (Comm. ACM 5, 1962), moves from
- * one to the next, and to wherever there is room. It knows nothing of how the assignment was found.
+ * What it costs to take one thing more in at one place by giving one away at another, others moving on between them: all pairs of places by Floyd (Comm. ACM
+ * 5, 1962). The last row and column stand for room: what has some leads there for nothing, and from there any place may give one away.
  */
-export function isCheapest(costs: CostTable, { capacities }: Berths, at: readonly number[]): boolean {
+function exchanges(costs: CostTable, { capacities }: Berths, at: readonly number[]): Float64Array[] {
   const places = capacities.length;
-  // One more place stands for room: what has some leads there for nothing, and from there any place may give one away.
   const moves = [...capacities, Infinity].map((_, place) => new Float64Array(places + 1).fill(place === places ? 0 : Infinity));
-  const load = new Int32Array(places);
+  const load = loadOf(capacities, at);
   at.forEach((place, thing) => {
-    load[place] = (load[place] ?? 0) + 1;
     const row = moves[place];
     for (let other = 0; row && other < places; other += 1) {
       const change = (costs[thing]?.[other] ?? Infinity) - (costs[thing]?.[place] ?? Infinity);
@@ -110,7 +108,6 @@ export function isCheapest(costs: CostTable, { capacities }: Berths, at: readonl
     const row = moves[place];
     if (row && (load[place] ?? 0) < most) row[places] = 0;
   });
-  if (capacities.some((most, place) => (load[place] ?? 0) > most) || at.some((place, thing) => (costs[thing]?.[place] ?? Infinity) === Infinity)) return false;
   for (let over = 0; over <= places; over += 1) {
     const second = moves[over];
     for (const first of moves) {
@@ -119,7 +116,38 @@ export function isCheapest(costs: CostTable, { capacities }: Berths, at: readonl
       for (let to = 0; to <= places; to += 1) first[to] = Math.min(first[to] ?? Infinity, way + (second[to] ?? Infinity));
     }
   }
-  return moves.every((row, place) => (row[place] ?? 0) > -GAIN);
+  return moves;
+}
+
+function loadOf(capacities: readonly number[], at: readonly number[]): Int32Array {
+  const load = new Int32Array(capacities.length);
+  for (const place of at) load[place] = (load[place] ?? 0) + 1;
+  return load;
+}
+
+/**
+ * Whether no round of moves would make an assignment cheaper (Klein, Manage. Sci. 14, 1967). It knows nothing of how the assignment was found.
+ */
+export function isCheapest(costs: CostTable, berths: Berths, at: readonly number[]): boolean {
+  const { capacities } = berths;
+  const load = loadOf(capacities, at);
+  if (capacities.some((most, place) => (load[place] ?? 0) > most) || at.some((place, thing) => (costs[thing]?.[place] ?? Infinity) === Infinity)) return false;
+  return exchanges(costs, berths, at).every((row, place) => (row[place] ?? 0) > -GAIN);
+}
+
+/**
+ * What is lost when one thing goes to each place by hand, the rest as well as can be: one assignment of the others, and from it what it costs to keep one
+ * berth free (a shortest path to where there is room).
+ * @returns for each place; Infinity where it cannot go there
+ */
+export function costsOfForcing(costs: CostTable, berths: Berths, thing: number): number[] {
+  const others = costs.filter((_, index) => index !== thing);
+  const at = assigned(others, berths);
+  const free = exchanges(others, berths, at);
+  const room = berths.capacities.length;
+  const all = berths.capacities.map((most, place) => (most < 1 ? Infinity : (costs[thing]?.[place] ?? Infinity) + (free[place]?.[room] ?? Infinity)));
+  const least = Math.min(...all);
+  return all.map((each) => (each === Infinity ? Infinity : each - least));
 }
 
 /** What an assignment costs in all. */

@@ -1,4 +1,4 @@
-import { assigned, costOfAll, isCheapest } from "./assign.ts";
+import { assigned, costsOfForcing, isCheapest } from "./assign.ts";
 
 /** A panel that can become a card. */
 export interface FreePanel {
@@ -72,18 +72,16 @@ export function whoGetsWhich(panels: readonly FreePanel[], lines: readonly Askin
 }
 
 /**
- * What is lost when one panel goes to a line by hand, the rest as well as can be: in cards to an ordinary need.
- * @param line null for the stash
- * @returns Infinity where it cannot go there
+ * What is lost when one panel goes to each line by hand, the rest as well as can be: in cards to an ordinary need.
+ * @returns by line, null being the stash; Infinity where it cannot go
  */
-export function costByHand(panels: readonly FreePanel[], lines: readonly AskingLine[], panel: string, line: string | null): number {
-  const places = { capacities: [...lines.map(({ lacks }) => lacks), Infinity] };
-  const costs = costsOf(panels, lines);
-  const wanted = line === null ? lines.length : lines.findIndex((each) => each.line === line);
-  const moved = panels.findIndex(({ id }) => id === panel);
-  if ((costs[moved]?.[wanted] ?? Infinity) === Infinity || (places.capacities[wanted] ?? 0) < 1) return Infinity;
-  const forced = costs.map((row, index) => (index === moved ? row.map((cost, place) => (place === wanted ? cost : Infinity)) : row));
-  return Math.max(0, costOfAll(forced, assigned(forced, places)) - costOfAll(costs, assigned(costs, places)));
+export function costsByHand(panels: readonly FreePanel[], lines: readonly AskingLine[], panel: string): ReadonlyMap<string | null, number> {
+  const costs = costsOfForcing(
+    costsOf(panels, lines),
+    { capacities: [...lines.map(({ lacks }) => lacks), Infinity] },
+    panels.findIndex(({ id }) => id === panel),
+  );
+  return new Map([...lines.map(({ line }) => line), null].map((line, place) => [line, costs[place] ?? Infinity]));
 }
 
 function costsOf(panels: readonly FreePanel[], lines: readonly AskingLine[]): number[][] {

@@ -45,6 +45,8 @@ export function asOne(yields: readonly StageYield[]): readonly [good: number, ba
   return [told(mean * strength), told((1 - mean) * strength)];
 }
 
+/** Chances are compared a little below the wanted one, so that 9 in 10 reached exactly counts as reached. */
+const SLACK = 1e-12;
 /** More panels than this are not reckoned one by one: the table has room for some hundreds. */
 const MOST_ON_TABLE = 600;
 
@@ -94,15 +96,25 @@ export function moreToBegin(
   confidence: number,
 ): { readonly more: number; readonly chance: number } | null {
   const most = Math.min(MOST_ON_TABLE, 10 * Math.max(1, wanted));
-  for (let more = 0; more <= most; more += 1) {
-    const chance = chanceOfEnough(
+  const chanceWith = (more: number): number =>
+    chanceOfEnough(
       yields,
       waiting.map((each, step) => each + (step === 0 ? more : 0)),
       wanted,
     );
-    if (chance >= confidence) return { more, chance };
+  const asSure = confidence - SLACK;
+  // More are never less sure, so the fewest are found between a number that is too small and one that is enough.
+  let [tooFew, enough] = [-1, 0];
+  while (chanceWith(enough) < asSure) {
+    if (enough >= most) return null;
+    [tooFew, enough] = [enough, Math.min(most, Math.max(1, 2 * enough))];
   }
-  return null;
+  while (enough - tooFew > 1) {
+    const middle = Math.floor((tooFew + enough) / 2);
+    if (chanceWith(middle) < asSure) tooFew = middle;
+    else enough = middle;
+  }
+  return { more: enough, chance: chanceWith(enough) };
 }
 
 /** Chances of 0 to n when each comes through with a chance of Beta(a, b) they share, by its ratio of terms. */

@@ -15,7 +15,7 @@ import {
   type SeenBatch,
   type SeenStage,
 } from "@yule/core";
-import { paintingStages } from "../season/needView.ts";
+import { paintingStages } from "../season/unitsSoFar.ts";
 import { factsOfBatch } from "./plan.ts";
 
 const BONE_DRY: Care = { chance: 0.95, why: "as good as always dry by then" };

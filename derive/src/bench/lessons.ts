@@ -1,7 +1,7 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { faultMatters, recordsOf, timesSeen, type FaultMatters, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
 import { stretchesOf } from "../season/worked.ts";
-import { paintingStages } from "../season/needView.ts";
+import { paintingStages } from "../season/unitsSoFar.ts";
 import { fatesOf, spoiltAt, type BatchFate } from "../finish/fates.ts";
 import { timedBatch, timedStage } from "./learnedRoute.ts";
 

@@ -1,6 +1,6 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
 import { minutes, unitState, type BenchFact, type LiveStage, type UnitState } from "@yule/core";
-import { paintingStages } from "../season/needView.ts";
+import { paintingStages } from "../season/unitsSoFar.ts";
 
 /** The route as it is told, before anything was learned of it. */
 export const liveRoute = (design: DesignRead): LiveStage[] =>

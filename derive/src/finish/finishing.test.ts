@@ -8,7 +8,7 @@ import { finishTasks, isMixWet, linesToAssemble } from "./whatNow.ts";
 
 const done = (id: string, stageId: string, at = "2031-11-07T11:00:00Z"): BatchRead["facts"][number] => ({ id: `${id} ${stageId}`, unitId: id, stageId, what: "done", at });
 const tasks = (needs: readonly NeedRead[], batches: readonly BatchRead[], rescues: Parameters<typeof finishTasks>[1]["rescues"] = []) =>
-  finishTasks(season(needs, batches), { rescues }, new Map());
+  finishTasks(season(needs, batches), { rescues });
 
 describe("what is to be done now", () => {
   test("panels through all painting are to be judged, good ones made into cards, and the soonest need stands first", () => {

@@ -1,7 +1,7 @@
 import type { BatchRead, YieldRead } from "@yule/contract";
-import { batch, design, line, need, unit } from "../season/examples.ts";
+import { batch, design, line, need, season, unit } from "../season/examples.ts";
 import { fatesOf, spoiltAt } from "./fates.ts";
-import { enoughFor, howSure, NO_RECORD, panelsFor, yieldSteps, yieldOf } from "./howMany.ts";
+import { enoughFor, howSure, NO_RECORD, panelsFor, yieldOf, yieldSteps, yieldUnderWay } from "./howMany.ts";
 
 const record = (some: Partial<YieldRead> = {}): YieldRead => ({ designId: "boat", ...NO_RECORD, ...some });
 const told = (unitId: string, stageId: string, what: BatchRead["facts"][number]["what"] = "done", more: Partial<BatchRead["facts"][number]> = {}): BatchRead["facts"][number] => ({
@@ -39,25 +39,67 @@ describe("how sure to be", () => {
   });
 });
 
-describe("whether it will be enough", () => {
-  const units = [1, 2, 3, 4, 5, 6, 7].map((number) => unit(number));
-  test("panels nearly done are surer than those just begun; those that were lost are counted and more is advised", () => {
-    const begun = enoughFor(need, design, [batch(units)], NO_RECORD, 0.9);
-    const nearly = enoughFor(
-      need,
-      design,
+test("a panel that is past the stage where one was lost has that behind it: of what is under way more are believed good", () => {
+  const rough = record({ stages: [{ stageId: "wash", through: 6, lost: 6 }] });
+  const lying = (facts: BatchRead["facts"]) =>
+    season(
+      [need],
       [
         batch(
-          units,
-          units.flatMap(({ id }) => [told(id, "wash"), told(id, "dots")]),
+          [1, 2, 3, 4, 5, 6].map((number) => unit(number)),
+          facts,
         ),
       ],
-      NO_RECORD,
-      0.9,
-    );
+    ).open[0];
+  const mean = (facts: BatchRead["facts"]): number => {
+    const view = lying(facts);
+    const [good, bad] = view ? yieldUnderWay(view, rough) : [0, 1];
+    return good / (good + bad);
+  };
+  const [good, bad] = yieldOf(design, rough);
+  expect(mean([])).toBeCloseTo(good / (good + bad), 6);
+  expect(mean([1, 2, 3, 4, 5, 6].map((number) => told(`u${String(number)}`, "wash")))).toBeGreaterThan(mean([]) + 0.2);
+});
+
+test("a need not begun has spare panels in the plan, one only partly begun as well; once all were begun what is lost is painted again, and no spare", () => {
+  const make = (units: readonly ReturnType<typeof unit>[], lost: readonly string[]) =>
+    season(
+      [need],
+      units.length === 0
+        ? []
+        : [
+            batch(
+              units,
+              lost.map((id) => told(id, "wash", "spoilt")),
+            ),
+          ],
+    ).open[0]?.toPaint[0]?.make;
+  const units = [1, 2, 3, 4, 5, 6].map((number) => unit(number));
+  expect(make([], [])).toBeGreaterThan(6);
+  expect(make(units.slice(0, 3), [])).toBeGreaterThan(3);
+  expect(make(units, ["u1", "u2"])).toBe(2);
+  expect(make(units, [])).toBeUndefined();
+});
+
+describe("whether it will be enough", () => {
+  const units = [1, 2, 3, 4, 5, 6, 7].map((number) => unit(number));
+  const enough = (batches: readonly BatchRead[], asked = need, confidence = 0.9) => {
+    const [view] = season([asked], batches).open;
+    if (!view) throw new Error("no need is open");
+    return enoughFor({ ...view, sure: { ...view.sure, confidence } }, view.batches, NO_RECORD);
+  };
+
+  test("panels nearly done are surer than those just begun; those that were lost are counted and more is advised", () => {
+    const begun = enough([batch(units)]);
+    const nearly = enough([
+      batch(
+        units,
+        units.flatMap(({ id }) => [told(id, "wash"), told(id, "dots")]),
+      ),
+    ]);
     expect(begun).toMatchObject({ wanted: 6, coming: 7, lost: 0 });
     expect(nearly.chance).toBeGreaterThan(begun.chance + 0.02);
-    const after = enoughFor(need, design, [batch(units, [told("u1", "wash", "spoilt"), told("u2", "wash", "spoilt"), told("u3", "wash", "spoilt")])], NO_RECORD, 0.9);
+    const after = enough([batch(units, [told("u1", "wash", "spoilt"), told("u2", "wash", "spoilt"), told("u3", "wash", "spoilt")])]);
     expect(after).toMatchObject({ wanted: 6, coming: 4, lost: 3, chance: 0 });
     expect(after.more).toBeGreaterThanOrEqual(3);
     expect(after.then).toBeGreaterThanOrEqual(0.9);
@@ -65,23 +107,18 @@ describe("whether it will be enough", () => {
 
   test("good ones, and those given by another need, are counted; those given away or to be rescued are not", () => {
     const given = { ...unit(1, "good"), servesNeedId: "other" };
-    const found = enoughFor(
-      need,
-      design,
-      [batch([given, unit(2, "good"), unit(3, "rescue"), unit(4, "scrap"), unit(5)]), { ...batch([{ ...unit(6, "stash"), servesNeedId: "n" }]), id: "b2" }],
-      NO_RECORD,
-      0.9,
-    );
+    const elsewhere = { ...batch([{ ...unit(6, "stash"), servesNeedId: "n" }]), id: "b2", needId: "other" };
+    const found = enough([batch([given, unit(2, "good"), unit(3, "rescue"), unit(4, "scrap"), unit(5)]), elsewhere]);
     expect(found).toMatchObject({ wanted: 4, coming: 1, lost: 1 });
   });
 
   test("two colourways are each to be enough", () => {
     const both = { ...need, lines: [line("l", "blue", 2), line("r", "red", 2)] };
     const red = (number: number) => ({ ...unit(number), colourwayId: "red" });
-    const found = enoughFor(both, design, [batch([unit(1), unit(2), unit(3), red(4), red(5)])], NO_RECORD, 0.8);
+    const found = enough([batch([unit(1), unit(2), unit(3), red(4), red(5)])], both, 0.8);
     expect(found).toMatchObject({ wanted: 4, coming: 5 });
-    expect(found.chance).toBeLessThan(enoughFor({ ...need, lines: [line("l", "blue", 2)] }, design, [batch([unit(1), unit(2), unit(3)])], NO_RECORD, 0.8).chance);
-    expect(enoughFor({ ...both, print: true }, design, [batch([unit(1), red(4)])], NO_RECORD, 0.8).wanted).toBe(2);
+    expect(found.chance).toBeLessThan(enough([batch([unit(1), unit(2), unit(3)])], { ...need, lines: [line("l", "blue", 2)] }, 0.8).chance);
+    expect(enough([batch([unit(1), red(4)])], { ...both, print: true }, 0.8).wanted).toBe(2);
   });
 });
 

@@ -1,6 +1,7 @@
 import type { BatchRead, DesignRead, NeedRead, YieldRead } from "@yule/contract";
 import { asOne, chanceOfEnough, moreToBegin, newsvendorQuantile, overmake, weightOf, yieldsOf, type StageYield } from "@yule/core";
-import { spoiltAt } from "./fates.ts";
+import type { NeedView } from "../season/needView.ts";
+import { paintingStages, unitsSoFar, type UnitSoFar } from "../season/unitsSoFar.ts";
 
 /** Of a new design nine in ten are believed to come out good. */
 export const FIRST_GUESS: readonly [number, number] = [9, 1];
@@ -8,7 +9,6 @@ export const FIRST_GUESS: readonly [number, number] = [9, 1];
 const USED_LATER: readonly [number, number] = [1, 1];
 
 type Route = Pick<DesignRead, "stages">;
-const painting = ({ stages }: Route) => stages.filter(({ kind }) => kind !== "assemble");
 
 /** What is known of a design never painted. */
 export const NO_RECORD: Omit<YieldRead, "designId"> = { good: 0, bad: 0, stages: [], stashed: 0, served: 0 };
@@ -17,12 +17,36 @@ export const NO_RECORD: Omit<YieldRead, "designId"> = { good: 0, bad: 0, stages:
 export const yieldSteps = (design: Route, record: Omit<YieldRead, "designId"> = NO_RECORD): StageYield[] =>
   yieldsOf(
     FIRST_GUESS,
-    painting(design).map(({ id }) => record.stages.find(({ stageId }) => stageId === id) ?? { through: 0, lost: 0 }),
+    paintingStages(design).map(({ id }) => record.stages.find(({ stageId }) => stageId === id) ?? { through: 0, lost: 0 }),
     record,
   );
 
 /** The same as one chance of being good, Beta(good, bad). */
 export const yieldOf = (design: Route, record?: Omit<YieldRead, "designId">): readonly [good: number, bad: number] => asOne(yieldSteps(design, record));
+
+/**
+ * The same of the panels of a need that are under way and those still to be begun: each has only the steps before it. Their mean chance, as sure as all that is known
+ * of the design.
+ */
+export function yieldUnderWay(
+  { design, coming, doneAt, toPaint }: Pick<NeedView, "design" | "coming" | "doneAt" | "toPaint">,
+  record?: Omit<YieldRead, "designId">,
+): readonly [number, number] {
+  const steps = yieldSteps(design, record);
+  const [good, bad] = asOne(steps);
+  const passed = [coming, ...paintingStages(design).map(({ id }) => doneAt.get(id) ?? 0), 0];
+  const fresh = toPaint.reduce((sum, { make }) => sum + make, 0);
+  const standing = steps.map((_, step) => Math.max(0, (passed[step] ?? 0) - (passed[step + 1] ?? 0)) + (step === 0 ? fresh : 0));
+  const panels = standing.reduce((sum, each) => sum + each, 0);
+  if (panels === 0) return [good, bad];
+  const mean =
+    standing.reduce((sum, each, step) => {
+      const [own, lost] = asOne(steps.slice(step));
+      return sum + (each * own) / (own + lost);
+    }, 0) / panels;
+  const believed = mean * (good + bad);
+  return [believed, good + bad - believed];
+}
 
 /** How sure to be that enough are good, and why: in minutes of hands. */
 export interface HowSure {
@@ -37,8 +61,8 @@ export interface HowSure {
 
 /** @param hourMinor what an hour of hands is worth; null while she has not said */
 export function howSure(need: Pick<NeedRead, "kind" | "matters" | "priceMinor" | "lines">, design: Route, record: Omit<YieldRead, "designId">, hourMinor: number | null): HowSure {
-  const hands = painting(design).reduce((sum, stage) => sum + stage.hands, 0);
-  const anew = hands + painting(design).reduce((sum, stage) => sum + stage.setup, 0);
+  const hands = paintingStages(design).reduce((sum, stage) => sum + stage.hands, 0);
+  const anew = hands + paintingStages(design).reduce((sum, stage) => sum + stage.setup, 0);
   const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
   const sale = need.priceMinor !== null && hourMinor !== null && hourMinor > 0 ? (need.priceMinor / Math.max(1, cards) / hourMinor) * 60 : null;
   const [used, thrown] = USED_LATER;
@@ -75,45 +99,43 @@ export interface Enough {
  * multiplied: since they share what is not known of the design, the truth is no lower.
  * @param batches the need's own, as they are now
  */
-export function enoughFor(need: NeedRead, design: Route, batches: readonly BatchRead[], record: Omit<YieldRead, "designId">, confidence: number): Enough {
+export function enoughFor(
+  { need, design, goodBy, sure }: Pick<NeedView, "need" | "design" | "goodBy" | "sure">,
+  batches: readonly BatchRead[],
+  record: Omit<YieldRead, "designId">,
+): Enough {
   const steps = yieldSteps(design, record);
-  const ids = painting(design).map(({ id }) => id);
-  const ways = [...new Set(need.lines.map(({ colourwayId }) => colourwayId))];
-  const sum: Enough = { wanted: 0, coming: 0, lost: 0, chance: 1, more: 0, then: 1 };
-  return ways.reduce((all, way) => {
-    const waiting = new Array<number>(steps.length).fill(0);
-    let [good, lost] = [0, 0];
-    for (const batch of batches) {
-      const [spoilt, done] = [spoiltAt(batch), doneBy(batch)];
-      for (const unit of batch.units) {
-        if (unit.colourwayId !== way || (unit.servesNeedId !== null && unit.servesNeedId !== need.id)) continue;
-        if (unit.servesNeedId === need.id || unit.grade === "good") good += 1;
-        else if (unit.grade === null && !spoilt.has(unit.id)) {
-          const through = done.get(unit.id);
-          const at = ids.findIndex((id) => !through?.has(id));
-          waiting[at === -1 ? steps.length - 1 : at] = (waiting[at === -1 ? steps.length - 1 : at] ?? 0) + 1;
-        } else if (unit.grade !== "rescue") lost += 1;
-      }
-    }
-    const lines = need.lines.filter(({ colourwayId }) => colourwayId === way);
-    const asked = need.print ? 1 : lines.reduce((total, line) => total + line.quantity - line.fromLeft, 0);
+  const units = batches.flatMap(unitsSoFar).filter(({ unit }) => unit.servesNeedId === null);
+  const none: Enough = { wanted: 0, coming: 0, lost: 0, chance: 1, more: 0, then: 1 };
+  return [...goodBy].reduce((all, [way, good]) => {
+    const own = units.filter(({ unit }) => unit.colourwayId === way);
+    const going = own.filter(({ unit, spoilt }) => unit.grade === null && !spoilt);
+    const lost = own.filter(({ unit, spoilt }) => (spoilt && unit.grade === null) || unit.grade === "scrap" || unit.grade === "stash").length;
+    // One good master is enough where the rest is printed.
+    const asked = need.print ? 1 : need.lines.reduce((sum, line) => sum + (line.colourwayId === way ? line.quantity : 0), 0);
     const wanted = Math.max(0, asked - good);
+    const waiting = standingBefore(design, steps.length, going);
     const chance = chanceOfEnough(steps, waiting, wanted);
     // What one too few costs is counted card by card, so each colourway is to be as sure by itself.
-    const begun = moreToBegin(steps, waiting, wanted, confidence);
+    const begun = moreToBegin(steps, waiting, wanted, sure.confidence);
     return {
       wanted: all.wanted + wanted,
-      coming: all.coming + waiting.reduce((total, each) => total + each, 0),
+      coming: all.coming + going.length,
       lost: all.lost + lost,
       chance: all.chance * chance,
       more: all.more === null || begun === null ? null : all.more + begun.more,
       then: all.then * (begun?.chance ?? chance),
     };
-  }, sum);
+  }, none);
 }
 
-function doneBy({ facts }: BatchRead): ReadonlyMap<string, ReadonlySet<string>> {
-  const done = new Map<string, Set<string>>();
-  for (const { what, unitId, stageId } of facts) if (what === "done" || what === "skipped") done.set(unitId, (done.get(unitId) ?? new Set<string>()).add(stageId));
-  return done;
+/** How many panels stand before each step, the judging last. */
+function standingBefore(design: Route, steps: number, going: readonly UnitSoFar[]): number[] {
+  const waiting = new Array<number>(steps).fill(0);
+  for (const { through } of going) {
+    const next = paintingStages(design).findIndex(({ id }) => !through.has(id));
+    const at = next === -1 ? steps - 1 : next;
+    waiting[at] = (waiting[at] ?? 0) + 1;
+  }
+  return waiting;
 }

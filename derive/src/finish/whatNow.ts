@@ -1,8 +1,8 @@
 import type { BatchRead, DesignRead, FinishRead, RescueRead, UnitRead } from "@yule/contract";
 import type { Day } from "@yule/core";
-import { paintingStages, type NeedView } from "../season/needView.ts";
+import type { NeedView } from "../season/needView.ts";
+import { paintingStages, unitsSoFar } from "../season/unitsSoFar.ts";
 import type { Outlook } from "../season/workOut.ts";
-import { spoiltAt } from "./fates.ts";
 import { enoughFor, NO_RECORD, type Enough } from "./howMany.ts";
 
 /** What is to be done for one need between the brush and the envelope. */
@@ -24,17 +24,17 @@ export interface FinishTask {
 /** A puddle stays usable for so long beside the panels, minutes. */
 const MIX_STAYS = 45;
 
-/** Needs with something to do in Finish, the soonest first. @param batches as they are now */
-export function finishTasks(outlook: Outlook, { rescues }: Pick<FinishRead, "rescues">, batches: ReadonlyMap<string, BatchRead>): FinishTask[] {
+/** Needs with something to do in Finish, the soonest first. */
+export function finishTasks(outlook: Outlook, { rescues }: Pick<FinishRead, "rescues">): FinishTask[] {
   return outlook.open
     .filter(({ stage, batches: own, good, assembled }) => stage !== "to post" && (own.length > 0 || good > assembled))
     .map((view): FinishTask => {
-      const own = view.batches.map((batch) => batches.get(batch.id) ?? batch);
+      const own = view.batches;
       return {
         view,
         judge: own.reduce((sum, batch) => sum + toJudge(view, batch).length, 0),
         rescues: rescues.filter(({ batchId, doneAt }) => doneAt === null && own.some(({ id }) => id === batchId)),
-        enough: enoughFor(view.need, view.design, own, outlook.yields.get(view.design.id) ?? NO_RECORD, view.sure.confidence),
+        enough: enoughFor(view, own, outlook.yields.get(view.design.id) ?? NO_RECORD),
         isMixWet: own.some((batch) => isMixWet(view.design, batch, outlook.now)),
         assemble: linesToAssemble(view).reduce((sum, { quantity }) => sum + quantity, 0),
         by: view.readyBy,
@@ -57,11 +57,8 @@ export function splitFor({ need, toPaint }: Pick<NeedView, "need" | "toPaint">, 
 
 /** Panels that are painted and neither lost nor judged; those whose rescue is done wait to be judged again. */
 export function toJudge({ design }: Pick<NeedView, "design">, batch: BatchRead): UnitRead[] {
-  const spoilt = spoiltAt(batch);
-  const last = paintingStages(design).map(({ id }) => id);
-  const done = new Map<string, Set<string>>();
-  for (const { what, unitId, stageId } of batch.facts) if (what === "done" || what === "skipped") done.set(unitId, (done.get(unitId) ?? new Set()).add(stageId));
-  return batch.units.filter(({ id, grade, servesNeedId }) => grade === null && servesNeedId === null && !spoilt.has(id) && last.every((stage) => done.get(id)?.has(stage)));
+  const stages = paintingStages(design);
+  return unitsSoFar(batch).flatMap(({ unit, spoilt, through }) => (unit.grade === null && !spoilt && stages.every(({ id }) => through.has(id)) ? [unit] : []));
 }
 
 /** Whether panels of a batch went through the first stages with colour so lately that its mix still stands there. */

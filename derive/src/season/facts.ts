@@ -16,7 +16,7 @@ import {
   type Spreads,
 } from "@yule/core";
 import { benchTimesOf, paceOf } from "../bench/times.ts";
-import { NO_RECORD, yieldOf } from "../finish/howMany.ts";
+import { yieldUnderWay } from "../finish/howMany.ts";
 import { asMadeFor, type NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 import { panelsPerSheet } from "./materials.ts";
@@ -88,7 +88,7 @@ export const oddsOf = (facts: SeasonFacts, outlook: Outlook): NeedOdds[] =>
   facts.needs.flatMap((owed) => {
     const view = outlook.open.find((each) => each.need.id === owed.id);
     if (!view) return [];
-    const [good, bad] = yieldOf(view.design, outlook.yields.get(owed.design) ?? NO_RECORD);
+    const [good, bad] = yieldUnderWay(view, outlook.yields.get(owed.design));
     // One good master for each colourway is enough where the rest is printed.
     const units = owed.print ? Math.min(owed.coming + owed.fresh, view.need.lines.length) : owed.coming + owed.fresh;
     const wanted = owed.print ? view.need.lines.length : owed.cards - (view.good - view.assembled);

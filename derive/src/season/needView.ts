@@ -1,5 +1,6 @@
-import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead, ShopRead, UnitRead, YieldRead } from "@yule/contract";
+import type { BatchRead, ColourwayRead, DesignRead, DispatchRead, Grade, NeedRead, ShopRead, YieldRead } from "@yule/contract";
 import { addDays, day, minutes, nightsIn, readyByTerms, serviceFor, type Day, type Minutes, type NeedOutlook, type Serving, type Transit } from "@yule/core";
+import { paintingStages, unitsSoFar, type UnitSoFar } from "./unitsSoFar.ts";
 import { howSure, NO_RECORD, panelsFor, yieldOf, type HowSure } from "../finish/howMany.ts";
 
 /** Days that a need not yet begun takes at the least, its nights not counted. */
@@ -67,44 +68,12 @@ const counts = (need: NeedRead, grade: Grade | null): boolean => grade === "good
 /** Cards left over from earlier needs that were given to it. */
 const fromLeft = (need: NeedRead, colourwayId: string): number => need.lines.reduce((sum, line) => sum + (line.colourwayId === colourwayId ? line.fromLeft : 0), 0);
 
-/** A panel with what was told of it. One that was given to a need out of the stash counts as good, however it was judged. */
-interface UnitSoFar {
-  readonly unit: UnitRead;
-  readonly spoilt: boolean;
-  /** Stages it has gone through, or that were left out. */
-  readonly through: ReadonlySet<string>;
-}
-
 /** What lies there for each need: its own batches, and panels painted for it or given to it. */
 export interface ThereFor {
   readonly batches: readonly BatchRead[];
   readonly units: readonly UnitSoFar[];
 }
 const NOTHING_THERE: ThereFor = { batches: [], units: [] };
-
-/** What was told of the panels of a batch: a tap changes one batch, and the others are as they were. */
-const told = new WeakMap<BatchRead, readonly UnitSoFar[]>();
-
-function unitsOf(batch: BatchRead): readonly UnitSoFar[] {
-  const known = told.get(batch);
-  if (known) return known;
-  const [spoilt, through] = [new Set<string>(), new Map<string, Set<string>>()];
-  for (const { what, unitId, stageId } of batch.facts) {
-    if (what === "spoilt") spoilt.add(unitId);
-    if (what !== "done" && what !== "skipped") continue;
-    const own = through.get(unitId);
-    if (own) own.add(stageId);
-    else through.set(unitId, new Set([stageId]));
-  }
-  const units = batch.units.map((unit): UnitSoFar => ({
-    unit: unit.servesNeedId === null ? unit : { ...unit, grade: "good" },
-    spoilt: spoilt.has(unit.id),
-    through: through.get(unit.id) ?? NO_STAGES,
-  }));
-  told.set(batch, units);
-  return units;
-}
-const NO_STAGES: ReadonlySet<string> = new Set();
 
 /** What lies there for all needs, in one walk over the batches. */
 export function thereFor(batches: readonly BatchRead[]): (needId: string) => ThereFor {
@@ -116,7 +85,7 @@ export function thereFor(batches: readonly BatchRead[]): (needId: string) => The
   };
   for (const batch of batches) {
     of(batch.needId).batches.push(batch);
-    for (const each of unitsOf(batch)) of(each.unit.servesNeedId ?? batch.needId).units.push(each);
+    for (const each of unitsSoFar(batch)) of(each.unit.servesNeedId ?? batch.needId).units.push(each);
   }
   return (needId) => found.get(needId) ?? NOTHING_THERE;
 }
@@ -159,11 +128,13 @@ export function bareView(reads: ToldOfNeeds, need: NeedRead, design: DesignRead,
   const sure = howSure(need, design, record, reads.shop.hourMinor);
   const comesOut = yieldOf(design, record);
   const toPaint = need.lines.flatMap((line) => {
-    const there = units.filter(({ unit, spoilt }) => unit.colourwayId === line.colourwayId && !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
-    const missing = (need.print ? 1 : line.quantity - line.fromLeft) - there;
+    const begun = units.filter(({ unit }) => unit.colourwayId === line.colourwayId);
+    const there = begun.filter(({ unit, spoilt }) => !spoilt && (unit.grade === null || counts(need, unit.grade))).length;
+    const wanted = need.print ? 1 : line.quantity - line.fromLeft;
+    const missing = wanted - there;
     if (missing <= 0) return [];
-    // Of what is begun the plan holds what is surely lacking; more beside it is asked about while its mix stands.
-    return [{ colourwayId: line.colourwayId, quantity: missing, make: batches.length > 0 ? missing : panelsFor(missing, comesOut, sure.confidence) }];
+    // Once as many as are wanted were begun, the plan holds what is surely lacking: spare ones beside it are asked about while the mix stands.
+    return [{ colourwayId: line.colourwayId, quantity: missing, make: begun.length >= wanted ? missing : panelsFor(missing, comesOut, sure.confidence) }];
   });
   const toGoThrough = paintingStages(design).length;
   const painted = going.filter(({ through }) => through.size >= toGoThrough).length;
@@ -209,9 +180,6 @@ function leftAt(design: DesignRead, going: readonly UnitSoFar[], toPaint: NeedVi
 }
 
 export const stageLoadOf = (stage: DesignRead["stages"][number]) => ({ hands: minutes(stage.hands), setup: minutes(stage.setup), dry: minutes(stage.dry) });
-
-/** The stages a panel goes through on the bench; those of assembly come after inspection. */
-export const paintingStages = (design: Pick<DesignRead, "stages">) => design.stages.filter((stage) => stage.kind !== "assemble");
 
 function handsLeft(design: DesignRead, going: readonly UnitSoFar[], fresh: number, cardsLeft: number): Minutes {
   const left = design.stages.reduce((sum, stage) => {

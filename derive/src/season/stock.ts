@@ -3,7 +3,8 @@ import { isCountedOut, learnedUse, stockOutlook, type Day, type StockUse } from 
 import { usesOfCards } from "../finish/uses.ts";
 import { learnedTaking, storesById, takingsOf } from "../stores/takings.ts";
 import { panelsPerSheet } from "./materials.ts";
-import { paintingStages, type NeedView } from "./needView.ts";
+import type { NeedView } from "./needView.ts";
+import { paintingStages } from "./unitsSoFar.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
 import type { Outlook } from "./workOut.ts";
 

@@ -1,6 +1,7 @@
 import type { CommandInput, DesignRead, OffcutRead, SplitPlanRead } from "@yule/contract";
 import { offcutOf } from "@yule/core";
-import { paintingStages, type NeedView } from "../season/needView.ts";
+import type { NeedView } from "../season/needView.ts";
+import { paintingStages } from "../season/unitsSoFar.ts";
 import { isOfUse, pieceId } from "./pieces.ts";
 import { PAINTED, placedOf, planInHand, sheetsTaken } from "./plan.ts";
 

@@ -20,7 +20,8 @@ import { timedStage } from "../bench/learnedRoute.ts";
 import { yieldOf } from "../finish/howMany.ts";
 import { groupedBy } from "../groupedBy.ts";
 import { basesPerSheet, envelopeFor, panelsPerSheet } from "../season/materials.ts";
-import { paintingStages, type NeedView } from "../season/needView.ts";
+import type { NeedView } from "../season/needView.ts";
+import { paintingStages } from "../season/unitsSoFar.ts";
 import type { Outlook } from "../season/workOut.ts";
 import { learnedTaking, storesById, takingsOf } from "./takings.ts";
 

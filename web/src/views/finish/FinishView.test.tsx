@@ -199,6 +199,7 @@ describe("who gets which", () => {
     await waitFor(() => expect(server.commands[0]?.[0]).toBe("give-panels"));
     expect((server.commands[0]?.[1] as { moves: { needId: string }[] }).moves.map(({ needId }) => needId)).toEqual(["m"]);
     const choice = screen.getByLabelText("Give panel 1, blue to");
+    fireEvent.focus(choice);
     expect([...(choice as HTMLSelectElement).options].map((option) => option.textContent).at(-1)).toMatch(/^the stash, costs 0\.\d of a card$/);
     await user.selectOptions(choice, "");
     await waitFor(() => expect(server.commands[1]).toEqual(["give-panels", { moves: [{ unitId: "u1", needId: null }] }]));

@@ -19,16 +19,13 @@ const ASKS: readonly { readonly key: string; readonly label: string; readonly pa
   { key: "why", label: "Why do panels fail?", part: lazy(() => import("./parts/WhyAsk.tsx")), isOfNeed: false },
 ];
 
-/** Nothing of the bench is newer than what the season was worked out from. */
-const AS_TOLD = new Map<string, never>();
-
 /** Finish: which panels are good, whether they are enough and whose they are, and the cards made of them. */
 export default function FinishView() {
   const outlook = useView();
   const [params] = useSearchParams();
   const { data, error } = useFinishQuery();
   const finish = data ?? (error ? NOTHING_FINISHED : null);
-  const tasks = useMemo(() => (finish ? finishTasks(outlook, finish, AS_TOLD) : []), [outlook, finish]);
+  const tasks = useMemo(() => (finish ? finishTasks(outlook, finish) : []), [outlook, finish]);
   if (!finish) return <Loading />;
   const asked = ASKS.find(({ key }) => key === params.get("ask")) ?? ASKS[0];
   const task =

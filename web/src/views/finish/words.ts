@@ -58,6 +58,3 @@ export const sharedWords = (fault: FaultSeen): string => SHARED[fault.kind];
 
 export const panelsWord = (count: number): string => `${String(count)} ${count === 1 ? "panel" : "panels"}`;
 export const cardsWord = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;
-
-/** A chance as makers say it; what is not certain is never said to be. */
-export const inHundred = (chance: number): string => `${String(chance >= 1 ? 100 : Math.min(99, Math.round(chance * 100)))} in 100`;

@@ -4,7 +4,8 @@ import { colourwayOf, panelsToBegin, splitFor, type FinishTask, type NeedView } 
 import { Fragment, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { Figure, Verdict, type Tone } from "../../../kit/Verdict.tsx";
-import { cardsWord, inHundred, panelsWord } from "../words.ts";
+import { inHundred } from "../../../kit/chances.ts";
+import { cardsWord, panelsWord } from "../words.ts";
 
 /** What to do now for which need: judge, rescue, paint more, make cards; and whether it will be enough. */
 export function FinishVerdict({ task }: { task: FinishTask }) {

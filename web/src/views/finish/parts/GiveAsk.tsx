@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { costByHand } from "@yule/core";
+import { costsByHand } from "@yule/core";
 import { givingsOf, movedPanels, panelName, type Giving, type LyingPanel, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import type { Problem } from "@yule/contract";
@@ -105,23 +105,37 @@ const whyBest = (isProven: boolean): string =>
 
 const titlesOf = ({ needs }: Outlook): ReadonlyMap<string, string> => new Map(needs.map(({ need }) => [need.id, need.title]));
 
-/** Where each panel lies; another place by hand, with what that would cost. */
-function ByHand({
-  giving,
-  titles,
-  onSend,
-}: {
-  giving: Giving;
-  titles: ReadonlyMap<string, string>;
-  onSend: (moves: { unitId: string; needId: string | null }[]) => Promise<void>;
-}) {
+interface ByHandProps {
+  readonly giving: Giving;
+  readonly titles: ReadonlyMap<string, string>;
+  readonly onSend: (moves: { unitId: string; needId: string | null }[]) => Promise<void>;
+}
+
+/** Another place for one panel; what each would cost is reckoned once it is asked about. */
+function GiveChoice({ giving: { design, panels, lines }, panel, titles, onSend }: ByHandProps & { panel: LyingPanel }) {
+  const [isAsked, setAsked] = useState(false);
+  const costs = useMemo(() => (isAsked ? costsByHand(panels, lines, panel.id) : null), [isAsked, panels, lines, panel.id]);
+  const places = [
+    ...lines.filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null).map(({ line, need }) => ({ line, need, title: titles.get(need) ?? "" })),
+    { line: null, need: "", title: "the stash" },
+  ];
+  return (
+    <Choice
+      aria-label={`Give ${panelName(design, panel).toLowerCase()} to`}
+      value={panel.home ?? ""}
+      onFocus={() => setAsked(true)}
+      onPointerEnter={() => setAsked(true)}
+      onChange={(change) => void onSend([{ unitId: panel.id, needId: change.target.value === "" ? null : change.target.value }])}
+      options={places.map(({ line, need, title }) => ({ value: need, label: `${title}${costWords(costs?.get(line) ?? 0)}` }))}
+    />
+  );
+}
+
+/** Where each panel lies, and another place by hand. */
+function ByHand({ giving, titles, onSend }: ByHandProps) {
   const { design, panels, lines } = giving;
-  const columns = useMemo((): readonly TableColumn<LyingPanel>[] => {
-    const placesFor = (panel: LyingPanel) => [
-      ...lines.filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null).map(({ line, need }) => ({ line: line, need: need })),
-      { line: null, need: null },
-    ];
-    return [
+  const columns = useMemo(
+    (): readonly TableColumn<LyingPanel>[] => [
       { id: "number", head: "Panel", isAlways: true, value: ({ number }) => number, cell: (panel) => panelName(design, panel) },
       {
         id: "doubt",
@@ -135,20 +149,11 @@ function ByHand({
         head: "Give it to",
         isAlways: true,
         value: () => "",
-        cell: (panel) => (
-          <Choice
-            aria-label={`Give ${panelName(design, panel).toLowerCase()} to`}
-            value={panel.home ?? ""}
-            onChange={(change) => void onSend([{ unitId: panel.id, needId: change.target.value === "" ? null : change.target.value }])}
-            options={placesFor(panel).map(({ line, need }) => ({
-              value: need ?? "",
-              label: `${titles.get(need ?? "") ?? "the stash"}${costWords(costByHand(panels, lines, panel.id, line))}`,
-            }))}
-          />
-        ),
+        cell: (panel) => <GiveChoice giving={giving} panel={panel} titles={titles} onSend={onSend} />,
       },
-    ];
-  }, [design, panels, lines, titles, onSend]);
+    ],
+    [giving, design, titles, onSend],
+  );
   return (
     <Box as="section" aria-label={`Panels of ${design.name}`} marginTop="22px">
       <Text fontFamily="heading" fontSize="20px" marginBottom="6px">

@@ -9,7 +9,8 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { presentMoment } from "../../../data/serverClock.ts";
 import { Picture } from "../../../features/picture/Picture.tsx";
 import type { LookedAt, PanelOnPhoto } from "../useBatchPhoto.ts";
-import { inHundred, seenOf, seenWords, UNLIKE } from "../words.ts";
+import { inHundred } from "../../../kit/chances.ts";
+import { seenOf, seenWords, UNLIKE } from "../words.ts";
 import { GradeButtons } from "./GradeButtons.tsx";
 import { PanelClose } from "./PhotoOfPanels.tsx";
 

@@ -12,7 +12,8 @@ import { Choice } from "../../../kit/FormField.tsx";
 import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { FinishAskProps } from "../ask.ts";
-import { inHundred, panelsWord } from "../words.ts";
+import { inHundred } from "../../../kit/chances.ts";
+import { panelsWord } from "../words.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
 
