@@ -44,6 +44,7 @@ export * from "./dispatch/allotting.ts";
 export * from "./dispatch/fair.ts";
 export * from "./dispatch/franking.ts";
 export * from "./dispatch/dispatch.ts";
+export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type UndertakingRead } from "./dispatch/letters.ts";
 export * from "./logbook/logbook.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
 export type { SessionSum } from "./bench/events.ts";

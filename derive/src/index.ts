@@ -27,6 +27,7 @@ export * from "./designs/sizes.ts";
 export * from "./designs/templates.ts";
 export * from "./designs/words.ts";
 export * from "./dispatch/postage.ts";
+export * from "./dispatch/letterSize.ts";
 export * from "./finish/fates.ts";
 export * from "./finish/howMany.ts";
 export * from "./finish/gives.ts";

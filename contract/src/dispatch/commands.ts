@@ -1,8 +1,16 @@
 import { addHousehold, changeHousehold, postNeed } from "./dispatch.ts";
+import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
 /** What a maker can say of this, with the schema of each. */
 export const dispatchCommands = {
   "add-household": addHousehold,
   "change-household": changeHousehold,
   "post-need": postNeed,
+  "bind-needs": bindNeeds,
+  "allot-cards": allotCards,
+  "post-letters": postLetters,
+  "tell-letters": tellLetters,
+  "tell-written": tellWritten,
+  "tell-had": tellHad,
+  "tell-sent": tellSent,
 } as const;

@@ -4,8 +4,11 @@ import { dayField } from "../common/fields.ts";
 import { id, name, version } from "../common/envelope.ts";
 import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
+import type { LetterRead, UndertakingRead } from "./letters.ts";
 
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
+const likes = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what it likes its cards to show: boats, moths ...");
+const language = text().regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" });
 export const addHousehold = z.strictObject({
   id,
   name,
@@ -13,8 +16,10 @@ export const addHousehold = z.strictObject({
   country: text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }),
   neutral: z.boolean().default(false),
   without: without.default([]),
+  likes: likes.default([]),
+  language: language.default("en"),
 });
-export const changeHousehold = z.strictObject({ id, version, neutral: z.boolean(), without });
+export const changeHousehold = z.strictObject({ id, version, neutral: z.boolean(), without, likes: likes.optional(), language: language.optional() });
 
 /** What it cost is reckoned by the server from the carrier's table; told, it must be the same. */
 export const postNeed = z.strictObject({ id, needId: id, on: dayField, service: name, costMinor: z.int().min(0).max(100_000_000).optional() });
@@ -27,6 +32,12 @@ export interface HouseholdRead {
   readonly version: number;
   readonly neutral: boolean;
   readonly without: readonly string[];
+  /** What it likes to see: boats, blue ... */
+  readonly likes: readonly string[];
+  /** The language of its words. */
+  readonly language: string;
+  /** The day its last card came; null where none did. */
+  readonly sentOn: string | null;
   readonly needIds: readonly string[];
 }
 /** A page of the books, by name. */
@@ -47,6 +58,12 @@ export interface DispatchRead {
   /** How many there are in the books by country, and how many of them want neutral words. */
   readonly books: readonly { readonly country: string; readonly households: number; readonly neutral: number }[];
   readonly postings: readonly { readonly id: string; readonly needId: string; readonly on: string; readonly service: string; readonly costMinor: number }[];
+  /** The cards of open needs that go to households one by one. */
+  readonly letters: readonly LetterRead[];
+  /** Designs asked for now that those households had before. */
+  readonly had: readonly { readonly householdId: string; readonly designId: string; readonly on: string | null }[];
+  /** Needs of the open season that are one thing to whoever waits. */
+  readonly undertakings: readonly UndertakingRead[];
   readonly carrier: {
     readonly name: string;
     readonly simulated: true;

@@ -5,4 +5,11 @@ export const dispatchTouched = {
   "add-household": ["dispatch"],
   "change-household": ["dispatch"],
   "post-need": ["season", "dispatch", "costs"],
+  "bind-needs": ["dispatch"],
+  "allot-cards": ["season", "dispatch"],
+  "post-letters": ["season", "dispatch", "costs", "stores"],
+  "tell-letters": ["dispatch"],
+  "tell-written": ["dispatch"],
+  "tell-had": ["dispatch"],
+  "tell-sent": ["dispatch"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

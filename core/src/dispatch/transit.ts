@@ -29,6 +29,27 @@ export function lastPostingDay(due: Day, transit: Transit, holidays: ReadonlySet
   return day;
 }
 
+/** What a letter is as it goes to the post, its envelope with it. */
+export interface LetterSize {
+  readonly grams: number;
+  readonly thick: Length;
+}
+
+export const takesLetter = (line: Transit, { grams, thick }: LetterSize): boolean => grams <= line.mostGrams && (line.mostThick === undefined || thick <= line.mostThick);
+
+/** The lines of a zone that take a letter, the cheapest first; a letter that none takes is named with the heaviest and thickest that goes. */
+export function linesTaking(table: readonly Transit[], zone: Zone, letter: LetterSize): Result<readonly Transit[]> {
+  const lines = table.filter((each) => each.zone === zone);
+  const taking = lines.filter((line) => takesLetter(line, letter)).sort((a, b) => a.price - b.price || a.workingDays - b.workingDays);
+  if (taking.length > 0) return succeed(taking);
+  return fail({
+    code: "no-step",
+    path: ["letter"],
+    given: phrase`${Math.ceil(letter.grams)} g, ${{ length: letter.thick }} thick`,
+    allowed: phrase`at most ${Math.max(0, ...lines.map((line) => line.mostGrams))} g to the ${zone} zone, as thick as its service takes`,
+  });
+}
+
 /** The line for a zone: the cheapest that is there in time when posted today, or else the quickest. */
 export function serviceFor(table: readonly Transit[], zone: Zone, due: Day, today: Day, holidays: ReadonlySet<Day>): Result<Transit & { readonly postBy: Day }> {
   const lines = table.filter((each) => each.zone === zone).map((each) => ({ ...each, postBy: lastPostingDay(due, each, holidays) }));

@@ -12,6 +12,9 @@ const household = (more: Partial<HouseholdRead>): HouseholdRead => ({
   country: "IE",
   neutral: false,
   without: [],
+  likes: [],
+  language: "en",
+  sentOn: null,
   needIds: [],
   ...more,
 });
@@ -40,10 +43,15 @@ const says = (more: Parameters<typeof season>[0]) => wantedIn(season(more)).map(
 test("who cards are wanted for: each occasion once, neutral words, what a household will not have, a child by its age", () => {
   expect(says({ needs: [needFor("a", "yule"), needFor("b", "Yule"), needFor("c", null)] })).toEqual(["Yule"]);
   expect(says({ needs: [needFor("a", "New Year", 2)] })).toEqual(["New Year", "New Year, with neutral words"]);
-  expect(says({ needs: [needFor("a", "yule")], households: [household({ needIds: ["a"], without: ["flowers"] }), household({ needIds: ["z"], neutral: true })] })).toEqual([
-    "Yule",
-    "Yule without flowers, for Aske",
-  ]);
+  expect(
+    says({
+      needs: [needFor("a", "yule")],
+      households: [
+        household({ likes: [], language: "en", sentOn: null, needIds: ["a"], without: ["flowers"] }),
+        household({ likes: [], language: "en", sentOn: null, needIds: ["z"], neutral: true }),
+      ],
+    }),
+  ).toEqual(["Yule", "Yule without flowers, for Aske"]);
   expect(
     says({
       ownOccasions: [

@@ -70,7 +70,12 @@ describe("who gets which", () => {
     const outlook = season([aunt], [{ ...batch([unit(1, "stash")]), needId: "gone" }], { designs: [flowery] });
     const refusing = {
       ...outlook,
-      dispatch: { ...outlook.dispatch, households: [{ id: "h", name: "Aske", address: "", country: "IE", version: 1, neutral: false, without: ["flowers"], needIds: ["m"] }] },
+      dispatch: {
+        ...outlook.dispatch,
+        households: [
+          { id: "h", name: "Aske", address: "", country: "IE", version: 1, neutral: false, without: ["flowers"], likes: [], language: "en", sentOn: null, needIds: ["m"] },
+        ],
+      },
     };
     expect(givingsOf(refusing)[0]?.lines[0]?.refuses).toBe("Aske will not have it");
     const [giving] = givingsOf(refusing);

@@ -135,7 +135,7 @@ const carrier = {
   holidays: [],
   neighbours: [],
 };
-const dispatch: DispatchRead = { households: [], books: [], postings: [], carrier };
+const dispatch: DispatchRead = { households: [], books: [], postings: [], letters: [], had: [], undertakings: [], carrier };
 /** What all of some batches taught together. */
 function learnedFrom(batches: readonly BatchRead[], designs: readonly DesignRead[], timeZone: string): BenchLearned {
   const taught = batches.flatMap((batch) => {

@@ -1,4 +1,4 @@
-import { and, eq, getTableColumns, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
+import { and, asc, eq, getTableColumns, inArray, sql, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
 import type { PgTableWithColumns } from "drizzle-orm/pg-core";
 import type { Change } from "./change.ts";
 import type { Outside } from "../outside/outside.ts";
@@ -42,6 +42,10 @@ import {
   making,
   cardBox,
   leftStock,
+  householdHad,
+  householdSent,
+  undertaking,
+  boundNeed,
 } from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
@@ -83,6 +87,10 @@ const written = {
   making,
   cardBox,
   leftStock,
+  householdHad,
+  householdSent,
+  undertaking,
+  boundNeed,
 } as const;
 export type WrittenTable = keyof typeof written;
 type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;
@@ -156,6 +164,27 @@ export class Writing {
     const before = await this.locked(name, id, version);
     const after = await this.write(name, id, { ...patch, version: before.version + 1 });
     this.changes.push({ table: name, id, before, after });
+  }
+
+  /** The same change for many rows, in two statements. @returns the rows as they were */
+  async updateAll<Name extends WrittenTable>(name: Name, ids: readonly string[], patch: { [Key in keyof NewRow<Name>]?: NewRow<Name>[Key] | undefined }): Promise<Row<Name>[]> {
+    if (ids.length === 0) return [];
+    const table = written[name] as AnyTable;
+    const which = and(eq(table.shopId as never, this.shopId), inArray(table.id as never, [...ids]));
+    const before = (await this.tx
+      .select()
+      .from(table)
+      .where(which)
+      .orderBy(asc(table.id as never))
+      .for("no key update")) as AnyRow[];
+    const after = (await this.tx
+      .update(table)
+      .set({ ...patch, version: sql`${table.version} + 1` })
+      .where(which)
+      .returning()) as AnyRow[];
+    const byId = new Map(after.map((row) => [row.id, row]));
+    for (const row of before) this.changes.push({ table: name, id: row.id, before: row, after: byId.get(row.id) ?? null });
+    return before as unknown as Row<Name>[];
   }
 
   async remove(name: WrittenTable, id: string, version?: number): Promise<void> {

@@ -4,6 +4,7 @@ import type { CommandPayload, dispatchCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { needLinesOf } from "../season/reads.ts";
+import { allotCards, bindNeeds, postLetters, postRest, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
@@ -15,7 +16,8 @@ async function addHousehold(writing: Writing, payload: CommandPayload<"add-house
 async function changeHousehold(writing: Writing, payload: CommandPayload<"change-household">): Promise<HandlerResult<"change-household">> {
   const found = await writing.find("household", payload.id);
   if (!found) return missing("household", ["id"], payload.id);
-  await writing.update("household", payload.id, { neutral: payload.neutral, without: payload.without }, payload.version);
+  const { id, version, ...told } = payload;
+  await writing.update("household", id, told, version);
   return { subject: ["household", payload.id], facts: { name: found.name, neutral: payload.neutral, without: payload.without } };
 }
 
@@ -35,11 +37,12 @@ async function postNeed(writing: Writing, payload: CommandPayload<"post-need">):
     refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: ["a need that was not posted yet"] });
   const { table } = writing.outside.carrier;
   const { zone } = need;
-  const cost = postageOf({ zone, households: (await recipientsOf(writing.tx, need.id)).length }, payload.service, table);
+  const cost = postageOf({ zone, households: (await recipientsOf(writing.tx, need.id)).filter(({ postedOn }) => postedOn === null).length }, payload.service, table);
   if (cost === null) return refuse({ code: "no-service", path: ["service"], given: [{ text: payload.service }], allowed: [servicesTo(zone, table).join(", ")] });
   if (payload.costMinor !== undefined && payload.costMinor !== cost)
     refuse({ code: "reckoned-otherwise", path: ["costMinor"], given: [{ money: money(payload.costMinor) }], allowed: phrase`${{ money: cost }}, what ${payload.service} costs` });
   await writing.insert("posting", { ...payload, costMinor: cost });
+  await postRest(writing, need, payload.service, payload.on);
   return { subject: ["need", payload.needId], facts: { title: need.title, service: need.zone === null ? null : payload.service, on: payload.on } };
 }
 
@@ -47,4 +50,11 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "add-household": addHousehold,
   "change-household": changeHousehold,
   "post-need": postNeed,
+  "bind-needs": bindNeeds,
+  "allot-cards": allotCards,
+  "post-letters": postLetters,
+  "tell-letters": tellLetters,
+  "tell-written": tellWritten,
+  "tell-had": tellHad,
+  "tell-sent": tellSent,
 };

@@ -1,12 +1,12 @@
-import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead } from "@yule/contract";
+import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead, type LetterRead, type UndertakingRead } from "@yule/contract";
 import { addDays, day, dayAt, type Day } from "@yule/core";
-import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, min, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, max, min, or, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
-import { householdsWithDays, openNeeds } from "../season/open.ts";
+import { householdsWithDays, openNeeds, titlesOfNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
-import { household, posting, recipient } from "./tables.ts";
+import { boundNeed, household, householdHad, householdSent, posting, recipient, undertaking } from "./tables.ts";
 
 /** Postings are told for so many days; those before are in the logbook. */
 const RECENT_DAYS = 60;
@@ -14,7 +14,8 @@ const RECENT_DAYS = 60;
 export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date): Promise<DispatchRead> {
   const home = await readHome(tx);
   const today = dayAt(now, home.timeZone);
-  const open = (await openNeeds(tx)).map(({ id }) => id);
+  const needs = await openNeeds(tx);
+  const open = needs.map(({ id }) => id);
   const asked = new Set([...(await recipientsAmong(tx, open)), ...(await householdsWithDays(tx))]);
   const postings = await tx
     .select()
@@ -28,6 +29,9 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
       .from(household)
       .groupBy(household.country)
       .orderBy(asc(household.country)),
+    letters: await lettersOf(tx, open),
+    had: await hadOf(tx, [...asked], [...new Set(needs.map(({ designId }) => designId))]),
+    undertakings: await undertakingsOf(tx, open),
     postings: postings.map(({ id, needId, on, service, costMinor }) => ({ id, needId, on, service, costMinor })),
     carrier: {
       name: carrier.name,
@@ -46,12 +50,49 @@ async function householdsWhere(tx: Transaction, open: readonly string[], which: 
     .from(recipient)
     .where(and(eq(recipient.shopId, household.shopId), eq(recipient.householdId, household.id), open.length === 0 ? sql`false` : inArray(recipient.needId, [...open])));
   const { shopId: _shop, ...columns } = getTableColumns(household);
+  const sent = tx
+    .select({ of: max(householdSent.on) })
+    .from(householdSent)
+    .where(and(eq(householdSent.shopId, household.shopId), eq(householdSent.householdId, household.id)));
   const rows = tx
-    .select({ ...columns, needIds: sql<string[]>`coalesce((${needs}), '[]')` })
+    .select({ ...columns, sentOn: sql<string | null>`(${sent})`, needIds: sql<string[]>`coalesce((${needs}), '[]')` })
     .from(household)
     .where(which)
     .orderBy(asc(household.name), asc(household.id));
   return most === undefined ? rows : rows.limit(most);
+}
+
+/** The cards of some needs that go to households one by one. */
+async function lettersOf(tx: Transaction, needIds: readonly string[]): Promise<LetterRead[]> {
+  if (needIds.length === 0) return [];
+  const { id, needId, householdId, lineId, written, postedOn: on, service, fate, fateOn } = recipient;
+  return tx
+    .select({ id, needId, householdId, lineId, written, postedOn: on, service, fate, fateOn })
+    .from(recipient)
+    .where(inArray(recipient.needId, [...needIds]))
+    .orderBy(asc(recipient.id));
+}
+
+/** Which of some designs some households had, in whatever season. */
+async function hadOf(tx: Transaction, households: readonly string[], designs: readonly string[]): Promise<DispatchRead["had"]> {
+  if (households.length === 0 || designs.length === 0) return [];
+  return tx
+    .select({ householdId: householdHad.householdId, designId: householdHad.designId, on: max(householdHad.on) })
+    .from(householdHad)
+    .where(and(inArray(householdHad.householdId, [...households]), inArray(householdHad.designId, [...designs])))
+    .groupBy(householdHad.householdId, householdHad.designId)
+    .orderBy(asc(householdHad.householdId), asc(householdHad.designId));
+}
+
+async function undertakingsOf(tx: Transaction, needIds: readonly string[]): Promise<UndertakingRead[]> {
+  if (needIds.length === 0) return [];
+  return tx
+    .select({ id: undertaking.id, kind: undertaking.kind, title: undertaking.title, needIds: sql<string[]>`json_agg(${boundNeed.needId} order by ${boundNeed.needId})` })
+    .from(boundNeed)
+    .innerJoin(undertaking, and(eq(undertaking.shopId, boundNeed.shopId), eq(undertaking.id, boundNeed.undertakingId)))
+    .where(inArray(boundNeed.needId, [...needIds]))
+    .groupBy(undertaking.id, undertaking.kind, undertaking.title)
+    .orderBy(asc(undertaking.id));
 }
 
 /** Households that some needs go to. */
@@ -99,7 +140,7 @@ export async function readFirstPostings(tx: Transaction, needIds: readonly strin
   const rows = await tx
     .select({ needId: posting.needId, on: min(posting.on) })
     .from(posting)
-    .where(inArray(posting.needId, [...needIds]))
+    .where(and(inArray(posting.needId, [...needIds]), posting.isWhole))
     .groupBy(posting.needId);
   return new Map(rows.flatMap(({ needId, on }) => (on === null ? [] : [[needId, on] as const])));
 }
@@ -122,13 +163,29 @@ export const postedOn = (tx: Transaction, need: NeedRow) =>
   tx
     .select({ of: min(posting.on) })
     .from(posting)
-    .where(and(eq(posting.shopId, need.shopId), eq(posting.needId, need.id)));
+    .where(and(eq(posting.shopId, need.shopId), eq(posting.needId, need.id), posting.isWhole));
 
-export const recipientsOf = (tx: Transaction, needId: string): Promise<{ id: string }[]> => tx.select({ id: recipient.id }).from(recipient).where(eq(recipient.needId, needId));
+export const recipientsOf = (tx: Transaction, needId: string): Promise<{ id: string; postedOn: string | null }[]> =>
+  tx.select({ id: recipient.id, postedOn: recipient.postedOn }).from(recipient).where(eq(recipient.needId, needId));
+
+/** The needs that are one thing with a need, itself among them, and what it is called. */
+export async function undertakingOf(tx: Transaction, needId: string): Promise<{ readonly title: string; readonly needIds: readonly string[] }> {
+  const [of] = await tx
+    .select({ id: boundNeed.undertakingId, title: undertaking.title })
+    .from(boundNeed)
+    .innerJoin(undertaking, and(eq(undertaking.shopId, boundNeed.shopId), eq(undertaking.id, boundNeed.undertakingId)))
+    .where(eq(boundNeed.needId, needId));
+  if (!of) return { title: (await titlesOfNeeds(tx, [needId])).get(needId) ?? "", needIds: [needId] };
+  const bound = await tx.select({ needId: boundNeed.needId }).from(boundNeed).where(eq(boundNeed.undertakingId, of.id));
+  return { title: of.title, needIds: bound.map((each) => each.needId) };
+}
 
 /** Whether a need was posted or handed over. */
 export async function isPosted(tx: Transaction, needId: string): Promise<boolean> {
-  const [found] = await tx.select({ id: posting.id }).from(posting).where(eq(posting.needId, needId));
+  const [found] = await tx
+    .select({ id: posting.id })
+    .from(posting)
+    .where(and(eq(posting.needId, needId), posting.isWhole));
   return found !== undefined;
 }
 

@@ -121,6 +121,14 @@ export async function leftOverCards(tx: Transaction, colourwayId: string): Promi
 
 export const needLinesOf = (tx: Transaction, needId: string): Promise<NeedLine[]> => tx.select().from(needLine).where(eq(needLine.needId, needId));
 
+export const linesOfNeeds = (tx: Transaction, needIds: readonly string[]): Promise<NeedLine[]> =>
+  needIds.length === 0
+    ? Promise.resolve([])
+    : tx
+        .select()
+        .from(needLine)
+        .where(inArray(needLine.needId, [...needIds]));
+
 /** Needs of a season that did not go out: of those that refill the stash it is not told here whether they have. */
 export const unpostedOf = (tx: Transaction, seasonId: string): Promise<{ id: string; title: string; kind: NeedKind; cards: number }[]> =>
   tx

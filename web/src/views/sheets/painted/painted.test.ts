@@ -11,12 +11,24 @@ const view = () => {
   if (!first) throw new Error("the example season owes nothing");
   return first;
 };
-const household = { id: "h", name: "Gull Steps", address: "1 Gull Steps", country: "GB", version: 1, neutral: false, without: ["flowers"], needIds: ["n1"] };
+const household = {
+  id: "h",
+  name: "Gull Steps",
+  address: "1 Gull Steps",
+  country: "GB",
+  version: 1,
+  neutral: false,
+  without: ["flowers"],
+  likes: [],
+  language: "en",
+  sentOn: null,
+  needIds: ["n1"],
+};
 
 test("a need wishes calm where its words lie, the colour that was told, and nothing its households will not have", () => {
   const zone = { id: "z", x: mm(10), y: mm(20), width: mm(50), height: mm(15), curve: 0 };
   const worded = { ...view(), design: { ...design, words: { zones: [zone], front: { sentimentId: "s", zoneId: "z" }, inside: [] } } };
-  const wish = wishOf(worded, [household, { ...household, id: "other", needIds: [], without: ["glitter"] }], "#c8452f");
+  const wish = wishOf(worded, [household, { ...household, id: "other", likes: [], language: "en", sentOn: null, needIds: [], without: ["glitter"] }], "#c8452f");
   expect(wish.without).toEqual(["flowers"]);
   expect(wish.calm?.width).toBeCloseTo(mm(50) / lengthOfUnits(design.stack.layers[0]?.width ?? design.stack.width), 6);
   expect(wish.colour?.a).toBeGreaterThan(30);
@@ -62,6 +74,9 @@ const plan = (sheet: string) => ({
   version: 1,
   materialId: "paper",
   replaces: null,
+  likes: [],
+  language: "en",
+  sentOn: null,
   needIds: ["n1"],
   state: "open" as const,
   keptAt: "2031-11-08T10:00:00Z",

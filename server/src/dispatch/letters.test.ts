@@ -1,0 +1,174 @@
+import type { DispatchRead, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
+import { v7 } from "uuid";
+import { furnish, openTestShop, wordsOf, type TestShop } from "../testing.ts";
+
+let shop: TestShop;
+let ids: Awaited<ReturnType<typeof furnish>>["ids"];
+let base: Awaited<ReturnType<typeof furnish>>["need"];
+let home: string;
+const stamp = v7();
+beforeAll(async () => {
+  shop = await openTestShop();
+  ({ ids, need: base } = await furnish(shop));
+  home = (await shop.get<ShopRead>("shop")).country;
+  await shop.give("count-store", { id: ids.paper, onHand: 500 });
+  await shop.give("add-store", {
+    id: stamp,
+    kind: "postage stamp",
+    name: "Stamps, 0.85",
+    width: null,
+    height: null,
+    pack: 10,
+    packCostMinor: 850,
+    leadDays: 2,
+    onHand: 500,
+    valueMinor: 85,
+  });
+}, 60_000);
+afterAll(() => shop.close());
+
+const dispatch = () => shop.get<DispatchRead>("dispatch");
+const needNow = async (id: string) => (await shop.get<SeasonRead>("season")).needs.find((need) => need.id === id);
+const lettersOf = async (needId: string) => (await dispatch()).letters.filter((letter) => letter.needId === needId);
+const stampsLeft = async () => (await shop.get<StoresRead>("stores")).stores.find(({ id }) => id === stamp)?.onHand;
+
+async function households(count: number, more: object = {}): Promise<string[]> {
+  const made = Array.from({ length: count }, () => v7());
+  for (const [index, id] of made.entries())
+    expect((await shop.give("add-household", { id, name: `House ${String(index)}`, address: `${String(index + 1)} Mill Race`, country: home, ...more })).status).toBe(200);
+  return made;
+}
+
+/** A list with so many cards in two colourways, all of them assembled. */
+async function made(title: string, householdIds: readonly string[], blue: number, red = 0): Promise<{ need: string; blue: string; red: string }> {
+  const [need, one, other, batchId] = [v7(), v7(), v7(), v7()];
+  const lines = [{ id: one, colourwayId: ids.blue, quantity: blue }, ...(red > 0 ? [{ id: other, colourwayId: ids.red, quantity: red }] : [])];
+  expect((await shop.give("add-need", { ...base, id: need, kind: "mailing list", title, zone: "inland", householdIds: [...householdIds], lines })).status).toBe(200);
+  const units = lines
+    .flatMap((line) => Array.from({ length: line.quantity }, () => ({ id: v7(), number: 0, colourwayId: line.colourwayId })))
+    .map((unit, index) => ({ ...unit, number: index + 1 }));
+  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: ids.paper, sheets: 1 }] });
+  await shop.give("grade-panels", { batchId, grades: units.map(({ id }) => ({ unitId: id, grade: "good" })) });
+  expect((await shop.give("assemble-cards", { needId: need, lines: lines.map(({ id, quantity }) => ({ lineId: id, quantity })) })).status).toBe(200);
+  return { need, blue: one, red: other };
+}
+const post = (letters: readonly string[], stamps: { storeId: string; quantity: number }[] = []) =>
+  shop.give("post-letters", { id: v7(), letters: letters.map((id) => ({ id, service: "Slow letter", stamps })), on: "2031-11-08" });
+
+describe("posting letter by letter", () => {
+  test("a list is posted once its last letter has gone; each letter has its day, what it cost and the stamps it took", async () => {
+    const { need } = await made("Some today", await households(3), 3);
+    const [first, second, third] = (await lettersOf(need)).map(({ id }) => id) as [string, string, string];
+    const before = (await stampsLeft()) ?? 0;
+    const sent = await post([first, second], [{ storeId: stamp, quantity: 1 }]);
+    expect(wordsOf(sent.body.event)).toMatch(/^2 letters of Some today posted on /);
+    expect(await stampsLeft()).toBe(before - 2);
+    expect((await needNow(need))?.postedOn).toBeNull();
+    expect((await dispatch()).postings.filter((each) => each.needId === need).map(({ costMinor }) => costMinor)).toEqual([170]);
+    await post([third]);
+    expect((await needNow(need))?.postedOn).toBe("2031-11-08");
+    expect((await dispatch()).postings.filter((each) => each.needId === need).map(({ costMinor }) => costMinor)).toEqual([170, 85]);
+    // Taken back, the letter lies here again, and nobody has had it.
+    await shop.give("undo", { eventId: sent.body.event.id });
+    expect(
+      (await lettersOf(need))
+        .filter(({ postedOn }) => postedOn === null)
+        .map(({ id }) => id)
+        .sort(),
+    ).toEqual([first, second].sort());
+    expect(await stampsLeft()).toBe(before);
+  });
+
+  test("two devices that tick the same 200 letters post each once, and take its stamp once", async () => {
+    const { need } = await made("Ticked twice", await households(200), 200);
+    const letters = (await lettersOf(need)).map(({ id }) => id);
+    const before = (await stampsLeft()) ?? 0;
+    const tick = (some: readonly string[]) => post(some, [{ storeId: stamp, quantity: 1 }]);
+    const answers = await Promise.all([0, 50, 100, 150].flatMap((from) => [tick(letters.slice(from, from + 50)), tick(letters.slice(from ? from - 25 : 0, from + 50))]));
+    expect(answers.map(({ status }) => status)).toEqual(Array.from({ length: 8 }, () => 200));
+    expect((await lettersOf(need)).every(({ postedOn }) => postedOn === "2031-11-08")).toBe(true);
+    expect(await stampsLeft()).toBe(before - 200);
+    expect((await dispatch()).postings.filter((each) => each.needId === need).reduce((sum, { costMinor }) => sum + costMinor, 0)).toBe(200 * 85);
+    expect((await needNow(need))?.postedOn).toBe("2031-11-08");
+  }, 60_000);
+
+  test("a letter abroad costs what its own country costs; a service that does not go there is refused by name", async () => {
+    const [abroad = ""] = await households(1, { country: "NZ" });
+    const { need } = await made("One far away", [abroad], 1);
+    const [letter = ""] = (await lettersOf(need)).map(({ id }) => id);
+    const wrong = await post([letter]);
+    expect(wrong.body.errors[0]).toMatchObject({ path: ["letters", 0, "service"], given: "Slow letter", allowed: expect.stringContaining("Letter overseas") as string });
+    expect((await shop.give("post-letters", { id: v7(), letters: [{ id: letter, service: "Letter overseas" }], on: "2031-11-08" })).status).toBe(200);
+    expect((await dispatch()).postings.find((each) => each.needId === need)?.costMinor).toBe(230);
+  });
+
+  test("no more letters go than cards are made, and no letter is heard of before it was posted", async () => {
+    const three = await households(3);
+    const { need } = await made("Two for three", three, 2);
+    const letters = (await lettersOf(need)).map(({ id }) => id);
+    const over = await post(letters);
+    expect(over.body.errors[0]).toMatchObject({ given: "3 letters", allowed: "as many as cards are made, 2" });
+    expect((await shop.give("tell-letters", { letterIds: letters.slice(0, 1), what: "arrived", on: "2031-11-12" })).body.errors[0]?.allowed).toBe("a letter that was posted");
+    await post(letters.slice(0, 2));
+    expect((await shop.give("tell-letters", { letterIds: letters.slice(0, 1), what: "came back", on: "2031-11-07" })).status).toBe(422);
+    expect((await shop.give("tell-letters", { letterIds: letters.slice(0, 1), what: "came back", on: "2031-11-12" })).status).toBe(200);
+    expect((await lettersOf(need)).find(({ id }) => id === letters[0])).toMatchObject({ fate: "came back", fateOn: "2031-11-12" });
+  });
+});
+
+describe("who gets which", () => {
+  test("cards are given within one list; no line gives more than it has, and what was posted stays", async () => {
+    const four = await households(4);
+    const one = await made("List, one", four, 2, 2);
+    const other = await made("List, other", [], 3);
+    const undertaking = v7();
+    const told = await shop.give("bind-needs", { id: undertaking, kind: "mailing list", title: "The list", needIds: [one.need, other.need] });
+    expect(wordsOf(told.body.event)).toBe("The list is one mailing list of 2 needs");
+    expect((await dispatch()).undertakings.find(({ id }) => id === undertaking)).toEqual({
+      id: undertaking,
+      kind: "mailing list",
+      title: "The list",
+      needIds: [one.need, other.need].sort(),
+    });
+    const letters = (await lettersOf(one.need)).map(({ id }) => id);
+    const give = (...lineIds: (string | null)[]) => shop.give("allot-cards", { cards: lineIds.map((lineId, index) => ({ letterId: letters[index] ?? "", lineId })) });
+    expect((await give(one.blue, one.blue, one.blue)).body.errors[0]).toMatchObject({ given: "3 households for one colourway", allowed: "at most its 2 cards" });
+    expect((await give(one.blue, one.red, other.blue, null)).status).toBe(200);
+    expect((await lettersOf(other.need)).map(({ id, lineId }) => [id, lineId])).toEqual([[letters[2], other.blue]]);
+    await post([letters[2] ?? ""]);
+    expect((await needNow(other.need))?.postedOn).toBe("2031-11-08");
+    expect((await give(one.blue, one.red, one.red)).body.errors[0]?.path).toEqual(["cards", 2, "letterId"]);
+    expect((await dispatch()).had).toContainEqual({ householdId: four[2], designId: ids.design, on: "2031-11-08" });
+    const elsewhere = await made("Another list", await households(1), 1);
+    const [strange = ""] = (await lettersOf(elsewhere.need)).map(({ id }) => id);
+    const mixed = await shop.give("allot-cards", {
+      cards: [
+        { letterId: letters[0] ?? "", lineId: one.blue },
+        { letterId: strange, lineId: one.red },
+      ],
+    });
+    expect(mixed.body.errors[0]).toMatchObject({ path: ["cards", 1, "letterId"], allowed: "a letter of The list" });
+  });
+
+  test("a line that is taken out of its need leaves its households open", async () => {
+    const { need, blue } = await made("Red goes", await households(2), 2);
+    const extra = v7();
+    const now = await needNow(need);
+    const lines = [{ id: blue, colourwayId: ids.blue, quantity: 2 }];
+    await shop.give("change-need", { id: need, version: now?.version ?? 0, lines: [...lines, { id: extra, colourwayId: ids.red, quantity: 1 }] });
+    const [letter = ""] = (await lettersOf(need)).map(({ id }) => id);
+    expect((await shop.give("allot-cards", { cards: [{ letterId: letter, lineId: extra }] })).status).toBe(200);
+    expect((await shop.give("change-need", { id: need, version: (await needNow(need))?.version ?? 0, lines })).status).toBe(200);
+    expect((await lettersOf(need)).find(({ id }) => id === letter)?.lineId).toBeNull();
+  });
+
+  test("what a household had before, likes and sent is known of it", async () => {
+    const [house = ""] = await households(1, { likes: ["Boats"], language: "de" });
+    await made("For the likes", [house], 1);
+    expect((await shop.give("tell-had", { id: v7(), householdId: house, designId: ids.design })).status).toBe(200);
+    expect(wordsOf((await shop.give("tell-sent", { id: v7(), householdId: house, on: "2030-12-20" })).body.event)).toMatch(/^A card came from House 0 on /);
+    expect((await dispatch()).households.find(({ id }) => id === house)).toMatchObject({ likes: ["boats"], language: "de", sentOn: "2030-12-20" });
+    expect((await dispatch()).had).toContainEqual({ householdId: house, designId: ids.design, on: null });
+    expect((await shop.give("tell-had", { id: v7(), householdId: v7(), designId: ids.design })).body.errors[0]?.path).toEqual(["householdId"]);
+  });
+});
