@@ -35,6 +35,7 @@ export { chordAt, hangsOver, outlinePath, tornPath, type PlacedOutline, type Out
 export * from "./designs/route/load.ts";
 export * from "./season/sessions.ts";
 export * from "./season/plan.ts";
+export { groupBy } from "./search/groupBy.ts";
 export * from "./dispatch/allotting.ts";
 export * from "./dispatch/fair.ts";
 export * from "./dispatch/franking.ts";

@@ -48,6 +48,7 @@ export function demoHouseholds(): CommandInput<"add-household">[] {
       country,
       neutral: index % 9 === 4,
       without: index === 11 ? ["animals"] : [],
+      likes: index % 8 === 3 ? ["weather vane"] : index % 10 === 5 ? ["animals"] : [],
     };
   });
 }

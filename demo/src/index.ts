@@ -68,13 +68,14 @@ export function demoCommands(now: Date): Demo {
       date: 19,
       householdId: child.id,
     });
-  const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null };
+  const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null, yuleList: null };
   pastNeeds(shop);
   whatCameOfIt(shop);
   openNeeds(shop);
   const onBench = wetNow(shop);
   drawer(shop);
   boxes(shop);
+  secondDesign(shop);
   return { pictures: [...pictures, onBench], commands };
 }
 
@@ -84,6 +85,17 @@ function boxes(shop: DemoShop): void {
   shop.say("add-box", { id: first, name: "Tin 1", place: "shelf by the door" });
   shop.say("add-box", { id: second, name: "Tin 2", place: "under the bench" });
   shop.say("put-in-box", { boxId: first, colourwayIds: (shop.listed?.lines ?? []).map(({ colourwayId }) => colourwayId) });
+}
+
+/** The Yule list is given from two designs: some households had the first in another year, one will not have it, and some like the second. */
+function secondDesign(shop: DemoShop): void {
+  const vanes = addNeed(shop, { kind: "mailing list", title: "Yule list, vanes", design: "weatherVane", split: [4, 3], inDays: 36, zone: "inland", occasion: "yule" });
+  shop.say("bind-needs", { id: makeId(), kind: "mailing list", title: "Yule list", needIds: [shop.yuleList?.id ?? "", vanes.id] });
+  const pool = designOf(shop, "tidePool");
+  for (const [index, householdId] of shop.households.entries()) {
+    if (index % 6 === 2) shop.say("tell-had", { id: makeId(), householdId, designId: pool.id, on: `${String(Number(shop.today.slice(0, 4)) - 1 - (index % 3))}-12-16` });
+    if (index % 5 === 1) shop.say("tell-sent", { id: makeId(), householdId, on: `${String(Number(shop.today.slice(0, 4)) - 1)}-12-19` });
+  }
 }
 
 /** What is left of sheets split before. */
@@ -129,6 +141,8 @@ interface DemoShop {
   readonly households: readonly string[];
   /** The listing that is over. */
   listed: CommandInput<"add-need"> | null;
+  /** The list that everybody is on. */
+  yuleList: CommandInput<"add-need"> | null;
 }
 
 function designOf(shop: DemoShop, name: DesignName): DemoDesign["command"] {
@@ -275,7 +289,10 @@ function openNeeds(shop: DemoShop): void {
     { kind: "shop listing", title: "Shop: quinces", design: "quince", split: [5, 5], inDays: 50 },
     { kind: "own use", title: "Birthdays", design: "kite", split: [4, 4], inDays: 58 },
   ];
-  for (const plan of plans) addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));
+  for (const plan of plans) {
+    const need = addNeed(shop, plan, momentAt(addDays(shop.today, -9), 9 * 60, ZONE));
+    if (plan.title === "Yule list") shop.yuleList = need;
+  }
 }
 
 /**

@@ -9,17 +9,29 @@ import type { LetterRead, UndertakingRead } from "./letters.ts";
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
 const likes = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what it likes its cards to show: boats, moths ...");
 const language = text().regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" });
+const address = text().trim().min(1).max(400);
+const country = text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
 export const addHousehold = z.strictObject({
   id,
   name,
-  address: text().trim().min(1).max(400),
-  country: text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" }),
+  address,
+  country,
   neutral: z.boolean().default(false),
   without: without.default([]),
   likes: likes.default([]),
   language: language.default("en"),
 });
-export const changeHousehold = z.strictObject({ id, version, neutral: z.boolean(), without, likes: likes.optional(), language: language.optional() });
+export const changeHousehold = z.strictObject({
+  id,
+  version,
+  name: name.optional(),
+  address: address.optional(),
+  country: country.optional(),
+  neutral: z.boolean(),
+  without,
+  likes: likes.optional(),
+  language: language.optional(),
+});
 
 /** What it cost is reckoned by the server from the carrier's table; told, it must be the same. */
 export const postNeed = z.strictObject({ id, needId: id, on: dayField, service: name, costMinor: z.int().min(0).max(100_000_000).optional() });

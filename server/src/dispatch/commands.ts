@@ -18,7 +18,7 @@ async function changeHousehold(writing: Writing, payload: CommandPayload<"change
   if (!found) return missing("household", ["id"], payload.id);
   const { id, version, ...told } = payload;
   await writing.update("household", id, told, version);
-  return { subject: ["household", payload.id], facts: { name: found.name, neutral: payload.neutral, without: payload.without } };
+  return { subject: ["household", payload.id], facts: { name: payload.name ?? found.name, neutral: payload.neutral, without: payload.without } };
 }
 
 async function postNeed(writing: Writing, payload: CommandPayload<"post-need">): Promise<HandlerResult<"post-need">> {

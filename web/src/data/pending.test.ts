@@ -38,7 +38,8 @@ test("a bench that was kept by an older version opens without the server: what i
   const kept = completed("bench", { batches: [older], yields: [] }) as BenchRead;
   expect(kept).toMatchObject({ sessions: [], room: null, batches: [{ id: "b", perSheet: 1 }] });
   expect(completed("bench", bench)).toEqual(bench);
-  expect(completed("dispatch", { households: [] })).toEqual({ households: [] });
+  expect(completed("dispatch", { households: [] })).toEqual({ households: [], letters: [], had: [], undertakings: [] });
+  expect(completed("dispatch", { households: [{ id: "h", name: "Aske" }] })).toMatchObject({ households: [{ name: "Aske", likes: [], language: "en", sentOn: null }] });
 });
 
 test("a shelf that was kept by an older version has no lots and no suppliers, and its materials are as nobody told", () => {

@@ -1,4 +1,4 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
@@ -13,6 +13,7 @@ export function completed(path: string, kept: unknown): unknown {
     const read = kept as DesignsRead;
     return { ...read, designs: read.designs.map((design) => ({ ...design, takings: (design as Partial<typeof design>).takings ?? [] })) };
   }
+  if (path === "dispatch") return completedDispatch(kept as Partial<DispatchRead>);
   if (path !== "bench") return kept;
   const bench = kept as Partial<BenchRead>;
   return {
@@ -27,6 +28,13 @@ export function completed(path: string, kept: unknown): unknown {
       perSheet: (batch as Partial<typeof batch>).perSheet ?? 1,
     })),
   } satisfies BenchRead;
+}
+
+/** What older versions did not tell of a household. */
+const NO_WISHES_THEN = { likes: [], language: "en", sentOn: null } as const;
+
+function completedDispatch(kept: Partial<DispatchRead>): Partial<DispatchRead> {
+  return { letters: [], had: [], undertakings: [], ...kept, households: (kept.households ?? []).map((household) => ({ ...NO_WISHES_THEN, ...household })) };
 }
 
 /** What older versions did not tell of a material. */

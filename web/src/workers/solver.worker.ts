@@ -1,5 +1,12 @@
 import { expose } from "comlink";
+import { allotJobOf, allotOutOf, type allotOut } from "@yule/contract";
+import { heldTo, type AllotQuestion } from "@yule/derive";
+import type { z } from "zod";
 import {
+  allot,
+  frank,
+  type Franking,
+  type FrankingJob,
   bestYield,
   buy,
   cutPainted,
@@ -39,6 +46,11 @@ const engine = (): Promise<LinearSolver> => {
   return loading;
 };
 
+function givenBy(question: AllotQuestion): z.input<typeof allotOut> {
+  const job = allotJobOf(question);
+  return allotOutOf(job, allot(job));
+}
+
 let seen: { readonly name: string; readonly look: PaintedLook } | null = null;
 
 /** The solvers, away from the thread that draws. */
@@ -59,6 +71,15 @@ const solver = {
     const solve = await engine();
     const ends = performance.now() + seconds * 1_000;
     return uncoveredWants(job).length > 0 ? null : buy(job, solve, () => Math.max(0, (ends - performance.now()) / 1_000));
+  },
+  /** Cards for households. */
+  allot: (question: AllotQuestion) => givenBy(question),
+  /** The same with one household held to each line in its turn. */
+  allotHeld: (question: AllotQuestion, letterId: string) => question.designs.map(({ id }) => ({ lineId: id, answer: givenBy(heldTo(question, letterId, id)) })),
+  frank: async (job: FrankingJob, seconds: number): Promise<Franking> => {
+    const solve = await engine();
+    const ends = performance.now() + seconds * 1_000;
+    return frank(job, solve, () => Math.max(0, (ends - performance.now()) / 1_000));
   },
   pile: async (job: SplitJob, values: ReadonlyMap<string, number>, seconds: number) => {
     const solve = await engine();

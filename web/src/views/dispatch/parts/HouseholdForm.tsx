@@ -1,0 +1,93 @@
+import { Box, Button, Flex, Grid } from "@chakra-ui/react";
+import { addHousehold, type HouseholdRead } from "@yule/contract";
+import { useState } from "react";
+import { z } from "zod";
+import { v7 } from "uuid";
+import { sendCommand } from "../../../data/outbox.ts";
+import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
+import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+
+const { shape } = addHousehold;
+/** Words apart by commas. */
+const listed = (field: z.ZodType<string[], string[]>) =>
+  z
+    .string()
+    .transform((text) => text.split(",").flatMap((each) => (each.trim() === "" ? [] : [each.trim()])))
+    .pipe(field);
+const schema = z.object({
+  name: shape.name,
+  address: shape.address,
+  country: z
+    .string()
+    .transform((code) => code.trim().toUpperCase())
+    .pipe(shape.country),
+  language: z
+    .string()
+    .transform((code) => code.trim().toLowerCase())
+    .pipe(shape.language.unwrap()),
+  without: listed(shape.without.unwrap()),
+  likes: listed(shape.likes.unwrap()),
+});
+
+const textsOf = (household: HouseholdRead | null, country: string) => ({
+  name: household?.name ?? "",
+  address: household?.address ?? "",
+  country: household?.country ?? country,
+  language: household?.language ?? "en",
+  without: household?.without.join(", ") ?? "",
+  likes: household?.likes.join(", ") ?? "",
+});
+
+/** A household as it stands in the books: where it lives, what it likes and what it will not have. @param household null for a new one */
+export function HouseholdForm({ household, country, onDone }: { household: HouseholdRead | null; country: string; onDone: () => void }) {
+  const form = useSchemaForm(schema, textsOf(household, country));
+  const { register, faultOf, rest } = form;
+  const [neutral, setNeutral] = useState(household?.neutral ?? false);
+  const save = form.handleSubmit(async (told) => {
+    const sent = household
+      ? await sendCommand("change-household", { id: household.id, version: household.version, neutral, ...told }, { ownRefusals: true })
+      : await sendCommand("add-household", { id: v7(), neutral, ...told }, { ownRefusals: true });
+    if (sent.state === "refused") form.refuse(sent.problem);
+    else onDone();
+  });
+  return (
+    <form noValidate onSubmit={(event) => void save(event)}>
+      <Grid templateColumns={{ base: "1fr", md: "1fr 2fr" }} gap="10px 14px" marginY="10px" maxWidth="820px">
+        <FormField label="Name" fault={faultOf("name")}>
+          <TextInput {...register("name")} />
+        </FormField>
+        <FormField label="Address, from the street to the town" fault={faultOf("address")}>
+          <TextInput {...register("address")} />
+        </FormField>
+        <Flex gap="14px">
+          <FormField label="Country, two letters" fault={faultOf("country")}>
+            <TextInput {...register("country")} maxLength={2} />
+          </FormField>
+          <FormField label="Language, two letters" fault={faultOf("language")}>
+            <TextInput {...register("language")} maxLength={3} />
+          </FormField>
+        </Flex>
+        <FormField label="Likes to see, apart by commas" fault={faultOf("likes")}>
+          <TextInput {...register("likes")} />
+        </FormField>
+        <Box alignSelf="end" minHeight="44px">
+          <Tick checked={neutral} onChange={(change) => setNeutral(change.target.checked)}>
+            Neutral words, no feast named
+          </Tick>
+        </Box>
+        <FormField label="Will not have, apart by commas" fault={faultOf("without")}>
+          <TextInput {...register("without")} />
+        </FormField>
+      </Grid>
+      <FaultLines faults={rest} />
+      <Flex gap="10px" marginTop="8px">
+        <Button type="submit" disabled={form.formState.isSubmitting}>
+          {household ? "Keep this household" : "Add this household"}
+        </Button>
+        <Button variant="outline" onClick={onDone}>
+          Leave it
+        </Button>
+      </Flex>
+    </form>
+  );
+}

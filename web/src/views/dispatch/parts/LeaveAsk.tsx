@@ -1,0 +1,216 @@
+import { Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { addDays, day, money, printDay, printMoney, weekdayOf, type Day } from "@yule/core";
+import { frankingOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
+import type { Problem } from "@yule/contract";
+import { useMemo, useState } from "react";
+import { Link } from "react-router";
+import { v7 } from "uuid";
+import { useFinishQuery } from "../../../data/api.ts";
+import { sendCommand } from "../../../data/outbox.ts";
+import { Lessons } from "../../../features/lessons/Lessons.tsx";
+import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { usePlanned } from "../../../plan/planned.ts";
+import { solver } from "../../../workers/solver.ts";
+import { useSolved } from "../../../workers/useSolved.ts";
+import type { DispatchAskProps } from "../ask.ts";
+import { lettersWord, thickWords } from "../words.ts";
+import { Envelope } from "./Envelope.tsx";
+import { OnTheirWay } from "./OnTheirWay.tsx";
+import { ToSend } from "./ToSend.tsx";
+
+/** What must leave today, in the order in which it is fetched, with the stamps it takes; and what is to be sent later. */
+export default function LeaveAsk({ outlook }: DispatchAskProps) {
+  const { data: finish } = useFinishQuery();
+  const boxes = finish?.boxes;
+  const today = useMemo(() => pileToday(pileOf(outlook, boxes ?? []), nextPostDay(outlook)), [outlook, boxes]);
+  const ready = useMemo(() => [...today.must, ...today.may], [today]);
+  const open = [...outlook.open].sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1));
+  return (
+    <>
+      {ready.length + today.stuck.length > 0 ? (
+        <Pile outlook={outlook} must={today.must} ready={ready} stuck={today.stuck} />
+      ) : (
+        <>
+          <NeedsVerdict outlook={outlook} open={open} />
+          <Lessons outlook={outlook} moment="sending" designs={open.map((view) => view.design.id)} occasions={open.flatMap((view) => view.need.occasion ?? [])} />
+        </>
+      )}
+      {open.length === 0 ? (
+        <Teach title="Nothing is to be sent">Each need shows here with its last posting day, by the slow side of the carrier&apos;s table.</Teach>
+      ) : (
+        <ToSend outlook={outlook} open={open} />
+      )}
+      <OnTheirWay outlook={outlook} />
+      <Text color="softInk" fontSize="15px" marginTop="16px">
+        {outlook.dispatch.carrier.name}: its table and holidays are invented.
+      </Text>
+    </>
+  );
+}
+
+/** The day after today on which the post takes letters again. */
+function nextPostDay({ today, dispatch }: Outlook): Day {
+  const holidays = new Set(dispatch.carrier.holidays.map(day));
+  let next = addDays(today, 1);
+  while (weekdayOf(next) === 0 || holidays.has(next)) next = addDays(next, 1);
+  return next;
+}
+
+interface PileProps {
+  readonly outlook: Outlook;
+  readonly must: readonly PileLetter[];
+  /** All that can go, what must first. */
+  readonly ready: readonly PileLetter[];
+  /** What no service takes. */
+  readonly stuck: readonly PileLetter[];
+}
+
+function Pile({ outlook, must, ready, stuck }: PileProps) {
+  const [stays, setStays] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<Problem | null>(null);
+  const { stores, shop } = outlook;
+  const job = useMemo(() => frankingOf(ready, stores), [ready, stores]);
+  const { value: franking, fresh } = useSolved(job, (asked) => solver().frank(asked, 2));
+  const taken = useMemo(() => (job && franking && fresh ? stampsTaken(job, franking, stores) : null), [job, franking, fresh, stores]);
+  const going = ready.filter(({ letter }) => !stays.has(letter.id));
+  const unfranked = taken ? ready.filter(({ letter }) => !taken.has(letter.id)) : [];
+  const thick = thickWords(ready, shop.currency);
+  const post = async (): Promise<void> => {
+    const letters = going.map(({ letter, way }) => ({
+      id: letter.id,
+      service: way?.service ?? "",
+      stamps: (taken?.get(letter.id) ?? []).map(({ storeId, quantity }) => ({ storeId, quantity })),
+    }));
+    const sent = await sendCommand("post-letters", { id: v7(), on: outlook.today, letters }, { ownRefusals: true });
+    setProblem(sent.state === "refused" ? sent.problem : null);
+  };
+  const toggle = (id: string): void => setStays((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
+  return (
+    <>
+      <PileVerdict outlook={outlook} must={must} ready={ready} stuck={stuck} unfranked={unfranked} areStampsKnown={taken !== null} />
+      <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label="The pile for today">
+        {ready.slice(0, SHOWN).map((each) => (
+          <Envelope
+            key={each.letter.id}
+            each={each}
+            stamps={(taken?.get(each.letter.id) ?? []).flatMap(({ quantity, value }) => Array.from({ length: quantity }, () => value))}
+            missing={unfranked.includes(each) ? (each.way?.price ?? 0) : 0}
+            currency={shop.currency}
+            isGoing={!stays.has(each.letter.id)}
+            onPress={() => toggle(each.letter.id)}
+          />
+        ))}
+      </Grid>
+      {ready.length > SHOWN && <Text marginBottom="12px">And {lettersWord(ready.length - SHOWN)} more, in the order of their boxes.</Text>}
+      <Flex gap="16px" align="center" wrap="wrap" marginBottom="22px">
+        <Button size="xl" disabled={going.length === 0 || (job !== null && taken === null)} onClick={() => void post()}>
+          {going.length === ready.length ? (going.length === 1 ? "It is posted" : `All ${String(going.length)} are posted`) : `These ${String(going.length)} are posted`}
+        </Button>
+        <Text color="softInk" maxWidth="34em">
+          Press a letter that stays here today. {thick ?? ""}
+        </Text>
+      </Flex>
+      {problem && <ProblemNote problem={problem} />}
+    </>
+  );
+}
+/** Envelopes drawn at once; more are counted. */
+const SHOWN = 60;
+
+function PileVerdict({ outlook, must, ready, stuck, unfranked, areStampsKnown }: PileProps & { unfranked: readonly PileLetter[]; areStampsKnown: boolean }) {
+  const { shop, today } = outlook;
+  const cost = ready.reduce((sum, { way }) => sum + (way?.price ?? 0), 0);
+  const late = ready.filter(({ way }) => way !== null && way.postBy < today);
+  const may = ready.length - must.length;
+  const [next] = [...ready].sort((a, b) => ((a.way?.postBy ?? "") < (b.way?.postBy ?? "") ? -1 : 1));
+  const lacking = unfranked.reduce((sum, { way }) => sum + (way?.price ?? 0), 0);
+  return (
+    <Verdict>
+      {must.length > 0 ? (
+        <>
+          <Figure tone="tight" why="Posted on the next day on which the post takes letters, the slow side of its service would be too late for the day that was promised.">
+            {lettersWord(must.length)}
+          </Figure>{" "}
+          must leave today{may > 0 ? `, ${String(may)} more may` : ""}.{" "}
+        </>
+      ) : ready.length > 0 ? (
+        <>
+          {lettersWord(ready.length)} can leave; none must before {printDay(next?.way?.postBy ?? today)}.{" "}
+        </>
+      ) : (
+        ""
+      )}
+      {late.length > 0 && (
+        <>
+          <Figure tone="cannot" why={late.map(({ household, way }) => `${household.name}: ${way?.service ?? ""} should have left by ${printDay(way?.postBy ?? today)}`).join("; ")}>
+            {late.length === 1 ? "One is late" : `${String(late.length)} are late`}
+          </Figure>{" "}
+          even by the quickest service.{" "}
+        </>
+      )}
+      {stuck.length > 0 && (
+        <>
+          <Figure tone="cannot" why={stuck.map(({ household, size }) => `${household.name}: ${String(Math.ceil(size.grams))} g, no service of the carrier takes it`).join("; ")}>
+            {stuck.length === 1 ? "One is" : `${String(stuck.length)} are`} too thick or too heavy
+          </Figure>{" "}
+          for every service.{" "}
+        </>
+      )}
+      {ready.length > 0 && (
+        <>
+          All together {ready.length === 1 ? "it costs" : "they cost"} {printMoney(money(cost), shop.currency)}
+          {unfranked.length > 0 ? (
+            <>
+              ;{" "}
+              <Figure tone="cannot" why="Stamps that lie on the shelf do not make up what these letters cost. Buy stamps of the missing value, or pay at the counter.">
+                stamps for {lettersWord(unfranked.length)} are missing
+              </Figure>
+              , {printMoney(money(lacking), shop.currency)}
+            </>
+          ) : areStampsKnown ? (
+            ", and the stamps are there"
+          ) : (
+            ""
+          )}
+          .
+        </>
+      )}
+      {ready.some(({ letter }) => letter.lineId === null) && (
+        <>
+          {" "}
+          <Link to="/dispatch?ask=which">Decide who gets which</Link> first.
+        </>
+      )}
+    </Verdict>
+  );
+}
+
+/** While no letter lies ready: what is to go next. */
+function NeedsVerdict({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {
+  const planned = usePlanned();
+  const ready = open.filter((view) => view.stage === "to post");
+  const today = ready.filter((view) => view.readyBy <= outlook.today);
+  const [next] = open;
+  if (!next) return <Verdict>Everything owed is on its way.</Verdict>;
+  const why = next.post
+    ? `It must be there on ${printDay(day(next.need.due))}. ${next.post.service} takes ${String(next.post.workingDays)} working days on its slow side to the ${next.post.zone} zone; ${outlook.dispatch.carrier.name} moves nothing on Sundays and holidays.`
+    : "It is handed over, so it must be finished on its day.";
+  return (
+    <Verdict>
+      {ready.length > 0 ? (
+        <>
+          {ready.length === 1 ? `${ready[0]?.need.title ?? ""} is ready to go` : `${String(ready.length)} are ready to go`}
+          {today.length > 0 ? `, ${today.length === ready.length ? "and must go today" : `${String(today.length)} of them today`}` : ""}.{" "}
+        </>
+      ) : (
+        "Nothing is ready to go yet. "
+      )}
+      Next to go is {next.need.title}, by{" "}
+      <Figure tone={STAND_COLOUR[rowOf(next, planned).safety]} why={why}>
+        {printDay(next.readyBy)}
+      </Figure>
+      .
+    </Verdict>
+  );
+}

@@ -1,0 +1,17 @@
+import { printMoney, type Money } from "@yule/core";
+import type { PileLetter } from "@yule/derive";
+
+export const lettersWord = (count: number): string => `${String(count)} ${count === 1 ? "letter" : "letters"}`;
+export const peopleWord = (count: number): string => `${String(count)} ${count === 1 ? "household" : "households"}`;
+
+/** The town, for an envelope that is too small for the whole address. */
+export const townOf = ({ household }: PileLetter): string => `${household.address.split(/[,\n]/).at(-1)?.trim() ?? ""}, ${household.country}`;
+
+/** What too thick a card costs on its way, and how often. */
+export function thickWords(pile: readonly PileLetter[], currency: string): string | null {
+  const dear = pile.filter(({ dearerBy }) => dearerBy !== null);
+  const [first] = dear;
+  if (!first) return null;
+  const more = dear.reduce((sum, { dearerBy }) => sum + (dearerBy ?? 0), 0) as Money;
+  return `${dear.length === 1 ? "One card is" : `${String(dear.length)} cards are`} too thick or too heavy for the cheapest service that is in time: flat dots instead of gems or foam would save ${printMoney(more, currency)}.`;
+}
