@@ -26,6 +26,8 @@ export const allotIn = z.strictObject({
   seed: seedField.default(1),
 });
 
+export type AllotQuestion = z.output<typeof allotIn>;
+
 /** Output of `calc allot`. */
 export const allotOut = z.object({
   cards: z.array(z.object({ household: text(), design: text() })),
@@ -37,7 +39,7 @@ export const allotOut = z.object({
 });
 
 /** The job with designs by their places. */
-export function allotJobOf({ designs, households }: z.output<typeof allotIn>): AllotJob {
+export function allotJobOf({ designs, households }: AllotQuestion): AllotJob {
   const places = new Map(designs.map(({ id }, index) => [id, index]));
   const placesOf = (all: readonly string[]): ReadonlySet<number> => new Set(all.flatMap((id) => places.get(id) ?? []));
   return { designs, households: households.map(({ id, had, not, likes }) => ({ id, had: placesOf(had), not: placesOf(not), likes: placesOf(likes) })) };

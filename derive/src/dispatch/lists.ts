@@ -1,6 +1,5 @@
-import type { allotIn, DesignRead, HouseholdRead, LetterRead, NeedRead, SentimentRead } from "@yule/contract";
+import type { AllotQuestion, DesignRead, HouseholdRead, LetterRead, NeedRead, SentimentRead } from "@yule/contract";
 import { groupBy } from "@yule/core";
-import type { z } from "zod";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
@@ -71,7 +70,7 @@ function offered({ need, design }: NeedView, { id, colourwayId, quantity, assemb
 }
 
 /** What speaks for and against a card for a household. */
-export interface Fit {
+export interface CardFit {
   /** It had the design; the day is null where it was not told. */
   readonly had: { readonly on: string | null } | null;
   /** Why it is not to get it: what the card shows that it will not have, or its words. */
@@ -81,7 +80,7 @@ export interface Fit {
 }
 
 /** How cards of some lines suit some households. */
-export function fitsOf({ dispatch }: Told, sentiments: readonly SentimentRead[]): (household: HouseholdRead, line: OfferedLine) => Fit {
+export function fitsOf({ dispatch }: Told, sentiments: readonly SentimentRead[]): (household: HouseholdRead, line: OfferedLine) => CardFit {
   const had = new Map(dispatch.had.map((each) => [`${each.householdId} ${each.designId}`, each]));
   const words = new Map(sentiments.map((each) => [each.id, each]));
   return (household, { design, name }) => {
@@ -99,13 +98,11 @@ export function fitsOf({ dispatch }: Told, sentiments: readonly SentimentRead[])
   };
 }
 
-export type AllotQuestion = z.output<typeof allotIn>;
-
 /** The cards of a list and its households as a question. @param more cards that may still be painted of each line beside those the list has; null for any number */
 export function allotQuestion(
   list: CardList,
   households: ReadonlyMap<string, HouseholdRead>,
-  fit: (household: HouseholdRead, line: OfferedLine) => Fit,
+  fit: (household: HouseholdRead, line: OfferedLine) => CardFit,
   more: number | null,
 ): AllotQuestion {
   return {
@@ -118,7 +115,7 @@ export function allotQuestion(
     households: list.letters.map((letter) => {
       const household = households.get(letter.householdId);
       const fits = household ? list.lines.map((line) => ({ id: line.id, fit: fit(household, line) })) : [];
-      const which = (is: (fit: Fit) => boolean): string[] => fits.filter((each) => is(each.fit)).map(({ id }) => id);
+      const which = (is: (fit: CardFit) => boolean): string[] => fits.filter((each) => is(each.fit)).map(({ id }) => id);
       return { id: letter.id, had: which(({ had }) => had !== null), not: which(({ refuses }) => refuses !== null), likes: which(({ likes }) => likes.length > 0) };
     }),
     seed: 1,

@@ -4,7 +4,7 @@ import type { CommandPayload, dispatchCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { needLinesOf } from "../season/reads.ts";
-import { allotCards, bindNeeds, postLetters, postRest, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
+import { letterHandlers, postRest } from "./letters.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
@@ -50,11 +50,5 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "add-household": addHousehold,
   "change-household": changeHousehold,
   "post-need": postNeed,
-  "bind-needs": bindNeeds,
-  "allot-cards": allotCards,
-  "post-letters": postLetters,
-  "tell-letters": tellLetters,
-  "tell-written": tellWritten,
-  "tell-had": tellHad,
-  "tell-sent": tellSent,
+  ...letterHandlers,
 };

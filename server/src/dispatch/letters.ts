@@ -26,7 +26,7 @@ async function holdLetters(writing: Writing, ids: readonly string[], path: strin
   return ids.map((id, index) => known.get(id) ?? missing("letter", [path, index], id));
 }
 
-export async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-needs">): Promise<HandlerResult<"bind-needs">> {
+async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-needs">): Promise<HandlerResult<"bind-needs">> {
   const { id, kind, title, needIds } = payload;
   const titles = await titlesOfNeeds(writing.tx, needIds);
   needIds.forEach((needId, index) => titles.get(needId) ?? missing("need", ["needIds", index], needId));
@@ -46,7 +46,7 @@ export async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-
 }
 
 /** Cards change households only within one list, before they are posted, and no line gives more than it has. */
-export async function allotCards(writing: Writing, { cards }: CommandPayload<"allot-cards">): Promise<HandlerResult<"allot-cards">> {
+async function allotCards(writing: Writing, { cards }: CommandPayload<"allot-cards">): Promise<HandlerResult<"allot-cards">> {
   const letters = await holdLetters(
     writing,
     cards.map(({ letterId }) => letterId),
@@ -84,7 +84,7 @@ export async function allotCards(writing: Writing, { cards }: CommandPayload<"al
 }
 
 /** Posts what was not posted yet; what was is left as it is, whoever told it first. */
-export async function postLetters(writing: Writing, payload: CommandPayload<"post-letters">): Promise<HandlerResult<"post-letters">> {
+async function postLetters(writing: Writing, payload: CommandPayload<"post-letters">): Promise<HandlerResult<"post-letters">> {
   const held = await holdLetters(
     writing,
     payload.letters.map(({ id }) => id),
@@ -191,7 +191,7 @@ export async function postRest(writing: Writing, { id, designId }: { readonly id
   );
 }
 
-export async function tellLetters(writing: Writing, { letterIds, what, on }: CommandPayload<"tell-letters">): Promise<HandlerResult<"tell-letters">> {
+async function tellLetters(writing: Writing, { letterIds, what, on }: CommandPayload<"tell-letters">): Promise<HandlerResult<"tell-letters">> {
   const letters = await holdLetters(writing, letterIds, "letterIds");
   letters.forEach(({ postedOn }, index) => {
     if (postedOn === null) return refuse({ code: "not-posted", path: ["letterIds", index], given: ["a letter that lies here"], allowed: ["a letter that was posted"] });
@@ -220,21 +220,31 @@ async function namesOf(writing: Writing, letters: readonly Letter[]): Promise<st
   return rows.map(({ name }) => name);
 }
 
-export async function tellWritten(writing: Writing, { letterIds, written }: CommandPayload<"tell-written">): Promise<HandlerResult<"tell-written">> {
+async function tellWritten(writing: Writing, { letterIds, written }: CommandPayload<"tell-written">): Promise<HandlerResult<"tell-written">> {
   const letters = await holdLetters(writing, letterIds, "letterIds");
   await writing.updateAll("recipient", letterIds, { written });
   return { subject: ["need", letters[0]?.needId ?? writing.shopId], facts: { letters: letters.length, written } };
 }
 
-export async function tellHad(writing: Writing, payload: CommandPayload<"tell-had">): Promise<HandlerResult<"tell-had">> {
+async function tellHad(writing: Writing, payload: CommandPayload<"tell-had">): Promise<HandlerResult<"tell-had">> {
   const of = (await writing.find("household", payload.householdId)) ?? missing("household", ["householdId"], payload.householdId);
   const design = (await writing.find("design", payload.designId)) ?? missing("design", ["designId"], payload.designId);
   await writing.insert("householdHad", { ...payload, needId: null });
   return { subject: ["household", of.id], facts: { name: of.name, design: design.name } };
 }
 
-export async function tellSent(writing: Writing, payload: CommandPayload<"tell-sent">): Promise<HandlerResult<"tell-sent">> {
+async function tellSent(writing: Writing, payload: CommandPayload<"tell-sent">): Promise<HandlerResult<"tell-sent">> {
   const of = (await writing.find("household", payload.householdId)) ?? missing("household", ["householdId"], payload.householdId);
   await writing.insert("householdSent", payload);
   return { subject: ["household", of.id], facts: { name: of.name, on: payload.on } };
 }
+
+export const letterHandlers = {
+  "bind-needs": bindNeeds,
+  "allot-cards": allotCards,
+  "post-letters": postLetters,
+  "tell-letters": tellLetters,
+  "tell-written": tellWritten,
+  "tell-had": tellHad,
+  "tell-sent": tellSent,
+};

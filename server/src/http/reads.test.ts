@@ -54,6 +54,10 @@ const PAST = [
   `insert into posting (shop_id, id, need_id, posted_on, service, cost_minor) select ${OWN}, ${uuid("7b06", "n")}, ${uuid("7b01", "n")}, '2030-01-01'::date + n % 360, 'Letter', 0 from generate_series(1, 4000) n`,
   `insert into household (shop_id, id, name, address, country, neutral) select ${OWN}, ${uuid("7b07", "n")}, 'House ' || n, 'Street ' || n, 'IE', false from generate_series(1, 1000) n`,
   `insert into recipient (shop_id, id, need_id, household_id) select ${OWN}, ${uuid("7b08", "n * 8 + h")}, ${uuid("7b01", "n")}, ${uuid("7b07", "1 + n % 1000")} from generate_series(1, 4000) n, generate_series(1, 2) h`,
+  `insert into household_had (shop_id, id, household_id, design_id, need_id) select ${OWN}, ${uuid("7b12", "n")}, ${uuid("7b07", "1 + n % 1000")}, ${ONE_DESIGN}, ${uuid("7b01", "1 + n % 4000")} from generate_series(1, 8000) n`,
+  `insert into household_sent (shop_id, id, household_id, sent_on) select ${OWN}, ${uuid("7b13", "n")}, ${uuid("7b07", "1 + n % 1000")}, '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
+  `insert into undertaking (shop_id, id, kind, title) select ${OWN}, ${uuid("7b14", "n")}, 'mailing list', 'List ' || n from generate_series(1, 1000) n`,
+  `insert into bound_need (shop_id, id, undertaking_id, need_id) select ${OWN}, ${uuid("7b15", "n")}, ${uuid("7b14", "1 + n % 1000")}, ${uuid("7b01", "n")} from generate_series(1, 4000) n`,
   `insert into lot (shop_id, id, store_id, quantity, cost_minor, left_of_it, value_left, received_on) select ${OWN}, ${uuid("7b0d", "n")}, ${ONE_STORE}, 5, 100, 0, 0, '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
   `insert into store_move (shop_id, id, store_id, need_id, quantity, reason, at) select ${OWN}, ${uuid("7b09", "n")}, ${ONE_STORE}, ${uuid("7b01", "1 + n % 4000")}, case when n % 2 = 1 then 1 else -1 end, 'taken', '2030-01-01'::timestamptz + n * interval '1 minute' from generate_series(1, 20000) n`,
   `insert into to_buy (shop_id, id, store_id, packs, quantity, cost_minor, state, received_on) select ${OWN}, ${uuid("7b0e", "n")}, ${ONE_STORE}, 1, 5, 100, 'received', '2030-01-01'::date + n % 360 from generate_series(1, 4000) n`,
@@ -84,6 +88,10 @@ const GROWING: ReadonlySet<string> = new Set([
   "to_buy",
   "making",
   "rescue",
+  "household_had",
+  "household_sent",
+  "bound_need",
+  "undertaking",
 ]);
 interface PlanNode {
   readonly "Node Type": string;

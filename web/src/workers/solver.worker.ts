@@ -1,6 +1,6 @@
 import { expose } from "comlink";
-import { allotJobOf, allotOutOf, type allotOut } from "@yule/contract";
-import { heldTo, type AllotQuestion } from "@yule/derive";
+import { allotJobOf, allotOutOf, type AllotQuestion, type allotOut } from "@yule/contract";
+import { heldTo } from "@yule/derive";
 import type { z } from "zod";
 import {
   allot,

@@ -1,7 +1,7 @@
-import type { HouseholdRead, LetterRead, StoreRead } from "@yule/contract";
+import type { AllotQuestion, HouseholdRead, LetterRead, StoreRead } from "@yule/contract";
 import { allotJobOf, allotOutOf } from "@yule/contract";
 import { allot, frank, highsSolver, type FrankingJob, type HighsModule } from "@yule/core";
-import { heldTo, type AllotQuestion, type Outlook } from "@yule/derive";
+import { heldTo, type Outlook } from "@yule/derive";
 import { batch, design, line, need, paper, season, unit } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";

@@ -1,4 +1,5 @@
-import { tallyOf, type AllotQuestion, type CardList, type OfferedLine, type Tally } from "@yule/derive";
+import type { AllotQuestion } from "@yule/contract";
+import { tallyOf, type CardList, type OfferedLine, type Tally } from "@yule/derive";
 import { useState } from "react";
 import { Choice } from "../../../kit/FormField.tsx";
 import { solver } from "../../../workers/solver.ts";

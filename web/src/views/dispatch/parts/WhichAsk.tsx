@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { HouseholdRead, Problem, SentimentRead } from "@yule/contract";
-import { allotQuestion, cardLists, fitsOf, tallyOf, type AllotQuestion, type CardList, type Fit, type OfferedLine, type Outlook, type Tally } from "@yule/derive";
+import type { AllotQuestion, HouseholdRead, Problem, SentimentRead } from "@yule/contract";
+import { allotQuestion, cardLists, fitsOf, tallyOf, type CardList, type CardFit, type OfferedLine, type Outlook, type Tally } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useSearchParams } from "react-router";
 import { v7 } from "uuid";
@@ -135,7 +135,7 @@ function ListVerdict({ list, tally, isKept, question, ample }: ListVerdictProps)
           of {list.title} {unserved === 1 ? "gets" : "get"} no card.{" "}
         </>
       ) : (
-        `${isKept ? "" : "Give them so: "}all ${String(people)} of ${list.title} get a card`
+        `${isKept ? "All" : "Give them so: all"} ${String(people)} of ${list.title} get a card`
       )}
       {unserved === 0 &&
         (repeats === 0 ? (
@@ -242,7 +242,7 @@ interface Row {
   readonly letterId: string;
   readonly household: HouseholdRead;
   readonly line: OfferedLine | null;
-  readonly fit: Fit | null;
+  readonly fit: CardFit | null;
 }
 
 function Recipients({
@@ -256,7 +256,7 @@ function Recipients({
 }: {
   list: CardList;
   households: ReadonlyMap<string, HouseholdRead>;
-  fit: (household: HouseholdRead, line: OfferedLine) => Fit;
+  fit: (household: HouseholdRead, line: OfferedLine) => CardFit;
   question: AllotQuestion;
   lineOf: (letterId: string) => string | null;
   tally: Tally;
@@ -287,7 +287,7 @@ function Recipients({
   return <DataTable label="Who gets which" rows={rows} columns={columns} rowId={({ letterId }) => letterId} maxWidth="1080px" />;
 }
 
-function whyWords(household: HouseholdRead, line: OfferedLine | null, fit: Fit | null): string {
+function whyWords(household: HouseholdRead, line: OfferedLine | null, fit: CardFit | null): string {
   if (!line || !fit) return "No card is left that they may have.";
   const sent = household.sentOn === null ? "" : ` They sent one in ${household.sentOn.slice(0, 4)}.`;
   if (fit.had) return `They had it${fit.had.on === null ? "" : ` in ${fit.had.on.slice(0, 4)}`}, and no other is left for them.${sent}`;
