@@ -161,6 +161,7 @@ interface NeedPlan {
   readonly price?: number;
   readonly households?: readonly string[];
   readonly occasion?: string;
+  readonly matters?: CommandInput<"add-need">["matters"];
 }
 
 function addNeed(shop: DemoShop, plan: NeedPlan, at?: Date): CommandInput<"add-need"> {
@@ -175,6 +176,7 @@ function addNeed(shop: DemoShop, plan: NeedPlan, at?: Date): CommandInput<"add-n
     priceMinor: plan.price ?? null,
     householdIds: [...(plan.households ?? [])],
     occasion: plan.occasion ?? null,
+    ...(plan.matters ? { matters: plan.matters } : {}),
     lines: plan.split.flatMap((quantity, index) => (quantity > 0 ? [{ id: makeId(), colourwayId: design.colourways[index]?.id ?? "", quantity }] : [])),
   };
   shop.say("add-need", need, at);
@@ -303,7 +305,7 @@ function wetNow(shop: DemoShop): Demo["pictures"][number] {
   const design = designOf(shop, "nightTrain");
   const need = addNeed(
     shop,
-    { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 8, zone: "inland", price: 3500 },
+    { kind: "order", title: "Gull Steps order", design: "nightTrain", split: [4, 3], inDays: 9, zone: "inland", price: 3500 },
     momentAt(addDays(shop.today, -5), 9 * 60, ZONE),
   );
   const minutesAgo = (minutes: number): Date => new Date(shop.now.getTime() - minutes * 60_000);
