@@ -1,9 +1,10 @@
-import { addHousehold, changeHousehold, postNeed } from "./dispatch.ts";
+import { addHousehold, addHouseholds, changeHousehold, postNeed } from "./dispatch.ts";
 import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
 /** What a maker can say of this, with the schema of each. */
 export const dispatchCommands = {
   "add-household": addHousehold,
+  "add-households": addHouseholds,
   "change-household": changeHousehold,
   "post-need": postNeed,
   "bind-needs": bindNeeds,

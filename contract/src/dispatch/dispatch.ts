@@ -21,6 +21,8 @@ export const addHousehold = z.strictObject({
   likes: likes.default([]),
   language: language.default("en"),
 });
+/** Many at once, from a file: all of them or none. */
+export const addHouseholds = z.strictObject({ households: z.array(addHousehold).min(1).max(2_000) });
 export const changeHousehold = z.strictObject({
   id,
   version,

@@ -6,6 +6,7 @@ import type { Sentences } from "../logbook/sentences.ts";
 /** What the logbook keeps of each. */
 export interface DispatchEvents {
   readonly "add-household": { readonly name: string; readonly country: string };
+  readonly "add-households": { readonly households: number };
   readonly "change-household": { readonly name: string; readonly neutral: boolean; readonly without: readonly string[] };
   /** `service` is null where it was handed over. */
   readonly "bind-needs": { readonly kind: UndertakingRead["kind"]; readonly title: string; readonly needs: number };
@@ -20,6 +21,7 @@ export interface DispatchEvents {
 
 export const dispatchSentences: Sentences<DispatchEvents> = {
   "add-household": ({ name, country }) => phrase`Household ${name}, ${country}`,
+  "add-households": ({ households }) => phrase`${howMany(households, "household")} from a file`,
   "change-household": ({ name, neutral, without }) => {
     const wishes = [...(neutral ? ["neutral words"] : []), ...without.map((each) => `no ${each}`)];
     return phrase`${name}: ${wishes.length === 0 ? "any card" : wishes.join(", ")}`;

@@ -3,6 +3,7 @@ import type { ReadName } from "../common/reads.ts";
 /** The reads that each command makes stale. */
 export const dispatchTouched = {
   "add-household": ["dispatch"],
+  "add-households": ["dispatch"],
   "change-household": ["dispatch"],
   "post-need": ["season", "dispatch", "costs"],
   "bind-needs": ["dispatch"],

@@ -28,6 +28,7 @@ const EXAMPLES: Readonly<Record<string, unknown>> = {
   "session_change.what": "away",
   "lesson.moment": "planning",
   "paint.pigments": "{PB29}",
+  "undertaking.kind": "order",
 };
 
 interface Column {

@@ -13,6 +13,11 @@ async function addHousehold(writing: Writing, payload: CommandPayload<"add-house
   return { subject: ["household", payload.id], facts: { name: payload.name, country: payload.country } };
 }
 
+async function addHouseholds(writing: Writing, { households }: CommandPayload<"add-households">): Promise<HandlerResult<"add-households">> {
+  await writing.insertAll("household", households);
+  return { subject: ["household", households[0]?.id ?? writing.shopId], facts: { households: households.length } };
+}
+
 async function changeHousehold(writing: Writing, payload: CommandPayload<"change-household">): Promise<HandlerResult<"change-household">> {
   const found = await writing.find("household", payload.id);
   if (!found) return missing("household", ["id"], payload.id);
@@ -48,6 +53,7 @@ async function postNeed(writing: Writing, payload: CommandPayload<"post-need">):
 
 export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "add-household": addHousehold,
+  "add-households": addHouseholds,
   "change-household": changeHousehold,
   "post-need": postNeed,
   ...letterHandlers,

@@ -33,10 +33,9 @@ const lettersOf = async (needId: string) => (await dispatch()).letters.filter((l
 const stampsLeft = async () => (await shop.get<StoresRead>("stores")).stores.find(({ id }) => id === stamp)?.onHand;
 
 async function households(count: number, more: object = {}): Promise<string[]> {
-  const made = Array.from({ length: count }, () => v7());
-  for (const [index, id] of made.entries())
-    expect((await shop.give("add-household", { id, name: `House ${String(index)}`, address: `${String(index + 1)} Mill Race`, country: home, ...more })).status).toBe(200);
-  return made;
+  const made = Array.from({ length: count }, (_, index) => ({ id: v7(), name: `House ${String(index)}`, address: `${String(index + 1)} Mill Race`, country: home, ...more }));
+  if (count > 0) expect((await shop.give("add-households", { households: made })).status).toBe(200);
+  return made.map(({ id }) => id);
 }
 
 /** A list with so many cards in two colourways, all of them assembled. */
@@ -170,5 +169,17 @@ describe("who gets which", () => {
     expect((await dispatch()).households.find(({ id }) => id === house)).toMatchObject({ likes: ["boats"], language: "de", sentOn: "2030-12-20" });
     expect((await dispatch()).had).toContainEqual({ householdId: house, designId: ids.design, on: null });
     expect((await shop.give("tell-had", { id: v7(), householdId: v7(), designId: ids.design })).body.errors[0]?.path).toEqual(["householdId"]);
+  });
+
+  test("households of a file come in all or none, and the first that cannot be is named with its row", async () => {
+    const one = { id: v7(), name: "Of a file", address: "1 Chalk Lane", country: home };
+    const before = (await dispatch()).books.reduce((sum, each) => sum + each.households, 0);
+    const refused = await shop.give("add-households", { households: [one, { ...one, id: v7(), country: "QQ" }] });
+    expect(refused.body.errors[0]).toMatchObject({ path: ["households", 1, "country"], given: '"QQ"' });
+    expect((await dispatch()).books.reduce((sum, each) => sum + each.households, 0)).toBe(before);
+    const taken = await shop.give("add-households", { households: [one, { ...one, id: v7(), name: "Also" }] });
+    expect(wordsOf(taken.body.event)).toBe("2 households from a file");
+    await shop.give("undo", { eventId: taken.body.event.id });
+    expect((await dispatch()).books.reduce((sum, each) => sum + each.households, 0)).toBe(before);
   });
 });

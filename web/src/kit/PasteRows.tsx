@@ -8,19 +8,21 @@ export function PasteRows({
   rows,
   onRows,
   onFile,
+  accept = ".csv,text/csv,text/plain",
   children,
 }: {
   label: string;
   rows: string;
   onRows: (rows: string) => void;
   onFile: (file: File) => void;
+  accept?: string;
   children?: ReactNode;
 }) {
   return (
     <>
       <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
-        <FilePick accept=".csv,text/csv,text/plain" onPick={onFile}>
-          Open a CSV file
+        <FilePick accept={accept} onPick={onFile}>
+          {accept.includes(".vcf") ? "Open a file" : "Open a CSV file"}
         </FilePick>
         {children}
       </Flex>

@@ -67,8 +67,13 @@ function listOf(letters: readonly LetterRead[], households: readonly HouseholdRe
   const outlook = season([made], [batch([1, 2, 3].map((number) => unit(number, "good")))]);
   return { ...outlook, stores: [...outlook.stores, ...stores], dispatch: { ...outlook.dispatch, households, letters, ...more } };
 }
-function open(outlook: Outlook, path = "/dispatch"): void {
-  server = new PretendServer({ designs: { designs: outlook.designs, series: [], sentiments: [] }, finish: FINISHED, dispatch: outlook.dispatch });
+function open(outlook: Outlook, path = "/dispatch", households: readonly HouseholdRead[] = []): void {
+  server = new PretendServer({
+    designs: { designs: outlook.designs, series: [], sentiments: [] },
+    finish: FINISHED,
+    dispatch: outlook.dispatch,
+    households: { households, after: null },
+  });
   showScreen(<DispatchView />, { outlook, at: path });
 }
 
@@ -191,5 +196,22 @@ describe("households", () => {
       "add-household",
       expect.objectContaining({ name: "Orla Quill", country: "IE", likes: ["boats", "blue"], without: [], neutral: false, language: "en" }),
     ]);
+  });
+
+  test("a list is looked at before it is taken: who looks like somebody in the books is left out until that is ticked", async () => {
+    const outlook = season([]);
+    open({ ...outlook, shop: { ...outlook.shop, country: "IE" } }, "/dispatch?ask=households", [household("a", { name: "Orla Quill", address: "3 Gull Steps, Saltcote" })]);
+    await screen.findByText("No household is in the books yet.");
+    await press("In and out by file");
+    const rows = await screen.findByRole("textbox", { name: "Rows of the list" });
+    const user = userEvent.setup({ delay: null });
+    await user.click(rows);
+    await user.paste("name,address,country\nOrla Quil,3 Gull Steps,\nPiet Saltby,9 Mill Race,IE");
+    expect(await screen.findByText(/row 2, country: given nothing, allowed a country's name/)).toBeTruthy();
+    await user.click(screen.getByRole("checkbox", { name: /^Who has no country is in/ }));
+    expect(await screen.findByText(/Looks like Orla Quill, 3 Gull Steps, Saltcote/)).toBeTruthy();
+    await press("Take 1 household");
+    await waitFor(() => expect(server.sent).toHaveLength(1));
+    expect(server.commands[0]).toEqual(["add-households", { households: [expect.objectContaining({ name: "Piet Saltby", country: "IE" })] }]);
   });
 });

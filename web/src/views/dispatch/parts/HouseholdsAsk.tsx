@@ -9,6 +9,7 @@ import { Loading, Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
 import { peopleWord } from "../words.ts";
+import { BooksDialog } from "./BooksDialog.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
@@ -16,6 +17,7 @@ const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 /** Who is in the books: how many by where the post takes them, each looked up by name or address, changed, and new ones added. */
 export default function HouseholdsAsk({ outlook }: DispatchAskProps) {
   const [isAdding, setAdding] = useState(false);
+  const [isInOut, setInOut] = useState(false);
   const { books, carrier } = outlook.dispatch;
   const all = books.reduce((sum, { households }) => sum + households, 0);
   const zones = ZONE_ORDER.flatMap((zone) => {
@@ -32,10 +34,14 @@ export default function HouseholdsAsk({ outlook }: DispatchAskProps) {
       {isAdding ? (
         <HouseholdForm household={null} country={outlook.shop.country} onDone={() => setAdding(false)} />
       ) : (
-        <Button marginBottom="14px" onClick={() => setAdding(true)}>
-          Add a household
-        </Button>
+        <Flex gap="10px" marginBottom="14px" wrap="wrap">
+          <Button onClick={() => setAdding(true)}>Add a household</Button>
+          <Button variant="outline" onClick={() => setInOut(true)}>
+            In and out by file
+          </Button>
+        </Flex>
       )}
+      {isInOut && <BooksDialog country={outlook.shop.country} onClose={() => setInOut(false)} />}
       {all > 0 && <Books country={outlook.shop.country} sent={outlook.today} />}
     </>
   );

@@ -17,6 +17,7 @@ import type { DispatchAskProps } from "../ask.ts";
 import { lettersWord, thickWords } from "../words.ts";
 import { Envelope } from "./Envelope.tsx";
 import { OnTheirWay } from "./OnTheirWay.tsx";
+import { PaperWork } from "./PaperWork.tsx";
 import { ToSend } from "./ToSend.tsx";
 
 /** What must leave today, in the order in which it is fetched, with the stamps it takes; and what is to be sent later. */
@@ -112,6 +113,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
         </Text>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
+      {going.length > 0 && <PaperWork letters={going} shop={shop} />}
     </>
   );
 }

@@ -1,0 +1,62 @@
+/** @jest-environment node */
+import type { HouseholdRead, LetterRead } from "@yule/contract";
+import { pileOf, type PileLetter } from "@yule/derive";
+import { line, need, season } from "@yule/derive/examples";
+import Papa from "papaparse";
+import { readBack, testFonts } from "../../kit/pdf/testing.ts";
+import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postListCsv } from "./addressed.ts";
+
+const home = "IE";
+const told = season([{ ...need, title: "Yule list", lines: [line("l", "blue", 3, 3)] }]);
+const base = { ...told, shop: { ...told.shop, country: home } };
+const household = (id: string, name: string, country = home): HouseholdRead => ({
+  id,
+  name,
+  address: "20 Mill Race, Ballymarsh",
+  country,
+  version: 1,
+  neutral: false,
+  without: [],
+  likes: [],
+  language: "en",
+  sentOn: null,
+  needIds: [],
+});
+const letter = (id: string): LetterRead => ({ id, needId: "n", householdId: id, lineId: "l", written: true, postedOn: null, service: null, fate: null, fateOn: null });
+const houses = [household("a", "Sørine Ferrow"), household("b", "=Nell Oxenby"), household("c", "Tavi Aske", "NZ")];
+const pile: readonly PileLetter[] = pileOf({ ...base, dispatch: { ...base.dispatch, households: houses, letters: houses.map(({ id }) => letter(id)) } }, []);
+
+test("abroad the country stands last, in capitals; at home it is left out", () => {
+  expect(pile.map((each) => addressLines(each, home).slice(-2))).toEqual([
+    ["20 Mill Race", "Ballymarsh"],
+    ["20 Mill Race", "Ballymarsh"],
+    ["Ballymarsh", "NEW ZEALAND"],
+  ]);
+});
+
+test("each envelope is a page of its true size with its address and the sender", async () => {
+  const pages = await readBack(await envelopesPdf(pile, { home, sender: "Tern Row Cards" }, testFonts()));
+  expect(pages).toHaveLength(3);
+  const envelope = pile[0]?.view.design.stack.envelope;
+  const expected = envelope ? (envelope.width / 320 / 25.4) * 72 : (146 / 25.4) * 72;
+  expect(pages[0]?.width).toBeCloseTo(expected, 0);
+  expect(pages.map(({ letters }) => letters).join("")).toMatch(/SørineFerrow|TernRowCards/);
+  for (const page of pages) expect(page.letters).toContain("20MillRace");
+  expect(pages.every(({ ink }) => ink > 0.002)).toBe(true);
+});
+
+test("labels and packing slips name each letter, what lies in it and how it goes", async () => {
+  const labels = await readBack(await addressLabelsPdf(pile, home, testFonts()));
+  expect(labels).toHaveLength(1);
+  for (const { name } of houses) expect(labels[0]?.letters).toContain(name.replaceAll(" ", ""));
+  const slips = await readBack(await packingSlipsPdf(pile, home, testFonts()));
+  expect(slips).toHaveLength(2);
+  expect(slips[0]?.letters).toContain("1card:Paperboat,blue");
+});
+
+test("the list for the counter has a row for each letter, and no cell that a spreadsheet would run", () => {
+  const rows = Papa.parse<Record<string, string>>(postListCsv(pile, "EUR").replace("\uFEFF", ""), { header: true, skipEmptyLines: true }).data;
+  expect(rows.map(({ name }) => name)).toEqual(["'=Nell Oxenby", "Sørine Ferrow", "Tavi Aske"]);
+  expect(rows.find(({ name }) => name === "Sørine Ferrow")).toMatchObject({ country: home, service: "Letter", price: "1.00", currency: "EUR" });
+  expect(rows.find(({ name }) => name === "Tavi Aske")?.service).toBe("");
+});

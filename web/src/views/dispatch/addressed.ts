@@ -1,0 +1,93 @@
+import { lengthOfUnits, majorText, money, toMm } from "@yule/core";
+import type { PileLetter } from "@yule/derive";
+import Papa from "papaparse";
+import { PDFDocument } from "pdf-lib";
+import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
+import { cutLabelsPdf } from "../../kit/pdf/labels.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen } from "../../kit/pdf/pen.ts";
+
+const POINTS_PER_MM = 72 / 25.4;
+const countries = new Intl.DisplayNames(["en"], { type: "region" });
+
+/** What is written of a letter: the name, the lines of its address, and abroad the country in capitals, as the post asks for it. */
+export function addressLines({ household: { name, address, country } }: PileLetter, home: string): string[] {
+  const lines = address.split(/[,\n]/).flatMap((each) => (each.trim() === "" ? [] : [each.trim()]));
+  return [name, ...lines, ...(country === home ? [] : [(countries.of(country) ?? country).toUpperCase()])];
+}
+
+/** Labels to cut out, with a code that names the letter. */
+export const addressLabelsPdf = (letters: readonly PileLetter[], home: string, fonts: PdfFonts): Promise<Uint8Array> =>
+  cutLabelsPdf(
+    letters.map((each) => {
+      const [name = "", ...rest] = addressLines(each, home);
+      return { code: `letter:${each.letter.id}`, name, what: rest.slice(0, -1).join(", "), place: rest.at(-1) ?? "", plain: null };
+    }),
+    fonts,
+  );
+
+/** An envelope that nobody told: a square one of 146 mm. */
+const SQUARE = 146;
+const SIZE = { sender: 8.5, address: 13, line: 17 };
+
+/** Envelopes at their true sizes, one to a page: the sender small at the top left, the address in the lower right half. */
+export async function envelopesPdf(letters: readonly PileLetter[], { home, sender }: { readonly home: string; readonly sender: string }, fonts: PdfFonts): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  const families = await embedded(file, fonts);
+  for (const each of letters) {
+    const { envelope } = each.view.design.stack;
+    const sides = envelope ? [toMm(lengthOfUnits(envelope.width)), toMm(lengthOfUnits(envelope.height))] : [SQUARE, SQUARE];
+    const [wide, high] = [Math.max(...sides) * POINTS_PER_MM, Math.min(...sides) * POINTS_PER_MM];
+    const pen = new Pen(file.addPage([wide, high]), families.text, families.strong, families.heading);
+    pen.text(24, high - 26, sender, SIZE.sender, PDF_SOFT, wide / 2);
+    const left = wide * 0.42;
+    addressLines(each, home).forEach((line, index) => {
+      const y = high * 0.48 - index * SIZE.line;
+      if (index === 0) pen.strong(left, y, line, SIZE.address, PDF_INK, wide - left - 20);
+      else pen.text(left, y, line, SIZE.address, PDF_INK, wide - left - 20);
+    });
+  }
+  return file.save();
+}
+
+/** Packing slips, two to a page: what lies in which letter, from which box, by which service. */
+export async function packingSlipsPdf(letters: readonly PileLetter[], home: string, fonts: PdfFonts): Promise<Uint8Array> {
+  const file = await PDFDocument.create();
+  const families = await embedded(file, fonts);
+  const [wide, high] = [210 * POINTS_PER_MM, 148.5 * POINTS_PER_MM];
+  for (let start = 0; start < letters.length; start += 2) {
+    const pen = new Pen(file.addPage([wide, 2 * high]), families.text, families.strong, families.heading);
+    letters.slice(start, start + 2).forEach((each, index) => {
+      const top = 2 * high - index * high;
+      if (index > 0) pen.line(0, top, wide, top, LINE, 0.5);
+      pen.heading(48, top - 60, each.view.need.title, 18, wide - 96);
+      addressLines(each, home).forEach((line, at) => pen.text(48, top - 92 - at * 17, line, 12, PDF_INK, wide - 96));
+      pen.strong(48, top - 220, `1 card: ${each.view.design.name}${each.card === "" ? "" : `, ${each.card}`}`, 13, PDF_INK, wide - 96);
+      pen.text(
+        48,
+        top - 240,
+        `${each.box === null ? "" : `From ${each.box}. `}By ${each.way?.service ?? "no service"}, ${String(Math.ceil(each.size.grams))} g.`,
+        12,
+        PDF_SOFT,
+        wide - 96,
+      );
+    });
+  }
+  return file.save();
+}
+
+/** What the counter of the post asks for, a row a letter. */
+export const postListCsv = (letters: readonly PileLetter[], currency: string): string =>
+  `\uFEFF${Papa.unparse(
+    letters.map(({ household, way, size, view }) => ({
+      name: household.name,
+      address: household.address,
+      country: household.country,
+      service: way?.service ?? "",
+      grams: Math.ceil(size.grams),
+      "mm thick": Math.ceil(toMm(size.thick) * 10) / 10,
+      price: majorText(money(way?.price ?? 0), currency),
+      currency,
+      "what it is": `greeting card, ${view.design.name}`,
+    })),
+    { escapeFormulae: true },
+  )}\r\n`;
