@@ -18,7 +18,7 @@ const VIEWS: Readonly<Record<string, RegExp>> = {
   sheets: /^Eleven sheets of 20 × 26 in and one offcut of the stash give all \d+ pieces, and no plan needs less\./,
   bench: /^Now, while it is wet: Drop in the dark on panel 2\./,
   finish: /^Gull Steps order: paint \d more before the puddle dries\. The 7 panels on their way cannot be enough\.$/,
-  dispatch: /^Nothing is ready to go yet\. Next to go is Ropewalk order, by Wed 12 Nov\.$/,
+  dispatch: /^Nothing is ready to go yet\. Next to go is Gull Steps order, by Wed 12 Nov\.$/,
   stores: /^Cotton 300 gsm, 20 × 26 runs out in the session of \w{3} \d+ \w{3}\. Order \d+ sheets from Sandbar Sundries by \w{3} \d+ \w{3}: €\d+\.\d\d, post free\. /,
   logbook: /^Of 35 panels of the designs asked for now, 29 were good, and 3 of 3 needs of Season 2031 went out in time\.$/,
 };
@@ -38,7 +38,7 @@ const STORES: readonly RegExp[] = [
   /^Cotton 300 gsm, 20 × 26 runs out in the session of/,
   /^All that is missing costs €\d+\.\d\d from Sandbar Sundries, the first to order by \w{3} \d+ \w{3}\.$/,
   /^Count \d of 41 first: what they say changes what runs out\.$/,
-  /^Lamp moth leaves €\d+\.\d\d for an hour of hands, the least of 6 designs; Quinces leaves €\d+\.\d\d\. To leave €18\.00 a card has to cost/,
+  /^Lamp moth leaves €\d+\.\d\d for an hour of hands, the least of 6 designs; Weather vane leaves €\d+\.\d\d\. To leave €18\.00 a card has to cost/,
 ];
 
 /** Nothing sticks out sideways, and axe finds nothing against WCAG 2.2 AA by day; by evening the colours are others, and nothing else. */

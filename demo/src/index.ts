@@ -273,7 +273,7 @@ function nextSession(day: Day): Day {
 function openNeeds(shop: DemoShop): void {
   const list = shop.households.slice(0, 40);
   const plans: readonly NeedPlan[] = [
-    { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [2, 1, 0], inDays: 9, zone: "inland", price: 1800 },
+    { kind: "order", title: "Ropewalk order", design: "paperBoat", split: [2, 1, 0], inDays: 10, zone: "inland", price: 1800 },
     { kind: "commission", title: "Choir leaving gift", design: "quince", split: [6, 3], inDays: 12, zone: "inland", price: 5400 },
     { kind: "fair", title: "Saltcote winter fair", design: "kite", split: [6, 5], inDays: 13 },
     { kind: "commission", title: "Night trains, club", design: "nightTrain", split: [24, 22], inDays: 16, zone: "neighbour", price: 25300 },
