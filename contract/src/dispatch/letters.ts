@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { dayField } from "../common/fields.ts";
+import { dayField, uniqueIds } from "../common/fields.ts";
 import { id, name } from "../common/envelope.ts";
 
 /** As many letters as one command tells of. */
@@ -16,7 +16,13 @@ export const allotCards = z.strictObject({
   cards: z
     .array(z.strictObject({ letterId: id, lineId: id.nullable() }))
     .min(1)
-    .max(MOST_LETTERS),
+    .max(MOST_LETTERS)
+    .superRefine((cards, context) =>
+      uniqueIds("cards")(
+        cards.map((card) => ({ id: card.letterId })),
+        context,
+      ),
+    ),
 });
 
 const stamps = z
@@ -31,7 +37,8 @@ export const postLetters = z.strictObject({
   letters: z
     .array(z.strictObject({ id, service: name, stamps }))
     .min(1)
-    .max(MOST_LETTERS),
+    .max(MOST_LETTERS)
+    .superRefine(uniqueIds("letters")),
   on: dayField,
 });
 

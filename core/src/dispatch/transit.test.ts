@@ -1,7 +1,8 @@
 import fc from "fast-check";
 import { addDays, day, weekdayOf, type Day } from "../measure/day.ts";
+import { mm } from "../measure/length.ts";
 import { money } from "../measure/money.ts";
-import { lastPostingDay, serviceFor, zoneOf, type Transit } from "./transit.ts";
+import { lastPostingDay, linesTaking, nextPostingDay, serviceFor, zoneOf, type Transit } from "./transit.ts";
 
 const letter: Transit = { zone: "inland", service: "letter", workingDays: 3, price: money(95), mostGrams: 50 };
 const swift: Transit = { ...letter, service: "swift", workingDays: 1, price: money(310) };
@@ -43,4 +44,22 @@ test("zones are seen from the shop's own country", () => {
   expect(zoneOf("IE", "IE", ["GB"])).toBe("inland");
   expect(zoneOf("GB", "IE", ["GB"])).toBe("neighbour");
   expect(zoneOf("NZ", "IE", ["GB"])).toBe("overseas");
+});
+
+test("the next posting day leaps over Sundays and holidays", () => {
+  expect(nextPostingDay(day("2031-11-07"), new Set())).toBe("2031-11-08");
+  expect(nextPostingDay(day("2031-11-08"), new Set())).toBe("2031-11-10");
+  expect(nextPostingDay(day("2031-12-24"), new Set([day("2031-12-25"), day("2031-12-26")]))).toBe("2031-12-27");
+});
+
+test("a letter goes by what takes its weight and thickness, the cheapest first; one that nothing takes is told the most that goes", () => {
+  const lines = [
+    { ...letter, service: "Parcel", price: money(480), mostGrams: 2000 },
+    { ...letter, service: "Flat", price: money(85), mostGrams: 50, mostThick: mm(5) },
+  ];
+  const by = (grams: number, thick: number) => linesTaking(lines, letter.zone, { grams, thick: mm(thick) });
+  expect(by(50, 5)).toMatchObject({ ok: true, value: [{ service: "Flat" }, { service: "Parcel" }] });
+  expect(by(50, 5.1)).toMatchObject({ ok: true, value: [{ service: "Parcel" }] });
+  expect(by(51, 1)).toMatchObject({ ok: true, value: [{ service: "Parcel" }] });
+  expect(by(2001, 1)).toMatchObject({ ok: false, faults: [{ code: "no-step" }] });
 });

@@ -17,15 +17,24 @@ export interface Transit {
   readonly mostThick?: Length;
 }
 
+/** The carrier moves and takes nothing on Sundays and its holidays. */
+const isWorking = (day: Day, holidays: ReadonlySet<Day>): boolean => weekdayOf(day) !== 0 && !holidays.has(day);
+
+/** The next day after one on which the post takes letters. */
+export function nextPostingDay(today: Day, holidays: ReadonlySet<Day>): Day {
+  let next = addDays(today, 1);
+  while (!isWorking(next, holidays)) next = addDays(next, 1);
+  return next;
+}
+
 /**
  * The last day on which something can be posted so that it is there on a day. The carrier moves nothing on Sundays and
  * its holidays, and takes nothing on them either.
  */
 export function lastPostingDay(due: Day, transit: Transit, holidays: ReadonlySet<Day>): Day {
-  const works = (day: Day): boolean => weekdayOf(day) !== 0 && !holidays.has(day);
   let day = due;
-  for (let left = transit.workingDays; left > 0; day = addDays(day, -1)) if (works(day)) left -= 1;
-  while (!works(day)) day = addDays(day, -1);
+  for (let left = transit.workingDays; left > 0; day = addDays(day, -1)) if (isWorking(day, holidays)) left -= 1;
+  while (!isWorking(day, holidays)) day = addDays(day, -1);
   return day;
 }
 

@@ -1,38 +1,13 @@
 import type { DesignRead, HouseholdRead, LetterRead } from "@yule/contract";
 import { allot, day, mm, money, type Transit } from "@yule/core";
 import { allotJobOf, allotOutOf } from "@yule/contract";
-import { design, line, need, season } from "../season/examples.ts";
+import { design, houseTo, letterTo, line, need, season } from "../season/examples.ts";
 import { allotQuestion, cardLists, fitsOf, heldTo, tallyOf } from "./lists.ts";
 import { pileOf, pileToday, type PileLetter } from "./pile.ts";
 
-const household = (id: string, more: Partial<HouseholdRead> = {}): HouseholdRead => ({
-  id,
-  name: `House ${id}`,
-  address: "1 Mill Race",
-  country: season([]).shop.country,
-  version: 1,
-  neutral: false,
-  without: [],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: [],
-  ...more,
-});
-const letter = (id: string, more: Partial<LetterRead> = {}): LetterRead => ({
-  id,
-  needId: "n",
-  householdId: id,
-  lineId: null,
-  written: false,
-  postedOn: null,
-  service: null,
-  fate: null,
-  fateOn: null,
-  ...more,
-});
-
 const boat = { ...design, colourways: [...design.colourways, { id: "red", name: "red", paints: [], pictureId: null }] };
+const household = (id: string, more: Partial<HouseholdRead> = {}): HouseholdRead => houseTo(id, { country: season([]).shop.country, ...more });
+const letter = (id: string, more: Partial<LetterRead> = {}): LetterRead => letterTo(id, { id, ...more });
 const moth = {
   ...design,
   id: "moth",

@@ -1,4 +1,4 @@
-import type { BatchRead, BenchLearned, DesignRead, DispatchRead, Grade, LeftCards, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
+import type { BatchRead, BenchLearned, DesignRead, DispatchRead, Grade, HouseholdRead, LeftCards, LetterRead, NeedLineRead, NeedRead, ShopRead, StoreRead } from "@yule/contract";
 import { inches, mm, money, NOTHING_CLAIMED, PLAIN_CARD, PLAIN_LAYER, dayAt, minuteOfDayAt, sumOfSeen, type WorkedStretch } from "@yule/core";
 import { lessonsOf, stageRecords } from "../bench/lessons.ts";
 import { joinedDays } from "./worked.ts";
@@ -124,6 +124,33 @@ export const batch = (units: BatchRead["units"], facts: BatchRead["facts"] = [])
   perSheet: 1,
   units,
   facts,
+});
+/** A household of no wishes, and a letter to it. */
+export const houseTo = (id: string, more: Partial<HouseholdRead> = {}): HouseholdRead => ({
+  id,
+  name: `House ${id}`,
+  address: "1 Mill Race, Saltcote",
+  country: "GB",
+  version: 1,
+  neutral: false,
+  without: [],
+  likes: [],
+  language: "en",
+  sentOn: null,
+  needIds: [],
+  ...more,
+});
+export const letterTo = (householdId: string, more: Partial<LetterRead> = {}): LetterRead => ({
+  id: `letter-${householdId}`,
+  needId: "n",
+  householdId,
+  lineId: null,
+  written: false,
+  postedOn: null,
+  service: null,
+  fate: null,
+  fateOn: null,
+  ...more,
 });
 const carrier = {
   name: "Post",

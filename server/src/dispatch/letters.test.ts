@@ -91,6 +91,14 @@ describe("posting letter by letter", () => {
     expect((await needNow(need))?.postedOn).toBe("2031-11-08");
   }, 60_000);
 
+  test("two devices that post the halves of a list at once have posted all of it; a letter named twice in one is refused", async () => {
+    const { need } = await made("In halves", await households(6), 6);
+    const letters = (await lettersOf(need)).map(({ id }) => id);
+    expect((await post([letters[0] ?? "", letters[0] ?? ""])).body.errors[0]?.path).toEqual(["letters", 1, "id"]);
+    await Promise.all([post(letters.slice(0, 3)), post(letters.slice(3))]);
+    expect((await needNow(need))?.postedOn).toBe("2031-11-08");
+  });
+
   test("a letter abroad costs what its own country costs; a service that does not go there is refused by name", async () => {
     const [abroad = ""] = await households(1, { country: "NZ" });
     const { need } = await made("One far away", [abroad], 1);

@@ -1,6 +1,6 @@
 import { day, phrase } from "@yule/core";
 import type { CommandPayload } from "@yule/contract";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, or } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
@@ -32,11 +32,14 @@ async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-needs">
   needIds.forEach((needId, index) => titles.get(needId) ?? missing("need", ["needIds", index], needId));
   if (await writing.find("undertaking", id)) await writing.update("undertaking", id, { kind, title });
   else await writing.insert("undertaking", { id, kind, title });
-  const before = await writing.tx.select({ id: boundNeed.id, needId: boundNeed.needId, of: boundNeed.undertakingId }).from(boundNeed).where(eq(boundNeed.shopId, writing.shopId));
+  const before = await writing.tx
+    .select({ id: boundNeed.id, needId: boundNeed.needId, of: boundNeed.undertakingId })
+    .from(boundNeed)
+    .where(and(eq(boundNeed.shopId, writing.shopId), or(eq(boundNeed.undertakingId, id), inArray(boundNeed.needId, needIds))));
   const kept = new Set<string>();
   for (const each of before) {
     if (each.of === id && needIds.includes(each.needId)) kept.add(each.needId);
-    else if (each.of === id || needIds.includes(each.needId)) await writing.remove("boundNeed", each.id);
+    else await writing.remove("boundNeed", each.id);
   }
   await writing.insertAll(
     "boundNeed",

@@ -63,11 +63,11 @@ async function countriesOf(writing: Writing, ids: readonly string[]): Promise<Re
   return new Map(rows.map(({ id, country }) => [id, country]));
 }
 
-/** What a card of each need is as a letter, and its design. */
+/** What a card of each need is as a letter, and its design. The needs are held until the command is through, in one order: so the last letter of each is known to be the last. */
 async function sizesOf(writing: Writing, needIds: readonly string[]): Promise<ReadonlyMap<string, { readonly letter: LetterSize; readonly designId: string }>> {
   const shelf = await readShelf(writing.tx);
   const found = new Map<string, { letter: LetterSize; designId: string }>();
-  for (const id of new Set(needIds)) {
+  for (const id of [...new Set(needIds)].sort()) {
     const need = await writing.find("need", id);
     const design = need && (await readDesign(writing.tx, need.designId));
     if (design) found.set(id, { letter: letterOf(design, shelf), designId: design.id });

@@ -1,7 +1,6 @@
 /** @jest-environment node */
-import type { HouseholdRead, LetterRead } from "@yule/contract";
 import { pileOf, type PileLetter } from "@yule/derive";
-import { line, need, season } from "@yule/derive/examples";
+import { houseTo, letterTo, line, need, season } from "@yule/derive/examples";
 import Papa from "papaparse";
 import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postListCsv } from "./addressed.ts";
@@ -9,22 +8,16 @@ import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postList
 const home = "IE";
 const told = season([{ ...need, title: "Yule list", lines: [line("l", "blue", 3, 3)] }]);
 const base = { ...told, shop: { ...told.shop, country: home } };
-const household = (id: string, name: string, country = home): HouseholdRead => ({
-  id,
-  name,
-  address: "20 Mill Race, Ballymarsh",
-  country,
-  version: 1,
-  neutral: false,
-  without: [],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: [],
-});
-const letter = (id: string): LetterRead => ({ id, needId: "n", householdId: id, lineId: "l", written: true, postedOn: null, service: null, fate: null, fateOn: null });
-const houses = [household("a", "Sørine Ferrow"), household("b", "=Nell Oxenby"), household("c", "Tavi Aske", "NZ")];
-const pile: readonly PileLetter[] = pileOf({ ...base, dispatch: { ...base.dispatch, households: houses, letters: houses.map(({ id }) => letter(id)) } }, []);
+const ADDRESS = "20 Mill Race, Ballymarsh";
+const houses = [
+  houseTo("a", { name: "Sørine Ferrow", address: ADDRESS, country: home }),
+  houseTo("b", { name: "=Nell Oxenby", address: ADDRESS, country: home }),
+  houseTo("c", { name: "Tavi Aske", address: ADDRESS, country: "NZ" }),
+];
+const pile: readonly PileLetter[] = pileOf(
+  { ...base, dispatch: { ...base.dispatch, households: houses, letters: houses.map(({ id }) => letterTo(id, { lineId: "l", written: true })) } },
+  [],
+);
 
 test("abroad the country stands last, in capitals; at home it is left out", () => {
   expect(pile.map((each) => addressLines(each, home).slice(-2))).toEqual([

@@ -1,22 +1,10 @@
 /** @jest-environment node */
 import type { HouseholdRead } from "@yule/contract";
+import { houseTo } from "@yule/derive/examples";
 import { householdsInText, writeHouseholds } from "./householdsIn.ts";
 import { vcardsIn, writeCards } from "./vcards.ts";
 
-const house = (name: string, address: string, more: Partial<HouseholdRead> = {}): HouseholdRead => ({
-  id: name,
-  name,
-  address,
-  country: "IE",
-  version: 1,
-  neutral: false,
-  without: [],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: [],
-  ...more,
-});
+const house = (name: string, address: string, more: Partial<HouseholdRead> = {}): HouseholdRead => houseTo(name, { name, address, country: "IE", ...more });
 const only = (text: string) => vcardsIn(text).map((each) => ("card" in each ? each.card : each));
 
 describe("cards of an address book", () => {

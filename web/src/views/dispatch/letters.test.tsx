@@ -2,7 +2,7 @@ import type { AllotQuestion, HouseholdRead, LetterRead, StoreRead } from "@yule/
 import { allotJobOf, allotOutOf } from "@yule/contract";
 import { allot, frank, highsSolver, type FrankingJob, type HighsModule } from "@yule/core";
 import { heldTo, type Outlook } from "@yule/derive";
-import { batch, design, line, need, paper, season, unit } from "@yule/derive/examples";
+import { batch, design, houseTo, letterTo, line, need, paper, season, unit } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { createRequire } from "node:module";
@@ -32,33 +32,8 @@ beforeEach(() => {
 afterEach(cleanup);
 const verdict = (): string => screen.getByRole("heading", { level: 1 }).textContent;
 
-const home = season([]).shop.country;
-const household = (id: string, more: Partial<HouseholdRead> = {}): HouseholdRead => ({
-  id,
-  name: `House ${id}`,
-  address: "1 Mill Race, Saltcote",
-  country: home,
-  version: 1,
-  neutral: false,
-  without: [],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: ["n"],
-  ...more,
-});
-const letter = (id: string, more: Partial<LetterRead> = {}): LetterRead => ({
-  id: `letter-${id}`,
-  needId: "n",
-  householdId: id,
-  lineId: "l",
-  written: false,
-  postedOn: null,
-  service: null,
-  fate: null,
-  fateOn: null,
-  ...more,
-});
+const household = (id: string, more: Partial<HouseholdRead> = {}): HouseholdRead => houseTo(id, { country: season([]).shop.country, needIds: ["n"], ...more });
+const letter = (id: string, more: Partial<LetterRead> = {}): LetterRead => letterTo(id, { lineId: "l", ...more });
 const stamp: StoreRead = { ...paper, id: "stamp", kind: "postage stamp", name: "Stamps", width: null, height: null, onHand: 2, valueMinor: 50 };
 
 /** A list of three cards, all made, to three households. */

@@ -1,5 +1,5 @@
 import { Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { addDays, day, money, printDay, printMoney, weekdayOf, type Day } from "@yule/core";
+import { day, money, nextPostingDay, printDay, printMoney } from "@yule/core";
 import { frankingOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
 import type { Problem } from "@yule/contract";
 import { useMemo, useState } from "react";
@@ -24,7 +24,7 @@ import { ToSend } from "./ToSend.tsx";
 export default function LeaveAsk({ outlook }: DispatchAskProps) {
   const { data: finish } = useFinishQuery();
   const boxes = finish?.boxes;
-  const today = useMemo(() => pileToday(pileOf(outlook, boxes ?? []), nextPostDay(outlook)), [outlook, boxes]);
+  const today = useMemo(() => pileToday(pileOf(outlook, boxes ?? []), nextPostingDay(outlook.today, new Set(outlook.dispatch.carrier.holidays.map(day)))), [outlook, boxes]);
   const ready = useMemo(() => [...today.must, ...today.may], [today]);
   const open = [...outlook.open].sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1));
   return (
@@ -48,14 +48,6 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
       </Text>
     </>
   );
-}
-
-/** The day after today on which the post takes letters again. */
-function nextPostDay({ today, dispatch }: Outlook): Day {
-  const holidays = new Set(dispatch.carrier.holidays.map(day));
-  let next = addDays(today, 1);
-  while (weekdayOf(next) === 0 || holidays.has(next)) next = addDays(next, 1);
-  return next;
 }
 
 interface PileProps {

@@ -25,9 +25,9 @@ export function LineChoice({
   onGive: (cards: { letterId: string; lineId: string | null }[]) => Promise<void>;
 }) {
   const [isAsked, setAsked] = useState(false);
-  const { value: held } = useSolved(isAsked ? question : null, (asked) => solver().allotHeld(asked, letterId));
+  const { value: held, fresh } = useSolved(isAsked ? question : null, (asked) => solver().allotHeld(asked, letterId));
   const own = question.households.find(({ id }) => id === letterId);
-  const answers = new Map(held?.map(({ lineId, answer }) => [lineId, answer]));
+  const answers = new Map((fresh ? held : null)?.map(({ lineId, answer }) => [lineId, answer]));
   // The others move as they must, so the whole way of giving is kept with it.
   const give = (lineId: string): void => {
     const cards = answers.get(lineId)?.cards;

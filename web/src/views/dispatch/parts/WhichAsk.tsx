@@ -68,27 +68,29 @@ function OneList({ outlook, list, sentiments }: { outlook: Outlook; list: CardLi
   const fit = useMemo(() => fitsOf(outlook, sentiments), [outlook, sentiments]);
   const question = useMemo(() => allotQuestion(list, households, fit, 0), [list, households, fit]);
   const { value: best, fresh } = useSolved(question, (asked) => solver().allot(asked));
-  const { value: ample } = useSolved(question, (asked) => solver().allot(withMore(asked)));
+  const { value: ample, fresh: isAmpleKnown } = useSolved(question, (asked) => solver().allot(withMore(asked)));
   const kept = useMemo(() => new Map(list.letters.map(({ id, lineId }) => [id, lineId])), [list]);
   if (!best || !fresh) return <Loading />;
   const given = givenIn(best);
   const now = tallyOf(question, (id) => kept.get(id) ?? null);
   const then = tallyOf(question, (id) => given.get(id) ?? null);
   const isKept = isAsGood(now, then);
+  const tally = isKept ? now : then;
+  const better = isAmpleKnown ? betterWith(tally, question, ample) : null;
   const send = async (cards: { letterId: string; lineId: string | null }[]): Promise<void> => {
     const sent = await sendCommand("allot-cards", { cards }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
     <>
-      <ListVerdict list={list} tally={isKept ? now : then} isKept={isKept} question={question} ample={ample} />
+      <ListVerdict list={list} tally={tally} isKept={isKept} question={question} better={better} />
       <Flex gap="12px" wrap="wrap" align="center" marginBottom="16px">
         {!isKept && (
           <Button size="xl" onClick={() => void send(list.letters.map(({ id }) => ({ letterId: id, lineId: given.get(id) ?? null })))}>
             Give the cards so
           </Button>
         )}
-        <PaintMoreButton list={list} tally={isKept ? now : then} question={question} ample={ample} />
+        {better && <PaintMoreButton list={list} paint={better.paint} />}
         <BindMore outlook={outlook} list={list} />
       </Flex>
       {problem && <ProblemNote problem={problem} />}
@@ -98,7 +100,7 @@ function OneList({ outlook, list, sentiments }: { outlook: Outlook; list: CardLi
         fit={fit}
         question={question}
         lineOf={(id) => (isKept ? (kept.get(id) ?? null) : (given.get(id) ?? null))}
-        tally={isKept ? now : then}
+        tally={tally}
         onGive={send}
       />
     </>
@@ -118,10 +120,10 @@ interface ListVerdictProps {
   readonly tally: Tally;
   readonly isKept: boolean;
   readonly question: AllotQuestion;
-  readonly ample: Answer | null;
+  readonly better: Better | null;
 }
 
-function ListVerdict({ list, tally, isKept, question, ample }: ListVerdictProps) {
+function ListVerdict({ list, tally, isKept, question, better }: ListVerdictProps) {
   const people = list.letters.length;
   const wishes = question.households.filter(({ likes }) => likes.length > 0).length;
   const { unserved, repeats, likes } = tally;
@@ -160,15 +162,19 @@ function ListVerdict({ list, tally, isKept, question, ample }: ListVerdictProps)
           {likes} of {wishes} likes are met.{" "}
         </>
       )}
-      <PaintMore list={list} tally={tally} question={question} ample={ample} />
+      {better && <PaintMore list={list} better={better} />}
     </Verdict>
   );
 }
 
-type MoreProps = Omit<ListVerdictProps, "isKept">;
+/** How it would be with more cards. */
+interface Better {
+  readonly then: Tally;
+  readonly paint: Answer["paint"];
+}
 
-/** How it would be with more cards, where that is better; null where it is not. */
-function betterWith({ tally, question, ample }: MoreProps): { readonly then: Tally; readonly paint: Answer["paint"] } | null {
+/** What more cards would mend; null where they mend nothing. */
+function betterWith(tally: Tally, question: AllotQuestion, ample: Answer | null): Better | null {
   if (!ample || ample.paint.length === 0) return null;
   const given = givenIn(ample);
   const then = tallyOf(question, (id) => given.get(id) ?? null);
@@ -176,12 +182,10 @@ function betterWith({ tally, question, ample }: MoreProps): { readonly then: Tal
 }
 
 /** The cards that are wanting, taken into their needs by one press. */
-function PaintMoreButton(props: MoreProps) {
-  const better = betterWith(props);
-  if (!better) return null;
-  const more = new Map(better.paint.map(({ design, count }) => [design, count]));
+function PaintMoreButton({ list, paint }: { list: CardList; paint: Better["paint"] }) {
+  const more = new Map(paint.map(({ design, count }) => [design, count]));
   const add = async (): Promise<void> => {
-    for (const { need } of props.list.needs)
+    for (const { need } of list.needs)
       if (need.lines.some(({ id }) => more.has(id)))
         await sendCommand("change-need", {
           id: need.id,
@@ -197,11 +201,7 @@ function PaintMoreButton(props: MoreProps) {
 }
 
 /** What to paint more of, so that nobody is left out and nobody gets a design again. */
-function PaintMore(props: MoreProps) {
-  const better = betterWith(props);
-  if (!better) return null;
-  const { list } = props;
-  const { then, paint } = better;
+function PaintMore({ list, better: { then, paint } }: { list: CardList; better: Better }) {
   const names = new Map(list.lines.map(({ id, name }) => [id, name]));
   return (
     <>
