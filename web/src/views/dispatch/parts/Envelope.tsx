@@ -18,6 +18,8 @@ const Press = chakra("button", {
 
 /** Where nobody told the envelope: a square one. */
 const SQUARE = { width: 1, height: 1 };
+/** No envelope is drawn higher, pixels. */
+const HIGH = 190;
 
 /** A letter as it lies on the pile: its envelope at its proportions, the stamps as they will be stuck, what is missing as a gap. Pressed, it stays here today. */
 export function Envelope({
@@ -37,6 +39,7 @@ export function Envelope({
   onPress: () => void;
 }) {
   const { width, height } = each.view.design.stack.envelope ?? SQUARE;
+  const [long, short] = [Math.max(width, height), Math.min(width, height)];
   return (
     <Press
       type="button"
@@ -46,7 +49,7 @@ export function Envelope({
       background={isGoing ? "paper" : "transparent"}
       opacity={isGoing ? 1 : 0.72}
       borderStyle={isGoing ? "solid" : "dashed"}
-      style={{ aspectRatio: `${String(Math.max(width, height))} / ${String(Math.min(width, height))}`, maxHeight: 190 }}
+      style={{ aspectRatio: String(long / short), width: `min(100%, ${String(Math.round((HIGH * long) / short))}px)` }}
     >
       <Flex position="absolute" top="8px" insetX="10px" justify="space-between" gap="6px" align="flex-start">
         <Text fontSize="14px" color="softInk">

@@ -81,7 +81,14 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
   const toggle = (id: string): void => setStays((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
   return (
     <>
-      <PileVerdict outlook={outlook} must={must} ready={ready} stuck={stuck} unfranked={unfranked} areStampsKnown={taken !== null} />
+      <PileVerdict
+        outlook={outlook}
+        must={must}
+        ready={ready}
+        stuck={stuck}
+        unfranked={unfranked}
+        stuckOn={taken ? [...taken.values()].flat().reduce((sum, { quantity, value }) => sum + quantity * value, 0) : null}
+      />
       <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label="The pile for today">
         {ready.slice(0, SHOWN).map((each) => (
           <Envelope
@@ -112,7 +119,8 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
 /** Envelopes drawn at once; more are counted. */
 const SHOWN = 60;
 
-function PileVerdict({ outlook, must, ready, stuck, unfranked, areStampsKnown }: PileProps & { unfranked: readonly PileLetter[]; areStampsKnown: boolean }) {
+/** @param stuckOn what the stamps on the letters come to, minor units; null while it is not known or no stamps are used */
+function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PileProps & { unfranked: readonly PileLetter[]; stuckOn: number | null }) {
   const { shop, today } = outlook;
   const cost = ready.reduce((sum, { way }) => sum + (way?.price ?? 0), 0);
   const late = ready.filter(({ way }) => way !== null && way.postBy < today);
@@ -162,8 +170,8 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, areStampsKnown }:
               </Figure>
               , {printMoney(money(lacking), shop.currency)}
             </>
-          ) : areStampsKnown ? (
-            ", and the stamps are there"
+          ) : stuckOn !== null ? (
+            `, and the stamps are there${stuckOn > cost ? `, ${printMoney(money(stuckOn - cost), shop.currency)} more than is asked, for want of smaller ones` : ""}`
           ) : (
             ""
           )}
@@ -173,7 +181,10 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, areStampsKnown }:
       {ready.some(({ letter }) => letter.lineId === null) && (
         <>
           {" "}
-          <Link to="/dispatch?ask=which">Decide who gets which</Link> first.
+          <Link to="/dispatch?ask=which" style={{ textDecoration: "underline", textUnderlineOffset: 4 }}>
+            Decide who gets which
+          </Link>{" "}
+          first.
         </>
       )}
     </Verdict>
