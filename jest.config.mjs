@@ -22,8 +22,8 @@ export default {
       displayName: "web",
       testEnvironment: "jsdom",
       setupFiles: ["<rootDir>/web/jest.setup.mjs"],
-      // Fonts are for browsers.
-      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs" },
+      // Fonts are for browsers, and so is what draws charts.
+      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs", "^react-chartjs-2$": "<rootDir>/web/jest.chart.mjs" },
       testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"],
     },
   ],

@@ -13,18 +13,6 @@ const fake = import.meta.jest as unknown as { unstable_mockModule: (path: string
 const engine = (createRequire(import.meta.url)("highs") as () => Promise<HighsModule>)().then(highsSolver);
 const api = { buy: async (job: BuyJob) => buy(job, await engine, () => 2) };
 fake.unstable_mockModule("../../workers/solver.ts", () => ({ solver: () => api, asideSolver: () => api }));
-fake.unstable_mockModule("chart.js", () => ({
-  Chart: { register: () => undefined },
-  BarController: 1,
-  BarElement: 1,
-  CategoryScale: 1,
-  Filler: 1,
-  LinearScale: 1,
-  LineElement: 1,
-  PointElement: 1,
-}));
-const Drawn = ({ "aria-label": label }: { "aria-label": string }) => <div role="img" aria-label={label} />;
-fake.unstable_mockModule("react-chartjs-2", () => ({ Line: Drawn, Bar: Drawn }));
 const { default: StoresView } = await import("./StoresView.tsx");
 
 const NOTHING: StoresRead = { stores: [], lots: [], suppliers: [], offers: [], toBuy: [], moves: [] };

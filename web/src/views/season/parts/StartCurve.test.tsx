@@ -19,15 +19,6 @@ const planner = {
   drop: () => undefined,
 };
 fake.unstable_mockModule("../../../workers/seasonSolver.ts", () => ({ seasonPlanner: () => planner }));
-// Nothing can be drawn on here: what would be is told as text.
-fake.unstable_mockModule("chart.js", () => ({ Chart: { register: () => undefined }, CategoryScale: 1, LinearScale: 1, LineElement: 1, PointElement: 1 }));
-fake.unstable_mockModule("react-chartjs-2", () => ({
-  Line: ({ data, ...rest }: { data: { datasets: { data: number[] }[] }; "aria-label": string }) => (
-    <div role="img" aria-label={rest["aria-label"]}>
-      {data.datasets.map(({ data: values }) => values.join(" ")).join(" / ")}
-    </div>
-  ),
-}));
 const { default: StartCurve } = await import("./StartCurve.tsx");
 
 const outlook = season([{ ...need, due: "2031-12-20" }]);
