@@ -1,5 +1,6 @@
 import { money } from "../measure/money.ts";
 import { fail, phrase, succeed, type Result } from "../outcome/outcome.ts";
+import { Demand, type SoldAtFair } from "./demand.ts";
 
 /** What is offered at a fair, how it sold at fairs before, and how many cards can be brought. Money in minor units. */
 export interface FairJob {
@@ -15,8 +16,9 @@ export interface FairDesign {
   readonly cost: number;
   /** What a card is worth that is left. */
   readonly salvage: number;
-  /** Where all were sold, the demand was at least that. */
-  readonly sold: readonly { readonly brought: number; readonly sold: number }[];
+  readonly sold: readonly SoldAtFair[];
+  /** What is wanted at the fair to come beside a usual one; 1 when left out. */
+  readonly draws?: number;
 }
 
 /** `sold` is expected, `sellOut` the chance that at least as many are wanted as are brought. */
@@ -49,7 +51,7 @@ export function bringToFair({ designs, most, prior }: FairJob): Result<readonly 
     });
   }
   const room = most ?? MOST_CARDS;
-  const demands = designs.map((design) => new Demand(design.sold, prior));
+  const demands = designs.map((design) => new Demand(design.sold, prior, design.draws));
   const addedBy = (design: number, card: number): number => {
     const { price, cost, salvage } = designs[design] ?? { price: 0, cost: 0, salvage: 0 };
     return (price - salvage) * (demands[design]?.atLeast(card) ?? 0) + salvage - cost;
@@ -101,100 +103,4 @@ function broughtOf({ price, cost, salvage }: FairDesign, bring: number, demand: 
   let sold = 0;
   for (let card = 1; card <= bring; card += 1) sold += demand?.atLeast(card) ?? 0;
   return { bring, sold, sellOut: demand?.atLeast(bring) ?? 1, profit: price * sold + salvage * (bring - sold) - cost * bring };
-}
-
-/** The posterior falls below this share of its peak where it is cut off, and steps are this small beside its width. */
-const TAIL_LOG = 46;
-const STEPS_IN_WIDTH = 12;
-
-/**
- * Demand at the next fair: Poisson with a rate that is Gamma before the fairs seen. Fairs that sold out say only that demand was
- * at least that, so the posterior is no Gamma any more; it is summed over the logarithm of the rate by the trapezoid rule, which
- * converges geometrically for such integrands (Trefethen and Weideman, SIAM Review 56, 2014).
- */
-class Demand {
-  private readonly rates: number[] = [];
-  private readonly weights: number[] = [];
-  /** For each rate, the logarithm of the chance of exactly as many as were last asked about, and the chance of fewer. */
-  private readonly exactly: number[] = [];
-  private readonly fewer: number[] = [];
-  private readonly known: number[] = [1];
-
-  constructor(seen: FairDesign["sold"], [shape, rate]: readonly [number, number]) {
-    const fairs = seen.filter(({ brought }) => brought > 0);
-    const open = fairs.filter(({ brought, sold }) => sold < brought);
-    const soldOut = fairs.filter(({ brought, sold }) => sold === brought).map(({ sold }) => sold);
-    const power = shape + open.reduce((sum, { sold }) => sum + sold, 0);
-    const fall = rate + open.length;
-    // With the rate's logarithm as variable, the Jacobian raises the power by one.
-    const logDensity = (log: number): number => power * log - fall * Math.exp(log) + soldOut.reduce((sum, sold) => sum + logAtLeast(sold, Math.exp(log)), 0);
-    const all = power + soldOut.reduce((sum, sold) => sum + sold, 0);
-    const step = 1 / (STEPS_IN_WIDTH * Math.sqrt(all + 1));
-    const start = peakOf(logDensity, Math.log(all / (fall + soldOut.length)), step);
-    const top = logDensity(start);
-    for (const way of [1, -1]) {
-      for (let index = way > 0 ? 0 : 1; ; index += 1) {
-        const log = start + way * index * step;
-        const density = logDensity(log) - top;
-        if (density < -TAIL_LOG) break;
-        this.rates.push(Math.exp(log));
-        this.weights.push(Math.exp(density));
-      }
-    }
-    const sum = this.weights.reduce((total, weight) => total + weight, 0);
-    this.weights.forEach((weight, index) => (this.weights[index] = weight / sum));
-    this.rates.forEach((each) => {
-      this.exactly.push(-each);
-      this.fewer.push(0);
-    });
-  }
-
-  /** The chance that at least so many are wanted. */
-  atLeast(count: number): number {
-    for (let next = this.known.length; next <= count; next += 1) {
-      let chance = 0;
-      for (let index = 0; index < this.rates.length; index += 1) {
-        const rate = this.rates[index] ?? 0;
-        const fewer = (this.fewer[index] ?? 0) + Math.exp(this.exactly[index] ?? 0);
-        this.fewer[index] = fewer;
-        this.exactly[index] = (this.exactly[index] ?? 0) + Math.log(rate / next);
-        chance += (this.weights[index] ?? 0) * Math.max(0, 1 - fewer);
-      }
-      this.known.push(chance);
-    }
-    return this.known[count] ?? 0;
-  }
-}
-
-/** Climbs to where a function with one peak is highest, in steps that grow and halve. */
-function peakOf(of: (at: number) => number, from: number, least: number): number {
-  let [at, step] = [from, 1];
-  let height = of(at);
-  while (step > least) {
-    const [up, down] = [of(at + step), of(at - step)];
-    if (up > height && up >= down) [at, height] = [at + step, up];
-    else if (down > height) [at, height] = [at - step, down];
-    else step /= 2;
-  }
-  return at;
-}
-
-/** The logarithm of the chance that a Poisson demand is at least so many: a series of terms above zero where the rate is small, the rest of a finite sum where it is large. */
-function logAtLeast(count: number, rate: number): number {
-  let logTerm = -rate;
-  if (rate < count + 1) {
-    for (let index = 1; index <= count; index += 1) logTerm += Math.log(rate / index);
-    let [sum, term] = [1, 1];
-    for (let index = 1; term > 1e-17 * sum; index += 1) {
-      term *= rate / (count + index);
-      sum += term;
-    }
-    return logTerm + Math.log(sum);
-  }
-  let fewer = 0;
-  for (let index = 0; index < count; index += 1) {
-    fewer += Math.exp(logTerm);
-    logTerm += Math.log(rate / (index + 1));
-  }
-  return Math.log1p(-Math.min(fewer, 1 - 1e-16));
 }
