@@ -44,6 +44,8 @@ export * from "./dispatch/allotting.ts";
 export * from "./dispatch/fair.ts";
 export * from "./dispatch/franking.ts";
 export * from "./dispatch/dispatch.ts";
+export type { FairGoodRead, FairRead, FairsRead, SaleRead } from "./dispatch/fairs.ts";
+export { ringUp, setFair } from "./dispatch/fairs.ts";
 export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type UndertakingRead } from "./dispatch/letters.ts";
 export * from "./logbook/logbook.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";

@@ -43,6 +43,7 @@ export * from "./dispatch/fairDays.ts";
 export * from "./dispatch/fairAdvice.ts";
 export * from "./dispatch/change.ts";
 export * from "./dispatch/stall.ts";
+export * from "./dispatch/till.ts";
 export * from "./dispatch/franking.ts";
 export * from "./dispatch/transit.ts";
 export * from "./bench/live.ts";

@@ -29,6 +29,8 @@ export * from "./designs/words.ts";
 export * from "./dispatch/postage.ts";
 export * from "./dispatch/letterSize.ts";
 export * from "./dispatch/lists.ts";
+export * from "./dispatch/fairs.ts";
+export * from "./dispatch/fairOver.ts";
 export * from "./dispatch/pile.ts";
 export * from "./dispatch/stamps.ts";
 export * from "./finish/fates.ts";

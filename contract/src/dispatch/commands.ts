@@ -1,4 +1,5 @@
 import { addHousehold, addHouseholds, changeHousehold, postNeed } from "./dispatch.ts";
+import { bringToTheFair, closeFair, ringUp, setFair } from "./fairs.ts";
 import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
 /** What a maker can say of this, with the schema of each. */
@@ -14,4 +15,8 @@ export const dispatchCommands = {
   "tell-written": tellWritten,
   "tell-had": tellHad,
   "tell-sent": tellSent,
+  "set-fair": setFair,
+  "bring-to-fair": bringToTheFair,
+  "ring-up": ringUp,
+  "close-fair": closeFair,
 } as const;

@@ -1,4 +1,4 @@
-import { day, phrase } from "@yule/core";
+import { day, money, phrase } from "@yule/core";
 import type { LetterFate, UndertakingRead } from "./letters.ts";
 import { howMany } from "../common/counts.ts";
 import type { Sentences } from "../logbook/sentences.ts";
@@ -16,6 +16,11 @@ export interface DispatchEvents {
   readonly "tell-written": { readonly letters: number; readonly written: boolean };
   readonly "tell-had": { readonly name: string; readonly design: string };
   readonly "tell-sent": { readonly name: string; readonly on: string };
+  readonly "set-fair": { readonly title: string; readonly on: string };
+  readonly "bring-to-fair": { readonly title: string; readonly cards: number };
+  readonly "ring-up": { readonly title: string; readonly cards: number; readonly minor: number; readonly isBack: boolean };
+  /** `off` is by how much the tin differs from what was rung up. */
+  readonly "close-fair": { readonly title: string; readonly sold: number; readonly brought: number; readonly off: number };
   readonly "post-need": { readonly title: string; readonly service: string | null; readonly on: string };
 }
 
@@ -34,5 +39,12 @@ export const dispatchSentences: Sentences<DispatchEvents> = {
   "tell-written": ({ letters, written }) => phrase`${howMany(letters, "card")} ${written ? "written and addressed" : "to be written again"}`,
   "tell-had": ({ name, design }) => phrase`${name} had ${design} before`,
   "tell-sent": ({ name, on }) => phrase`A card came from ${name} on ${{ day: day(on) }}`,
+  "set-fair": ({ title, on }) => phrase`${title} on ${{ day: day(on) }}`,
+  "bring-to-fair": ({ title, cards }) => phrase`${howMany(cards, "card")} packed for ${title}`,
+  "ring-up": ({ title, cards, minor, isBack }) => phrase`${howMany(cards, "card")} ${isBack ? "taken back" : "sold"} at ${title}, ${{ money: money(minor) }}`,
+  "close-fair": ({ title, sold, brought, off }) =>
+    off === 0
+      ? phrase`${title} is over: ${sold} of ${brought} cards sold, and the tin agrees`
+      : phrase`${title} is over: ${sold} of ${brought} cards sold, and the tin has ${{ money: money(Math.abs(off)) }} too ${off > 0 ? "much" : "little"}`,
   "post-need": ({ title, service, on }) => phrase`${title} ${service === null ? "handed over" : `posted by ${service}`} on ${{ day: day(on) }}`,
 };

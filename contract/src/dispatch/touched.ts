@@ -13,4 +13,8 @@ export const dispatchTouched = {
   "tell-written": ["dispatch"],
   "tell-had": ["dispatch"],
   "tell-sent": ["dispatch"],
+  "set-fair": ["dispatch", "fairs"],
+  "bring-to-fair": ["fairs"],
+  "ring-up": ["fairs"],
+  "close-fair": ["season", "dispatch", "fairs", "costs", "finish"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

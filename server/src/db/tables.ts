@@ -8,4 +8,5 @@ export * from "../season/tables.ts";
 export * from "../bench/tables.ts";
 export * from "../finish/tables.ts";
 export * from "../dispatch/tables.ts";
+export * from "../dispatch/fairTables.ts";
 export * from "../learned/tables.ts";

@@ -46,6 +46,10 @@ import {
   householdSent,
   undertaking,
   boundNeed,
+  fairTable,
+  fairGood,
+  saleTable,
+  saleLine,
 } from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
@@ -91,6 +95,10 @@ const written = {
   householdSent,
   undertaking,
   boundNeed,
+  fair: fairTable,
+  fairGood,
+  sale: saleTable,
+  saleLine,
 } as const;
 export type WrittenTable = keyof typeof written;
 type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;

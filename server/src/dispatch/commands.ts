@@ -4,6 +4,7 @@ import type { CommandPayload, dispatchCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { needLinesOf } from "../season/reads.ts";
+import { fairHandlers } from "./fairs.ts";
 import { letterHandlers, postRest } from "./letters.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
@@ -57,4 +58,5 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "change-household": changeHousehold,
   "post-need": postNeed,
   ...letterHandlers,
+  ...fairHandlers,
 };

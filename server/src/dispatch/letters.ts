@@ -30,6 +30,12 @@ async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-needs">
   const { id, kind, title, needIds } = payload;
   const titles = await titlesOfNeeds(writing.tx, needIds);
   needIds.forEach((needId, index) => titles.get(needId) ?? missing("need", ["needIds", index], needId));
+  await bind(writing, payload);
+  return { subject: ["undertaking", id], facts: { kind, title, needs: new Set(needIds).size } };
+}
+
+/** Puts needs under what they are one of; what was bound there before and is not named is let go. */
+export async function bind(writing: Writing, { id, kind, title, needIds }: CommandPayload<"bind-needs">): Promise<void> {
   if (await writing.find("undertaking", id)) await writing.update("undertaking", id, { kind, title });
   else await writing.insert("undertaking", { id, kind, title });
   const before = await writing.tx
@@ -45,7 +51,6 @@ async function bindNeeds(writing: Writing, payload: CommandPayload<"bind-needs">
     "boundNeed",
     [...new Set(needIds)].filter((needId) => !kept.has(needId)).map((needId) => ({ id: v7(), undertakingId: id, needId })),
   );
-  return { subject: ["undertaking", id], facts: { kind, title, needs: new Set(needIds).size } };
 }
 
 /** Cards change households only within one list, before they are posted, and no line gives more than it has. */

@@ -176,9 +176,11 @@ export async function undertakingOf(tx: Transaction, needId: string): Promise<{ 
     .innerJoin(undertaking, and(eq(undertaking.shopId, boundNeed.shopId), eq(undertaking.id, boundNeed.undertakingId)))
     .where(eq(boundNeed.needId, needId));
   if (!of) return { title: (await titlesOfNeeds(tx, [needId])).get(needId) ?? "", needIds: [needId] };
-  const bound = await tx.select({ needId: boundNeed.needId }).from(boundNeed).where(eq(boundNeed.undertakingId, of.id));
-  return { title: of.title, needIds: bound.map((each) => each.needId) };
+  return { title: of.title, needIds: await needsBoundTo(tx, of.id) };
 }
+
+export const needsBoundTo = async (tx: Transaction, undertakingId: string): Promise<string[]> =>
+  (await tx.select({ needId: boundNeed.needId }).from(boundNeed).where(eq(boundNeed.undertakingId, undertakingId))).map(({ needId }) => needId);
 
 /** Whether a need was posted or handed over. */
 export async function isPosted(tx: Transaction, needId: string): Promise<boolean> {

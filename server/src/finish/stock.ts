@@ -50,14 +50,24 @@ async function changeLeft(writing: Writing, colourwayId: string, patch: { readon
   else await writing.insert("leftStock", { id: colourwayId, ...patch });
 }
 
+/** Left-over cards of a colourway, held until the command is through: what counts them and what gives them away meet here. */
+export async function leftOf(writing: Writing, colourwayId: string): Promise<number> {
+  await writing.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${colourwayId}`}, 0))`);
+  return leftOverCards(writing.tx, colourwayId);
+}
+
+/** So many of them are gone. */
+export async function takeLeft(writing: Writing, colourwayId: string, cards: number): Promise<void> {
+  await leftOf(writing, colourwayId);
+  await changeLeft(writing, colourwayId, { counted: ((await writing.find("leftStock", colourwayId))?.counted ?? 0) - cards });
+}
+
 /** A count says what lies there, whatever the books say; two that count, and one that gives cards away, meet here. */
 async function countCards(writing: Writing, { colourwayId, cards }: CommandPayload<"count-cards">): Promise<HandlerResult<"count-cards">> {
   const named = (await readColourwayNames(writing.tx, [colourwayId])).get(colourwayId);
   if (!named) return missing("colourway", ["colourwayId"], colourwayId);
-  await writing.tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${`left over ${colourwayId}`}, 0))`);
-  const before = await leftOverCards(writing.tx, colourwayId);
-  const off = (await writing.find("leftStock", colourwayId))?.counted ?? 0;
-  await changeLeft(writing, colourwayId, { counted: off + cards - before });
+  const before = await leftOf(writing, colourwayId);
+  await takeLeft(writing, colourwayId, before - cards);
   return { subject: ["shop", writing.shopId], facts: { design: named.design, colourway: named.colourway, before, cards } };
 }
 

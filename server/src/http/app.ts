@@ -32,6 +32,7 @@ import { Refusal } from "../db/refusal.ts";
 import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
+import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readCardScale, readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
@@ -172,6 +173,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   );
   read("finish", readFinish, hour);
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
+  read("fairs", readFairs, () => null);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
   lookUpRoutes(router, { database, outside });
   router.get("/holidays", async (ctx) => {
