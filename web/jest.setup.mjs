@@ -13,3 +13,5 @@ globalThis.ResizeObserver ??= class {
   unobserve() {}
   disconnect() {}
 };
+/** Nor does anything scroll. */
+Element.prototype.scrollIntoView = () => undefined;

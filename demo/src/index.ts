@@ -49,7 +49,9 @@ export function demoCommands(now: Date): Demo {
   for (const each of OFFERS) say("add-offer", each);
   say("set-rates", { hourMinor: 1800, feeHundredths: 650, feeMinor: 20 });
   say("add-outlay", { id: lateId(), kind: "tool", title: "Blades and a cutting mat", costMinor: 2650, on: addDays(today, -20) });
-  say("add-outlay", { id: lateId(), kind: "fair", title: "Table at the harbour fair", costMinor: 4500, on: addDays(today, -9) });
+  const fair = lateId();
+  const table = { tableLength: mm(1800), tableDepth: mm(750), tiers: 2, standMinutes: 300, feeMinor: 4500, floatMinor: 4000 };
+  say("set-fair", { id: fair, title: "Harbour fair", on: addDays(today, -9), needIds: [], weather: "rain", ...table });
   for (const series of Object.values(SERIES)) say("add-series", series);
   for (const { command } of designs) say("add-design", command);
   const boat = designs.find((each) => each.motif === "paperBoat");
@@ -69,6 +71,7 @@ export function demoCommands(now: Date): Demo {
       householdId: child.id,
     });
   const shop: DemoShop = { today, now, say, designs, households: households.map((each) => each.id), listed: null, yuleList: null };
+  fairBefore(designs, commands, { on: addDays(today, -9), id: fair });
   pastNeeds(shop);
   whatCameOfIt(shop);
   openNeeds(shop);
@@ -96,6 +99,43 @@ function secondDesign(shop: DemoShop): void {
     if (index % 6 === 2) shop.say("tell-had", { id: makeId(), householdId, designId: pool.id, on: `${String(Number(shop.today.slice(0, 4)) - 1 - (index % 3))}-12-16` });
     if (index % 5 === 1) shop.say("tell-sent", { id: makeId(), householdId, on: `${String(Number(shop.today.slice(0, 4)) - 1)}-12-19` });
   }
+}
+
+/** The harbour fair nine days ago, in rain: what went of cards from earlier years, hour by hour; what came home was given to the school. */
+function fairBefore(designs: readonly DemoDesign[], commands: CommandEnvelope[], { on, id }: { readonly on: Day; readonly id: string }): void {
+  const at = (minute: number): Date => momentAt(on, minute, ZONE);
+  const say = <Kind extends CommandKind>(kind: Kind, payload: CommandInput<Kind>, minute: number): void => {
+    commands.push({ id: lateId(), kind, at: at(minute).toISOString(), payload });
+  };
+  const took = [
+    ["kite", 14, 9],
+    ["quince", 8, 8],
+    ["paperBoat", 10, 4],
+  ] as const;
+  const stock = took.flatMap(([name, brought, sold]) =>
+    (designs.find(({ motif }) => motif === name)?.command.colourways ?? [])
+      .slice(0, 2)
+      .map((colourway, index) => ({ colourwayId: colourway.id, brought: brought - 2 * index, sold: sold === brought ? brought - 2 * index : sold - index })),
+  );
+  for (const { colourwayId, brought } of stock) say("count-cards", { colourwayId, cards: brought }, 480);
+  say("bring-to-fair", { fairId: id, goods: stock.map(({ colourwayId, brought }) => ({ colourwayId, brought, priceMinor: 500 })) }, 500);
+  let [cash, minute] = [4000, 605];
+  const cards = stock.flatMap(({ colourwayId, sold }) => Array.from({ length: sold }, (_, nth) => ({ colourwayId, order: (nth * 37 + sold * 11) % 53 })));
+  cards.sort((a, b) => a.order - b.order);
+  for (let first = 0, buyer = 0; first < cards.length; buyer += 1) {
+    const bought = cards.slice(first, first + 1 + (buyer % 3));
+    const paid = buyer % 4 === 2 ? "card" : "cash";
+    if (paid === "cash") cash += 500 * bought.length;
+    first += bought.length;
+    minute += buyer % 6 < 3 ? 7 : 21;
+    const lines = [...new Set(bought.map(({ colourwayId }) => colourwayId))].map((colourwayId) => ({
+      ...{ colourwayId, priceMinor: 500 },
+      quantity: bought.filter((each) => each.colourwayId === colourwayId).length,
+    }));
+    say("ring-up", { id: lateId(), fairId: id, at: at(minute).toISOString(), paid, lines }, minute);
+  }
+  say("close-fair", { fairId: id, on, tinMinor: cash - 50, left: stock.map(({ colourwayId, brought, sold }) => ({ colourwayId, cards: brought - sold })) }, minute + 30);
+  for (const { colourwayId, brought, sold } of stock) if (brought > sold) say("count-cards", { colourwayId, cards: 0 }, minute + 60);
 }
 
 /** What is left of sheets split before. */

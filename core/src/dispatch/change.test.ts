@@ -44,7 +44,7 @@ test("buyers hand over the sum itself or the next round one", () => {
 
 test("the float gives change to the first buyers, in the coins their prices ask for", () => {
   const float = floatFor([{ price: 550, sold: 30 }], cashOf("EUR"));
-  // From 6, 10, 20 and 50: 0.50, 4.50, 14.50, 44.50 each a fifty among them.
+  // Back from 6, 10 and 20 go 0.50, 4.50 and 14.50, a fifty among each.
   expect(float.find(({ value }) => value === 50)?.count).toBe(12);
   expect(float.some(({ value }) => value === 20)).toBe(false);
   expect(floatFor([], cashOf("EUR"))).toEqual([]);

@@ -64,6 +64,8 @@ export interface SoldAt {
   readonly price: number;
   readonly sold: number;
 }
+/** A note that is more than so many times the price is rare, and may be refused. */
+const ROUND_SUM = 4;
 /** Change is kept ready for so many of those who buy first, before what they pay comes back as change. */
 const FIRST_BUYERS = 12;
 
@@ -79,7 +81,7 @@ export function floatFor(goods: readonly SoldAt[], values: readonly number[]): r
   for (const { price, sold } of goods) {
     const buyers = (Math.min(FIRST_BUYERS, all) * sold) / all;
     const worst = new Map<number, number>();
-    const tenders = usualTenders(price, values).filter((tender) => tender > price);
+    const tenders = usualTenders(price, values).filter((tender) => tender > price && tender <= price * ROUND_SUM);
     for (const tender of tenders) for (const { value, count } of fewestCoins(tender - price, values) ?? []) worst.set(value, (worst.get(value) ?? 0) + count / tenders.length);
     for (const [value, count] of worst) wanted.set(value, (wanted.get(value) ?? 0) + count * buyers);
   }

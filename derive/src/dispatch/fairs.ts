@@ -167,3 +167,7 @@ export function stallOf({ rows }: FairPlan, { tableLength, tableDepth, tiers }: 
     }),
   );
 }
+
+/** Cards that are likely to go, and what they bring. */
+export const likelySold = (rows: readonly FairRow[]): number => rows.reduce((sum, row) => sum + row.sold, 0);
+export const likelyTakings = (rows: readonly FairRow[]): number => rows.reduce((sum, row) => sum + row.sold * row.price, 0);

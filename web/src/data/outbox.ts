@@ -16,7 +16,7 @@ import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
 import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
-import { applyPendingCommand, applyToShelf } from "./pending.ts";
+import { applyPendingCommand, applyToFairs, applyToShelf } from "./pending.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
 export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
@@ -66,6 +66,7 @@ export async function sendCommand<Kind extends CommandKind>(
     });
   }
   if (SHOWN_AT_ONCE.has(kind)) showOnShelf(command);
+  if (kind === "ring-up") showAtTill(command);
   await putInOutbox(command, clockOffset());
   const sent = new Promise<Sent>((resolve) => waiting.set(command.id, { resolve, ownRefusals }));
   void sendAll();
@@ -91,6 +92,12 @@ const SHOWN_AT_ONCE: ReadonlySet<CommandKind> = new Set(["count-store", "mark-to
 function showOnShelf(command: CommandEnvelope): void {
   const { data } = api.endpoints.stores.select()(store.getState());
   if (data) store.dispatch(api.util.updateQueryData("stores", undefined, () => applyToShelf(data, command)));
+}
+
+/** At a stall the next buyer waits, and there may be no network: what was rung up is gone from the table at once. */
+function showAtTill(command: CommandEnvelope): void {
+  const { data } = api.endpoints.fairs.select()(store.getState());
+  if (data) store.dispatch(api.util.updateQueryData("fairs", undefined, () => applyToFairs(data, command)));
 }
 
 /** Sends what waits, oldest first, one at a time. */

@@ -1,4 +1,4 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, FairsRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
@@ -62,9 +62,20 @@ export function applyToShelf(read: StoresRead, { kind, payload }: CommandEnvelop
   return read;
 }
 
+/** The fairs with what was rung up here and has not gone up yet; what has is there already. */
+export function applyToFairs(read: FairsRead, { kind, payload }: CommandEnvelope): FairsRead {
+  if (kind !== "ring-up") return read;
+  const { fairId, isBack = false, tenderMinor = null, tipMinor = 0, ...sale } = payload as CommandEnvelope<"ring-up">["payload"];
+  const fairs = read.fairs.map((fair) =>
+    fair.id !== fairId || fair.sales.some(({ id }) => id === sale.id) ? fair : { ...fair, sales: [...fair.sales, { ...sale, isBack, tenderMinor, tipMinor }] },
+  );
+  return { ...read, fairs };
+}
+
 /** An answer of the server with what was told here and has not gone up yet laid over it. */
 export function applyPending(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
   if (path === "stores") return waiting.reduce<StoresRead>(applyToShelf, answer as StoresRead);
+  if (path === "fairs") return waiting.reduce<FairsRead>(applyToFairs, answer as FairsRead);
   if (path !== "bench") return answer;
   return waiting.reduce<BenchRead>(applyPendingCommand, answer as BenchRead);
 }

@@ -69,7 +69,18 @@ function NoticeLine({ notice, isHeld }: { notice: Notice; isHeld: boolean }) {
 export function Notices({ isHeld }: { isHeld: boolean }) {
   const notices = useAppSelector((state) => state.outbox.notices);
   return (
-    <Flex position="fixed" bottom="16px" left="50%" transform="translateX(-50%)" direction="column" gap="8px" zIndex={1500} align="center">
+    <Flex
+      position="fixed"
+      bottom="16px"
+      left="50%"
+      transform="translateX(-50%)"
+      direction="column"
+      gap="8px"
+      zIndex={1500}
+      align="center"
+      width="max-content"
+      maxWidth="calc(100vw - 24px)"
+    >
       {notices.map((notice) => (
         <NoticeLine key={notice.id} notice={notice} isHeld={isHeld} />
       ))}

@@ -1,0 +1,63 @@
+import { day, minorDecimals, printDay } from "@yule/core";
+import { likelySold, likelyTakings, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
+import { inHundred } from "../../../kit/chances.ts";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { cardName, cardsOf } from "./words.ts";
+
+/** That one or two are soon gone says nothing. */
+const A_FEW = 3;
+
+/** How many to take of what there is, what to paint for it, and what is likely to go. */
+export function FairVerdict({ ahead, plan, currency }: { ahead: FairAhead; plan: FairPlan; currency: string }) {
+  const { rows } = plan;
+  const sum = (of: (row: FairRow) => number): number => rows.reduce((all, row) => all + of(row), 0);
+  const paint = rows.filter((row) => row.paint > 0);
+  const [bring, planned] = [sum((row) => row.bring), sum((row) => row.planned)];
+  const first = [...rows].filter((row) => row.bring >= A_FEW).sort((a, b) => b.sellOut - a.sellOut)[0];
+  const painted = sum((row) => row.paint);
+  return (
+    <Verdict>
+      {ahead.title}, {printDay(day(ahead.on))}:{" "}
+      {bring === 0 ? (
+        "nothing lies there for it, and nothing would pay for its painting."
+      ) : (
+        <>
+          take{" "}
+          <Figure why={rows.map((row) => `${String(row.bring)} of ${cardName(row)}: ${String(row.have)} made, ${String(row.coming)} begun`).join("; ")}>{cardsOf(bring)}</Figure>
+          {painted > 0 && (
+            <>
+              ,{" "}
+              <Figure
+                why={`Painted in this order: what each further card is likely to bring, its materials paid, for a minute of hands. ${String(Math.floor(plan.minutes))} minutes are not needed by anything else before the fair; ${paint.map((row) => `${String(row.paint)} of ${cardName(row)}`).join(", ")}.`}
+              >
+                {String(painted)} of them still to be painted
+              </Figure>
+              {painted > planned
+                ? `, ${String(painted - planned)} more than its needs ask for`
+                : painted < planned
+                  ? `, ${String(planned - painted)} fewer than its needs ask for`
+                  : ""}
+            </>
+          )}
+          . <Figure why={whySold(plan)}>About {String(Math.round(likelySold(rows)))}</Figure> will go, for some {wholeMoney(likelyTakings(rows), currency)}
+          {first ? `; ${cardName(first)} is gone before the end ${inHundred(first.sellOut).replace(" in", " times in")}.` : "."}
+        </>
+      )}
+    </Verdict>
+  );
+}
+
+/** Roundly: what nobody knows to the cent. */
+const wholeMoney = (minor: number, currency: string): string =>
+  new Intl.NumberFormat("en-GB", { style: "currency", currency, maximumFractionDigits: 0 }).format(minor / 10 ** minorDecimals(currency));
+
+/** Where the figures come from, and how sure they are. */
+function whySold({ draws, seen, rows }: FairPlan): string {
+  const fairs = Math.max(0, ...rows.map((row) => row.seen.length));
+  const from =
+    fairs === 0
+      ? "No fair was told of yet, so anything from two to twenty of each is thought possible."
+      : `From ${String(fairs)} ${fairs === 1 ? "fair" : "fairs"} before; a design that sold out there says only that at least so many were wanted.`;
+  const day = `A fair such as this is taken to draw ${draws.toFixed(2)} of what a usual one draws, by ${String(seen.size)} of its size and ${String(seen.weather)} in its weather.`;
+  return `${from} ${day}`;
+}
