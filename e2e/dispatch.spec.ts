@@ -41,3 +41,33 @@ test("a household is found, and what it will not have is told", async ({ context
   await page.getByRole("button", { name: "Keep this household" }).click();
   await expect(page.getByText(/Nell Oxenby.*without glitter or fruit/)).toBeVisible();
 });
+
+test("at a fair the till goes on without a network: what was sold is gone from the table, and goes up when there is one again", async ({ context }) => {
+  const page = await openPage(context, errors);
+  const verdict = page.getByRole("heading", { level: 1 });
+  await page.goto(`${shop.url}/dispatch?ask=fair`);
+  await expect(verdict).toContainText("Saltcote winter fair");
+  await page.getByRole("button", { name: /^Pack \d cards that lie there$/ }).click();
+  await page.getByRole("button", { name: "Open the till" }).click();
+  await expect(verdict).toHaveText("Saltcote winter fair: 0 of 3 cards sold, €0.00 taken.");
+  await context.setOffline(true);
+  await page.getByRole("button", { name: /^Lamp moth, rose, €5\.50, 1 left$/ }).click();
+  await page.getByRole("button", { name: "Cash" }).click();
+  await page.getByRole("button", { name: "€20.00" }).click();
+  await expect(page.getByText("Give back €14.50: 1 × €10.00, 2 × €2.00, 1 × €0.50.")).toBeVisible();
+  await page.getByRole("button", { name: "It is paid" }).click();
+  await expect(verdict).toHaveText("Saltcote winter fair: 1 of 3 cards sold, €5.50 taken.");
+  await expect(page.getByRole("button", { name: /^Lamp moth, rose, €5\.50, sold out$/ })).toBeVisible();
+  await expect(page.getByText("The server is away. You can go on; 1 entry is kept and will be sent.")).toBeVisible();
+  await context.setOffline(false);
+  await expect(page.getByText("The server is away.")).toHaveCount(0);
+  const sales = ((await (await fetch(`${shop.url}/api/fairs`)).json()) as { fairs: { title: string; sales: object[] }[] }).fairs.find(
+    ({ title }) => title === "Saltcote winter fair",
+  )?.sales;
+  expect(sales).toHaveLength(1);
+  await page.getByRole("button", { name: "Count the end of the fair" }).click();
+  await page.getByLabel("In the tin, EUR").fill("5.50");
+  await page.getByRole("button", { name: "Close the fair" }).click();
+  await expect(verdict).toContainText("Saltcote winter fair, Fri 21 Nov: 1 of 3 cards sold.");
+  await expect(page.getByText("The tin agrees with what was rung up.")).toBeVisible();
+});

@@ -14,4 +14,4 @@ globalThis.ResizeObserver ??= class {
   disconnect() {}
 };
 /** Nor does anything scroll. */
-Element.prototype.scrollIntoView = () => undefined;
+if (typeof Element !== "undefined") Element.prototype.scrollIntoView = () => undefined;

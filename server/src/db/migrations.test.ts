@@ -29,6 +29,9 @@ const EXAMPLES: Readonly<Record<string, unknown>> = {
   "lesson.moment": "planning",
   "paint.pigments": "{PB29}",
   "undertaking.kind": "order",
+  "fair.size": "usual",
+  "fair.weather": "rain",
+  "sale.paid": "cash",
 };
 
 interface Column {

@@ -67,7 +67,9 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
   const sum = fairSum(fair);
   const top = useRef<HTMLDivElement>(null);
   // On a phone the season's ruler is of no use to who serves a buyer.
-  useEffect(() => top.current?.scrollIntoView(), []);
+  useEffect(() => {
+    top.current?.scrollIntoView();
+  }, []);
   if (asked === "end") return <CloseFair fair={fair} names={new Map(stall.map(({ id, name, left }) => [id, { name, left }]))} onBack={() => setAsked(null)} onOver={onOver} />;
   return (
     <>
