@@ -1,5 +1,6 @@
 import { addHousehold, addHouseholds, changeHousehold, postNeed } from "./dispatch.ts";
 import { bringToTheFair, closeFair, ringUp, setFair } from "./fairs.ts";
+import { addAddress, addPerson, dropAddress, dropPerson, eraseHousehold, mergeHouseholds, tellDied, tellHousehold } from "./households.ts";
 import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
 /** What a maker can say of this, with the schema of each. */
@@ -15,6 +16,14 @@ export const dispatchCommands = {
   "tell-written": tellWritten,
   "tell-had": tellHad,
   "tell-sent": tellSent,
+  "add-person": addPerson,
+  "drop-person": dropPerson,
+  "tell-died": tellDied,
+  "add-address": addAddress,
+  "drop-address": dropAddress,
+  "tell-household": tellHousehold,
+  "merge-households": mergeHouseholds,
+  "erase-household": eraseHousehold,
   "set-fair": setFair,
   "bring-to-fair": bringToTheFair,
   "ring-up": ringUp,

@@ -1,21 +1,23 @@
-import { COUNTRIES, type Transit } from "@yule/core";
+import type { Transit } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
 import { id, name, version } from "../common/envelope.ts";
 import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
+import { addressParts, countryField, type AddressParts, type ElsewhereRead, type HouseholdState, type PersonRead } from "./households.ts";
 import type { LetterRead, UndertakingRead } from "./letters.ts";
 
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
 const likes = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what it likes its cards to show: boats, moths ...");
 const language = text().regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" });
-const address = text().trim().min(1).max(400);
-const country = text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
+const address = text().trim().min(1).max(400).describe("in one line; where its parts are told it is written from them");
+const parts = addressParts.nullable();
 export const addHousehold = z.strictObject({
   id,
   name,
   address,
-  country,
+  parts: parts.default(null),
+  country: countryField,
   neutral: z.boolean().default(false),
   without: without.default([]),
   likes: likes.default([]),
@@ -28,7 +30,8 @@ export const changeHousehold = z.strictObject({
   version,
   name: name.optional(),
   address: address.optional(),
-  country: country.optional(),
+  parts: parts.optional(),
+  country: countryField.optional(),
   neutral: z.boolean(),
   without,
   likes: likes.optional(),
@@ -42,6 +45,8 @@ export interface HouseholdRead {
   readonly id: string;
   readonly name: string;
   readonly address: string;
+  /** The address in its parts; null where it was told as one line. */
+  readonly parts: AddressParts | null;
   readonly country: string;
   readonly version: number;
   readonly neutral: boolean;
@@ -53,6 +58,12 @@ export interface HouseholdRead {
   /** The day its last card came; null where none did. */
   readonly sentOn: string | null;
   readonly needIds: readonly string[];
+  readonly state: HouseholdState;
+  /** Since when. */
+  readonly stateOn: string | null;
+  readonly people: readonly PersonRead[];
+  /** Where they are for a while. */
+  readonly elsewhere: readonly ElsewhereRead[];
 }
 /** A page of the books, by name. */
 export interface HouseholdsRead {

@@ -1,4 +1,5 @@
 import { day, money, phrase } from "@yule/core";
+import type { HouseholdState } from "./households.ts";
 import type { LetterFate, UndertakingRead } from "./letters.ts";
 import { howMany } from "../common/counts.ts";
 import type { Sentences } from "../logbook/sentences.ts";
@@ -16,6 +17,14 @@ export interface DispatchEvents {
   readonly "tell-written": { readonly letters: number; readonly written: boolean };
   readonly "tell-had": { readonly name: string; readonly design: string };
   readonly "tell-sent": { readonly name: string; readonly on: string };
+  readonly "add-person": { readonly household: string; readonly name: string };
+  readonly "drop-person": { readonly household: string; readonly name: string };
+  readonly "tell-died": { readonly household: string; readonly name: string };
+  readonly "add-address": { readonly household: string; readonly from: string; readonly until: string };
+  readonly "drop-address": { readonly household: string };
+  readonly "tell-household": { readonly name: string; readonly state: HouseholdState };
+  readonly "merge-households": { readonly name: string; readonly gone: string };
+  readonly "erase-household": Readonly<Record<string, never>>;
   readonly "set-fair": { readonly title: string; readonly on: string };
   readonly "bring-to-fair": { readonly title: string; readonly cards: number };
   readonly "ring-up": { readonly title: string; readonly cards: number; readonly minor: number; readonly isBack: boolean };
@@ -23,6 +32,13 @@ export interface DispatchEvents {
   readonly "close-fair": { readonly title: string; readonly sold: number; readonly brought: number; readonly off: number };
   readonly "post-need": { readonly title: string; readonly service: string | null; readonly on: string };
 }
+
+const STATE_WORDS: Readonly<Record<HouseholdState, string>> = {
+  here: "gets cards as before",
+  moved: "has moved, and nobody knows where",
+  bereaved: "is bereaved: neutral words for a year",
+  "no more": "gets no more cards",
+};
 
 export const dispatchSentences: Sentences<DispatchEvents> = {
   "add-household": ({ name, country }) => phrase`Household ${name}, ${country}`,
@@ -39,6 +55,14 @@ export const dispatchSentences: Sentences<DispatchEvents> = {
   "tell-written": ({ letters, written }) => phrase`${howMany(letters, "card")} ${written ? "written and addressed" : "to be written again"}`,
   "tell-had": ({ name, design }) => phrase`${name} had ${design} before`,
   "tell-sent": ({ name, on }) => phrase`A card came from ${name} on ${{ day: day(on) }}`,
+  "add-person": ({ household, name }) => phrase`${name} lives at ${household}`,
+  "drop-person": ({ household, name }) => phrase`${name} is taken out of ${household}`,
+  "tell-died": ({ household, name }) => phrase`${name} of ${household} has died`,
+  "add-address": ({ household, from, until }) => phrase`${household} is elsewhere from ${{ day: day(from) }} to ${{ day: day(until) }}`,
+  "drop-address": ({ household }) => phrase`An address of ${household} is taken out`,
+  "tell-household": ({ name, state }) => phrase`${name} ${STATE_WORDS[state]}`,
+  "merge-households": ({ name, gone }) => phrase`${gone} is put into ${name}: one household`,
+  "erase-household": () => phrase`All that was kept of a household is erased`,
   "set-fair": ({ title, on }) => phrase`${title} on ${{ day: day(on) }}`,
   "bring-to-fair": ({ title, cards }) => phrase`${howMany(cards, "card")} packed for ${title}`,
   "ring-up": ({ title, cards, minor, isBack }) => phrase`${howMany(cards, "card")} ${isBack ? "taken back" : "sold"} at ${title}, ${{ money: money(minor) }}`,

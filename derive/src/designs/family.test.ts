@@ -1,23 +1,10 @@
 import type { DesignsRead, HouseholdRead, OwnOccasionRead } from "@yule/contract";
 import { day } from "@yule/core";
-import { design } from "../season/examples.ts";
+import { design, houseTo } from "../season/examples.ts";
 import type { NeedView } from "../season/needView.ts";
 import { familiesOf, memberOf, wallGaps, wantedIn } from "./family.ts";
 
-const household = (more: Partial<HouseholdRead>): HouseholdRead => ({
-  id: "h",
-  version: 1,
-  name: "Aske",
-  address: "Ropewalk",
-  country: "IE",
-  neutral: false,
-  without: [],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: [],
-  ...more,
-});
+const household = (more: Partial<HouseholdRead>): HouseholdRead => houseTo("h", more);
 const birthday: OwnOccasionRead = {
   id: "b",
   version: 1,

@@ -3,6 +3,7 @@ import { groupBy } from "@yule/core";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
+import { heldFor, wantsNeutral } from "./whereabouts.ts";
 
 /** A line of a need as it is offered to the households of its list. */
 export interface OfferedLine {
@@ -32,10 +33,17 @@ export interface CardList {
 
 type Told = Pick<Outlook, "needs" | "dispatch">;
 
+/** Those of whom nobody is left get no card. */
+const goneOf = ({ households }: Outlook["dispatch"]): ReadonlySet<string> => new Set(households.flatMap((each) => (heldFor(each) === "no more" ? [each.id] : [])));
+
 /** Lists of the open season with people on them, the soonest due first. */
 export function cardLists({ needs, dispatch }: Told): CardList[] {
   const of = new Map(dispatch.undertakings.flatMap(({ id, title, needIds }) => needIds.map((needId) => [needId, { id, title }] as const)));
-  const lettersOf = groupBy(dispatch.letters, ({ needId }) => needId);
+  const gone = goneOf(dispatch);
+  const lettersOf = groupBy(
+    dispatch.letters.filter(({ householdId, postedOn }) => postedOn !== null || !gone.has(householdId)),
+    ({ needId }) => needId,
+  );
   const lists = groupBy(needs, ({ need }) => of.get(need.id)?.id ?? need.id);
   return [...lists]
     .map(([id, own]): CardList => {
@@ -80,7 +88,7 @@ export interface CardFit {
 }
 
 /** How cards of some lines suit some households. */
-export function fitsOf({ dispatch }: Told, sentiments: readonly SentimentRead[]): (household: HouseholdRead, line: OfferedLine) => CardFit {
+export function fitsOf({ dispatch, today }: Pick<Outlook, "dispatch" | "today">, sentiments: readonly SentimentRead[]): (household: HouseholdRead, line: OfferedLine) => CardFit {
   const had = new Map(dispatch.had.map((each) => [`${each.householdId} ${each.designId}`, each]));
   const words = new Map(sentiments.map((each) => [each.id, each]));
   return (household, { design, name }) => {
@@ -92,7 +100,7 @@ export function fitsOf({ dispatch }: Told, sentiments: readonly SentimentRead[])
     const foreign = said.find(({ language }) => language !== household.language);
     return {
       had: before ? { on: before.on } : null,
-      refuses: unwanted ?? (household.neutral && feast ? `the words “${feast.text}”` : foreign ? `words in another language, “${foreign.text}”` : null),
+      refuses: unwanted ?? (wantsNeutral(household, today) && feast ? `the words “${feast.text}”` : foreign ? `words in another language, “${foreign.text}”` : null),
       likes: household.likes.filter((each) => shows.includes(each) || name.toLowerCase().includes(each)),
     };
   };

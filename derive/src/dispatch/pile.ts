@@ -3,12 +3,16 @@ import { day, groupBy, lastPostingDay, linesTaking, zoneOf, type Day, type Lette
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 import { letterOf } from "./letterSize.ts";
+import { addressOn, heldFor } from "./whereabouts.ts";
 
 /** A letter that lies here, as it would go today. */
 export interface PileLetter {
   readonly letter: LetterRead;
+  /** With the address that it goes to today. */
   readonly household: HouseholdRead;
   readonly view: NeedView;
+  /** Nobody knows where they have moved to. */
+  readonly isHeld: boolean;
   /** The colourway that is in it; empty while that is open. */
   readonly card: string;
   /** The box its card stands in. */
@@ -35,15 +39,19 @@ export function pileOf(outlook: Pick<Outlook, "needs" | "dispatch" | "shop" | "t
   const pile = dispatch.letters.flatMap((letter): PileLetter[] => {
     const [view, household, size] = [views.get(letter.needId), households.get(letter.householdId), sizes.get(letter.needId)];
     if (letter.postedOn !== null || !view || !household || !size) return [];
+    const held = heldFor(household);
+    if (held === "no more") return [];
+    const { address, country } = addressOn(household, today);
     const line = view.need.lines.find(({ id }) => id === letter.lineId);
-    const zone = zoneOf(household.country, shop.country, dispatch.carrier.neighbours);
+    const zone = zoneOf(country, shop.country, dispatch.carrier.neighbours);
     const way = wayFor(dispatch.carrier.table, zone, size, { due: day(view.need.due), today, holidays });
     const flat = wayFor(dispatch.carrier.table, zone, NOTHING, { due: day(view.need.due), today, holidays });
     return [
       {
         letter,
-        household,
+        household: { ...household, address, country },
         view,
+        isHeld: held !== null,
         card: line ? (colourwayOf(view.design, line.colourwayId)?.name ?? "") : "",
         box: boxNames.get(line?.boxId ?? "") ?? null,
         zone,
@@ -97,18 +105,22 @@ export interface PileToday {
   readonly may: readonly PileLetter[];
   /** Made, but no service takes it. */
   readonly stuck: readonly PileLetter[];
+  /** Made, but nobody knows where to. */
+  readonly held: readonly PileLetter[];
   /** Their cards are not made yet. */
   readonly waiting: readonly PileLetter[];
 }
 
 /** @param nextPost the day on which the post takes letters after today: what cannot wait until then must go now */
 export function pileToday(pile: readonly PileLetter[], nextPost: Day): PileToday {
-  const ready = pile.filter(({ isMade }) => isMade);
+  const made = pile.filter(({ isMade }) => isMade);
+  const ready = made.filter(({ isHeld }) => !isHeld);
   const going = ready.filter(({ way }) => way !== null);
   return {
     must: going.filter(({ way }) => way && way.postBy < nextPost),
     may: going.filter(({ way }) => way && way.postBy >= nextPost),
     stuck: ready.filter(({ way }) => way === null),
+    held: made.filter(({ isHeld }) => isHeld),
     waiting: pile.filter(({ isMade }) => !isMade),
   };
 }

@@ -1,6 +1,6 @@
 import type { BatchRead, DesignRead, NeedRead, StoreRead } from "@yule/contract";
 import { mm } from "@yule/core";
-import { batch, design, line, need, paper, season, stage, unit } from "../season/examples.ts";
+import { batch, design, houseTo, line, need, paper, season, stage, unit } from "../season/examples.ts";
 import { givingsOf, movedPanels } from "./gives.ts";
 import { fenceOf, kitOf, makingRun, makingSteps, thicknessBy } from "./making.ts";
 import { cardsByWeight, gramsOfCard } from "./weight.ts";
@@ -72,9 +72,7 @@ describe("who gets which", () => {
       ...outlook,
       dispatch: {
         ...outlook.dispatch,
-        households: [
-          { id: "h", name: "Aske", address: "", country: "IE", version: 1, neutral: false, without: ["flowers"], likes: [], language: "en", sentOn: null, needIds: ["m"] },
-        ],
+        households: [houseTo("h", { name: "Aske", without: ["flowers"], needIds: ["m"] })],
       },
     };
     expect(givingsOf(refusing)[0]?.lines[0]?.refuses).toBe("Aske will not have it");

@@ -138,6 +138,11 @@ export const houseTo = (id: string, more: Partial<HouseholdRead> = {}): Househol
   language: "en",
   sentOn: null,
   needIds: [],
+  parts: null,
+  state: "here",
+  stateOn: null,
+  people: [],
+  elsewhere: [],
   ...more,
 });
 export const letterTo = (householdId: string, more: Partial<LetterRead> = {}): LetterRead => ({

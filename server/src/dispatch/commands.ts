@@ -1,21 +1,28 @@
 import { postageOf, servicesTo } from "@yule/derive";
 import { phrase, money } from "@yule/core";
-import type { CommandPayload, dispatchCommands } from "@yule/contract";
+import type { AddressParts, CommandPayload, dispatchCommands } from "@yule/contract";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { needLinesOf } from "../season/reads.ts";
+import { addressText } from "./addressText.ts";
+import { eraseHandlers } from "./erase.ts";
 import { fairHandlers } from "./fairs.ts";
+import { peopleHandlers } from "./people.ts";
 import { letterHandlers, postRest } from "./letters.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 
+/** An address told in its parts is written as its country does. */
+const written = <Told extends { readonly parts: AddressParts | null; readonly country: string; readonly address: string }>(told: Told): Told =>
+  told.parts ? { ...told, address: addressText(told.parts, told.country) } : told;
+
 async function addHousehold(writing: Writing, payload: CommandPayload<"add-household">): Promise<HandlerResult<"add-household">> {
-  await writing.insert("household", payload);
+  await writing.insert("household", written(payload));
   return { subject: ["household", payload.id], facts: { name: payload.name, country: payload.country } };
 }
 
 async function addHouseholds(writing: Writing, { households }: CommandPayload<"add-households">): Promise<HandlerResult<"add-households">> {
-  await writing.insertAll("household", households);
+  await writing.insertAll("household", households.map(written));
   return { subject: ["household", households[0]?.id ?? writing.shopId], facts: { households: households.length } };
 }
 
@@ -23,7 +30,10 @@ async function changeHousehold(writing: Writing, payload: CommandPayload<"change
   const found = await writing.find("household", payload.id);
   if (!found) return missing("household", ["id"], payload.id);
   const { id, version, ...told } = payload;
-  await writing.update("household", id, told, version);
+  // An address told as one line has no parts any more.
+  const country = told.country ?? found.country;
+  const parts = told.parts === undefined ? (told.address === undefined ? found.parts : null) : told.parts;
+  await writing.update("household", id, { ...told, parts, ...(parts ? { address: addressText(parts, country) } : {}) }, version);
   return { subject: ["household", payload.id], facts: { name: payload.name ?? found.name, neutral: payload.neutral, without: payload.without } };
 }
 
@@ -59,4 +69,6 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "post-need": postNeed,
   ...letterHandlers,
   ...fairHandlers,
+  ...peopleHandlers,
+  ...eraseHandlers,
 };

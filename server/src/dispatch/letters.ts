@@ -103,6 +103,7 @@ async function postLetters(writing: Writing, payload: CommandPayload<"post-lette
   const priced = await postageOfLetters(
     writing,
     going.map((letter) => ({ letter, service: services.get(letter.id) ?? "", path: ["letters", payload.letters.findIndex(({ id }) => id === letter.id), "service"] })),
+    payload.on,
   );
   for (const needId of new Set(going.map((letter) => letter.needId))) await checkMade(writing, needId, going);
   for (const service of new Set(services.values()))

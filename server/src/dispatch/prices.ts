@@ -1,13 +1,13 @@
 import { BY_HAND, letterOf, servicesTo } from "@yule/derive";
 import { linesTaking, money, takesLetter, zoneOf, type LetterSize, type Money } from "@yule/core";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, gte, inArray, lte } from "drizzle-orm";
 import { refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import { readDesign } from "../designs/reads.ts";
 import { NEIGHBOURS } from "../outside/carrier.ts";
 import { readHome } from "../shop/reads.ts";
 import { readShelf } from "../stores/reads.ts";
-import { household, type recipient } from "./tables.ts";
+import { household, householdAddress, type recipient } from "./tables.ts";
 
 type Letter = typeof recipient.$inferSelect;
 
@@ -26,13 +26,14 @@ interface Asked {
 }
 
 /** What letters cost by the services told, by the country of each household and what its card weighs. What the service does not take is refused. */
-export async function postageOfLetters(writing: Writing, asked: readonly Asked[]): Promise<PricedLetter[]> {
+export async function postageOfLetters(writing: Writing, asked: readonly Asked[], on: string): Promise<PricedLetter[]> {
   if (asked.length === 0) return [];
   const { table } = writing.outside.carrier;
   const { country: home } = await readHome(writing.tx);
   const countries = await countriesOf(
     writing,
     asked.map(({ letter }) => letter.householdId),
+    on,
   );
   const sizes = await sizesOf(
     writing,
@@ -55,12 +56,19 @@ export async function postageOfLetters(writing: Writing, asked: readonly Asked[]
   });
 }
 
-async function countriesOf(writing: Writing, ids: readonly string[]): Promise<ReadonlyMap<string, string>> {
+/** The country that each household is in on a day. */
+async function countriesOf(writing: Writing, ids: readonly string[], on: string): Promise<ReadonlyMap<string, string>> {
   const rows = await writing.tx
     .select({ id: household.id, country: household.country })
     .from(household)
     .where(and(eq(household.shopId, writing.shopId), inArray(household.id, [...new Set(ids)])));
-  return new Map(rows.map(({ id, country }) => [id, country]));
+  const elsewhere = await writing.tx
+    .select({ id: householdAddress.householdId, country: householdAddress.country })
+    .from(householdAddress)
+    .where(
+      and(eq(householdAddress.shopId, writing.shopId), inArray(householdAddress.householdId, [...new Set(ids)]), lte(householdAddress.from, on), gte(householdAddress.until, on)),
+    );
+  return new Map([...rows, ...elsewhere].map(({ id, country }) => [id, country]));
 }
 
 /** What a card of each need is as a letter, and its design. The needs are held until the command is through, in one order: so the last letter of each is known to be the last. */

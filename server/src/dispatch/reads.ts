@@ -1,12 +1,12 @@
 import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead, type LetterRead, type UndertakingRead } from "@yule/contract";
 import { addDays, day, dayAt, type Day } from "@yule/core";
-import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, max, min, or, sql, type SQL } from "drizzle-orm";
+import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, max, min, ne, or, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { householdsWithDays, openNeeds, titlesOfNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
-import { boundNeed, household, householdHad, householdSent, posting, recipient, undertaking } from "./tables.ts";
+import { boundNeed, household, householdAddress, householdHad, householdSent, personTable, posting, recipient, undertaking } from "./tables.ts";
 
 /** Postings are told for so many days; those before are in the logbook. */
 const RECENT_DAYS = 60;
@@ -54,8 +54,27 @@ async function householdsWhere(tx: Transaction, open: readonly string[], which: 
     .select({ of: max(householdSent.on) })
     .from(householdSent)
     .where(and(eq(householdSent.shopId, household.shopId), eq(householdSent.householdId, household.id)));
+  const people = tx
+    .select({
+      of: sql`json_agg(json_build_object('id', ${personTable.id}, 'name', ${personTable.name}, 'occasionId', ${personTable.occasionId}, 'diedOn', ${personTable.diedOn}) order by ${personTable.id})`,
+    })
+    .from(personTable)
+    .where(and(eq(personTable.shopId, household.shopId), eq(personTable.householdId, household.id)));
+  const { id, address, parts, country, from, until } = householdAddress;
+  const elsewhere = tx
+    .select({
+      of: sql`json_agg(json_build_object('id', ${id}, 'address', ${address}, 'parts', ${parts}, 'country', ${country}, 'from', ${from}, 'until', ${until}) order by ${from}, ${id})`,
+    })
+    .from(householdAddress)
+    .where(and(eq(householdAddress.shopId, household.shopId), eq(householdAddress.householdId, household.id)));
   const rows = tx
-    .select({ ...columns, sentOn: sql<string | null>`(${sent})`, needIds: sql<string[]>`coalesce((${needs}), '[]')` })
+    .select({
+      ...columns,
+      people: sql<HouseholdRead["people"]>`coalesce((${people}), '[]')`,
+      elsewhere: sql<HouseholdRead["elsewhere"]>`coalesce((${elsewhere}), '[]')`,
+      sentOn: sql<string | null>`(${sent})`,
+      needIds: sql<string[]>`coalesce((${needs}), '[]')`,
+    })
     .from(household)
     .where(which)
     .orderBy(asc(household.name), asc(household.id));
@@ -129,9 +148,9 @@ export async function readHouseholds(
   return { households, after: last ? namePlace(last.name, last.id) : null };
 }
 
-/** Every household in the books. */
+/** Every household in the books that gets cards. */
 export async function allHouseholds(tx: Transaction): Promise<string[]> {
-  return (await tx.select({ id: household.id }).from(household).orderBy(asc(household.id))).map(({ id }) => id);
+  return (await tx.select({ id: household.id }).from(household).where(ne(household.state, "no more")).orderBy(asc(household.id))).map(({ id }) => id);
 }
 
 /** The day on which each of some needs was posted or handed over first. */

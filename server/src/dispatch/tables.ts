@@ -1,6 +1,6 @@
-import { letterFates, undertakingKinds } from "@yule/contract";
+import { householdStates, letterFates, undertakingKinds, type AddressParts } from "@yule/contract";
 import { sql } from "drizzle-orm";
-import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { design } from "../designs/tables.ts";
 import { need, needLine } from "../season/tables.ts";
@@ -17,11 +17,47 @@ export const household = pgTable(
     without: text("without").array().notNull().default([]),
     likes: text("likes").array().notNull().default([]),
     language: text("language").notNull().default("en"),
+    /** The address in its parts; null where it was told as one line. */
+    parts: jsonb("parts").$type<AddressParts>(),
+    state: text("state", { enum: householdStates }).notNull().default("here"),
+    stateOn: date("state_on", { mode: "string" }),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
     index("household_by_name").on(table.shopId, table.name, table.id),
+    check("household_state", sql`${table.state} in ('here', 'moved', 'bereaved', 'no more') and (${table.state} = 'here' or ${table.stateOn} is not null)`),
+  ],
+);
+
+/** Somebody who lives there; a birthday is a day of the season's own. */
+export const personTable = pgTable(
+  "person",
+  { ...owned, householdId: uuid("household_id").notNull(), name: text("name").notNull(), occasionId: uuid("occasion_id"), diedOn: date("died_on", { mode: "string" }) },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.householdId], foreignColumns: [household.shopId, household.id] }),
+    index("person_by_household").on(table.shopId, table.householdId),
+  ],
+);
+
+/** Where a household is for a while. */
+export const householdAddress = pgTable(
+  "household_address",
+  {
+    ...owned,
+    householdId: uuid("household_id").notNull(),
+    address: text("address").notNull(),
+    parts: jsonb("parts").$type<AddressParts>().notNull(),
+    country: text("country").notNull(),
+    from: date("first_day", { mode: "string" }).notNull(),
+    until: date("last_day", { mode: "string" }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId, table.householdId], foreignColumns: [household.shopId, household.id] }),
+    index("household_address_by_household").on(table.shopId, table.householdId),
+    check("household_address_days", sql`${table.until} >= ${table.from}`),
   ],
 );
 

@@ -141,3 +141,12 @@ export const unpostedOf = (tx: Transaction, seasonId: string): Promise<{ id: str
     .from(need)
     .where(and(eq(need.seasonId, seasonId), isNull(sql`(${postedOn(tx, need)})`)))
     .orderBy(asc(need.due), asc(need.id));
+
+/** Days of the season's own that are a household's. */
+export const occasionsOfHousehold = (tx: Transaction, householdId: string): Promise<(typeof ownOccasion.$inferSelect)[]> =>
+  tx.select().from(ownOccasion).where(eq(ownOccasion.householdId, householdId));
+
+/** They go for good, and are not written down. */
+export async function eraseOccasionsOf(tx: Transaction, householdId: string): Promise<void> {
+  await tx.delete(ownOccasion).where(eq(ownOccasion.householdId, householdId));
+}

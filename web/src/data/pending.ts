@@ -31,7 +31,7 @@ export function completed(path: string, kept: unknown): unknown {
 }
 
 /** What older versions did not tell of a household. */
-const NO_WISHES_THEN = { likes: [], language: "en", sentOn: null } as const;
+const NO_WISHES_THEN = { likes: [], language: "en", sentOn: null, parts: null, state: "here", stateOn: null, people: [], elsewhere: [] } as const;
 
 function completedDispatch(kept: Partial<DispatchRead>): Partial<DispatchRead> {
   return { letters: [], had: [], undertakings: [], ...kept, households: (kept.households ?? []).map((household) => ({ ...NO_WISHES_THEN, ...household })) };

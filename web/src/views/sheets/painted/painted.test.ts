@@ -1,7 +1,7 @@
 /** @jest-environment node */
 import { lengthOfUnits, mm, type PaintedWindow } from "@yule/core";
 import { commandOf, offcutsOf, paintedAlready, usuallyPainted, PAINTED, pieceId } from "@yule/derive";
-import { design, line, need, paper, season, newId } from "@yule/derive/examples";
+import { design, houseTo, line, need, paper, season, newId } from "@yule/derive/examples";
 import { paintedPapers, possibleWants, wishOf } from "./wants.ts";
 import { againstIt, forIt, KEEP_WHOLE } from "./windowWords.ts";
 
@@ -11,24 +11,12 @@ const view = () => {
   if (!first) throw new Error("the example season owes nothing");
   return first;
 };
-const household = {
-  id: "h",
-  name: "Gull Steps",
-  address: "1 Gull Steps",
-  country: "GB",
-  version: 1,
-  neutral: false,
-  without: ["flowers"],
-  likes: [],
-  language: "en",
-  sentOn: null,
-  needIds: ["n1"],
-};
+const household = houseTo("h", { name: "Gull Steps", without: ["flowers"], needIds: ["n1"] });
 
 test("a need wishes calm where its words lie, the colour that was told, and nothing its households will not have", () => {
   const zone = { id: "z", x: mm(10), y: mm(20), width: mm(50), height: mm(15), curve: 0 };
   const worded = { ...view(), design: { ...design, words: { zones: [zone], front: { sentimentId: "s", zoneId: "z" }, inside: [] } } };
-  const wish = wishOf(worded, [household, { ...household, id: "other", likes: [], language: "en", sentOn: null, needIds: [], without: ["glitter"] }], "#c8452f");
+  const wish = wishOf(worded, [household, houseTo("other", { without: ["glitter"] })], "#c8452f");
   expect(wish.without).toEqual(["flowers"]);
   expect(wish.calm?.width).toBeCloseTo(mm(50) / lengthOfUnits(design.stack.layers[0]?.width ?? design.stack.width), 6);
   expect(wish.colour?.a).toBeGreaterThan(30);
@@ -74,9 +62,6 @@ const plan = (sheet: string) => ({
   version: 1,
   materialId: "paper",
   replaces: null,
-  likes: [],
-  language: "en",
-  sentOn: null,
   needIds: ["n1"],
   state: "open" as const,
   keptAt: "2031-11-08T10:00:00Z",
