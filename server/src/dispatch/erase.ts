@@ -37,7 +37,8 @@ async function eraseHousehold(writing: Writing, { id }: CommandPayload<"erase-ho
   const ids = [id, ...people.map((each) => each.id), ...places.map((each) => each.id)];
   await eraseFromLog(tx, {
     ids,
-    words: [home.name, home.address, ...people.map(({ name }) => name), ...places.map(({ address }) => address)],
+    words: [home.name, home.address, ...places.map(({ address }) => address)],
+    shared: people.map(({ name }) => name),
     isOf: (change) => isOf(change, new Set(ids)),
   });
   for (const table of HANGING) await tx.delete(table).where(and(eq(table.shopId, shopId), eq(table.householdId, id)));

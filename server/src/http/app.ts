@@ -25,13 +25,14 @@ import { createHash, randomUUID } from "node:crypto";
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import type { Logger } from "pino";
-import type { z } from "zod";
+import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
+import { everythingOf } from "../dispatch/erase.ts";
 import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readCardScale, readFinish } from "../finish/reads.ts";
@@ -204,16 +205,21 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
     });
   };
   page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
-  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, seasonId((ctx.params as { readonly id?: string }).id), after));
+  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, pathId((ctx.params as { readonly id?: string }).id, "season"), after));
   page("/scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
   page("/card-scale", cardScaleQuery, (tx, query) => readCardScale(tx, outside.scale, query));
   page("/households", householdsQuery, readHouseholds);
+  page("/households/:id/everything", z.object({}), async (tx, _, ctx) => {
+    const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));
+    if (!everything) throw new Refusal(404, "There is no such household.");
+    return everything;
+  });
   page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }
 
-function seasonId(given: string | undefined): string {
+function pathId(given: string | undefined, of: string): string {
   const parsed = idSchema.safeParse(given);
-  if (!parsed.success) throw new Refusal(404, "There is no such season.");
+  if (!parsed.success) throw new Refusal(404, `There is no such ${of}.`);
   return parsed.data;
 }
 

@@ -1,4 +1,4 @@
-import { inArray, or, sql, type SQL } from "drizzle-orm";
+import { eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import type { Transaction } from "../db/pool.ts";
 import { event } from "./tables.ts";
@@ -8,26 +8,36 @@ const SOMEBODY = "a household";
 /** Shorter words stand in many sentences that are of somebody else. */
 const SHORTEST = 3;
 
-/**
- * Takes somebody out of the whole logbook: rows that were written of them, what was told, and their names in its sentences.
- * @param ids rows of them @param words their names and addresses @param isOf whether a row that was written is of them
- */
-export async function eraseFromLog(
-  tx: Transaction,
-  { ids, words, isOf }: { readonly ids: readonly string[]; readonly words: readonly string[]; readonly isOf: (change: Change) => boolean },
-): Promise<void> {
-  const names = [...new Set(words)].filter((word) => word.length >= SHORTEST);
-  const anywhere = (text: string): SQL => sql`position(${text} in ${event.payload}::text || ${event.changes}::text || coalesce(${event.facts}::text, '') || ${event.summary}) > 0`;
+/** Who is taken out: rows of them, their names and addresses, and short names of theirs that others have too. */
+interface Erased {
+  readonly ids: readonly string[];
+  /** Taken out wherever they stand. */
+  readonly words: readonly string[];
+  /** Taken out where one of the rows is named beside them. */
+  readonly shared: readonly string[];
+  /** Whether a row that was written is of them. */
+  readonly isOf: (change: Change) => boolean;
+}
+
+/** Takes somebody out of the whole logbook: rows that were written of them, what was told, and their names in its sentences. */
+export async function eraseFromLog(tx: Transaction, { ids, words, shared, isOf }: Erased): Promise<void> {
+  const known = words.filter((word) => word.length >= SHORTEST);
   const rows = await tx
     .select()
     .from(event)
-    .where(or(...[...ids, ...names].map(anywhere)));
-  for (const row of rows)
+    .where(or(inArray(event.subjectId, [...ids]), ...[...ids, ...known].map(anywhere)));
+  for (const row of rows) {
+    const isTheirs = ids.includes(row.subjectId) || ids.some((id) => JSON.stringify([row.payload, row.changes]).includes(id));
+    const names = isTheirs ? [...known, ...shared] : known;
+    const subject = ids.includes(row.subjectId) ? { subjectKind: "shop", subjectId: row.shopId } : {};
     await tx
       .update(event)
-      .set({ payload: {}, changes: row.changes.filter((change) => !isOf(change)), facts: without(row.facts, names), summary: without(row.summary, names) })
-      .where(inArray(event.id, [row.id]));
+      .set({ ...subject, payload: {}, changes: row.changes.filter((change) => !isOf(change)), facts: without(row.facts, names), summary: without(row.summary, names) })
+      .where(eq(event.id, row.id));
+  }
 }
+
+const anywhere = (text: string): SQL => sql`position(${text} in ${event.payload}::text || ${event.changes}::text || coalesce(${event.facts}::text, '') || ${event.summary}) > 0`;
 
 /** A value with the names in it written over. */
 function without<T>(value: T, names: readonly string[]): T {
