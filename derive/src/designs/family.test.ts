@@ -4,7 +4,7 @@ import { design, houseTo } from "../season/examples.ts";
 import type { NeedView } from "../season/needView.ts";
 import { familiesOf, memberOf, wallGaps, wantedIn } from "./family.ts";
 
-const household = (more: Partial<HouseholdRead>): HouseholdRead => houseTo("h", more);
+const household = (more: Partial<HouseholdRead>): HouseholdRead => houseTo("h", { name: "Aske", ...more });
 const birthday: OwnOccasionRead = {
   id: "b",
   version: 1,

@@ -6,7 +6,8 @@ import type { Writing, WrittenTable } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { occasionsOfHousehold } from "../season/reads.ts";
 import { addressText } from "./addressText.ts";
-import { household, householdAddress, householdHad, householdSent, personTable, recipient } from "./tables.ts";
+import type { household } from "./tables.ts";
+import { householdAddress, householdHad, householdSent, personTable, recipient } from "./tables.ts";
 
 type Household = typeof household.$inferSelect;
 type Person = typeof personTable.$inferSelect;

@@ -32,7 +32,8 @@ function asTyped(text: string): Phrase {
 
 /** What is wrong, worded as everywhere; what was given stands as it was typed, and in a field left empty that is nothing. */
 function worded(fault: Fault, values: object, speech: Speech): string {
-  const given: unknown = get(values, fault.path.join("."));
+  // A text that is read as several things is given whole, whichever of them is wrong.
+  const given: unknown = get(values, fault.path.join(".")) ?? get(values, fieldOf(fault.path, values));
   // Fields in a row, such as one for each colourway, are given as what stands in them.
   const text = Array.isArray(given) && given.every((each) => typeof each === "string") ? given.filter((each) => each.trim() !== "").join(", ") : given;
   return faultWords(typeof text === "string" ? { ...fault, given: asTyped(text) } : fault, speech);

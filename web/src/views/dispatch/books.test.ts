@@ -5,6 +5,7 @@ import { householdsInText, writeHouseholds } from "./householdsIn.ts";
 import { vcardsIn, writeCards } from "./vcards.ts";
 
 const house = (name: string, address: string, more: Partial<HouseholdRead> = {}): HouseholdRead => houseTo(name, { name, address, country: "IE", ...more });
+const place = (street: string, town: string, code = "") => ({ street, district: "", town, region: "", code });
 const only = (text: string) => vcardsIn(text).map((each) => ("card" in each ? each.card : each));
 
 describe("cards of an address book", () => {
@@ -21,7 +22,9 @@ describe("cards of an address book", () => {
       "ADR;HOME:;;4 Mill Race, left door;Saltby;;4021;Norway",
       "END:VCARD",
     ].join("\r\n");
-    expect(only(card)).toEqual([{ name: "Odd Sørheim", address: "4 Mill Race, left door, 4021 Saltby", country: "Norway", language: "" }]);
+    expect(only(card)).toEqual([
+      { name: "Odd Sørheim", address: "4 Mill Race, left door, 4021 Saltby", parts: place("4 Mill Race, left door", "Saltby", "4021"), country: "Norway", language: "" },
+    ]);
   });
 
   test("versions 3.0 and 4.0, folded, broken without a blank, and of several people; a card that is none is named", () => {
@@ -29,8 +32,8 @@ describe("cards of an address book", () => {
 BEGIN:VCARD\nVERSION:4.0\nFN:Lotte Strandhus\nADR:;;7 Lower\nQuay;Nordfleth;;26131;Germany\nLANG:de\nEND:VCARD
 BEGIN:VCARD\nVERSION:2.1\nFN;CHARSET=NONE-SUCH;ENCODING=QUOTED-PRINTABLE:=41\nEND:VCARD\n`;
     expect(only(book)).toEqual([
-      { name: "Orla Quill", address: "3 Gull Steps, Ballymarsh", country: "IE", language: "" },
-      { name: "Lotte Strandhus", address: "7 LowerQuay, 26131 Nordfleth", country: "Germany", language: "de" },
+      { name: "Orla Quill", address: "3 Gull Steps, Ballymarsh", parts: place("3 Gull Steps", "Ballymarsh"), country: "IE", language: "" },
+      { name: "Lotte Strandhus", address: "7 LowerQuay, 26131 Nordfleth", parts: place("7 LowerQuay", "Nordfleth", "26131"), country: "Germany", language: "de" },
       { given: "FN;CHARSET=NONE-SUCH;ENCODING=QUOTED-PRINTABLE:=41" },
     ]);
     expect(householdsInText(book, [], null).faults).toEqual(["card 3: given FN;CHARSET=NONE-SUCH;ENCODING=QUOTED-PRINTABLE:=41, allowed a vCard of version 2.1 to 4.0"]);
@@ -39,8 +42,11 @@ BEGIN:VCARD\nVERSION:2.1\nFN;CHARSET=NONE-SUCH;ENCODING=QUOTED-PRINTABLE:=41\nEN
   test("what is written is read as it was", () => {
     const houses = [house("Quill; Orla, and Piet", "3 Gull Steps, Ballymarsh", { language: "de" })];
     expect(householdsInText(writeCards(houses), [], null).rows.map(({ household }) => household)).toEqual([
-      expect.objectContaining({ name: "Quill; Orla, and Piet", address: "3 Gull Steps, Ballymarsh", country: "IE", language: "de" }),
+      expect.objectContaining({ name: "Quill; Orla, and Piet", parts: null, address: "3 Gull Steps, Ballymarsh", country: "IE", language: "de" }),
     ]);
+    const parts = { ...place("3, Gull Steps", "Ballymarsh", "V95"), district: "Old Town", region: "Co. Clare" };
+    expect(householdsInText(writeCards([house("Quill", "as the post writes it", { parts })]), [], null).rows[0]?.household.parts).toEqual(parts);
+    expect(householdsInText(writeHouseholds([house("Quill", "as the post writes it", { parts })]), [], null).rows[0]?.household.parts).toEqual(parts);
   });
 });
 

@@ -1,4 +1,4 @@
-import { addHousehold, faultLine, faultsOf, type CommandInput, type HouseholdRead } from "@yule/contract";
+import { addHousehold, faultLine, faultsOf, plainAddress, type CommandInput, type HouseholdRead } from "@yule/contract";
 import { COUNTRIES, groupBy } from "@yule/core";
 import Fuse from "fuse.js";
 import Papa from "papaparse";
@@ -6,7 +6,7 @@ import { v7 } from "uuid";
 import { vcardsIn } from "./vcards.ts";
 
 /** The columns of a list of households, out and in; the first three are asked for. */
-export const HOUSEHOLD_COLUMNS = ["name", "address", "country", "language", "neutral", "likes", "without"] as const;
+export const HOUSEHOLD_COLUMNS = ["name", "address", "country", "language", "neutral", "likes", "without", "street", "district", "town", "region", "code"] as const;
 type Column = (typeof HOUSEHOLD_COLUMNS)[number];
 type Row = Readonly<Record<Column, string>>;
 
@@ -57,7 +57,7 @@ const listed = (text: string): string[] => text.split(/[,;]/).flatMap((each) => 
 const householdOf = (cells: Row, country: string): CommandInput<"add-household"> => ({
   id: v7(),
   name: cells.name,
-  address: cells.address,
+  ...placeOf(cells),
   country,
   language: cells.language === "" ? "en" : (cells.language.toLowerCase().split("-")[0] ?? "en"),
   neutral: /^(yes|true|1|x)$/i.test(cells.neutral),
@@ -65,15 +65,24 @@ const householdOf = (cells: Row, country: string): CommandInput<"add-household">
   without: listed(cells.without),
 });
 
+/** Where somebody lives, in parts where street and town are told apart. */
+function placeOf({ address, street, district, town, region, code }: Row): Pick<CommandInput<"add-household">, "address" | "parts"> {
+  const parts = { street, district, town, region, code };
+  return street === "" || town === "" ? { address, parts: null } : { address: plainAddress(parts), parts };
+}
+
 interface ReadRows {
   readonly rows: readonly { readonly row: number; readonly cells: Row }[];
   readonly faults: readonly string[];
 }
 
+const NO_PARTS = { street: "", district: "", town: "", region: "", code: "" };
 function rowsOfCards(text: string): ReadRows {
   const results = vcardsIn(text);
   return {
-    rows: results.flatMap((each, index) => ("card" in each ? [{ row: index + 1, cells: { ...each.card, neutral: "", likes: "", without: "" } }] : [])),
+    rows: results.flatMap((each, index) =>
+      "card" in each ? [{ row: index + 1, cells: { ...each.card, ...(each.card.parts ?? NO_PARTS), neutral: "", likes: "", without: "" } }] : [],
+    ),
     faults: results.flatMap((each, index) => ("given" in each ? [`card ${String(index + 1)}: given ${each.given}, allowed a vCard of version 2.1 to 4.0`] : [])),
   };
 }
@@ -81,7 +90,7 @@ function rowsOfCards(text: string): ReadRows {
 function rowsOfTable(text: string): ReadRows {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\s+/, ""), { header: true, skipEmptyLines: "greedy", transformHeader: (head) => head.trim().toLowerCase() });
   const fields = parsed.meta.fields ?? [];
-  if (!fields.includes("name") || !fields.includes("address"))
+  if (!fields.includes("name") || !(fields.includes("address") || (fields.includes("street") && fields.includes("town"))))
     return { rows: [], faults: [`row 1: given ${fields.join(", ") || "nothing"}, allowed a first row that names its columns, of ${HOUSEHOLD_COLUMNS.join(", ")}`] };
   const half = new Set(parsed.errors.flatMap(({ type, row }) => (type === "FieldMismatch" && row !== undefined ? [row] : [])));
   return {
@@ -129,8 +138,18 @@ function isLike(one: string, other: string): boolean {
   return new Fuse([long], { ...LIKE, threshold: ADDRESSES_DIFFER }).search(short.slice(0, 60)).length > 0;
 }
 
+const PARTS = ["street", "district", "town", "region", "code"] as const;
 /** The books as a table. A cell that begins like a formula is led by an apostrophe, which reading takes away. */
 export function writeHouseholds(households: readonly HouseholdRead[]): string {
-  const cells = households.map((each) => [each.name, each.address, each.country, each.language, each.neutral ? "yes" : "", each.likes.join("; "), each.without.join("; ")]);
+  const cells = households.map((each) => [
+    each.name,
+    each.address,
+    each.country,
+    each.language,
+    each.neutral ? "yes" : "",
+    each.likes.join("; "),
+    each.without.join("; "),
+    ...PARTS.map((part) => each.parts?.[part] ?? ""),
+  ]);
   return `\uFEFF${Papa.unparse({ fields: [...HOUSEHOLD_COLUMNS], data: cells }, { escapeFormulae: true })}\r\n`;
 }

@@ -158,7 +158,8 @@ describe("households", () => {
     await screen.findByText("No household is in the books yet.");
     await press("Add a household");
     await write("Name", "Orla Quill");
-    await write("Address, from the street to the town", "3 Gull Steps, Saltcote");
+    await write("Street and number", "3 Gull Steps");
+    await write("Town", "Saltcote");
     await write("Country, two letters", "QQ");
     await write("Likes to see, apart by commas", "Boats, blue");
     await press("Add this household");
@@ -169,7 +170,15 @@ describe("households", () => {
     await waitFor(() => expect(server.sent).toHaveLength(1));
     expect(server.commands[0]).toEqual([
       "add-household",
-      expect.objectContaining({ name: "Orla Quill", country: "IE", likes: ["boats", "blue"], without: [], neutral: false, language: "en" }),
+      expect.objectContaining({
+        name: "Orla Quill",
+        country: "IE",
+        parts: { street: "3 Gull Steps", town: "Saltcote", code: "", district: "", region: "" },
+        likes: ["boats", "blue"],
+        without: [],
+        neutral: false,
+        language: "en",
+      }),
     ]);
   });
 

@@ -1,10 +1,13 @@
+import { plainAddress, type AddressParts, type HouseholdRead } from "@yule/contract";
 import ICAL from "ical.js";
 
 /** What a card of an address book says of somebody, as it stands there. */
 export interface CardRead {
   readonly name: string;
-  /** From the street to the town. */
+  /** From the street to the town, in one line. */
   readonly address: string;
+  /** The same in its parts; null where the card has no street or no town of its own. */
+  readonly parts: AddressParts | null;
   /** A code, a name, or nothing. */
   readonly country: string;
   readonly language: string;
@@ -92,19 +95,10 @@ function readCard(card: ICAL.Component): CardResult {
   const [org = ""] = partsOf(card.getFirstPropertyValue("org"));
   const [full = ""] = partsOf(card.getFirstPropertyValue("fn"));
   const name = plain(full === "" ? [given, family].filter((each) => each !== "").join(" ") || org : full);
-  const [, , street = "", town = "", region = "", code = "", country = ""] = partsOf(card.getFirstPropertyValue("adr"));
+  const [, district = "", street = "", town = "", region = "", code = "", country = ""] = partsOf(card.getFirstPropertyValue("adr")).map(plain);
   const [language = ""] = partsOf(card.getFirstPropertyValue("lang"));
-  return {
-    card: {
-      name,
-      address: [street, [code, town].filter((each) => each !== "").join(" "), region]
-        .map(plain)
-        .filter((each) => each !== "")
-        .join(", "),
-      country,
-      language,
-    },
-  };
+  const parts = { street, district, town, region, code };
+  return { card: { name, address: plainAddress(parts), parts: street === "" || town === "" ? null : parts, country, language } };
 }
 
 const escaped = (text: string): string =>
@@ -114,10 +108,14 @@ const escaped = (text: string): string =>
     .replace(/[,;]/g, (each) => `\\${each}`);
 
 /** An address book of households, version 4.0. */
-export function writeCards(households: readonly { readonly name: string; readonly address: string; readonly country: string; readonly language: string }[]): string {
+export function writeCards(households: readonly Pick<HouseholdRead, "name" | "address" | "parts" | "country" | "language">[]): string {
   return households
-    .map(({ name, address, country, language }) =>
-      ["BEGIN:VCARD", "VERSION:4.0", `FN:${escaped(name)}`, `ADR:;;${escaped(address)};;;;${escaped(country)}`, `LANG:${language}`, "END:VCARD", ""].join("\r\n"),
+    .map(({ name, address, parts, country, language }) =>
+      ["BEGIN:VCARD", "VERSION:4.0", `FN:${escaped(name)}`, `ADR:;${placeOf(address, parts)};${escaped(country)}`, `LANG:${language}`, "END:VCARD", ""].join("\r\n"),
     )
     .join("");
 }
+
+/** The parts of an address as a card has them; what was told as one line stands where the street does. */
+const placeOf = (address: string, parts: AddressParts | null): string =>
+  (parts ? [parts.district, parts.street, parts.town, parts.region, parts.code] : ["", address, "", "", ""]).map(escaped).join(";");

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid } from "@chakra-ui/react";
-import { addHousehold, type HouseholdRead } from "@yule/contract";
+import { addHousehold, addressParts, plainAddress, type AddressParts, type HouseholdRead } from "@yule/contract";
 import { useState } from "react";
 import { z } from "zod";
 import { v7 } from "uuid";
@@ -16,7 +16,11 @@ const listed = (field: z.ZodType<string[], string[]>) =>
     .pipe(field);
 const schema = z.object({
   name: shape.name,
-  address: shape.address,
+  street: addressParts.shape.street,
+  district: addressParts.shape.district.unwrap(),
+  town: addressParts.shape.town,
+  region: addressParts.shape.region.unwrap(),
+  code: addressParts.shape.code.unwrap(),
   country: z
     .string()
     .transform((code) => code.trim().toUpperCase())
@@ -29,9 +33,17 @@ const schema = z.object({
   likes: listed(shape.likes.unwrap()),
 });
 
+/** The parts of an address; of one told as one line what stands behind its last comma is the town. */
+function partsIn({ address, parts }: HouseholdRead): AddressParts {
+  if (parts) return parts;
+  const lines = address.split(/[,\n]/).map((each) => each.trim());
+  const town = lines.length > 1 ? (lines.pop() ?? "") : "";
+  return { street: lines.join(", "), district: "", town, region: "", code: "" };
+}
+
 const textsOf = (household: HouseholdRead | null, country: string) => ({
   name: household?.name ?? "",
-  address: household?.address ?? "",
+  ...(household ? partsIn(household) : { street: "", district: "", town: "", region: "", code: "" }),
   country: household?.country ?? country,
   language: household?.language ?? "en",
   without: household?.without.join(", ") ?? "",
@@ -43,7 +55,9 @@ export function HouseholdForm({ household, country, onDone }: { household: House
   const form = useSchemaForm(schema, textsOf(household, country));
   const { register, faultOf, rest } = form;
   const [neutral, setNeutral] = useState(household?.neutral ?? false);
-  const save = form.handleSubmit(async (told) => {
+  const save = form.handleSubmit(async ({ street, district, town, region, code, ...rests }) => {
+    const parts = { street, district, town, region, code };
+    const told = { ...rests, parts, address: plainAddress(parts) };
     const sent = household
       ? await sendCommand("change-household", { id: household.id, version: household.version, neutral, ...told }, { ownRefusals: true })
       : await sendCommand("add-household", { id: v7(), neutral, ...told }, { ownRefusals: true });
@@ -56,9 +70,25 @@ export function HouseholdForm({ household, country, onDone }: { household: House
         <FormField label="Name" fault={faultOf("name")}>
           <TextInput {...register("name")} />
         </FormField>
-        <FormField label="Address, from the street to the town" fault={faultOf("address")}>
-          <TextInput {...register("address")} />
+        <FormField label="Street and number" fault={faultOf("street")}>
+          <TextInput {...register("street")} />
         </FormField>
+        <Flex gap="14px">
+          <FormField label="Postcode" fault={faultOf("code")}>
+            <TextInput {...register("code")} />
+          </FormField>
+          <FormField label="Town" fault={faultOf("town")}>
+            <TextInput {...register("town")} />
+          </FormField>
+        </Flex>
+        <Flex gap="14px">
+          <FormField label="District, if it has one" fault={faultOf("district")}>
+            <TextInput {...register("district")} />
+          </FormField>
+          <FormField label="County or state, where the post asks" fault={faultOf("region")}>
+            <TextInput {...register("region")} />
+          </FormField>
+        </Flex>
         <Flex gap="14px">
           <FormField label="Country, two letters" fault={faultOf("country")}>
             <TextInput {...register("country")} maxLength={2} />

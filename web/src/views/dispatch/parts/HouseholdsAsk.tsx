@@ -11,8 +11,11 @@ import type { DispatchAskProps } from "../ask.ts";
 import { peopleWord } from "../words.ts";
 import { BooksDialog } from "./BooksDialog.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
+import { HouseholdPage } from "./HouseholdPage.tsx";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
+
+const STATE_WORDS = { moved: "moved, nobody knows where", bereaved: "bereaved", "no more": "gets no cards" } as const;
 
 /** Who is in the books: how many by where the post takes them, each looked up by name or address, changed, and new ones added. */
 export default function HouseholdsAsk({ outlook }: DispatchAskProps) {
@@ -42,12 +45,12 @@ export default function HouseholdsAsk({ outlook }: DispatchAskProps) {
         </Flex>
       )}
       {isInOut && <BooksDialog country={outlook.shop.country} onClose={() => setInOut(false)} />}
-      {all > 0 && <Books country={outlook.shop.country} sent={outlook.today} />}
+      {all > 0 && <Books outlook={outlook} />}
     </>
   );
 }
 
-function Books({ country, sent }: { country: string; sent: string }) {
+function Books({ outlook }: DispatchAskProps) {
   const [opened, setOpened] = useState<string | null>(null);
   const [find, setFind] = useState("");
   const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = useHouseholdsInfiniteQuery(useDeferredValue(find));
@@ -67,10 +70,11 @@ function Books({ country, sent }: { country: string; sent: string }) {
                 {household.likes.length > 0 ? `, likes ${household.likes.join(" and ")}` : ""}
                 {household.neutral ? ", neutral words" : ""}
                 {household.without.length > 0 ? `, without ${household.without.join(" or ")}` : ""}
+                {household.state === "here" ? "" : `, ${STATE_WORDS[household.state]}`}
                 {household.sentOn === null ? "" : `. They sent one on ${printDay(day(household.sentOn))}`}
               </Text>
               <Flex gap="8px" flex="none">
-                <Button size="sm" variant="outline" minHeight="40px" onClick={() => void sendCommand("tell-sent", { id: v7(), householdId: household.id, on: sent })}>
+                <Button size="sm" variant="outline" minHeight="40px" onClick={() => void sendCommand("tell-sent", { id: v7(), householdId: household.id, on: outlook.today })}>
                   A card came today
                 </Button>
                 <Button
@@ -84,7 +88,7 @@ function Books({ country, sent }: { country: string; sent: string }) {
                 </Button>
               </Flex>
             </Flex>
-            {opened === household.id && <HouseholdForm household={household} country={country} onDone={() => setOpened(null)} />}
+            {opened === household.id && <HouseholdPage household={household} outlook={outlook} onDone={() => setOpened(null)} />}
           </Box>
         ))}
       </Flex>

@@ -42,6 +42,12 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
       ) : (
         <ToSend outlook={outlook} open={open} />
       )}
+      {today.held.length > 0 && (
+        <Text marginTop="12px" color="tight" fontWeight={600}>
+          {today.held.length === 1 ? "A letter waits" : `${lettersWord(today.held.length)} wait`}: nobody knows where{" "}
+          {today.held.map(({ household }) => household.name).join(" and ")} moved to. Tell it in <Link to="/dispatch?ask=households">Households</Link>.
+        </Text>
+      )}
       <OnTheirWay outlook={outlook} />
       <Text color="softInk" fontSize="15px" marginTop="16px">
         {outlook.dispatch.carrier.name}: its table and holidays are invented.
