@@ -46,6 +46,7 @@ export * from "./dispatch/stall.ts";
 export * from "./dispatch/till.ts";
 export * from "./dispatch/franking.ts";
 export * from "./dispatch/transit.ts";
+export * from "./dispatch/arrival.ts";
 export * from "./bench/live.ts";
 export { orderAgain, type BegunUnits } from "./bench/again.ts";
 export { mostPerGo, mostPerPuddle } from "./bench/table/goes.ts";

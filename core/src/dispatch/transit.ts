@@ -15,6 +15,9 @@ export interface Transit {
   readonly mostGrams: number;
   /** What it takes in thickness; left out where the carrier does not say. */
   readonly mostThick?: Length;
+  /** The carrier's own days, where letters that arrived have told otherwise; and how many took how many. */
+  readonly tableDays?: number;
+  readonly seen?: readonly number[];
 }
 
 /** The carrier moves and takes nothing on Sundays and its holidays. */

@@ -1,5 +1,5 @@
 import type { BoxRead, HouseholdRead, LetterRead } from "@yule/contract";
-import { day, groupBy, lastPostingDay, linesTaking, zoneOf, type Day, type LetterSize, type Money, type Transit, type Zone } from "@yule/core";
+import { chanceThere, day, groupBy, lastPostingDay, linesTaking, zoneOf, type Day, type LetterSize, type Money, type Transit, type Zone } from "@yule/core";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 import { letterOf } from "./letterSize.ts";
@@ -21,16 +21,26 @@ export interface PileLetter {
   readonly size: LetterSize;
   /** How it goes: the cheapest that is there in time, or the quickest; null where no service takes it. */
   readonly way: (Transit & { readonly postBy: Day }) | null;
+  /** That it is there in time if it is posted today; null where nothing takes it. */
+  readonly chance: number | null;
   /** There is a card made for it. */
   readonly isMade: boolean;
   /** What a card thin and light enough for the cheapest service would save; null where it goes by that. */
   readonly dearerBy: Money | null;
 }
 
-/** All letters that lie here, in the order of their boxes, then by name: so they are fetched in one walk. */
-export function pileOf(outlook: Pick<Outlook, "needs" | "dispatch" | "shop" | "today" | "stores">, boxes: readonly BoxRead[]): PileLetter[] {
+/**
+ * All letters that lie here, in the order of their boxes, then by name: so they are fetched in one walk.
+ * @param abroad holidays of other countries, on which nothing is brought there
+ */
+export function pileOf(
+  outlook: Pick<Outlook, "needs" | "dispatch" | "shop" | "today" | "stores">,
+  boxes: readonly BoxRead[],
+  abroad: ReadonlyMap<string, readonly Day[]> = new Map(),
+): PileLetter[] {
   const { dispatch, shop, today, stores } = outlook;
-  const holidays = new Set(dispatch.carrier.holidays.map(day));
+  const own = dispatch.carrier.holidays.map(day);
+  const holidaysTo = (country: string): ReadonlySet<Day> => new Set([...own, ...(abroad.get(country) ?? [])]);
   const views = new Map(outlook.needs.map((view) => [view.need.id, view]));
   const households = new Map(dispatch.households.map((each) => [each.id, each]));
   const boxNames = new Map(boxes.map(({ id, name }) => [id, name]));
@@ -44,6 +54,7 @@ export function pileOf(outlook: Pick<Outlook, "needs" | "dispatch" | "shop" | "t
     const { address, country } = addressOn(household, today);
     const line = view.need.lines.find(({ id }) => id === letter.lineId);
     const zone = zoneOf(country, shop.country, dispatch.carrier.neighbours);
+    const holidays = holidaysTo(country);
     const way = wayFor(dispatch.carrier.table, zone, size, { due: day(view.need.due), today, holidays });
     const flat = wayFor(dispatch.carrier.table, zone, NOTHING, { due: day(view.need.due), today, holidays });
     return [
@@ -57,6 +68,7 @@ export function pileOf(outlook: Pick<Outlook, "needs" | "dispatch" | "shop" | "t
         zone,
         size,
         way,
+        chance: way ? chanceThere(way, today, day(view.need.due), holidays) : null,
         isMade: made.has(letter.id),
         dearerBy: way && flat && flat.price < way.price ? ((way.price - flat.price) as Money) : null,
       },

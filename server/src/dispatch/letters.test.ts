@@ -191,3 +191,18 @@ describe("who gets which", () => {
     expect((await dispatch()).books.reduce((sum, each) => sum + each.households, 0)).toBe(before);
   });
 });
+
+test("the carrier's days become those that letters took, and a lost one counts as one that never comes", async () => {
+  const { need } = await made("Slow post", await households(30), 30);
+  const letters = (await lettersOf(need)).map(({ id }) => id);
+  const daysOf = async () => (await dispatch()).carrier.table.find(({ service }) => service === "Slow letter");
+  expect((await daysOf())?.workingDays).toBe(4);
+  expect((await shop.give("post-letters", { id: v7(), letters: letters.map((id) => ({ id, service: "Slow letter", stamps: [] })), on: "2031-11-03" })).status).toBe(200);
+  await shop.give("tell-letters", { letterIds: letters.slice(1), what: "arrived", on: "2031-11-11" });
+  await shop.give("tell-letters", { letterIds: letters.slice(0, 1), what: "lost", on: "2031-11-12" });
+  const learned = await daysOf();
+  // Tue 4 to Sat 8 are five, Mon 10 and Tue 11 two more.
+  expect(learned).toMatchObject({ tableDays: 4, workingDays: 7 });
+  expect(learned?.seen?.[7]).toBe(29);
+  expect(learned?.seen?.reduce((sum, each) => sum + each, 0)).toBe(30);
+});

@@ -1,6 +1,6 @@
 import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead, type LetterRead, type UndertakingRead } from "@yule/contract";
-import { addDays, day, dayAt, type Day } from "@yule/core";
-import { and, asc, count, eq, getTableColumns, gte, ilike, inArray, max, min, ne, or, sql, type SQL } from "drizzle-orm";
+import { addDays, day, dayAt, learnedTransit, MOST_DAYS_AWAY, workingDaysTo, type Day, type Transit } from "@yule/core";
+import { and, asc, count, desc, eq, getTableColumns, gte, ilike, inArray, max, min, ne, or, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
@@ -36,7 +36,7 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
     carrier: {
       name: carrier.name,
       simulated: true,
-      table: carrier.table,
+      table: await readTransit(tx, carrier),
       holidays: carrier.holidays(today),
       neighbours: NEIGHBOURS[home.country] ?? [],
     },
@@ -79,6 +79,29 @@ async function householdsWhere(tx: Transaction, open: readonly string[], which: 
     .where(which)
     .orderBy(asc(household.name), asc(household.id));
   return most === undefined ? rows : rows.limit(most);
+}
+
+/** So many letters that arrived last tell how long the post takes. */
+const LEARNED_FROM = 400;
+
+/** The carrier's table with the days that letters have taken. */
+export async function readTransit(tx: Transaction, carrier: Carrier): Promise<readonly Transit[]> {
+  const rows = await tx
+    .select({ service: recipient.service, posted: recipient.postedOn, arrived: recipient.fateOn, fate: recipient.fate })
+    .from(recipient)
+    .where(sql`${recipient.fate} in ('arrived', 'lost')`)
+    .orderBy(desc(recipient.fateOn), desc(recipient.id))
+    .limit(LEARNED_FROM);
+  const seen = new Map<string, number[]>();
+  for (const { service, posted, arrived, fate } of rows) {
+    if (service === null || posted === null || arrived === null) continue;
+    const days = fate === "lost" ? MOST_DAYS_AWAY : workingDaysTo(day(posted), day(arrived), new Set(carrier.holidays(day(arrived))));
+    const counts = seen.get(service) ?? [];
+    for (let at = counts.length; at <= days; at += 1) counts.push(0);
+    counts[days] = (counts[days] ?? 0) + 1;
+    seen.set(service, counts);
+  }
+  return learnedTransit(carrier.table, seen);
 }
 
 /** The cards of some needs that go to households one by one. */

@@ -85,6 +85,9 @@ export const recipient = pgTable(
     index("recipient_by_need").on(table.shopId, table.needId),
     index("recipient_by_household").on(table.shopId, table.householdId),
     index("recipient_by_line").on(table.shopId, table.lineId),
+    index("recipient_arrived")
+      .on(table.shopId, table.fateOn, table.id)
+      .where(sql`${table.fate} in ('arrived', 'lost')`),
     check("recipient_posted", sql`(${table.postedOn} is null) = (${table.service} is null) and (${table.fate} is null or ${table.postedOn} is not null)`),
     check("recipient_fate", sql`(${table.fate} is null) = (${table.fateOn} is null) and (${table.fate} is null or ${table.fate} in ('arrived', 'came back', 'lost'))`),
   ],

@@ -5,6 +5,7 @@ import { timingSafeEqual } from "node:crypto";
 import type { Transaction } from "../db/pool.ts";
 import type { Carrier } from "../outside/carrier.ts";
 import { readPlan } from "./plan/reads.ts";
+import { readTransit } from "../dispatch/reads.ts";
 import { readHome } from "../shop/reads.ts";
 import { readSeason } from "./reads.ts";
 
@@ -30,11 +31,12 @@ export async function seasonCalendar(tx: Transaction, now: Date, carrier: Carrie
     calendar.createEvent({ id, start, end: new Date(`${addDays(on, 1)}T00:00:00Z`), allDay: true, timezone: "UTC", summary, stamp: now });
   };
   const holidays = new Set(carrier.holidays(today));
+  const learned = await readTransit(tx, carrier);
   for (const need of season.needs.filter((each) => each.postedOn === null)) {
     const cards = need.lines.reduce((sum, line) => sum + line.quantity, 0);
     allDay(`${need.id}-due`, day(need.due), `Due: ${need.title}, ${String(cards)} cards`);
     if (need.zone === null) continue;
-    const table = need.service === null ? carrier.table : carrier.table.filter((line) => line.service === need.service);
+    const table = need.service === null ? learned : learned.filter((line) => line.service === need.service);
     const post = serviceFor(table, need.zone, day(need.due), today, holidays);
     if (post.ok) allDay(`${need.id}-post`, post.value.postBy, `Last day to post: ${need.title} (${post.value.service})`);
   }

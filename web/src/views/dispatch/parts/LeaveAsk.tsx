@@ -1,13 +1,15 @@
 import { Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { day, money, nextPostingDay, printDay, printMoney } from "@yule/core";
+import { day, money, nextPostingDay, printDay, printMoney, type Day } from "@yule/core";
 import { frankingOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
 import type { Problem } from "@yule/contract";
+import { skipToken } from "@reduxjs/toolkit/query/react";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { v7 } from "uuid";
-import { useFinishQuery } from "../../../data/api.ts";
+import { useFinishQuery, useHolidaysQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
+import { inHundred } from "../../../kit/chances.ts";
 import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/planned.ts";
@@ -24,7 +26,11 @@ import { ToSend } from "./ToSend.tsx";
 export default function LeaveAsk({ outlook }: DispatchAskProps) {
   const { data: finish } = useFinishQuery();
   const boxes = finish?.boxes;
-  const today = useMemo(() => pileToday(pileOf(outlook, boxes ?? []), nextPostingDay(outlook.today, new Set(outlook.dispatch.carrier.holidays.map(day)))), [outlook, boxes]);
+  const abroad = useAbroad(outlook);
+  const today = useMemo(
+    () => pileToday(pileOf(outlook, boxes ?? [], abroad), nextPostingDay(outlook.today, new Set(outlook.dispatch.carrier.holidays.map(day)))),
+    [outlook, boxes, abroad],
+  );
   const ready = useMemo(() => [...today.must, ...today.may], [today]);
   const open = [...outlook.open].sort((a, b) => (a.readyBy < b.readyBy ? -1 : 1));
   return (
@@ -38,7 +44,7 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
         </>
       )}
       {open.length === 0 ? (
-        <Teach title="Nothing is to be sent">Each need shows here with its last posting day, by the slow side of the carrier&apos;s table.</Teach>
+        <Teach title="Nothing is to be sent">Each need shows here with its last posting day: the last on which nine letters in ten would be there in time.</Teach>
       ) : (
         <ToSend outlook={outlook} open={open} />
       )}
@@ -53,6 +59,16 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
         {outlook.dispatch.carrier.name}: its table and holidays are invented.
       </Text>
     </>
+  );
+}
+
+/** Days on which nothing is brought in the countries that letters go to. */
+function useAbroad({ dispatch, shop, today }: Outlook): ReadonlyMap<string, readonly Day[]> {
+  const places = useMemo(() => [...new Set(dispatch.households.map(({ country }) => country))].filter((country) => country !== shop.country).sort(), [dispatch, shop]);
+  const { data } = useHolidaysQuery(places.length === 0 ? skipToken : { places, from: today });
+  return useMemo(
+    () => new Map(places.map((place) => [place, (data?.days ?? []).flatMap(({ on, places: kept, isPublic }) => (isPublic && kept.includes(place) ? [day(on)] : []))])),
+    [data, places],
   );
 }
 
@@ -132,12 +148,13 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PilePr
   const late = ready.filter(({ way }) => way !== null && way.postBy < today);
   const may = ready.length - must.length;
   const [next] = [...ready].sort((a, b) => ((a.way?.postBy ?? "") < (b.way?.postBy ?? "") ? -1 : 1));
+  const least = [...ready].sort((a, b) => (a.chance ?? 1) - (b.chance ?? 1))[0];
   const lacking = unfranked.reduce((sum, { way }) => sum + (way?.price ?? 0), 0);
   return (
     <Verdict>
       {must.length > 0 ? (
         <>
-          <Figure tone="tight" why="Posted on the next day on which the post takes letters, the slow side of its service would be too late for the day that was promised.">
+          <Figure tone="tight" why="Posted on the next day on which the post takes letters, fewer than nine in ten of its service would be there on the day that was promised.">
             {lettersWord(must.length)}
           </Figure>{" "}
           must leave today{may > 0 ? `, ${String(may)} more may` : ""}.{" "}
@@ -167,6 +184,11 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PilePr
       )}
       {ready.length > 0 && (
         <>
+          {least && (
+            <>
+              <Figure why={whyChance(least)}>The least sure</Figure> is there in time {inHundred(least.chance ?? 0).replace(" in", " times in")}.{" "}
+            </>
+          )}
           All together {ready.length === 1 ? "it costs" : "they cost"} {printMoney(money(cost), shop.currency)}
           {unfranked.length > 0 ? (
             <>
@@ -197,6 +219,17 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PilePr
   );
 }
 
+/** From what the chance of a letter was learned. */
+function whyChance({ household, view, way }: PileLetter): string {
+  const letters = (way?.seen ?? []).reduce((sum, each) => sum + each, 0);
+  const table = `The carrier tells ${String(way?.tableDays ?? way?.workingDays ?? 0)} working days for ${way?.service ?? ""}`;
+  const learned =
+    letters === 0
+      ? "no letter by it was told to have arrived yet"
+      : `${String(letters)} letters by it that arrived or were lost say ${String(way?.workingDays ?? 0)} for nine in ten`;
+  return `${household.name}, due ${printDay(day(view.need.due))}. ${table}; ${learned}. Sundays and the holidays of both countries do not count.`;
+}
+
 /** While no letter lies ready: what is to go next. */
 function NeedsVerdict({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {
   const planned = usePlanned();
@@ -205,7 +238,7 @@ function NeedsVerdict({ outlook, open }: { outlook: Outlook; open: readonly Need
   const [next] = open;
   if (!next) return <Verdict>Everything owed is on its way.</Verdict>;
   const why = next.post
-    ? `It must be there on ${printDay(day(next.need.due))}. ${next.post.service} takes ${String(next.post.workingDays)} working days on its slow side to the ${next.post.zone} zone; ${outlook.dispatch.carrier.name} moves nothing on Sundays and holidays.`
+    ? `It must be there on ${printDay(day(next.need.due))}. ${next.post.service} brings nine letters in ten within ${String(next.post.workingDays)} working days to the ${next.post.zone} zone; ${outlook.dispatch.carrier.name} moves nothing on Sundays and holidays.`
     : "It is handed over, so it must be finished on its day.";
   return (
     <Verdict>

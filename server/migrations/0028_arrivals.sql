@@ -1,0 +1,1 @@
+CREATE INDEX "recipient_arrived" ON "recipient" USING btree ("shop_id","fate_on","id") WHERE "recipient"."fate" in ('arrived', 'lost');
