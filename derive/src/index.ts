@@ -34,6 +34,7 @@ export * from "./dispatch/fairOver.ts";
 export * from "./dispatch/pile.ts";
 export * from "./dispatch/stamps.ts";
 export * from "./dispatch/whereabouts.ts";
+export * from "./dispatch/writing.ts";
 export * from "./finish/fates.ts";
 export * from "./finish/howMany.ts";
 export * from "./finish/gives.ts";

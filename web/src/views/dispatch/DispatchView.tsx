@@ -10,6 +10,7 @@ import LeaveAsk from "./parts/LeaveAsk.tsx";
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<DispatchAskProps> | LazyExoticComponent<ComponentType<DispatchAskProps>> }[] = [
   { key: "leave", label: "What must leave", part: LeaveAsk },
   { key: "which", label: "Who gets which", part: lazy(() => import("./parts/WhichAsk.tsx")) },
+  { key: "write", label: "Write and address", part: lazy(() => import("./parts/WriteAsk.tsx")) },
   { key: "fair", label: "Fairs", part: lazy(() => import("./parts/FairAsk.tsx")) },
   { key: "households", label: "Households", part: lazy(() => import("./parts/HouseholdsAsk.tsx")) },
 ];

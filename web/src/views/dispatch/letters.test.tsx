@@ -152,6 +152,20 @@ describe("who gets which", () => {
   });
 });
 
+describe("writing", () => {
+  test("the evening's list goes box by box, says what a card must not say, and ticks what is written", async () => {
+    const houses = [household("a", { name: "Nell Oxenby", language: "de" }), household("b", { name: "Aske", state: "bereaved", stateOn: season([]).today }), household("c")];
+    open(listOf([letter("a"), letter("b"), letter("c", { written: true })], houses), "/dispatch?ask=write");
+    await waitFor(() => expect(verdict()).toMatch(/^2 cards are to be written and addressed, from one box/));
+    const tin = within(screen.getByRole("region", { name: "Tin 1" }));
+    expect(tin.getByText(/Nell Oxenby/).parentElement?.textContent).toMatch(/Paper boat, blue: in German$/);
+    expect(tin.getByText(/^Aske$/).parentElement?.textContent).toMatch(/no feast named, they lost somebody$/);
+    await userEvent.setup().click(tin.getByRole("checkbox", { name: /Nell Oxenby/ }));
+    await press("1 card written");
+    await waitFor(() => expect(server.commands.at(-1)).toEqual(["tell-written", { letterIds: [expect.any(String)], written: true }]));
+  });
+});
+
 describe("households", () => {
   test("a household is added with what it likes; a country that is none is refused at its field, and nothing is sent", async () => {
     open(season([]), "/dispatch?ask=households");

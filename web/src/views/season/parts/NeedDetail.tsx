@@ -77,8 +77,8 @@ export function NeedDetail({
         </Box>
       </Flex>
       <Text color="softInk" fontSize="15px" marginTop="8px">
-        Latest days are those of this need alone at the table. {outlook.dispatch.carrier.name} is slow at times: posting days count as many as nine letters in ten take, and no Sundays or
-        holidays.
+        Latest days are those of this need alone at the table. {outlook.dispatch.carrier.name} is slow at times: posting days count as many as nine letters in ten take, and no
+        Sundays or holidays.
       </Text>
     </Box>
   );

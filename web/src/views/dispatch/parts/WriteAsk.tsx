@@ -1,0 +1,105 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Problem } from "@yule/contract";
+import { groupBy } from "@yule/core";
+import { pileOf, wantsNeutral, writingTonight, type Outlook, type PileLetter } from "@yule/derive";
+import { useMemo, useState } from "react";
+import { useFinishQuery } from "../../../data/api.ts";
+import { sendCommand } from "../../../data/outbox.ts";
+import { Tick } from "../../../kit/FormField.tsx";
+import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { DispatchAskProps } from "../ask.ts";
+
+const languages = new Intl.DisplayNames(["en"], { type: "language" });
+const cardsWord = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;
+
+/** An evening's list: the cards to be written and addressed, in the order in which their boxes are opened. */
+export default function WriteAsk({ outlook }: DispatchAskProps) {
+  const { data: finish } = useFinishQuery();
+  const pile = useMemo(() => (finish ? pileOf(outlook, finish.boxes) : null), [outlook, finish]);
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
+  const [problem, setProblem] = useState<Problem | null>(null);
+  if (!pile) return <Loading />;
+  const toWrite = pile.filter(({ letter, isMade, isHeld }) => isMade && !isHeld && !letter.written && letter.lineId !== null);
+  const open = pile.filter(({ letter, isMade }) => isMade && letter.lineId === null).length;
+  const { cards, minutes } = writingTonight(toWrite, outlook);
+  const boxes = [...groupBy(toWrite, ({ box }) => box ?? "In no box")];
+  const tick = (id: string): void => setTicked((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
+  const write = async (letterIds: readonly string[]): Promise<void> => {
+    const sent = await sendCommand("tell-written", { letterIds: [...letterIds], written: true }, { ownRefusals: true });
+    setProblem(sent.state === "refused" ? sent.problem : null);
+    if (sent.state !== "refused") setTicked(new Set());
+  };
+  return (
+    <>
+      <Verdict>
+        {toWrite.length === 0 ? (
+          open > 0 ? (
+            `Nothing can be written yet: of ${cardsWord(open)} it is not decided who gets which.`
+          ) : (
+            "Every card that is made is written and addressed."
+          )
+        ) : (
+          <>
+            {cardsWord(toWrite.length)} {toWrite.length === 1 ? "is" : "are"} to be written and addressed, from {boxes.length === 1 ? "one box" : `${String(boxes.length)} boxes`}
+            {minutes === null ? (
+              "."
+            ) : (
+              <>
+                ;{" "}
+                <Figure why={`Four minutes for each, words and address. The next session lasts ${String(minutes)} minutes, and writing can be done on the sofa beside what dries.`}>
+                  {cards === toWrite.length ? "all of them" : String(cards)}
+                </Figure>{" "}
+                fit into the next session.
+              </>
+            )}
+          </>
+        )}
+      </Verdict>
+      {toWrite.length === 0 && (
+        <Teach title="An evening with a pen">Cards that are made and given to somebody lie here box by box, with what they are to say and where they go.</Teach>
+      )}
+      {boxes.map(([box, letters]) => (
+        <Box key={box} as="section" aria-label={box} marginBottom="18px" maxWidth="860px">
+          <Heading as="h2" fontSize="20px" marginBottom="4px">
+            {box}
+          </Heading>
+          {letters.map((each) => (
+            <Box key={each.letter.id} borderTop="1px solid" borderColor="hairline">
+              <Tick checked={ticked.has(each.letter.id)} onChange={() => tick(each.letter.id)}>
+                <Said each={each} outlook={outlook} />
+              </Tick>
+            </Box>
+          ))}
+        </Box>
+      ))}
+      {toWrite.length > 0 && (
+        <Flex gap="14px" wrap="wrap">
+          <Button size="xl" disabled={ticked.size === 0} onClick={() => void write([...ticked])}>
+            {ticked.size === 0 ? "Tick what is written" : `${cardsWord(ticked.size)} written`}
+          </Button>
+          <Button size="xl" variant="outline" onClick={() => void write(toWrite.map(({ letter }) => letter.id))}>
+            All {String(toWrite.length)} are written
+          </Button>
+        </Flex>
+      )}
+      {problem && <ProblemNote problem={problem} />}
+    </>
+  );
+}
+
+/** What goes onto a card and its envelope. */
+function Said({ each: { household, view, card }, outlook }: { each: PileLetter; outlook: Outlook }) {
+  const wishes = [
+    ...(household.language === "en" ? [] : [`in ${languages.of(household.language) ?? household.language}`]),
+    ...(wantsNeutral(household, outlook.today) ? ["no feast named"] : []),
+    ...(household.state === "bereaved" ? ["they lost somebody"] : []),
+  ];
+  return (
+    <Text as="span" paddingY="6px" overflowWrap="anywhere">
+      <b>{household.name}</b>, {household.address}
+      {household.country === outlook.shop.country ? "" : `, ${household.country}`}. {view.design.name}, {card}
+      {wishes.length > 0 ? `: ${wishes.join(", ")}` : ""}
+    </Text>
+  );
+}
