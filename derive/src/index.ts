@@ -28,6 +28,7 @@ export * from "./designs/templates.ts";
 export * from "./designs/words.ts";
 export * from "./dispatch/postage.ts";
 export * from "./dispatch/letterSize.ts";
+export * from "./dispatch/inThePost.ts";
 export * from "./dispatch/lists.ts";
 export * from "./dispatch/fairs.ts";
 export * from "./dispatch/fairOver.ts";

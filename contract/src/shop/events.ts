@@ -17,9 +17,10 @@ export const shopSentences: Sentences<ShopEvents> = {
 };
 
 function setWords(set: ShopEvents["set-shop"]): Phrase[] {
-  const { name, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, sureIn100, helperMay, rulesOff, occasionCountries } = set;
+  const { name, address, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, sureIn100, helperMay, rulesOff, occasionCountries } = set;
   return [
     ...(name === undefined ? [] : [phrase`its name is ${name}`]),
+    ...(address === undefined ? [] : [["its address"]]),
     ...(lengthSystem === undefined ? [] : [phrase`lengths in ${lengthSystem === "in" ? "inches" : "centimetres"}`]),
     ...(country === undefined ? [] : [phrase`country ${country}`]),
     ...(region === undefined ? [] : [region === null ? ["no region"] : phrase`region ${region}`]),

@@ -30,6 +30,7 @@ const rulesOffField = z
 
 export const setShop = z.strictObject({
   name: name.optional(),
+  address: text().trim().max(400).optional().describe("her own, for the back of letters and for what comes back"),
   lengthSystem: z.enum(lengthSystems).optional(),
   country: country.optional(),
   timeZone: text().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
@@ -53,6 +54,8 @@ export interface ShopRead {
   readonly id: string;
   readonly version: number;
   readonly name: string;
+  /** Her own address in one line; empty while it is not told. */
+  readonly address: string;
   readonly lengthSystem: (typeof lengthSystems)[number];
   readonly country: string;
   readonly region: string | null;

@@ -21,6 +21,7 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     id: row.id,
     version: row.version,
     name: row.name,
+    address: row.address,
     lengthSystem: row.lengthSystem,
     country: row.country,
     region: row.region,

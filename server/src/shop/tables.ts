@@ -12,6 +12,7 @@ export const shop = pgTable(
     id: uuid("id").notNull(),
     version: integer("version").notNull().default(1),
     name: text("name").notNull(),
+    address: text("address").notNull().default(""),
     lengthSystem: text("length_system", { enum: ["in", "cm"] }).notNull(),
     country: text("country").notNull(),
     region: text("region"),

@@ -10,6 +10,7 @@ import { Figure, Verdict } from "../../kit/Verdict.tsx";
 import { MeetingsPanel } from "../../features/meetings/MeetingsPanel.tsx";
 import { CardDrawing } from "./parts/CardDrawing.tsx";
 import { GuidesPanel } from "./parts/GuidesPanel.tsx";
+import { InThePostLine } from "./parts/InThePostLine.tsx";
 import { RoutePanel } from "./parts/RoutePanel.tsx";
 import { StackForm } from "./parts/StackForm.tsx";
 import { PicturePanel } from "./parts/PicturePanel.tsx";
@@ -35,6 +36,7 @@ export function DesignPage({ design, families, sentiments, outlook }: { design: 
             stores={outlook.stores}
             inside={design.words.inside.map((id) => sentiments.find((each) => each.id === id)?.text ?? "").join("\n")}
           />
+          <InThePostLine design={design} outlook={outlook} />
           <GuidesPanel key={`guides ${design.id}`} design={design} />
           <PicturePanel key={`picture ${design.id}`} design={design} />
           <MeetingsPanel design={design} />

@@ -3,6 +3,8 @@ import { pileOf, type PileLetter } from "@yule/derive";
 import { houseTo, letterTo, line, need, season } from "@yule/derive/examples";
 import Papa from "papaparse";
 import { readBack, testFonts } from "../../kit/pdf/testing.ts";
+import { customsNotesPdf } from "./customsNotes.ts";
+import { returnLabelsPdf } from "./returnLabels.ts";
 import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postListCsv } from "./addressed.ts";
 
 const home = "IE";
@@ -28,7 +30,7 @@ test("abroad the country stands last, in capitals; at home it is left out", () =
 });
 
 test("each envelope is a page of its true size with its address and the sender", async () => {
-  const pages = await readBack(await envelopesPdf(pile, { home, sender: "Tern Row Cards" }, testFonts()));
+  const pages = await readBack(await envelopesPdf(pile, { home, sender: "Tern Row Cards", from: "4 Ropewalk, Saltcote" }, testFonts()));
   expect(pages).toHaveLength(3);
   const envelope = pile[0]?.view.design.stack.envelope;
   const expected = envelope ? (envelope.width / 320 / 25.4) * 72 : (146 / 25.4) * 72;
@@ -52,4 +54,17 @@ test("the list for the counter has a row for each letter, and no cell that a spr
   expect(rows.map(({ name }) => name)).toEqual(["'=Nell Oxenby", "Sørine Ferrow", "Tavi Aske"]);
   expect(rows.find(({ name }) => name === "Sørine Ferrow")).toMatchObject({ country: home, service: "Letter", price: "1.00", currency: "EUR" });
   expect(rows.find(({ name }) => name === "Tavi Aske")?.service).toBe("");
+});
+
+test("a note for the customs goes with what leaves the country: what it is, its weight and its worth; at home there is none", async () => {
+  const notes = await readBack(await customsNotesPdf(pile, { home, sender: "Tern Row Cards", currency: "EUR" }, testFonts()));
+  expect(notes).toHaveLength(1);
+  expect(notes[0]?.letters).toMatch(/FromTernRowCards,Ireland.*TaviAske,NewZealand.*Papergreetingcard:Paperboat.*none,agift.*MadeinIreland/);
+  expect(notes[0]?.letters.match(/Forthecustoms/g)).toHaveLength(1);
+});
+
+test("a sheet of return labels carries the shop's own address on each", async () => {
+  const [sheet] = await readBack(await returnLabelsPdf({ name: "Tern Row Cards", address: "4 Ropewalk, Saltcote, V95 X285" }, testFonts()));
+  expect(sheet?.letters.match(/TernRowCards4RopewalkSaltcote,V95X285/g)).toHaveLength(33);
+  expect(Math.round(((sheet?.width ?? 0) * 25.4) / 72)).toBe(210);
 });

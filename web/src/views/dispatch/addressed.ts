@@ -20,17 +20,25 @@ export const addressLabelsPdf = (letters: readonly PileLetter[], home: string, f
   cutLabelsPdf(
     letters.map((each) => {
       const [name = "", ...rest] = addressLines(each, home);
-      return { code: `letter:${each.letter.id}`, name, what: rest.slice(0, -1).join(", "), place: rest.at(-1) ?? "", plain: null };
+      return { code: `${LETTER_MARK}${each.letter.id}`, name, what: rest.slice(0, -1).join(", "), place: rest.at(-1) ?? "", plain: null };
     }),
     fonts,
   );
+
+/** The name of the code on an address label, and the letter that a read code means; null where it is none. */
+const LETTER_MARK = "letter:";
+export const letterInCode = (code: string): string | null => (code.startsWith(LETTER_MARK) ? code.slice(LETTER_MARK.length) : null);
 
 /** An envelope that nobody told: a square one of 146 mm. */
 const SQUARE = 146;
 const SIZE = { sender: 8.5, address: 13, line: 17 };
 
 /** Envelopes at their true sizes, one to a page: the sender small at the top left, the address in the lower right half. */
-export async function envelopesPdf(letters: readonly PileLetter[], { home, sender }: { readonly home: string; readonly sender: string }, fonts: PdfFonts): Promise<Uint8Array> {
+export async function envelopesPdf(
+  letters: readonly PileLetter[],
+  { home, sender, from }: { readonly home: string; readonly sender: string; readonly from: string },
+  fonts: PdfFonts,
+): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
   for (const each of letters) {
@@ -38,7 +46,7 @@ export async function envelopesPdf(letters: readonly PileLetter[], { home, sende
     const sides = envelope ? [toMm(lengthOfUnits(envelope.width)), toMm(lengthOfUnits(envelope.height))] : [SQUARE, SQUARE];
     const [wide, high] = [Math.max(...sides) * POINTS_PER_MM, Math.min(...sides) * POINTS_PER_MM];
     const pen = new Pen(file.addPage([wide, high]), families.text, families.strong, families.heading);
-    pen.text(24, high - 26, sender, SIZE.sender, PDF_SOFT, wide / 2);
+    pen.text(24, high - 26, from === "" ? sender : `${sender}, ${from}`, SIZE.sender, PDF_SOFT, wide / 2);
     const left = wide * 0.42;
     addressLines(each, home).forEach((line, index) => {
       const y = high * 0.48 - index * SIZE.line;

@@ -11,6 +11,8 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
 import { inHundred } from "../../../kit/chances.ts";
 import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
+import { canReadCodes, codesIn } from "../../../kit/codes.ts";
+import { FilePick } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/planned.ts";
 import { solver } from "../../../workers/solver.ts";
@@ -91,8 +93,8 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
   const going = ready.filter(({ letter }) => !stays.has(letter.id));
   const unfranked = taken ? ready.filter(({ letter }) => !taken.has(letter.id)) : [];
   const thick = thickWords(ready, shop.currency);
-  const post = async (): Promise<void> => {
-    const letters = going.map(({ letter, way }) => ({
+  const postSome = async (some: readonly PileLetter[]): Promise<void> => {
+    const letters = some.map(({ letter, way }) => ({
       id: letter.id,
       service: way?.service ?? "",
       stamps: (taken?.get(letter.id) ?? []).map(({ storeId, quantity }) => ({ storeId, quantity })),
@@ -126,7 +128,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
       </Grid>
       {ready.length > SHOWN && <Text marginBottom="12px">And {lettersWord(ready.length - SHOWN)} more, in the order of their boxes.</Text>}
       <Flex gap="16px" align="center" wrap="wrap" marginBottom="22px">
-        <Button size="xl" disabled={going.length === 0 || (job !== null && taken === null)} onClick={() => void post()}>
+        <Button size="xl" disabled={going.length === 0 || (job !== null && taken === null)} onClick={() => void postSome(going)}>
           {going.length === ready.length ? (going.length === 1 ? "It is posted" : `All ${String(going.length)} are posted`) : `These ${String(going.length)} are posted`}
         </Button>
         <Text color="softInk" maxWidth="34em">
@@ -134,10 +136,37 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
         </Text>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
+      {canReadCodes() && <ScanPosted ready={ready} onPosted={(each) => void postSome([each])} />}
       {going.length > 0 && <PaperWork letters={going} shop={shop} />}
     </>
   );
 }
+/** A letter is posted by its label: the camera reads the code on it. */
+function ScanPosted({ ready, onPosted }: { ready: readonly PileLetter[]; onPosted: (letter: PileLetter) => void }) {
+  const [said, setSaid] = useState<string | null>(null);
+  const read = async (file: File): Promise<void> => {
+    const { letterInCode } = await import("../addressed.ts");
+    const ids = new Set((await codesIn(file)).flatMap((code) => letterInCode(code) ?? []));
+    const found = ready.filter(({ letter }) => ids.has(letter.id));
+    found.forEach(onPosted);
+    setSaid(
+      found.length > 0
+        ? `${found.map(({ household }) => household.name).join(", ")}: posted.`
+        : ids.size > 0
+          ? "The letter of this label does not lie ready here."
+          : "No label is seen in the picture. Hold it flat, in good light, and try again.",
+    );
+  };
+  return (
+    <Flex gap="14px" align="center" wrap="wrap" marginBottom="14px">
+      <FilePick accept="image/*" camera onPick={(file) => void read(file)}>
+        Post by scanning a label
+      </FilePick>
+      {said && <Text role="status">{said}</Text>}
+    </Flex>
+  );
+}
+
 /** Envelopes drawn at once; more are counted. */
 const SHOWN = 60;
 

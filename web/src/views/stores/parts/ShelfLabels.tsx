@@ -2,17 +2,11 @@ import { Flex, Text } from "@chakra-ui/react";
 import type { StoreRead } from "@yule/contract";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { canReadCodes, codesIn } from "../../../kit/codes.ts";
 import { FilePick } from "../../../kit/FormField.tsx";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
 import { materialPage } from "../ask.ts";
 import { idInCode } from "../labelCodes.ts";
-
-/** Reads codes in a picture, where the platform can (Shape Detection API); types of the browser do not have it yet. */
-interface CodeReader {
-  readonly detect: (picture: ImageBitmapSource) => Promise<readonly { readonly rawValue: string }[]>;
-}
-type CodeReading = new (options: { readonly formats: readonly string[] }) => CodeReader;
-const reading = (): CodeReading | undefined => (globalThis as { BarcodeDetector?: CodeReading }).BarcodeDetector;
 
 async function printed(stores: readonly StoreRead[]): Promise<Uint8Array> {
   const [{ shelfLabelsPdf }, { loadFonts }] = await Promise.all([import("../shelfLabels.ts"), import("../../../kit/pdf/loadFonts.ts")]);
@@ -23,11 +17,8 @@ async function printed(stores: readonly StoreRead[]): Promise<Uint8Array> {
 export function ShelfLabels({ stores }: { stores: readonly StoreRead[] }) {
   const navigate = useNavigate();
   const [said, setSaid] = useState<string | null>(null);
-  const Reader = reading();
   const read = async (file: File): Promise<void> => {
-    if (!Reader) return;
-    const found = await new Reader({ formats: ["qr_code"] }).detect(await createImageBitmap(file)).catch(() => []);
-    const id = found.flatMap(({ rawValue }) => idInCode(rawValue) ?? [])[0];
+    const id = (await codesIn(file)).flatMap((code) => idInCode(code) ?? [])[0];
     const store = stores.find((each) => each.id === id);
     if (store) void navigate(materialPage(store.id));
     else
@@ -38,7 +29,7 @@ export function ShelfLabels({ stores }: { stores: readonly StoreRead[] }) {
       <PdfButton name="shelf-labels.pdf" make={() => printed(stores)}>
         Print labels for the shelf
       </PdfButton>
-      {Reader && (
+      {canReadCodes() && (
         <FilePick accept="image/*" camera onPick={(file) => void read(file)}>
           Read a label by camera
         </FilePick>

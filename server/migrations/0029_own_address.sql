@@ -1,0 +1,1 @@
+ALTER TABLE "shop" ADD COLUMN "address" text DEFAULT '' NOT NULL;

@@ -1,0 +1,26 @@
+import { Text } from "@chakra-ui/react";
+import type { DesignRead } from "@yule/contract";
+import { lengthOfUnits, printMoney } from "@yule/core";
+import { inThePost, type Outlook } from "@yule/derive";
+import { useMeasure } from "../../../kit/measure.tsx";
+
+/** How thick and heavy the card is in its envelope, how it goes by post, and what a flat one would save. */
+export function InThePostLine({ design, outlook }: { design: DesignRead; outlook: Outlook }) {
+  const { say } = useMeasure();
+  const { grams, thick, way, flatSaves } = inThePost(design, outlook);
+  const { currency } = outlook.shop;
+  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and weighs ${String(Math.ceil(grams))} g`;
+  if (!way)
+    return (
+      <Text color="cannot" fontWeight={600} marginY="8px">
+        {size}: no service of {outlook.dispatch.carrier.name} takes it. Make it thinner or lighter.
+      </Text>
+    );
+  return (
+    <Text marginY="8px" maxWidth="40em" color={flatSaves ? "tight" : "ink"}>
+      {size}, and goes as {way.service} for {printMoney(way.price, currency)}.
+      {flatSaves &&
+        ` Flat, with pen dots instead of gems or foam, each would cost ${printMoney(flatSaves.each, currency)} less${flatSaves.letters > 0 ? `: ${printMoney(flatSaves.all, currency)} on the ${String(flatSaves.letters)} that are owed by post` : ""}.`}
+    </Text>
+  );
+}
