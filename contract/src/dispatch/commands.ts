@@ -1,6 +1,7 @@
 import { addHousehold, addHouseholds, changeHousehold, postNeed } from "./dispatch.ts";
 import { bringToTheFair, closeFair, ringUp, setFair } from "./fairs.ts";
 import { addAddress, addPerson, dropAddress, dropPerson, eraseHousehold, mergeHouseholds, tellDied, tellHousehold } from "./households.ts";
+import { payOrder, setOrder } from "./orders.ts";
 import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
 /** What a maker can say of this, with the schema of each. */
@@ -24,6 +25,8 @@ export const dispatchCommands = {
   "tell-household": tellHousehold,
   "merge-households": mergeHouseholds,
   "erase-household": eraseHousehold,
+  "set-order": setOrder,
+  "pay-order": payOrder,
   "set-fair": setFair,
   "bring-to-fair": bringToTheFair,
   "ring-up": ringUp,

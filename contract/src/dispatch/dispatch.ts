@@ -5,6 +5,7 @@ import { id, name, version } from "../common/envelope.ts";
 import { afterName } from "../common/pages.ts";
 import { text } from "../common/text.ts";
 import { addressParts, countryField, type AddressParts, type ElsewhereRead, type HouseholdState, type PersonRead } from "./households.ts";
+import type { OrderRead } from "./orders.ts";
 import type { LetterRead, UndertakingRead } from "./letters.ts";
 
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
@@ -89,6 +90,8 @@ export interface DispatchRead {
   readonly had: readonly { readonly householdId: string; readonly designId: string; readonly on: string | null }[];
   /** Needs of the open season that are one thing to whoever waits. */
   readonly undertakings: readonly UndertakingRead[];
+  /** Those of them that are orders, with what was agreed and paid. */
+  readonly orders: readonly OrderRead[];
   readonly carrier: {
     readonly name: string;
     readonly simulated: true;

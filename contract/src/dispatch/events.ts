@@ -25,6 +25,8 @@ export interface DispatchEvents {
   readonly "tell-household": { readonly name: string; readonly state: HouseholdState };
   readonly "merge-households": { readonly name: string; readonly gone: string };
   readonly "erase-household": Readonly<Record<string, never>>;
+  readonly "set-order": { readonly title: string; readonly needs: number };
+  readonly "pay-order": { readonly title: string; readonly minor: number };
   readonly "set-fair": { readonly title: string; readonly on: string };
   readonly "bring-to-fair": { readonly title: string; readonly cards: number };
   readonly "ring-up": { readonly title: string; readonly cards: number; readonly minor: number; readonly isBack: boolean };
@@ -63,6 +65,8 @@ export const dispatchSentences: Sentences<DispatchEvents> = {
   "tell-household": ({ name, state }) => phrase`${name} ${STATE_WORDS[state]}`,
   "merge-households": ({ name, gone }) => phrase`${gone} is put into ${name}: one household`,
   "erase-household": () => phrase`All that was kept of a household is erased`,
+  "set-order": ({ title, needs }) => phrase`${title} is one order of ${howMany(needs, "need")}`,
+  "pay-order": ({ title, minor }) => phrase`${title}: ${{ money: money(Math.abs(minor)) }} ${minor < 0 ? "given back" : "paid"}`,
   "set-fair": ({ title, on }) => phrase`${title} on ${{ day: day(on) }}`,
   "bring-to-fair": ({ title, cards }) => phrase`${howMany(cards, "card")} packed for ${title}`,
   "ring-up": ({ title, cards, minor, isBack }) => phrase`${howMany(cards, "card")} ${isBack ? "taken back" : "sold"} at ${title}, ${{ money: money(minor) }}`,

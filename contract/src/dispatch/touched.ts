@@ -21,6 +21,8 @@ export const dispatchTouched = {
   "tell-household": ["dispatch"],
   "merge-households": ["dispatch", "season"],
   "erase-household": ["dispatch", "season", "logbook"],
+  "set-order": ["season", "dispatch"],
+  "pay-order": ["dispatch"],
   "set-fair": ["dispatch", "fairs"],
   "bring-to-fair": ["fairs"],
   "ring-up": ["fairs"],

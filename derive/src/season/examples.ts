@@ -167,7 +167,7 @@ const carrier = {
   holidays: [],
   neighbours: [],
 };
-const dispatch: DispatchRead = { households: [], books: [], postings: [], letters: [], had: [], undertakings: [], carrier };
+const dispatch: DispatchRead = { households: [], books: [], postings: [], letters: [], had: [], undertakings: [], orders: [], carrier };
 /** What all of some batches taught together. */
 function learnedFrom(batches: readonly BatchRead[], designs: readonly DesignRead[], timeZone: string): BenchLearned {
   const taught = batches.flatMap((batch) => {

@@ -9,4 +9,5 @@ export * from "../bench/tables.ts";
 export * from "../finish/tables.ts";
 export * from "../dispatch/tables.ts";
 export * from "../dispatch/fairTables.ts";
+export * from "../dispatch/orderTables.ts";
 export * from "../learned/tables.ts";

@@ -7,6 +7,7 @@ import { needLinesOf } from "../season/reads.ts";
 import { addressText } from "./addressText.ts";
 import { eraseHandlers } from "./erase.ts";
 import { fairHandlers } from "./fairs.ts";
+import { orderHandlers } from "./orders.ts";
 import { peopleHandlers } from "./people.ts";
 import { letterHandlers, postRest } from "./letters.ts";
 import { isPosted, recipientsOf } from "./reads.ts";
@@ -68,6 +69,7 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "change-household": changeHousehold,
   "post-need": postNeed,
   ...letterHandlers,
+  ...orderHandlers,
   ...fairHandlers,
   ...peopleHandlers,
   ...eraseHandlers,

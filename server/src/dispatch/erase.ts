@@ -7,6 +7,7 @@ import type { Writing } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { eraseFromLog } from "../logbook/erase.ts";
 import { eraseOccasionsOf, occasionsOfHousehold } from "../season/reads.ts";
+import { orderTable } from "./orderTables.ts";
 import { household, householdAddress, householdHad, householdSent, personTable, recipient } from "./tables.ts";
 
 const HANGING = [recipient, householdHad, householdSent, personTable, householdAddress] as const;
@@ -24,6 +25,7 @@ export async function everythingOf(tx: Transaction, id: string): Promise<Record<
     letters: await of(recipient),
     had: await of(householdHad),
     sent: await of(householdSent),
+    orders: withoutShop(await tx.select().from(orderTable).where(eq(orderTable.householdId, id))),
   };
 }
 const withoutShop = (rows: readonly object[]): object[] => rows.map((row) => Object.fromEntries(Object.entries(row).filter(([key]) => key !== "shopId")));

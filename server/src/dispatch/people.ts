@@ -6,6 +6,7 @@ import type { Writing, WrittenTable } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { occasionsOfHousehold } from "../season/reads.ts";
 import { addressText } from "./addressText.ts";
+import { orderTable } from "./orderTables.ts";
 import type { household } from "./tables.ts";
 import { householdAddress, householdHad, householdSent, personTable, recipient } from "./tables.ts";
 
@@ -99,6 +100,7 @@ const HANGING = [
   ["householdSent", householdSent],
   ["person", personTable],
   ["householdAddress", householdAddress],
+  ["order", orderTable],
 ] as const satisfies readonly (readonly [WrittenTable, unknown])[];
 
 async function moveAll(

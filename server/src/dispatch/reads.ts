@@ -1,4 +1,4 @@
-import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead, type LetterRead, type UndertakingRead } from "@yule/contract";
+import { namePlace, type DispatchRead, type HouseholdRead, type HouseholdsRead, type LetterRead, type OrderRead, type UndertakingRead } from "@yule/contract";
 import { addDays, day, dayAt, learnedTransit, MOST_DAYS_AWAY, workingDaysTo, type Day, type Transit } from "@yule/core";
 import { and, asc, count, desc, eq, getTableColumns, gte, ilike, inArray, max, min, ne, or, sql, type SQL } from "drizzle-orm";
 import type { PgColumn } from "drizzle-orm/pg-core";
@@ -6,6 +6,7 @@ import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { householdsWithDays, openNeeds, titlesOfNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
+import { orderPayment, orderTable } from "./orderTables.ts";
 import { boundNeed, household, householdAddress, householdHad, householdSent, personTable, posting, recipient, undertaking } from "./tables.ts";
 
 /** Postings are told for so many days; those before are in the logbook. */
@@ -16,7 +17,12 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
   const today = dayAt(now, home.timeZone);
   const needs = await openNeeds(tx);
   const open = needs.map(({ id }) => id);
-  const asked = new Set([...(await recipientsAmong(tx, open)), ...(await householdsWithDays(tx))]);
+  const undertakings = await undertakingsOf(tx, open);
+  const orders = await ordersOf(
+    tx,
+    undertakings.map(({ id }) => id),
+  );
+  const asked = new Set([...(await recipientsAmong(tx, open)), ...(await householdsWithDays(tx)), ...orders.flatMap(({ householdId }) => householdId ?? [])]);
   const postings = await tx
     .select()
     .from(posting)
@@ -31,7 +37,8 @@ export async function readDispatch(tx: Transaction, carrier: Carrier, now: Date)
       .orderBy(asc(household.country)),
     letters: await lettersOf(tx, open),
     had: await hadOf(tx, [...asked], [...new Set(needs.map(({ designId }) => designId))]),
-    undertakings: await undertakingsOf(tx, open),
+    undertakings,
+    orders,
     postings: postings.map(({ id, needId, on, service, costMinor }) => ({ id, needId, on, service, costMinor })),
     carrier: {
       name: carrier.name,
@@ -135,6 +142,24 @@ async function undertakingsOf(tx: Transaction, needIds: readonly string[]): Prom
     .where(inArray(boundNeed.needId, [...needIds]))
     .groupBy(undertaking.id, undertaking.kind, undertaking.title)
     .orderBy(asc(undertaking.id));
+}
+
+/** What was agreed of some undertakings that are orders, and paid. */
+async function ordersOf(tx: Transaction, ids: readonly string[]): Promise<OrderRead[]> {
+  if (ids.length === 0) return [];
+  const { id, minor, on } = orderPayment;
+  const payments = tx
+    .select({ of: sql`json_agg(json_build_object('id', ${id}, 'minor', ${minor}, 'on', ${on}) order by ${on}, ${id})` })
+    .from(orderPayment)
+    .where(and(eq(orderPayment.shopId, orderTable.shopId), eq(orderPayment.orderId, orderTable.id)));
+  return tx
+    .select({
+      ...{ id: orderTable.id, householdId: orderTable.householdId, priceMinor: orderTable.priceMinor, depositMinor: orderTable.depositMinor },
+      payments: sql<OrderRead["payments"]>`coalesce((${payments}), '[]')`,
+    })
+    .from(orderTable)
+    .where(inArray(orderTable.id, [...ids]))
+    .orderBy(asc(orderTable.id));
 }
 
 /** Households that some needs go to. */

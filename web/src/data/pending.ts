@@ -34,7 +34,7 @@ export function completed(path: string, kept: unknown): unknown {
 const NO_WISHES_THEN = { likes: [], language: "en", sentOn: null, parts: null, state: "here", stateOn: null, people: [], elsewhere: [] } as const;
 
 function completedDispatch(kept: Partial<DispatchRead>): Partial<DispatchRead> {
-  return { letters: [], had: [], undertakings: [], ...kept, households: (kept.households ?? []).map((household) => ({ ...NO_WISHES_THEN, ...household })) };
+  return { letters: [], had: [], undertakings: [], orders: [], ...kept, households: (kept.households ?? []).map((household) => ({ ...NO_WISHES_THEN, ...household })) };
 }
 
 /** What older versions did not tell of a material. */
