@@ -30,8 +30,8 @@ module.exports = {
     {
       name: "server-reads-others-by-their-reads",
       severity: "error",
-      from: { path: "^server/src/([^/]+)/(?!tables\\.ts$)", pathNot: "^server/src/db/" },
-      to: { path: "^server/src/[^/]+/tables\\.ts$", pathNot: "^server/src/$1/tables\\.ts$" },
+      from: { path: "^server/src/([^/]+)/(?![a-z]*[tT]ables\\.ts$)", pathNot: "^server/src/db/" },
+      to: { path: "^server/src/[^/]+/[a-z]*[tT]ables\\.ts$", pathNot: "^server/src/$1/[a-z]*[tT]ables\\.ts$" },
     },
     { name: "all-tables-are-for-writing", severity: "error", from: { path: "^server/src/", pathNot: "^server/src/db/" }, to: { path: "^server/src/db/tables\\.ts$" } },
     only("web-imports-derive-contract-and-core", "^web/", "^(web|derive|contract|core)/"),

@@ -32,6 +32,7 @@ export * from "./dispatch/inThePost.ts";
 export * from "./dispatch/lists.ts";
 export * from "./dispatch/fairs.ts";
 export * from "./dispatch/fairOver.ts";
+export * from "./dispatch/orders.ts";
 export * from "./dispatch/pile.ts";
 export * from "./dispatch/stamps.ts";
 export * from "./dispatch/whereabouts.ts";

@@ -1,6 +1,6 @@
 import { day } from "../measure/day.ts";
 import { money } from "../measure/money.ts";
-import { arrivesWithin, chanceThere, daysAway, learnedTransit, workingDaysTo } from "./arrival.ts";
+import { arrivesWithin, chanceToArrive, daysAway, learnedTransit, workingDaysTo } from "./arrival.ts";
 import type { Transit } from "./transit.ts";
 
 const none = new Set<never>();
@@ -19,7 +19,7 @@ test("letters that took longer than the table move its days, and quick ones brin
   expect(slow?.workingDays).toBeGreaterThanOrEqual(7);
   const quick = learnedTransit([letter], new Map([["Letter", [0, 40, 30, 2]]]))[0];
   expect(quick?.workingDays).toBeLessThan(4);
-  expect(chanceThere(quick ?? letter, day("2031-11-10"), day("2031-11-12"), none)).toBeGreaterThan(0.8);
+  expect(chanceToArrive(quick ?? letter, day("2031-11-10"), day("2031-11-12"), none)).toBeGreaterThan(0.8);
 });
 
 test("a later day is never less sure, and nothing is certain", () => {

@@ -53,5 +53,5 @@ export const learnedTransit = (table: readonly Transit[], seen: ReadonlyMap<stri
   });
 
 /** The chance that a letter posted on a day is there on another. */
-export const chanceThere = ({ workingDays, tableDays = workingDays, seen = [] }: Transit, posted: Day, due: Day, holidays: ReadonlySet<Day>): number =>
+export const chanceToArrive = ({ workingDays, tableDays = workingDays, seen = [] }: Transit, posted: Day, due: Day, holidays: ReadonlySet<Day>): number =>
   arrivesWithin(tableDays, seen, workingDaysTo(posted, due, holidays));

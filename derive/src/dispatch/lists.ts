@@ -3,7 +3,7 @@ import { groupBy } from "@yule/core";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
-import { heldFor, wantsNeutral } from "./whereabouts.ts";
+import { lettersWaitFor, wantsNeutral } from "./whereabouts.ts";
 
 /** A line of a need as it is offered to the households of its list. */
 export interface OfferedLine {
@@ -34,7 +34,7 @@ export interface CardList {
 type Told = Pick<Outlook, "needs" | "dispatch">;
 
 /** Those of whom nobody is left get no card. */
-const goneOf = ({ households }: Outlook["dispatch"]): ReadonlySet<string> => new Set(households.flatMap((each) => (heldFor(each) === "no more" ? [each.id] : [])));
+const goneOf = ({ households }: Outlook["dispatch"]): ReadonlySet<string> => new Set(households.flatMap((each) => (lettersWaitFor(each) === "no more" ? [each.id] : [])));
 
 /** Lists of the open season with people on them, the soonest due first. */
 export function cardLists({ needs, dispatch }: Told): CardList[] {

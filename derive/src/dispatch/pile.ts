@@ -1,9 +1,9 @@
 import type { BoxRead, HouseholdRead, LetterRead } from "@yule/contract";
-import { chanceThere, day, groupBy, lastPostingDay, linesTaking, zoneOf, type Day, type LetterSize, type Money, type Transit, type Zone } from "@yule/core";
+import { chanceToArrive, day, groupBy, lastPostingDay, linesTaking, zoneOf, type Day, type LetterSize, type Money, type Transit, type Zone } from "@yule/core";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 import { letterOf } from "./letterSize.ts";
-import { addressOn, heldFor } from "./whereabouts.ts";
+import { addressOn, lettersWaitFor } from "./whereabouts.ts";
 
 /** A letter that lies here, as it would go today. */
 export interface PileLetter {
@@ -49,7 +49,7 @@ export function pileOf(
   const pile = dispatch.letters.flatMap((letter): PileLetter[] => {
     const [view, household, size] = [views.get(letter.needId), households.get(letter.householdId), sizes.get(letter.needId)];
     if (letter.postedOn !== null || !view || !household || !size) return [];
-    const held = heldFor(household);
+    const held = lettersWaitFor(household);
     if (held === "no more") return [];
     const { address, country } = addressOn(household, today);
     const line = view.need.lines.find(({ id }) => id === letter.lineId);
@@ -68,7 +68,7 @@ export function pileOf(
         zone,
         size,
         way,
-        chance: way ? chanceThere(way, today, day(view.need.due), holidays) : null,
+        chance: way ? chanceToArrive(way, today, day(view.need.due), holidays) : null,
         isMade: made.has(letter.id),
         dearerBy: way && flat && flat.price < way.price ? ((way.price - flat.price) as Money) : null,
       },

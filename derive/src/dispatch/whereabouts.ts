@@ -7,7 +7,7 @@ export function addressOn(household: HouseholdRead, on: Day): { readonly address
 }
 
 /** Why no letter goes to a household; null where one may. */
-export const heldFor = ({ state }: HouseholdRead): "moved" | "no more" | null => (state === "moved" || state === "no more" ? state : null);
+export const lettersWaitFor = ({ state }: HouseholdRead): "moved" | "no more" | null => (state === "moved" || state === "no more" ? state : null);
 
 /** So long after somebody died no feast is wished. */
 const MOURNING_DAYS = 365;

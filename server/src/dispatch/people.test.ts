@@ -1,7 +1,7 @@
 import type { DispatchRead, HouseholdRead, HouseholdsRead, LogbookRead, SeasonRead } from "@yule/contract";
+import { sql } from "drizzle-orm";
 import { v7 } from "uuid";
 import { inShop } from "../db/pool.ts";
-import { event } from "../logbook/tables.ts";
 import { HOME } from "../shop/reads.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
 
@@ -120,8 +120,8 @@ test("what is kept of a household is one file; erased, nothing of it stands anyw
   expect(erased.status).toBe(200);
   expect(erased.body.event.undoable).toBe(false);
   expect(await found("Quell-Marrable")).toEqual([]);
-  const rows = await inShop(shop.database, HOME.shopId, (tx) => tx.select().from(event));
-  const all = rows.filter(({ kind }) => kind !== "erase-household").map((row) => JSON.stringify(row));
+  const { rows } = await inShop(shop.database, HOME.shopId, (tx) => tx.execute(sql`select kind, row_to_json(event)::text as told from event`));
+  const all = rows.filter(({ kind }) => kind !== "erase-household").map(({ told }) => String(told));
   for (const word of ["Quell-Marrable", "Lantern Stairs", "Hidden Row", home, "Sunniva"]) expect(all.filter((told) => told.includes(word))).toEqual([]);
   const { events } = await shop.get<LogbookRead>("logbook?most=40");
   expect(events.map(({ happened }) => (happened as { facts?: { name?: string } }).facts?.name).filter((name) => name === "a household").length).toBeGreaterThan(2);

@@ -9,6 +9,7 @@ import LeaveAsk from "./parts/LeaveAsk.tsx";
 /** The questions about sending; what must leave is asked first. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<DispatchAskProps> | LazyExoticComponent<ComponentType<DispatchAskProps>> }[] = [
   { key: "leave", label: "What must leave", part: LeaveAsk },
+  { key: "orders", label: "Orders", part: lazy(() => import("./parts/OrdersAsk.tsx")) },
   { key: "which", label: "Who gets which", part: lazy(() => import("./parts/WhichAsk.tsx")) },
   { key: "write", label: "Write and address", part: lazy(() => import("./parts/WriteAsk.tsx")) },
   { key: "fair", label: "Fairs", part: lazy(() => import("./parts/FairAsk.tsx")) },

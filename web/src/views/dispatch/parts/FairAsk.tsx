@@ -11,7 +11,7 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
 import { FairForm } from "../fair/FairForm.tsx";
 import { FairOver } from "../fair/FairOver.tsx";
-import { FairGoods } from "../fair/FairGoods.tsx";
+import { FairTable } from "../fair/FairTable.tsx";
 import { FairVerdict } from "../fair/FairVerdict.tsx";
 import { Till } from "../fair/Till.tsx";
 
@@ -75,7 +75,7 @@ function Ahead({ outlook, told, ahead, onTill }: DispatchAskProps & { told: Fair
     <>
       <FairVerdict ahead={ahead} plan={plan} currency={outlook.shop.currency} />
       <FairForm ahead={ahead} />
-      <FairGoods ahead={ahead} plan={plan} finish={finish} onTill={onTill} />
+      <FairTable ahead={ahead} plan={plan} finish={finish} onTill={onTill} />
     </>
   );
 }

@@ -22,7 +22,7 @@ interface GoodsProps {
 }
 
 /** What goes along and for how much, where it stands, and what is in the tin at first. */
-export function FairGoods({ ahead, plan, finish, onTill }: GoodsProps) {
+export function FairTable({ ahead, plan, finish, onTill }: GoodsProps) {
   const { shop } = useView();
   const { fair } = ahead;
   const [prices, setPrices] = useState<ReadonlyMap<string, number>>(new Map());
