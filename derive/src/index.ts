@@ -30,6 +30,7 @@ export * from "./dispatch/postage.ts";
 export * from "./dispatch/letterSize.ts";
 export * from "./dispatch/inThePost.ts";
 export * from "./dispatch/lists.ts";
+export * from "./dispatch/listings.ts";
 export * from "./dispatch/fairs.ts";
 export * from "./dispatch/fairOver.ts";
 export * from "./dispatch/orders.ts";

@@ -16,7 +16,9 @@ import {
   cardScaleQuery,
   scaleQuery,
   seasonsQuery,
+  readsTouchedBy,
   type ReadName,
+  type ShopWindowRead,
 } from "@yule/contract";
 import Koa, { type Context } from "koa";
 import compress from "koa-compress";
@@ -33,6 +35,7 @@ import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
 import { everythingOf } from "../dispatch/erase.ts";
+import { readShopStock } from "../dispatch/listings.ts";
 import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readCardScale, readFinish } from "../finish/reads.ts";
@@ -118,6 +121,7 @@ function routes(setting: AppSetting): Router {
   pictureRoutes(router, setting);
   calendarRoutes(router, setting);
   const { database, feed, clock, outside, planner } = setting;
+  const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
@@ -125,6 +129,7 @@ function routes(setting: AppSetting): Router {
     ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
     if (changesPlan(parsed.data.kind)) void planner.want(HOME.shopId);
+    if (readsTouchedBy(parsed.data.kind).some((name) => SHOP_STOCK.has(name))) tellSoon();
   });
   router.get("/feed", (ctx) => {
     ctx.type = "text/event-stream";
@@ -136,6 +141,26 @@ function routes(setting: AppSetting): Router {
     ctx.body = stream;
   });
   return router;
+}
+
+/** What a change of these may change in the shop's window. */
+const SHOP_STOCK: ReadonlySet<ReadName> = new Set(["season", "finish", "fairs"]);
+
+/** Many changes together are told to the window once. */
+const TOLD_AFTER_MS = 300;
+
+/** Says to the window what may be sold, soon after a change, so that nothing is sold twice. */
+function windowTeller({ database, outside, log }: Pick<AppSetting, "database" | "outside" | "log">): () => void {
+  let isDue = false;
+  const tell = async (): Promise<void> => {
+    isDue = false;
+    await inShop(database, HOME.shopId, async (tx) => outside.window.tell(await readShopStock(tx)));
+  };
+  return () => {
+    if (isDue) return;
+    isDue = true;
+    setTimeout(() => void tell().catch((error: unknown) => log.error(forLog(error), "the window was not told")), TOLD_AFTER_MS).unref();
+  };
 }
 
 /** What the views read, each in one transaction. */
@@ -213,6 +238,10 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
     const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));
     if (!everything) throw new Refusal(404, "There is no such household.");
     return everything;
+  });
+  page("/shop-window", z.object({}), async (tx): Promise<ShopWindowRead> => {
+    outside.window.tell(await readShopStock(tx));
+    return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
   });
   page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

@@ -2,6 +2,7 @@ import { simulatedCarrier, type Carrier } from "./carrier.ts";
 import { simulatedHygrometer, type Hygrometer } from "./hygrometer.ts";
 import { simulatedOrders, type OrderFeed } from "./orders.ts";
 import { simulatedScale, type Scale } from "./scale.ts";
+import { simulatedWindow, type ShopWindow } from "./shopWindow.ts";
 import { simulatedScanner, type Scanner } from "./scanner.ts";
 
 /** The world outside the shop, each part behind an interface that a real one could fill. */
@@ -11,7 +12,15 @@ export interface Outside {
   readonly scanner: Scanner;
   readonly hygrometer: Hygrometer;
   readonly scale: Scale;
+  readonly window: ShopWindow;
 }
 
 /** All of it invented, as the shop comes. */
-export const simulatedOutside: Outside = { carrier: simulatedCarrier, orders: simulatedOrders, scanner: simulatedScanner, hygrometer: simulatedHygrometer, scale: simulatedScale };
+export const simulatedOutside: Outside = {
+  carrier: simulatedCarrier,
+  orders: simulatedOrders,
+  scanner: simulatedScanner,
+  hygrometer: simulatedHygrometer,
+  scale: simulatedScale,
+  window: simulatedWindow(),
+};

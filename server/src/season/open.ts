@@ -1,7 +1,7 @@
 import { addDays, day, type Day } from "@yule/core";
-import { and, desc, eq, inArray, isNotNull } from "drizzle-orm";
+import { and, desc, eq, inArray, isNotNull, isNull } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
-import { need, ownOccasion, season } from "./tables.ts";
+import { need, needLine, ownOccasion, season } from "./tables.ts";
 
 /** What belongs to the open season is found first, and the rest by its ids: told so, PostgreSQL goes by its indices whatever lies in the past. */
 export async function openNeeds(tx: Transaction): Promise<{ readonly id: string; readonly designId: string }[]> {
@@ -47,4 +47,14 @@ export async function stashNeeds(tx: Transaction): Promise<string[]> {
 export async function householdsWithDays(tx: Transaction): Promise<string[]> {
   const rows = await tx.selectDistinct({ id: ownOccasion.householdId }).from(ownOccasion).where(isNotNull(ownOccasion.householdId));
   return rows.flatMap(({ id }) => (id === null ? [] : [id]));
+}
+
+/** Lines of the listings of the open season that have not gone out of hand, with what is made of them. */
+export async function listedLines(tx: Transaction): Promise<{ readonly colourwayId: string; readonly assembled: number }[]> {
+  return tx
+    .select({ colourwayId: needLine.colourwayId, assembled: needLine.assembled })
+    .from(needLine)
+    .innerJoin(need, and(eq(need.shopId, needLine.shopId), eq(need.id, needLine.needId)))
+    .innerJoin(season, and(eq(season.shopId, need.shopId), eq(season.id, need.seasonId)))
+    .where(and(eq(season.state, "open"), eq(need.kind, "shop listing"), isNull(needLine.leftOver)));
 }

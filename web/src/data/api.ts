@@ -21,6 +21,7 @@ import type {
   SeasonsRead,
   SheetsRead,
   ShopRead,
+  ShopWindowRead,
   StoresRead,
 } from "@yule/contract";
 import { allInOutbox, cacheResponse, cachedResponse } from "./cache.ts";
@@ -102,6 +103,7 @@ export const api = createApi({
     stores: build.query<StoresRead, void>({ query: () => "stores", providesTags: ["stores"] }),
     bench: build.query<BenchRead, void>({ query: () => "bench", providesTags: ["bench"] }),
     finish: build.query<FinishRead, void>({ query: () => "finish", providesTags: ["finish"] }),
+    shopWindow: build.query<ShopWindowRead, void>({ query: () => "shop-window", providesTags: ["season", "finish", "fairs"] }),
     fairs: build.query<FairsRead, void>({ query: () => "fairs", providesTags: ["fairs"] }),
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
@@ -150,6 +152,7 @@ export const {
   useBenchQuery,
   useFinishQuery,
   useFairsQuery,
+  useShopWindowQuery,
   useDispatchQuery,
   useHolidaysQuery,
   useLogbookInfiniteQuery,

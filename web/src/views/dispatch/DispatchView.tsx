@@ -13,6 +13,7 @@ const ASKS: readonly { readonly key: string; readonly label: string; readonly pa
   { key: "which", label: "Who gets which", part: lazy(() => import("./parts/WhichAsk.tsx")) },
   { key: "write", label: "Write and address", part: lazy(() => import("./parts/WriteAsk.tsx")) },
   { key: "fair", label: "Fairs", part: lazy(() => import("./parts/FairAsk.tsx")) },
+  { key: "listings", label: "Listings", part: lazy(() => import("./parts/ListingsAsk.tsx")) },
   { key: "households", label: "Households", part: lazy(() => import("./parts/HouseholdsAsk.tsx")) },
 ];
 
