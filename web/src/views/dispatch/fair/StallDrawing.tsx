@@ -32,7 +32,7 @@ export function StallDrawing({
   const beyond = stall.reach.filter((is) => !is).length;
   return (
     <>
-      <ScaleDrawing width={width} height={depth} most={1080} mostHeight={420} label={labelOf(stall, byId)}>
+      <ScaleDrawing width={width} height={depth} most={1080} mostHeight={420} right={84} label={labelOf(stall, byId)}>
         {(unit) => (
           <>
             <rect width={width} height={depth} fill={PAPER} stroke={INK} strokeWidth={1.5 * unit} />
