@@ -1,14 +1,14 @@
 import type { CommandPayload } from "@yule/contract";
-import { and, eq, inArray } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import { missing } from "../db/refusal.ts";
 import type { Transaction } from "../db/pool.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
-import { eraseFromLog } from "../logbook/erase.ts";
-import { eraseOccasionsOf, occasionsOfHousehold } from "../season/reads.ts";
+import { eraseFromLog, SHORTEST_NAME, SOMEBODY } from "../logbook/erase.ts";
+import { eraseFromTitles, eraseOccasionsOf, occasionsOfHousehold } from "../season/reads.ts";
 import { orderTable } from "./orderTables.ts";
-import { household, householdAddress, householdHad, householdSent, personTable, recipient } from "./tables.ts";
+import { household, householdAddress, householdHad, householdSent, personTable, recipient, undertaking } from "./tables.ts";
 
 const HANGING = [recipient, householdHad, householdSent, personTable, householdAddress] as const;
 
@@ -45,6 +45,13 @@ async function eraseHousehold(writing: Writing, { id }: CommandPayload<"erase-ho
   });
   for (const table of HANGING) await tx.delete(table).where(and(eq(table.shopId, shopId), eq(table.householdId, id)));
   await eraseOccasionsOf(tx, id);
+  if (home.name.length >= SHORTEST_NAME) {
+    await eraseFromTitles(tx, home.name, SOMEBODY);
+    await tx
+      .update(undertaking)
+      .set({ title: sql`replace(${undertaking.title}, ${home.name}, ${SOMEBODY})` })
+      .where(sql`position(${home.name} in ${undertaking.title}) > 0`);
+  }
   await tx.delete(household).where(and(eq(household.shopId, shopId), inArray(household.id, [id])));
   return { subject: ["shop", shopId], facts: {} };
 }

@@ -39,9 +39,10 @@ test("an order of two designs has one day, one price and whom it goes to; what i
   expect(await orderNow(order)).toMatchObject({ householdId: house, priceMinor: 4400, depositMinor: 1000, payments: [{ minor: 1000 }, { minor: -400 }] });
   await shop.give("undo", { eventId: back.body.event.id });
   expect((await orderNow(order))?.payments).toHaveLength(1);
-  // Who is erased leaves the order as it was agreed, without a name.
+  // Who is erased leaves the order as it was agreed, without a name anywhere.
   await shop.give("erase-household", { id: house });
   expect(await orderNow(order)).toMatchObject({ householdId: null, priceMinor: 4400 });
+  expect((await shop.get<DispatchRead>("dispatch")).undertakings.find(({ id }) => id === order)?.title).toBe("a household");
 });
 
 test("a list is no order, no deposit is more than the price, and no more is given back than was paid", async () => {

@@ -4,9 +4,9 @@ import type { Transaction } from "../db/pool.ts";
 import { event } from "./tables.ts";
 
 /** What stands in the logbook instead of a name. */
-const SOMEBODY = "a household";
+export const SOMEBODY = "a household";
 /** Shorter words stand in many sentences that are of somebody else. */
-const SHORTEST = 3;
+export const SHORTEST_NAME = 3;
 
 /** Who is taken out: rows of them, their names and addresses, and short names of theirs that others have too. */
 interface Erased {
@@ -21,7 +21,7 @@ interface Erased {
 
 /** Takes somebody out of the whole logbook: rows that were written of them, what was told, and their names in its sentences. */
 export async function eraseFromLog(tx: Transaction, { ids, words, shared, isOf }: Erased): Promise<void> {
-  const known = words.filter((word) => word.length >= SHORTEST);
+  const known = words.filter((word) => word.length >= SHORTEST_NAME);
   const rows = await tx
     .select()
     .from(event)

@@ -150,3 +150,11 @@ export const occasionsOfHousehold = (tx: Transaction, householdId: string): Prom
 export async function eraseOccasionsOf(tx: Transaction, householdId: string): Promise<void> {
   await tx.delete(ownOccasion).where(eq(ownOccasion.householdId, householdId));
 }
+
+/** Takes somebody's name out of what needs are called; it is not written down. */
+export async function eraseFromTitles(tx: Transaction, name: string, instead: string): Promise<void> {
+  await tx
+    .update(need)
+    .set({ title: sql`replace(${need.title}, ${name}, ${instead})` })
+    .where(sql`position(${name} in ${need.title}) > 0`);
+}

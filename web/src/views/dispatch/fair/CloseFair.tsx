@@ -2,7 +2,7 @@ import { Button, Flex, Grid, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
 import { majorText, money, printMoney } from "@yule/core";
 import { fairSum } from "@yule/derive";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { countText, moneyText } from "../../../kit/form/texts.ts";
@@ -41,6 +41,7 @@ export function CloseFair({
       }),
     [fair.goods, currency],
   );
+  const [isKept, setKept] = useState(false);
   const form = useSchemaForm(schema, { left: fair.goods.map(({ colourwayId }) => String(Math.max(0, names.get(colourwayId)?.left ?? 0))) as [string], tin: "" });
   const { register, faultOf, rest } = form;
   const save = form.handleSubmit(async ({ left, tin: counted }) => {
@@ -51,7 +52,8 @@ export function CloseFair({
       { ownRefusals: true },
     );
     if (sent.state === "refused") form.refuse(sent.problem);
-    else onOver();
+    else if (sent.state === "done") onOver();
+    else setKept(true);
   });
   return (
     <>
@@ -73,8 +75,13 @@ export function CloseFair({
         <Text color="softInk" maxWidth="40em" marginBottom="10px">
           What was counted stands. Cards that were made for the fair and did not go belong to nobody then, and the next fair knows what went.
         </Text>
+        {isKept && (
+          <Text role="status" fontWeight={600} marginBottom="10px">
+            Your count is kept on this device. The fair is closed with it when the server is back.
+          </Text>
+        )}
         <Flex gap="12px">
-          <Button type="submit" size="xl" disabled={form.formState.isSubmitting}>
+          <Button type="submit" size="xl" disabled={form.formState.isSubmitting || isKept}>
             Close the fair
           </Button>
           <Button variant="ghost" onClick={onBack}>
