@@ -50,7 +50,7 @@ export type { ShopWindowRead, StockTold } from "./dispatch/listings.ts";
 export { payOrder, setOrder, type OrderRead } from "./dispatch/orders.ts";
 export type { FairGoodRead, FairRead, FairsRead, SaleRead } from "./dispatch/fairs.ts";
 export { ringUp, setFair } from "./dispatch/fairs.ts";
-export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type UndertakingRead } from "./dispatch/letters.ts";
+export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type PrintedRead, type UndertakingRead } from "./dispatch/letters.ts";
 export * from "./logbook/logbook.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
 export type { SessionSum } from "./bench/events.ts";

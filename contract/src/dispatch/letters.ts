@@ -76,3 +76,10 @@ export interface UndertakingRead {
   readonly title: string;
   readonly needIds: readonly string[];
 }
+
+/** What a printer of labels made of them. */
+export interface PrintedRead {
+  readonly file: string;
+  readonly by: string;
+  readonly simulated: boolean;
+}

@@ -1,5 +1,8 @@
 import type { ShopWindowRead } from "@yule/contract";
 import { inches } from "@yule/core";
+import { readFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
 import { v7 } from "uuid";
 import { simulatedOutside } from "../outside/outside.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
@@ -33,4 +36,14 @@ test("the window is told after a change, without anybody asking", async () => {
   const told = (): number => simulatedOutside.window.told().find(({ colourwayId }) => colourwayId === ids.red)?.cards ?? 0;
   while (told() !== 9 && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, 50));
   expect(told()).toBe(9);
+});
+
+test("labels sent to the invented printer lie as a file; what is no PDF, or too much, is refused", async () => {
+  const print = (body: Uint8Array | string) => fetch(`${shop.base}/print-labels`, { method: "POST", headers: { "content-type": "application/pdf" }, body: body as BodyInit });
+  const printed = (await (await print("%PDF-1.7 labels")).json()) as { file: string; by: string };
+  expect(printed).toMatchObject({ by: "Label printer (simulated)", file: expect.stringMatching(/^labels-2031-11-08T10-04-00-000Z-15\.pdf$/) as string });
+  expect(readFileSync(join(process.env.YULE_DATA ?? tmpdir(), "printed", printed.file), "utf8")).toBe("%PDF-1.7 labels");
+  const none = await print("labels");
+  expect([none.status, JSON.stringify(await none.json())]).toEqual([422, expect.stringMatching(/"labels".*labels as a PDF file/)]);
+  expect((await print(new Uint8Array(5_000_001))).status).toBe(413);
 });

@@ -17,6 +17,7 @@ import {
   scaleQuery,
   seasonsQuery,
   readsTouchedBy,
+  type PrintedRead,
   type ReadName,
   type ShopWindowRead,
 } from "@yule/contract";
@@ -120,6 +121,7 @@ function routes(setting: AppSetting): Router {
   readRoutes(router, setting);
   pictureRoutes(router, setting);
   calendarRoutes(router, setting);
+  printerRoutes(router, setting);
   const { database, feed, clock, outside, planner } = setting;
   const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {
@@ -290,6 +292,21 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
   });
 }
 
+/** Labels of a thousand letters are less. */
+const MOST_LABEL_BYTES = 5_000_000;
+const PDF_BEGINS = "%PDF-";
+
+/** What is printed without a dialog: labels. */
+function printerRoutes(router: Router, { clock, outside }: AppSetting): void {
+  router.post("/print-labels", async (ctx) => {
+    const pdf = await bodyBytes(ctx, MOST_LABEL_BYTES, "labels");
+    if (pdf.subarray(0, PDF_BEGINS.length).toString("latin1") !== PDF_BEGINS)
+      throw new Refusal(422, "These labels cannot be printed.", [{ code: "no-pdf", path: ["labels"], given: ["a file that is no PDF"], allowed: ["labels as a PDF file"] }]);
+    const file = await outside.labelPrinter.print(pdf, clock.now());
+    ctx.body = { file, by: outside.labelPrinter.name, simulated: outside.labelPrinter.simulated } satisfies PrintedRead;
+  });
+}
+
 /** The season for calendar programs. */
 function calendarRoutes(router: Router, { database, clock, outside }: AppSetting): void {
   // For the maker herself, as a file; the address with a secret is for other programs.
@@ -319,15 +336,13 @@ function pictureId(given: string | undefined): string {
   return parsed.data;
 }
 
-async function bodyBytes(ctx: Context, most: number): Promise<Buffer> {
+async function bodyBytes(ctx: Context, most: number, what = "picture"): Promise<Buffer> {
   const parts: Buffer[] = [];
   let size = 0;
   for await (const part of ctx.req as AsyncIterable<Buffer>) {
     size += part.length;
     if (size > most)
-      throw new Refusal(413, "The picture is too large.", [
-        { code: "too-large", path: ["picture"], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` },
-      ]);
+      throw new Refusal(413, "That is too large.", [{ code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` }]);
     parts.push(part);
   }
   return Buffer.concat(parts);

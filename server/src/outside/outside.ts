@@ -1,5 +1,6 @@
 import { simulatedCarrier, type Carrier } from "./carrier.ts";
 import { simulatedHygrometer, type Hygrometer } from "./hygrometer.ts";
+import { simulatedPrinter, type LabelPrinter } from "./labelPrinter.ts";
 import { simulatedOrders, type OrderFeed } from "./orders.ts";
 import { simulatedScale, type Scale } from "./scale.ts";
 import { simulatedWindow, type ShopWindow } from "./shopWindow.ts";
@@ -13,6 +14,7 @@ export interface Outside {
   readonly hygrometer: Hygrometer;
   readonly scale: Scale;
   readonly window: ShopWindow;
+  readonly labelPrinter: LabelPrinter;
 }
 
 /** All of it invented, as the shop comes. */
@@ -23,4 +25,5 @@ export const simulatedOutside: Outside = {
   hygrometer: simulatedHygrometer,
   scale: simulatedScale,
   window: simulatedWindow(),
+  labelPrinter: simulatedPrinter,
 };

@@ -1,8 +1,9 @@
-import { Button, Flex } from "@chakra-ui/react";
-import { setShop } from "@yule/contract";
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { setShop, type PrintedRead } from "@yule/contract";
 import type { Outlook, PileLetter } from "@yule/derive";
 import { useState } from "react";
 import { z } from "zod";
+import { problemIn, request } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -30,6 +31,7 @@ export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; s
       <PdfButton name="labels.pdf" make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))}>
         Print address labels
       </PdfButton>
+      <ToPrinter make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))} />
       <PdfButton name="envelopes.pdf" make={() => made(({ envelopesPdf }, fonts) => envelopesPdf(letters, { home, sender, from }, fonts))}>
         Print envelopes
       </PdfButton>
@@ -81,5 +83,27 @@ function OwnAddress({ address, onDone }: { address: string; onDone: () => void }
         Keep your address
       </Button>
     </form>
+  );
+}
+
+/** Labels that go to the printer at once. */
+function ToPrinter({ make }: { make: () => Promise<Uint8Array> }) {
+  const [said, setSaid] = useState<string | null>(null);
+  const print = async (): Promise<void> => {
+    try {
+      const body = new Blob([(await make()) as Uint8Array<ArrayBuffer>], { type: "application/pdf" });
+      const { file, by } = (await request("print-labels", { method: "POST", headers: { "content-type": "application/pdf" }, body })) as PrintedRead;
+      setSaid(`${by}: ${file}`);
+    } catch (thrown) {
+      setSaid(`Nothing was printed. ${problemIn(thrown).title}`);
+    }
+  };
+  return (
+    <>
+      <Button variant="ghost" paddingInline="0" onClick={() => void print()}>
+        Send labels to the printer
+      </Button>
+      {said && <Text role="status">{said}</Text>}
+    </>
   );
 }
