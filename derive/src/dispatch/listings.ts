@@ -5,7 +5,7 @@ import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 
 /** A shop listing of the open season with its days, and what may be sold of it. */
-export interface Listing {
+export interface ListedNeed {
   readonly view: NeedView;
   /** What is to be done next for it, and by when; null where it is up. */
   readonly next: { readonly what: "photograph" | "put up"; readonly by: Day } | null;
@@ -19,7 +19,7 @@ export interface Listing {
 const PHOTO_BEFORE = 2;
 
 /** The listings of the season, what is to be done soonest first; those that are up last. */
-export function listingsOf({ needs, today }: Pick<Outlook, "needs" | "today">, stock: readonly StockTold[]): Listing[] {
+export function listingsOf({ needs, today }: Pick<Outlook, "needs" | "today">, stock: readonly StockTold[]): ListedNeed[] {
   const cards = new Map(stock.map((each) => [each.colourwayId, each.cards]));
   return needs
     .filter(({ need }) => need.kind === "shop listing" && need.lines.some(({ leftOver }) => leftOver === null))
@@ -37,7 +37,7 @@ export function listingsOf({ needs, today }: Pick<Outlook, "needs" | "today">, s
     .sort((a, b) => ((a.next?.by ?? "9") < (b.next?.by ?? "9") ? -1 : 1));
 }
 
-function nextStep({ need }: NeedView, today: Day): Listing["next"] {
+function nextStep({ need }: NeedView, today: Day): ListedNeed["next"] {
   const live = day(need.liveBy ?? need.due);
   if (need.postedOn !== null) return null;
   const photo = need.photoOn === null ? addDays(live, -PHOTO_BEFORE) : day(need.photoOn);

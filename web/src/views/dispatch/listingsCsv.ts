@@ -1,9 +1,9 @@
 import { majorText, money, toMm } from "@yule/core";
-import type { Listing } from "@yule/derive";
+import type { ListedNeed } from "@yule/derive";
 import Papa from "papaparse";
 
 /** What a shop asks for, a row for each colourway of each listing: texts, sizes, price and how many may be sold. */
-export const listingsCsv = (listings: readonly Listing[], currency: string): string =>
+export const listingsCsv = (listings: readonly ListedNeed[], currency: string): string =>
   `\uFEFF${Papa.unparse(
     listings.flatMap(({ view, variants, width, height }) =>
       variants.map(({ name, cards }) => ({
@@ -26,6 +26,6 @@ export const listingsCsv = (listings: readonly Listing[], currency: string): str
 const textOf = (
   design: string,
   colourway: string,
-  { width, height, hasEnvelope }: { readonly width: Listing["width"]; readonly height: Listing["height"]; readonly hasEnvelope: boolean },
+  { width, height, hasEnvelope }: { readonly width: ListedNeed["width"]; readonly height: ListedNeed["height"]; readonly hasEnvelope: boolean },
 ): string =>
   `${design}, ${colourway}: a greeting card painted by hand, each one a little different. ${String(Math.round(toMm(width)))} × ${String(Math.round(toMm(height)))} mm${hasEnvelope ? ", with its envelope" : ""}.`;

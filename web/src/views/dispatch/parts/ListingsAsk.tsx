@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { ShopWindowRead } from "@yule/contract";
 import { day, printDay } from "@yule/core";
-import { listingsOf, type Listing } from "@yule/derive";
+import { listingsOf, type ListedNeed } from "@yule/derive";
 import { useMemo } from "react";
 import { useShopWindowQuery } from "../../../data/api.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -73,13 +73,13 @@ export default function ListingsAsk({ outlook }: DispatchAskProps) {
   );
 }
 
-function whyThen({ view, next }: Listing): string {
+function whyThen({ view, next }: ListedNeed): string {
   const { need } = view;
   const up = `It must be up by ${printDay(day(need.liveBy ?? need.due))}`;
   return next?.what === "photograph" && need.photoOn === null ? `${up}; no day for the photo was told, so two days before are taken.` : `${up}.`;
 }
 
-const columnsFor = (size: ReturnType<typeof useMeasure>["size"]): readonly TableColumn<Listing>[] => [
+const columnsFor = (size: ReturnType<typeof useMeasure>["size"]): readonly TableColumn<ListedNeed>[] => [
   {
     id: "listing",
     head: "Listing",
