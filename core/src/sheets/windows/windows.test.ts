@@ -6,7 +6,8 @@ import { guillotineCuts } from "../partings.ts";
 import { bestWindows, type WindowSize } from "./bestWindows.ts";
 import { rasterOf } from "./raster.ts";
 
-const limits = () => limitsFor(5, () => performance.now());
+/** Its rounds end it: a machine under load only takes longer. */
+const limits = () => limitsFor(60, () => performance.now());
 const flat = (width: number, height: number, most: number, worth = width * height): WindowSize => ({
   ways:
     width === height
