@@ -38,8 +38,8 @@ function ofCutUp(from: number, jobs: number, seconds: number, size: Parameters<t
 }
 
 test.each([
-  [0.2, proofRuns(270, 8_000)],
-  [1, proofRuns(26, 1_500)],
+  [0.2, proofRuns(180, 8_000)],
+  [1, proofRuns(18, 1_500)],
   [4, proofRuns(4, 500)],
 ])("in %d s no bound lies above the number of sheets that were cut up", (seconds, jobs) => {
   expect(ofCutUp(1_000, jobs, seconds)).toBeGreaterThan(jobs / 4);
@@ -107,7 +107,7 @@ test("a claim that something cheaper contradicts is never found to hold, whateve
       const dearer = { uses: [], left: job.panels.map(() => 0), placed: wanted, cost: least.cost + more };
       for (const claim of [{ by: "area" }, { by: "Lagrange", prices }, { by: "exhaustion", patterns: 3 }] as const) expect(checkClaim(job, dearer, claim)).not.toBe("holds");
     }),
-    { numRuns: proofRuns(80, 5_000), seed: 43 },
+    { numRuns: proofRuns(60, 5_000), seed: 43 },
   );
 });
 
@@ -135,6 +135,6 @@ test("on small jobs no bound lies above what trying everything gives, as many ar
       expect(answer.lowerBound).toBeLessThanOrEqual(placed === least.placed ? least.cost : Infinity);
       if (answer.proven) expect([placed, answer.cost]).toEqual([least.placed, least.cost]);
     }),
-    { numRuns: proofRuns(120, 5_000), seed: 41 },
+    { numRuns: proofRuns(90, 5_000), seed: 41 },
   );
 });

@@ -1,4 +1,4 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, FairsRead, StoresRead } from "@yule/contract";
 import { completed, applyPending } from "./pending.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
@@ -38,8 +38,10 @@ test("a bench that was kept by an older version opens without the server: what i
   const kept = completed("bench", { batches: [older], yields: [] }) as BenchRead;
   expect(kept).toMatchObject({ sessions: [], room: null, batches: [{ id: "b", perSheet: 1 }] });
   expect(completed("bench", bench)).toEqual(bench);
-  expect(completed("dispatch", { households: [] })).toEqual({ households: [], letters: [], had: [], undertakings: [] });
-  expect(completed("dispatch", { households: [{ id: "h", name: "Aske" }] })).toMatchObject({ households: [{ name: "Aske", likes: [], language: "en", sentOn: null }] });
+  expect(completed("dispatch", { households: [] })).toEqual({ households: [], letters: [], had: [], undertakings: [], orders: [] });
+  expect(completed("dispatch", { households: [{ id: "h", name: "Aske" }] })).toMatchObject({
+    households: [{ name: "Aske", likes: [], language: "en", sentOn: null, state: "here", people: [], elsewhere: [], parts: null }],
+  });
 });
 
 test("a shelf that was kept by an older version has no lots and no suppliers, and its materials are as nobody told", () => {
@@ -63,4 +65,14 @@ test("what was counted and ticked without the server is shown as counted and tic
     { id: "3", kind: "mark-to-buy", payload: { ids: ["b"], state: "dropped" } },
   ] as CommandEnvelope[];
   expect(applyPending("stores", read, waiting)).toEqual({ stores: [{ id: "paper", onHand: 9, unbooked: 0 }], toBuy: [{ id: "a", state: "in the basket" }] });
+});
+
+test("what was rung up without the server is gone from the table at once, and stands there once when it is up", () => {
+  const read = { fairs: [{ id: "f", sales: [] }], past: [] } as unknown as FairsRead;
+  const lines = [{ colourwayId: "blue", quantity: 2, priceMinor: 550 }];
+  const rung = { id: "c", kind: "ring-up", payload: { id: "s", fairId: "f", at: "2031-12-13T10:00:00Z", paid: "cash", lines } } as unknown as CommandEnvelope;
+  const shown = applyPending("fairs", read, [rung, rung]) as FairsRead;
+  expect(shown.fairs[0]?.sales).toEqual([{ id: "s", at: "2031-12-13T10:00:00Z", paid: "cash", lines, isBack: false, tenderMinor: null, tipMinor: 0 }]);
+  expect(applyPending("fairs", shown, [rung])).toEqual(shown);
+  expect(applyPending("fairs", read, [{ ...rung, payload: { ...(rung.payload as object), fairId: "other" } } as CommandEnvelope])).toEqual(read);
 });

@@ -42,7 +42,7 @@ test("what a recipe says of its colour is what mixing it gives, in whole parts a
         expect(found.map((each) => each.difference)).toEqual([...found.map((each) => each.difference)].sort((a, b) => a - b));
       }
     }),
-    { numRuns: 12 },
+    { numRuns: 8 },
   );
 });
 
