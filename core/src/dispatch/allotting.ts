@@ -80,8 +80,12 @@ function binsOf({ designs, households }: AllotJob): Bins {
 }
 
 /** The bin of each household, so that the sum of the weights is least, then the sum of the money. */
-function assigned(households: number, { weigh, money, room }: Bins): number[] {
+function assigned(households: number, { weigh: weightOf, money, room }: Bins): number[] {
   const bins = room.length;
+  // Asked about again and again: a thousand households would be looked up in their sets some forty million times.
+  const weights = new Float64Array(households * bins);
+  for (let household = 0; household < households; household += 1) for (let each = 0; each < bins; each += 1) weights[household * bins + each] = weightOf(household, each);
+  const weigh = (household: number, each: number): number => weights[household * bins + each] ?? 0;
   const inBin: number[][] = room.map(() => []);
   const bin = new Array<number>(households).fill(-1);
   // Prices of the bins, by which every household lies where it is cheapest.
@@ -108,16 +112,20 @@ function assigned(households: number, { weigh, money, room }: Bins): number[] {
         end = nearest;
         break;
       }
+      const [atFar, atFarMoney] = [(far[nearest] ?? 0) + (price[nearest] ?? 0), (farMoney[nearest] ?? 0) + (priceMoney[nearest] ?? 0) - (money[nearest] ?? 0)];
       for (const other of there) {
-        const [base, baseMoney] = [
-          (far[nearest] ?? 0) - (weigh(other, nearest) - (price[nearest] ?? 0)),
-          (farMoney[nearest] ?? 0) - ((money[nearest] ?? 0) - (priceMoney[nearest] ?? 0)),
-        ];
+        const row = other * bins;
+        const base = atFar - (weights[row + nearest] ?? 0);
         for (let each = 0; each < bins; each += 1) {
-          if (isDone[each] || (room[each] ?? 0) === 0) continue;
-          const [next, nextMoney] = [base + weigh(other, each) - (price[each] ?? 0), baseMoney + (money[each] ?? 0) - (priceMoney[each] ?? 0)];
-          if (!isLess(next, nextMoney, far[each], farMoney[each])) continue;
-          [far[each], farMoney[each], via[each]] = [next, nextMoney, other];
+          if (isDone[each] === 1 || room[each] === 0) continue;
+          const next = base + (weights[row + each] ?? 0) - (price[each] ?? 0);
+          const known = far[each] ?? 0;
+          if (next > known) continue;
+          const nextMoney = atFarMoney + (money[each] ?? 0) - (priceMoney[each] ?? 0);
+          if (next === known && nextMoney >= (farMoney[each] ?? 0)) continue;
+          far[each] = next;
+          farMoney[each] = nextMoney;
+          via[each] = other;
         }
       }
     }
