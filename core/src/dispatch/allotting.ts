@@ -79,12 +79,17 @@ function binsOf({ designs, households }: AllotJob): Bins {
   };
 }
 
+/** What each household weighs in each bin. Asked about again and again: a thousand households would be looked up in their sets some forty million times. */
+function weightsOf(households: number, bins: number, weigh: Bins["weigh"]): Float64Array {
+  const weights = new Float64Array(households * bins);
+  for (let household = 0; household < households; household += 1) for (let each = 0; each < bins; each += 1) weights[household * bins + each] = weigh(household, each);
+  return weights;
+}
+
 /** The bin of each household, so that the sum of the weights is least, then the sum of the money. */
 function assigned(households: number, { weigh: weightOf, money, room }: Bins): number[] {
   const bins = room.length;
-  // Asked about again and again: a thousand households would be looked up in their sets some forty million times.
-  const weights = new Float64Array(households * bins);
-  for (let household = 0; household < households; household += 1) for (let each = 0; each < bins; each += 1) weights[household * bins + each] = weightOf(household, each);
+  const weights = weightsOf(households, bins, weightOf);
   const weigh = (household: number, each: number): number => weights[household * bins + each] ?? 0;
   const inBin: number[][] = room.map(() => []);
   const bin = new Array<number>(households).fill(-1);
