@@ -90,17 +90,15 @@ function weightsOf(households: number, bins: number, weigh: Bins["weigh"]): Floa
 function assigned(households: number, { weigh: weightOf, money, room }: Bins): number[] {
   const bins = room.length;
   const weights = weightsOf(households, bins, weightOf);
-  const weigh = (household: number, each: number): number => weights[household * bins + each] ?? 0;
   const inBin: number[][] = room.map(() => []);
   const bin = new Array<number>(households).fill(-1);
   // Prices of the bins, by which every household lies where it is cheapest.
-  const [price, priceMoney] = [new Float64Array(bins), new Float64Array(bins)];
-  const [far, farMoney] = [new Float64Array(bins), new Float64Array(bins)];
+  const [price, priceMoney, far, farMoney] = [new Float64Array(bins), new Float64Array(bins), new Float64Array(bins), new Float64Array(bins)];
   const via = new Int32Array(bins);
   for (let household = 0; household < households; household += 1) {
     const isDone = new Uint8Array(bins);
     for (let each = 0; each < bins; each += 1) {
-      far[each] = weigh(household, each) - (price[each] ?? 0);
+      far[each] = (weights[household * bins + each] ?? 0) - (price[each] ?? 0);
       farMoney[each] = (money[each] ?? 0) - (priceMoney[each] ?? 0);
       via[each] = household;
     }
