@@ -150,3 +150,18 @@ export async function furnish(shop: TestShop) {
   const answer = await shop.give("add-need", need);
   return { ids, need, answer };
 }
+
+/** Cards of a need, from the sheet to the finished ones, each of its lines whole. */
+export async function makeCards(
+  shop: TestShop,
+  paper: string,
+  needId: string,
+  lines: readonly { readonly id: string; readonly colourwayId: string; readonly quantity: number }[],
+): Promise<void> {
+  const batchId = v7();
+  const units = lines.flatMap((line) => Array.from({ length: line.quantity }, () => line.colourwayId)).map((colourwayId, index) => ({ id: v7(), number: index + 1, colourwayId }));
+  await shop.give("split-sheets", { batches: [{ batchId, needId, units }], uses: [{ storeId: paper, sheets: 1 }] });
+  await shop.give("grade-panels", { batchId, grades: units.map(({ id }) => ({ unitId: id, grade: "good" })) });
+  const { status } = await shop.give("assemble-cards", { needId, lines: lines.map(({ id, quantity }) => ({ lineId: id, quantity })) });
+  if (status !== 200) throw new Error("the cards were not made");
+}

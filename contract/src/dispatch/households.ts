@@ -3,6 +3,7 @@ import { z } from "zod";
 import { id, name } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
 import { text } from "../common/text.ts";
+import { checkDateOfMonth } from "../season/ownOccasions.ts";
 
 const part = (most: number) => text().trim().max(most);
 /** An address in its parts; in which order they are written is the country's own. */
@@ -22,10 +23,7 @@ export const plainAddress = ({ street, district, town, region, code }: z.input<t
 
 const birthday = z
   .strictObject({ month: z.int().min(1).max(12), date: z.int().min(1).max(31), year: z.int().min(1900).max(2199).nullable().default(null) })
-  .superRefine(({ month, date }, context) => {
-    const days = new Date(Date.UTC(2028, month, 0)).getUTCDate();
-    if (date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month` });
-  });
+  .superRefine(checkDateOfMonth);
 
 /** Somebody who lives there. A birthday becomes a day of the season's own. */
 export const addPerson = z.strictObject({ id, householdId: id, name, birthday: birthday.nullable().default(null) });

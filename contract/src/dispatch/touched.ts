@@ -23,7 +23,7 @@ export const dispatchTouched = {
   "erase-household": ["dispatch", "season", "logbook"],
   "set-order": ["season", "dispatch"],
   "pay-order": ["dispatch"],
-  "set-fair": ["dispatch", "fairs"],
+  "set-fair": ["season", "dispatch", "fairs"],
   "bring-to-fair": ["fairs"],
   "ring-up": ["fairs"],
   "close-fair": ["season", "dispatch", "fairs", "costs", "finish"],

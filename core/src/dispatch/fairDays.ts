@@ -33,29 +33,34 @@ export interface FairDraws {
  */
 export function fairDraws(past: readonly PastFair[]): FairDraws {
   const [size, weather] = [{ ...ASSUMED_SIZE }, { ...ASSUMED_WEATHER }];
-  // Factors say how fairs differ from each other: what a usual one sells is known only from the fairs themselves.
+  const drew = (fair: FairDay): number => size[fair.size] * weather[fair.weather];
   for (let turn = 0; turn < TURNS; turn += 1) {
-    for (const level of FAIR_SIZES)
+    const bySize = evenOf(past, drew);
+    for (const level of LEARNED_SIZES)
       size[level] = settled(
         ASSUMED_SIZE[level],
-        evenOf(past, (fair) => size[fair.size] * weather[fair.weather]),
-        (fair) => fair.size === level && fair.size !== "usual",
+        bySize,
+        (fair) => fair.size === level,
         (fair) => weather[fair.weather],
       );
-    for (const level of FAIR_WEATHERS)
+    const byWeather = evenOf(past, drew);
+    for (const level of LEARNED_WEATHERS)
       weather[level] = settled(
         ASSUMED_WEATHER[level],
-        evenOf(past, (fair) => size[fair.size] * weather[fair.weather]),
-        (fair) => fair.weather === level && fair.weather !== "fine",
+        byWeather,
+        (fair) => fair.weather === level,
         (fair) => size[fair.size],
       );
   }
   return {
-    of: (day) => size[day.size] * weather[day.weather],
+    of: drew,
     seen: (day) => ({ size: past.filter((fair) => fair.size === day.size).length, weather: past.filter((fair) => fair.weather === day.weather).length }),
   };
 }
 const TURNS = 4;
+/** Factors say how fairs differ from a usual one in fine weather; what that sells, its own fairs say. */
+const LEARNED_SIZES = ["small", "large"] as const;
+const LEARNED_WEATHERS = ["unsettled", "rain"] as const;
 
 /** Each fair with what its designs that did not sell out sold, and what they would sell at a usual fair by all the fairs. */
 function evenOf(past: readonly PastFair[], drew: (fair: PastFair) => number): readonly { readonly fair: PastFair; readonly sold: number; readonly usual: number }[] {

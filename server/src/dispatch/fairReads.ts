@@ -11,37 +11,40 @@ const PAST_FAIRS = 12;
 
 type FairRow = typeof fairTable.$inferSelect;
 
-/** Fairs that are not over with all that was rung up, the one that was over last, and what the last ones sold. */
+/** Fairs that are not over, by their day. */
+const openRows = (tx: Transaction): Promise<FairRow[]> => tx.select().from(fairTable).where(isNull(fairTable.tinMinor)).orderBy(asc(fairTable.on), asc(fairTable.id));
+
+/** Fairs that are not over, with what was packed and rung up. */
+export const readOpenFairs = async (tx: Transaction): Promise<FairRead[]> => asTold(tx, await openRows(tx));
+
+/** Fairs that are not over, the one that was over last, and what the last ones sold. */
 export async function readFairs(tx: Transaction): Promise<FairsRead> {
-  const open = await tx.select().from(fairTable).where(isNull(fairTable.tinMinor)).orderBy(asc(fairTable.on), asc(fairTable.id));
   const over = await tx.select().from(fairTable).where(isNotNull(fairTable.tinMinor)).orderBy(desc(fairTable.on), desc(fairTable.id)).limit(PAST_FAIRS);
-  const shown = [...open, ...over.slice(0, 1)];
   const goods = await goodsOf(
     tx,
-    [...shown, ...over.slice(1)].map(({ id }) => id),
-  );
-  const needs = await needsOf(
-    tx,
-    shown.map(({ id }) => id),
-  );
-  const sales = await salesOf(
-    tx,
-    shown.map(({ id }) => id),
+    over.map(({ id }) => id),
   );
   return {
-    fairs: shown.map((fair) => ({
-      ...toldOf(fair),
-      title: needs.get(fair.id)?.title ?? "",
-      needIds: needs.get(fair.id)?.needIds ?? [],
-      goods: goods.get(fair.id) ?? [],
-      sales: sales.get(fair.id) ?? [],
-    })),
+    fairs: await asTold(tx, [...(await openRows(tx)), ...over.slice(0, 1)]),
     past: over.map(({ id, size, weather }) => ({
       size,
       weather,
       goods: (goods.get(id) ?? []).map(({ designId: design, colourwayId, brought, sold }) => ({ design, colourwayId, brought, sold: sold ?? 0 })),
     })),
   };
+}
+
+/** Fairs with their names, needs, goods and sales. */
+async function asTold(tx: Transaction, fairs: readonly FairRow[]): Promise<FairRead[]> {
+  const ids = fairs.map(({ id }) => id);
+  const [goods, needs, sales] = [await goodsOf(tx, ids), await needsOf(tx, ids), await salesOf(tx, ids)];
+  return fairs.map((fair) => ({
+    ...toldOf(fair),
+    title: needs.get(fair.id)?.title ?? "",
+    needIds: needs.get(fair.id)?.needIds ?? [],
+    goods: goods.get(fair.id) ?? [],
+    sales: sales.get(fair.id) ?? [],
+  }));
 }
 
 const toldOf = ({ shopId: _shop, version: _version, ...fair }: FairRow): Omit<FairRead, "title" | "needIds" | "goods" | "sales"> => fair;
@@ -59,7 +62,7 @@ async function needsOf(tx: Transaction, ids: readonly string[]): Promise<Readonl
 }
 
 /** What goes to each fair. */
-export async function goodsOf(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, FairRead["goods"]>> {
+async function goodsOf(tx: Transaction, ids: readonly string[]): Promise<ReadonlyMap<string, FairRead["goods"]>> {
   if (ids.length === 0) return new Map();
   const rows = await tx
     .select()

@@ -1,7 +1,7 @@
 import type { FairRead, FairsRead, FinishRead, SeasonRead } from "@yule/contract";
 import { inches } from "@yule/core";
 import { v7 } from "uuid";
-import { furnish, openTestShop, wordsOf, type TestShop } from "../testing.ts";
+import { furnish, makeCards, openTestShop, wordsOf, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
 let ids: Awaited<ReturnType<typeof furnish>>["ids"];
@@ -20,14 +20,10 @@ const table = { size: "usual" as const, weather: "rain" as const, tableLength: i
 
 /** A fair with five blue cards made for it and four red ones that belonged to no need, all of them packed. */
 async function packed(title: string): Promise<{ fair: string; need: string }> {
-  const [need, line, batchId, fair] = [v7(), v7(), v7(), v7()];
-  expect(
-    (await shop.give("add-need", { ...base, id: need, kind: "fair", title, zone: null, priceMinor: null, lines: [{ id: line, colourwayId: ids.blue, quantity: 5 }] })).status,
-  ).toBe(200);
-  const units = Array.from({ length: 5 }, (_, index) => ({ id: v7(), number: index + 1, colourwayId: ids.blue }));
-  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: ids.paper, sheets: 1 }] });
-  await shop.give("grade-panels", { batchId, grades: units.map(({ id }) => ({ unitId: id, grade: "good" })) });
-  await shop.give("assemble-cards", { needId: need, lines: [{ lineId: line, quantity: 5 }] });
+  const [need, fair] = [v7(), v7()];
+  const lines = [{ id: v7(), colourwayId: ids.blue, quantity: 5 }];
+  expect((await shop.give("add-need", { ...base, id: need, kind: "fair", title, zone: null, priceMinor: null, lines })).status).toBe(200);
+  await makeCards(shop, ids.paper, need, lines);
   await shop.give("count-cards", { colourwayId: ids.red, cards: 4 });
   expect((await shop.give("set-fair", { id: fair, title, on: "2031-11-08", needIds: [need], ...table })).status).toBe(200);
   const goods = [
@@ -109,6 +105,14 @@ test("bad input is met with the field and what is allowed", async () => {
   expect(await refused("set-fair", { id: fair, title: "Refusing fair", on: "2031-11-08", needIds: [need, v7()], ...table })).toMatch(/422.*needIds.*1/);
   await shop.give("close-fair", { fairId: fair, on: "2031-11-08", tinMinor: 2000, left: [] });
   expect(await refused("ring-up", sale(fair, ids.blue, 1, 450))).toMatch(/422.*fairId.*not over/);
+});
+
+test("the day of a fair is the day of its needs: told otherwise, both are", async () => {
+  const { fair, need } = await packed("Moved fair");
+  const due = async () => (await shop.get<SeasonRead>("season")).needs.find(({ id }) => id === need)?.due;
+  expect(await due()).toBe("2031-11-08");
+  await shop.give("set-fair", { id: fair, title: "Moved fair", on: "2031-11-15", needIds: [need], ...table });
+  expect(await due()).toBe("2031-11-15");
 });
 
 test("two tills that sell at once each keep what they sold", async () => {

@@ -1,5 +1,6 @@
 import type { CommandPayload } from "@yule/contract";
 import { phrase, soldSoFar, tinOf } from "@yule/core";
+import { BY_HAND } from "@yule/derive";
 import { and, eq } from "drizzle-orm";
 import { v7 } from "uuid";
 import { missing, refuse } from "../db/refusal.ts";
@@ -23,6 +24,7 @@ async function setFair(writing: Writing, payload: CommandPayload<"set-fair">): P
   for (const [index, needId] of needIds.entries()) {
     const need = (await writing.find("need", needId)) ?? missing("need", ["needIds", index], needId);
     if (need.kind !== "fair") refuse({ code: "no-fair", path: ["needIds", index], given: [{ name: need.title, of: "need" }], allowed: ["a need for a fair"] });
+    if (need.due !== payload.on) await writing.update("need", needId, { due: payload.on });
   }
   await bind(writing, { id, kind: "fair", title, needIds });
   if (found) await writing.update("fair", id, told);
@@ -47,7 +49,7 @@ async function openFair(writing: Writing, id: string): Promise<{ readonly fair: 
 /** No more goes to a fair than lies there: cards made for its needs, and cards that belong to none. */
 async function bringToFair(writing: Writing, { fairId, goods: told }: CommandPayload<"bring-to-fair">): Promise<HandlerResult<"bring-to-fair">> {
   const { title, goods } = await openFair(writing, fairId);
-  const lines = await fairLines(writing, fairId);
+  const lines = await linesOfNeeds(writing.tx, await needsOfFair(writing, fairId));
   const names = await readColourwayNames(
     writing.tx,
     told.map(({ colourwayId }) => colourwayId),
@@ -79,11 +81,7 @@ async function bringToFair(writing: Writing, { fairId, goods: told }: CommandPay
   return { subject: ["undertaking", fairId], facts: { title, cards: told.reduce((sum, { brought }) => sum + brought, 0) } };
 }
 
-/** The lines of the needs of a fair that did not go anywhere else. */
-async function fairLines(writing: Writing, fairId: string): Promise<NeedLine[]> {
-  const needIds = await needsOfFair(writing, fairId);
-  return linesOfNeeds(writing.tx, needIds);
-}
+/** The needs of a fair that did not go anywhere else. */
 async function needsOfFair(writing: Writing, fairId: string): Promise<string[]> {
   const open: string[] = [];
   for (const id of await needsBoundTo(writing.tx, fairId)) if (!(await isPosted(writing.tx, id))) open.push(id);
@@ -164,7 +162,6 @@ async function settleNeeds(
   }
   for (const [colourwayId, cards] of open) if (cards > 0) await takeLeft(writing, colourwayId, cards);
 }
-const BY_HAND = "by hand";
 
 export const fairHandlers = {
   "set-fair": setFair,

@@ -1,6 +1,6 @@
 import type { DispatchRead, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
 import { v7 } from "uuid";
-import { furnish, openTestShop, wordsOf, type TestShop } from "../testing.ts";
+import { furnish, makeCards, openTestShop, wordsOf, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
 let ids: Awaited<ReturnType<typeof furnish>>["ids"];
@@ -40,15 +40,10 @@ async function households(count: number, more: object = {}): Promise<string[]> {
 
 /** A list with so many cards in two colourways, all of them assembled. */
 async function made(title: string, householdIds: readonly string[], blue: number, red = 0): Promise<{ need: string; blue: string; red: string }> {
-  const [need, one, other, batchId] = [v7(), v7(), v7(), v7()];
+  const [need, one, other] = [v7(), v7(), v7()];
   const lines = [{ id: one, colourwayId: ids.blue, quantity: blue }, ...(red > 0 ? [{ id: other, colourwayId: ids.red, quantity: red }] : [])];
   expect((await shop.give("add-need", { ...base, id: need, kind: "mailing list", title, zone: "inland", householdIds: [...householdIds], lines })).status).toBe(200);
-  const units = lines
-    .flatMap((line) => Array.from({ length: line.quantity }, () => ({ id: v7(), number: 0, colourwayId: line.colourwayId })))
-    .map((unit, index) => ({ ...unit, number: index + 1 }));
-  await shop.give("split-sheets", { batches: [{ batchId, needId: need, units }], uses: [{ storeId: ids.paper, sheets: 1 }] });
-  await shop.give("grade-panels", { batchId, grades: units.map(({ id }) => ({ unitId: id, grade: "good" })) });
-  expect((await shop.give("assemble-cards", { needId: need, lines: lines.map(({ id, quantity }) => ({ lineId: id, quantity })) })).status).toBe(200);
+  await makeCards(shop, ids.paper, need, lines);
   return { need, blue: one, red: other };
 }
 const post = (letters: readonly string[], stamps: { storeId: string; quantity: number }[] = []) =>

@@ -5,7 +5,7 @@ import { readColourwayNames } from "../designs/reads.ts";
 import { readLeftStock } from "../learned/reads.ts";
 import { listedLines } from "../season/open.ts";
 import { linesOfNeeds } from "../season/reads.ts";
-import { readFairs } from "./fairReads.ts";
+import { readOpenFairs } from "./fairReads.ts";
 
 /** What may be sold in the window: cards made for listings that are open and cards that belong to nobody, less what lies on the table of a fair. */
 export async function readShopStock(tx: Transaction): Promise<StockTold[]> {
@@ -14,8 +14,7 @@ export async function readShopStock(tx: Transaction): Promise<StockTold[]> {
   for (const { colourwayId, assembled } of await listedLines(tx)) add(colourwayId, assembled);
   const listed = new Set(cards.keys());
   for (const { colourwayId, cards: left } of await readLeftStock(tx)) add(colourwayId, left);
-  for (const { goods, sales, tinMinor, needIds } of (await readFairs(tx)).fairs) {
-    if (tinMinor !== null) continue;
+  for (const { goods, sales, needIds } of await readOpenFairs(tx)) {
     const sold = soldSoFar(sales);
     const own = await madeForFair(tx, needIds);
     // Cards that were made for the fair were never in the window: only those beyond them are taken out of it.

@@ -100,9 +100,10 @@ export async function readTransit(tx: Transaction, carrier: Carrier): Promise<re
     .orderBy(desc(recipient.fateOn), desc(recipient.id))
     .limit(LEARNED_FROM);
   const seen = new Map<string, number[]>();
+  const holidays = new Set(rows.flatMap(({ arrived }) => (arrived === null ? [] : [arrived.slice(0, 4)])).flatMap((year) => carrier.holidays(day(`${year}-07-01`))));
   for (const { service, posted, arrived, fate } of rows) {
     if (service === null || posted === null || arrived === null) continue;
-    const days = fate === "lost" ? MOST_DAYS_AWAY : workingDaysTo(day(posted), day(arrived), new Set(carrier.holidays(day(arrived))));
+    const days = fate === "lost" ? MOST_DAYS_AWAY : workingDaysTo(day(posted), day(arrived), holidays);
     const counts = seen.get(service) ?? [];
     for (let at = counts.length; at <= days; at += 1) counts.push(0);
     counts[days] = (counts[days] ?? 0) + 1;

@@ -1,7 +1,7 @@
 import { PDFDocument } from "pdf-lib";
 import { encode } from "uqr";
 import { embedded, type PdfFonts } from "./fonts.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen } from "./pen.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "./pen.ts";
 
 /** What stands on a label: a code that the camera reads, a name, and up to three lines under it. */
 export interface Label {
@@ -13,7 +13,6 @@ export interface Label {
   readonly plain: string | null;
 }
 
-const POINTS_PER_MM = 72 / 25.4;
 /** A4 and a label, mm: three across and eight down. */
 const [PAGE, RIM, LABEL] = [{ width: 210, height: 297 }, 12, { width: 62, height: 34 }];
 const [ACROSS, DOWN] = [3, 8];

@@ -1,5 +1,8 @@
 import { rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
 
+/** A PDF measures in points, 1/72 in. */
+export const POINTS_PER_MM = 72 / 25.4;
+
 export const PDF_INK = rgb(0.13, 0.12, 0.1);
 export const PDF_SOFT = rgb(0.36, 0.33, 0.29);
 export const LINE = rgb(0.72, 0.68, 0.6);

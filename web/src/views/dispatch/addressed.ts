@@ -4,9 +4,8 @@ import Papa from "papaparse";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { cutLabelsPdf } from "../../kit/pdf/labels.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen } from "../../kit/pdf/pen.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
-const POINTS_PER_MM = 72 / 25.4;
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 
 /** What is written of a letter: the name, the lines of its address, and abroad the country in capitals, as the post asks for it. */

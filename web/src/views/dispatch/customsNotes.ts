@@ -2,9 +2,8 @@ import { majorText, money } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { PDF_INK, PDF_SOFT, Pen } from "../../kit/pdf/pen.ts";
+import { PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
-const POINTS_PER_MM = 72 / 25.4;
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 
 /** What a card abroad is worth, minor units: its share of the need's price, or nothing where it is a gift. */

@@ -152,6 +152,53 @@ describe("who gets which", () => {
   });
 });
 
+describe("papers and labels", () => {
+  const toSelf = (address: string): Outlook => {
+    const outlook = listOf([letter("a"), letter("b"), letter("c")], [household("a"), household("b"), household("c", { country: "NZ" })]);
+    const { carrier } = outlook.dispatch;
+    const table = carrier.table.flatMap((each) => [each, { ...each, zone: "overseas" as const }]);
+    return { ...outlook, shop: { ...outlook.shop, address }, dispatch: { ...outlook.dispatch, carrier: { ...carrier, table } } };
+  };
+  afterEach(() => delete (globalThis as { BarcodeDetector?: unknown }).BarcodeDetector);
+
+  test("the shop's own address is told where it is wanted, and only then return labels can be printed; customs notes where a letter leaves the country", async () => {
+    open(toSelf(""));
+    await waitFor(() => expect(screen.getByRole("button", { name: "Print customs notes" })).toBeTruthy());
+    expect(screen.queryByRole("button", { name: "Print return labels" })).toBeNull();
+    await press("Tell your own address");
+    await write("Your own address, from the street to the town", "4 Ropewalk, Saltcote");
+    await press("Keep your address");
+    await waitFor(() => expect(server.commands.at(-1)).toEqual(["set-shop", { address: "4 Ropewalk, Saltcote" }]));
+    cleanup();
+    open(toSelf("4 Ropewalk, Saltcote"));
+    await waitFor(() => expect(screen.getByRole("button", { name: "Print return labels" })).toBeTruthy());
+  });
+
+  test("a letter is posted by the code on its label; a label of another letter, and none at all, are each said", async () => {
+    let codes: string[] = [];
+    Object.assign(globalThis, {
+      BarcodeDetector: class {
+        detect = () => Promise.resolve(codes.map((rawValue) => ({ rawValue })));
+      },
+      createImageBitmap: () => Promise.resolve({}),
+    });
+    const outlook = toSelf("");
+    open(outlook);
+    const user = userEvent.setup({ delay: null });
+    const scan = async (...read: string[]): Promise<void> => {
+      codes = read;
+      await user.upload(await screen.findByLabelText("Post by scanning a label"), new File(["x"], "label.png", { type: "image/png" }));
+    };
+    await scan();
+    expect(await screen.findByText(/^No label is seen in the picture/)).toBeTruthy();
+    await scan("letter:another");
+    expect(await screen.findByText("The letter of this label does not lie ready here.")).toBeTruthy();
+    const [first] = outlook.dispatch.letters;
+    await scan(`letter:${first?.id ?? ""}`);
+    await waitFor(() => expect(server.commands.at(-1)).toEqual(["post-letters", expect.objectContaining({ letters: [expect.objectContaining({ id: first?.id })] })]));
+  });
+});
+
 describe("writing", () => {
   test("the evening's list goes box by box, says what a card must not say, and ticks what is written", async () => {
     const houses = [household("a", { name: "Nell Oxenby", language: "de" }), household("b", { name: "Aske", state: "bereaved", stateOn: season([]).today }), household("c")];

@@ -1,4 +1,4 @@
-import { day, printDay } from "@yule/core";
+import { day, minorDecimals, printDay } from "@yule/core";
 import type { CustomerOrder } from "@yule/derive";
 
 export const MESSAGE_KINDS = ["taken", "part", "sent", "late", "paid"] as const;
@@ -77,11 +77,6 @@ export function draftOf(
 ): string {
   const language = household && LETTERS[household.language] ? household.language : "en";
   const on = language === "en" ? printDay(due) : new Intl.DateTimeFormat(language, { day: "numeric", month: "long", timeZone: "UTC" }).format(new Date(`${day(due)}T12:00:00Z`));
-  const money =
-    price === null
-      ? ""
-      : new Intl.NumberFormat(language, { style: "currency", currency }).format(
-          price / 10 ** (new Intl.NumberFormat("en", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2),
-        );
+  const money = price === null ? "" : new Intl.NumberFormat(language, { style: "currency", currency }).format(price / 10 ** minorDecimals(currency));
   return LETTERS[language]?.[kind]({ name: household?.name ?? "", title, cards, on, price: money === "" ? "" : (FOR_PRICE[language]?.(money) ?? ""), shop }) ?? "";
 }

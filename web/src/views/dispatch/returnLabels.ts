@@ -1,8 +1,6 @@
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { LINE, PDF_INK, Pen } from "../../kit/pdf/pen.ts";
-
-const POINTS_PER_MM = 72 / 25.4;
+import { LINE, PDF_INK, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
 /** Labels with her own address, a sheet of them. */
 export const returnLabelsPdf = (shop: { readonly name: string; readonly address: string }, fonts: PdfFonts): Promise<Uint8Array> => {

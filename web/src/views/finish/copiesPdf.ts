@@ -1,10 +1,9 @@
 import type { DesignRead } from "@yule/contract";
 import { degrees, PDFDocument, rgb, type PDFImage, type PDFPage } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { PDF_INK, PDF_SOFT, Pen } from "../../kit/pdf/pen.ts";
+import { PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 import { BLEED, copiesLayout, MARK, PRINT_SHEETS, RIM, type CopiesLayout, type PrintSheet } from "./copiesLayout.ts";
 
-const POINTS_PER_MM = 72 / 25.4;
 /** From the edge of a piece to its marks, and the length of the check ruler, mm. */
 const [GAP, RULER] = [1, 100];
 

@@ -2,10 +2,9 @@ import { toMm } from "@yule/core";
 import type { BackLabels } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 import type { PrinterPaper } from "./sheetPdf.ts";
 
-const POINTS_PER_MM = 72 / 25.4;
 const RIM = 8;
 /** About as large as a thumb, millimetres. */
 const LABEL = { width: 62, height: 33 };

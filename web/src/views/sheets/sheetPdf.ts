@@ -1,7 +1,7 @@
 import { lengthOfUnits, mm, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
 /** The paper in the maker's printer. */
 export interface PrinterPaper {
@@ -15,7 +15,6 @@ export interface CheckRuler {
   readonly words: string;
 }
 
-const POINTS_PER_MM = 72 / 25.4;
 /** No printer reaches the rim of its paper; below, room for the ruler. Millimetres. */
 const RIM = 8;
 const FOOT = 19;

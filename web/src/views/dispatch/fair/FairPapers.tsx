@@ -17,7 +17,7 @@ async function made(make: (papers: Papers, fonts: PdfFonts) => Promise<Uint8Arra
 }
 
 /** What is printed for a fair: tags and a sign with the prices, and the list that it is packed by. */
-export function FairPapers({ ahead, rows, finish, float }: { ahead: FairAhead; rows: readonly FairRow[]; finish: FinishRead; float: readonly Coins[] }) {
+export function FairPapers({ ahead, rows, finish, float }: { ahead: FairAhead; rows: readonly FairRow[]; finish: Pick<FinishRead, "left" | "boxes">; float: readonly Coins[] }) {
   const { shop } = useView();
   const { currency, name } = shop;
   const going = rows.filter(({ bring }) => bring > 0);
@@ -40,7 +40,7 @@ export function FairPapers({ ahead, rows, finish, float }: { ahead: FairAhead; r
 }
 
 /** What goes along, by the box that it stands in. */
-export function packedFrom({ views }: FairAhead, rows: readonly FairRow[], { left, boxes }: FinishRead) {
+export function packedFrom({ views }: FairAhead, rows: readonly FairRow[], { left, boxes }: Pick<FinishRead, "left" | "boxes">) {
   const names = new Map(boxes.map(({ id, name, place }) => [id, place === "" ? name : `${name}, ${place}`]));
   const stands = rows.flatMap((row) => {
     const lines = views.flatMap(({ need }) => need.lines.filter(({ colourwayId, assembled }) => colourwayId === row.id && assembled > 0));

@@ -17,7 +17,7 @@ import { cardName, cardsOf } from "./words.ts";
 interface GoodsProps {
   readonly ahead: FairAhead;
   readonly plan: FairPlan;
-  readonly finish: FinishRead;
+  readonly finish: Pick<FinishRead, "left" | "boxes">;
   readonly onTill: () => void;
 }
 
@@ -116,6 +116,12 @@ const columnsFor = (currency: string, onPrice: (id: string, price: number) => vo
     head: "Gone before the end",
     value: ({ sellOut }) => sellOut,
     cell: ({ bring, sellOut }) => (bring === 0 ? "" : `${String(Math.min(99, Math.round(sellOut * 100)))} %`),
+  },
+  {
+    id: "next",
+    head: "One more, for an hour",
+    value: ({ next }) => next?.anHour ?? 0,
+    cell: ({ next }) => (next === null ? "" : printMoney(money(Math.round(next.anHour)), currency)),
   },
   {
     id: "price",

@@ -1,6 +1,6 @@
 import { day, minorDecimals, printDay } from "@yule/core";
 import { likelySold, likelyTakings, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
-import { inHundred } from "../../../kit/chances.ts";
+import { timesInHundred } from "../../../kit/chances.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { cardName, cardsOf } from "./words.ts";
 
@@ -40,7 +40,7 @@ export function FairVerdict({ ahead, plan, currency }: { ahead: FairAhead; plan:
             </>
           )}
           . <Figure why={whySold(plan)}>About {String(Math.round(likelySold(rows)))}</Figure> will go, for some {wholeMoney(likelyTakings(rows), currency)}
-          {first ? `; ${cardName(first)} is gone before the end ${inHundred(first.sellOut).replace(" in", " times in")}.` : "."}
+          {first ? `; ${cardName(first)} is gone before the end ${timesInHundred(first.sellOut)}.` : "."}
         </>
       )}
     </Verdict>

@@ -129,3 +129,20 @@ test("what a fair came to: for an hour, what sold out, what the tin says, and wh
   expect(screen.getByText("The tin has €1.00 too little.")).toBeTruthy();
   expect(screen.getByRole("img", { name: /^Cards sold: from/ })).toBeTruthy();
 });
+
+test("what is to be painted is taken into the need, as many more as the table says", async () => {
+  const past = [1, 2, 3].map(() => ({ size: "usual" as const, weather: "fine" as const, goods: [{ design: design.id, colourwayId: "blue", brought: 5, sold: 5 }] }));
+  open("/dispatch?ask=fair", { fairs: [fair({ goods: [] })], past });
+  await waitFor(() => expect(screen.getByRole("button", { name: /^Plan to paint these \d+$/ })).toBeTruthy());
+  const cells = screen.getAllByRole("cell").map(({ textContent }) => textContent);
+  const wanted = Number(/^(\d+), asked for 3$/.exec(cells.find((text) => /asked for/.test(text)) ?? "")?.[1]);
+  expect(wanted).toBeGreaterThan(3);
+  await userEvent.setup().click(screen.getByRole("button", { name: /^Plan to paint these/ }));
+  await waitFor(() => expect(told()[0]).toEqual(["change-need", expect.objectContaining({ id: "n", lines: [{ id: "l", colourwayId: "blue", quantity: 3 + wanted }] })]));
+});
+
+test("without what cards cost and what lies there it still plans what was made, and paints nothing", async () => {
+  server = new PretendServer({ fairs: { fairs: [fair()], past: [] } });
+  showScreen(<DispatchView />, { outlook, at: "/dispatch?ask=fair" });
+  await waitFor(async () => expect(await verdict()).toMatch(/^Quay fair, Sat 13 Dec: take 3 cards\. About \d will go/));
+});

@@ -2,10 +2,9 @@ import { printMoney, money, type Coins } from "@yule/core";
 import type { FairRow } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../../kit/pdf/fonts.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen } from "../../../kit/pdf/pen.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../../kit/pdf/pen.ts";
 import { cardName } from "./words.ts";
 
-const POINTS_PER_MM = 72 / 25.4;
 const [WIDE, HIGH] = [210 * POINTS_PER_MM, 297 * POINTS_PER_MM];
 const RIM = 15 * POINTS_PER_MM;
 /** A price tag to fold, mm: it stands before its pile, readable over an arm's length. */

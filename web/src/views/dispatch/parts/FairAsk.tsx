@@ -1,5 +1,5 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import type { FairsRead } from "@yule/contract";
+import type { FairsRead, FinishRead } from "@yule/contract";
 import { day, printDay } from "@yule/core";
 import { cardCosts, fairPlan, fairsAhead, type FairAhead } from "@yule/derive";
 import { useMemo } from "react";
@@ -16,6 +16,7 @@ import { FairVerdict } from "../fair/FairVerdict.tsx";
 import { Till } from "../fair/Till.tsx";
 
 const NO_FAIRS: FairsRead = { fairs: [], past: [] };
+const NOTHING_LEFT: Pick<FinishRead, "left" | "boxes"> = { left: [], boxes: [] };
 
 /** Fairs: what to take along and to paint, where it stands on the table, the till on the day, and what it came to. */
 export default function FairAsk({ outlook }: DispatchAskProps) {
@@ -65,10 +66,13 @@ export default function FairAsk({ outlook }: DispatchAskProps) {
 }
 
 function Ahead({ outlook, told, ahead, onTill }: DispatchAskProps & { told: FairsRead; ahead: FairAhead; onTill: () => void }) {
-  const { data: finish } = useFinishQuery();
-  const { data: stores } = useStoresQuery();
-  const { data: money } = useCostsQuery();
-  const costs = useMemo(() => (stores && money ? cardCosts(outlook, { lots: stores.lots, money }) : null), [outlook, stores, money]);
+  const { data: finished, error: noFinish } = useFinishQuery();
+  const { data: stores, error: noStores } = useStoresQuery();
+  const { data: money, error: noMoney } = useCostsQuery();
+  // What could not be had is as if nothing were told: what lies there is planned, and nothing is painted whose cost is not known.
+  const finish = finished ?? (noFinish ? NOTHING_LEFT : null);
+  const isUnknown = noStores !== undefined || noMoney !== undefined;
+  const costs = useMemo(() => (stores && money ? cardCosts(outlook, { lots: stores.lots, money }) : isUnknown ? [] : null), [outlook, stores, money, isUnknown]);
   const plan = useMemo(() => (finish && costs ? fairPlan(outlook, ahead, { left: finish.left, past: told.past, costs }) : null), [outlook, ahead, finish, told.past, costs]);
   if (!plan || !finish) return <Loading />;
   return (

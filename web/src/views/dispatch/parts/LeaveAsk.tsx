@@ -9,7 +9,7 @@ import { v7 } from "uuid";
 import { useFinishQuery, useHolidaysQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
-import { inHundred } from "../../../kit/chances.ts";
+import { timesInHundred } from "../../../kit/chances.ts";
 import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
 import { canReadCodes, codesIn } from "../../../kit/codes.ts";
 import { FilePick } from "../../../kit/FormField.tsx";
@@ -215,7 +215,7 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PilePr
         <>
           {least && (
             <>
-              <Figure why={whyChance(least)}>The least sure</Figure> is there in time {inHundred(least.chance ?? 0).replace(" in", " times in")}.{" "}
+              <Figure why={whyChance(least)}>The least sure</Figure> is there in time {timesInHundred(least.chance ?? 0)}.{" "}
             </>
           )}
           All together {ready.length === 1 ? "it costs" : "they cost"} {printMoney(money(cost), shop.currency)}

@@ -2,7 +2,7 @@ import { Button, Text } from "@chakra-ui/react";
 import { money, printDay, printMoney, stateOf } from "@yule/core";
 import { customerOrders, type CustomerOrder } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { inHundred } from "../../../kit/chances.ts";
+import { timesInHundred } from "../../../kit/chances.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
@@ -67,7 +67,7 @@ export default function OrdersAsk({ outlook }: DispatchAskProps) {
 function sureWords({ chance, due, views }: CustomerOrder): string {
   const all = views.length > 1 ? "all of it" : "it";
   if (chance === null || stateOf(chance) === "cannot") return `${all} cannot be promised by ${printDay(due)}`;
-  return `${all} is there by ${printDay(due)} ${views.length > 1 ? "at most " : ""}${inHundred(chance).replace(" in", " times in")}`;
+  return `${all} is there by ${printDay(due)} ${views.length > 1 ? "at most " : ""}${timesInHundred(chance)}`;
 }
 
 const columnsFor = (currency: string, onOpen: (id: string) => void): readonly TableColumn<CustomerOrder>[] => [

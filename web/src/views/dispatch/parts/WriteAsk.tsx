@@ -9,14 +9,18 @@ import { Tick } from "../../../kit/FormField.tsx";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
+import { cardsOf } from "../fair/words.ts";
 
 const languages = new Intl.DisplayNames(["en"], { type: "language" });
-const cardsWord = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;
 
 /** An evening's list: the cards to be written and addressed, in the order in which their boxes are opened. */
 export default function WriteAsk({ outlook }: DispatchAskProps) {
-  const { data: finish } = useFinishQuery();
-  const pile = useMemo(() => (finish ? pileOf(outlook, finish.boxes) : null), [outlook, finish]);
+  const { data: finish, error } = useFinishQuery();
+  const pile = useMemo(() => {
+    // Without the boxes they are written all the same.
+    const boxes = finish?.boxes ?? (error ? [] : null);
+    return boxes ? pileOf(outlook, boxes) : null;
+  }, [outlook, finish?.boxes, error]);
   const [ticked, setTicked] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<Problem | null>(null);
   if (!pile) return <Loading />;
@@ -35,13 +39,13 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
       <Verdict>
         {toWrite.length === 0 ? (
           open > 0 ? (
-            `Nothing can be written yet: of ${cardsWord(open)} it is not decided who gets which.`
+            `Nothing can be written yet: of ${cardsOf(open)} it is not decided who gets which.`
           ) : (
             "Every card that is made is written and addressed."
           )
         ) : (
           <>
-            {cardsWord(toWrite.length)} {toWrite.length === 1 ? "is" : "are"} to be written and addressed, from {boxes.length === 1 ? "one box" : `${String(boxes.length)} boxes`}
+            {cardsOf(toWrite.length)} {toWrite.length === 1 ? "is" : "are"} to be written and addressed, from {boxes.length === 1 ? "one box" : `${String(boxes.length)} boxes`}
             {minutes === null ? (
               "."
             ) : (
@@ -76,7 +80,7 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
       {toWrite.length > 0 && (
         <Flex gap="14px" wrap="wrap">
           <Button size="xl" disabled={ticked.size === 0} onClick={() => void write([...ticked])}>
-            {ticked.size === 0 ? "Tick what is written" : `${cardsWord(ticked.size)} written`}
+            {ticked.size === 0 ? "Tick what is written" : `${cardsOf(ticked.size)} written`}
           </Button>
           <Button size="xl" variant="outline" onClick={() => void write(toWrite.map(({ letter }) => letter.id))}>
             All {String(toWrite.length)} are written
