@@ -47,6 +47,7 @@ export * from "./dispatch/dispatch.ts";
 export { addAddress, addPerson, addressParts, plainAddress, type AddressParts, type ElsewhereRead, type HouseholdState, type PersonRead } from "./dispatch/households.ts";
 export { householdStates } from "./dispatch/households.ts";
 export type { ShopWindowRead, StockTold } from "./dispatch/listings.ts";
+export { takeNews } from "./dispatch/orderNews.ts";
 export { payOrder, setOrder, type OrderRead } from "./dispatch/orders.ts";
 export type { FairGoodRead, FairRead, FairsRead, SaleRead } from "./dispatch/fairs.ts";
 export { ringUp, setFair } from "./dispatch/fairs.ts";

@@ -54,6 +54,7 @@ export * from "./season/needView.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/onHand.ts";
 export * from "./season/plannedSeason.ts";
+export * from "./season/promiseDays.ts";
 export * from "./season/planSeason.ts";
 export { nextFree, startCurve, startsOfPlan } from "./season/planStarts.ts";
 export * from "./season/sessionSheet.ts";

@@ -11,7 +11,7 @@ import { copyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs"
 import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
-import { simulatedOutside } from "./outside/outside.ts";
+import { simulatedOutside, type Outside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
 import { ensureShop } from "./shop/begin.ts";
 
@@ -65,7 +65,11 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
  * @param own with a PostgreSQL that nothing else uses
  * @param planner told of changes; nothing is planned unless a test does it
  */
-export async function openTestShop({ own = false, planner = { want: () => Promise.resolve() } }: { own?: boolean; planner?: Pick<Planner, "want"> } = {}): Promise<TestShop> {
+export async function openTestShop({
+  own = false,
+  planner = { want: () => Promise.resolve() },
+  outside = {},
+}: { own?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside> } = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
   const database = openDatabase(url);
@@ -76,7 +80,7 @@ export async function openTestShop({ own = false, planner = { want: () => Promis
     database,
     feed,
     clock: { now: () => new Date(NOW) },
-    outside: simulatedOutside,
+    outside: { ...simulatedOutside, ...outside },
     planner,
     log: { error: () => undefined },
     hosts: ["tern-row.example"],

@@ -1,6 +1,7 @@
 import { addHousehold, addHouseholds, changeHousehold, postNeed } from "./dispatch.ts";
 import { bringToTheFair, closeFair, ringUp, setFair } from "./fairs.ts";
 import { addAddress, addPerson, dropAddress, dropPerson, eraseHousehold, mergeHouseholds, tellDied, tellHousehold } from "./households.ts";
+import { takeNews } from "./orderNews.ts";
 import { payOrder, setOrder } from "./orders.ts";
 import { allotCards, bindNeeds, postLetters, tellHad, tellLetters, tellSent, tellWritten } from "./letters.ts";
 
@@ -27,6 +28,7 @@ export const dispatchCommands = {
   "erase-household": eraseHousehold,
   "set-order": setOrder,
   "pay-order": payOrder,
+  "take-news": takeNews,
   "set-fair": setFair,
   "bring-to-fair": bringToTheFair,
   "ring-up": ringUp,

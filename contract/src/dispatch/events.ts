@@ -27,6 +27,7 @@ export interface DispatchEvents {
   readonly "erase-household": Readonly<Record<string, never>>;
   readonly "set-order": { readonly title: string; readonly needs: number };
   readonly "pay-order": { readonly title: string; readonly minor: number };
+  readonly "take-news": { readonly titles: readonly string[]; readonly news: number; readonly isLeft: boolean };
   readonly "set-fair": { readonly title: string; readonly on: string };
   readonly "bring-to-fair": { readonly title: string; readonly cards: number };
   readonly "ring-up": { readonly title: string; readonly cards: number; readonly minor: number; readonly isBack: boolean };
@@ -67,6 +68,7 @@ export const dispatchSentences: Sentences<DispatchEvents> = {
   "erase-household": () => phrase`All that was kept of a household is erased`,
   "set-order": ({ title, needs }) => phrase`${title} is one order of ${howMany(needs, "need")}`,
   "pay-order": ({ title, minor }) => phrase`${title}: ${{ money: money(Math.abs(minor)) }} ${minor < 0 ? "given back" : "paid"}`,
+  "take-news": ({ titles, news, isLeft }) => phrase`${howMany(news, "message")} of the order feed ${isLeft ? "left as they are" : "taken up"}: ${titles.join(", ")}`,
   "set-fair": ({ title, on }) => phrase`${title} on ${{ day: day(on) }}`,
   "bring-to-fair": ({ title, cards }) => phrase`${howMany(cards, "card")} packed for ${title}`,
   "ring-up": ({ title, cards, minor, isBack }) => phrase`${howMany(cards, "card")} ${isBack ? "taken back" : "sold"} at ${title}, ${{ money: money(minor) }}`,

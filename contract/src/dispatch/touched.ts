@@ -23,6 +23,7 @@ export const dispatchTouched = {
   "erase-household": ["dispatch", "season", "logbook"],
   "set-order": ["season", "dispatch"],
   "pay-order": ["dispatch"],
+  "take-news": ["season", "dispatch", "orders", "bench", "finish"],
   "set-fair": ["season", "dispatch", "fairs"],
   "bring-to-fair": ["fairs"],
   "ring-up": ["fairs"],

@@ -124,6 +124,20 @@ export function workOut(reads: SeasonTold): Outlook {
   return { ...reads, offered: reads.designs.filter((design) => !design.archived), needs, open, sessions, allSessions, lengths, plan, yields, stock: stockOf(reads.stores, open) };
 }
 
+/** The season with needs that somebody asks for and nobody has promised: nothing is there for them yet. */
+export function withAsked(outlook: Outlook, asked: readonly NeedRead[]): Outlook {
+  const holidays = new Set(outlook.dispatch.carrier.holidays.map(day));
+  const nothingThere = thereFor([]);
+  const views = asked.flatMap((need): NeedView[] => {
+    const design = outlook.designs.find(({ id }) => id === need.designId);
+    if (!design) return [];
+    const { hands, nights, ...view } = bareView(outlook, need, asMadeFor(need, design), nothingThere(need.id), outlook.yields, holidays);
+    const [own] = seasonPlan([{ id: need.id, hands, readyBy: view.readyBy, waitingDays: nights }], outlook.sessions, outlook.today).needs;
+    return own ? [{ ...view, outlook: own, serving: null }] : [];
+  });
+  return { ...outlook, needs: [...outlook.needs, ...views], open: [...outlook.open, ...views] };
+}
+
 /** Sessions to come, until the last need is due and some weeks beyond. */
 function sessionsAhead(reads: Pick<SeasonTold, "pattern" | "changes" | "today" | "minute" | "shop" | "needs">): KeptSession[] {
   const lastDue = reads.needs.reduce<Day>((latest, need) => (need.due > latest ? day(need.due) : latest), reads.today);

@@ -201,6 +201,17 @@ export async function isBegun(tx: Transaction, needId: string): Promise<boolean>
   return found !== undefined;
 }
 
+/** Panels that were begun for a need, by their colourway; those that spoilt among them. */
+export async function panelsBegunOf(tx: Transaction, needId: string): Promise<ReadonlyMap<string, number>> {
+  const rows = await tx
+    .select({ colourwayId: unit.colourwayId, panels: count() })
+    .from(unit)
+    .innerJoin(batch, and(eq(batch.shopId, unit.shopId), eq(batch.id, unit.batchId)))
+    .where(eq(batch.needId, needId))
+    .groupBy(unit.colourwayId);
+  return new Map(rows.map(({ colourwayId, panels }) => [colourwayId, panels]));
+}
+
 /** The batch that each of some panels is of. */
 export async function batchesOfUnits(tx: Transaction, unitIds: readonly string[]): Promise<ReadonlyMap<string, string>> {
   if (unitIds.length === 0) return new Map();

@@ -48,6 +48,7 @@ import {
   boundNeed,
   fairTable,
   orderTable,
+  orderNews,
   orderPayment,
   personTable,
   householdAddress,
@@ -101,6 +102,7 @@ const written = {
   boundNeed,
   fair: fairTable,
   order: orderTable,
+  orderNews,
   orderPayment,
   person: personTable,
   householdAddress,
@@ -222,6 +224,8 @@ export class Writing {
   }
 
   private async restore(changes: readonly Change[]): Promise<void> {
+    // A row that one command wrote twice is at the version that its later change was taken back to.
+    const taken = new Map<string, number>();
     for (const change of [...changes].reverse()) {
       const name = change.table as WrittenTable;
       const table = written[name] as AnyTable;
@@ -232,7 +236,9 @@ export class Writing {
         continue;
       }
       const now = await this.read(name, change.id);
-      if (!now || now.version !== change.after?.version) throw new Refusal(409, "Something later has changed this, so it cannot be taken back.", [], now);
+      const place = `${name} ${change.id}`;
+      if (!now || now.version !== (taken.get(place) ?? change.after?.version)) throw new Refusal(409, "Something later has changed this, so it cannot be taken back.", [], now);
+      taken.set(place, now.version + 1);
       if (change.before) {
         const row = Object.entries(this.revived(table, change.before)).filter(([key]) => !FOLLOWING[name]?.includes(key));
         const after = await this.write(name, change.id, { ...Object.fromEntries(row), version: now.version + 1 });

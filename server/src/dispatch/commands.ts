@@ -7,6 +7,7 @@ import { needLinesOf } from "../season/reads.ts";
 import { addressText } from "./addressText.ts";
 import { eraseHandlers } from "./erase.ts";
 import { fairHandlers } from "./fairs.ts";
+import { orderNewsHandlers } from "./orderNews.ts";
 import { orderHandlers } from "./orders.ts";
 import { peopleHandlers } from "./people.ts";
 import { letterHandlers, postRest } from "./letters.ts";
@@ -70,6 +71,7 @@ export const dispatchHandlers: Handlers<typeof dispatchCommands> = {
   "post-need": postNeed,
   ...letterHandlers,
   ...orderHandlers,
+  ...orderNewsHandlers,
   ...fairHandlers,
   ...peopleHandlers,
   ...eraseHandlers,

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, date, foreignKey, index, integer, pgTable, primaryKey, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, date, foreignKey, index, integer, pgTable, primaryKey, text, unique, uuid } from "drizzle-orm/pg-core";
 import { owned } from "../db/columns.ts";
 import { household, undertaking } from "./tables.ts";
 
@@ -25,5 +25,24 @@ export const orderPayment = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.orderId], foreignColumns: [orderTable.shopId, orderTable.id] }),
     index("order_payment_by_order").on(table.shopId, table.orderId),
+  ],
+);
+
+/** What the feed told of an order and was done here, or left as it is: each once. */
+export const orderNews = pgTable(
+  "order_news",
+  {
+    ...owned,
+    ref: text("ref").notNull(),
+    orderRef: text("order_ref").notNull(),
+    /** Where its payments are noted; null where none were. */
+    orderId: uuid("order_id"),
+    isLeft: boolean("is_left").notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    unique("order_news_taken_once").on(table.shopId, table.ref),
+    foreignKey({ columns: [table.shopId, table.orderId], foreignColumns: [orderTable.shopId, orderTable.id] }),
+    index("order_news_by_order").on(table.shopId, table.orderRef),
   ],
 );

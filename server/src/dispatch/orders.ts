@@ -1,11 +1,10 @@
 import type { CommandPayload } from "@yule/contract";
 import { money, phrase } from "@yule/core";
-import { and, eq } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { bind } from "./letters.ts";
-import { orderPayment } from "./orderTables.ts";
+import { paidOf } from "./reads.ts";
 
 /** Needs that can be an order's: a list goes to many, a fair to nobody in particular. */
 const ORDERED: ReadonlySet<string> = new Set(["order", "commission"]);
@@ -27,12 +26,7 @@ async function setOrder(writing: Writing, payload: CommandPayload<"set-order">):
 /** No more is given back than was paid. */
 async function payOrder(writing: Writing, { id, orderId, minor, on }: CommandPayload<"pay-order">): Promise<HandlerResult<"pay-order">> {
   if (!(await writing.find("order", orderId))) return missing("order", ["orderId"], orderId);
-  const before = await writing.tx
-    .select({ minor: orderPayment.minor })
-    .from(orderPayment)
-    .where(and(eq(orderPayment.shopId, writing.shopId), eq(orderPayment.orderId, orderId)))
-    .for("no key update");
-  const paid = before.reduce((sum, each) => sum + each.minor, 0);
+  const paid = await paidOf(writing.tx, orderId);
   if (paid + minor < 0)
     refuse({ code: "more-than-paid", path: ["minor"], given: phrase`${{ money: money(-minor) }} given back`, allowed: phrase`at most ${{ money: money(paid) }}, what was paid` });
   await writing.insert("orderPayment", { id, orderId, minor, on });

@@ -6,7 +6,7 @@ import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { householdsWithDays, openNeeds, titlesOfNeeds } from "../season/open.ts";
 import { readHome } from "../shop/reads.ts";
-import { orderPayment, orderTable } from "./orderTables.ts";
+import { orderNews, orderPayment, orderTable } from "./orderTables.ts";
 import { boundNeed, household, householdAddress, householdHad, householdSent, personTable, posting, recipient, undertaking } from "./tables.ts";
 
 /** Postings are told for so many days; those before are in the logbook. */
@@ -162,6 +162,32 @@ async function ordersOf(tx: Transaction, ids: readonly string[]): Promise<OrderR
     .where(inArray(orderTable.id, [...ids]))
     .orderBy(asc(orderTable.id));
 }
+
+/** What of the feed's messages was taken, or left: those of some numbers, or all of an order. */
+export const newsTaken = (tx: Transaction, which: readonly string[] | { readonly orderRef: string }) =>
+  tx
+    .select({ ref: orderNews.ref, orderRef: orderNews.orderRef, orderId: orderNews.orderId })
+    .from(orderNews)
+    .where("orderRef" in which ? eq(orderNews.orderRef, which.orderRef) : inArray(orderNews.ref, [...which]));
+
+/** The order that a need belongs to; null where nothing was agreed of it as one. */
+export async function orderOfNeed(tx: Transaction, needId: string): Promise<string | null> {
+  const [found] = await tx
+    .select({ id: orderTable.id })
+    .from(boundNeed)
+    .innerJoin(orderTable, and(eq(orderTable.shopId, boundNeed.shopId), eq(orderTable.id, boundNeed.undertakingId)))
+    .where(eq(boundNeed.needId, needId));
+  return found?.id ?? null;
+}
+
+/** What was paid for an order less what went back, held until the command is through. */
+export async function paidOf(tx: Transaction, orderId: string): Promise<number> {
+  const payments = await tx.select({ minor: orderPayment.minor }).from(orderPayment).where(eq(orderPayment.orderId, orderId)).for("no key update");
+  return payments.reduce((sum, { minor }) => sum + minor, 0);
+}
+
+/** What binds a need to an order, a list or a fair. */
+export const bindingsOf = (tx: Transaction, needId: string): Promise<{ id: string }[]> => tx.select({ id: boundNeed.id }).from(boundNeed).where(eq(boundNeed.needId, needId));
 
 /** Households that some needs go to. */
 async function recipientsAmong(tx: Transaction, needIds: readonly string[]): Promise<string[]> {

@@ -8,9 +8,10 @@ import { v7 } from "uuid";
 import { missing, refuse, Refusal } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
 import type { HandlerResult, Handlers } from "../logbook/handler.ts";
-import { isBegun, panelsGivenTo } from "../bench/reads.ts";
+import { isBegun } from "../bench/reads.ts";
 import { colourwaysOfDesign, stagesOfDesign } from "../designs/reads.ts";
-import { allHouseholds, recipientsOf } from "../dispatch/reads.ts";
+import { allHouseholds } from "../dispatch/reads.ts";
+import { dropNeed } from "./dropNeed.ts";
 import { needLinesOf } from "./reads.ts";
 import { need, pinnedSession, sessionPattern } from "./tables.ts";
 
@@ -119,11 +120,7 @@ async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need
   const found = await writing.find("need", payload.id);
   if (!found) return missing("need", ["id"], payload.id);
   if (await isBegun(writing.tx, payload.id)) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: ["a need without panels on the bench"] });
-  for (const line of await needLinesOf(writing.tx, payload.id)) await writing.remove("needLine", line.id);
-  for (const each of await recipientsOf(writing.tx, payload.id)) await writing.remove("recipient", each.id);
-  // Panels of the stash that were given to it go back there.
-  for (const each of await panelsGivenTo(writing.tx, payload.id)) await writing.update("unit", each.id, { servesNeedId: null });
-  await writing.remove("need", payload.id, payload.version);
+  await dropNeed(writing, payload.id, payload.version);
   return { subject: ["need", payload.id], facts: { title: found.title } };
 }
 

@@ -119,6 +119,23 @@ export async function leftOverCards(tx: Transaction, colourwayId: string): Promi
   return (left?.free ?? 0) + (await countedOff(tx, colourwayId));
 }
 
+/** The need that was made of an order of the feed. */
+export async function needTakenFor(tx: Transaction, orderRef: string) {
+  const { id, title, priceMinor, depositMinor, neutralCards } = need;
+  const [found] = await tx.select({ id, title, priceMinor, depositMinor, neutralCards }).from(need).where(eq(need.orderRef, orderRef)).for("no key update");
+  return found ?? null;
+}
+
+/** What the needs of some orders of the feed are called, by the feed's number. */
+export async function needsOfOrders(tx: Transaction, refs: readonly string[]): Promise<ReadonlyMap<string, { readonly id: string; readonly title: string }>> {
+  if (refs.length === 0) return new Map();
+  const rows = await tx
+    .select({ ref: need.orderRef, id: need.id, title: need.title })
+    .from(need)
+    .where(inArray(need.orderRef, [...refs]));
+  return new Map(rows.flatMap(({ ref, ...row }) => (ref === null ? [] : [[ref, row] as const])));
+}
+
 export const needLinesOf = (tx: Transaction, needId: string): Promise<NeedLine[]> => tx.select().from(needLine).where(eq(needLine.needId, needId));
 
 export const linesOfNeeds = (tx: Transaction, needIds: readonly string[]): Promise<NeedLine[]> =>

@@ -1,7 +1,7 @@
 import type { PlanStarts, StoredPlan } from "@yule/contract";
 import { stateOf } from "@yule/core";
 import { queryKeyOf, shownPlan, type Outlook, type PlannedSeason } from "@yule/derive";
-import { createContext, startTransition, useContext, useEffect, useMemo, useState } from "react";
+import { startTransition, useEffect, useMemo, useState } from "react";
 import { usePlanQuery } from "../data/api.ts";
 import { useAppSelector } from "../data/store.ts";
 import { useLatest } from "../kit/useLatest.ts";
@@ -118,8 +118,3 @@ function useHelp(outlook: Outlook | null, planned: PlannedSeason | null): Help {
   }, [answer, latest, planner]);
   return found !== null && found.answer === answer ? found.help : NO_HELP;
 }
-
-const PlannedContext = createContext<PlannedSeason | null>(null);
-export const PlannedProvider = PlannedContext.Provider;
-/** The planned season, null until there is a plan. */
-export const usePlanned = (): PlannedSeason | null => useContext(PlannedContext);

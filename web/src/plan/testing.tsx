@@ -1,6 +1,6 @@
 import { ChakraProvider } from "@chakra-ui/react";
 import type { CommandEnvelope, Problem } from "@yule/contract";
-import type { Outlook } from "@yule/derive";
+import type { Outlook, PlannedSeason } from "@yule/derive";
 import { render, screen, type RenderResult } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import "fake-indexeddb/auto";
@@ -10,6 +10,7 @@ import { MemoryRouter, Outlet, Route, Routes, useLocation } from "react-router";
 import { api } from "../data/api.ts";
 import { store } from "../data/store.ts";
 import { MannerProvider } from "../kit/measure.tsx";
+import { PlannedProvider } from "./plannedContext.ts";
 import { system } from "../kit/theme.ts";
 
 /** A made-up server for tests of screens: it keeps what it is sent, and answers reads and commands as it was told. */
@@ -47,7 +48,10 @@ export class PretendServer {
 const Where = () => <output aria-label="where">{useLocation().pathname + useLocation().search}</output>;
 
 /** A screen as the shell shows it: with the theme, the store, the shop's units and, for a view, the season worked out. */
-export function showScreen(shown: ReactNode, { outlook = null, at = "/" }: { outlook?: Outlook | null; at?: string } = {}): RenderResult {
+export function showScreen(
+  shown: ReactNode,
+  { outlook = null, planned = null, at = "/" }: { outlook?: Outlook | null; planned?: PlannedSeason | null; at?: string } = {},
+): RenderResult {
   store.dispatch(api.util.resetApiState());
   return render(
     <ChakraProvider value={system}>
@@ -57,7 +61,7 @@ export function showScreen(shown: ReactNode, { outlook = null, at = "/" }: { out
             <Where />
             <Routes>
               <Route element={<Outlet context={outlook} />}>
-                <Route path="*" element={shown} />
+                <Route path="*" element={<PlannedProvider value={planned}>{shown}</PlannedProvider>} />
               </Route>
             </Routes>
           </MemoryRouter>

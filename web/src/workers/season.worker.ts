@@ -1,8 +1,8 @@
 import { expose } from "comlink";
 import { HELD_EFFORT, keptAnyway, remedies, SMALL_EFFORT } from "@yule/core";
 import type { Day, KeptAnyway, NeedOdds, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
-import { planSeason, startCurve, startsOfPlan, triedSeason, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
-import type { PlanStarts, StoredPlan } from "@yule/contract";
+import { daysToPromise, planSeason, startCurve, startsOfPlan, triedSeason, type DayOffers, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
+import type { NeedRead, PlanStarts, StoredPlan } from "@yule/contract";
 
 /** A fast machine looks through them in ten seconds; on a slow one the same remedies are worth a wait, since nothing waits for them. */
 const REMEDIES_MS = 60_000;
@@ -13,6 +13,8 @@ const season = {
   /** Plans a change of the facts from the plan that stands, and plays it. */
   trial: (planned: Pick<PlannedSeason, "facts" | "answer">, facts: SeasonFacts, spreads: Spreads, needs: readonly NeedOdds[], effort: PromiseEffort): TriedSeason =>
     triedSeason(planned, facts, spreads, needs, effort),
+  /** What can be promised for needs that are asked for and not taken yet. */
+  offers: (outlook: Outlook, planned: Pick<PlannedSeason, "facts" | "answer" | "odds">, asked: readonly NeedRead[]): DayOffers => daysToPromise(outlook, planned, asked),
   /** The plan as the device makes it while the server is away: the same steps, fewer of them. */
   own: (outlook: Outlook, before: StoredPlan | null): StoredPlan => planSeason(outlook, before, { effort: SMALL_EFFORT, runs: OWN_RUNS }),
   /** Until when a plan that the device made may wait. */

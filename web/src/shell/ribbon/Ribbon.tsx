@@ -5,7 +5,7 @@ import { rowOf, hang, rulerOf, stockInPlan, tagsOf, xOf, type Outlook, type Rule
 import { memo, useMemo, useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { HAIR, INK, DrawnWords } from "../../kit/drawing.tsx";
-import { usePlanned } from "../../plan/planned.ts";
+import { usePlanned } from "../../plan/plannedContext.ts";
 import { ribbonBack, ribbonPanned, ribbonZoomed } from "../../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../../data/store.ts";
 import { DragBubble } from "./DragBubble.tsx";

@@ -3,7 +3,7 @@ import { hundredths, minutes, printDay, printMinutes, printTime, type Day } from
 import { rowOf, STAND_WORDS, shortBy, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
-import { usePlanned } from "../../plan/planned.ts";
+import { usePlanned } from "../../plan/plannedContext.ts";
 import { keyOf, usedMinutes } from "./used.ts";
 
 interface Mark {

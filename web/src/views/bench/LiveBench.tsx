@@ -15,7 +15,7 @@ import { mark, markedBy } from "./marks.ts";
 import { Boards, MOST_BOARDS, WhichBoard } from "./parts/Boards.tsx";
 import { Now } from "./parts/Now.tsx";
 import { Below, OnTop, Then, UnderBoards } from "./parts/Said.tsx";
-import { usePlanned } from "../../plan/planned.ts";
+import { usePlanned } from "../../plan/plannedContext.ts";
 import { useBenchSettings } from "../../plan/settings.ts";
 import { signsAt, useAwake, useSigns, useVoice } from "./signals.ts";
 import { useBenchTimes } from "../../plan/useBenchTimes.ts";

@@ -15,7 +15,7 @@ import { SeasonVerdict } from "./parts/SeasonVerdict.tsx";
 import { SheetForTheWall } from "./parts/SheetForTheWall.tsx";
 import { SessionPlan } from "./parts/SessionPlan.tsx";
 import { WhatIf } from "./parts/WhatIf.tsx";
-import { usePlanned } from "../../plan/planned.ts";
+import { usePlanned } from "../../plan/plannedContext.ts";
 
 // The forms bring their rules with them; the verdict does not wait for either.
 const NeedDialog = lazy(async () => ({ default: (await import("./parts/NeedDialog.tsx")).NeedDialog }));

@@ -5,7 +5,7 @@ import { useSearchParams } from "react-router";
 import { useStoresQuery } from "../../data/api.ts";
 import { AskNav } from "../../kit/AskNav.tsx";
 import { Caution, Loading } from "../../kit/states.tsx";
-import { usePlanned } from "../../plan/planned.ts";
+import { usePlanned } from "../../plan/plannedContext.ts";
 import { useView } from "../../plan/useOutlet.ts";
 import type { StoresAskProps } from "./ask.ts";
 

@@ -14,7 +14,7 @@ import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
 import { canReadCodes, codesIn } from "../../../kit/codes.ts";
 import { FilePick } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
-import { usePlanned } from "../../../plan/planned.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
 import { solver } from "../../../workers/solver.ts";
 import { useSolved } from "../../../workers/useSolved.ts";
 import type { DispatchAskProps } from "../ask.ts";

@@ -2,17 +2,21 @@ import { Button, Text } from "@chakra-ui/react";
 import { money, printDay, printMoney, stateOf } from "@yule/core";
 import { customerOrders, type CustomerOrder } from "@yule/derive";
 import { useMemo, useState } from "react";
+import { useOrdersQuery } from "../../../data/api.ts";
+import { NewsOfOrders } from "../../../features/orders/NewsOfOrders.tsx";
 import { timesInHundred } from "../../../kit/chances.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
-import { usePlanned } from "../../../plan/planned.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
 import type { DispatchAskProps } from "../ask.ts";
 import { OrderPage } from "./OrderPage.tsx";
 
 /** Orders as customers see them: several designs with one day and one price, how sure that day is, and what is still to be paid. */
 export default function OrdersAsk({ outlook }: DispatchAskProps) {
   const planned = usePlanned();
+  // Without the feed the orders are as they were taken.
+  const news = useOrdersQuery().data?.news ?? [];
   const { currency } = outlook.shop;
   const orders = useMemo(() => customerOrders(outlook, planned), [outlook, planned]);
   const [opened, setOpened] = useState<string | null>(null);
@@ -44,7 +48,9 @@ export default function OrdersAsk({ outlook }: DispatchAskProps) {
             {unpaid.length > 0 ? ` Ask ${unpaid.map(({ title }) => title).join(" and ")} for the deposit before you paint.` : ""}
           </>
         )}
+        {news.length > 0 ? ` The feed tells ${news.length === 1 ? "one thing" : `${String(news.length)} things`} that ${news.length === 1 ? "is" : "are"} not noted here yet.` : ""}
       </Verdict>
+      <NewsOfOrders news={news} outlook={outlook} />
       {orders.length === 0 ? (
         <Teach title="One order, whole">
           Orders and commissions of Season stand here as their customers see them. Several needs can be one order, with one day, one price and one address.

@@ -5,7 +5,7 @@ import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { StateWord } from "../../../kit/states.tsx";
-import { usePlanned } from "../../../plan/planned.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
 
 /** What is to be sent, the soonest first. */
 export function ToSend({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {

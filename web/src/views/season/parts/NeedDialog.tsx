@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { needKinds, zones, type DesignRead } from "@yule/contract";
-import { comingOccasions, type QuickNeed } from "@yule/core";
+import { comingOccasions, day, printDay, stateOf, type QuickNeed } from "@yule/core";
 import { howSure, NO_RECORD, panelsFor, yieldOf, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
@@ -10,6 +10,10 @@ import { useSchemaForm, type SchemaForm } from "../../../kit/form/useSchemaForm.
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { readNumber } from "../../../kit/readNumber.ts";
+import { timesInHundred } from "../../../kit/chances.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
+import { askedNeed, useDayOffers } from "../../../plan/promiseDays.ts";
+import { othersWords } from "../promiseWords.ts";
 import { needForm, needTexts, type NeedTexts } from "../needForm.ts";
 
 /** A new need, read by the same schema as the server's. */
@@ -70,6 +74,9 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
               <Choice {...register("zone")} options={[{ value: "", label: "handed over" }, ...zones.map((zone) => ({ value: zone, label: `${zone} post` }))]} />
             </FormField>
           </Flex>
+          {(kind === "order" || kind === "commission") && (
+            <CanBePromised outlook={outlook} texts={form.watch()} schema={schema} onPromise={(due) => setValue("due", due, { shouldDirty: true })} />
+          )}
           <FormField label="Occasion" fault={faultOf("occasion")}>
             <Choice {...register("occasion")} options={[{ value: "", label: "none" }, ...occasionChoices(outlook)]} />
           </FormField>
@@ -88,6 +95,35 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
         </Flex>
       </form>
     </Dialog>
+  );
+}
+
+/** How sure the day is that somebody waits for, before it is promised, and the first one that is safe. */
+function CanBePromised({ outlook, texts, schema, onPromise }: { outlook: Outlook; texts: NeedTexts; schema: ReturnType<typeof needForm>; onPromise: (due: string) => void }) {
+  const planned = usePlanned();
+  const written = JSON.stringify({ ...texts, title: texts.title.trim() === "" ? "Somebody" : texts.title });
+  const asked = useMemo(() => {
+    const read = schema.safeParse(JSON.parse(written));
+    const need = read.success ? askedNeed(read.data) : null;
+    return need ? [need] : [];
+  }, [schema, written]);
+  const found = useDayOffers(asked, outlook, planned);
+  const [offer] = found?.offers ?? [];
+  if (!planned || asked.length === 0) return null;
+  if (!offer) return <Text role="status">Working out what the plan can keep …</Text>;
+  const { instead } = offer;
+  return (
+    <Flex gap="10px" align="center" wrap="wrap" role="status">
+      <Text color={stateOf(offer.chance) === "safe" ? undefined : "tight"}>
+        By {printDay(day(texts.due))} it is there {timesInHundred(offer.chance)}.{instead ? ` By ${printDay(instead.due)} it is there ${timesInHundred(instead.chance)}.` : ""}{" "}
+        {othersWords(found?.others ?? 0)}
+      </Text>
+      {instead && (
+        <Button type="button" variant="outline" onClick={() => onPromise(instead.due)}>
+          Promise {printDay(instead.due)}
+        </Button>
+      )}
+    </Flex>
   );
 }
 

@@ -1,14 +1,18 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults, type CommandInput, type DesignRead, type FeedOrder } from "@yule/contract";
-import { day, money, printDay, printMoney, type Fault } from "@yule/core";
-import type { Outlook } from "@yule/derive";
-import { useState } from "react";
+import { day, money, printDay, printMoney, stateOf, type Fault } from "@yule/core";
+import type { DayOffer, Outlook } from "@yule/derive";
+import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { useOrdersQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
+import { NewsOfOrders } from "../../../features/orders/NewsOfOrders.tsx";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Choice, FaultLines, Tick } from "../../../kit/FormField.tsx";
+import { askedNeed, useDayOffers } from "../../../plan/promiseDays.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
 import { needOfOrder, variantFor } from "../orders.ts";
+import { offerWords, othersWords } from "../promiseWords.ts";
 
 /** Orders of the shop's feed: looked at, matched with designs, and made into needs; each once. */
 export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
@@ -16,10 +20,29 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [chosen, setChosen] = useState<Readonly<Record<string, string>>>({});
   const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const orders = data?.orders ?? [];
-  const needs = orders.flatMap((order): CommandInput<"add-needs">["needs"] => {
-    const found = variantFor(order, outlook.offered, chosen[order.ref]);
-    return found && !left.has(order.ref) ? [needOfOrder(order, found, v7)] : [];
+  const orders = useMemo(() => data?.orders ?? [], [data?.orders]);
+  const planned = usePlanned();
+  const [promised, setPromised] = useState<Readonly<Record<string, string>>>({});
+  const { offered } = outlook;
+  /** Each as its listing promises it. */
+  const listed = useMemo(
+    () =>
+      orders.flatMap((order): CommandInput<"add-needs">["needs"] => {
+        const found = variantFor(order, offered, chosen[order.ref]);
+        return found && !left.has(order.ref) ? [needOfOrder(order, found, v7)] : [];
+      }),
+    [orders, offered, chosen, left],
+  );
+  const asked = useMemo(() => listed.flatMap((need) => askedNeed(need) ?? []), [listed]);
+  const offers = useDayOffers(asked, outlook, planned);
+  const offerOf = (ref: string): DayOffer | null => {
+    const id = listed.find((need) => need.orderRef === ref)?.id;
+    return offers?.offers.find((offer) => offer.id === id) ?? null;
+  };
+  const needs = listed.map((need) => ({ ...need, due: promised[need.orderRef ?? ""] ?? need.due }));
+  const later = orders.flatMap(({ ref }) => {
+    const instead = offerOf(ref)?.instead;
+    return instead && promised[ref] !== instead.due ? [[ref, instead.due] as const] : [];
   });
   const open = orders.filter((order) => !left.has(order.ref) && !variantFor(order, outlook.offered, chosen[order.ref]));
   const take = async (): Promise<void> => {
@@ -35,6 +58,8 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
         {data && orders.length === 0 && "Every order of the last days is a need already."}
         {data && orders.length > 0 && `${String(orders.length)} ${orders.length === 1 ? "order is" : "orders are"} not among your needs yet.`}
       </Text>
+      {data && data.unread.length > 0 && <FaultLines faults={data.unread.map((line) => `the feed, ${line}`)} />}
+      {data && <NewsOfOrders news={data.news} outlook={outlook} />}
       {orders.map((order) => (
         <OrderRow
           key={order.ref}
@@ -44,8 +69,25 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
           colourwayId={variantFor(order, outlook.offered, chosen[order.ref])?.colourway.id ?? ""}
           onTake={(taken) => setLeft(new Set(taken ? [...left].filter((ref) => ref !== order.ref) : [...left, order.ref]))}
           onChoose={(id) => setChosen({ ...chosen, [order.ref]: id })}
+          offer={offerOf(order.ref)}
+          promised={promised[order.ref] ?? null}
         />
       ))}
+      {planned && asked.length > 0 && (
+        <Text role="status" marginTop="10px">
+          {offers === null ? "Working out what the plan can keep …" : othersWords(offers.others)}
+        </Text>
+      )}
+      {later.length > 0 && (
+        <Flex gap="10px" align="center" wrap="wrap" marginTop="6px">
+          <Button variant="outline" onClick={() => setPromised({ ...promised, ...Object.fromEntries(later) })}>
+            Promise {later.length === 1 ? "the later day" : `the later days of ${String(later.length)} orders`}
+          </Button>
+          <Text color="softInk" flex="1" minWidth="240px">
+            The buyer was told another day: write to them. Dispatch drafts the message.
+          </Text>
+        </Flex>
+      )}
       <FaultLines
         faults={[...faults, ...open.map((order) => `${order.ref}, listing: given ${order.listing}, ${order.variant}, allowed one of your designs: choose one, or leave the order`)]}
       />
@@ -68,6 +110,8 @@ function OrderRow({
   colourwayId,
   onTake,
   onChoose,
+  offer,
+  promised,
 }: {
   order: FeedOrder;
   outlook: Outlook;
@@ -75,6 +119,9 @@ function OrderRow({
   colourwayId: string;
   onTake: (taken: boolean) => void;
   onChoose: (colourwayId: string) => void;
+  offer: DayOffer | null;
+  /** The day that she promises instead of the listing's. */
+  promised: string | null;
 }) {
   return (
     <Flex borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="14px" align="center" wrap="wrap">
@@ -88,6 +135,11 @@ function OrderRow({
         <Text color="softInk" fontSize="15px">
           placed {printDay(day(order.placedOn))}, promised by {printDay(day(order.promisedBy))}, {order.zone} post, {printMoney(money(order.paidMinor), outlook.shop.currency)}
         </Text>
+        {offer && (
+          <Text fontSize="15px" color={stateOf(offer.chance) === "safe" || promised !== null ? undefined : "tight"}>
+            {offerWords(offer, order.promisedBy, promised)}
+          </Text>
+        )}
       </Box>
       <Box width="230px">
         <Choice

@@ -1,7 +1,7 @@
 import { printDay, type Day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useShopMoney } from "../useShopMoney.ts";
-import { usePlanned } from "../../../plan/planned.ts";
+import { usePlanned } from "../../../plan/plannedContext.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { StockOf, StoresAskProps } from "../ask.ts";
 import type { BuyingAnswer } from "../useBuying.ts";

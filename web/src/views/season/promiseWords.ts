@@ -1,0 +1,19 @@
+import { day, printDay, stateOf } from "@yule/core";
+import type { DayOffer } from "@yule/derive";
+import { timesInHundred } from "../../kit/chances.ts";
+
+/** How sure the day of the listing is, and which one could be promised instead. */
+export function offerWords({ chance, instead }: DayOffer, listed: string, promised: string | null): string {
+  if (promised !== null) return `Promised by ${printDay(day(promised))}${instead ? `: in time ${timesInHundred(instead.chance)}` : ""}.`;
+  const named = `By ${printDay(day(listed))} it is there ${timesInHundred(chance)}`;
+  if (stateOf(chance) === "safe") return `${named}.`;
+  return instead ? `${named}; by ${printDay(day(instead.due))} ${timesInHundred(instead.chance)}.` : `${named}, and no later day was found that is safe.`;
+}
+
+/** What taking them all does to the promises given before. */
+export function othersWords(others: number): string {
+  if (others > -HARDLY) return "The promises that you have given are as sure as before.";
+  return `Of the promises that you have given, about ${(-others).toFixed(1)} fewer would be kept.`;
+}
+/** Less is the noise of the draws. */
+const HARDLY = 0.15;
