@@ -1,4 +1,4 @@
-import { addSeries, addDesign, changeStack, changeRoute, changeColourway, addColourway, archiveDesign } from "./designs.ts";
+import { addSeries, addDesign, changeStack, changeRoute, changeColourway, addColourway, archiveDesign, weighLetter } from "./designs.ts";
 import { changeGuides } from "./guides.ts";
 import { changeSeries, changeTraits } from "./family.ts";
 import { changeWords, addSentiment, removeSentiment } from "./words.ts";
@@ -16,6 +16,7 @@ export const designsCommands = {
   "change-colourway": changeColourway,
   "add-colourway": addColourway,
   "archive-design": archiveDesign,
+  "weigh-letter": weighLetter,
   "add-sentiment": addSentiment,
   "remove-sentiment": removeSentiment,
 } as const;

@@ -67,6 +67,13 @@ export const addColourway = z.strictObject({ id, version, colourway });
 /** The picture and the paints of one colourway; what is left out stays. */
 export const changeColourway = z.strictObject({ id, version, colourwayId: id, pictureId: id.nullable().optional(), paints: paints.optional() });
 
+/** Heaviest letter that is told, grams: no post takes more as a letter. */
+const MOST_GRAMS = 5_000;
+/** What a finished card of it weighs in its envelope, as the scale said; null goes back to what is reckoned from its parts. */
+export const weighLetter = z.strictObject({ id, version, grams: z.number().gt(0).max(MOST_GRAMS).nullable() });
+/** A letter of a design, laid on the scale. */
+export const letterScaleQuery = z.strictObject({ design: id });
+
 export interface StageRead extends z.output<typeof stage> {
   readonly position: number;
 }
@@ -86,6 +93,8 @@ export interface DesignRead {
   readonly traits: TraitsRead;
   readonly words: WordsRead;
   readonly archived: boolean;
+  /** Grams of a card in its envelope, as it was weighed since its stack was changed last; null where it was not. */
+  readonly weighed: number | null;
   /** Which of its paints touch, by their places; null where nobody marked it. */
   readonly touches: readonly TouchRead[] | null;
   /** What its stages take, where that was told. */

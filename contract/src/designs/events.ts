@@ -21,6 +21,7 @@ export interface DesignsEvents {
   readonly "change-colourway": Named & { readonly colourway: string; readonly picture: boolean };
   readonly "add-colourway": Named & { readonly colourway: string };
   readonly "archive-design": Named & { readonly archived: boolean };
+  readonly "weigh-letter": Named & { readonly grams: number | null };
   readonly "add-sentiment": Text;
   readonly "remove-sentiment": Text;
 }
@@ -37,6 +38,7 @@ export const designsSentences: Sentences<DesignsEvents> = {
   "change-colourway": ({ name, colourway, picture }) => phrase`${picture ? "A picture" : "The paints"} of ${name}, ${colourway}`,
   "add-colourway": ({ name, colourway }) => phrase`${name} also in ${colourway}`,
   "archive-design": ({ name, archived }) => phrase`${name} ${archived ? "put away; its history stays" : "brought back"}`,
+  "weigh-letter": ({ name, grams }) => (grams === null ? phrase`${name} in its envelope weighs what is reckoned` : phrase`${name} in its envelope weighs ${`${String(grams)} g`}`),
   "add-sentiment": ({ text }) => phrase`Words: ${text}`,
   "remove-sentiment": ({ text }) => phrase`Words left out: ${text}`,
 };

@@ -13,6 +13,7 @@ export const designsTouched = {
   "change-colourway": ["designs"],
   "add-colourway": ["designs"],
   "archive-design": ["designs"],
+  "weigh-letter": ["designs"],
   "add-sentiment": ["designs"],
   "remove-sentiment": ["designs"],
 } as const satisfies Readonly<Record<string, readonly ReadName[]>>;

@@ -27,6 +27,7 @@ export const design: DesignRead = {
   cardStockId: null,
   guides: null,
   archived: false,
+  weighed: null,
   touches: null,
   takings: [],
   traits: { light: null, highlight: null, looks: null, line: null, elements: null, recurring: null, suits: [], shows: [], ages: null },

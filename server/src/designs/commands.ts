@@ -43,7 +43,8 @@ async function changeStack(writing: Writing, payload: CommandPayload<"change-sta
   checkStack(payload.stack);
   const found = await writing.find("design", payload.id);
   if (!found) return missing("design", ["id"], payload.id);
-  await writing.update("design", payload.id, faceOf(payload.stack), payload.version);
+  // A card that is built otherwise weighs otherwise.
+  await writing.update("design", payload.id, { ...faceOf(payload.stack), weighed: null }, payload.version);
   const old = await layersOf(writing, payload.id);
   for (const each of old) await writing.remove("layer", each.id);
   await insertLayers(writing, payload.id, payload.stack);
@@ -201,6 +202,13 @@ async function insertStages(writing: Writing, designId: string, stages: CommandP
   for (const [position, each] of stages.entries()) await writing.insert("stage", { ...each, designId, position });
 }
 
+async function weighLetter(writing: Writing, { id, version, grams }: CommandPayload<"weigh-letter">): Promise<HandlerResult<"weigh-letter">> {
+  const found = await writing.find("design", id);
+  if (!found) return missing("design", ["id"], id);
+  await writing.update("design", id, { weighed: grams }, version);
+  return { subject: ["design", id], facts: { name: found.name, grams } };
+}
+
 export const designsHandlers: Handlers<typeof designsCommands> = {
   "add-series": addSeries,
   "add-design": addDesign,
@@ -212,5 +220,6 @@ export const designsHandlers: Handlers<typeof designsCommands> = {
   "change-colourway": changeColourway,
   "add-colourway": addColourway,
   "archive-design": archiveDesign,
+  "weigh-letter": weighLetter,
   ...wordsHandlers,
 };

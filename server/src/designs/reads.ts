@@ -24,6 +24,7 @@ async function designsIn(tx: Transaction, which: SQL | undefined): Promise<Desig
     traits: row.traits,
     words: row.words,
     archived: row.archived,
+    weighed: row.weighed,
     touches: row.touches,
     takings: row.takings,
     stack: {

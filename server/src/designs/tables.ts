@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, real, text, uuid } from "drizzle-orm/pg-core";
 import {
   cardOutlines,
   edges,
@@ -58,6 +58,8 @@ export const design = pgTable(
     traits: jsonb("traits").$type<TraitsRead>().notNull().default(traitsSchema.parse({})),
     words: jsonb("words").$type<WordsRead>().notNull().default(wordsSchema.parse({})),
     archived: boolean("archived").notNull().default(false),
+    /** Grams of a card in its envelope, as the scale said. */
+    weighed: real("weighed"),
     /** Which of its paints touch, as marked; null leaves it to the picture and the route. */
     touches: jsonb("touches").$type<readonly TouchRead[]>(),
     /** What its stages take, where the maker told it. */
@@ -68,6 +70,7 @@ export const design = pgTable(
     foreignKey({ columns: [table.shopId, table.seriesId], foreignColumns: [series.shopId, series.id] }),
     foreignKey({ columns: [table.shopId, table.paperId], foreignColumns: [storeTable.shopId, storeTable.id] }),
     foreignKey({ columns: [table.shopId, table.cardStockId], foreignColumns: [storeTable.shopId, storeTable.id] }),
+    check("design_weighed", sql`${table.weighed} is null or ${table.weighed} > 0`),
     check("design_size", sql`${table.width} > 0 and ${table.height} > 0 and ${table.thickness} >= 0`),
   ],
 );

@@ -1,4 +1,4 @@
-import type { DispatchRead, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
+import type { DesignsRead, DispatchRead, Problem, ScaleRead, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
 import { v7 } from "uuid";
 import { furnish, makeCards, openTestShop, wordsOf, type TestShop } from "../testing.ts";
 
@@ -200,4 +200,26 @@ test("the carrier's days become those that letters took, and a lost one counts a
   expect(learned).toMatchObject({ tableDays: 4, workingDays: 7 });
   expect(learned?.seen?.[7]).toBe(29);
   expect(learned?.seen?.reduce((sum, each) => sum + each, 0)).toBe(30);
+});
+
+test("a card on the scale goes by what it weighs, until it is built otherwise", async () => {
+  const { need } = await made("Weighed", await households(2), 2);
+  const design = async () => (await shop.get<DesignsRead>("designs")).designs.find(({ id }) => id === ids.design);
+  const read = await shop.get<ScaleRead>(`letter-scale?design=${ids.design}`);
+  expect(read).toMatchObject({ step: 1, simulated: true });
+  expect(read.grams).toBeGreaterThan(5);
+  const version = (await design())?.version ?? 0;
+  const told = await shop.give("weigh-letter", { id: ids.design, version, grams: 5000 });
+  expect(wordsOf(told.body.event)).toMatch(/ in its envelope weighs 5000 g$/);
+  const letters = (await lettersOf(need)).map(({ id }) => id);
+  expect(JSON.stringify((await post(letters)).body.errors)).toMatch(/5000 g|5 kg|heavy/i);
+  const stack = (await design())?.stack;
+  if (!stack) throw new Error("the design is there");
+  expect((await shop.give("change-stack", { id: ids.design, version: version + 1, stack: { ...stack, layers: [...stack.layers] } })).status).toBe(200);
+  expect((await design())?.weighed).toBeNull();
+  expect((await post(letters)).status).toBe(200);
+  expect((await shop.give("weigh-letter", { id: ids.design, version: 99, grams: 20 })).status).toBe(409);
+  expect((await shop.give("weigh-letter", { id: ids.design, version, grams: 0 })).body.errors[0]).toMatchObject({ path: ["grams"], given: "0", allowed: "more than 0" });
+  const answer = await fetch(`${shop.base}/letter-scale?design=${v7()}`);
+  expect([answer.status, ((await answer.json()) as Problem).errors[0]?.allowed]).toEqual([422, "a design of this shop"]);
 });

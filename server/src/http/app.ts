@@ -14,6 +14,7 @@ import {
   pastNeedsQuery,
   putAwayQuery,
   cardScaleQuery,
+  letterScaleQuery,
   scaleQuery,
   seasonsQuery,
   readsTouchedBy,
@@ -36,6 +37,7 @@ import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
 import { everythingOf } from "../dispatch/erase.ts";
+import { readLetterScale } from "../dispatch/letterScale.ts";
 import { readShopStock } from "../dispatch/listings.ts";
 import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
@@ -235,6 +237,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
   page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, pathId((ctx.params as { readonly id?: string }).id, "season"), after));
   page("/scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
   page("/card-scale", cardScaleQuery, (tx, query) => readCardScale(tx, outside.scale, query));
+  page("/letter-scale", letterScaleQuery, (tx, query) => readLetterScale(tx, outside.scale, query));
   page("/households", householdsQuery, readHouseholds);
   page("/households/:id/everything", z.object({}), async (tx, _, ctx) => {
     const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));

@@ -1,9 +1,12 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, FairsRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, FairsRead, OrdersRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
 /** What older versions did not tell of how panels came out. */
 const NO_RECORD_THEN = { stages: [], stashed: 0, served: 0 } as const;
+
+/** What older versions did not tell of a design. */
+const NOT_TOLD_OF_DESIGNS = { takings: [], weighed: null } as const;
 
 /** An answer that was kept, perhaps by an older version: what that did not tell yet is as if nothing had been told. */
 export function completed(path: string, kept: unknown): unknown {
@@ -11,8 +14,9 @@ export function completed(path: string, kept: unknown): unknown {
   if (path === "stores") return completedStores(kept as Partial<StoresRead>);
   if (path === "designs") {
     const read = kept as DesignsRead;
-    return { ...read, designs: read.designs.map((design) => ({ ...design, takings: (design as Partial<typeof design>).takings ?? [] })) };
+    return { ...read, designs: read.designs.map((design) => ({ ...NOT_TOLD_OF_DESIGNS, ...design })) };
   }
+  if (path === "orders") return { news: [], unread: [], ...(kept as Partial<OrdersRead>) };
   if (path === "dispatch") return completedDispatch(kept as Partial<DispatchRead>);
   if (path !== "bench") return kept;
   const bench = kept as Partial<BenchRead>;

@@ -19,7 +19,7 @@ export class PretendServer {
   /** What it refuses: the problem for a command, or null. */
   refuses: (command: CommandEnvelope) => Partial<Problem> | null = () => null;
 
-  constructor(private readonly reads: Readonly<Record<string, unknown>> = {}) {
+  constructor(readonly reads: Record<string, unknown> = {}) {
     globalThis.fetch = ((path: string, init?: RequestInit) => Promise.resolve(this.answer(path, init))) as typeof fetch;
   }
 

@@ -53,6 +53,30 @@ function open(outlook: Outlook, path = "/dispatch", households: readonly Househo
 }
 
 describe("what must leave", () => {
+  test("paid without stamps the letters go as they are and nothing is taken from the shelf; one laid on the scale goes by what it weighs", async () => {
+    open(
+      listOf(
+        [letter("a"), letter("b")],
+        ["a", "b"].map((id) => household(id)),
+        {},
+        [{ ...stamp, onHand: 1 }],
+      ),
+    );
+    await waitFor(() => expect(verdict()).toMatch(/stamps for 2 letters are missing, €2\.00\.$/));
+    const user = userEvent.setup();
+    await user.click(screen.getByRole("checkbox", { name: "Paid without stamps: with prepaid labels, or at the counter" }));
+    await waitFor(() => expect(verdict()).toMatch(/cost €2\.00, paid without stamps: nothing is taken from the shelf\.$/));
+    await press("All 2 are posted");
+    await waitFor(() => expect(server.commands[0]?.[1]).toMatchObject({ letters: [{ stamps: [] }, { stamps: [] }] }));
+    server.reads.letter = { grams: 21, step: 1, by: "Kitchen scale", simulated: true };
+    await press("Weigh one of Paper boat in its envelope");
+    expect(await screen.findByText("Kitchen scale: 21 g, so at most 21.5 g. Its postage goes by that.")).toBeTruthy();
+    expect(server.commands.at(-1)).toEqual(["weigh-letter", { id: "boat", version: 1, grams: 21.5 }]);
+    server.reads.letter = { grams: 0, step: 1, by: "Kitchen scale", simulated: true };
+    await press("Weigh one of Paper boat in its envelope");
+    expect(await screen.findByText(/nothing lies on it\. Lay one on in its envelope, and weigh again\./)).toBeTruthy();
+  });
+
   test("letters lie in a pile with their stamps; one is left here, the others are posted with what is stuck on them", async () => {
     open(
       listOf(

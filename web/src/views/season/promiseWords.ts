@@ -5,9 +5,9 @@ import { timesInHundred } from "../../kit/chances.ts";
 /** How sure the day of the listing is, and which one could be promised instead. */
 export function offerWords({ chance, instead }: DayOffer, listed: string, promised: string | null): string {
   if (promised !== null) return `Promised by ${printDay(day(promised))}${instead ? `: in time ${timesInHundred(instead.chance)}` : ""}.`;
-  const named = `By ${printDay(day(listed))} it is there ${timesInHundred(chance)}`;
-  if (stateOf(chance) === "safe") return `${named}.`;
-  return instead ? `${named}; by ${printDay(day(instead.due))} ${timesInHundred(instead.chance)}.` : `${named}, and no later day was found that is safe.`;
+  const named = `By ${printDay(day(listed))} it is there ${timesInHundred(chance)}.`;
+  if (stateOf(chance) === "safe") return named;
+  return instead ? `${named} By ${printDay(day(instead.due))}: ${timesInHundred(instead.chance)}.` : `${named} No later day was found that is safe.`;
 }
 
 /** What taking them all does to the promises given before. */

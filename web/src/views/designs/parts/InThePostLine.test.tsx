@@ -15,7 +15,7 @@ function show(thickness: number): string {
 }
 
 test("a flat card says how it goes; a thick one what a flat one would save on each and on all that are owed; what nothing takes is said", () => {
-  expect(show(1)).toMatch(/weighs \d+ g, and goes as Letter for €1\.25\.$/);
+  expect(show(1)).toMatch(/is reckoned to weigh \d+ g, and goes as Letter for €1\.25\.$/);
   cleanup();
   expect(show(20)).toMatch(/goes as Parcel for €4\.80\. Flat, with pen dots instead of gems or foam, each would cost €3\.55 less: €21\.30 on the 6 that are owed by post\.$/);
   cleanup();

@@ -2,6 +2,7 @@ import { Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { lengthOfUnits, printMoney } from "@yule/core";
 import { inThePost, type Outlook } from "@yule/derive";
+import { WeighLetter } from "../../../features/post/WeighLetter.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 
 /** How thick and heavy the card is in its envelope, how it goes by post, and what a flat one would save. */
@@ -9,18 +10,25 @@ export function InThePostLine({ design, outlook }: { design: DesignRead; outlook
   const { say } = useMeasure();
   const { grams, thick, way, flatSaves } = inThePost(design, outlook);
   const { currency } = outlook.shop;
-  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and weighs ${String(Math.ceil(grams))} g`;
+  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and ${design.weighed === null ? "is reckoned to weigh" : "was weighed:"} ${String(Math.ceil(grams))} g`;
+  const reckoned = inThePost({ ...design, weighed: null }, outlook).grams;
   if (!way)
     return (
-      <Text color="cannot" fontWeight={600} marginY="8px">
-        {size}: no service of {outlook.dispatch.carrier.name} takes it. Make it thinner or lighter.
-      </Text>
+      <>
+        <Text color="cannot" fontWeight={600} marginY="8px">
+          {size}: no service of {outlook.dispatch.carrier.name} takes it. Make it thinner or lighter.
+        </Text>
+        <WeighLetter design={design} reckoned={reckoned} />
+      </>
     );
   return (
-    <Text marginY="8px" maxWidth="40em" color={flatSaves ? "tight" : "ink"}>
-      {size}, and goes as {way.service} for {printMoney(way.price, currency)}.
-      {flatSaves &&
-        ` Flat, with pen dots instead of gems or foam, each would cost ${printMoney(flatSaves.each, currency)} less${flatSaves.letters > 0 ? `: ${printMoney(flatSaves.all, currency)} on the ${String(flatSaves.letters)} that are owed by post` : ""}.`}
-    </Text>
+    <>
+      <Text marginY="8px" maxWidth="40em" color={flatSaves ? "tight" : "ink"}>
+        {size}, and goes as {way.service} for {printMoney(way.price, currency)}.
+        {flatSaves &&
+          ` Flat, with pen dots instead of gems or foam, each would cost ${printMoney(flatSaves.each, currency)} less${flatSaves.letters > 0 ? `: ${printMoney(flatSaves.all, currency)} on the ${String(flatSaves.letters)} that are owed by post` : ""}.`}
+      </Text>
+      <WeighLetter design={design} reckoned={reckoned} />
+    </>
   );
 }

@@ -1,6 +1,6 @@
-import { Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { day, money, nextPostingDay, printDay, printMoney, type Day } from "@yule/core";
-import { frankingOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
+import { frankingOf, letterOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
 import type { Problem } from "@yule/contract";
 import { skipToken } from "@reduxjs/toolkit/query/react";
 import { useMemo, useState } from "react";
@@ -9,10 +9,11 @@ import { v7 } from "uuid";
 import { useFinishQuery, useHolidaysQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
+import { WeighLetter } from "../../../features/post/WeighLetter.tsx";
 import { timesInHundred } from "../../../kit/chances.ts";
 import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
 import { canReadCodes, codesIn } from "../../../kit/codes.ts";
-import { FilePick } from "../../../kit/FormField.tsx";
+import { FilePick, Tick } from "../../../kit/FormField.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import { solver } from "../../../workers/solver.ts";
@@ -87,12 +88,14 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
   const [stays, setStays] = useState<ReadonlySet<string>>(new Set());
   const [problem, setProblem] = useState<Problem | null>(null);
   const { stores, shop } = outlook;
-  const job = useMemo(() => frankingOf(ready, stores), [ready, stores]);
+  const [isPrepaid, setPrepaid] = useState(false);
+  const job = useMemo(() => (isPrepaid ? null : frankingOf(ready, stores)), [ready, stores, isPrepaid]);
   const { value: franking, fresh } = useSolved(job, (asked) => solver().frank(asked, 2));
   const taken = useMemo(() => (job && franking && fresh ? stampsTaken(job, franking, stores) : null), [job, franking, fresh, stores]);
   const going = ready.filter(({ letter }) => !stays.has(letter.id));
   const unfranked = taken ? ready.filter(({ letter }) => !taken.has(letter.id)) : [];
   const thick = thickWords(ready, shop.currency);
+  const weighable = [...new Map(ready.map(({ view }) => [view.design.id, view.design])).values()].slice(0, WEIGHED_HERE);
   const postSome = async (some: readonly PileLetter[]): Promise<void> => {
     const letters = some.map(({ letter, way }) => ({
       id: letter.id,
@@ -111,6 +114,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
         ready={ready}
         stuck={stuck}
         unfranked={unfranked}
+        isPrepaid={isPrepaid}
         stuckOn={taken ? [...taken.values()].flat().reduce((sum, { quantity, value }) => sum + quantity * value, 0) : null}
       />
       <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label="The pile for today">
@@ -135,6 +139,14 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
           Press a letter that stays here today. {thick ?? ""}
         </Text>
       </Flex>
+      <Tick checked={isPrepaid} onChange={(change) => setPrepaid(change.target.checked)}>
+        Paid without stamps: with prepaid labels, or at the counter
+      </Tick>
+      <Box marginTop="6px">
+        {weighable.map((design) => (
+          <WeighLetter key={design.id} design={design} reckoned={letterOf({ ...design, weighed: null }, stores).grams} />
+        ))}
+      </Box>
       {problem && <ProblemNote problem={problem} />}
       {canReadCodes() && <ScanPosted ready={ready} onPosted={(each) => void postSome([each])} />}
       {going.length > 0 && <PaperWork letters={going} shop={shop} />}
@@ -167,11 +179,13 @@ function ScanPosted({ ready, onPosted }: { ready: readonly PileLetter[]; onPoste
   );
 }
 
+/** Designs of the pile that are offered to the scale here; the others are weighed where they stand among the designs. */
+const WEIGHED_HERE = 3;
 /** Envelopes drawn at once; more are counted. */
 const SHOWN = 60;
 
 /** @param stuckOn what the stamps on the letters come to, minor units; null while it is not known or no stamps are used */
-function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PileProps & { unfranked: readonly PileLetter[]; stuckOn: number | null }) {
+function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn, isPrepaid }: PileProps & { unfranked: readonly PileLetter[]; stuckOn: number | null; isPrepaid: boolean }) {
   const { shop, today } = outlook;
   const cost = ready.reduce((sum, { way }) => sum + (way?.price ?? 0), 0);
   const late = ready.filter(({ way }) => way !== null && way.postBy < today);
@@ -227,6 +241,8 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn }: PilePr
               </Figure>
               , {printMoney(money(lacking), shop.currency)}
             </>
+          ) : isPrepaid ? (
+            ", paid without stamps: nothing is taken from the shelf"
           ) : stuckOn !== null ? (
             `, and the stamps are there${stuckOn > cost ? `, ${printMoney(money(stuckOn - cost), shop.currency)} more than is asked, for want of smaller ones` : ""}`
           ) : (

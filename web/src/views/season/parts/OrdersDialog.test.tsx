@@ -43,7 +43,7 @@ function show(read: Partial<OrdersRead>, more: Partial<Parameters<typeof season>
 test("a day of a listing that the plan cannot keep stands with its chance and the day that can; the later day is promised by one press", async () => {
   const { outlook, planned } = show({ orders: [order("SD-1", "2031-11-24"), order("SD-2", "2031-12-20")] });
   showScreen(<OrdersDialog outlook={outlook} onClose={() => undefined} />, { outlook, planned });
-  expect(await screen.findByText("By Mon 24 Nov it is there 31 times in 100; by Fri 12 Dec 84 times in 100.")).toBeTruthy();
+  expect(await screen.findByText("By Mon 24 Nov it is there 31 times in 100. By Fri 12 Dec: 84 times in 100.")).toBeTruthy();
   expect(screen.getByText("By Sat 20 Dec it is there 93 times in 100.")).toBeTruthy();
   expect(screen.getByText("Of the promises that you have given, about 0.4 fewer would be kept.")).toBeTruthy();
   await press("Promise the later day");
