@@ -38,7 +38,7 @@ function ofCutUp(from: number, jobs: number, seconds: number, size: Parameters<t
 }
 
 test.each([
-  [0.2, proofRuns(180, 8_000)],
+  [0.2, proofRuns(110, 8_000)],
   [1, proofRuns(18, 1_500)],
   [4, proofRuns(4, 500)],
 ])("in %d s no bound lies above the number of sheets that were cut up", (seconds, jobs) => {
