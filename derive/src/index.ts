@@ -46,6 +46,7 @@ export * from "./finish/uses.ts";
 export * from "./finish/weight.ts";
 export * from "./finish/whatNow.ts";
 export * from "./ruler.ts";
+export * from "./shop/manner.ts";
 export * from "./season/chain.ts";
 export * from "./season/facts.ts";
 export * from "./season/materials.ts";

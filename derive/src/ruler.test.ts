@@ -1,5 +1,8 @@
-import { day } from "@yule/core";
+import { day, mannerOf, saidDay, saidMonth, saidTime, type Day } from "@yule/core";
 import { aroundToday, hang, panned, rulerOf, TAG_WIDTH, xOf, zoomed, type RulerTag } from "./ruler.ts";
+
+const manner = mannerOf("GB");
+const words = { day: (on: Day) => saidDay(on, manner), month: (on: Day) => saidMonth(on, manner), time: (minute: number) => saidTime(minute, manner), firstDay: 1 };
 
 const tag = (index: number, safety: RulerTag["safety"] = "safe", x = index * 30): RulerTag => ({
   id: String(index),
@@ -15,7 +18,7 @@ const tag = (index: number, safety: RulerTag["safety"] = "safe", x = index * 30)
 const today = day("2031-11-08");
 
 test("seven weeks have a tick a day, months by name and today a little from the left", () => {
-  const ruler = rulerOf(today, aroundToday(49), 1280);
+  const ruler = rulerOf(today, aroundToday(49), 1280, words);
   expect(ruler.from).toBe(-7);
   expect(ruler.ticks.filter((tick) => tick.kind !== "hour").length).toBeGreaterThanOrEqual(49);
   expect(ruler.ticks[0]).toMatchObject({ kind: "month", label: "November", x: 0 });
@@ -24,10 +27,10 @@ test("seven weeks have a tick a day, months by name and today a little from the 
 });
 
 test("one day is told by its hours, a year by its months", () => {
-  const close = rulerOf(today, { days: 1, from: 0 }, 1280);
+  const close = rulerOf(today, { days: 1, from: 0 }, 1280, words);
   expect(close.ticks.filter((tick) => tick.kind === "hour").map((tick) => tick.label)).toContain("10:00");
   expect(xOf(close, today, 600)).toBeCloseTo((1280 * 10) / 24);
-  const far = rulerOf(today, { days: 371, from: -20 }, 1280);
+  const far = rulerOf(today, { days: 371, from: -20 }, 1280, words);
   expect(far.ticks.filter((tick) => tick.label !== "").every((tick) => tick.kind === "month")).toBe(true);
   expect(far.ticks.filter((tick) => tick.kind === "month")).toHaveLength(12);
 });

@@ -1,4 +1,4 @@
-import { addDays, daysBetween, monthName, printDay, weekdayOf, type Day } from "@yule/core";
+import { addDays, daysBetween, weekdayOf, type Day } from "@yule/core";
 import { STAND_RANK, type NeedStand } from "./season/needRow.ts";
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
@@ -60,31 +60,40 @@ const [FOR_HOURS, FOR_WEEKDAYS, FOR_DATES, FOR_WEEKS] = [260, 90, 34, 5];
 /** A month's name takes so much room. */
 const MONTH_WIDE = 84;
 
+/** How the shop writes what stands on a ruler. */
+export interface RulerWords {
+  readonly day: (on: Day) => string;
+  readonly month: (on: Day) => string;
+  readonly time: (minuteOfDay: number) => string;
+  /** The weekday that a week begins with. */
+  readonly firstDay: number;
+}
+
 /** The ruler of a stretch of days: hours where there is room for them, else days, weeks and months. */
-export function rulerOf(today: Day, shown: Stretch, width: number): Ruler {
+export function rulerOf(today: Day, shown: Stretch, width: number, words: RulerWords): Ruler {
   const pixelsPerDay = width / shown.days;
   const firstWhole = Math.floor(shown.from);
   const ticks = Array.from({ length: Math.ceil(shown.days) + 2 }, (_, index) => firstWhole + index).flatMap((offset) => {
     const day = addDays(today, offset);
     const x = (offset - shown.from) * pixelsPerDay;
     const date = Number(day.slice(8));
-    const kind = date === 1 ? ("month" as const) : weekdayOf(day) === 1 ? ("week" as const) : ("day" as const);
+    const kind = date === 1 ? ("month" as const) : weekdayOf(day) === words.firstDay ? ("week" as const) : ("day" as const);
     const underName = (date > 1 && (date - 1) * pixelsPerDay < MONTH_WIDE) || (date > 28 && pixelsPerDay < FOR_DATES);
     const numbered = !underName && (pixelsPerDay > FOR_DATES || (kind === "week" && pixelsPerDay > FOR_WEEKS));
-    const number = pixelsPerDay > FOR_WEEKDAYS ? printDay(day) : numbered ? String(date) : "";
-    const label = kind === "month" ? (pixelsPerDay > FOR_WEEKDAYS ? printDay(day) : monthName(day)) : number;
-    const hours = pixelsPerDay > FOR_HOURS ? hourTicks(x, pixelsPerDay) : [];
+    const number = pixelsPerDay > FOR_WEEKDAYS ? words.day(day) : numbered ? String(date) : "";
+    const label = kind === "month" ? (pixelsPerDay > FOR_WEEKDAYS ? words.day(day) : words.month(day)) : number;
+    const hours = pixelsPerDay > FOR_HOURS ? hourTicks(x, pixelsPerDay, words) : [];
     return [...(kind !== "day" || pixelsPerDay > FOR_WEEKS ? [{ x, kind, label }] : []), ...hours];
   });
   return { ...shown, today, pixelsPerDay, ticks: ticks.filter((tick) => tick.x >= -80 && tick.x <= width) };
 }
 
-const hourTicks = (x: number, pixelsPerDay: number): Ruler["ticks"][number][] => {
+const hourTicks = (x: number, pixelsPerDay: number, { time }: RulerWords): Ruler["ticks"][number][] => {
   const step = pixelsPerDay > 700 ? 2 : 6;
   return Array.from({ length: HOURS / step - 1 }, (_, index) => (index + 1) * step).map((hour) => ({
     x: x + (hour / HOURS) * pixelsPerDay,
     kind: "hour",
-    label: `${String(hour)}:00`,
+    label: time(hour * 60),
   }));
 };
 

@@ -1,4 +1,4 @@
-import { day, phrase, printDay, type FaultValue } from "@yule/core";
+import { day, mannerOf, phrase, saidDay, type FaultValue } from "@yule/core";
 import { z } from "zod";
 import { splitIn } from "../sheets/split.ts";
 import { faultsOf } from "./fault.ts";
@@ -42,7 +42,7 @@ test("every fault of an input is told at once, and a long text is cut", () => {
 });
 
 test("days of different years are told apart by their years, and only they", () => {
-  const say = (value: FaultValue): string => ("day" in value ? printDay(value.day) : plainSpeech(value));
+  const say = (value: FaultValue): string => ("day" in value ? saidDay(value.day, mannerOf("GB")) : plainSpeech(value));
   const fault = (given: string, least: string) => ({ given: [{ day: day(given) }], allowed: phrase`a day not before ${{ day: day(least) }}` });
   expect(faultWords(fault("2031-01-01", "2033-01-01"), say)).toBe("given Wed 1 Jan 2031, allowed a day not before Sat 1 Jan 2033");
   expect(faultWords(fault("2031-11-01", "2031-11-08"), say)).toBe("given Sat 1 Nov, allowed a day not before Sat 8 Nov");

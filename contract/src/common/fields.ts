@@ -25,7 +25,7 @@ export const MOST_MINUTES = 5_256_000;
 export const minutesField = z.number().min(0).max(MOST_MINUTES);
 export const countField = z.int().min(1).max(MOST_PIECES);
 export const dayField = text()
-  .refine(isDay, { message: "a day such as 2031-11-08" })
+  .refine(isDay, { message: "a day such as 2031-11-08", params: { allowed: ["a day such as ", { day: "2031-11-08" as Day }] } })
   .transform((text): Day => text as Day);
 export const idText = text().min(1).max(200);
 export const seedField = z.int().min(0).max(4_294_967_295);

@@ -17,7 +17,7 @@ export const shopSentences: Sentences<ShopEvents> = {
 };
 
 function setWords(set: ShopEvents["set-shop"]): Phrase[] {
-  const { name, address, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, sureIn100, helperMay, rulesOff, occasionCountries } = set;
+  const { name, address, lengthSystem, country, region, timeZone, currency, lateAfter, dryingPlaces, changeover, sureIn100, helperMay, rulesOff, occasionCountries, manner } = set;
   return [
     ...(name === undefined ? [] : [phrase`its name is ${name}`]),
     ...(address === undefined ? [] : [["its address"]]),
@@ -30,6 +30,7 @@ function setWords(set: ShopEvents["set-shop"]): Phrase[] {
     ...(dryingPlaces === undefined ? [] : [dryingPlaces === null ? ["places to dry are not counted"] : phrase`${howMany(dryingPlaces, "place")} to dry`]),
     ...(changeover === undefined ? [] : [phrase`${{ minutes: changeover }} between designs`]),
     ...(sureIn100 === undefined ? [] : [phrase`latest days leave ${String(sureIn100)} in 100`]),
+    ...(manner === undefined ? [] : [["how days, times and numbers are written"]]),
     ...(helperMay === undefined ? [] : [phrase`a helper may ${helperMay.length === 0 ? "do nothing yet" : helperMay.join(", ")}`]),
     ...(rulesOff === undefined ? [] : [phrase`${howMany(rulesOff, "rule")} of the route done otherwise`]),
     ...(occasionCountries === undefined ? [] : [occasionCountries.length === 0 ? ["occasions of no other country"] : phrase`occasions of ${occasionCountries.join(", ")} too`]),

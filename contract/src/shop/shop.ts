@@ -1,4 +1,4 @@
-import { COUNTRIES, ROUTE_RULES } from "@yule/core";
+import { COUNTRIES, LANGUAGES, PAPER_FORMATS, ROUTE_RULES } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
 import { placeField } from "../season/holidays.ts";
@@ -28,6 +28,16 @@ const rulesOffField = z
   )
   .max(100);
 
+/** What a shop writes otherwise than its country; what is left out is as there. */
+const mannerField = z.strictObject({
+  language: z.enum(LANGUAGES).optional().describe("of the sentences"),
+  hours: z.union([z.literal(12), z.literal(24)], { error: "12 or 24 hours" }).optional(),
+  firstDay: z.int().min(0).max(6).optional().describe("the weekday that a week begins with, 0 for Sunday"),
+  temperature: z.enum(["C", "F"]).optional(),
+  paper: z.enum(PAPER_FORMATS).optional(),
+  decimal: z.enum([".", ","]).optional(),
+});
+
 export const setShop = z.strictObject({
   name: name.optional(),
   address: text().trim().max(400).optional().describe("her own, for the back of letters and for what comes back"),
@@ -42,6 +52,7 @@ export const setShop = z.strictObject({
   changeover: z.int().min(0).max(120).optional().describe("minutes for fresh water and a clean palette between designs"),
   sureIn100: z.int().min(50).max(95).optional().describe("how sure a day of beginning must leave a promise, in 100"),
   helperMay: z.array(z.enum(helperWork)).max(10).optional(),
+  manner: mannerField.optional(),
   rulesOff: rulesOffField.optional(),
   region: text().max(6).nullable().optional().describe("the part of the country she lives in, such as BY in DE"),
   occasionCountries: z.array(placeField).max(20).optional().describe("further countries and regions whose occasions are shown"),
@@ -73,6 +84,8 @@ export interface ShopRead {
   readonly feeHundredths: number;
   readonly feeMinor: number;
   readonly occasionCountries: readonly string[];
+  /** What it writes otherwise than its country. */
+  readonly manner: z.output<typeof mannerField>;
   /** The secret part of the calendar address; null while it is closed. */
   readonly calendarSecret: string | null;
   readonly rulesOff: readonly { readonly rule: string; readonly note: string }[];

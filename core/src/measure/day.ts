@@ -72,16 +72,5 @@ function offsetAt(ms: number, timeZone: string): number {
   return offset;
 }
 
-const WEEKDAYS = ["Sun", "Mon", "Tue", "Wed", "Thu", "Fri", "Sat"];
-const MONTHS = ["January", "February", "March", "April", "May", "June", "July", "August", "September", "October", "November", "December"];
-
-export const monthName = (on: Day): string => MONTHS[Number(on.slice(5, 7)) - 1] ?? "";
-
-/** `Fri 21 Nov`. */
-export const printDay = (on: Day): string => `${WEEKDAYS[weekdayOf(on)] ?? ""} ${String(Number(on.slice(8)))} ${monthName(on).slice(0, 3)}`;
-
-/** `Fri 21 Nov 2031`: where what is told may be of another year. */
-export const printDayOfYear = (on: Day): string => `${printDay(on)} ${on.slice(0, 4)}`;
-
-/** `19:30`. */
-export const printTime = (minuteOfDay: number): string => `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;
+/** `19:05`: a time of the day as programs have it. */
+export const clockTime = (minuteOfDay: number): string => `${String(Math.floor(minuteOfDay / 60) % 24).padStart(2, "0")}:${String(Math.floor(minuteOfDay) % 60).padStart(2, "0")}`;

@@ -7,14 +7,8 @@ export const money = (minor: number): Money => Math.round(minor) as Money;
 /** Decimals of a currency's minor unit: 2 for cents, 0 for yen, by the platform. */
 export const minorDecimals = (currency: string): number => new Intl.NumberFormat("en-GB", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2;
 
-/** `9.60 EUR`: the currency's own number of decimals, by the platform. */
-export function printMoney(amount: Money, currency: string): string {
-  const format = new Intl.NumberFormat("en-GB", { style: "currency", currency });
-  return format.format(amount / 10 ** minorDecimals(currency));
-}
-
 /** `minorOf(12.5, "EUR")` is 1250, `minorOf(1250, "JPY")` is 1250. */
 export const minorOf = (amount: number, currency: string): Money => money(amount * 10 ** minorDecimals(currency));
 
-/** An amount in the currency's own unit, as it is typed and as a table has it: `9.50`, `950`. */
+/** An amount in the currency's own unit, as a file has it: `9.50`, `950`. */
 export const majorText = (amount: Money, currency: string): string => (amount / 10 ** minorDecimals(currency)).toFixed(minorDecimals(currency));

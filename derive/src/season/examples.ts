@@ -210,6 +210,8 @@ export const season = (
       dryingPlaces,
       helperMay: ["assemble"],
       currency: "EUR",
+      country: "",
+      manner: {},
       hourMinor: null,
       feeHundredths: 0,
       feeMinor: 0,

@@ -37,6 +37,7 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     helperMay: row.helperMay as ShopRead["helperMay"],
     occasionCountries: row.occasionCountries,
     calendarSecret: row.calendarSecret,
+    manner: row.manner,
     rulesOff: row.rulesOff,
     now: now.toISOString(),
     account: { id: who.id, name: who.name, role: who.role },

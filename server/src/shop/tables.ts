@@ -28,6 +28,8 @@ export const shop = pgTable(
     helperMay: text("helper_may").array().notNull().default(["prepare", "assemble", "pack"]),
     occasionCountries: text("occasion_countries").array().notNull().default([]),
     calendarSecret: text("calendar_secret"),
+    /** What it writes otherwise than its country. */
+    manner: jsonb("manner").$type<ShopRead["manner"]>().notNull().default({}),
     rulesOff: jsonb("rules_off").$type<ShopRead["rulesOff"]>().notNull().default([]),
   },
   (table) => [

@@ -1,4 +1,4 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, FairsRead, OrdersRead, SeasonRead, StoreRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, DispatchRead, FairsRead, OrdersRead, SeasonRead, ShopRead, StoreRead, StoresRead } from "@yule/contract";
 
 const NO_SEASON: SeasonRead["season"] = { id: "", version: 1, name: "This season", from: "", until: "", state: "open" };
 
@@ -16,6 +16,7 @@ export function completed(path: string, kept: unknown): unknown {
     const read = kept as DesignsRead;
     return { ...read, designs: read.designs.map((design) => ({ ...NOT_TOLD_OF_DESIGNS, ...design })) };
   }
+  if (path === "shop") return { manner: {}, ...(kept as Partial<ShopRead>) };
   if (path === "orders") return { news: [], unread: [], ...(kept as Partial<OrdersRead>) };
   if (path === "dispatch") return completedDispatch(kept as Partial<DispatchRead>);
   if (path !== "bench") return kept;

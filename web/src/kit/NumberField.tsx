@@ -2,6 +2,7 @@ import { readNumber } from "./readNumber.ts";
 import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { FormField, TextInput } from "./FormField.tsx";
+import { printNumber } from "./say.ts";
 
 /** A figure that is kept while it can be read, and says what it may be when it cannot. */
 export function NumberField({
@@ -32,7 +33,7 @@ export function NumberField({
       >
         <TextInput
           inputMode="decimal"
-          value={text ?? String(value)}
+          value={text ?? printNumber(value, 3)}
           onChange={(change) => {
             setText(change.target.value);
             const read = readNumber(change.target.value);

@@ -1,8 +1,9 @@
 import type { CommandInput, CommandKind } from "@yule/contract";
-import { addDays, day, printDay, printMinutes, printTime, minutes, type Remedy, type SeasonChange } from "@yule/core";
+import { addDays, day, printMinutes, minutes, type Remedy, type SeasonChange } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../data/outbox.ts";
+import { printDay, printTime } from "../kit/say.ts";
 
 interface Said<Kind extends CommandKind = "change-need" | "add-session-change"> {
   readonly kind: Kind;

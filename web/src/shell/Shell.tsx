@@ -1,10 +1,10 @@
-import { Moon, Sun } from "lucide-react";
+import { Moon, Settings, Sun } from "lucide-react";
 import { useKeys } from "../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { printDay, printTime } from "@yule/core";
-import { rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
-import { lazy, memo, Suspense, useEffect, useMemo } from "react";
+
+import { mannerOfShop, rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
+import { lazy, memo, Suspense, useEffect, useMemo, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
@@ -20,9 +20,15 @@ import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 import { VIEWS } from "./views.ts";
+import { printDay, printTime, speakAs } from "../kit/say.ts";
 
 /** Met once in the life of a shop. */
 const Setup = lazy(async () => ({ default: (await import("../views/setup/Setup.tsx")).Setup }));
+
+const ShopDialog = lazy(async () => ({ default: (await import("./ShopDialog.tsx")).ShopDialog }));
+
+/** Before anything is known of the shop. */
+const NO_SHOP = { country: "", manner: {} };
 
 /** The frame of every view, and what it is told. */
 export function Shell() {
@@ -37,7 +43,12 @@ export function Shell() {
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
-  const manner = useMemo((): ShopManner => ({ system, currency }), [system, currency]);
+  const written = useMemo(() => mannerOfShop(shop.data ?? NO_SHOP), [shop.data]);
+  const key = JSON.stringify(written);
+  // What is printed below is printed so from the first line on.
+  speakAs(written);
+  const today = outlook?.today;
+  const manner = useMemo((): ShopManner => ({ system, currency, key, today }), [system, currency, key, today]);
   return <Frame outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={thin} empty={empty} />;
 }
 
@@ -69,10 +80,11 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
             </Suspense>
           ) : (
             <>
-              {outlook ? <Ribbon outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
+              {outlook ? <Ribbon key={`ribbon ${manner.key ?? ""}`} outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
               <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
                 <Tabs outlook={outlook} />
                 <Box
+                  key={manner.key}
                   as="main"
                   flex="1"
                   minWidth={0}
@@ -113,11 +125,27 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
     dispatch(eveningSet(!evening));
   };
   const system = shop?.lengthSystem ?? "in";
+  const [settings, setSettings] = useState(false);
   return (
     <Flex as="header" align="center" wrap="wrap" rowGap="0" columnGap={{ base: "10px", md: "18px" }} paddingX="20px" paddingTop="8px" paddingBottom="4px">
-      <Text fontFamily="heading" fontSize="22px" fontWeight={600}>
-        {shop?.name ?? "Yule Stack"}
-      </Text>
+      <Button
+        variant="ghost"
+        paddingInline="0"
+        fontFamily="heading"
+        fontSize="22px"
+        fontWeight={600}
+        textDecoration="none"
+        aria-label={`Settings of ${shop?.name ?? "the shop"}`}
+        disabled={!shop}
+        onClick={() => setSettings(true)}
+      >
+        {shop?.name ?? "Yule Stack"} <Settings size={18} aria-hidden />
+      </Button>
+      {settings && shop && (
+        <Suspense fallback={null}>
+          <ShopDialog shop={shop} onClose={() => setSettings(false)} />
+        </Suspense>
+      )}
       <Box flex="1" />
       {planning && (
         <Text color={planning === "set aside" ? "cannot" : "softInk"} fontSize="15px" role="status">

@@ -1,4 +1,5 @@
 import type { RunSheetWorker } from "./runSheet.worker.ts";
+import { spoken } from "../kit/say.ts";
 import { askOnce } from "./startWorker.ts";
 import type { WallSheetWorker } from "./wallSheet.worker.ts";
 
@@ -6,12 +7,18 @@ import type { WallSheetWorker } from "./wallSheet.worker.ts";
 export const wallSheetPdf = (...asked: Parameters<WallSheetWorker["wallSheet"]>): Promise<Uint8Array> =>
   askOnce<WallSheetWorker, Uint8Array>(
     () => new Worker(new URL("./wallSheet.worker.ts", import.meta.url), { type: "module" }),
-    (worker) => worker.wallSheet(...asked),
+    async (worker) => {
+      await worker.speakAs(spoken());
+      return worker.wallSheet(...asked);
+    },
   );
 
 /** A run sheet as a PDF. */
 export const printedRunSheet = (...asked: Parameters<RunSheetWorker["runSheetPdf"]>): Promise<Uint8Array> =>
   askOnce<RunSheetWorker, Uint8Array>(
     () => new Worker(new URL("./runSheet.worker.ts", import.meta.url), { type: "module" }),
-    (worker) => worker.runSheetPdf(...asked),
+    async (worker) => {
+      await worker.speakAs(spoken());
+      return worker.runSheetPdf(...asked);
+    },
   );

@@ -1,8 +1,9 @@
 import { expose } from "comlink";
+import { speakAs } from "../kit/say.ts";
 import { wallSheet } from "./pdf/wallSheet.ts";
 
 /** Drawing a page of letters takes long enough to be felt: it is done beside the interface. */
-const desk = { wallSheet };
+const desk = { wallSheet, speakAs };
 export type WallSheetWorker = typeof desk;
 
 expose(desk);

@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { OrdersRead, Problem } from "@yule/contract";
-import { day, money, printDay, printMoney } from "@yule/core";
+import { day, money } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../data/outbox.ts";
 import { ProblemNote } from "../../kit/states.tsx";
+import { printDay, printMoney } from "../../kit/say.ts";
 
 type News = OrdersRead["news"][number];
 

@@ -1,15 +1,20 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { faultsOf, setSessions, type CommandInput } from "@yule/contract";
-import { printTime, type Fault } from "@yule/core";
-import { minuteOf, WHOSE } from "@yule/derive";
+import { clockTime, readTime, type Fault } from "@yule/core";
+import { WHOSE } from "@yule/derive";
 import { v7 } from "uuid";
-import { Choice, TextInput, Tick } from "../../kit/FormField.tsx";
+import { Choice, Tick } from "../../kit/FormField.tsx";
+import { TimeInput } from "../../kit/DayField.tsx";
 
 export type Row = CommandInput<"set-sessions">["pattern"][number];
 export const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
 
 /** The rows of a week's sessions, edited in place. */
 export function SessionRows({ rows, onChange, withWho = false }: { rows: readonly Row[]; onChange: (rows: Row[]) => void; withWho?: boolean }) {
+  const tellTime = (index: number, which: "from" | "to", written: string): void => {
+    const read = readTime(written);
+    if (read !== null) put(index, { [which]: read });
+  };
   const put = (index: number, patch: Partial<Row>): void => onChange(rows.map((row, at) => (at === index ? { ...row, ...patch } : row)));
   return (
     <Flex direction="column" gap="8px">
@@ -23,9 +28,9 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
               options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))}
             />
           </Flex>
-          <TextInput aria-label="from" type="time" width="124px" value={printTime(row.from)} onChange={(change) => put(index, { from: minuteOf(change.target.value) })} />
+          <TimeInput aria-label="from" width="124px" value={clockTime(row.from)} onChange={(written) => tellTime(index, "from", written)} />
           <Text>to</Text>
-          <TextInput aria-label="to" type="time" width="124px" value={printTime(row.to)} onChange={(change) => put(index, { to: minuteOf(change.target.value) })} />
+          <TimeInput aria-label="to" width="124px" value={clockTime(row.to)} onChange={(written) => tellTime(index, "to", written)} />
           {withWho && (
             <Flex width="128px">
               <Choice aria-label="Whose hands" value={row.who ?? "maker"} onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })} options={WHOSE} />

@@ -1,6 +1,7 @@
-import { majorText, minorOf, readAmount, readLength, type AmountFault, type LengthSystem, type Measure } from "@yule/core";
+import { minorOf, readAmount, readLength, readTime, type AmountFault, type LengthSystem, type Measure } from "@yule/core";
 import { z } from "zod";
 import { readNumber } from "../readNumber.ts";
+import { typedAmount } from "../say.ts";
 
 /** A number as typed, read by the field of a command. @param empty what an empty field means; without it the field says what it wants */
 export const numberText = <T>(field: z.ZodType<T, number | null>, empty: number | null = Number.NaN) =>
@@ -44,13 +45,19 @@ export const countText = (least: number, most: number, empty = Number.NaN) =>
 export const moneyText = <T>(currency: string, field: z.ZodType<T, number | null>) =>
   z
     .string()
-    .refine((text) => text.trim() === "" || isAmount(readNumber(text), currency), { message: `an amount such as ${majorText(minorOf(12.5, currency), currency)}`, abort: true })
+    .refine((text) => text.trim() === "" || isAmount(readNumber(text), currency), { message: `an amount such as ${typedAmount(minorOf(12.5, currency), currency)}`, abort: true })
     .transform((text): number | null => (text.trim() === "" ? null : minorOf(readNumber(text), currency)))
     .pipe(field);
 
 /** Whether a number is an amount of a currency that its coins can pay. */
 export const isAmount = (amount: number, currency: string): boolean =>
   amount >= 0 && amount < 1_000_000 && Math.abs(minorOf(amount * 1000, currency) - minorOf(amount, currency) * 1000) <= 1;
+
+/** A time of the day as typed, in minutes after midnight. */
+export const timeText = z
+  .string()
+  .refine((text) => readTime(text) !== null, { params: { allowed: ["a time such as ", { time: 1170 }] }, abort: true })
+  .transform((text) => readTime(text) ?? 0);
 
 /** A choice that may be left open: the empty one is null. */
 export const openChoice = <T>(field: z.ZodType<T, string | null>) =>

@@ -1,7 +1,7 @@
 import { PDFDocument } from "pdf-lib";
 import { encode } from "uqr";
 import { embedded, type PdfFonts } from "./fonts.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "./pen.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen, pagePoints, POINTS_PER_MM } from "./pen.ts";
 
 /** What stands on a label: a code that the camera reads, a name, and up to three lines under it. */
 export interface Label {
@@ -13,9 +13,8 @@ export interface Label {
   readonly plain: string | null;
 }
 
-/** A4 and a label, mm: three across and eight down. */
-const [PAGE, RIM, LABEL] = [{ width: 210, height: 297 }, 12, { width: 62, height: 34 }];
-const [ACROSS, DOWN] = [3, 8];
+/** A label, mm: three across, and as many down as the page takes. */
+const [RIM, LABEL, ACROSS] = [12, { width: 62, height: 34 }, 3];
 const CODE = 24;
 
 /** Labels to cut out: the name, where it lies, and a code that the camera reads (QR, ISO/IEC 18004). */
@@ -23,11 +22,13 @@ export async function cutLabelsPdf(labels: readonly Label[], fonts: PdfFonts): P
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
   const [wide, high] = [LABEL.width * POINTS_PER_MM, LABEL.height * POINTS_PER_MM];
-  for (let start = 0; start < labels.length; start += ACROSS * DOWN) {
-    const pen = new Pen(file.addPage([PAGE.width * POINTS_PER_MM, PAGE.height * POINTS_PER_MM]), families.text, families.strong, families.heading);
-    labels.slice(start, start + ACROSS * DOWN).forEach((each, index) => {
+  const page = pagePoints();
+  const onPage = ACROSS * Math.floor((page.high - 2 * RIM * POINTS_PER_MM) / high);
+  for (let start = 0; start < labels.length; start += onPage) {
+    const pen = new Pen(file.addPage([page.wide, page.high]), families.text, families.strong, families.heading);
+    labels.slice(start, start + onPage).forEach((each, index) => {
       const x = RIM * POINTS_PER_MM + (index % ACROSS) * wide;
-      const y = (PAGE.height - RIM) * POINTS_PER_MM - (Math.floor(index / ACROSS) + 1) * high;
+      const y = page.high - RIM * POINTS_PER_MM - (Math.floor(index / ACROSS) + 1) * high;
       label(pen, each, x, y, wide, high);
     });
   }

@@ -1,7 +1,17 @@
+import type { PaperFormat } from "@yule/core";
 import { rgb, type PDFFont, type PDFPage, type RGB } from "pdf-lib";
+import { spoken } from "../say.ts";
 
 /** A PDF measures in points, 1/72 in. */
 export const POINTS_PER_MM = 72 / 25.4;
+
+const PAGES: Readonly<Record<PaperFormat, Page>> = { A4: { wide: 595.28, high: 841.89 }, letter: { wide: 612, high: 792 } };
+interface Page {
+  readonly wide: number;
+  readonly high: number;
+}
+/** A page of the shop's printer upright, in points: ISO 216 or ANSI/ASME Y14.1. */
+export const pagePoints = (): Page => PAGES[spoken().paper];
 
 export const PDF_INK = rgb(0.13, 0.12, 0.1);
 export const PDF_SOFT = rgb(0.36, 0.33, 0.29);

@@ -1,8 +1,9 @@
 import { Box, Text } from "@chakra-ui/react";
-import { printDay } from "@yule/core";
+
 import { promisesKept, type PlannedSeason, type Outlook } from "@yule/derive";
 import { changedNeeds, TRIAL_EFFORTS, useTrial } from "../../plan/trial.ts";
 import type { Pulled } from "./usePull.ts";
+import { printDay, printFigure } from "../../kit/say.ts";
 
 const WIDE = 300;
 
@@ -37,7 +38,7 @@ export function DragBubble({ pulled, width, top, outlook, planned }: { pulled: P
         <>
           <Text>
             {tried && planned
-              ? `${promisesKept(tried.odds).toFixed(1)} of ${String(tried.odds.needs.length)} promises kept; as it is, ${promisesKept(planned.odds).toFixed(1)}`
+              ? `${printFigure(promisesKept(tried.odds), 1)} of ${String(tried.odds.needs.length)} promises kept; as it is, ${printFigure(promisesKept(planned.odds), 1)}`
               : "planning …"}
           </Text>
           {changed.length > 0 && (

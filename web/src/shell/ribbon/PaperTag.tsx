@@ -1,8 +1,9 @@
-import { hundredths, printDay } from "@yule/core";
+import { hundredths } from "@yule/core";
 import { STAND_WORDS, TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
 import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
 import type { PullHandlers } from "./usePull.ts";
+import { printDay } from "../../kit/say.ts";
 
 export const RULER = 46;
 export const ROWS = [72, 124] as const;

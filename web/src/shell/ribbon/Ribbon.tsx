@@ -1,6 +1,6 @@
 import { Minus, Plus } from "lucide-react";
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
-import { printDay } from "@yule/core";
+
 import { rowOf, hang, rulerOf, stockInPlan, tagsOf, xOf, type Outlook, type Ruler } from "@yule/derive";
 import { memo, useMemo, useRef, useState, type ReactNode } from "react";
 import { Link } from "react-router";
@@ -17,6 +17,7 @@ import { usedMinutes } from "./used.ts";
 import { usePull } from "./usePull.ts";
 import { useReach } from "./useReach.ts";
 import { useWidth } from "./useWidth.ts";
+import { monthName, printDay, printTime, spoken } from "../../kit/say.ts";
 
 const EDGE = 12;
 /** An arrow key moves it by so much of what is shown. */
@@ -29,7 +30,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
   const [ref, width] = useWidth();
   const drawing = useRef<SVGSVGElement>(null);
   useReach(drawing, shown);
-  const ruler = rulerOf(outlook.today, shown, width);
+  const ruler = rulerOf(outlook.today, shown, width, { day: printDay, month: monthName, time: printTime, firstDay: spoken().firstDay });
   const planned = usePlanned();
   const stock = useMemo(() => stockInPlan(outlook, planned), [outlook, planned]);
   const hung = hang(

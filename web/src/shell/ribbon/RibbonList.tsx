@@ -1,10 +1,11 @@
 import { Box, Button } from "@chakra-ui/react";
-import { hundredths, minutes, printDay, printMinutes, printTime, type Day } from "@yule/core";
+import { hundredths, minutes, printMinutes, type Day } from "@yule/core";
 import { rowOf, STAND_WORDS, shortBy, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
 import { usePlanned } from "../../plan/plannedContext.ts";
 import { keyOf, usedMinutes } from "./used.ts";
+import { printDay, printTime } from "../../kit/say.ts";
 
 interface Mark {
   readonly key: string;

@@ -1,9 +1,10 @@
-import { minutes, printDay, printMinutes, printTime, type KeptSession } from "@yule/core";
+import { minutes, printMinutes, type KeptSession } from "@yule/core";
 import { xOf, type Outlook, type Ruler } from "@yule/derive";
 import { INK, PAPER } from "../../kit/drawing.tsx";
 import { RULER } from "./PaperTag.tsx";
 import { keyOf } from "./used.ts";
 import type { PullHandlers } from "./usePull.ts";
+import { printDay, printTime } from "../../kit/say.ts";
 
 /** Each session as a small trough, filled as far as the plan fills it. Close up it is as long as it lasts. */
 export function Troughs({

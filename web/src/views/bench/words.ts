@@ -1,5 +1,6 @@
-import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type PlanLine, type SheetLine } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type PlanLine, type SheetLine } from "@yule/core";
 import { plannedNumbers, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
+import { printDay, printTime } from "../../kit/say.ts";
 
 /** What can be told of a panel. */
 export type Fact = "done" | "dry" | "heated" | "still-wet" | "spoilt" | "skipped";

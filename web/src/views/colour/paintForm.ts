@@ -1,9 +1,10 @@
 import { addPaint, type CommandInput, type PaintRead } from "@yule/contract";
-import { COVERINGS, FORMS, majorText, money, pigmentOf } from "@yule/core";
+import { COVERINGS, FORMS, money, pigmentOf } from "@yule/core";
 import { pigmentsOf } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { moneyText, numberText, openChoice, yesNoOf, yesNoText } from "../../kit/form/texts.ts";
+import { typedAmount } from "../../kit/say.ts";
 
 const { shape } = addPaint;
 const known = (text: string): string[] => pigmentsOf(text).map((index) => pigmentOf(index)?.index ?? index);
@@ -45,7 +46,7 @@ export const paintTexts = (paint: PaintRead | null, currency: string): PaintText
   lightfast: textOf(paint?.lightfast ?? null),
   chart: paint?.chart ?? "",
   ml: textOf(paint?.ml ?? null),
-  costMinor: paint?.costMinor == null ? "" : majorText(money(paint.costMinor), currency),
+  costMinor: paint?.costMinor == null ? "" : typedAmount(money(paint.costMinor), currency),
 });
 
 /** Each pigment by itself, so that a fault names the one that is unknown. */

@@ -1,4 +1,4 @@
-import { lengthOfUnits, majorText, money, toMm } from "@yule/core";
+import { lengthOfUnits, money, toMm, majorText } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import Papa from "papaparse";
 import { PDFDocument } from "pdf-lib";

@@ -1,8 +1,9 @@
-import { majorText, money } from "@yule/core";
+import { money } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
+import { typedAmount } from "../../kit/say.ts";
 
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 
@@ -30,7 +31,7 @@ export async function customsNotesPdf(
         ["To", `${each.household.name}, ${countries.of(each.household.country) ?? each.household.country}`],
         ["Contents", `Paper greeting card: ${each.view.design.name}`],
         ["Weight", `${String(Math.ceil(each.size.grams))} g`],
-        ["Worth", worth > 0 ? `${majorText(money(worth), currency)} ${currency}, goods that were sold` : `none, a gift`],
+        ["Worth", worth > 0 ? `${typedAmount(money(worth), currency)} ${currency}, goods that were sold` : `none, a gift`],
         ["Made in", countries.of(home) ?? home],
       ] as const;
       told.forEach(([what, says], row) => {

@@ -1,4 +1,4 @@
-import { majorText, money, toMm } from "@yule/core";
+import { money, toMm, majorText } from "@yule/core";
 import type { ListedNeed } from "@yule/derive";
 import Papa from "papaparse";
 

@@ -1,5 +1,6 @@
-import { day, minorDecimals, printDay } from "@yule/core";
+import { day, minorDecimals } from "@yule/core";
 import type { CustomerOrder } from "@yule/derive";
+import { printDay } from "../../kit/say.ts";
 
 export const MESSAGE_KINDS = ["taken", "part", "sent", "late", "paid"] as const;
 export type MessageKind = (typeof MESSAGE_KINDS)[number];

@@ -1,6 +1,6 @@
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { LINE, PDF_INK, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
+import { LINE, PDF_INK, Pen, pagePoints, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
 /** Labels with her own address, a sheet of them. */
 export const returnLabelsPdf = (shop: { readonly name: string; readonly address: string }, fonts: PdfFonts): Promise<Uint8Array> => {
@@ -8,16 +8,18 @@ export const returnLabelsPdf = (shop: { readonly name: string; readonly address:
   return returnSheetPdf([shop.name, first, rest.join(", ")], fonts);
 };
 
-/** A4, three across and eleven down, mm. */
-const SENDER = { width: 62, height: 24, across: 3, down: 11 };
+/** Three across, and as many down as the page takes, mm. */
+const SENDER = { width: 62, height: 24, across: 3, rim: 12 };
 async function returnSheetPdf(lines: readonly string[], fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
-  const pen = new Pen(file.addPage([210 * POINTS_PER_MM, 297 * POINTS_PER_MM]), families.text, families.strong, families.heading);
+  const page = pagePoints();
+  const rim = SENDER.rim * POINTS_PER_MM;
+  const pen = new Pen(file.addPage([page.wide, page.high]), families.text, families.strong, families.heading);
   const [wide, high] = [SENDER.width * POINTS_PER_MM, SENDER.height * POINTS_PER_MM];
-  for (let place = 0; place < SENDER.across * SENDER.down; place += 1) {
-    const x = 12 * POINTS_PER_MM + (place % SENDER.across) * wide;
-    const y = 285 * POINTS_PER_MM - (Math.floor(place / SENDER.across) + 1) * high;
+  for (let place = 0; place < SENDER.across * Math.floor((page.high - 2 * rim) / high); place += 1) {
+    const x = rim + (place % SENDER.across) * wide;
+    const y = page.high - rim - (Math.floor(place / SENDER.across) + 1) * high;
     for (const [x1, y1, x2, y2] of [
       [x, y, x + wide, y],
       [x, y + high, x + wide, y + high],

@@ -1,5 +1,6 @@
-import { printMoney, type Money } from "@yule/core";
+import { type Money } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
+import { printMoney } from "../../kit/say.ts";
 
 export const lettersWord = (count: number): string => `${String(count)} ${count === 1 ? "letter" : "letters"}`;
 export const peopleWord = (count: number): string => `${String(count)} ${count === 1 ? "household" : "households"}`;

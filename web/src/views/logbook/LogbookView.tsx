@@ -1,6 +1,6 @@
 import { eventPhrase, phraseText, type EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, printDay, printDayOfYear, printTime, yearOf, type Day } from "@yule/core";
+import { dayAt, minuteOfDayAt, yearOf, type Day } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useLogbookInfiniteQuery } from "../../data/api.ts";
@@ -12,6 +12,7 @@ import { Loading, Teach } from "../../kit/states.tsx";
 import { useSpeech } from "../../kit/measure.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 import { Figure, Verdict } from "../../kit/Verdict.tsx";
+import { printDay, printDayOfYear, printTime } from "../../kit/say.ts";
 
 /** Logbook: all that happened, latest first, and what it taught. */
 export default function LogbookView() {

@@ -3,6 +3,7 @@ import type { Reliability, ReliabilityBand } from "@yule/core";
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { StateWord } from "../../kit/states.tsx";
 import { Figure } from "../../kit/Verdict.tsx";
+import { printFigure } from "../../kit/say.ts";
 
 /** Fewer claims tell nothing yet. */
 const ENOUGH_NEEDS = 5;
@@ -26,8 +27,8 @@ export function ReliabilityWords({ reliability }: { reliability: Reliability }) 
 
 function whyReliability({ needs, claims, brier, widen }: Reliability): string {
   const width =
-    widen > 1.05 ? ` The plans were too sure: times are now believed to spread ${widen.toFixed(1)} times as wide.` : " The plans were not too sure, and nothing was widened.";
-  return `Each week the first plan's chances are kept, and when a need goes out or misses its day they meet what came: ${String(claims)} of them, for ${String(needs)} needs. Their Brier score is ${(brier ?? 0).toFixed(2)}; 0 is best, 0.25 is what a coin would have.${width}`;
+    widen > 1.05 ? ` The plans were too sure: times are now believed to spread ${printFigure(widen, 1)} times as wide.` : " The plans were not too sure, and nothing was widened.";
+  return `Each week the first plan's chances are kept, and when a need goes out or misses its day they meet what came: ${String(claims)} of them, for ${String(needs)} needs. Their Brier score is ${printFigure(brier ?? 0, 2)}; 0 is best, 0.25 is what a coin would have.${width}`;
 }
 
 /** What was said against what came, by state. */
@@ -40,7 +41,7 @@ export function ReliabilityTable({ reliability }: { reliability: Reliability }) 
       </Heading>
       <DataTable label="How true the chances were" rows={reliability.bands} columns={COLUMNS} rowId={({ state }) => state} />
       {reliability.widen > 1.05 && (
-        <Text color="softInk">The plans were too sure. Times are now believed to spread {reliability.widen.toFixed(1)} times as wide as the bench alone tells.</Text>
+        <Text color="softInk">The plans were too sure. Times are now believed to spread {printFigure(reliability.widen, 1)} times as wide as the bench alone tells.</Text>
       )}
     </Box>
   );

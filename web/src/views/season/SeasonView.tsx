@@ -1,6 +1,6 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addDays, printDay, printMinutes, type Day, type QuickNeed, type Remedy, type SeasonChange } from "@yule/core";
+import { addDays, printMinutes, type Day, type QuickNeed, type Remedy, type SeasonChange } from "@yule/core";
 import { rowOf, STAND_RANK, type NeedView, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -16,6 +16,7 @@ import { SheetForTheWall } from "./parts/SheetForTheWall.tsx";
 import { SessionPlan } from "./parts/SessionPlan.tsx";
 import { WhatIf } from "./parts/WhatIf.tsx";
 import { usePlanned } from "../../plan/plannedContext.ts";
+import { printDay } from "../../kit/say.ts";
 
 // The forms bring their rules with them; the verdict does not wait for either.
 const NeedDialog = lazy(async () => ({ default: (await import("./parts/NeedDialog.tsx")).NeedDialog }));

@@ -1,9 +1,10 @@
 import { faultLine, plainSpeech } from "@yule/contract";
-import { day } from "@yule/core";
+import { day, mannerOf } from "@yule/core";
 import type { FieldErrors } from "react-hook-form";
 import { sessionFaults } from "../../features/sessions/SessionRows.tsx";
 import { schemaResolver } from "../../kit/form/useSchemaForm.ts";
 import { needForm, NOT_TOLD, type NeedTexts } from "./needForm.ts";
+import { speakAs } from "../../kit/say.ts";
 
 const design = {
   id: "01936b5c-0000-7000-8000-000000000003",
@@ -95,6 +96,11 @@ test("a price is in the smallest unit of the shop's own currency: yen have no hu
   const yen = { system: "cm", currency: "JPY" } as const;
   expect((await readForm({ priceMinor: "1250" }, yen)).need).toMatchObject({ priceMinor: 1250 });
   expect((await readForm({ priceMinor: "12,50" })).need).toMatchObject({ priceMinor: 1250 });
-  expect((await readForm({ priceMinor: "12,505" })).said).toEqual({ priceMinor: "given 12,505, allowed an amount such as 12.50" });
+  // One thousand and something where the comma stands between thousands, half a cent where it is the decimal sign.
+  expect((await readForm({ priceMinor: "12,505" })).need).toMatchObject({ priceMinor: 1_250_500 });
+  speakAs(mannerOf("DE"));
+  expect((await readForm({ priceMinor: "12,505" })).said).toEqual({ priceMinor: "given 12,505, allowed an amount such as 12,50" });
+  expect((await readForm({ priceMinor: "1.234,50" })).need).toMatchObject({ priceMinor: 123_450 });
+  speakAs(mannerOf("GB"));
   expect((await readForm({ priceMinor: "12.50" }, yen)).said).toEqual({ priceMinor: "given 12.50, allowed an amount such as 13" });
 });

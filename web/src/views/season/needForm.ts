@@ -1,9 +1,9 @@
 import { addNeed, needKinds, zones, type CommandPayload } from "@yule/contract";
-import { addDays, phrase, readLength, type Day, type Phrase, type QuickNeed } from "@yule/core";
-import { minuteOf, type Outlook } from "@yule/derive";
+import { addDays, isDay, phrase, readLength, type Day, type Phrase, type QuickNeed } from "@yule/core";
+import { type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
-import { countText, moneyText, openChoice } from "../../kit/form/texts.ts";
+import { countText, moneyText, openChoice, timeText } from "../../kit/form/texts.ts";
 import type { ShopManner } from "../../kit/measure.tsx";
 
 /** What the dialog holds: fields have the command's names, quantities one text for each colourway. */
@@ -45,6 +45,8 @@ const tableIn = (text: string, system: ShopManner["system"]): number => {
   const read = readLength(text, system);
   return read.ok ? read.value : 0;
 };
+/** What a field's own schema allows: a phrase of values where it has one. */
+const allowedOf = (issue: z.core.$ZodIssue): Phrase => (issue.code === "custom" ? (issue.params as { allowed?: Phrase } | undefined)?.allowed : undefined) ?? [issue.message];
 const dayText = z.string().transform((text) => (text === "" ? null : text));
 
 /** What is written of a need, as the command has it. A field of another kind of need is not read. */
@@ -57,7 +59,7 @@ export const needForm = ({ designs, today, manner }: NeedRoom) =>
     };
     const read = <T>(schema: z.ZodType<T, string>, text: string, ...path: (string | number)[]): T | null => {
       const found = schema.safeParse(text);
-      if (!found.success) for (const issue of found.error.issues) blame(path, [issue.message]);
+      if (!found.success) for (const issue of found.error.issues) blame(path, allowedOf(issue));
       return found.data ?? null;
     };
     const isKind = (kind: NeedTexts["kind"]): boolean => written.kind === kind;
@@ -67,7 +69,7 @@ export const needForm = ({ designs, today, manner }: NeedRoom) =>
       return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
     });
     if (blamed.length === 0 && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
-    if (written.due !== "" && written.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
+    if (isDay(written.due) && written.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
     const need = {
       id: v7(),
       kind: written.kind,
@@ -80,7 +82,7 @@ export const needForm = ({ designs, today, manner }: NeedRoom) =>
       depositMinor: isKind("commission") ? read(moneyText(manner.currency, z.number().nullable()), written.depositMinor, "depositMinor") : null,
       proofWanted: isKind("commission") && written.proofWanted,
       neutralCards: isKind("mailing list") ? (read(quantityText, written.neutralCards, "neutralCards") ?? 0) : 0,
-      setUpFrom: isKind("fair") && written.setUpFrom !== "" ? minuteOf(written.setUpFrom) : null,
+      setUpFrom: isKind("fair") && written.setUpFrom !== "" ? read(timeText, written.setUpFrom, "setUpFrom") : null,
       tableLength: isKind("fair") ? read(tableText(manner), written.tableLength, "tableLength") : null,
       occasion: written.occasion,
       photoOn: isKind("shop listing") ? read(dayText, written.photoOn, "photoOn") : null,

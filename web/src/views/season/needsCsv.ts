@@ -1,4 +1,4 @@
-import { majorText, minorOf, money } from "@yule/core";
+import { minorOf, money, majorText } from "@yule/core";
 import { addNeeds, faultLine, faultsOf, needKinds, type CommandInput, type DesignRead, type NeedRead } from "@yule/contract";
 import Papa from "papaparse";
 import { v7 } from "uuid";

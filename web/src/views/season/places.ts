@@ -1,6 +1,5 @@
 import type { HolidaysRead } from "@yule/contract";
-
-export const countryName = (code: string): string => new Intl.DisplayNames(["en"], { type: "region" }).of(code) ?? code;
+import { countryName } from "../../kit/say.ts";
 
 export type Regions = HolidaysRead["regions"];
 /** `Bavaria, Germany`, or the country alone. */

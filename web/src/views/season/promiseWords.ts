@@ -1,6 +1,7 @@
-import { day, printDay, stateOf } from "@yule/core";
+import { day, stateOf } from "@yule/core";
 import type { DayOffer } from "@yule/derive";
 import { timesInHundred } from "../../kit/chances.ts";
+import { printDay, printFigure } from "../../kit/say.ts";
 
 /** How sure the day of the listing is, and which one could be promised instead. */
 export function offerWords({ chance, instead }: DayOffer, listed: string, promised: string | null): string {
@@ -13,7 +14,7 @@ export function offerWords({ chance, instead }: DayOffer, listed: string, promis
 /** What taking them all does to the promises given before. */
 export function othersWords(others: number): string {
   if (others > -HARDLY) return "The promises that you have given are as sure as before.";
-  return `Of the promises that you have given, about ${(-others).toFixed(1)} fewer would be kept.`;
+  return `Of the promises that you have given, about ${printFigure(-others, 1)} fewer would be kept.`;
 }
 /** Less is the noise of the draws. */
 const HARDLY = 0.15;

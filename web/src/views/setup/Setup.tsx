@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { COUNTRIES, lengthOfUnits } from "@yule/core";
+import { COUNTRIES, currencyIn, lengthOfUnits, mannerOf } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
@@ -13,11 +13,12 @@ import { Choice, FaultLines, FormField, TextInput } from "../../kit/FormField.ts
 import { LengthField } from "../../kit/LengthField.tsx";
 import { MannerProvider } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
-import { currencyOf, makeShop, newBeginning } from "./makeShop.ts";
+import { makeShop, newBeginning } from "./makeShop.ts";
 import { firstAnswers, QUESTIONS, setupForm, type Answers } from "./setupForm.ts";
+import { DayField } from "../../kit/DayField.tsx";
+import { countryName, speakAs } from "../../kit/say.ts";
 
-const countryNames = new Intl.DisplayNames(["en"], { type: "region" });
-const COUNTRY_OPTIONS = [...COUNTRIES].map((code) => ({ value: code, label: countryNames.of(code) ?? code })).sort((a, b) => a.label.localeCompare(b.label));
+const COUNTRY_OPTIONS = [...COUNTRIES].map((code) => ({ value: code, label: countryName(code) })).sort((a, b) => a.label.localeCompare(b.label));
 const LENGTHS = [
   { value: "in", label: "inches, as fractions" },
   { value: "cm", label: "centimetres" },
@@ -37,6 +38,8 @@ export function Setup() {
   const schema = useMemo(() => setupForm(step, today), [step, today]);
   const form = useSchemaForm(schema, firstAnswers(today));
   const [system, country] = form.watch(["system", "country"]);
+  // What is shown while it is set up is written as the country writes that stands there.
+  speakAs(mannerOf(country));
   const next = form.handleSubmit(async (answers) => {
     if (step < QUESTIONS.length - 1) return setStep(step + 1);
     const problem = await makeShop(answers, shop?.timeZone ?? "UTC", beginning);
@@ -45,7 +48,7 @@ export function Setup() {
   });
   const Question = PARTS[step] ?? Table;
   return (
-    <MannerProvider value={{ system, currency: currencyOf(country) }}>
+    <MannerProvider value={{ system, currency: currencyIn(country) }}>
       <Box as="main" bg="paper" flex="1" padding={{ base: "22px 18px 80px", md: "36px 60px 80px" }} borderTop="1px solid" borderColor="hairline">
         <Verdict>{QUESTIONS[step]}</Verdict>
         <Text color="softInk" marginBottom="18px">
@@ -149,7 +152,8 @@ function FirstDesign({ form: { register, faultOf, watch } }: PartProps) {
   );
 }
 
-function FirstNeed({ form: { register, faultOf, watch } }: PartProps) {
+function FirstNeed({ form }: PartProps) {
+  const { register, faultOf, watch } = form;
   const names = colourwaysOf(watch("colourways"), v7).map((each) => each.name);
   return (
     <>
@@ -164,7 +168,7 @@ function FirstNeed({ form: { register, faultOf, watch } }: PartProps) {
         ))}
       </Flex>
       <FormField label="There by" fault={faultOf("due")}>
-        <TextInput type="date" {...register("due")} />
+        <DayField form={form} name="due" />
       </FormField>
       <FormField label="How it goes">
         <Choice {...register("posted")} options={WAYS} />

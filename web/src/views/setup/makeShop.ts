@@ -1,12 +1,9 @@
 import type { Problem } from "@yule/contract";
-import { inches, mm } from "@yule/core";
+import { currencyIn, inches, mm } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand, type Sent } from "../../data/outbox.ts";
 import { cardsIn, sheetsIn, type Answers } from "./setupForm.ts";
-
-const CURRENCIES: Readonly<Record<string, string>> = { US: "USD", GB: "GBP", CA: "CAD", AU: "AUD", NZ: "NZD", JP: "JPY", CH: "CHF", SE: "SEK", NO: "NOK", DK: "DKK", PL: "PLN" };
-export const currencyOf = (country: string): string => CURRENCIES[country] ?? "EUR";
 
 const QUIETLY = { ownRefusals: true, quiet: true } as const;
 
@@ -39,7 +36,7 @@ function stepsOf(answers: Answers, timeZone: string, ids: Beginning["ids"]): rea
     () =>
       sendCommand(
         "set-shop",
-        { ...(shopName === "" ? {} : { name: shopName }), country: answers.country, lengthSystem: answers.system, timeZone, currency: currencyOf(answers.country) },
+        { ...(shopName === "" ? {} : { name: shopName }), country: answers.country, lengthSystem: answers.system, timeZone, currency: currencyIn(answers.country) },
         QUIETLY,
       ),
     () => sendCommand("set-sessions", { pattern: answers.sessions.map(({ weekday, from, to }) => ({ id: v7(), weekday, from, to })) }, QUIETLY),

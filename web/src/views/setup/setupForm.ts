@@ -1,5 +1,5 @@
 import { addStore, setSessions } from "@yule/contract";
-import { addDays, COUNTRIES, inches, mm, phrase, type Day } from "@yule/core";
+import { addDays, COUNTRIES, inches, lengthsIn, mm, phrase, type Day } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -73,7 +73,6 @@ function check(step: number, answers: Answers, today: Day, context: z.Refinement
 /** Reads the answers as far as the question that is asked. @param step which of `QUESTIONS` */
 export const setupForm = (step: number, today: Day): z.ZodType<Answers, Answers> => answersShape.superRefine((answers, context) => check(step, answers, today, context));
 
-const INCH_COUNTRIES: ReadonlySet<string> = new Set(["US", "CA"]);
 function guessCountry(): string {
   const region = typeof navigator === "undefined" ? undefined : new Intl.Locale(navigator.language).maximize().region;
   return region && COUNTRIES.has(region) ? region : "US";
@@ -82,7 +81,7 @@ function guessCountry(): string {
 /** What stands in the form before anything was answered. */
 export function firstAnswers(today: Day): Answers {
   const country = guessCountry();
-  const system = INCH_COUNTRIES.has(country) ? "in" : "cm";
+  const system = lengthsIn(country);
   const [paperWidth, paperHeight] = system === "in" ? [inches(20), inches(26)] : [mm(500), mm(650)];
   return {
     shopName: "",

@@ -1,7 +1,8 @@
-import { money, printMoney, type MaterialNeeds, type SplitWay } from "@yule/core";
+import { money, type MaterialNeeds, type SplitWay } from "@yule/core";
 import type { NeedView } from "@yule/derive";
 import type { Ways } from "./useSplits.ts";
 import { WAY_WORDS } from "./words.ts";
+import { printMoney } from "../../kit/say.ts";
 
 /** So many of the pieces are of designs that ask for each way. */
 function askedWays(group: MaterialNeeds, views: readonly NeedView[]): [way: SplitWay, pieces: number][] {

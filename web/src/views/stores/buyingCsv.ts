@@ -1,5 +1,5 @@
 import type { StoreRead, ToBuyRead } from "@yule/contract";
-import { majorText, money } from "@yule/core";
+import { money, majorText } from "@yule/core";
 import Papa from "papaparse";
 import { amountOf } from "./words.ts";
 

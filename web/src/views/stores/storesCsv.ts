@@ -2,7 +2,6 @@ import { faultLine, faultsOf, importStores, storeKinds, type CommandInput, type 
 import {
   exactAmount,
   HAS_SIZE,
-  majorText,
   measureOf,
   minorDecimals,
   minorOf,
@@ -14,6 +13,7 @@ import {
   toMm,
   type LengthSystem,
   type StoreKind,
+  majorText,
 } from "@yule/core";
 import Papa from "papaparse";
 import { v7 } from "uuid";

@@ -1,6 +1,7 @@
-import { money, printMoney } from "@yule/core";
+import { money } from "@yule/core";
 import { useMemo } from "react";
 import { useView } from "../../plan/useOutlet.ts";
+import { printMoney } from "../../kit/say.ts";
 
 /** Money as this shop says it. */
 export function useShopMoney() {

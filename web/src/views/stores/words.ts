@@ -1,7 +1,8 @@
 import type { StoreRead } from "@yule/contract";
-import { measureOf, printAmount, printDay, stateOf, type Alarm, type Bite, type Day, type PromiseState } from "@yule/core";
+import { measureOf, printAmount, stateOf, type Alarm, type Bite, type Day, type PromiseState } from "@yule/core";
 import { shortBy } from "@yule/derive";
 import type { StockOf } from "./ask.ts";
+import { printDay } from "../../kit/say.ts";
 
 /** `6`, `7.5 ml`, `31 m`. */
 export const amountOf = ({ kind }: Pick<StoreRead, "kind">, amount: number): string => printAmount(amount, measureOf(kind));

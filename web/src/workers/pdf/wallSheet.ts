@@ -1,11 +1,13 @@
-import { addDays, day, daysBetween, hundredths, minutes, monthName, printDay, printMinutes, printTime, weekdayOf, type Day } from "@yule/core";
+import { addDays, day, daysBetween, hundredths, minutes, printMinutes, weekdayOf, type Day } from "@yule/core";
 import { fillWords, sessionSheets, type Outlook, type NeedRow, type NeedStand, STAND_WORDS, promisesKept, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
-import { PDF_INK, LINE, Pen, PDF_SOFT } from "../../kit/pdf/pen.ts";
+import { PDF_INK, LINE, Pen, PDF_SOFT, pagePoints } from "../../kit/pdf/pen.ts";
+import { monthName, printDay, printTime, printFigure } from "../../kit/say.ts";
 
-/** A4 on its side, in points. */
-const [WIDE, HIGH, EDGE] = [841.89, 595.28, 34];
+/** On its side, in points. */
+const page = (): { wide: number; high: number } => ({ wide: pagePoints().high, high: pagePoints().wide });
+const EDGE = 34;
 const TONE: Readonly<Record<NeedStand, RGB>> = {
   safe: rgb(0.28, 0.45, 0.33),
   tight: rgb(0.6, 0.39, 0.05),
@@ -28,21 +30,21 @@ export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], plan
   file.setCreationDate(outlook.now);
   file.setModificationDate(outlook.now);
   const { text, strong, heading } = await embedded(file, fonts);
-  const pen = new Pen(file.addPage([WIDE, HIGH]), text, strong, heading);
+  const pen = new Pen(file.addPage([page().wide, page().high]), text, strong, heading);
   const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
-  pen.heading(EDGE, HIGH - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20, WIDE - 2 * EDGE);
-  pen.text(EDGE, HIGH - EDGE - 34, summary(outlook, inOrder, planned), 11, PDF_SOFT, WIDE - 2 * EDGE);
-  drawRuler(pen, outlook, inOrder, HIGH - EDGE - 52);
-  drawNeeds(pen, inOrder, HIGH - EDGE - 138);
-  drawSessions(pen, outlook, planned, HIGH - EDGE - 138);
-  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, PDF_SOFT, WIDE - 2 * EDGE);
+  pen.heading(EDGE, page().high - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20, page().wide - 2 * EDGE);
+  pen.text(EDGE, page().high - EDGE - 34, summary(outlook, inOrder, planned), 11, PDF_SOFT, page().wide - 2 * EDGE);
+  drawRuler(pen, outlook, inOrder, page().high - EDGE - 52);
+  drawNeeds(pen, inOrder, page().high - EDGE - 138);
+  drawSessions(pen, outlook, planned, page().high - EDGE - 138);
+  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
   return file.save();
 }
 
 function summary(outlook: Outlook, rows: readonly NeedRow[], planned: PlannedSeason | null): string {
   const late = rows.filter((row) => row.safety === "cannot").length;
   const cards = outlook.open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
-  const kept = planned ? `${promisesKept(planned.odds).toFixed(1)} of ${String(planned.odds.needs.length)} promises are expected to be kept` : "The plan is not made yet";
+  const kept = planned ? `${printFigure(promisesKept(planned.odds), 1)} of ${String(planned.odds.needs.length)} promises are expected to be kept` : "The plan is not made yet";
   return `${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${kept}${late === 0 ? "" : `; ${String(late)} cannot be promised`}.`;
 }
 
@@ -50,9 +52,9 @@ function summary(outlook: Outlook, rows: readonly NeedRow[], planned: PlannedSea
 function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: number): void {
   const last = rows.reduce<Day>((latest, row) => (day(row.view.need.due) > latest ? day(row.view.need.due) : latest), addDays(outlook.today, 13));
   const days = Math.min(MOST_DAYS, daysBetween(outlook.today, last) + 2);
-  const across = (WIDE - 2 * EDGE) / days;
+  const across = (page().wide - 2 * EDGE) / days;
   const at = (on: Day): number => EDGE + (daysBetween(outlook.today, on) + 0.5) * across;
-  pen.line(EDGE, top - 18, WIDE - EDGE, top - 18, PDF_INK, 1);
+  pen.line(EDGE, top - 18, page().wide - EDGE, top - 18, PDF_INK, 1);
   for (let index = 0; index < days; index += 1) {
     const on = addDays(outlook.today, index);
     const first = on.endsWith("-01");
@@ -65,7 +67,7 @@ function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: nu
     if (first) pen.text(x + 3, top - 8, monthName(on), 9, PDF_INK, 60);
     else if (monday && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, PDF_SOFT, 20);
   }
-  const pegs = pegsOf(rows, at).filter((peg) => peg.x <= WIDE - EDGE);
+  const pegs = pegsOf(rows, at).filter((peg) => peg.x <= page().wide - EDGE);
   for (const { x, level } of pegs) pen.line(x, top - 18, x, top - 30 - level * PEG, LINE, 0.6);
   for (const { x, level, row, number } of pegs) pen.peg(x, top - 30 - level * PEG, SHAPE[row.safety], TONE[row.safety], String(number));
 }
@@ -85,7 +87,7 @@ function pegsOf(rows: readonly NeedRow[], at: (on: Day) => number): { x: number;
 }
 
 function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
-  const right = WIDE - EDGE - SIDE - 22;
+  const right = page().wide - EDGE - SIDE - 22;
   const room = top - EDGE - 8;
   const step = Math.max(11, Math.min(17, room / (rows.length + 1)));
   const fit = Math.floor(room / step) - 1;
@@ -110,7 +112,7 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
 }
 
 function drawSessions(pen: Pen, outlook: Outlook, planned: PlannedSeason | null, top: number): void {
-  const left = WIDE - EDGE - SIDE;
+  const left = page().wide - EDGE - SIDE;
   pen.text(left, top - 10, "The next sessions", 8, PDF_SOFT, SIDE);
   const sheets = planned ? sessionSheets(planned.facts, planned.answer.plan).filter((sheet) => sheet.used > 0) : [];
   let y = top - 26;
@@ -124,7 +126,7 @@ function drawSessions(pen: Pen, outlook: Outlook, planned: PlannedSeason | null,
       pen.text(left, y, line, 8.5, PDF_SOFT, SIDE);
       y -= 11;
     }
-    pen.line(left, y + 5, WIDE - EDGE, y + 5, LINE, 0.4);
+    pen.line(left, y + 5, page().wide - EDGE, y + 5, LINE, 0.4);
     y -= 6;
   }
 }

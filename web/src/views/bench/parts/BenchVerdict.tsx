@@ -1,7 +1,8 @@
-import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type NextMove } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type NextMove } from "@yule/core";
 import { leftForLater, numbersOf, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { printDay, printTime } from "../../../kit/say.ts";
 
 /** What to do now, what must be caught next, when to stop, and when all is dry. */
 export const BenchVerdict = memo(function BenchVerdict({

@@ -4,6 +4,7 @@ import { borrowedFrom, minutes, printMinutes, measured, type BenchTimes, type Le
 import type { StandingBatch } from "@yule/derive";
 import { memo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
+import { printWarmth } from "../../../kit/say.ts";
 
 const LONGEST_SCALE = 1.15;
 
@@ -15,7 +16,7 @@ export const Learned = memo(function Learned({ on, times, room }: { on: Standing
     <Fold title="Times, as they are known here">
       {room && (
         <Text color="softInk" marginTop="6px">
-          {room.warm.toFixed(1)} °C, {Math.round(room.humid * 100)} in 100 humid, by the {room.by.toLowerCase()}: clocks run for this air.
+          {printWarmth(room.warm)}, {Math.round(room.humid * 100)} in 100 humid, by the {room.by.toLowerCase()}: clocks run for this air.
         </Text>
       )}
       <Box as="ul" listStyleType="none" marginTop="8px">

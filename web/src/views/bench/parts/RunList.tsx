@@ -1,8 +1,9 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, minutes, printDay, printMinutes, printTime, type SheetLine } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type SheetLine } from "@yule/core";
 import { leftForLater, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo, type CSSProperties } from "react";
 import { lineWords, paintsOf, when } from "../words.ts";
+import { printDay, printTime } from "../../../kit/say.ts";
 
 const MOST_LINES = 14;
 

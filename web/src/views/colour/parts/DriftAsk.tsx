@@ -9,6 +9,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { PhotoDesk, PhotoPick, useChartPhoto } from "./PhotoDesk.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 const ROLES = ["first panel", "last panel", "grey"] as const;
 type Role = (typeof ROLES)[number];
@@ -89,7 +90,7 @@ function DriftVerdict({ drift, shelf, hasMix }: { drift: Drift | null; shelf: re
     return (
       <Verdict>Lay the first and the last panel on one sheet with a grey card and take a photo: it says here whether the colour has drifted, and what the puddle wants.</Verdict>
     );
-  const why = `CIEDE2000 ${drift.difference.toFixed(1)}: ${seenAs(drift.difference)}. Below 1.5 it counts as the same, from 4 on as drifted.`;
+  const why = `CIEDE2000 ${printFigure(drift.difference, 1)}: ${seenAs(drift.difference)}. Below 1.5 it counts as the same, from 4 on as drifted.`;
   if (drift.verdict === "same")
     return (
       <Verdict>

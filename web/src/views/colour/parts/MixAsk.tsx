@@ -11,6 +11,7 @@ import { Buy, Nudges, Recipes } from "./RecipeRows.tsx";
 import { useWay } from "./WayPicker.tsx";
 import { WantedColour } from "./WantedColour.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 /** How a wanted colour is mixed from the shelf: in whole parts, how near it comes, what to add, what is missing. */
 export default function MixAsk({ outlook, shelf }: AskProps) {
@@ -49,7 +50,7 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
 }
 
 function MixVerdict({ best, reached, shelf, wanted }: { best: Recipe; reached: boolean; shelf: readonly ShelfPaint[]; wanted: string }) {
-  const why = `CIEDE2000 ${best.difference.toFixed(1)} from ${wanted}: ${seenAs(best.difference)}. Wanted: ${colourWords(lchOfLab(labOfHex(wanted)))}. Mixed: ${colourWords(lchOfLab(best.lab))}.`;
+  const why = `CIEDE2000 ${printFigure(best.difference, 1)} from ${wanted}: ${seenAs(best.difference)}. Wanted: ${colourWords(lchOfLab(labOfHex(wanted)))}. Mixed: ${colourWords(lchOfLab(best.lab))}.`;
   return (
     <Verdict>
       {reached ? (

@@ -1,5 +1,5 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { RESERVE, STRENGTHS, type Puddle, type Strength } from "@yule/core";
+import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn } from "@yule/core";
 import { panelsOwed, puddlesFor, toldOf, filmOfPaint, type PuddleNeed, type PuddleTold } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
@@ -11,8 +11,11 @@ import { useApart } from "../../../features/meetings/useForecast.ts";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
+import { spoken } from "../../../kit/say.ts";
 
-const MOST = { panels: 500, reserve: 200, warm: 40, humid: 95, share: 100, coats: 5 } as const;
+/** A usual room, °C. */
+const [ROOM, WARMEST] = [20, 40];
+const MOST = { panels: 500, reserve: 200, humid: 95, share: 100, coats: 5 } as const;
 
 /** How much of each paint to mix for the whole batch, and in how many goes. */
 export default function PuddleAsk({ outlook, shelf }: AskProps) {
@@ -21,7 +24,8 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
   const films = useMemo(() => (way?.paints ?? []).map((paint) => filmOfPaint(paint, shelf)), [way, shelf]);
   const { apart } = useApart(way);
   const owed = design && way ? panelsOwed(outlook.open, design.id, way.id) : 0;
-  const figures = useFigures({ panels: owed || 12, reserve: Math.round(RESERVE * 100), warm: 20, humid: 50 });
+  const { temperature } = spoken();
+  const figures = useFigures({ panels: owed || 12, reserve: Math.round(RESERVE * 100), warm: warmthIn(ROOM, temperature), humid: 50 });
   const [said, setSaid] = useState<Readonly<Record<string, Partial<PuddleTold>>>>({});
   if (!design || !way || way.paints.length === 0)
     return (
@@ -31,7 +35,10 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
     );
   const { puddles: usual, measured } = toldOf(design, way, apart, films);
   const changed = usual.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));
-  const puddles = puddlesFor(design, changed, figures.read.panels, shelf, figures.read.reserve / 100, { warm: figures.read.warm, humid: figures.read.humid / 100 });
+  const puddles = puddlesFor(design, changed, figures.read.panels, shelf, figures.read.reserve / 100, {
+    warm: celsiusOf(figures.read.warm, temperature),
+    humid: figures.read.humid / 100,
+  });
   const change = (index: number, patch: Partial<PuddleTold>): void => setSaid({ ...said, [`${way.id} ${String(index)}`]: { ...said[`${way.id} ${String(index)}`], ...patch } });
   return (
     <>
@@ -40,7 +47,7 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
       <Flex gap="14px" wrap="wrap" marginBottom="14px">
         {figures.field("panels", "Panels", owed > 0 ? `${String(owed)} are owed` : "")}
         {figures.field("reserve", "Reserve, in 100")}
-        {figures.field("warm", "Room, °C")}
+        {figures.field("warm", `Room, °${temperature}`)}
         {figures.field("humid", "Damp, in 100")}
       </Flex>
       {puddles.map((each, index) => (
@@ -162,7 +169,7 @@ function useFigures(usual: Readonly<Record<FigureName, number>>) {
         label={label}
         value={read[name]}
         least={name === "panels" ? 1 : 0}
-        most={MOST[name]}
+        most={name === "warm" ? warmthIn(WARMEST, spoken().temperature) : MOST[name]}
         whole={name === "panels"}
         hint={hint}
         onRead={(value) => setTold({ ...told, [name]: value })}

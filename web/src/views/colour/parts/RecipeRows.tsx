@@ -1,8 +1,9 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { hexOf, lchOf, money, over, printMoney, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying } from "@yule/core";
+import { hexOf, lchOf, money, over, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying } from "@yule/core";
 import { colourWords, mixFilm, mixStrength, mixWords, seenAs } from "@yule/derive";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
+import { printMoney, printFigure } from "../../../kit/say.ts";
 
 /** The nearest mixes of one, two and three paints, and the cheapest that nobody tells from the best. */
 export function Recipes({
@@ -87,7 +88,7 @@ function RecipeRow({ recipe, shelf, wanted, title, best }: { recipe: Recipe; she
         </Text>
         <Text fontWeight={600}>{mixWords(recipe, shelf)}</Text>
         <Text fontSize="15px">
-          As {mixStrength(recipe, shelf)}; {seenAs(recipe.difference)} ({recipe.difference.toFixed(1)}). Wet it looks like {hexOf(whileWet(dry))} and dries lighter.{" "}
+          As {mixStrength(recipe, shelf)}; {seenAs(recipe.difference)} ({printFigure(recipe.difference, 1)}). Wet it looks like {hexOf(whileWet(dry))} and dries lighter.{" "}
           {puddleWords(recipe, shelf)}
         </Text>
       </Box>
@@ -130,7 +131,7 @@ export function Buy({ found, shelf }: { found: readonly WorthBuying[]; shelf: re
         <Flex key={pigment.index} gap="14px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="8px">
           <Wash film={pigment.film} width={80} height={46} label={`${pigment.index} ${pigment.name}`} />
           <Text>
-            <strong>{pigment.index}</strong>, {pigment.name.toLowerCase()}: {seenAs(difference)} ({difference.toFixed(1)}) as{" "}
+            <strong>{pigment.index}</strong>, {pigment.name.toLowerCase()}: {seenAs(difference)} ({printFigure(difference, 1)}) as{" "}
             {recipe.parts.map(({ paint, parts }) => `${String(parts)} ${paint === shelf.length ? "of it" : (shelf[paint]?.name ?? "")}`).join(" with ")}.
           </Text>
         </Flex>

@@ -14,6 +14,7 @@ import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { OtherColourways } from "./OtherColourways.tsx";
 import { useWay } from "./WayPicker.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 /** The fewest paints for a whole series, and its designs in other colourways. */
 export default function SeriesAsk({ outlook, shelf }: AskProps) {
@@ -137,7 +138,7 @@ function Palette({ found, wanted, shelf }: { found: SmallestPalette; wanted: rea
             <Flex key={hex} gap="14px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
               <Swatch hex={hex} width={52} height={34} label={hex} />
               <Text minWidth={0}>
-                <strong>{names}</strong>: {mix ? `${mixWords(mix.mix, shelf)} (${mix.difference.toFixed(1)} away)` : "no mix of these paints comes near enough"}
+                <strong>{names}</strong>: {mix ? `${mixWords(mix.mix, shelf)} (${printFigure(mix.difference, 1)} away)` : "no mix of these paints comes near enough"}
               </Text>
             </Flex>
           );

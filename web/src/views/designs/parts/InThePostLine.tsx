@@ -1,9 +1,10 @@
 import { Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { lengthOfUnits, printMoney } from "@yule/core";
+import { lengthOfUnits } from "@yule/core";
 import { inThePost, type Outlook } from "@yule/derive";
 import { WeighLetter } from "../../../features/post/WeighLetter.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
+import { printMoney } from "../../../kit/say.ts";
 
 /** How thick and heavy the card is in its envelope, how it goes by post, and what a flat one would save. */
 export function InThePostLine({ design, outlook }: { design: DesignRead; outlook: Outlook }) {

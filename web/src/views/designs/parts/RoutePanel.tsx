@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, Problem } from "@yule/contract";
-import { money, printMoney, schoolOf } from "@yule/core";
+import { money, schoolOf } from "@yule/core";
 import { findingsOf, holdsMaskingOf, mended, routeOf, stagesOf, type Outlook, type Stage } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -13,6 +13,7 @@ import { RouteEditor } from "./RouteEditor.tsx";
 import { RouteFindings } from "./RouteFindings.tsx";
 import { Schools } from "./Schools.tsx";
 import { RouteStrip } from "./RouteStrip.tsx";
+import { printMoney } from "../../../kit/say.ts";
 
 /** The route of a design: what it breaks, its stages, and changing it by hand. */
 export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: Outlook }) {

@@ -1,7 +1,7 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
-import { changeFigure, isShaped, lengthOfUnits, printLength, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
+import { changeFigure, isShaped, lengthOfUnits, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -21,7 +21,7 @@ const foldWords = folds.map((value) => ({ value, label: value === "none" ? "no f
 
 /** The figures of a stack, changed one by one while the rest follows; what cannot be is said before it is kept. */
 export function StackForm({ design, stack, stores, onDraft }: { design: DesignRead; stack: Stack; stores: readonly StoreRead[]; onDraft: (stack: Stack | null) => void }) {
-  const { system, size } = useMeasure();
+  const { system, size, say } = useMeasure();
   const speech = useSpeech();
   const [keep, setKeep] = useState<Keep>("envelope");
   const [stale, setStale] = useState<StackRead | null>(null);
@@ -96,7 +96,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
           {geometry.faults.length === 0 && (
             <Text color="softInk">
               base {size(geometry.base.width, geometry.base.height)}
-              {geometry.layers.map((layer) => `, ${layer.name} reveal ${printLength(layer.reveal.least, system)}`).join("")}
+              {geometry.layers.map((layer) => `, ${layer.name} reveal ${say(layer.reveal.least)}`).join("")}
             </Text>
           )}
         </Flex>
@@ -194,7 +194,7 @@ function CardRow({ stack, put, follow, faultAt }: FiguresProps) {
 
 /** What is seldom changed. @param score where the fold lies by itself, or null */
 function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { score: Length | null }) {
-  const { system } = useMeasure();
+  const { say } = useMeasure();
   return (
     <Fold title="Score, grain, thickness, hole">
       <Flex gap="14px" wrap="wrap" align="flex-start" paddingY="8px">
@@ -203,7 +203,7 @@ function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { sco
           <LengthField
             label={isShaped(stack) ? "score from the top of the back" : "score"}
             value={stack.score}
-            usual={usual === null ? "" : printLength(usual, system)}
+            usual={usual === null ? "" : say(usual)}
             onRead={(score) => put({ score })}
             onEmpty={() => put({ score: null })}
             fault={faultAt("score")}
@@ -242,11 +242,11 @@ function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { sco
 
 /** Somebody else changed the sizes meanwhile: both are shown, and the maker chooses. */
 function StaleNote({ theirs, mine, onKeepMine, onTakeTheirs }: { theirs: StackRead; mine: Stack; onKeepMine: () => void; onTakeTheirs: () => void }) {
-  const { system } = useMeasure();
+  const { say } = useMeasure();
   return (
     <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
       <Text marginBottom="8px">
-        These sizes were changed elsewhere meanwhile. There the card is {printLength(lengthOfUnits(theirs.width), system)} wide; yours is {printLength(mine.width, system)}.
+        These sizes were changed elsewhere meanwhile. There the card is {say(lengthOfUnits(theirs.width))} wide; yours is {say(mine.width)}.
       </Text>
       <Flex gap="10px">
         <Button onClick={onKeepMine}>Keep mine</Button>

@@ -1,6 +1,6 @@
 import { Button, Flex, Grid, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
-import { majorText, money, printMoney } from "@yule/core";
+import { money } from "@yule/core";
 import { fairSum } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { z } from "zod";
@@ -11,6 +11,7 @@ import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
 import { cardsOf } from "./words.ts";
+import { typedAmount, printMoney } from "../../../kit/say.ts";
 
 /** The end of a fair: what is left of each is counted, and the tin. The count stands, whatever was rung up. */
 export function CloseFair({
@@ -68,7 +69,7 @@ export function CloseFair({
             </FormField>
           ))}
           <FormField label={`In the tin, ${currency}`} fault={faultOf("tin")}>
-            <TextInput inputMode="decimal" placeholder={majorText(money(tin), currency)} {...register("tin")} />
+            <TextInput inputMode="decimal" placeholder={typedAmount(money(tin), currency)} {...register("tin")} />
           </FormField>
         </Grid>
         <FaultLines faults={rest} />

@@ -1,6 +1,6 @@
 import { Button, Flex, Grid } from "@chakra-ui/react";
 import { setFair } from "@yule/contract";
-import { FAIR_SIZES, FAIR_WEATHERS, lengthOfUnits, majorText, money, printMoney } from "@yule/core";
+import { FAIR_SIZES, FAIR_WEATHERS, lengthOfUnits, money } from "@yule/core";
 import type { FairAhead } from "@yule/derive";
 import { useMemo } from "react";
 import { z } from "zod";
@@ -13,6 +13,8 @@ import { useMeasure } from "../../../kit/measure.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
 import { usualTable } from "./usual.ts";
 import { SIZE_WORDS, WEATHER_WORDS } from "./words.ts";
+import { typedAmount, printMoney } from "../../../kit/say.ts";
+import { DayField } from "../../../kit/DayField.tsx";
 
 const MINUTES_PER_HOUR = 60;
 
@@ -45,8 +47,8 @@ export function FairForm({ ahead: { id, title, on, fair, views } }: { ahead: Fai
     tableDepth: bare(lengthOfUnits(fair?.tableDepth ?? usual.tableDepth)),
     tiers: String(fair?.tiers ?? usual.tiers),
     hours: String(Math.round((fair?.standMinutes ?? usual.standMinutes) / MINUTES_PER_HOUR)),
-    feeMinor: majorText(money(fair?.feeMinor ?? 0), currency),
-    floatMinor: majorText(money(fair?.floatMinor ?? 0), currency),
+    feeMinor: typedAmount(money(fair?.feeMinor ?? 0), currency),
+    floatMinor: typedAmount(money(fair?.floatMinor ?? 0), currency),
   } as const;
   const form = useSchemaForm(schema, texts);
   const { register, faultOf, rest } = form;
@@ -70,7 +72,7 @@ export function FairForm({ ahead: { id, title, on, fair, views } }: { ahead: Fai
             <TextInput {...register("title")} />
           </FormField>
           <FormField label="Day" fault={faultOf("on")}>
-            <TextInput type="date" {...register("on")} />
+            <DayField form={form} name="on" />
           </FormField>
           <FormField label="It is" fault={faultOf("size")}>
             <Choice {...register("size")} options={FAIR_SIZES.map((value) => ({ value, label: SIZE_WORDS[value] }))} />

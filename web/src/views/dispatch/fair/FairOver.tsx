@@ -1,6 +1,6 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
-import { day, money, printDay, printMoney, printTime } from "@yule/core";
+import { day, money } from "@yule/core";
 import { colourwayOf, fairSum, soldByHalfHour } from "@yule/derive";
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
 import { useMemo } from "react";
@@ -10,6 +10,7 @@ import { chartColour } from "../../../kit/chartColour.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
+import { printDay, printMoney, printTime } from "../../../kit/say.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
 

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { CommandInput, CommandKind, FinishRead, Problem } from "@yule/contract";
-import { cashOf, floatFor, majorText, minorOf, money, printMoney, worthOf } from "@yule/core";
+import { cashOf, floatFor, minorOf, money, worthOf } from "@yule/core";
 import { stallOf, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -13,6 +13,7 @@ import { FairPapers } from "./FairPapers.tsx";
 import { StallDrawing } from "./StallDrawing.tsx";
 import { usualTable } from "./usual.ts";
 import { cardName, cardsOf } from "./words.ts";
+import { typedAmount, printMoney } from "../../../kit/say.ts";
 
 interface GoodsProps {
   readonly ahead: FairAhead;
@@ -144,7 +145,7 @@ function PriceInput({ row, currency, onPrice }: { row: FairRow; currency: string
         aria-invalid={wrong}
         inputMode="decimal"
         width="92px"
-        value={text ?? majorText(money(row.price), currency)}
+        value={text ?? typedAmount(money(row.price), currency)}
         onChange={(change) => {
           setText(change.target.value);
           const price = minorOf(readNumber(change.target.value), currency);
@@ -154,7 +155,7 @@ function PriceInput({ row, currency, onPrice }: { row: FairRow; currency: string
       />
       {wrong && (
         <Text color="cannot" fontSize="15px">
-          given {text === "" ? "nothing" : text}, allowed an amount such as {majorText(minorOf(4.5, currency), currency)}
+          given {text === "" ? "nothing" : text}, allowed an amount such as {typedAmount(minorOf(4.5, currency), currency)}
         </Text>
       )}
     </>

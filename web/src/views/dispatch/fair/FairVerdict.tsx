@@ -1,8 +1,9 @@
-import { day, minorDecimals, printDay } from "@yule/core";
+import { day, money } from "@yule/core";
 import { likelySold, likelyTakings, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
 import { timesInHundred } from "../../../kit/chances.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { cardName, cardsOf } from "./words.ts";
+import { printDay, printFigure, printWholeMoney } from "../../../kit/say.ts";
 
 /** That one or two are soon gone says nothing. */
 const A_FEW = 3;
@@ -39,17 +40,13 @@ export function FairVerdict({ ahead, plan, currency }: { ahead: FairAhead; plan:
                   : ""}
             </>
           )}
-          . <Figure why={whySold(plan)}>About {String(Math.round(likelySold(rows)))}</Figure> will go, for some {wholeMoney(likelyTakings(rows), currency)}
+          . <Figure why={whySold(plan)}>About {String(Math.round(likelySold(rows)))}</Figure> will go, for some {printWholeMoney(money(likelyTakings(rows)), currency)}
           {first ? `; ${cardName(first)} is gone before the end ${timesInHundred(first.sellOut)}.` : "."}
         </>
       )}
     </Verdict>
   );
 }
-
-/** Roundly: what nobody knows to the cent. */
-const wholeMoney = (minor: number, currency: string): string =>
-  new Intl.NumberFormat("en-GB", { style: "currency", currency, maximumFractionDigits: 0 }).format(minor / 10 ** minorDecimals(currency));
 
 /** Where the figures come from, and how sure they are. */
 function whySold({ draws, seen, rows }: FairPlan): string {
@@ -58,6 +55,6 @@ function whySold({ draws, seen, rows }: FairPlan): string {
     fairs === 0
       ? "No fair was told of yet, so anything from two to twenty of each is thought possible."
       : `From ${String(fairs)} ${fairs === 1 ? "fair" : "fairs"} before; a design that sold out there says only that at least so many were wanted.`;
-  const day = `A fair such as this is taken to draw ${draws.toFixed(2)} of what a usual one draws, by ${String(seen.size)} of its size and ${String(seen.weather)} in its weather.`;
+  const day = `A fair such as this is taken to draw ${printFigure(draws, 2)} of what a usual one draws, by ${String(seen.size)} of its size and ${String(seen.weather)} in its weather.`;
   return `${from} ${day}`;
 }

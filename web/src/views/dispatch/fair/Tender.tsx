@@ -1,9 +1,10 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cashOf, fewestCoins, majorText, minorOf, money, printMoney, usualTenders } from "@yule/core";
+import { cashOf, fewestCoins, minorOf, money, usualTenders } from "@yule/core";
 import { useState } from "react";
 import { isAmount } from "../../../kit/form/texts.ts";
 import { FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { readNumber } from "../../../kit/readNumber.ts";
+import { typedAmount, printMoney } from "../../../kit/say.ts";
 
 /** What was handed over in cash, and what goes back in the fewest coins. */
 export function Tender({ due, currency, onPaid, onBack }: { due: number; currency: string; onPaid: (tender: number, tip: number) => void; onBack: () => void }) {
@@ -16,7 +17,7 @@ export function Tender({ due, currency, onPaid, onBack }: { due: number; currenc
     text.trim() === ""
       ? undefined
       : tender === null
-        ? `given ${text}, allowed an amount such as ${majorText(money(due), currency)}`
+        ? `given ${text}, allowed an amount such as ${typedAmount(money(due), currency)}`
         : tender < due
           ? `given ${say(tender)}, allowed at least ${say(due)}`
           : undefined;
@@ -32,7 +33,7 @@ export function Tender({ due, currency, onPaid, onBack }: { due: number; currenc
             fontSize="18px"
             variant={tender === each ? "solid" : "outline"}
             aria-pressed={tender === each}
-            onClick={() => setText(majorText(money(each), currency))}
+            onClick={() => setText(typedAmount(money(each), currency))}
           >
             {each === due ? `${say(each)} exactly` : say(each)}
           </Button>

@@ -1,6 +1,6 @@
 import { Box, Button, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import type { FairRead, Problem, SaleRead } from "@yule/contract";
-import { money, printMoney, printTime, minuteOfDayAt, soldSoFar, takenIn } from "@yule/core";
+import { money, minuteOfDayAt, soldSoFar, takenIn } from "@yule/core";
 import { colourwayOf, fairSum } from "@yule/derive";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { v7 } from "uuid";
@@ -14,6 +14,7 @@ import { useView } from "../../../plan/useOutlet.ts";
 import { CloseFair } from "./CloseFair.tsx";
 import { Tender } from "./Tender.tsx";
 import { cardsOf } from "./words.ts";
+import { printMoney, printTime } from "../../../kit/say.ts";
 
 const Tile = chakra("button", {
   base: { font: "inherit", textAlign: "left", cursor: "pointer", minHeight: "44px", padding: "6px", border: "1.5px solid", borderColor: "ink", bg: "paper", position: "relative" },

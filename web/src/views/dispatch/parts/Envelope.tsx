@@ -1,7 +1,8 @@
 import { Box, Flex, Text, chakra } from "@chakra-ui/react";
-import { majorText, money } from "@yule/core";
+import { money } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { townOf } from "../words.ts";
+import { typedAmount } from "../../../kit/say.ts";
 
 const Press = chakra("button", {
   base: {
@@ -89,7 +90,7 @@ function Stamp({ value, currency, isMissing = false }: { value: number; currency
       color={isMissing ? "cannot" : "ink"}
       background={isMissing ? "transparent" : "table"}
     >
-      {majorText(money(value), currency)}
+      {typedAmount(money(value), currency)}
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { FairsRead, FinishRead } from "@yule/contract";
-import { day, printDay } from "@yule/core";
+import { day } from "@yule/core";
 import { cardCosts, fairPlan, fairsAhead, type FairAhead } from "@yule/derive";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
@@ -14,6 +14,7 @@ import { FairOver } from "../fair/FairOver.tsx";
 import { FairTable } from "../fair/FairTable.tsx";
 import { FairVerdict } from "../fair/FairVerdict.tsx";
 import { Till } from "../fair/Till.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 const NO_FAIRS: FairsRead = { fairs: [], past: [] };
 const NOTHING_LEFT: Pick<FinishRead, "left" | "boxes"> = { left: [], boxes: [] };

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { addAddress, addPerson, type CommandInput, type HouseholdRead, type HouseholdState, type Problem } from "@yule/contract";
-import { day, printDay, printDayOfYear } from "@yule/core";
+import { day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState, type ReactNode } from "react";
 import { z } from "zod";
@@ -12,6 +12,8 @@ import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { saveFile } from "../../../kit/save.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
+import { printDay, printDayOfYear } from "../../../kit/say.ts";
+import { DayField } from "../../../kit/DayField.tsx";
 
 interface PageProps {
   readonly household: HouseholdRead;
@@ -171,10 +173,10 @@ function Elsewhere({ household, country }: { household: HouseholdRead; country: 
               <TextInput maxLength={2} {...register("country")} />
             </FormField>
             <FormField label="From" fault={faultOf("from")}>
-              <TextInput type="date" {...register("from")} />
+              <DayField form={form} name="from" />
             </FormField>
             <FormField label="Until" fault={faultOf("until")}>
-              <TextInput type="date" {...register("until")} />
+              <DayField form={form} name="until" />
             </FormField>
           </Grid>
           <FaultLines faults={form.rest} />

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { ShopWindowRead } from "@yule/contract";
-import { day, printDay } from "@yule/core";
+import { day } from "@yule/core";
 import { listingsOf, type ListedNeed } from "@yule/derive";
 import { useMemo } from "react";
 import { useShopWindowQuery } from "../../../data/api.ts";
@@ -10,6 +10,7 @@ import { saveFile } from "../../../kit/save.ts";
 import { Loading, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
+import { printDay } from "../../../kit/say.ts";
 
 const UNKNOWN: ShopWindowRead = { name: "The shop", simulated: true, stock: [] };
 

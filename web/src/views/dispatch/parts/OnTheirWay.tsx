@@ -1,5 +1,5 @@
 import { Button, Flex } from "@chakra-ui/react";
-import { day, printDay } from "@yule/core";
+import { day } from "@yule/core";
 import type { LetterFate } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
 import { useMemo } from "react";
@@ -7,6 +7,7 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { lettersWord } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 interface Way {
   readonly id: string;

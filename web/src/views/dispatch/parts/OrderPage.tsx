@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Heading, Text, Textarea } from "@chakra-ui/react";
 import { payOrder, setOrder } from "@yule/contract";
-import { day, majorText, money, printDay, printMoney } from "@yule/core";
+import { day, money } from "@yule/core";
 import type { CustomerOrder, Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { z } from "zod";
@@ -12,6 +12,8 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { INPUT } from "../../../kit/LengthField.tsx";
 import { draftOf, MESSAGE_WORDS, MESSAGE_KINDS, type MessageKind } from "../messages.ts";
+import { typedAmount, printDay, printMoney } from "../../../kit/say.ts";
+import { DayField } from "../../../kit/DayField.tsx";
 
 interface OrderProps {
   readonly order: CustomerOrder;
@@ -43,7 +45,7 @@ function Terms({ order, all, outlook }: OrderProps) {
       }),
     [shape, currency],
   );
-  const major = (minor: number | null): string => (minor === null ? "" : majorText(money(minor), currency));
+  const major = (minor: number | null): string => (minor === null ? "" : typedAmount(money(minor), currency));
   const form = useSchemaForm(schema, {
     title: order.title,
     due: order.due,
@@ -66,7 +68,7 @@ function Terms({ order, all, outlook }: OrderProps) {
           <TextInput {...register("title")} />
         </FormField>
         <FormField label="All of it by" fault={faultOf("due")}>
-          <TextInput type="date" {...register("due")} />
+          <DayField form={form} name="due" />
         </FormField>
         <FormField label={`Price of all, ${currency}`} fault={faultOf("priceMinor")}>
           <TextInput inputMode="decimal" {...register("priceMinor")} />

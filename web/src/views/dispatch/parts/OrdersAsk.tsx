@@ -1,5 +1,5 @@
 import { Button, Text } from "@chakra-ui/react";
-import { money, printDay, printMoney, stateOf } from "@yule/core";
+import { money, stateOf } from "@yule/core";
 import { customerOrders, type CustomerOrder } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useOrdersQuery } from "../../../data/api.ts";
@@ -11,6 +11,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import type { DispatchAskProps } from "../ask.ts";
 import { OrderPage } from "./OrderPage.tsx";
+import { printDay, printMoney } from "../../../kit/say.ts";
 
 /** Orders as customers see them: several designs with one day and one price, how sure that day is, and what is still to be paid. */
 export default function OrdersAsk({ outlook }: DispatchAskProps) {

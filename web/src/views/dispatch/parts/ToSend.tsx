@@ -1,11 +1,12 @@
 import { Button, Text } from "@chakra-ui/react";
-import { money, printDay, printMoney, type Money } from "@yule/core";
+import { money, type Money } from "@yule/core";
 import { BY_HAND, postageOf, rowOf, type NeedStand, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { StateWord } from "../../../kit/states.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
+import { printDay, printMoney } from "../../../kit/say.ts";
 
 /** What is to be sent, the soonest first. */
 export function ToSend({ outlook, open }: { outlook: Outlook; open: readonly NeedView[] }) {

@@ -10,8 +10,7 @@ import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
 import { cardsOf } from "../fair/words.ts";
-
-const languages = new Intl.DisplayNames(["en"], { type: "language" });
+import { languageName } from "../../../kit/say.ts";
 
 /** An evening's list: the cards to be written and addressed, in the order in which their boxes are opened. */
 export default function WriteAsk({ outlook }: DispatchAskProps) {
@@ -95,7 +94,7 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
 /** What goes onto a card and its envelope. */
 function Said({ each: { household, view, card }, outlook }: { each: PileLetter; outlook: Outlook }) {
   const wishes = [
-    ...(household.language === "en" ? [] : [`in ${languages.of(household.language) ?? household.language}`]),
+    ...(household.language === "en" ? [] : [`in ${languageName(household.language)}`]),
     ...(wantsNeutral(household, outlook.today) ? ["no feast named"] : []),
     ...(household.state === "bereaved" ? ["they lost somebody"] : []),
   ];

@@ -10,6 +10,7 @@ import { ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { FinishAskProps } from "../ask.ts";
 import { panelsWord } from "../words.ts";
+import { printFigure } from "../../../kit/say.ts";
 
 type Move = ReturnType<typeof movedPanels>[number];
 
@@ -172,4 +173,4 @@ function ByHand({ giving, titles, onSend }: ByHandProps) {
 }
 
 /** What is lost beside the best, in cards to an ordinary need. */
-const costWords = (cost: number): string => (cost < 0.005 ? "" : `, costs ${cost < 0.1 ? "hardly anything" : `${cost.toFixed(1)} of a card`}`);
+const costWords = (cost: number): string => (cost < 0.005 ? "" : `, costs ${cost < 0.1 ? "hardly anything" : `${printFigure(cost, 1)} of a card`}`);

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { lengthOfUnits, measureOf, minutes, printAmount, printDay, printMinutes } from "@yule/core";
+import { lengthOfUnits, measureOf, minutes, printAmount, printMinutes } from "@yule/core";
 import {
   countedUses,
   fenceOf,
@@ -30,6 +30,7 @@ import type { FinishAskProps } from "../ask.ts";
 import { cardsWord } from "../words.ts";
 import { CardGrowing } from "./CardGrowing.tsx";
 import { PrintCopies } from "./PrintCopies.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 /** The making of a need's cards: when to begin, the kit, step after step, and how thick it gets before the foam goes on. */
 export default function MakeAsk({ outlook, finish, task }: FinishAskProps) {

@@ -6,10 +6,11 @@ import { Choice } from "../../../kit/FormField.tsx";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
 import { copiesLayout, PRINT_SHEETS, type PrintSheet } from "../copiesLayout.ts";
 import { cardsWord } from "../words.ts";
+import { spoken } from "../../../kit/say.ts";
 
 /** Copies of the painted master on card: how many sheets, at true size with marks and a ruler to check by. */
 export function PrintCopies({ view }: { view: NeedView }) {
-  const [sheet, setSheet] = useState<PrintSheet>("A4");
+  const [sheet, setSheet] = useState<PrintSheet>(spoken().paper === "letter" ? "Letter" : "A4");
   const layout = copiesLayout(view.design, sheet);
   const perSheet = layout ? layout.across * layout.down : 0;
   return (

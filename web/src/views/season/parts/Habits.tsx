@@ -1,11 +1,13 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { helperWork } from "@yule/contract";
-import { printTime } from "@yule/core";
-import { minuteOf } from "@yule/derive";
+
 import { useState } from "react";
 import { useShopQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { clockTime, readTime } from "@yule/core";
+import { TimeInput } from "../../../kit/DayField.tsx";
+import { printTime } from "../../../kit/say.ts";
 
 /** How the table works: when it is late, how many panels can dry, what a helper may do. And the calendar address. */
 export function Habits() {
@@ -14,7 +16,7 @@ export function Habits() {
   const [fault, setFault] = useState<string | null>(null);
   if (!shop) return null;
   const shown = form ?? {
-    late: printTime(shop.lateAfter),
+    late: clockTime(shop.lateAfter),
     places: shop.dryingPlaces === null ? "" : String(shop.dryingPlaces),
     changeover: String(shop.changeover),
     sure: String(shop.sureIn100),
@@ -26,8 +28,10 @@ export function Habits() {
     if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
     const sureIn100 = Number(shown.sure);
     if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(`sure of latest days: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
+    const lateAfter = readTime(shown.late);
+    if (lateAfter === null) return setFault(`late at night: given ${shown.late === "" ? "nothing" : shown.late}, allowed a time such as ${printTime(1290)}`);
     setFault(null);
-    await sendCommand("set-shop", { lateAfter: minuteOf(shown.late), dryingPlaces: places, changeover, sureIn100 });
+    await sendCommand("set-shop", { lateAfter, dryingPlaces: places, changeover, sureIn100 });
   };
   const turn = (work: (typeof helperWork)[number]): void =>
     void sendCommand("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
@@ -40,7 +44,7 @@ export function Habits() {
       <Flex gap="12px" wrap="wrap" align="flex-end">
         <Box width="130px">
           <FormField label="Late after">
-            <TextInput type="time" value={shown.late} onChange={(change) => setForm({ ...shown, late: change.target.value })} />
+            <TimeInput value={shown.late} onChange={(written) => setForm({ ...shown, late: written })} />
           </FormField>
         </Box>
         <Box width="150px">

@@ -3,6 +3,7 @@ import { hundredths, type KeptAnyway, type Remedy } from "@yule/core";
 import type { Outlook, PlannedSeason } from "@yule/derive";
 import { wordsOf } from "../../../plan/apply.ts";
 import { OneWay } from "./OneWay.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 const MOST_WAYS = 3;
 const MOST_NAMED = 4;
@@ -53,7 +54,7 @@ function keepWords({ chance, risks, before, after }: KeptAnyway, outlook: Outloo
   if (risks.length === 0) return `${own} No safe promise is risked by trying.`;
   const named = risks.slice(0, MOST_NAMED).map((id) => titleOf(id, outlook));
   const more = risks.length > MOST_NAMED ? ` and ${String(risks.length - MOST_NAMED)} more` : "";
-  return `${own} ${named.join(", ")}${more} would not be safe any more; ${(before - after).toFixed(1)} promises fewer would be kept.`;
+  return `${own} ${named.join(", ")}${more} would not be safe any more; ${printFigure(before - after, 1)} promises fewer would be kept.`;
 }
 
 function safeWords({ unsafe }: Remedy, planned: PlannedSeason): string {

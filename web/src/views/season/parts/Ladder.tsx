@@ -1,7 +1,8 @@
 import { Box, Grid, Text, VisuallyHidden } from "@chakra-ui/react";
-import { minutes, printDay, printMinutes, OVERNIGHT, type Day } from "@yule/core";
+import { minutes, printMinutes, OVERNIGHT, type Day } from "@yule/core";
 import type { ChainLink } from "@yule/derive";
 import { HATCH } from "../../../kit/states.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 /** The chain of a need, rung by rung: the last day for each step and the day the plan has it on; waves where it dries in between. */
 export function Ladder({ links, today, title }: { links: readonly ChainLink[]; today: Day; title: string }) {

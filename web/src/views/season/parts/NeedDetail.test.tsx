@@ -1,12 +1,13 @@
 import { need, season } from "@yule/derive/examples";
 import type { PlanStarts } from "@yule/contract";
-import { printDay } from "@yule/core";
+
 import { nextFree, planSeason, rowOf, shownPlan } from "@yule/derive";
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { press, PretendServer, showScreen } from "../../../plan/testing.tsx";
 import { NeedDetail } from "./NeedDetail.tsx";
 import { SeasonVerdict } from "./SeasonVerdict.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 let server: PretendServer;
 beforeEach(() => {

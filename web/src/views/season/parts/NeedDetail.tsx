@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, MATTERS, money, printDay, printMoney, printTime, type Length, type Matters, type SeasonChange } from "@yule/core";
+import { day, MATTERS, money, type Length, type Matters, type SeasonChange } from "@yule/core";
 import { chainOf, seasonFacts, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
@@ -9,6 +9,7 @@ import { useMeasure } from "../../../kit/measure.tsx";
 import { Ladder } from "./Ladder.tsx";
 import { Standing } from "./Standing.tsx";
 import { TrialForm } from "./TrialForm.tsx";
+import { printDay, printMoney, printTime } from "../../../kit/say.ts";
 
 // A drawing of charts is not waited for either.
 const StartCurve = lazy(() => import("./StartCurve.tsx"));

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { needKinds, zones, type DesignRead } from "@yule/contract";
-import { comingOccasions, day, printDay, stateOf, type QuickNeed } from "@yule/core";
+import { comingOccasions, day, stateOf, type QuickNeed } from "@yule/core";
 import { howSure, NO_RECORD, panelsFor, yieldOf, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
@@ -15,6 +15,8 @@ import { usePlanned } from "../../../plan/plannedContext.ts";
 import { askedNeed, useDayOffers } from "../../../plan/promiseDays.ts";
 import { othersWords } from "../promiseWords.ts";
 import { needForm, needTexts, type NeedTexts } from "../needForm.ts";
+import { printDay } from "../../../kit/say.ts";
+import { DayField, TimeField } from "../../../kit/DayField.tsx";
 
 /** A new need, read by the same schema as the server's. */
 export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read: QuickNeed | null; onClose: () => void }) {
@@ -68,7 +70,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
           <FaultLines faults={form.formState.errors.quantities?.message ? [`cards: ${form.formState.errors.quantities.message}`] : []} />
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
             <FormField label="There by" fault={faultOf("due")}>
-              <TextInput type="date" {...register("due")} />
+              <DayField form={form} name="due" />
             </FormField>
             <FormField label="How it goes" fault={faultOf("zone")}>
               <Choice {...register("zone")} options={[{ value: "", label: "handed over" }, ...zones.map((zone) => ({ value: zone, label: `${zone} post` }))]} />
@@ -173,7 +175,7 @@ function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unkno
         {kind === "fair" && (
           <>
             <FormField label="May be set up from" fault={faultOf("setUpFrom")}>
-              <TextInput type="time" {...register("setUpFrom")} />
+              <TimeField form={form} name="setUpFrom" />
             </FormField>
             <FormField label="Length of the table" fault={faultOf("tableLength")}>
               <TextInput {...register("tableLength")} placeholder={system === "in" ? "72 in" : "180 cm"} />
@@ -183,10 +185,10 @@ function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unkno
         {kind === "shop listing" && (
           <>
             <FormField label="Photographed on" fault={faultOf("photoOn")}>
-              <TextInput type="date" {...register("photoOn")} />
+              <DayField form={form} name="photoOn" />
             </FormField>
             <FormField label="Live by" fault={faultOf("liveBy")}>
-              <TextInput type="date" {...register("liveBy")} />
+              <DayField form={form} name="liveBy" />
             </FormField>
           </>
         )}

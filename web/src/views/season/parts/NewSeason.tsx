@@ -5,6 +5,7 @@ import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm, type SchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
+import { DayField } from "../../../kit/DayField.tsx";
 
 interface Texts {
   readonly name: string;
@@ -57,12 +58,12 @@ function DaysForm<Read>({ form, words, onSubmit }: { form: SchemaForm<Texts, Rea
         </Box>
         <Box width="170px">
           <FormField label="From" fault={faultOf("from")}>
-            <TextInput type="date" {...register("from")} />
+            <DayField form={form} name="from" />
           </FormField>
         </Box>
         <Box width="170px">
           <FormField label="Until" fault={faultOf("until")}>
-            <TextInput type="date" {...register("until")} />
+            <DayField form={form} name="until" />
           </FormField>
         </Box>
         <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>

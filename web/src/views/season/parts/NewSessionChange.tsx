@@ -1,24 +1,26 @@
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { addSessionChange, people, sessionChangeKinds, type CommandInput } from "@yule/contract";
 import type { Day } from "@yule/core";
-import { minuteOf, WHOSE } from "@yule/derive";
+import { WHOSE } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { Choice, FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
+import { timeText } from "../../../kit/form/texts.ts";
+import { Choice, FaultLines, FormField, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { SESSION_CHANGE_WORDS } from "../sessionChangeWords.ts";
+import { DayField, TimeField } from "../../../kit/DayField.tsx";
 
 /** Whole days have no times; an extra session is of one day. */
 const changeForm = z
-  .object({ what: z.enum(sessionChangeKinds), first: z.string(), last: z.string(), from: z.string(), to: z.string(), who: z.enum(people) })
+  .object({ what: z.enum(sessionChangeKinds), first: z.string(), last: z.string(), from: timeText, to: timeText, who: z.enum(people) })
   .transform(({ what, first, last, from, to, who }): CommandInput<"add-session-change"> => ({
     id: v7(),
     what,
     first,
     last: last === "" || what === "extra" ? first : last,
-    from: what === "away" ? null : minuteOf(from),
-    to: what === "away" ? null : minuteOf(to),
+    from: what === "away" ? null : from,
+    to: what === "away" ? null : to,
     who: what === "extra" ? who : "maker",
   }))
   .pipe(addSessionChange);
@@ -42,13 +44,13 @@ export function NewSessionChange({ today }: { today: Day }) {
         </Box>
         <Box width="160px">
           <FormField label="On, or from" fault={faultOf("first")}>
-            <TextInput type="date" {...register("first")} />
+            <DayField form={form} name="first" />
           </FormField>
         </Box>
         {what !== "extra" && (
           <Box width="160px">
             <FormField label="Until" fault={faultOf("last")}>
-              <TextInput type="date" {...register("last")} />
+              <DayField form={form} name="last" />
             </FormField>
           </Box>
         )}
@@ -56,12 +58,12 @@ export function NewSessionChange({ today }: { today: Day }) {
           <>
             <Box width="124px">
               <FormField label="Begins" fault={faultOf("from")}>
-                <TextInput type="time" {...register("from")} />
+                <TimeField form={form} name="from" />
               </FormField>
             </Box>
             <Box width="124px">
               <FormField label="Ends" fault={faultOf("to")}>
-                <TextInput type="time" {...register("to")} />
+                <TimeField form={form} name="to" />
               </FormField>
             </Box>
           </>

@@ -1,12 +1,14 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, type CarriedNeed, type Fault } from "@yule/core";
+import { day, type CarriedNeed, type Fault } from "@yule/core";
 import { colourwayOf, copiesOf, firstEdit, proposals, seasonAfter, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines, TextInput, Tick } from "../../../kit/FormField.tsx";
+import { printDay } from "../../../kit/say.ts";
+import { DayInput } from "../../../kit/DayField.tsx";
 
 /** What came of this season, and the next one begun from it: days moved, numbers from what went, lessons kept. */
 export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
@@ -148,7 +150,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
               <b style={{ overflowWrap: "anywhere" }}>{view.need.title}</b>
             </Tick>
             <Box>
-              <TextInput aria-label={`${view.need.title}, day`} type="date" value={edited.due} onChange={(change) => put({ due: change.target.value })} />
+              <DayInput aria-label={`${view.need.title}, day`} value={edited.due} onChange={(written) => put({ due: written })} />
               <Text color="softInk" fontSize="15px">
                 {BY[carried.by]}
               </Text>

@@ -1,15 +1,16 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { comingOccasions, day, daysBetween, printDay, type Day } from "@yule/core";
+import { comingOccasions, day, daysBetween, type Day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useHolidaysQuery, useSeasonQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { Tick } from "../../../kit/FormField.tsx";
-import { countryName, placeName } from "../places.ts";
+import { placeName } from "../places.ts";
 import { Birthdays } from "./Birthdays.tsx";
 import { OwnDay } from "./OwnDay.tsx";
 import { Places } from "./Places.tsx";
+import { countryName, printDay } from "../../../kit/say.ts";
 
 /** The year's occasions in several countries and regions at once and the maker's own days, each with the day its listing must be up. */
 export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {

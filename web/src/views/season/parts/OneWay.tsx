@@ -1,7 +1,8 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { money, printMoney, type Remedy } from "@yule/core";
+import { money, type Remedy } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { applyChanges, costWords } from "../../../plan/apply.ts";
+import { printMoney } from "../../../kit/say.ts";
 
 interface OneWayProps {
   readonly remedy: Remedy;

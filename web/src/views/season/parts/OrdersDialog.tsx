@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults, type CommandInput, type DesignRead, type FeedOrder } from "@yule/contract";
-import { day, money, printDay, printMoney, stateOf, type Fault } from "@yule/core";
+import { day, money, stateOf, type Fault } from "@yule/core";
 import type { DayOffer, Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -13,6 +13,7 @@ import { askedNeed, useDayOffers } from "../../../plan/promiseDays.ts";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import { needOfOrder, variantFor } from "../orders.ts";
 import { offerWords, othersWords } from "../promiseWords.ts";
+import { printDay, printMoney } from "../../../kit/say.ts";
 
 /** Orders of the shop's feed: looked at, matched with designs, and made into needs; each once. */
 export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {

@@ -10,6 +10,7 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { numberText, openChoice } from "../../../kit/form/texts.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick, UNDER_LABEL } from "../../../kit/FormField.tsx";
+import { DayField } from "../../../kit/DayField.tsx";
 
 const { shape } = addOwnOccasion;
 
@@ -64,7 +65,7 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
           </Box>
           <Box width="160px">
             <FormField label="Day" fault={faultOf("date")}>
-              <TextInput type="date" {...register("date")} />
+              <DayField form={form} name="date" />
             </FormField>
           </Box>
           <Box width="180px">

@@ -1,11 +1,12 @@
 import { problemFaults, type SeasonNeedsRead, type SeasonSummary, type SeasonThing } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, printDay, printDayOfYear, type Fault } from "@yule/core";
+import { day, type Fault } from "@yule/core";
 import { useState } from "react";
 import { usePastSeasonInfiniteQuery, useSeasonsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines } from "../../../kit/FormField.tsx";
 import { Loading } from "../../../kit/states.tsx";
+import { printDay, printDayOfYear } from "../../../kit/say.ts";
 
 const counted = (count: number, one: string): string => `${String(count)} ${one}${count === 1 ? "" : "s"}`;
 

@@ -4,7 +4,8 @@ import { COUNTRIES } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Choice } from "../../../kit/FormField.tsx";
-import { countryName, placeName, type Regions } from "../places.ts";
+import { placeName, type Regions } from "../places.ts";
+import { countryName } from "../../../kit/say.ts";
 
 /** Where occasions are kept: her own region, and the countries and regions she sends to. */
 export function Places({ outlook, regions }: { outlook: Outlook; regions: Regions }) {

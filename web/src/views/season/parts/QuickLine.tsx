@@ -1,16 +1,14 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { day, printDay, readQuickNeed, type QuickNeed } from "@yule/core";
+import { day, readQuickNeed, writesDayFirst, type QuickNeed } from "@yule/core";
 import { colourwayOf, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { TextInput } from "../../../kit/FormField.tsx";
-
-/** Countries that write the month first. */
-const MONTH_FIRST = new Set(["US", "PH"]);
+import { printDay, spoken } from "../../../kit/say.ts";
 
 /** One line, read as it is written; Enter opens the form with what was read. */
 export function QuickLine({ outlook, onRead }: { outlook: Outlook; onRead: (read: QuickNeed) => void }) {
   const [line, setLine] = useState("");
-  const read = line.trim() === "" ? null : readQuickNeed(line, { designs: outlook.offered, today: outlook.today, dayFirst: !MONTH_FIRST.has(outlook.shop.country) });
+  const read = line.trim() === "" ? null : readQuickNeed(line, { designs: outlook.offered, today: outlook.today, dayFirst: writesDayFirst(spoken()) });
   const submit = (): void => {
     if (!read) return;
     onRead(read);

@@ -4,6 +4,7 @@ import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { wordsOf } from "../../../plan/apply.ts";
 import { OneWay } from "./OneWay.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 const FIRST_SHOWN = 4;
 
@@ -38,7 +39,7 @@ export function Remedies({ remedies, outlook, onTry }: { remedies: readonly Reme
 
 function effect(remedy: Remedy, outlook: Outlook): string {
   if (remedy.unsafe === 0) return "all promises would be safe";
-  const kept = `${(remedy.after - remedy.before).toFixed(1)} promises more would be kept`;
+  const kept = `${printFigure(remedy.after - remedy.before, 1)} promises more would be kept`;
   const names = remedy.repairs.map((id) => outlook.open.find((view) => view.need.id === id)?.need.title).filter((title) => title !== undefined);
   if (names.length === 0) return kept;
   const listed = names.length > 2 ? `${names.slice(0, 2).join(", ")} and ${String(names.length - 2)} more` : names.join(" and ");

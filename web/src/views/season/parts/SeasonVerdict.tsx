@@ -1,8 +1,9 @@
 import { Button } from "@chakra-ui/react";
-import { addDays, day, hundredths, printDay, printMinutes, stateOf, type PromiseState, type SeasonChange, type Uncertainty } from "@yule/core";
+import { addDays, day, hundredths, printMinutes, stateOf, type PromiseState, type SeasonChange, type Uncertainty } from "@yule/core";
 import { nextFree, promisesKept, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { STAND_COLOUR } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import { printDay, printFigure, printNumber } from "../../../kit/say.ts";
 
 const MATTERS: Readonly<Record<Uncertainty, string>> = {
   hands: "how long your hands really take",
@@ -141,7 +142,7 @@ function Tonight({ planned, outlook, onTry }: { planned: PlannedSeason; outlook:
     <>
       Not painting {when}{" "}
       <Button variant="ghost" paddingInline="0" minHeight="0" height="auto" font="inherit" fontWeight={700} onClick={() => onTry([next.change])}>
-        costs {lost.toFixed(1)} promises
+        costs {printFigure(lost, 1)} promises
       </Button>
       {first ? `: ${title(first.id)} ${FALLEN[stateOf(first.after)]}${others}` : ""}.{" "}
     </>
@@ -169,5 +170,5 @@ function whyOdds(planned: PlannedSeason, outlook: Outlook): string {
   const { odds } = planned;
   const [half, most, nearly] = odds.by.map((at) => printDay(addDays(day(outlook.today), at)));
   const [first] = odds.matters;
-  return `The plan was played ${odds.runs.toLocaleString()} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. Safe is what was in time in 80 of 100 plays at the least. In the mean ${promisesKept(odds).toFixed(1)} of ${String(odds.needs.length)} promises were kept. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? ` What matters most is ${MATTERS[first.what]}.` : ""}`;
+  return `The plan was played ${printNumber(odds.runs)} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. Safe is what was in time in 80 of 100 plays at the least. In the mean ${printFigure(promisesKept(odds), 1)} of ${String(odds.needs.length)} promises were kept. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? ` What matters most is ${MATTERS[first.what]}.` : ""}`;
 }

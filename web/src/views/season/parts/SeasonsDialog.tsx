@@ -1,6 +1,6 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, printDayOfYear, type Fault } from "@yule/core";
+import { day, type Fault } from "@yule/core";
 import { seasonAfter, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -10,6 +10,7 @@ import { Fold } from "../../../kit/Fold.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
 import { NewSeason, SeasonDays } from "./NewSeason.tsx";
 import { PastSeason, PastSeasons } from "./PastSeasons.tsx";
+import { printDayOfYear } from "../../../kit/say.ts";
 
 /** So many needs are named where they keep a season from being closed. */
 const MOST_NAMED = 6;

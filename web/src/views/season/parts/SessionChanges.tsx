@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { CommandInput, SessionChangeRead } from "@yule/contract";
-import { day, printDay, printTime, type Fault } from "@yule/core";
+import { day, type Fault } from "@yule/core";
 import { useState } from "react";
 import { useSeasonQuery } from "../../../data/api.ts";
 import { useToday } from "../../../data/clock.ts";
@@ -9,6 +9,7 @@ import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import { NewSessionChange } from "./NewSessionChange.tsx";
 import { SESSION_CHANGE_WORDS } from "../sessionChangeWords.ts";
 import { busyTimesIn } from "../busyTimes.ts";
+import { printDay, printTime } from "../../../kit/say.ts";
 
 type Change = CommandInput<"add-session-change">;
 /** What differs from the ordinary weeks: extra sessions, days away, busy times from a calendar. */

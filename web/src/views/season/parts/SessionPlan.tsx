@@ -1,11 +1,13 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, isDay, printDay, printTime, type SeasonChange } from "@yule/core";
-import { fillWords, sessionSheets, minuteOf, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
+import { day, isDay, type SeasonChange, readTime } from "@yule/core";
+import { fillWords, sessionSheets, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { Lock, LockOpen } from "lucide-react";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
-import { Choice, FaultLines, TextInput } from "../../../kit/FormField.tsx";
+import { Choice, FaultLines } from "../../../kit/FormField.tsx";
+import { printDay, printTime } from "../../../kit/say.ts";
+import { DayInput, TimeInput } from "../../../kit/DayField.tsx";
 
 const FIRST_SHOWN = 5;
 
@@ -123,9 +125,11 @@ function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly 
   const [form, setForm] = useState({ on: "", from: "19:30", to: "21:00", who: "maker" });
   const [fault, setFault] = useState<string | null>(null);
   const add = (): void => {
-    if (!isDay(form.on) || form.on < outlook.today) return setFault(`day: given ${form.on === "" ? "nothing" : form.on}, allowed today, ${outlook.today}, or later`);
-    const [from, to] = [minuteOf(form.from), minuteOf(form.to)];
-    if (to <= from) return setFault(`to: given ${form.to}, allowed a time after ${form.from}`);
+    if (!isDay(form.on) || form.on < outlook.today) return setFault(`day: given ${form.on === "" ? "nothing" : form.on}, allowed today, ${printDay(outlook.today)}, or later`);
+    const [from, to] = [readTime(form.from), readTime(form.to)];
+    if (from === null || to === null)
+      return setFault(`${from === null ? "from" : "to"}: given ${(from === null ? form.from : form.to) || "nothing"}, allowed a time such as ${printTime(1170)}`);
+    if (to <= from) return setFault(`to: given ${printTime(to)}, allowed a time after ${printTime(from)}`);
     setFault(null);
     onTry([...trial, { kind: "session", day: day(form.on), from, to, who: form.who as "maker" | "helper" }]);
   };
@@ -135,12 +139,12 @@ function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly 
         What if you painted once more?
       </Text>
       <Flex gap="8px" wrap="wrap" align="center">
-        <TextInput aria-label="on" type="date" width="160px" value={form.on} onChange={(change) => setForm({ ...form, on: change.target.value })} />
+        <DayInput aria-label="on" width="160px" value={form.on} onChange={(written) => setForm({ ...form, on: written })} />
         <Flex width="112px">
           <Choice aria-label="Whose hands" value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
         </Flex>
-        <TextInput aria-label="from" type="time" width="132px" value={form.from} onChange={(change) => setForm({ ...form, from: change.target.value })} />
-        <TextInput aria-label="to" type="time" width="132px" value={form.to} onChange={(change) => setForm({ ...form, to: change.target.value })} />
+        <TimeInput aria-label="from" width="132px" value={form.from} onChange={(written) => setForm({ ...form, from: written })} />
+        <TimeInput aria-label="to" width="132px" value={form.to} onChange={(written) => setForm({ ...form, to: written })} />
         <Button size="sm" variant="outline" onClick={add}>
           See it
         </Button>

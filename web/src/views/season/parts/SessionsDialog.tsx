@@ -1,6 +1,6 @@
 import { setSessions } from "@yule/contract";
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printMinutes, printTime } from "@yule/core";
+import { minutes, printMinutes } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -12,6 +12,7 @@ import { FaultLines } from "../../../kit/FormField.tsx";
 import { SessionRows, sessionFaults, WEEKDAYS } from "../../../features/sessions/SessionRows.tsx";
 import { Habits } from "./Habits.tsx";
 import { SessionChanges } from "./SessionChanges.tsx";
+import { printTime } from "../../../kit/say.ts";
 
 /** What the bench has shown of how long they last; the plan counts with it. */
 function Learned({ outlook }: { outlook: Outlook }) {

@@ -1,12 +1,13 @@
 import { Box, Text } from "@chakra-ui/react";
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement } from "chart.js";
-import { day, hundredths, printDay, type StartChance } from "@yule/core";
+import { day, hundredths, type StartChance } from "@yule/core";
 import type { NeedRow, Outlook, PlannedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
 import { Line } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import { useLatest } from "../../../kit/useLatest.ts";
 import { seasonPlanner } from "../../../workers/seasonSolver.ts";
+import { printDay } from "../../../kit/say.ts";
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement);
 

@@ -4,6 +4,8 @@ import { readyByFor, type NeedView, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { replaced } from "../../../plan/trial.ts";
+import { DayInput } from "../../../kit/DayField.tsx";
+import { fieldDay, printDay } from "../../../kit/say.ts";
 
 const MOST_CARDS = 10_000;
 
@@ -32,8 +34,8 @@ export function TrialForm({
   };
   const putDue = (text: string): void => {
     setDue(text);
-    if (!isDay(text)) return;
-    if (text < outlook.today) return setFault(`day: given ${text}, allowed today, ${outlook.today}, or later`);
+    if (!isDay(text)) return setFault(text === "" ? null : `day: given ${text}, allowed a day such as ${fieldDay(outlook.today)}`);
+    if (text < outlook.today) return setFault(`day: given ${printDay(day(text))}, allowed today, ${printDay(outlook.today)}, or later`);
     const days = daysBetween(day(need.due), day(text));
     put({ kind: "later", need: need.id, days, readyBy: readyByFor(view, outlook, day(text)) }, days === 0);
   };
@@ -55,7 +57,7 @@ export function TrialForm({
       <Flex gap="12px" wrap="wrap" align="flex-end">
         <Box width="170px">
           <FormField label="What if it is due">
-            <TextInput type="date" value={due} onChange={(change) => putDue(change.target.value)} />
+            <DayInput value={due} onChange={(written) => putDue(written)} />
           </FormField>
         </Box>
         <Box width="110px">

@@ -4,6 +4,7 @@ import { promisesKept, type Outlook, type PlannedSeason } from "@yule/derive";
 import { applyChanges, wordsOf } from "../../../plan/apply.ts";
 import { changedNeeds, useTrial, type Tried } from "../../../plan/trial.ts";
 import { Odds } from "./Odds.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 const MOST_SHOWN = 4;
 
@@ -61,7 +62,7 @@ function Side({ title, odds }: { title: string; odds: OddsAnswer | undefined }) 
         {title}
       </Text>
       <Flex gap="14px" align="center" fontFamily="heading" fontSize="20px">
-        <span>{odds === undefined ? "…" : `${promisesKept(odds).toFixed(1)} of ${String(odds.needs.length)} promises kept`}</span>
+        <span>{odds === undefined ? "…" : `${printFigure(promisesKept(odds), 1)} of ${String(odds.needs.length)} promises kept`}</span>
         {odds !== undefined && <Odds chance={promisesKept(odds) / Math.max(1, odds.needs.length)} words={false} />}
       </Flex>
     </Box>

@@ -51,7 +51,7 @@ test("another day is tried as it is chosen; the day it has takes the trial back,
   day("2031-12-15");
   expect(trial).toMatchObject([{ kind: "later", need: "n", days: -5 }]);
   day("2031-11-07");
-  expect(fault()).toBe("day: given 2031-11-07, allowed today, 2031-11-08, or later");
+  expect(fault()).toBe("day: given Fri 7 Nov, allowed today, Sat 8 Nov, or later");
   expect(trial).toHaveLength(1);
   day("2031-12-20");
   expect([trial, fault()]).toEqual([[], null]);

@@ -1,7 +1,8 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { printMoney, money, type Split } from "@yule/core";
+import { money, type Split } from "@yule/core";
 import { sheetsAndOffcuts, takenOf } from "@yule/derive";
 import type { useByHand } from "./useByHand.ts";
+import { printMoney } from "../../../kit/say.ts";
 
 /** What moving by hand costs, and the way back. */
 export function HandBar({ hand, before, currency, isOn, onDone }: { hand: ReturnType<typeof useByHand>; before: Split; currency: string; isOn: boolean; onDone: () => void }) {

@@ -1,9 +1,10 @@
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
-import { money, packsToBuy, printMoney, type SheetStore, type Split } from "@yule/core";
+import { money, packsToBuy, type SheetStore, type Split } from "@yule/core";
 import { sheetsTaken, type Outlook } from "@yule/derive";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Tick } from "../../../kit/FormField.tsx";
 import type { SheetSaving } from "../useSplits.ts";
+import { printMoney } from "../../../kit/say.ts";
 
 /** What is short, in packs; and other papers that would make the whole cheaper. */
 export function Buying({

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { money, printMoney, splitJobOfNeeds, cuttingSteps, type SplitJob } from "@yule/core";
+import { money, splitJobOfNeeds, cuttingSteps, type SplitJob } from "@yule/core";
 import { LOSSES, looksOf, possiblePieces, sheetStores, placedOf } from "@yule/derive";
 import { useState } from "react";
 import { solver } from "../../../workers/solver.ts";
@@ -13,6 +13,7 @@ import type { SheetsAskProps } from "../ask.ts";
 import { useTools } from "../tools.ts";
 import { PieceKey } from "./PieceKey.tsx";
 import { SheetDrawing } from "./SheetDrawing.tsx";
+import { printMoney } from "../../../kit/say.ts";
 
 const SECONDS = 1.5;
 

@@ -8,6 +8,7 @@ import { LengthField } from "../../../kit/LengthField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { saveFile } from "../../../kit/save.ts";
 import type { PdfFonts } from "../../../kit/pdf/fonts.ts";
+import { spoken } from "../../../kit/say.ts";
 
 const PAPERS = {
   A4: { width: mm(210), height: mm(297) },
@@ -50,7 +51,7 @@ export function PrintSheets(props: Props) {
 function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
   const { size, say, system } = useMeasure();
   const ruler = CHECK_RULERS[system];
-  const [paper, setPaper] = useState<PaperName>("A4");
+  const [paper, setPaper] = useState<PaperName>(spoken().paper === "letter" ? "Letter" : "A4");
   const [measured, setMeasured] = useState<Length>(() => {
     // Kept as a share, so that it holds for either ruler.
     const kept = Number(localStorage.getItem(KEY));

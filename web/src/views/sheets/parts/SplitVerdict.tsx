@@ -1,8 +1,9 @@
-import { money, offcutOf, printMoney, sheetsByHand, capital, type MaterialNeeds, type Split, type SplitJob } from "@yule/core";
+import { money, offcutOf, sheetsByHand, capital, type MaterialNeeds, type Split, type SplitJob } from "@yule/core";
 import { sheetsTaken, type Outlook } from "@yule/derive";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { countWord } from "../words.ts";
+import { printMoney } from "../../../kit/say.ts";
 
 /** What is taken, what it gives, whether less could do, what a grid by hand would take, what is missing. */
 export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook; group: MaterialNeeds; job: SplitJob; split: Split }) {

@@ -1,4 +1,4 @@
-import { majorText, minorOf, money } from "@yule/core";
+import { minorOf, money, majorText } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import { Fold } from "../../../kit/Fold.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";

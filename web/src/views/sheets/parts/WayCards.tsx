@@ -1,8 +1,9 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { printMinutes, printMoney, money, type SplitWay } from "@yule/core";
+import { printMinutes, money, type SplitWay } from "@yule/core";
 import { takenWord, type Outlook } from "@yule/derive";
 import type { SoFar, Ways } from "../useSplits.ts";
 import { WAY_WORDS } from "../words.ts";
+import { printMoney } from "../../../kit/say.ts";
 
 /** The ways of splitting side by side: sheets and cost, minutes and waste, the edge and what can go wrong. */
 export function WayCards({

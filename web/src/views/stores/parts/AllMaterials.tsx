@@ -1,5 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
-import { printDay, type Day } from "@yule/core";
+import { type Day } from "@yule/core";
 import { shortBy } from "@yule/derive";
 import { Link } from "react-router";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -7,6 +7,7 @@ import { Fold } from "../../../kit/Fold.tsx";
 import { StateWord } from "../../../kit/states.tsx";
 import { materialPage, type StockOf } from "../ask.ts";
 import { amountOf, standOf, staysOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 /** All that lies there, as figures: behind the picture, for those who want them or cannot see it. */
 export function AllMaterials({ stock, today }: { stock: readonly StockOf[]; today: Day }) {

@@ -1,11 +1,12 @@
 import { Box, Text } from "@chakra-ui/react";
 import { goingOff } from "@yule/derive";
-import { printDay } from "@yule/core";
+
 import { useMemo } from "react";
 import { Link } from "react-router";
 import type { StoresAskProps } from "../ask.ts";
 import { materialPage } from "../ask.ts";
 import { amountOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 const MOST_SHOWN = 3;
 /** So far ahead it is of use to know what will go off. */

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { printDay } from "@yule/core";
+
 import { Verdict, Figure } from "../../../kit/Verdict.tsx";
 import type { StoresAskProps } from "../ask.ts";
 import { useBuying, useOneMore, type BuyingAnswer } from "../useBuying.ts";
@@ -7,6 +7,7 @@ import { useShopMoney } from "../useShopMoney.ts";
 import { BuyingList } from "./BuyingList.tsx";
 import { OrderLines, PutOnList } from "./OrdersBeside.tsx";
 import { Suppliers } from "./Suppliers.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 /** What to buy where, the list that is taken to the shop, and who sells what. */
 export default function BuyAsk(props: StoresAskProps) {

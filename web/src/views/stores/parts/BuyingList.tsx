@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ToBuyRead } from "@yule/contract";
-import { day, printDay } from "@yule/core";
+import { day } from "@yule/core";
 import { groupedBy } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -13,6 +13,7 @@ import type { buyingPdf } from "../buyingPdf.ts";
 import { useShopMoney } from "../useShopMoney.ts";
 import { amountOf } from "../words.ts";
 import { ReceiveDialog } from "./ReceiveDialog.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 /** What prints is read only when somebody prints. */
 async function printed(list: Parameters<typeof buyingPdf>[0]): Promise<Uint8Array> {

@@ -1,8 +1,9 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { MoveRead, StoreRead } from "@yule/contract";
-import { dayAt, printDay } from "@yule/core";
+import { dayAt } from "@yule/core";
 import { useView } from "../../../plan/useOutlet.ts";
 import { amountOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 const MOST_SHOWN = 12;
 

@@ -1,11 +1,12 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { LotRead, SupplierRead } from "@yule/contract";
-import { byTurn, day, printDay, type Day } from "@yule/core";
+import { byTurn, day, type Day } from "@yule/core";
 import { goodUntil } from "@yule/derive";
 import { sendCommand } from "../../../data/outbox.ts";
 import type { StockOf } from "../ask.ts";
 import { useShopMoney } from "../useShopMoney.ts";
 import { amountOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 /** Lots in the order in which they are used up: what came first goes first, what is open before it. */
 export function Lots({ material: { store }, lots, suppliers, today }: { material: StockOf; lots: readonly LotRead[]; suppliers: readonly SupplierRead[]; today: Day }) {

@@ -1,6 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, grainSides, surfaces, type CommandInput, type StoreRead } from "@yule/contract";
-import { majorText, measureOf, money } from "@yule/core";
+import { measureOf, money } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -11,6 +11,7 @@ import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/For
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 import { amountOf } from "../words.ts";
+import { typedAmount } from "../../../kit/say.ts";
 
 const { shape } = addStore;
 const NONE = { value: "", label: "not told" };
@@ -46,7 +47,7 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
     position: String(store.position),
     code: store.code ?? "",
     pack: amountOf(store, store.pack),
-    packCostMinor: store.packCostMinor === 0 ? "" : majorText(money(store.packCostMinor), currency),
+    packCostMinor: store.packCostMinor === 0 ? "" : typedAmount(money(store.packCostMinor), currency),
     leadDays: String(store.leadDays),
     keepsDays: store.keepsDays === null ? "" : String(store.keepsDays),
     gsm: store.gsm === null ? "" : String(store.gsm),

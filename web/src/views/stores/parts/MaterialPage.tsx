@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { printDay } from "@yule/core";
+
 import { lazy, Suspense, useState } from "react";
 import { Link } from "react-router";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -14,6 +14,7 @@ import { MaterialPicture } from "./MaterialPicture.tsx";
 import { Offers } from "./Offers.tsx";
 import { ReceiveDialog } from "./ReceiveDialog.tsx";
 import { TakeDialog } from "./TakeDialog.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 const StockCurve = lazy(() => import("./StockCurve.tsx"));
 

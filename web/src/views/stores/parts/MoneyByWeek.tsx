@@ -1,6 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import type { WeekOfMoney } from "@yule/contract";
-import { printDay } from "@yule/core";
+
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
 import { useMemo } from "react";
 import { Bar } from "react-chartjs-2";
@@ -9,6 +9,7 @@ import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { chartColour } from "../../../kit/chartColour.ts";
 import { useShopMoney } from "../useShopMoney.ts";
+import { printDay } from "../../../kit/say.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
 

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ToBuyRead } from "@yule/contract";
 import type { BuyOrder } from "@yule/derive";
-import { printDay } from "@yule/core";
+
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { v7 } from "uuid";
@@ -9,6 +9,7 @@ import { sendCommand } from "../../../data/outbox.ts";
 import type { BuyingAnswer } from "../useBuying.ts";
 import { useShopMoney } from "../useShopMoney.ts";
 import { packsOf } from "./StoresVerdict.tsx";
+import { printDay } from "../../../kit/say.ts";
 
 /** The cheapest way to buy all that is missing, beside the shelf. */
 export function OrdersBeside({ answer, toBuy }: { answer: BuyingAnswer; toBuy: readonly ToBuyRead[] }) {

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOutlay, outlayKinds, type OutlayRead } from "@yule/contract";
-import { printDay, type Day } from "@yule/core";
+import { type Day } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -11,6 +11,8 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
+import { printDay } from "../../../kit/say.ts";
+import { DayField } from "../../../kit/DayField.tsx";
 
 const { shape } = addOutlay;
 const outlayForm = (currency: string) =>
@@ -58,7 +60,7 @@ export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; to
               <TextInput width="110px" inputMode="decimal" {...register("costMinor")} />
             </FormField>
             <FormField label="On" fault={faultOf("on")}>
-              <TextInput type="date" {...register("on")} />
+              <DayField form={form} name="on" />
             </FormField>
             <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
               Add the outlay

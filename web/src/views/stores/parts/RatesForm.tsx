@@ -1,6 +1,6 @@
 import { Button, Text } from "@chakra-ui/react";
 import type { ShopRead } from "@yule/contract";
-import { majorText, money } from "@yule/core";
+import { money } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -9,6 +9,7 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
+import { typedAmount } from "../../../kit/say.ts";
 
 const amount = z.int().min(0).max(100_000_000).nullable();
 const percentText = z
@@ -24,9 +25,9 @@ export function RatesForm({ shop }: { shop: ShopRead }) {
   const { currency } = useShopMoney();
   const schema = useMemo(() => ratesForm(currency), [currency]);
   const form = useSchemaForm(schema, {
-    hourMinor: shop.hourMinor === null ? "" : majorText(money(shop.hourMinor), currency),
+    hourMinor: shop.hourMinor === null ? "" : typedAmount(money(shop.hourMinor), currency),
     feeHundredths: shop.feeHundredths === 0 ? "" : String(shop.feeHundredths / 100),
-    feeMinor: shop.feeMinor === 0 ? "" : majorText(money(shop.feeMinor), currency),
+    feeMinor: shop.feeMinor === 0 ? "" : typedAmount(money(shop.feeMinor), currency),
   });
   const { register, faultOf, rest } = form;
   const save = form.handleSubmit(async (told) => {

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { receiveLot, type CommandInput, type StoreRead, type ToBuyRead } from "@yule/contract";
-import { majorText, measureOf, minorOf, money, type Day } from "@yule/core";
+import { measureOf, minorOf, money, type Day } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -13,6 +13,8 @@ import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 import { amountOf } from "../words.ts";
+import { typedAmount } from "../../../kit/say.ts";
+import { DayField } from "../../../kit/DayField.tsx";
 
 const { shape } = receiveLot;
 const emptyIsNone = <T,>(field: z.ZodType<T, string | null>) =>
@@ -47,7 +49,7 @@ const receiveForm = (store: StoreRead, own: string) =>
     .transform(({ currency, rate, costMinor, ...lot }, context) => {
       const amount = readNumber(costMinor);
       if (costMinor.trim() === "" || !isAmount(amount, currency)) {
-        context.addIssue({ code: "custom", path: ["costMinor"], message: `an amount such as ${majorText(minorOf(12.5, currency), currency)}, 0 where it was given` });
+        context.addIssue({ code: "custom", path: ["costMinor"], message: `an amount such as ${typedAmount(minorOf(12.5, currency), currency)}, 0 where it was given` });
         return z.NEVER;
       }
       const minor = minorOf(amount, currency);
@@ -65,7 +67,7 @@ function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: 
   const schema = useMemo(() => receiveForm(store, currency), [store, currency]);
   const form = useSchemaForm(schema, {
     quantity: amountOf(store, line?.quantity ?? store.pack),
-    costMinor: majorText(money(line?.costMinor ?? store.packCostMinor), currency),
+    costMinor: typedAmount(money(line?.costMinor ?? store.packCostMinor), currency),
     currency,
     rate: "",
     receivedOn: today,
@@ -92,7 +94,7 @@ function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: 
               <TextInput width="130px" inputMode="decimal" {...register("costMinor")} />
             </FormField>
             <FormField label="Here on" fault={faultOf("receivedOn")}>
-              <TextInput type="date" {...register("receivedOn")} />
+              <DayField form={form} name="receivedOn" />
             </FormField>
           </FieldRow>
           <FieldRow>
@@ -105,7 +107,7 @@ function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: 
               </FormField>
             )}
             <FormField label="Good until" fault={faultOf("goodUntil")}>
-              <TextInput type="date" {...register("goodUntil")} />
+              <DayField form={form} name="goodUntil" />
             </FormField>
             <FormField label="Its label" fault={faultOf("code")}>
               <TextInput width="130px" {...register("code")} placeholder="none" />

@@ -1,11 +1,12 @@
 import { Box, Text } from "@chakra-ui/react";
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement } from "chart.js";
-import { isCountedOut, learnedUse, measureOf, printDay, usualUnit, type Day } from "@yule/core";
+import { isCountedOut, learnedUse, measureOf, usualUnit, type Day } from "@yule/core";
 import { Line } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import type { StockOf } from "../ask.ts";
 import { chartColour } from "../../../kit/chartColour.ts";
 import { amountOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, Filler);
 

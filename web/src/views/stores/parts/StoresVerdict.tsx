@@ -1,4 +1,4 @@
-import { printDay, type Day } from "@yule/core";
+import { type Day } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useShopMoney } from "../useShopMoney.ts";
 import { usePlanned } from "../../../plan/plannedContext.ts";
@@ -6,6 +6,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { StockOf, StoresAskProps } from "../ask.ts";
 import type { BuyingAnswer } from "../useBuying.ts";
 import { amountOf } from "../words.ts";
+import { printDay } from "../../../kit/say.ts";
 
 /** Those that run out, the first to bite before the others. */
 export const inOrderOfBite = (stock: readonly StockOf[], alarms: StoresAskProps["alarms"]): readonly StockOf[] =>

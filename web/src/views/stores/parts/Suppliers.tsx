@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addSupplier, type StoresRead, type SupplierRead } from "@yule/contract";
 import { surelyThereIn } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { majorText, money } from "@yule/core";
+import { money } from "@yule/core";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -12,6 +12,7 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
+import { typedAmount } from "../../../kit/say.ts";
 
 /** Who sells to the shop, on which terms, and how long each really takes. */
 export function Suppliers({ stores }: { stores: StoresRead }) {
@@ -68,7 +69,7 @@ const supplierForm = (currency: string) => {
 function SupplierDialog({ supplier, onClose }: { supplier: SupplierRead | null; onClose: () => void }) {
   const { currency } = useShopMoney();
   const schema = useMemo(() => supplierForm(currency), [currency]);
-  const typed = (minor: number | null | undefined): string => (minor === null || minor === undefined || minor === 0 ? "" : majorText(money(minor), currency));
+  const typed = (minor: number | null | undefined): string => (minor === null || minor === undefined || minor === 0 ? "" : typedAmount(money(minor), currency));
   const form = useSchemaForm(schema, {
     name: supplier?.name ?? "",
     postMinor: typed(supplier?.postMinor),

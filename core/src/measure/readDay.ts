@@ -1,0 +1,70 @@
+import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import { addDays, dayOf, isDay, weekdayOf, yearOf, type Day } from "./day.ts";
+import { writtenDay } from "./said.ts";
+import { localeOf, type Manner } from "./manner.ts";
+
+/** The order in which a country writes the parts of a day. */
+function orderIn(manner: Manner): readonly ("day" | "month" | "year")[] {
+  const parts = new Intl.DateTimeFormat(localeOf(manner), { day: "numeric", month: "numeric", year: "numeric" }).formatToParts(0);
+  return parts.flatMap(({ type }) => (type === "day" || type === "month" || type === "year" ? [type] : []));
+}
+
+/** Whether `3/12` is the third of December. */
+export const writesDayFirst = (manner: Manner): boolean => orderIn(manner).indexOf("day") < orderIn(manner).indexOf("month");
+
+const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
+const DAYS = ["sun", "mon", "tue", "wed", "thu", "fri", "sat"];
+const [YEARS_AHEAD, CENTURY] = [9, 2000] as const;
+
+/**
+ * A day as a person writes it in their country: `21/11`, `11/21/2031`, `21.11.31`, `21 Nov`, `Nov 21 2031`, `Fri 21 Nov`, `tomorrow`, or `2031-11-21`
+ * anywhere. Without a year it is the next such day.
+ * @fault not-a-day
+ */
+export function readDay(text: string, manner: Manner, today: Day): Result<Day> {
+  const tidy = text.trim().toLowerCase().replace(/\s+/g, " ");
+  const read = isDay(tidy) ? (tidy as Day) : (byWord(tidy, today) ?? byName(tidy, today) ?? byNumbers(tidy, manner, today));
+  if (read !== null) return succeed(read);
+  return fail({
+    code: "not-a-day",
+    path: [],
+    given: tidy === "" ? ["nothing"] : [{ text: text.trim() }],
+    allowed: [`a day such as ${writtenDay(addDays(today, 13), manner)}`],
+  });
+}
+
+function byWord(text: string, today: Day): Day | null {
+  if (text === "today") return today;
+  if (text === "tomorrow") return addDays(today, 1);
+  const weekday = text.length < 3 ? -1 : DAYS.findIndex((name) => /^[a-z]+$/.test(text) && text.startsWith(name));
+  return weekday < 0 ? null : addDays(today, (weekday - weekdayOf(today) + 7) % 7 || 7);
+}
+
+function byName(text: string, today: Day): Day | null {
+  const bare = text.replace(/^(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*[,.]? /, "").replace(/[,.]/g, "");
+  const [, date, month, year] = /^(\d{1,2})(?:st|nd|rd|th)? (?:of )?([a-z]{3,})(?: (\d{4}))?$/.exec(bare) ?? [];
+  const [, first, second, third] = /^([a-z]{3,}) (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/.exec(bare) ?? [];
+  const at = MONTHS.indexOf((month ?? first ?? "").slice(0, 3)) + 1;
+  return at === 0 ? null : theDay(Number(date ?? second), at, year ?? third, today);
+}
+
+function byNumbers(text: string, manner: Manner, today: Day): Day | null {
+  const found = /^(\d{1,4})\s?[./-]\s?(\d{1,2})(?:\s?[./-]\s?(\d{1,4}))?\.?$/.exec(text);
+  if (!found) return null;
+  const order = orderIn(manner).filter((part) => found[3] !== undefined || part !== "year");
+  const told = new Map(order.map((part, index) => [part, found[index + 1]]));
+  return theDay(Number(told.get("day")), Number(told.get("month")), told.get("year"), today);
+}
+
+/** A day that its month does not have is none; without a year it is the next one, with two figures one of this century. */
+function theDay(date: number, month: number, year: string | undefined, today: Day): Day | null {
+  if (!(month >= 1 && month <= 12 && date >= 1 && date <= 31)) return null;
+  const told = year === undefined ? null : year.length <= 2 ? CENTURY + Number(year) : Number(year);
+  if (told !== null && (told < 1900 || told > 9999)) return null;
+  const years = told === null ? Array.from({ length: YEARS_AHEAD }, (_, ahead) => yearOf(today) + ahead) : [told];
+  for (const each of years) {
+    const day = dayOf(each, month, date);
+    if (Number(day.slice(8)) === date && (told !== null || day >= today)) return day;
+  }
+  return null;
+}

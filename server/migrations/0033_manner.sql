@@ -1,0 +1,1 @@
+ALTER TABLE "shop" ADD COLUMN "manner" jsonb DEFAULT '{}'::jsonb NOT NULL;
