@@ -31,7 +31,7 @@ const rulesOffField = z
 /** What a shop writes otherwise than its country; what is left out is as there. */
 const mannerField = z.strictObject({
   language: z.enum(LANGUAGES).optional().describe("of the sentences"),
-  hours: z.union([z.literal(12), z.literal(24)], { error: "12 or 24 hours" }).optional(),
+  hours: z.literal([12, 24]).optional(),
   firstDay: z.int().min(0).max(6).optional().describe("the weekday that a week begins with, 0 for Sunday"),
   temperature: z.enum(["C", "F"]).optional(),
   paper: z.enum(PAPER_FORMATS).optional(),

@@ -137,7 +137,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
           {going.length === ready.length ? (going.length === 1 ? "It is posted" : `All ${String(going.length)} are posted`) : `These ${String(going.length)} are posted`}
         </Button>
         <Text color="softInk" maxWidth="34em">
-          Press a letter that stays here today. {thick ?? ""}
+          Press a letter that stays here today. Their envelopes left the shelf when the cards were put together; now only stamps do. {thick ?? ""}
         </Text>
       </Flex>
       <Tick checked={isPrepaid} onChange={(change) => setPrepaid(change.target.checked)}>
