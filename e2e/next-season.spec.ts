@@ -42,7 +42,7 @@ test("orders of the feed become needs once; one for a listing that is no design 
 
 test("a season is copied forward: days move with their occasions, numbers come from what went, and a wrong one stops all", async () => {
   await page.getByRole("button", { name: "Next season" }).click();
-  await expect(dialog().getByLabel("Yule list, day")).toHaveValue("14/12/2032");
+  await expect(dialog().getByRole("textbox", { name: "Yule list, day" })).toHaveValue("14/12/2032");
   await expect(dialog().getByLabel("Shop: moths, ochre")).toHaveValue("4");
   await expect(dialog()).toContainText("split its sheets before the fair.");
   await dialog().getByLabel("Shop: moths, ochre").fill("many");

@@ -119,7 +119,7 @@ function Entries({ events, timeZone, today }: { events: readonly EventRead[]; ti
 function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
   return (
     <Flex gap="14px" paddingY="4px" borderTop="1px solid" borderColor="hairline" align="center" minHeight="46px">
-      <Text width="52px" flex="none" color="softInk">
+      <Text minWidth="52px" flex="none" color="softInk" whiteSpace="nowrap">
         {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
       </Text>
       <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>

@@ -3,7 +3,7 @@ import { fillWords, sessionSheets, type Outlook, type NeedRow, type NeedStand, S
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, LINE, Pen, PDF_SOFT, pagePoints } from "../../kit/pdf/pen.ts";
-import { monthName, printDay, printTime, printFigure } from "../../kit/say.ts";
+import { monthName, printDay, printDayOfYear, printFigure, printTime } from "../../kit/say.ts";
 
 /** On its side, in points. */
 const page = (): { wide: number; high: number } => ({ wide: pagePoints().high, high: pagePoints().wide });
@@ -32,12 +32,12 @@ export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], plan
   const { text, strong, heading } = await embedded(file, fonts);
   const pen = new Pen(file.addPage([page().wide, page().high]), text, strong, heading);
   const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
-  pen.heading(EDGE, page().high - EDGE - 16, `${outlook.shop.name}: the season from ${printDay(outlook.today)} ${outlook.today.slice(0, 4)}`, 20, page().wide - 2 * EDGE);
+  pen.heading(EDGE, page().high - EDGE - 16, `${outlook.shop.name}: the season from ${printDayOfYear(outlook.today)}`, 20, page().wide - 2 * EDGE);
   pen.text(EDGE, page().high - EDGE - 34, summary(outlook, inOrder, planned), 11, PDF_SOFT, page().wide - 2 * EDGE);
   drawRuler(pen, outlook, inOrder, page().high - EDGE - 52);
   drawNeeds(pen, inOrder, page().high - EDGE - 138);
   drawSessions(pen, outlook, planned, page().high - EDGE - 138);
-  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${outlook.today}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
+  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${printDayOfYear(outlook.today)}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
   return file.save();
 }
 

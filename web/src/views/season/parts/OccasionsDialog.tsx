@@ -10,7 +10,7 @@ import { placeName } from "../places.ts";
 import { Birthdays } from "./Birthdays.tsx";
 import { OwnDay } from "./OwnDay.tsx";
 import { Places } from "./Places.tsx";
-import { countryName, printDay } from "../../../kit/say.ts";
+import { countryName, printDay, printDayOfYear } from "../../../kit/say.ts";
 
 /** The year's occasions in several countries and regions at once and the maker's own days, each with the day its listing must be up. */
 export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
@@ -57,7 +57,7 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
         {lines.map((each) => (
           <Flex key={each.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="12px" align="baseline">
             <Text width="150px" flex="none">
-              {printDay(each.on)} {each.on.slice(0, 4)}
+              {printDayOfYear(each.on)}
             </Text>
             <Box flex="1" minWidth={0}>
               <Text fontWeight={700} overflowWrap="anywhere">
