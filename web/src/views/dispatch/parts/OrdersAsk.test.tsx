@@ -58,6 +58,7 @@ test("what is paid and given back is noted, the deposit is asked for, and the me
   await write("Amount, EUR", "10");
   await press("Note it as paid");
   await waitFor(() => expect(told()).toEqual(["pay-order", expect.objectContaining({ orderId: "o", minor: 1000 })]));
+  await waitFor(() => expect(screen.getByLabelText("Amount, EUR")).toHaveProperty("value", ""));
   await write("Amount, EUR", "4");
   await press("Note it as given back");
   await waitFor(() => expect(told()).toEqual(["pay-order", expect.objectContaining({ minor: -400 })]));
