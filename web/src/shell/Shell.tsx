@@ -4,7 +4,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
 
 import { mannerOfShop, rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
-import { lazy, memo, Suspense, useEffect, useMemo, useState } from "react";
+import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from "react";
 import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
@@ -170,8 +170,11 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           </Button>
         ))}
       </Flex>
-      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening}>
-        {evening ? <Sun size={18} aria-hidden /> : <Moon size={18} aria-hidden />} {evening ? "day" : "evening"}
+      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening} aria-label={evening ? "day" : "evening"}>
+        {evening ? <Sun size={18} aria-hidden /> : <Moon size={18} aria-hidden />}{" "}
+        <Box as="span" display={{ base: "none", md: "inline" }}>
+          {evening ? "day" : "evening"}
+        </Box>
       </Button>
       <Text color="softInk" display={{ base: "none", md: "block" }}>
         {outlook ? `${printDay(outlook.today)}, ${printTime(outlook.minute)}` : ""}
@@ -195,14 +198,24 @@ function calls(outlook: Outlook | null, planned: PlannedSeason | null): Readonly
 
 const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   const called = calls(outlook, usePlanned());
+  const { pathname } = useLocation();
+  const strip = useRef<HTMLDivElement>(null);
+  // On a phone the tabs run past the edge: the chosen one is brought into sight, and nothing but the strip moves.
+  useEffect(() => {
+    const chosen = strip.current?.querySelector<HTMLElement>("[aria-current=page]");
+    if (!strip.current || !chosen) return;
+    strip.current.scrollLeft = chosen.offsetLeft - (strip.current.clientWidth - chosen.offsetWidth) / 2;
+  }, [pathname]);
   return (
     <Flex
+      ref={strip}
       as="nav"
       aria-label="Views"
       direction={{ base: "row", lg: "column" }}
       overflowX="auto"
       width={{ lg: "124px" }}
       flex="none"
+      position="relative"
       paddingTop={{ base: 0, lg: "8px" }}
       css={{ scrollbarWidth: "none" }}
     >

@@ -20,7 +20,7 @@ afterEach(() => {
   speakAs(mannerOf("GB"));
 });
 const show = (more: Partial<ShopRead> = {}) => showScreen(<ShopDialog shop={{ ...shop, ...more }} onClose={() => (closed += 1)} />);
-const reads = (): string => (screen.getByText(/^It reads so/).textContent ?? "").replace(/[\u00A0\u202F]/g, " ");
+const reads = (): string => screen.getByText(/^It reads so/).textContent.replace(/[\u00A0\u202F]/g, " ");
 const choose = (label: string, value: string) => userEvent.setup().selectOptions(screen.getByLabelText(label), value);
 
 test("another country writes otherwise, which is seen before it is kept; what is chosen by hand goes before it", async () => {
