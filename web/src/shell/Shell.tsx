@@ -152,7 +152,7 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           {PLANNING[planning]}
         </Text>
       )}
-      <Flex role="group" aria-label="Lengths in" border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
+      <Flex role="group" aria-label="Lengths in" display={{ base: "none", sm: "flex" }} border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
         {(["in", "cm"] as const).map((each) => (
           <Button
             key={each}
