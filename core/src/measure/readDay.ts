@@ -14,7 +14,7 @@ export const writesDayFirst = (manner: Manner): boolean => orderIn(manner).index
 
 const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
 const DAYS = ["sun", "mon", "tue", "wed", "thu", "fri", "sat"];
-const [YEARS_AHEAD, CENTURY] = [9, 2000] as const;
+const [YEARS_AHEAD, CENTURY, EARLIEST] = [9, 2000, 1900] as const;
 
 /**
  * A day as a person writes it in their country: `21/11`, `11/21/2031`, `21.11.31`, `21 Nov`, `Nov 21 2031`, `Fri 21 Nov`, `tomorrow`, or `2031-11-21`
@@ -36,16 +36,19 @@ export function readDay(text: string, manner: Manner, today: Day): Result<Day> {
 function byWord(text: string, today: Day): Day | null {
   if (text === "today") return today;
   if (text === "tomorrow") return addDays(today, 1);
-  const weekday = text.length < 3 ? -1 : DAYS.findIndex((name) => /^[a-z]+$/.test(text) && text.startsWith(name));
-  return weekday < 0 ? null : addDays(today, (weekday - weekdayOf(today) + 7) % 7 || 7);
+  return /^(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*$/.test(text) ? nextWeekday(text, today) : null;
 }
+
+/** The next day of a weekday's name after today. @param name at least its first three letters, small */
+export const nextWeekday = (name: string, today: Day): Day => addDays(today, (DAYS.indexOf(name.slice(0, 3)) - weekdayOf(today) + 7) % 7 || 7);
+/** 1 for January and words that begin as it does; 0 for what is no month. */
+export const monthNamed = (name: string): number => MONTHS.indexOf(name.toLowerCase().slice(0, 3)) + 1;
 
 function byName(text: string, today: Day): Day | null {
   const bare = text.replace(/^(?:sun|mon|tue|wed|thu|fri|sat)[a-z]*[,.]? /, "").replace(/[,.]/g, "");
   const [, date, month, year] = /^(\d{1,2})(?:st|nd|rd|th)? (?:of )?([a-z]{3,})(?: (\d{4}))?$/.exec(bare) ?? [];
   const [, first, second, third] = /^([a-z]{3,}) (\d{1,2})(?:st|nd|rd|th)?(?: (\d{4}))?$/.exec(bare) ?? [];
-  const at = MONTHS.indexOf((month ?? first ?? "").slice(0, 3)) + 1;
-  return at === 0 ? null : theDay(Number(date ?? second), at, year ?? third, today);
+  return dayOrNext(Number(date ?? second), monthNamed(month ?? first ?? ""), yearTold(year ?? third), today);
 }
 
 function byNumbers(text: string, manner: Manner, today: Day): Day | null {
@@ -53,18 +56,23 @@ function byNumbers(text: string, manner: Manner, today: Day): Day | null {
   if (!found) return null;
   const order = orderIn(manner).filter((part) => found[3] !== undefined || part !== "year");
   const told = new Map(order.map((part, index) => [part, found[index + 1]]));
-  return theDay(Number(told.get("day")), Number(told.get("month")), told.get("year"), today);
+  return dayOrNext(Number(told.get("day")), Number(told.get("month")), yearTold(told.get("year")), today);
 }
 
-/** A day that its month does not have is none; without a year it is the next one, with two figures one of this century. */
-function theDay(date: number, month: number, year: string | undefined, today: Day): Day | null {
-  if (!(month >= 1 && month <= 12 && date >= 1 && date <= 31)) return null;
-  const told = year === undefined ? null : year.length <= 2 ? CENTURY + Number(year) : Number(year);
-  if (told !== null && (told < 1900 || told > 9999)) return null;
-  const years = told === null ? Array.from({ length: YEARS_AHEAD }, (_, ahead) => yearOf(today) + ahead) : [told];
+/** With two figures one of this century; NaN for one that nobody means. */
+function yearTold(year: string | undefined): number | null {
+  if (year === undefined) return null;
+  const told = year.length <= 2 ? CENTURY + Number(year) : Number(year);
+  return told >= EARLIEST ? told : Number.NaN;
+}
+
+/** A day that its month does not have is none; without a year it is the next one. */
+export function dayOrNext(date: number, month: number, year: number | null, today: Day): Day | null {
+  if (!(month >= 1 && month <= 12 && date >= 1 && date <= 31) || Number.isNaN(year)) return null;
+  const years = year === null ? Array.from({ length: YEARS_AHEAD }, (_, ahead) => yearOf(today) + ahead) : [year];
   for (const each of years) {
     const day = dayOf(each, month, date);
-    if (Number(day.slice(8)) === date && (told !== null || day >= today)) return day;
+    if (Number(day.slice(8)) === date && (year !== null || day >= today)) return day;
   }
   return null;
 }

@@ -29,6 +29,11 @@ export const saidDayOfYear = (on: Day, manner: Manner): string =>
 export const writtenDay = (on: Day, manner: Manner): string => dates(manner, { day: "2-digit", month: "2-digit", year: "numeric" }).format(noon(on));
 export const saidMonth = (on: Day, manner: Manner): string => dates(manner, { month: "long" }).format(noon(on));
 
+const names = (manner: Manner, type: "region" | "language"): Intl.DisplayNames => keptAs(`${type} ${manner.language}`, () => new Intl.DisplayNames([manner.language], { type }));
+/** The name of a country, ISO 3166, and of a language, BCP 47, in the language of the sentences. */
+export const saidCountry = (code: string, manner: Manner): string => names(manner, "region").of(code) ?? code;
+export const saidLanguage = (code: string, manner: Manner): string => names(manner, "language").of(code) ?? code;
+
 /** The days of a week by name, in the order of the country. */
 export function weekOf(manner: Manner, width: "long" | "short" = "long"): { readonly weekday: number; readonly name: string }[] {
   const sunday = "2031-11-02" as Day;

@@ -1,5 +1,6 @@
 import type { OccasionId } from "./occasions.ts";
-import { addDays, dayOf, isDay, weekdayOf, yearOf, type Day } from "../measure/day.ts";
+import { addDays, daysBetween, isDay, type Day } from "../measure/day.ts";
+import { dayOrNext, monthNamed, nextWeekday } from "../measure/readDay.ts";
 
 /** What a quick line may name. */
 export interface QuickBook {
@@ -25,8 +26,6 @@ export interface QuickNeed {
   readonly doubts: readonly string[];
 }
 
-const MONTHS = ["jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec"];
-const WEEKDAYS = ["sun", "mon", "tue", "wed", "thu", "fri", "sat"];
 const KINDS: readonly (readonly [RegExp, QuickKind])[] = [
   [/\bfair\b|\bmarket\b/, "fair"],
   [/\bmailing\b|\blist\b/, "mailing list"],
@@ -170,21 +169,12 @@ function dateIn(text: string, book: QuickBook): { day: Day; words: string } | nu
 }
 
 const dated = (date: string | undefined, month: string | undefined, year: string | undefined, today: Day): Day | null =>
-  numbered(date, String(MONTHS.indexOf((month ?? "").slice(0, 3)) + 1), year, today);
+  numbered(date, String(monthNamed(month ?? "")), year, today);
 
-/** A day without a year is the next one; a day that the month does not have is none. */
-function numbered(date: string | undefined, month: string | undefined, year: string | undefined, today: Day): Day | null {
-  const [d, m] = [Number(date), Number(month)];
-  if (m < 1 || m > 12 || d < 1 || d > 31) return null;
-  const years = year ? [Number(year)] : Array.from({ length: 9 }, (_, ahead) => yearOf(today) + ahead);
-  for (const each of years) {
-    const day = dayOf(each, m, d);
-    if (Number(day.slice(8)) === d && (year !== undefined || day >= today)) return day;
-  }
-  return null;
-}
+const numbered = (date: string | undefined, month: string | undefined, year: string | undefined, today: Day): Day | null =>
+  dayOrNext(Number(date), Number(month), year === undefined ? null : Number(year), today);
 
 function weekday(name: string, next: boolean, today: Day): Day {
-  const ahead = (WEEKDAYS.indexOf(name) - weekdayOf(today) + 7) % 7 || 7;
-  return addDays(today, ahead + (next && ahead < 7 ? 7 : 0));
+  const first = nextWeekday(name, today);
+  return addDays(first, next && daysBetween(today, first) < 7 ? 7 : 0);
 }

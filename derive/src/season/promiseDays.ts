@@ -18,6 +18,8 @@ export interface DayOffers {
   readonly offers: readonly DayOffer[];
   /** Of the promises given before, so many more or fewer are expected to be kept when all of it is taken for the days that were named. */
   readonly others: number;
+  /** The same with the days that are offered instead. */
+  readonly othersInstead: number;
 }
 
 /** So often a later day is tried, and so far ahead. */
@@ -38,7 +40,7 @@ export function daysToPromise(
 ): DayOffers {
   const named = tried(outlook, planned, asked, effort);
   const ids = new Set(asked.map(({ id }) => id));
-  const known = (odds: TriedSeason["odds"]): TriedSeason["odds"] => ({ ...odds, needs: odds.needs.filter(({ id }) => !ids.has(id)) });
+  const others = ({ needs }: TriedSeason["odds"]): number => promisesKept({ needs: needs.filter(({ id }) => !ids.has(id)) }) - promisesKept(planned.odds);
   const instead = new Map<string, { due: Day; chance: number }>();
   let [dated, found] = [asked, named];
   for (let round = 0; ; round += 1) {
@@ -54,7 +56,8 @@ export function daysToPromise(
   }
   return {
     offers: asked.map(({ id }) => ({ id, chance: named.odds.needs.find((each) => each.id === id)?.chance ?? 0, instead: instead.get(id) ?? null })),
-    others: promisesKept(known(named.odds)) - promisesKept(known(planned.odds)),
+    others: others(named.odds),
+    othersInstead: others(found.odds),
   };
 }
 

@@ -1,11 +1,12 @@
 import { day, mannerOf } from "@yule/core";
-import { cleanup, fireEvent, screen } from "@testing-library/react";
+import { ChakraProvider } from "@chakra-ui/react";
+import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
-import { showScreen, write } from "../plan/testing.tsx";
 import { DayInput, TimeInput } from "./DayField.tsx";
 import { MannerProvider } from "./measure.tsx";
 import { speakAs } from "./say.ts";
+import { system } from "./theme.ts";
 
 let told = "";
 afterEach(() => {
@@ -26,8 +27,13 @@ function Fields({ on, at }: { on: string; at: string }) {
 }
 function show(country: string, on = "2031-12-19", at = "19:30"): void {
   speakAs(mannerOf(country));
-  showScreen(<Fields on={on} at={at} />);
+  render(
+    <ChakraProvider value={system}>
+      <Fields on={on} at={at} />
+    </ChakraProvider>,
+  );
 }
+const write = (label: string, text: string): void => void fireEvent.change(screen.getByLabelText(label), { target: { value: text } });
 const shown = (label: string): string => screen.getByLabelText<HTMLInputElement>(label).value.replace(/[\u00A0\u202F]/g, " ");
 const leave = (label: string): void => void fireEvent.blur(screen.getByLabelText(label));
 
@@ -36,22 +42,22 @@ test.each([
   ["GB", "19/12/2031", "19:30", "3/1", "2032-01-03", "03/01/2032"],
   ["DE", "19/12/2031", "19:30", "3.1.", "2032-01-03", "03/01/2032"],
   ["JP", "2031/12/19", "19:30", "2032/1/3", "2032-01-03", "2032/01/03"],
-])("in %s a day and a time stand as they are written there, and are read as they are typed there", async (country, on, at, typed, read, after) => {
+])("in %s a day and a time stand as they are written there, and are read as they are typed there", (country, on, at, typed, read, after) => {
   show(country);
   expect([shown("Day"), shown("Time")]).toEqual([on, at]);
-  await write("Day", typed);
+  write("Day", typed);
   // While it is typed it stands as it is typed.
   expect(shown("Day")).toBe(typed);
   leave("Day");
   expect(shown("Day")).toBe(after);
-  await write("Time", "9.15 pm");
+  write("Time", "9.15 pm");
   expect(told).toBe(`${read} 21:15`);
 });
 
-test("what is no day and no time stays as it was typed, to be refused with its field", async () => {
+test("what is no day and no time stays as it was typed, to be refused with its field", () => {
   show("IE");
-  await write("Day", "31/2");
-  await write("Time", "late");
+  write("Day", "31/2");
+  write("Time", "late");
   leave("Day");
   leave("Time");
   expect([told, shown("Day"), shown("Time")]).toEqual(["31/2 late", "31/2", "late"]);

@@ -21,18 +21,23 @@ interface WrittenProps {
   readonly width?: ComponentProps<typeof Input>["width"];
 }
 
-/** What is typed stands as it is until the field is left; then it stands as the shop writes it. */
-function useTyped(value: string, shown: (value: string) => string) {
+/** What is typed stands as it is until the field is left; then it stands as the shop writes it, or as it was typed where it cannot be read. */
+function useTyped(value: string, shown: (value: string) => string, canRead: (text: string) => boolean) {
   const [text, setText] = useState<string | null>(null);
-  return { text: text ?? shown(value), setText };
+  const leave = (): void => setText(text !== null && text.trim() !== "" && !canRead(text) ? text : null);
+  return { text: text ?? shown(value), setText, leave };
 }
 
 /** A day as the shop writes it, typed, or chosen from a calendar. Anywhere `2031-11-21` is read too. */
 export function DayInput({ value, onChange, onBlur, name, ref, width = "100%", "aria-label": label, ...rest }: WrittenProps) {
   const { today } = useContext(MannerContext);
   const [isOpen, setOpen] = useState(false);
-  const { text, setText } = useTyped(value, (known) => (isDay(known) ? fieldDay(day(known)) : known));
   const from = today ?? dayAt(new Date(), "UTC");
+  const { text, setText, leave } = useTyped(
+    value,
+    (known) => (isDay(known) ? fieldDay(day(known)) : known),
+    (typed) => readDay(typed, spoken(), from).ok,
+  );
   return (
     <Box position="relative" width={width}>
       <Flex>
@@ -50,7 +55,7 @@ export function DayInput({ value, onChange, onBlur, name, ref, width = "100%", "
             const read = readDay(target.value, spoken(), from);
             onChange(read.ok ? read.value : target.value);
           }}
-          onBlur={() => (setText(null), onBlur?.())}
+          onBlur={() => (leave(), onBlur?.())}
         />
         <Button
           type="button"
@@ -86,10 +91,14 @@ export function DayInput({ value, onChange, onBlur, name, ref, width = "100%", "
 
 /** A time of the day as the shop writes it: `19:30` or `7:30 pm`. */
 export function TimeInput({ value, onChange, onBlur, width = "100%", ...rest }: WrittenProps) {
-  const { text, setText } = useTyped(value, (known) => {
-    const read = readTime(known);
-    return read === null ? known : printTime(read);
-  });
+  const { text, setText, leave } = useTyped(
+    value,
+    (known) => {
+      const read = readTime(known);
+      return read === null ? known : printTime(read);
+    },
+    (typed) => readTime(typed) !== null,
+  );
   return (
     <Input
       {...INPUT}
@@ -102,7 +111,7 @@ export function TimeInput({ value, onChange, onBlur, width = "100%", ...rest }: 
         const read = readTime(target.value);
         onChange(read === null ? target.value : clockTime(read));
       }}
-      onBlur={() => (setText(null), onBlur?.())}
+      onBlur={() => (leave(), onBlur?.())}
     />
   );
 }

@@ -1,4 +1,21 @@
-import { mannerOf, saidDay, saidDayOfYear, saidMoney, saidMonth, saidNumber, saidTime, saidWarmth, typedMoney, writtenDay, type Day, type Manner, type Money } from "@yule/core";
+import {
+  mannerOf,
+  saidDay,
+  saidDayOfYear,
+  saidMoney,
+  saidMonth,
+  saidNumber,
+  saidTime,
+  saidWarmth,
+  typedMoney,
+  writtenDay,
+  type Day,
+  type Manner,
+  type Money,
+  saidCountry,
+  saidLanguage,
+  weekOf,
+} from "@yule/core";
 
 /** How this shop writes. There is one in a browser, and one in each worker that makes papers: both are told before anything is printed. */
 let manner: Manner = mannerOf("GB");
@@ -23,8 +40,7 @@ export const typedAmount = (amount: Money, currency: string): string => typedMon
 export const printNumber = (value: number, decimals = 0): string => saidNumber(value, manner, decimals);
 /** With exactly so many decimals. */
 export const printFigure = (value: number, decimals: number): string => saidNumber(value, manner, decimals, true);
-/** The name of a country in the language of the sentences. */
-export const countryName = (code: string): string => named("region").of(code) ?? code;
-export const languageName = (code: string): string => named("language").of(code) ?? code;
-const named = (type: "region" | "language"): Intl.DisplayNames => new Intl.DisplayNames([manner.language], { type });
+export const countryName = (code: string): string => saidCountry(code, manner);
+export const languageName = (code: string): string => saidLanguage(code, manner);
+export const weekdayName = (weekday: number): string => weekOf(manner).find((each) => each.weekday === weekday)?.name ?? "";
 export const printWarmth = (celsius: number): string => saidWarmth(celsius, manner);

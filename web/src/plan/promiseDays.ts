@@ -16,14 +16,17 @@ export function askedNeed(input: CommandInput<"add-need">): NeedRead | null {
   return { ...need, version: 1, lines: lines.map((line) => ({ ...line, ...bare })), households: householdIds.length, postedOn: null };
 }
 
+/** What is asked for, whatever ids it was given: they are new each time that a form is read. */
+const keyOf = (asked: readonly NeedRead[]): string => JSON.stringify(asked, (name, value: unknown) => (name === "id" ? undefined : value));
+
 /**
- * What can be promised for needs that are asked for together, planned in a worker of its own; null while it is worked out.
- * @param asked the same list until one of them changes
+ * What can be promised for needs that are asked for together, in their order, planned in a worker of its own; null while it is worked out. It is worked
+ * out anew when what is asked for changes, or the plan.
  */
 export function useDayOffers(asked: readonly NeedRead[], outlook: Outlook, planned: PlannedSeason | null): DayOffers | null {
   const [found, setFound] = useState<{ readonly key: string; readonly offers: DayOffers } | null>(null);
   const [planner] = useState(seasonPlanner);
-  const key = useMemo(() => JSON.stringify(asked), [asked]);
+  const key = useMemo(() => keyOf(asked), [asked]);
   const latest = useLatest({ asked, outlook, planned });
   const answer = planned?.answer;
   useEffect(() => {

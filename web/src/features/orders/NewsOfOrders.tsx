@@ -6,6 +6,7 @@ import { useState } from "react";
 import { sendCommand } from "../../data/outbox.ts";
 import { ProblemNote } from "../../kit/states.tsx";
 import { printDay, printMoney } from "../../kit/say.ts";
+import { cardsOf } from "../../kit/counts.ts";
 
 type News = OrdersRead["news"][number];
 
@@ -50,8 +51,6 @@ export function NewsOfOrders({ news, outlook }: { news: readonly News[]; outlook
   );
 }
 
-const cards = (count: number): string => (count === 1 ? "1 card" : `${String(count)} cards`);
-
 /** What was told, and what taking it up does here. */
 export function wordsOfNews({ kind, quantity, minor, needId }: News, { needs, shop: { currency } }: Pick<Outlook, "needs" | "shop">): string {
   const view = needs.find(({ need }) => need.id === needId);
@@ -62,12 +61,12 @@ export function wordsOfNews({ kind, quantity, minor, needId }: News, { needs, sh
   if (kind === "changed")
     return quantity === null || quantity === view.cards
       ? `It costs ${sum} from now on.`
-      : `${cards(view.cards)} become ${String(quantity)}${minor === null ? "" : `, for ${sum}`}. The plan follows.`;
+      : `${cardsOf(view.cards)} become ${String(quantity)}${minor === null ? "" : `, for ${sum}`}. The plan follows.`;
   return `It is cancelled. ${afterCancelling(view)}`;
 }
 
 function afterCancelling({ assembled, batches }: NeedView): string {
-  if (assembled > 0) return `${cards(assembled)} ${assembled === 1 ? "is" : "are"} made for it: offered in the shop from now on.`;
+  if (assembled > 0) return `${cardsOf(assembled)} ${assembled === 1 ? "is" : "are"} made for it: offered in the shop from now on.`;
   if (batches.length > 0) return "Its panels are begun: they are finished for the stash.";
   return "Nothing is begun of it, and it is taken out of the season.";
 }

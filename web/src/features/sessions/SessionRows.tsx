@@ -1,20 +1,18 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { faultsOf, setSessions, type CommandInput } from "@yule/contract";
-import { clockTime, readTime, type Fault } from "@yule/core";
+import { clockTime, readTime, weekOf, type Fault } from "@yule/core";
 import { WHOSE } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, Tick } from "../../kit/FormField.tsx";
 import { TimeInput } from "../../kit/DayField.tsx";
+import { spoken, weekdayName } from "../../kit/say.ts";
 
 export type Row = CommandInput<"set-sessions">["pattern"][number];
-export const WEEKDAYS = ["Sunday", "Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday"] as const;
 
 /** The rows of a week's sessions, edited in place. */
 export function SessionRows({ rows, onChange, withWho = false }: { rows: readonly Row[]; onChange: (rows: Row[]) => void; withWho?: boolean }) {
-  const tellTime = (index: number, which: "from" | "to", written: string): void => {
-    const read = readTime(written);
-    if (read !== null) put(index, { [which]: read });
-  };
+  // What is no time is told as none, so that the week is not kept with the one before it.
+  const tellTime = (index: number, which: "from" | "to", written: string): void => put(index, { [which]: readTime(written) ?? Number.NaN });
   const put = (index: number, patch: Partial<Row>): void => onChange(rows.map((row, at) => (at === index ? { ...row, ...patch } : row)));
   return (
     <Flex direction="column" gap="8px">
@@ -25,12 +23,12 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
               aria-label="Day of the week"
               value={String(row.weekday)}
               onChange={(change) => put(index, { weekday: Number(change.target.value) })}
-              options={WEEKDAYS.map((name, weekday) => ({ value: String(weekday), label: name }))}
+              options={weekOf(spoken()).map(({ weekday, name }) => ({ value: String(weekday), label: name }))}
             />
           </Flex>
-          <TimeInput aria-label="from" width="124px" value={clockTime(row.from)} onChange={(written) => tellTime(index, "from", written)} />
+          <TimeInput aria-label="from" width="124px" value={timeOf(row.from)} onChange={(written) => tellTime(index, "from", written)} />
           <Text>to</Text>
-          <TimeInput aria-label="to" width="124px" value={clockTime(row.to)} onChange={(written) => tellTime(index, "to", written)} />
+          <TimeInput aria-label="to" width="124px" value={timeOf(row.to)} onChange={(written) => tellTime(index, "to", written)} />
           {withWho && (
             <Flex width="128px">
               <Choice aria-label="Whose hands" value={row.who ?? "maker"} onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })} options={WHOSE} />
@@ -53,6 +51,8 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
   );
 }
 
+const timeOf = (minute: number): string => (Number.isFinite(minute) ? clockTime(minute) : "");
+
 /** What is wrong with a week of sessions, in lines. */
 export function sessionFaults(rows: readonly Row[]): Fault[] {
   const input = { pattern: [...rows] };
@@ -62,6 +62,10 @@ export function sessionFaults(rows: readonly Row[]): Fault[] {
     : faultsOf(read.error, input).map((fault) => {
         const row = rows[Number(fault.path[1])];
         const field = fault.path[2];
-        return row && (field === "to" || field === "from") ? { ...fault, path: [`${WEEKDAYS[row.weekday] ?? ""}, ${field}`], given: [{ time: row[field] }] } : fault;
+        if (!row || (field !== "to" && field !== "from")) return fault;
+        const path = [`${weekdayName(row.weekday)}, ${field}`];
+        return Number.isFinite(row[field])
+          ? { ...fault, path, given: [{ time: row[field] }] }
+          : { ...fault, path, given: ["no time"], allowed: ["a time such as ", { time: 1170 }] };
       });
 }

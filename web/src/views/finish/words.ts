@@ -57,4 +57,3 @@ export const seenWords = (fault: FaultSeen): string => `${SEEN[fault.kind]}${pla
 export const sharedWords = (fault: FaultSeen): string => SHARED[fault.kind];
 
 export const panelsWord = (count: number): string => `${String(count)} ${count === 1 ? "panel" : "panels"}`;
-export const cardsWord = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;

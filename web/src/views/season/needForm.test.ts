@@ -66,6 +66,8 @@ test("sessions are told by their day, in the maker's time", () => {
   expect(sessionFaults([row(6, 540, 720), row(6, 700, 760)]).map((fault) => faultLine(fault))).toEqual([
     "Saturday, from: given 11:40, allowed a session that does not overlap another on its day",
   ]);
+  // What is no time is not taken for the time before it.
+  expect(sessionFaults([row(2, 1170, Number.NaN)]).map((fault) => faultLine(fault))).toEqual(["Tuesday, to: given no time, allowed a time such as 19:30"]);
 });
 
 test("money and the fields of a kind are read, and belong to that kind alone", async () => {

@@ -5,7 +5,8 @@ import { printDay, printFigure } from "../../kit/say.ts";
 
 /** How sure the day of the listing is, and which one could be promised instead. */
 export function offerWords({ chance, instead }: DayOffer, listed: string, promised: string | null): string {
-  if (promised !== null) return `Promised by ${printDay(day(promised))}${instead ? `: in time ${timesInHundred(instead.chance)}` : ""}.`;
+  // What was promised may be of an offer before: its chance is said where it is known.
+  if (promised !== null) return `Promised by ${printDay(day(promised))}${instead?.due === promised ? `: in time ${timesInHundred(instead.chance)}` : ""}.`;
   const named = `By ${printDay(day(listed))} it is there ${timesInHundred(chance)}.`;
   if (stateOf(chance) === "safe") return named;
   return instead ? `${named} By ${printDay(day(instead.due))}: ${timesInHundred(instead.chance)}.` : `${named} No later day was found that is safe.`;

@@ -7,7 +7,6 @@ import type { ListToPrint } from "./buyingCsv.ts";
 import { amountOf } from "./words.ts";
 import { printDay } from "../../kit/say.ts";
 
-const page = pagePoints;
 const RIM = 48;
 const ROW = 22;
 
@@ -20,14 +19,14 @@ interface Printed extends ListToPrint {
 export async function buyingPdf({ toBuy, stores, supplierName, say, today }: Printed, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
-  let pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
-  let y = page().high - RIM;
-  const room = page().wide - 2 * RIM;
+  let pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
+  let y = pagePoints().high - RIM;
+  const room = pagePoints().wide - 2 * RIM;
   const down = (by: number): void => {
     y -= by;
     if (y >= RIM) return;
-    pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
-    y = page().high - RIM - by;
+    pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
+    y = pagePoints().high - RIM - by;
   };
   pen.heading(RIM, y, "To buy", 22, room);
   pen.text(RIM, y - 18, printDay(today), 10, PDF_SOFT, room);
@@ -36,16 +35,16 @@ export async function buyingPdf({ toBuy, stores, supplierName, say, today }: Pri
     const [first] = lines;
     if (!first) continue;
     pen.strong(RIM, y, supplierName(first), 13, PDF_INK, room - 90);
-    pen.text(page().wide - RIM - 56, y, say(lines.reduce((sum, { costMinor }) => sum + costMinor, 0)), 11, PDF_INK, 56);
+    pen.text(pagePoints().wide - RIM - 56, y, say(lines.reduce((sum, { costMinor }) => sum + costMinor, 0)), 11, PDF_INK, 56);
     down(ROW);
     for (const line of lines) {
       const store = stores.find(({ id }) => id === line.storeId);
       pen.box(RIM, y - 2, 11, PDF_INK);
       pen.text(RIM + 20, y, `${String(line.packs)} × ${store?.name ?? ""}`, 11, PDF_INK, room - 230);
-      pen.text(page().wide - RIM - 200, y, store ? amountOf(store, line.quantity) : "", 10, PDF_SOFT, 70);
-      pen.text(page().wide - RIM - 130, y, line.orderBy ? `by ${printDay(line.orderBy)}` : "", 10, PDF_SOFT, 70);
-      pen.text(page().wide - RIM - 56, y, say(line.costMinor), 10, PDF_INK, 56);
-      pen.line(RIM, y - 8, page().wide - RIM, y - 8, LINE, 0.5);
+      pen.text(pagePoints().wide - RIM - 200, y, store ? amountOf(store, line.quantity) : "", 10, PDF_SOFT, 70);
+      pen.text(pagePoints().wide - RIM - 130, y, line.orderBy ? `by ${printDay(line.orderBy)}` : "", 10, PDF_SOFT, 70);
+      pen.text(pagePoints().wide - RIM - 56, y, say(line.costMinor), 10, PDF_INK, 56);
+      pen.line(RIM, y - 8, pagePoints().wide - RIM, y - 8, LINE, 0.5);
       down(ROW);
     }
     down(10);

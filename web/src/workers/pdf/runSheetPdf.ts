@@ -29,7 +29,6 @@ export interface RunSheetLine {
   readonly fresh: boolean;
 }
 
-const page = pagePoints;
 const EDGE = 42;
 const ROW = 19;
 const CLOCK = 74;
@@ -63,12 +62,12 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
   return file.save();
 }
 
-const MOST = page().wide - 2 * EDGE;
+const MOST = pagePoints().wide - 2 * EDGE;
 
 /** Pages that are written from the top; where one is full the next begins. */
 class Pages {
   private pen: Pen;
-  private y = page().high - EDGE - 18;
+  private y = pagePoints().high - EDGE - 18;
 
   constructor(
     private readonly file: PDFDocument,
@@ -79,14 +78,14 @@ class Pages {
   }
 
   private page(): Pen {
-    return new Pen(this.file.addPage([page().wide, page().high]), this.fonts.text, this.fonts.strong, this.fonts.heading);
+    return new Pen(this.file.addPage([pagePoints().wide, pagePoints().high]), this.fonts.text, this.fonts.strong, this.fonts.heading);
   }
 
   /** Room for so many rows, on another page where this one is full. */
   private room(rows: number): void {
     if (this.y - rows * ROW > EDGE) return;
     this.pen = this.page();
-    this.y = page().high - EDGE - 10;
+    this.y = pagePoints().high - EDGE - 10;
   }
 
   head(title: string, says: string): void {
@@ -114,7 +113,7 @@ class Pages {
     this.y -= 6;
     this.pen.heading(EDGE, this.y, name, 14, MOST);
     this.y -= 8;
-    this.pen.line(EDGE, this.y, page().wide - EDGE, this.y, PDF_INK, 1);
+    this.pen.line(EDGE, this.y, pagePoints().wide - EDGE, this.y, PDF_INK, 1);
     this.y -= ROW - 4;
   }
 
@@ -131,9 +130,9 @@ class Pages {
     pen.text(EDGE + BOX + 9, y, this.clock(line.from), 11, PDF_INK, 50);
     const caught = line.before ? CATCH : 0;
     pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? PDF_INK : PDF_SOFT, MOST - CLOCK - TAKES - caught);
-    if (line.before) pen.strong(page().wide - EDGE - TAKES - CATCH + 8, y, `catch before ${this.clock(line.before)}`, 10, PDF_INK, CATCH);
-    pen.text(page().wide - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, PDF_SOFT, TAKES);
-    pen.line(EDGE, y - 5, page().wide - EDGE, y - 5, LINE, 0.5);
+    if (line.before) pen.strong(pagePoints().wide - EDGE - TAKES - CATCH + 8, y, `catch before ${this.clock(line.before)}`, 10, PDF_INK, CATCH);
+    pen.text(pagePoints().wide - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, PDF_SOFT, TAKES);
+    pen.line(EDGE, y - 5, pagePoints().wide - EDGE, y - 5, LINE, 0.5);
     this.y -= ROW;
   }
 

@@ -10,8 +10,9 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
-import { cardsOf } from "./words.ts";
+
 import { typedAmount, printMoney } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** The end of a fair: what is left of each is counted, and the tin. The count stands, whatever was rung up. */
 export function CloseFair({

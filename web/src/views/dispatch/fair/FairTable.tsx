@@ -12,8 +12,9 @@ import { useView } from "../../../plan/useOutlet.ts";
 import { FairPapers } from "./FairPapers.tsx";
 import { StallDrawing } from "./StallDrawing.tsx";
 import { usualTable } from "./usual.ts";
-import { cardName, cardsOf } from "./words.ts";
+import { cardName } from "./words.ts";
 import { typedAmount, printMoney } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 interface GoodsProps {
   readonly ahead: FairAhead;

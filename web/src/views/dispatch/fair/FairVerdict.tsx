@@ -2,8 +2,9 @@ import { day, money } from "@yule/core";
 import { likelySold, likelyTakings, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
 import { timesInHundred } from "../../../kit/chances.ts";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
-import { cardName, cardsOf } from "./words.ts";
+import { cardName } from "./words.ts";
 import { printDay, printFigure, printWholeMoney } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** That one or two are soon gone says nothing. */
 const A_FEW = 3;

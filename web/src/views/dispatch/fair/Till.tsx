@@ -13,8 +13,9 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
 import { CloseFair } from "./CloseFair.tsx";
 import { Tender } from "./Tender.tsx";
-import { cardsOf } from "./words.ts";
+
 import { printMoney, printTime } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 const Tile = chakra("button", {
   base: { font: "inherit", textAlign: "left", cursor: "pointer", minHeight: "44px", padding: "6px", border: "1.5px solid", borderColor: "ink", bg: "paper", position: "relative" },

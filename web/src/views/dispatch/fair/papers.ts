@@ -6,7 +6,6 @@ import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM, pagePoints } from "../../.
 import { cardName } from "./words.ts";
 import { printMoney } from "../../../kit/say.ts";
 
-const page = pagePoints;
 const RIM = 15 * POINTS_PER_MM;
 /** A price tag to fold, mm: it stands before its pile, readable over an arm's length. */
 const TAG = { width: 60, height: 44 };
@@ -18,10 +17,10 @@ export async function priceTagsPdf(rows: readonly FairRow[], currency: string, f
   const families = await embedded(file, fonts);
   const [wide, high] = [TAG.width * POINTS_PER_MM, TAG.height * POINTS_PER_MM];
   for (let start = 0; start < rows.length; start += ACROSS * DOWN) {
-    const pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
+    const pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
     rows.slice(start, start + ACROSS * DOWN).forEach((row, index) => {
       const x = RIM + (index % ACROSS) * wide;
-      const y = page().high - RIM - (Math.floor(index / ACROSS) + 1) * high;
+      const y = pagePoints().high - RIM - (Math.floor(index / ACROSS) + 1) * high;
       for (const [x1, y1, x2, y2] of [
         [x, y, x + wide, y],
         [x, y + high, x + wide, y + high],
@@ -41,17 +40,17 @@ export async function priceTagsPdf(rows: readonly FairRow[], currency: string, f
 export async function signPdf(rows: readonly FairRow[], { shop, currency }: { readonly shop: string; readonly currency: string }, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
-  const pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
-  pen.heading(RIM, page().high - 110, shop, 44, page().wide - 2 * RIM);
-  pen.text(RIM, page().high - 145, "Cards painted by hand", 22, PDF_INK, page().wide - 2 * RIM);
+  const pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
+  pen.heading(RIM, pagePoints().high - 110, shop, 44, pagePoints().wide - 2 * RIM);
+  pen.text(RIM, pagePoints().high - 145, "Cards painted by hand", 22, PDF_INK, pagePoints().wide - 2 * RIM);
   const names = new Map<number, Set<string>>();
   for (const { price, design } of rows) names.set(price, (names.get(price) ?? new Set()).add(design.name));
   [...names]
     .sort(([a], [b]) => a - b)
     .forEach(([price, designs], index) => {
-      const y = page().high - 215 - index * 64;
+      const y = pagePoints().high - 215 - index * 64;
       pen.heading(RIM, y, printMoney(money(price), currency), 34, 150);
-      pen.text(RIM + 160, y, [...designs].join(", "), 18, PDF_SOFT, page().wide - 2 * RIM - 160);
+      pen.text(RIM + 160, y, [...designs].join(", "), 18, PDF_SOFT, pagePoints().wide - 2 * RIM - 160);
     });
   return file.save();
 }
@@ -79,25 +78,25 @@ export async function packingListPdf(
 ): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
-  let pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
-  let y = page().high - RIM - 20;
+  let pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
+  let y = pagePoints().high - RIM - 20;
   const down = (by: number): void => {
     y -= by;
     if (y > RIM) return;
-    pen = new Pen(file.addPage([page().wide, page().high]), families.text, families.strong, families.heading);
-    y = page().high - RIM - 20;
+    pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
+    y = pagePoints().high - RIM - 20;
   };
   const tick = (text: string): void => {
     pen.box(RIM, y - 1, 9, PDF_INK);
-    pen.text(RIM + 18, y, text, 11.5, PDF_INK, page().wide - 2 * RIM - 18);
+    pen.text(RIM + 18, y, text, 11.5, PDF_INK, pagePoints().wide - 2 * RIM - 18);
     down(20);
   };
   const head = (text: string): void => {
     down(10);
-    pen.strong(RIM, y, text, 12.5, PDF_INK, page().wide - 2 * RIM);
+    pen.strong(RIM, y, text, 12.5, PDF_INK, pagePoints().wide - 2 * RIM);
     down(20);
   };
-  pen.heading(RIM, y, title, 24, page().wide - 2 * RIM);
+  pen.heading(RIM, y, title, 24, pagePoints().wide - 2 * RIM);
   down(18);
   for (const { box, rows } of from) {
     head(box);

@@ -6,4 +6,3 @@ export const WEATHER_WORDS: Readonly<Record<FairWeather, string>> = { fine: "fin
 
 /** "Kite, sunset", as a row is named everywhere. */
 export const cardName = ({ design, colourway }: Pick<FairRow, "design" | "colourway">): string => `${design.name}, ${colourway}`;
-export const cardsOf = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;

@@ -9,8 +9,9 @@ import { Tick } from "../../../kit/FormField.tsx";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
-import { cardsOf } from "../fair/words.ts";
+
 import { languageName } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** An evening's list: the cards to be written and addressed, in the order in which their boxes are opened. */
 export default function WriteAsk({ outlook }: DispatchAskProps) {

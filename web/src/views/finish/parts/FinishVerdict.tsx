@@ -5,8 +5,9 @@ import { Fragment, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { Figure, Verdict, type Tone } from "../../../kit/Verdict.tsx";
 import { inHundred } from "../../../kit/chances.ts";
-import { cardsWord, panelsWord } from "../words.ts";
+import { panelsWord } from "../words.ts";
 import { printDay } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** What to do now for which need: judge, rescue, paint more, make cards; and whether it will be enough. */
 export function FinishVerdict({ task }: { task: FinishTask }) {
@@ -45,7 +46,7 @@ function thingsToDo({ view, judge, rescues, isMixWet, assemble, by }: FinishTask
     ...(assemble > 0
       ? [
           <Figure why={`Their panels are good, and it must be ready by ${printDay(by)}.`}>
-            make {cardsWord(assemble)} by {printDay(by)}
+            make {cardsOf(assemble)} by {printDay(by)}
           </Figure>,
         ]
       : []),

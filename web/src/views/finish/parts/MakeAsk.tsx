@@ -27,10 +27,11 @@ import { useMeasure } from "../../../kit/measure.tsx";
 import { ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { FinishAskProps } from "../ask.ts";
-import { cardsWord } from "../words.ts";
+
 import { CardGrowing } from "./CardGrowing.tsx";
 import { PrintCopies } from "./PrintCopies.tsx";
 import { printDay } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** The making of a need's cards: when to begin, the kit, step after step, and how thick it gets before the foam goes on. */
 export default function MakeAsk({ outlook, finish, task }: FinishAskProps) {
@@ -69,12 +70,12 @@ function Making({ outlook, finish, task }: { outlook: Outlook; finish: FinishAsk
       <Verdict>
         {view.need.title}:{" "}
         {left === 0 ? (
-          <Figure tone="safe" why={`All ${cardsWord(view.cards)} of it are assembled.`}>
-            all {cardsWord(view.cards)} are made
+          <Figure tone="safe" why={`All ${cardsOf(view.cards)} of it are assembled.`}>
+            all {cardsOf(view.cards)} are made
           </Figure>
         ) : (
           <>
-            {cardsWord(left)} {left === 1 ? "takes" : "take"}{" "}
+            {cardsOf(left)} {left === 1 ? "takes" : "take"}{" "}
             <Figure why={`${run.map(({ name, setup, hands: each, cards }) => `${name}: ${printMinutes(minutes(setup + each * cards))}`).join("; ")}.`}>
               {printMinutes(minutes(Math.round(hands)))}
             </Figure>{" "}
@@ -131,7 +132,7 @@ function Assemble({ view, outlook }: { view: FinishTask["view"]; outlook: Outloo
   if (cards === 0)
     return (
       <Text marginBottom="12px">
-        {view.assembled > 0 ? `${cardsWord(view.assembled)} ${view.assembled === 1 ? "is" : "are"} assembled. ` : ""}
+        {view.assembled > 0 ? `${cardsOf(view.assembled)} ${view.assembled === 1 ? "is" : "are"} assembled. ` : ""}
         {view.assembled < view.cards ? (
           <>
             No good panel waits for a card. <Link to={`/finish?ask=judge&need=${view.need.id}`}>Judge the panels</Link>.
@@ -151,7 +152,7 @@ function Assemble({ view, outlook }: { view: FinishTask["view"]; outlook: Outloo
     <Box marginBottom="18px" borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="14px">
       <Flex align="center" gap="16px" wrap="wrap">
         <Button size="xl" onClick={() => void assemble()}>
-          Assemble {cardsWord(cards)}
+          Assemble {cardsOf(cards)}
         </Button>
         <Text color="softInk" maxWidth="30em">
           {uses.length === 0
@@ -182,7 +183,7 @@ function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run
       </Text>
       {gluedFirst > 0 && (
         <Text color="cannot" role="alert" marginBottom="6px">
-          {cardsWord(gluedFirst)} {gluedFirst === 1 ? "was" : "were"} glued before the words were inside: write them by hand, or leave {gluedFirst === 1 ? "it" : "them"} blank on
+          {cardsOf(gluedFirst)} {gluedFirst === 1 ? "was" : "were"} glued before the words were inside: write them by hand, or leave {gluedFirst === 1 ? "it" : "them"} blank on
           purpose.
         </Text>
       )}
@@ -193,7 +194,7 @@ function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run
             <Flex as="li" key={step.id} align="center" gap="14px" paddingY="8px" borderBottom="1px solid" borderColor="hairline">
               <Box flex="1" minWidth={0}>
                 <Text fontWeight={step === first ? 700 : 500}>
-                  {step.name}: {cardsWord(step.cards)}
+                  {step.name}: {cardsOf(step.cards)}
                   {done > 0 ? `, ${String(done)} of ${String(all)} done` : ""}
                 </Text>
                 <Text fontSize="15px" color="softInk">
@@ -251,7 +252,7 @@ function Kit({ view, outlook, cards }: { view: FinishTask["view"]; outlook: Outl
   return (
     <Box as="section" aria-label="The kit" flex="1 1 420px" maxWidth="620px">
       <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        The kit for {cardsWord(cards)}
+        The kit for {cardsOf(cards)}
       </Text>
       {short.length > 0 && (
         <Text color="cannot" marginBottom="6px">

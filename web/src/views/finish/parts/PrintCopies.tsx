@@ -5,8 +5,9 @@ import { pictureUrl } from "../../../features/picture/Picture.tsx";
 import { Choice } from "../../../kit/FormField.tsx";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
 import { copiesLayout, PRINT_SHEETS, type PrintSheet } from "../copiesLayout.ts";
-import { cardsWord } from "../words.ts";
+
 import { spoken } from "../../../kit/say.ts";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** Copies of the painted master on card: how many sheets, at true size with marks and a ruler to check by. */
 export function PrintCopies({ view }: { view: NeedView }) {
@@ -37,7 +38,7 @@ export function PrintCopies({ view }: { view: NeedView }) {
         return perSheet === 0 ? null : (
           <Flex key={id} gap="12px" align="center" wrap="wrap">
             <Text>
-              {way.name}, {cardsWord(quantity)} on {Math.ceil(quantity / perSheet)} {quantity <= perSheet ? "sheet" : "sheets"}:
+              {way.name}, {cardsOf(quantity)} on {Math.ceil(quantity / perSheet)} {quantity <= perSheet ? "sheet" : "sheets"}:
             </Text>
             <PdfButton name={`${view.design.name}-${way.name}.pdf`} make={() => printed(view, way.pictureId, quantity, sheet)}>
               Print the copies

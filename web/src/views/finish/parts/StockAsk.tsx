@@ -11,8 +11,9 @@ import { PdfButton } from "../../../kit/PdfButton.tsx";
 import { ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { boxName, type FinishAskProps } from "../ask.ts";
-import { cardsWord } from "../words.ts";
+
 import { BoxForm } from "./BoxForm.tsx";
+import { cardsOf } from "../../../kit/counts.ts";
 
 /** Cards of one line that are made, or of one colourway that are left over. */
 interface Pile {
@@ -50,7 +51,7 @@ export default function StockAsk({ outlook, finish }: FinishAskProps) {
       <Verdict>
         {set > 0 ? (
           <>
-            <Figure why={aside.map(({ name, cards, need }) => `${String(cards)} of ${name} for ${need ?? ""}`).join("; ")}>{cardsWord(set)}</Figure> {set === 1 ? "is" : "are"} made
+            <Figure why={aside.map(({ name, cards, need }) => `${String(cards)} of ${name} for ${need ?? ""}`).join("; ")}>{cardsOf(set)}</Figure> {set === 1 ? "is" : "are"} made
             and set aside.{" "}
           </>
         ) : (
@@ -69,7 +70,7 @@ export default function StockAsk({ outlook, finish }: FinishAskProps) {
         const cards = offer.cards.reduce((sum, { quantity }) => sum + quantity, 0);
         return (
           <Button key={offer.view.need.id} marginBottom="10px" marginRight="10px" onClick={() => void serve(offer)}>
-            Give {cardsWord(cards)} to {offer.view.need.title}
+            Give {cardsOf(cards)} to {offer.view.need.title}
           </Button>
         );
       })}
@@ -189,7 +190,7 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
       const found = cardsByWeight(gramsOfCard(design, outlook.stores), read.grams, 0, read.step);
       if (!found) return;
       setText(String(found.amount));
-      setSaid(`${read.by}: ${String(read.grams)} g, that is ${cardsWord(found.amount)}, give or take ${String(found.off)}.`);
+      setSaid(`${read.by}: ${String(read.grams)} g, that is ${cardsOf(found.amount)}, give or take ${String(found.off)}.`);
     } catch (thrown) {
       setSaid(problemIn(thrown).title);
     }
@@ -240,7 +241,7 @@ function Boxes({ boxes, piles }: { boxes: readonly BoxRead[]; piles: readonly Pi
 }
 
 const inside = (piles: readonly Pile[]): string =>
-  piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsWord(cards)} of ${name}${need === null ? "" : ` for ${need}`}`).join("; ");
+  piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsOf(cards)} of ${name}${need === null ? "" : ` for ${need}`}`).join("; ");
 
 async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promise<Uint8Array> {
   const [{ cutLabelsPdf }, { loadFonts }] = await Promise.all([import("../../../kit/pdf/labels.ts"), import("../../../kit/pdf/loadFonts.ts")]);
@@ -248,7 +249,7 @@ async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promi
     boxes.map(({ id, name, place }) => ({
       code: id,
       name,
-      what: cardsWord(piles.filter(({ boxId }) => boxId === id).reduce((sum, { cards }) => sum + cards, 0)),
+      what: cardsOf(piles.filter(({ boxId }) => boxId === id).reduce((sum, { cards }) => sum + cards, 0)),
       place,
       plain: null,
     })),

@@ -15,6 +15,7 @@ const planner = {
       Promise.resolve({
         offers: asked.map(({ id, due }) => (due < SAFE_FROM ? { id, chance: 0.31, instead: { due: day(SAFE_FROM), chance: 0.84 } } : { id, chance: 0.93, instead: null })),
         others: -0.4,
+        othersInstead: 0,
       }),
   },
   drop: () => undefined,
@@ -48,6 +49,7 @@ test("a day of a listing that the plan cannot keep stands with its chance and th
   expect(screen.getByText("Of the promises that you have given, about 0.4 fewer would be kept.")).toBeTruthy();
   await press("Promise the later day");
   expect(await screen.findByText("Promised by Fri 12 Dec: in time 84 times in 100.")).toBeTruthy();
+  expect(screen.getByText("The promises that you have given are as sure as before.")).toBeTruthy();
   await press("Take 2 orders");
   await waitFor(() => expect(server.commands).toHaveLength(1));
   const sent = server.commands[0]?.[1] as { needs: { due: string; orderRef: string }[] };

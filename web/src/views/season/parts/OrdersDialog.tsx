@@ -36,10 +36,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   );
   const asked = useMemo(() => listed.flatMap((need) => askedNeed(need) ?? []), [listed]);
   const offers = useDayOffers(asked, outlook, planned);
-  const offerOf = (ref: string): DayOffer | null => {
-    const id = listed.find((need) => need.orderRef === ref)?.id;
-    return offers?.offers.find((offer) => offer.id === id) ?? null;
-  };
+  const offerOf = (ref: string): DayOffer | null => offers?.offers[asked.findIndex((need) => need.orderRef === ref)] ?? null;
   const needs = listed.map((need) => ({ ...need, due: promised[need.orderRef ?? ""] ?? need.due }));
   const later = orders.flatMap(({ ref }) => {
     const instead = offerOf(ref)?.instead;
@@ -76,7 +73,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
       ))}
       {planned && asked.length > 0 && (
         <Text role="status" marginTop="10px">
-          {offers === null ? "Working out what the plan can keep …" : othersWords(offers.others)}
+          {offers === null ? "Working out what the plan can keep …" : othersWords(later.length === 0 ? offers.othersInstead : offers.others)}
         </Text>
       )}
       {later.length > 0 && (

@@ -9,10 +9,10 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
 import { FaultLines } from "../../../kit/FormField.tsx";
-import { SessionRows, sessionFaults, WEEKDAYS } from "../../../features/sessions/SessionRows.tsx";
+import { SessionRows, sessionFaults } from "../../../features/sessions/SessionRows.tsx";
 import { Habits } from "./Habits.tsx";
 import { SessionChanges } from "./SessionChanges.tsx";
-import { printTime } from "../../../kit/say.ts";
+import { printTime, weekdayName } from "../../../kit/say.ts";
 
 /** What the bench has shown of how long they last; the plan counts with it. */
 function Learned({ outlook }: { outlook: Outlook }) {
@@ -24,8 +24,7 @@ function Learned({ outlook }: { outlook: Outlook }) {
     <Text marginTop="12px">
       {differing
         .map(
-          ({ each, learned }) =>
-            `${WEEKDAYS[each.weekday] ?? ""} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
+          ({ each, learned }) => `${weekdayName(each.weekday)} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
         )
         .join("; ")}
       . The plan counts with that.

@@ -1,0 +1,2 @@
+/** `1 card`, `3 cards`. */
+export const cardsOf = (count: number): string => `${String(count)} ${count === 1 ? "card" : "cards"}`;
