@@ -61,7 +61,7 @@ export function wordsOfNews({ kind, quantity, minor, needId }: News, { needs, sh
   if (kind === "changed")
     return quantity === null || quantity === view.cards
       ? `It costs ${sum} from now on.`
-      : `${cardsOf(view.cards)} become ${String(quantity)}${minor === null ? "" : `, for ${sum}`}. The plan follows.`;
+      : `${cardsOf(view.cards)} ${view.cards === 1 ? "becomes" : "become"} ${String(quantity)}${minor === null ? "" : `, for ${sum}`}. The plan follows.`;
   return `It is cancelled. ${afterCancelling(view)}`;
 }
 

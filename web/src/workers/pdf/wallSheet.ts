@@ -3,7 +3,7 @@ import { fillWords, sessionSheets, type Outlook, type NeedRow, type NeedStand, S
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, LINE, Pen, PDF_SOFT, pagePoints } from "../../kit/pdf/pen.ts";
-import { monthName, printDay, printDayOfYear, printFigure, printTime } from "../../kit/say.ts";
+import { monthName, printDay, printDayOfYear, printFigure, printTime, spoken } from "../../kit/say.ts";
 
 /** On its side, in points. */
 const page = (): { wide: number; high: number } => ({ wide: pagePoints().high, high: pagePoints().wide });
@@ -58,14 +58,14 @@ function drawRuler(pen: Pen, outlook: Outlook, rows: readonly NeedRow[], top: nu
   for (let index = 0; index < days; index += 1) {
     const on = addDays(outlook.today, index);
     const first = on.endsWith("-01");
-    const monday = weekdayOf(on) === 1;
-    if (across < 4 && !monday && !first && index > 0) continue;
+    const week = weekdayOf(on) === spoken().firstDay;
+    if (across < 4 && !week && !first && index > 0) continue;
     const x = EDGE + index * across;
     // The month that is going on is named too, where the next does not begin at once.
     if (index === 0 && Number(on.slice(8)) < 26) pen.text(x + 3, top - 2, monthName(on), 9, PDF_INK, 60);
-    pen.line(x, top - 18, x, top - 18 + (first ? 18 : monday ? 9 : 4), first ? PDF_INK : PDF_SOFT, first ? 1 : 0.6);
+    pen.line(x, top - 18, x, top - 18 + (first ? 18 : week ? 9 : 4), first ? PDF_INK : PDF_SOFT, first ? 1 : 0.6);
     if (first) pen.text(x + 3, top - 8, monthName(on), 9, PDF_INK, 60);
-    else if (monday && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, PDF_SOFT, 20);
+    else if (week && across * 7 > 20) pen.text(x + 2, top - 12, String(Number(on.slice(8))), 7, PDF_SOFT, 20);
   }
   const pegs = pegsOf(rows, at).filter((peg) => peg.x <= page().wide - EDGE);
   for (const { x, level } of pegs) pen.line(x, top - 18, x, top - 30 - level * PEG, LINE, 0.6);
@@ -99,7 +99,7 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
     const y = top - 10 - (index + 1) * step;
     pen.line(EDGE, y + step - 3.5, right, y + step - 3.5, LINE, 0.4);
     const begin = view.outlook.hands <= 0 ? "ready" : row.begin === null ? "–" : row.begin === "at once" ? row.begin : printDay(row.begin);
-    const stands = row.chance === null ? STAND_WORDS[row.safety] : `${String(hundredths(row.chance))} in 100`;
+    const stands = row.chance === null ? STAND_WORDS[row.safety] : `${String(hundredths(row.chance))} %`;
     pen.text(columns[0], y, String(index + 1), size, PDF_SOFT, 18);
     pen.strong(columns[1], y, view.need.title, size, PDF_INK, columns[2] - columns[1] - 6);
     pen.text(columns[2], y, `${String(view.cards)} × ${view.design.name}`, size, PDF_INK, columns[3] - columns[2] - 6);
@@ -119,7 +119,7 @@ function drawSessions(pen: Pen, outlook: Outlook, planned: PlannedSeason | null,
   for (const sheet of sheets) {
     const lines = shortLines(sheet, outlook);
     if (y - 12 * (lines.length + 1) < EDGE) break;
-    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)} to ${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 10, PDF_INK, 142);
+    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)}–${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 9, PDF_INK, 142);
     pen.text(left + 144, y, fillWords(sheet), 8, PDF_SOFT, SIDE - 144);
     y -= 12;
     for (const line of lines) {

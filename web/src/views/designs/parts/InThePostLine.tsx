@@ -4,6 +4,7 @@ import { lengthOfUnits } from "@yule/core";
 import { inThePost, type Outlook } from "@yule/derive";
 import { WeighLetter } from "../../../features/post/WeighLetter.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
+import { printNumber } from "../../../kit/say.ts";
 import { printMoney } from "../../../kit/say.ts";
 
 /** How thick and heavy the card is in its envelope, how it goes by post, and what a flat one would save. */
@@ -11,7 +12,7 @@ export function InThePostLine({ design, outlook }: { design: DesignRead; outlook
   const { say } = useMeasure();
   const { grams, thick, way, flatSaves } = inThePost(design, outlook);
   const { currency } = outlook.shop;
-  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and ${design.weighed === null ? "is reckoned to weigh" : "was weighed:"} ${String(Math.ceil(grams))} g`;
+  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and ${design.weighed === null ? `is reckoned to weigh ${String(Math.ceil(grams))} g` : `weighs at most ${printNumber(grams, 1)} g by the scale`}`;
   const reckoned = inThePost({ ...design, weighed: null }, outlook).grams;
   if (!way)
     return (

@@ -9,7 +9,7 @@ import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
-import { typedAmount } from "../../../kit/say.ts";
+import { typedAmount, printNumber } from "../../../kit/say.ts";
 
 const amount = z.int().min(0).max(100_000_000).nullable();
 const percentText = z
@@ -26,7 +26,7 @@ export function RatesForm({ shop }: { shop: ShopRead }) {
   const schema = useMemo(() => ratesForm(currency), [currency]);
   const form = useSchemaForm(schema, {
     hourMinor: shop.hourMinor === null ? "" : typedAmount(money(shop.hourMinor), currency),
-    feeHundredths: shop.feeHundredths === 0 ? "" : String(shop.feeHundredths / 100),
+    feeHundredths: shop.feeHundredths === 0 ? "" : printNumber(shop.feeHundredths / 100, 2),
     feeMinor: shop.feeMinor === 0 ? "" : typedAmount(money(shop.feeMinor), currency),
   });
   const { register, faultOf, rest } = form;
