@@ -14,7 +14,7 @@ import { Shell } from "./shell/Shell.tsx";
 import { store } from "./data/store.ts";
 import { system } from "./kit/theme.ts";
 import { planningFacts } from "./plan/planningFacts.ts";
-import { VIEWS } from "./shell/views.ts";
+import { VIEWS, type View } from "./shell/views.ts";
 
 const router = createBrowserRouter([
   {
@@ -57,4 +57,12 @@ const draw = (): void => {
 void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(draw);
 // What the first view does without follows it, so that the device plans and Colour answers when the server is away.
 void ready.then(() => setTimeout(() => void planningFacts(), 500));
-void ready.then(() => setTimeout(() => void store.dispatch(api.endpoints.colour.initiate()), 2000));
+void ready.then(() =>
+  setTimeout(() => [api.endpoints.colour.initiate(), api.endpoints.finish.initiate()].forEach((read) => void store.dispatch(read as ReturnType<typeof shop.initiate>)), 2000),
+);
+// So does the code of the other views, one at a time while nothing is done: the first step into a view is as quick as the next.
+const whenIdle = (what: () => void): void => void ("requestIdleCallback" in window ? requestIdleCallback(what, { timeout: 4000 }) : setTimeout(what, 1000));
+const loadRest = ([next, ...rest]: readonly View[]): void => {
+  if (next) whenIdle(() => void next.load().finally(() => setTimeout(() => loadRest(rest), 200)));
+};
+void ready.then(() => setTimeout(() => loadRest(VIEWS.filter((each) => each !== view)), 3000));

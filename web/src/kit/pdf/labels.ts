@@ -1,14 +1,13 @@
 import { PDFDocument } from "pdf-lib";
 import { encode } from "uqr";
 import { embedded, type PdfFonts } from "./fonts.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen, pagePoints, POINTS_PER_MM } from "./pen.ts";
+import { LINE, PDF_INK, Pen, pagePoints, POINTS_PER_MM } from "./pen.ts";
 
-/** What stands on a label: a code that the camera reads, a name, and up to three lines under it. */
+/** What stands on a label: a code that the camera reads, a name, and lines under it. */
 export interface Label {
   readonly code: string;
   readonly name: string;
-  readonly what: string;
-  readonly place: string;
+  readonly under: readonly string[];
   /** A code that people read; null for none. */
   readonly plain: string | null;
 }
@@ -35,7 +34,7 @@ export async function cutLabelsPdf(labels: readonly Label[], fonts: PdfFonts): P
   return file.save();
 }
 
-function label(pen: Pen, { code: coded, name, what, place, plain }: Label, x: number, y: number, wide: number, high: number): void {
+function label(pen: Pen, { code: coded, name, under, plain }: Label, x: number, y: number, wide: number, high: number): void {
   pen.line(x, y, x + wide, y, LINE, 0.4);
   pen.line(x, y + high, x + wide, y + high, LINE, 0.4);
   pen.line(x, y, x, y + high, LINE, 0.4);
@@ -43,11 +42,7 @@ function label(pen: Pen, { code: coded, name, what, place, plain }: Label, x: nu
   const size = CODE * POINTS_PER_MM;
   code(pen, coded, x + 8, y + (high - size) / 2, size);
   const left = x + size + 18;
-  const [first, second] = onTwoLines(name);
-  pen.strong(left, y + high - 24, first, 9.5, PDF_INK, wide - size - 24);
-  pen.strong(left, y + high - 36, second, 9.5, PDF_INK, wide - size - 24);
-  pen.text(left, y + high - 50, what, 8.5, PDF_SOFT, wide - size - 24);
-  pen.text(left, y + high - 62, place, 8.5, PDF_SOFT, wide - size - 24);
+  pen.block(left, y + high - 20, [name, ...under.filter((line) => line !== "")], 9.5, { wide: wide - size - 24, high: high - (plain === null ? 28 : 42) });
   if (plain !== null) pen.text(left, y + 12, plain, 9, PDF_INK, wide - size - 24);
 }
 
@@ -64,10 +59,3 @@ function code(pen: Pen, text: string, x: number, y: number, size: number): void 
   });
 }
 const HAIR = 0.1;
-
-/** A name on two lines where it is too long for one. */
-function onTwoLines(name: string): readonly [string, string] {
-  const middle = name.length > LINE_LETTERS ? name.lastIndexOf(" ", LINE_LETTERS) : -1;
-  return middle < 0 ? [name, ""] : [name.slice(0, middle), name.slice(middle + 1)];
-}
-const LINE_LETTERS = 19;

@@ -17,6 +17,9 @@ export const PDF_INK = rgb(0.13, 0.12, 0.1);
 export const PDF_SOFT = rgb(0.36, 0.33, 0.29);
 export const LINE = rgb(0.72, 0.68, 0.6);
 
+/** Of what is written whole: points below which nobody can read it, and lines apart in sizes of the letters. */
+const [LEAST_SIZE, LEADING] = [5, 1.28];
+
 /** Writes and draws on the page; a letter that the first part of a family lacks is taken from the second. */
 export class Pen {
   constructor(
@@ -36,6 +39,42 @@ export class Pen {
 
   strong(x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
     this.write(this.strongs, x, y, text, size, colour, most);
+  }
+
+  /**
+   * Lines that are written whole: long ones go on below, and all become smaller until they fit. Nothing is left out.
+   * @param lines the first is the heavy one
+   * @param room points across and down from the first line's foot
+   */
+  block(x: number, y: number, lines: readonly string[], size: number, room: { readonly wide: number; readonly high: number }): void {
+    const laid = lines.flatMap((line, index) =>
+      this.broken(index === 0 ? this.strongs : this.family, line, size, room.wide).map((part) => ({ part, fonts: index === 0 ? this.strongs : this.family })),
+    );
+    if (size > LEAST_SIZE && (laid.length - 1) * size * LEADING > room.high) return this.block(x, y, lines, size - 0.5, room);
+    laid.forEach(({ part, fonts }, index) => this.write(fonts, x, y - index * size * LEADING, part, size, PDF_INK, room.wide));
+  }
+
+  /** A line in parts that fit, broken between words, and a word that is too long between its letters. */
+  private broken(fonts: readonly PDFFont[], line: string, size: number, wide: number): string[] {
+    const parts: string[] = [];
+    let part = "";
+    for (const word of line.split(" ")) {
+      const longer = part === "" ? word : `${part} ${word}`;
+      if (this.widthOf(fonts, longer, size) <= wide) {
+        part = longer;
+        continue;
+      }
+      if (part !== "") parts.push(part);
+      part = "";
+      for (const letter of word) {
+        if (part !== "" && this.widthOf(fonts, part + letter, size) > wide) {
+          parts.push(part);
+          part = "";
+        }
+        part += letter;
+      }
+    }
+    return [...parts, part];
   }
 
   line(x1: number, y1: number, x2: number, y2: number, colour: RGB, thickness: number): void {

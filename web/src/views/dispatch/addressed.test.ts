@@ -68,3 +68,23 @@ test("a sheet of return labels carries the shop's own address on each", async ()
   expect(sheet?.letters.match(/TernRowCards4RopewalkSaltcote,V95X285/g)).toHaveLength(33);
   expect(Math.round(((sheet?.width ?? 0) * 25.4) / 72)).toBe(210);
 });
+
+test("an address is never cut: long lines go on below, on labels, envelopes and slips", async () => {
+  const long = {
+    name: "Wilhelmina van der Meulen-Oudewater and family",
+    address: "Nordseestraatweg 1234 achter de kerk, Appartement 17 B, Hollerkoogerneuerweg-Nordersiel, 12345",
+  };
+  const [first] = pile;
+  if (!first) throw new Error("the pile is empty");
+  const letters = [{ ...first, household: { ...first.household, ...long, country: "DE" } }];
+  const papers = [
+    await addressLabelsPdf(letters, home, testFonts()),
+    await envelopesPdf(letters, { home, sender: long.name, from: long.address }, testFonts()),
+    await packingSlipsPdf(letters, home, testFonts()),
+  ];
+  for (const paper of papers) {
+    const [page] = await readBack(paper);
+    for (const each of [long.name, ...long.address.split(", "), "GERMANY"]) expect(page?.letters).toContain(each.replaceAll(" ", ""));
+    expect(page?.letters).not.toContain("…");
+  }
+});

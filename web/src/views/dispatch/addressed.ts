@@ -4,22 +4,24 @@ import Papa from "papaparse";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { cutLabelsPdf } from "../../kit/pdf/labels.ts";
-import { LINE, PDF_INK, PDF_SOFT, Pen, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
+import { LINE, PDF_INK, PDF_SOFT, Pen, pagePoints, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
 
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 
 /** What is written of a letter: the name, the lines of its address, and abroad the country in capitals, as the post asks for it. */
 export function addressLines({ household: { name, address, country } }: PileLetter, home: string): string[] {
-  const lines = address.split(/[,\n]/).flatMap((each) => (each.trim() === "" ? [] : [each.trim()]));
-  return [name, ...lines, ...(country === home ? [] : [(countries.of(country) ?? country).toUpperCase()])];
+  return [name, ...partsOf(address), ...(country === home ? [] : [(countries.of(country) ?? country).toUpperCase()])];
 }
+
+/** An address in its lines. */
+const partsOf = (address: string): string[] => address.split(/[,\n]/).flatMap((each) => (each.trim() === "" ? [] : [each.trim()]));
 
 /** Labels to cut out, with a code that names the letter. */
 export const addressLabelsPdf = (letters: readonly PileLetter[], home: string, fonts: PdfFonts): Promise<Uint8Array> =>
   cutLabelsPdf(
     letters.map((each) => {
       const [name = "", ...rest] = addressLines(each, home);
-      return { code: `${LETTER_MARK}${each.letter.id}`, name, what: rest.slice(0, -1).join(", "), place: rest.at(-1) ?? "", plain: null };
+      return { code: `${LETTER_MARK}${each.letter.id}`, name, under: rest, plain: null };
     }),
     fonts,
   );
@@ -30,7 +32,7 @@ export const letterInCode = (code: string): string | null => (code.startsWith(LE
 
 /** An envelope that nobody told: a square one of 146 mm. */
 const SQUARE = 146;
-const SIZE = { sender: 8.5, address: 13, line: 17 };
+const SIZE = { sender: 8.5, address: 13 };
 
 /** Envelopes at their true sizes, one to a page: the sender small at the top left, the address in the lower right half. */
 export async function envelopesPdf(
@@ -45,13 +47,9 @@ export async function envelopesPdf(
     const sides = envelope ? [toMm(lengthOfUnits(envelope.width)), toMm(lengthOfUnits(envelope.height))] : [SQUARE, SQUARE];
     const [wide, high] = [Math.max(...sides) * POINTS_PER_MM, Math.min(...sides) * POINTS_PER_MM];
     const pen = new Pen(file.addPage([wide, high]), families.text, families.strong, families.heading);
-    pen.text(24, high - 26, from === "" ? sender : `${sender}, ${from}`, SIZE.sender, PDF_SOFT, wide / 2);
+    pen.block(24, high - 26, [sender, ...partsOf(from)], SIZE.sender, { wide: wide / 2, high: high * 0.3 });
     const left = wide * 0.42;
-    addressLines(each, home).forEach((line, index) => {
-      const y = high * 0.48 - index * SIZE.line;
-      if (index === 0) pen.strong(left, y, line, SIZE.address, PDF_INK, wide - left - 20);
-      else pen.text(left, y, line, SIZE.address, PDF_INK, wide - left - 20);
-    });
+    pen.block(left, high * 0.48, addressLines(each, home), SIZE.address, { wide: wide - left - 20, high: high * 0.48 - 20 });
   }
   return file.save();
 }
@@ -60,14 +58,15 @@ export async function envelopesPdf(
 export async function packingSlipsPdf(letters: readonly PileLetter[], home: string, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
-  const [wide, high] = [210 * POINTS_PER_MM, 148.5 * POINTS_PER_MM];
+  const { wide, high: whole } = pagePoints();
+  const high = whole / 2;
   for (let start = 0; start < letters.length; start += 2) {
     const pen = new Pen(file.addPage([wide, 2 * high]), families.text, families.strong, families.heading);
     letters.slice(start, start + 2).forEach((each, index) => {
       const top = 2 * high - index * high;
       if (index > 0) pen.line(0, top, wide, top, LINE, 0.5);
       pen.heading(48, top - 60, each.view.need.title, 18, wide - 96);
-      addressLines(each, home).forEach((line, at) => pen.text(48, top - 92 - at * 17, line, 12, PDF_INK, wide - 96));
+      pen.block(48, top - 92, addressLines(each, home), 12, { wide: wide - 96, high: 100 });
       pen.strong(48, top - 220, `1 card: ${each.view.design.name}${each.card === "" ? "" : `, ${each.card}`}`, 13, PDF_INK, wide - 96);
       pen.text(
         48,

@@ -6,6 +6,6 @@ import { codeOf } from "./labelCodes.ts";
 /** Labels for the places on the shelf. */
 export const shelfLabelsPdf = (stores: readonly StoreRead[], fonts: PdfFonts): Promise<Uint8Array> =>
   cutLabelsPdf(
-    stores.map((store) => ({ code: codeOf(store), name: store.name, what: store.kind, place: store.place, plain: store.code })),
+    stores.map((store) => ({ code: codeOf(store), name: store.name, under: [store.kind, store.place], plain: store.code })),
     fonts,
   );

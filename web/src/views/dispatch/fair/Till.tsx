@@ -35,7 +35,7 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
   const { designs, shop } = useView();
   const say = (minor: number): string => printMoney(money(minor), shop.currency);
   const [basket, setBasket] = useState<ReadonlyMap<string, number>>(new Map());
-  const [asked, setAsked] = useState<"cash" | "end" | null>(null);
+  const [asked, setAsked] = useState<"cash" | "back" | "end" | null>(null);
   const [problem, setProblem] = useState<Problem | null>(null);
   const stall = useMemo((): OnStall[] => {
     const gone = soldSoFar(fair.sales);
@@ -88,6 +88,21 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
       <Box position="fixed" insetX="0" bottom="0" bg="paper" borderTop="2px solid" borderColor="ink" padding="10px 16px" zIndex={5}>
         {asked === "cash" ? (
           <Tender due={due} currency={shop.currency} onPaid={(tenderMinor, tipMinor) => ring({ paid: "cash", tenderMinor, tipMinor })} onBack={() => setAsked(null)} />
+        ) : asked === "back" ? (
+          <Flex gap="10px" wrap="wrap" align="center" role="group" aria-label="Cards that come back">
+            <Heading as="h2" fontSize="22px" flex="1 1 180px">
+              {cardsOf(cards)} {cards === 1 ? "comes" : "come"} back: give {say(due)}
+            </Heading>
+            <Button size="xl" onClick={() => ring({ paid: "cash", isBack: true })}>
+              Given in cash
+            </Button>
+            <Button size="xl" onClick={() => ring({ paid: "card", isBack: true })}>
+              Given on the card
+            </Button>
+            <Button variant="ghost" onClick={() => setAsked(null)}>
+              Back to the sale
+            </Button>
+          </Flex>
         ) : (
           <Flex gap="10px" wrap="wrap" align="center">
             <Heading as="h2" fontSize="22px" flex="1 1 180px">
@@ -104,8 +119,8 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
             <Button size="xl" disabled={cards === 0} onClick={() => ring({ paid: "card" })}>
               Card, it is paid
             </Button>
-            <Button size="xl" variant="outline" disabled={cards === 0} onClick={() => ring({ paid: "cash", isBack: true })}>
-              Taken back
+            <Button size="xl" variant="outline" disabled={cards === 0} onClick={() => setAsked("back")}>
+              Take cards back
             </Button>
           </Flex>
         )}
@@ -165,8 +180,8 @@ function SalesSoFar({ sales, say, timeZone }: { sales: readonly SaleRead[]; say:
         .slice(0, SHOWN)
         .map((sale) => (
           <Text key={sale.id}>
-            {printTime(minuteOfDayAt(new Date(sale.at), timeZone))}: {cardsOf(sale.lines.reduce((all, { quantity }) => all + quantity, 0))} {sale.isBack ? "taken back" : sale.paid}
-            , {say(takenIn(sale))}
+            {printTime(minuteOfDayAt(new Date(sale.at), timeZone))}: {cardsOf(sale.lines.reduce((all, { quantity }) => all + quantity, 0))}{" "}
+            {sale.isBack ? `came back, paid back ${sale.paid === "cash" ? "in cash" : "on the card"}` : sale.paid}, {say(takenIn(sale))}
             {sale.tipMinor > 0 ? ` and ${say(sale.tipMinor)} on top` : ""}
           </Text>
         ))}

@@ -89,7 +89,8 @@ test("taken back, and a tip that stays", async () => {
   const card = () => screen.findByRole("button", { name: /^Paper boat, blue, €5\.50, \d left$/ });
   const user = userEvent.setup();
   await user.click(await card());
-  await press("Taken back");
+  await press("Take cards back");
+  await press("Given in cash");
   await user.click(await card());
   await press("Cash");
   await press("€6.00");
@@ -97,7 +98,16 @@ test("taken back, and a tip that stays", async () => {
   expect(screen.getByText("€0.50 is for you.")).toBeTruthy();
   await press("It is paid");
   await waitFor(() => expect(told()).toHaveLength(2));
-  expect(told().map(([, payload]) => payload)).toEqual([expect.objectContaining({ isBack: true }), expect.objectContaining({ tipMinor: 50, tenderMinor: 600 })]);
+  expect(told().map(([, payload]) => payload)).toEqual([expect.objectContaining({ isBack: true, paid: "cash" }), expect.objectContaining({ tipMinor: 50, tenderMinor: 600 })]);
+});
+
+test("what was paid by card is given back on the card: the tin keeps its cash", async () => {
+  open("/dispatch?ask=fair&till=1", { fairs: [fair()], past: [] });
+  await userEvent.setup().click(await screen.findByRole("button", { name: /^Paper boat, blue, €5\.50, \d left$/ }));
+  await press("Take cards back");
+  expect(screen.getByRole("heading", { name: "1 card comes back: give €5.50" })).toBeTruthy();
+  await press("Given on the card");
+  await waitFor(() => expect(told().map(([, payload]) => payload)).toEqual([expect.objectContaining({ isBack: true, paid: "card" })]));
 });
 
 test("at the end cards and tin are counted; more than were taken along, and an empty tin field, are each met at the field", async () => {

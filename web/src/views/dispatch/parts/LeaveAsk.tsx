@@ -14,6 +14,7 @@ import { timesInHundred } from "../../../kit/chances.ts";
 import { ProblemNote, STAND_COLOUR, Teach } from "../../../kit/states.tsx";
 import { canReadCodes, codesIn } from "../../../kit/codes.ts";
 import { FilePick, Tick } from "../../../kit/FormField.tsx";
+import { Later } from "../../../kit/Later.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import { solver } from "../../../workers/solver.ts";
@@ -47,18 +48,20 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
           <Lessons outlook={outlook} moment="sending" designs={open.map((view) => view.design.id)} occasions={open.flatMap((view) => view.need.occasion ?? [])} />
         </>
       )}
-      {open.length === 0 ? (
-        <Teach title="Nothing is to be sent">Each need shows here with its last posting day: the last on which nine letters in ten would be there in time.</Teach>
-      ) : (
-        <ToSend outlook={outlook} open={open} />
-      )}
-      {today.held.length > 0 && (
-        <Text marginTop="12px" color="tight" fontWeight={600}>
-          {today.held.length === 1 ? "A letter waits" : `${lettersWord(today.held.length)} wait`}: nobody knows where{" "}
-          {today.held.map(({ household }) => household.name).join(" and ")} moved to. Tell it in <Link to="/dispatch?ask=households">Households</Link>.
-        </Text>
-      )}
-      <OnTheirWay outlook={outlook} />
+      <Later>
+        {open.length === 0 ? (
+          <Teach title="Nothing is to be sent">Each need shows here with its last posting day: the last on which nine letters in ten would be there in time.</Teach>
+        ) : (
+          <ToSend outlook={outlook} open={open} />
+        )}
+        {today.held.length > 0 && (
+          <Text marginTop="12px" color="tight" fontWeight={600}>
+            {today.held.length === 1 ? "A letter waits" : `${lettersWord(today.held.length)} wait`}: nobody knows where{" "}
+            {today.held.map(({ household }) => household.name).join(" and ")} moved to. Tell it in <Link to="/dispatch?ask=households">Households</Link>.
+          </Text>
+        )}
+        <OnTheirWay outlook={outlook} />
+      </Later>
       <Text color="softInk" fontSize="15px" marginTop="16px">
         {outlook.dispatch.carrier.name}: its table and holidays are invented.
       </Text>
@@ -143,14 +146,16 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
       <Tick checked={isPrepaid} onChange={(change) => setPrepaid(change.target.checked)}>
         Paid without stamps: with prepaid labels, or at the counter
       </Tick>
-      <Box marginTop="6px">
-        {weighable.map((design) => (
-          <WeighLetter key={design.id} design={design} reckoned={letterOf({ ...design, weighed: null }, stores).grams} />
-        ))}
-      </Box>
       {problem && <ProblemNote problem={problem} />}
       {canReadCodes() && <ScanPosted ready={ready} onPosted={(each) => void postSome([each])} />}
-      {going.length > 0 && <PaperWork letters={going} shop={shop} />}
+      <Later>
+        <Box marginTop="6px">
+          {weighable.map((design) => (
+            <WeighLetter key={design.id} design={design} reckoned={letterOf({ ...design, weighed: null }, stores).grams} />
+          ))}
+        </Box>
+        {going.length > 0 && <PaperWork letters={going} shop={shop} />}
+      </Later>
     </>
   );
 }

@@ -249,8 +249,7 @@ async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promi
     boxes.map(({ id, name, place }) => ({
       code: id,
       name,
-      what: cardsOf(piles.filter(({ boxId }) => boxId === id).reduce((sum, { cards }) => sum + cards, 0)),
-      place,
+      under: [cardsOf(piles.filter(({ boxId }) => boxId === id).reduce((sum, { cards }) => sum + cards, 0)), place],
       plain: null,
     })),
     await loadFonts(),
