@@ -5,6 +5,7 @@ export * from "./measure/money.ts";
 export * from "./measure/day.ts";
 export * from "./measure/manner.ts";
 export * from "./measure/said.ts";
+export * from "./words/words.ts";
 export * from "./measure/readDay.ts";
 export * from "./measure/readNumber.ts";
 export * from "./measure/readTime.ts";

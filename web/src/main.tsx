@@ -58,7 +58,10 @@ void Promise.race([ready, new Promise((done) => setTimeout(done, 250))]).then(dr
 // What the first view does without follows it, so that the device plans and Colour answers when the server is away.
 void ready.then(() => setTimeout(() => void planningFacts(), 500));
 void ready.then(() =>
-  setTimeout(() => [api.endpoints.colour.initiate(), api.endpoints.finish.initiate()].forEach((read) => void store.dispatch(read as ReturnType<typeof shop.initiate>)), 2000),
+  setTimeout(() => {
+    void store.dispatch(api.endpoints.colour.initiate());
+    void store.dispatch(api.endpoints.finish.initiate());
+  }, 2000),
 );
 // So does the code of the other views, one at a time while nothing is done: the first step into a view is as quick as the next.
 const whenIdle = (what: () => void): void => void ("requestIdleCallback" in window ? requestIdleCallback(what, { timeout: 4000 }) : setTimeout(what, 1000));

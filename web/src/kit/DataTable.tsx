@@ -1,3 +1,5 @@
+import { rich } from "./rich.tsx";
+import { t } from "@yule/core";
 import { Box, Button, Flex, Table, Text } from "@chakra-ui/react";
 import {
   columnFilteringFeature,
@@ -108,8 +110,8 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
         {rows.length >= WORTH_FINDING && (
           <TextInput
             type="search"
-            aria-label={`Find in ${label}`}
-            placeholder="find a word"
+            aria-label={t`Find in ${label}`}
+            placeholder={t`find a word`}
             maxWidth="220px"
             value={found}
             onChange={(change) => table.setGlobalFilter(change.target.value)}
@@ -184,11 +186,7 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
           })}
         </Table.Body>
       </Table.Root>
-      {shown.length === 0 && found !== "" && (
-        <Text color="softInk" paddingY="10px">
-          Nothing in {label} holds “{found}”.
-        </Text>
-      )}
+      {shown.length === 0 && found !== "" && <Text color="softInk" paddingY="10px">{t`Nothing in ${label} holds “${found}”.`}</Text>}
     </Box>
   );
 }
@@ -209,8 +207,8 @@ function ColumnChoice({
     <Popup
       placement="bottom-end"
       trigger={
-        <Button variant="ghost" size="sm" paddingInline="8px" aria-label={`Choose the columns of ${label}`}>
-          <Columns3 size={18} aria-hidden /> Columns
+        <Button variant="ghost" size="sm" paddingInline="8px" aria-label={t`Choose the columns of ${label}`}>
+          {rich`${(<Columns3 size={18} aria-hidden />)} Columns`}
         </Button>
       }
     >

@@ -1,5 +1,5 @@
 import { DatePicker } from "@chakra-ui/react";
-import { day, localeOf, type Day } from "@yule/core";
+import { day, localeOf, type Day, t } from "@yule/core";
 import { ChevronLeft, ChevronRight } from "lucide-react";
 import { parseDate } from "@internationalized/date";
 import { useEffect, useRef } from "react";
@@ -25,13 +25,13 @@ const SLIP = {
 /** The month before and after, and, where its name is pressed, months and years. */
 const Turn = () => (
   <DatePicker.ViewControl>
-    <DatePicker.PrevTrigger aria-label="Before">
+    <DatePicker.PrevTrigger aria-label={t`Before`}>
       <ChevronLeft size={22} aria-hidden />
     </DatePicker.PrevTrigger>
     <DatePicker.ViewTrigger>
       <DatePicker.RangeText />
     </DatePicker.ViewTrigger>
-    <DatePicker.NextTrigger aria-label="After">
+    <DatePicker.NextTrigger aria-label={t`After`}>
       <ChevronRight size={22} aria-hidden />
     </DatePicker.NextTrigger>
   </DatePicker.ViewControl>

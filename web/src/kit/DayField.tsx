@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Input } from "@chakra-ui/react";
-import { clockTime, day, dayAt, isDay, readDay, readTime } from "@yule/core";
+import { clockTime, day, dayAt, isDay, readDay, readTime, t } from "@yule/core";
 import { CalendarDays } from "lucide-react";
 import { lazy, Suspense, useContext, useState, type ComponentProps, type Ref } from "react";
 import { useController, type Control, type FieldValues, type Path } from "react-hook-form";
@@ -60,7 +60,7 @@ export function DayInput({ value, onChange, onBlur, name, ref, width = "100%", "
         <Button
           type="button"
           variant="outline"
-          aria-label={label ? `Calendar, ${label}` : "Calendar"}
+          aria-label={label ? t`Calendar, ${label}` : t`Calendar`}
           aria-expanded={isOpen}
           borderStartRadius="0"
           borderInlineStart="0"

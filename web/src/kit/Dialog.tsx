@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { X } from "lucide-react";
 import { Box, Dialog as Frame, Portal } from "@chakra-ui/react";
 import type { ReactNode } from "react";
@@ -19,7 +20,7 @@ export function Dialog({ title, onClose, wide = false, children }: { title: stri
               <Box>{children}</Box>
             </Frame.Body>
             <Frame.CloseTrigger asChild position="absolute" top="10px" right="12px">
-              <button type="button" aria-label="Close" style={{ width: 44, height: 44, display: "grid", placeItems: "center", cursor: "pointer" }}>
+              <button type="button" aria-label={t`Close`} style={{ width: 44, height: 44, display: "grid", placeItems: "center", cursor: "pointer" }}>
                 <X size={22} aria-hidden />
               </button>
             </Frame.CloseTrigger>

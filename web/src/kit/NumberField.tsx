@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { readNumber } from "./readNumber.ts";
 import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
@@ -29,7 +30,7 @@ export function NumberField({
     <Box width="132px">
       <FormField
         label={label}
-        fault={wrong ? `given ${text.trim() === "" ? "nothing" : text}, allowed ${whole ? "a whole number " : ""}from ${String(least)} to ${String(most)}` : undefined}
+        fault={wrong ? t`given ${text.trim() === "" ? t`nothing` : text}, allowed ${whole ? t`a whole number ` : ""}from ${String(least)} to ${String(most)}` : undefined}
       >
         <TextInput
           inputMode="decimal"

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { chakra, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { FilePick } from "./FormField.tsx";
@@ -22,7 +23,7 @@ export function PasteRows({
     <>
       <Flex gap="10px" wrap="wrap" marginBottom="10px" align="center">
         <FilePick accept={accept} onPick={onFile}>
-          {accept.includes(".vcf") ? "Open a file" : "Open a CSV file"}
+          {accept.includes(".vcf") ? t`Open a file` : t`Open a CSV file`}
         </FilePick>
         {children}
       </Flex>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { saveFile } from "./save.ts";
@@ -17,13 +18,9 @@ export function PdfButton({ children, name, make }: { children: string; name: st
   return (
     <>
       <Button variant="ghost" paddingInline="0" disabled={state === "making"} onClick={() => void press()}>
-        {state === "making" ? "Drawing the sheet …" : children}
+        {state === "making" ? t`Drawing the sheet …` : children}
       </Button>
-      {state === "failed" && (
-        <Text color="cannot" role="alert">
-          The sheet could not be made: its letters are not there. Try again when the server answers.
-        </Text>
-      )}
+      {state === "failed" && <Text color="cannot" role="alert">{t`The sheet could not be made: its letters are not there. Try again when the server answers.`}</Text>}
     </>
   );
 }

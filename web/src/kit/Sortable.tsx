@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button } from "@chakra-ui/react";
 import { closestCenter, DndContext, KeyboardSensor, PointerSensor, useSensor, useSensors, type DragEndEvent } from "@dnd-kit/core";
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from "@dnd-kit/sortable";
@@ -35,7 +36,7 @@ export function SortableItem({ id, name, children }: { id: string; name: string;
       touchAction="none"
       {...attributes}
       {...listeners}
-      aria-label={`Move ${name}`}
+      aria-label={t`Move ${name}`}
     >
       <GripVertical size={20} aria-hidden />
     </Button>

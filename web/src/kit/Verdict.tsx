@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Heading, Text, chakra } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { Popup } from "./Popup.tsx";
@@ -23,14 +24,12 @@ export function Figure({ children, why, tone = "ink" }: { children: ReactNode; w
   return (
     <Popup
       trigger={
-        <FigureButton type="button" color={tone} title="Why?">
+        <FigureButton type="button" color={tone} title={t`Why?`}>
           {children}
         </FigureButton>
       }
     >
-      <Text fontWeight={700} marginBottom="6px">
-        Why
-      </Text>
+      <Text fontWeight={700} marginBottom="6px">{t`Why`}</Text>
       <Box>{why}</Box>
     </Popup>
   );

@@ -1,5 +1,5 @@
 import { X } from "lucide-react";
-import { printClock, printMinutes, minutes, type Minutes, type UnitState } from "@yule/core";
+import { printClock, printMinutes, minutes, type Minutes, type UnitState, t } from "@yule/core";
 import type { ReactNode } from "react";
 import { DrawnWords } from "./drawing.tsx";
 
@@ -22,25 +22,25 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
       const damp = wetness.dampAt !== undefined && now >= wetness.dampAt;
       return {
         text: onClock(left(wetness.dryAt)),
-        spoken: `${damp ? "damp" : "wet"} for ${aloud(left(wetness.dryAt))}`,
+        spoken: t`${damp ? t`damp` : t`wet`} for ${aloud(left(wetness.dryAt))}`,
         share: Math.min(1, left(wetness.dryAt) / Math.max(1, dryMinutes)),
         kind: damp ? "damp" : "wet",
       };
     }
     case "catch":
-      return { text: printClock(left(wetness.until)), spoken: `to be caught within ${aloud(left(wetness.until))}`, share: 1, kind: "catch" };
+      return { text: printClock(left(wetness.until)), spoken: t`to be caught within ${aloud(left(wetness.until))}`, share: 1, kind: "catch" };
     case "missed":
-      return { text: "late", spoken: "its wet window has closed", share: 1, kind: "missed" };
+      return { text: t`late`, spoken: t`its wet window has closed`, share: 1, kind: "missed" };
     case "dry": {
       const bone = wetness.boneAt !== undefined && now >= wetness.boneAt;
-      return { text: bone ? "bone" : "dry", spoken: bone ? "bone dry" : "dry", share: 1, kind: bone ? "bone" : "dry" };
+      return { text: bone ? t`bone` : t`dry`, spoken: bone ? t`bone dry` : t`dry`, share: 1, kind: bone ? "bone" : "dry" };
     }
     case "waiting":
-      return { text: "–", spoken: "not begun", share: 0, kind: "waiting" };
+      return { text: "–", spoken: t`not begun`, share: 0, kind: "waiting" };
     case "finished":
-      return { text: "done", spoken: "finished", share: 1, kind: "dry" };
+      return { text: t`done`, spoken: t`finished`, share: 1, kind: "dry" };
     case "spoilt":
-      return { text: "", spoken: "spoilt", share: 0, kind: "spoilt" };
+      return { text: "", spoken: t`spoilt`, share: 0, kind: "spoilt" };
   }
 }
 

@@ -14,6 +14,7 @@ import {
   type Money,
   saidCountry,
   saidLanguage,
+  saidList,
   weekOf,
 } from "@yule/core";
 
@@ -44,3 +45,5 @@ export const countryName = (code: string): string => saidCountry(code, manner);
 export const languageName = (code: string): string => saidLanguage(code, manner);
 export const weekdayName = (weekday: number): string => weekOf(manner).find((each) => each.weekday === weekday)?.name ?? "";
 export const printWarmth = (celsius: number): string => saidWarmth(celsius, manner);
+/** Things one after another: `cobalt, umber and grey`. */
+export const listOf = (things: readonly string[], last: "and" | "or" = "and"): string => saidList(things, last, manner);

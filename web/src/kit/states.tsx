@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
 import { problemFaults, type Problem } from "@yule/contract";
@@ -99,7 +100,7 @@ export function Caution({ children }: { children: ReactNode }) {
 /** While the season is being read. */
 export function Loading() {
   return (
-    <Box aria-busy="true" aria-label="Reading the shop">
+    <Box aria-busy="true" aria-label={t`Reading the shop`}>
       <Skeleton height="34px" width="70%" marginBottom="12px" borderRadius="6px" />
       <Skeleton height="34px" width="48%" marginBottom="32px" borderRadius="6px" />
       {[0, 1, 2, 3].map((row) => (

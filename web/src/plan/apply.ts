@@ -1,5 +1,5 @@
 import type { CommandInput, CommandKind } from "@yule/contract";
-import { addDays, day, printMinutes, minutes, type Remedy, type SeasonChange } from "@yule/core";
+import { addDays, day, printMinutes, minutes, type Remedy, type SeasonChange, t } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../data/outbox.ts";
@@ -20,7 +20,7 @@ export function commandsOf(changes: readonly SeasonChange[], outlook: Outlook): 
   const sessions = changes.flatMap((change): Said<"add-session-change">[] => {
     if (change.kind !== "session" && change.kind !== "no session") return [];
     const { day: on, from, to } = change;
-    const [what, who, title] = change.kind === "session" ? (["extra", change.who, ""] as const) : (["busy", "maker", "left free"] as const);
+    const [what, who, title] = change.kind === "session" ? (["extra", change.who, ""] as const) : (["busy", "maker", t`left free`] as const);
     return [{ kind: "add-session-change", payload: { id: v7(), what, title, first: on, last: on, from, to, who } }];
   });
   const patches = new Map<string, Partial<CommandInput<"change-need">>>();
@@ -86,22 +86,22 @@ export function wordsOf(change: SeasonChange, outlook: Outlook): string {
   switch (change.kind) {
     case "session":
       return change.who === "helper"
-        ? `Help on ${printDay(change.day)}, ${printTime(change.from)} to ${printTime(change.to)}`
-        : `Paint on ${printDay(change.day)}, ${printTime(change.from)} to ${printTime(change.to)}`;
+        ? t`Help on ${printDay(change.day)}, ${printTime(change.from)} to ${printTime(change.to)}`
+        : t`Paint on ${printDay(change.day)}, ${printTime(change.from)} to ${printTime(change.to)}`;
     case "no session":
-      return `No session on ${printDay(change.day)}, ${printTime(change.from)}`;
+      return t`No session on ${printDay(change.day)}, ${printTime(change.from)}`;
     case "cards":
-      return `${title}: ${String(change.cards + (view?.assembled ?? 0))} cards instead of ${String(view?.cards ?? 0)}`;
+      return t`${title}: ${String(change.cards + (view?.assembled ?? 0))} cards instead of ${String(view?.cards ?? 0)}`;
     case "skip":
-      return `${title}: ${change.on ? "leave out" : "do"} “${stageName(change.stage, outlook)}”`;
+      return `${title}: ${change.on ? t`leave out` : t`do`} “${stageName(change.stage, outlook)}”`;
     case "print":
-      return `${title}: ${change.on ? "paint one master and print the rest" : "paint every card"}`;
+      return `${title}: ${change.on ? t`paint one master and print the rest` : t`paint every card`}`;
     case "heat":
-      return `${title}: dry ${change.on ? "with the heat tool" : "by air"}`;
+      return `${title}: dry ${change.on ? t`with the heat tool` : t`by air`}`;
     case "post":
-      return `${title}: post as ${change.service}, by ${printDay(change.readyBy)}`;
+      return t`${title}: post as ${change.service}, by ${printDay(change.readyBy)}`;
     case "later":
-      return `${title}: ${change.days < 0 ? `${String(-change.days)} day${change.days === -1 ? "" : "s"} sooner` : `ask for ${String(change.days)} more day${change.days === 1 ? "" : "s"}`}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
+      return `${title}: ${change.days < 0 ? t`${String(-change.days)} day${change.days === -1 ? "" : "s"} sooner` : t`ask for ${String(change.days)} more day${change.days === 1 ? "" : "s"}`}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
   }
 }
 
@@ -109,18 +109,18 @@ const stageName = (id: string, outlook: Outlook): string =>
   outlook.designs
     .flatMap((design) => design.stages)
     .find((stage) => stage.id === id)
-    ?.name.toLowerCase() ?? "a stage";
+    ?.name.toLowerCase() ?? t`a stage`;
 
 /** What a remedy costs, in words; what it spares is said as such. */
 export function costWords(remedy: Remedy, money: (minor: number) => string): string {
   const { costs } = remedy;
   const words = [
-    costs.minutes > 0 && `${printMinutes(minutes(costs.minutes))} more of your time`,
+    costs.minutes > 0 && t`${printMinutes(minutes(costs.minutes))} more of your time`,
     costs.minutes < 0 && `spares ${printMinutes(minutes(-costs.minutes))}`,
-    costs.cards > 0 && `${String(costs.cards)} cards not made`,
-    costs.minor > 0 && `${money(costs.minor)} more postage`,
-    costs.days > 0 && "a word with whoever waits",
-    remedy.changes.some((change) => change.kind === "session" && change.who === "helper") && "an evening of help",
+    costs.cards > 0 && t`${String(costs.cards)} cards not made`,
+    costs.minor > 0 && t`${money(costs.minor)} more postage`,
+    costs.days > 0 && t`a word with whoever waits`,
+    remedy.changes.some((change) => change.kind === "session" && change.who === "helper") && t`an evening of help`,
   ].filter((word) => typeof word === "string");
-  return words.length > 0 ? words.join(", ") : "no more time";
+  return words.length > 0 ? words.join(", ") : t`no more time`;
 }

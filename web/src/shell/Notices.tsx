@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { X } from "lucide-react";
 import { faultText, useSpeech } from "../kit/measure.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
@@ -43,16 +44,14 @@ function NoticeLine({ notice, isHeld }: { notice: Notice; isHeld: boolean }) {
         {notice.lines.map((line) => faultText(line, speech)).join("; ")}
       </Text>
       {notice.undo !== null && (
-        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={() => (dispatch(noticeDismissed(notice.id)), void undo(notice.undo ?? ""))}>
-          Undo
-        </Button>
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={() => (dispatch(noticeDismissed(notice.id)), void undo(notice.undo ?? ""))}>{t`Undo`}</Button>
       )}
       <Button
         variant="ghost"
         color="paper"
         _hover={{ bg: "softInk" }}
         textDecoration="none"
-        aria-label="Close this note"
+        aria-label={t`Close this note`}
         minWidth="44px"
         onClick={() => dispatch(noticeDismissed(notice.id))}
       >
@@ -95,8 +94,8 @@ export function AwayLine() {
   return (
     <Box role="status" bg="tightFill" color="#1D252D" paddingX="20px" paddingY="8px" fontWeight={600}>
       {online
-        ? `Sending ${String(waiting)} …`
-        : `The server is away. You can go on; ${waiting === 0 ? "nothing waits to be sent" : waiting === 1 ? "1 entry is kept and will be sent" : `${String(waiting)} entries are kept and will be sent`}.`}
+        ? t`Sending ${String(waiting)} …`
+        : t`The server is away. You can go on; ${waiting === 0 ? t`nothing waits to be sent` : waiting === 1 ? t`1 entry is kept and will be sent` : t`${String(waiting)} entries are kept and will be sent`}.`}
     </Box>
   );
 }

@@ -1,3 +1,4 @@
+import { t, wordsFor } from "@yule/core";
 import { Moon, Settings, Sun } from "lucide-react";
 import { useKeys } from "../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
@@ -69,9 +70,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
     <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
         <Flex direction="column" minHeight="100%">
-          <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>
-            To the verdict
-          </a>
+          <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>{t`To the verdict`}</a>
           <Head outlook={outlook} planning={planning} />
           <AwayLine />
           {empty ? (
@@ -110,11 +109,11 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
 });
 
 /** What is said beside the clock while the plan that is shown is not of the newest facts, or not the shop's. */
-const PLANNING: Readonly<Record<NonNullable<Planning>, string>> = {
-  renewing: "planning anew …",
-  "set aside": "the newest changes could not be planned",
-  own: "planned on this device",
-};
+const PLANNING: Readonly<Record<NonNullable<Planning>, string>> = wordsFor({
+  renewing: () => t`planning anew …`,
+  "set aside": () => t`the newest changes could not be planned`,
+  own: () => t`planned on this device`,
+});
 
 const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null; planning: Planning }) {
   const dispatch = useAppDispatch();
@@ -135,11 +134,11 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
         fontSize="22px"
         fontWeight={600}
         textDecoration="none"
-        aria-label={`Settings of ${shop?.name ?? "the shop"}`}
+        aria-label={t`Settings of ${shop?.name ?? t`the shop`}`}
         disabled={!shop}
         onClick={() => setSettings(true)}
       >
-        {shop?.name ?? "Yule Stack"} <Settings size={18} aria-hidden />
+        {shop?.name ?? t`Yule Stack`} <Settings size={18} aria-hidden />
       </Button>
       {settings && shop && (
         <Suspense fallback={null}>
@@ -152,7 +151,7 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           {PLANNING[planning]}
         </Text>
       )}
-      <Flex role="group" aria-label="Lengths in" display={{ base: "none", sm: "flex" }} border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
+      <Flex role="group" aria-label={t`Lengths in`} display={{ base: "none", sm: "flex" }} border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
         {(["in", "cm"] as const).map((each) => (
           <Button
             key={each}
@@ -170,10 +169,10 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           </Button>
         ))}
       </Flex>
-      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening} aria-label={evening ? "day" : "evening"}>
+      <Button variant="ghost" textDecoration="none" onClick={turn} aria-pressed={evening} aria-label={evening ? t`day` : t`evening`}>
         {evening ? <Sun size={18} aria-hidden /> : <Moon size={18} aria-hidden />}{" "}
         <Box as="span" display={{ base: "none", md: "inline" }}>
-          {evening ? "day" : "evening"}
+          {evening ? t`day` : t`evening`}
         </Box>
       </Button>
       <Text color="softInk" display={{ base: "none", md: "block" }}>
@@ -210,7 +209,7 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
     <Flex
       ref={strip}
       as="nav"
-      aria-label="Views"
+      aria-label={t`Views`}
       direction={{ base: "row", lg: "column" }}
       overflowX="auto"
       width={{ lg: "124px" }}
@@ -255,7 +254,7 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
                     textAlign="center"
                     lineHeight="22px"
                     paddingX="4px"
-                    aria-label={`${String(call.count)} to see to`}
+                    aria-label={t`${String(call.count)} to see to`}
                   >
                     {call.count}
                   </Box>
@@ -269,14 +268,14 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   );
 });
 
-const KEYS_SAID = "Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.";
+const keysSaid = (): string => t`Keys: 1 to 9 for the views, +, − and arrows on the ribbon, u to undo, Space for Done on the bench.`;
 
 /** Keys: 1 to 9 for the views, u to take the last thing back, ? for all of them. Not while something is being written. */
 function useShellKeys(): void {
   const navigate = useNavigate();
   const dispatch = useAppDispatch();
   const last = useAppSelector((state) => [...state.outbox.notices].reverse().find((notice) => notice.undo !== null)?.undo ?? null);
-  const help = (): void => void dispatch(noticeAdded({ id: "keys", lines: [KEYS_SAID], undo: null, bad: false }));
+  const help = (): void => void dispatch(noticeAdded({ id: "keys", lines: [keysSaid()], undo: null, bad: false }));
   useKeys({
     ...Object.fromEntries(VIEWS.map((view) => [view.key, () => void navigate(`/${view.path}`)])),
     u: () => last !== null && void undo(last),

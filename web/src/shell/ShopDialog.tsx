@@ -1,6 +1,7 @@
+import { rich } from "../kit/rich.tsx";
 import { Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { setShop, type ShopRead } from "@yule/contract";
-import { COUNTRIES, currencyIn, day, mannerOf, money, saidDay, saidMoney, saidTime, saidWarmth, weekOf } from "@yule/core";
+import { COUNTRIES, currencyIn, day, mannerOf, money, saidDay, saidMoney, saidTime, saidWarmth, weekOf, t } from "@yule/core";
 import { mannerWith } from "@yule/derive";
 import { useMemo } from "react";
 import { z } from "zod";
@@ -68,7 +69,7 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
   const usual = useMemo(() => mannerOf(COUNTRIES.has(written.country) ? written.country : shop.country), [written.country, shop.country]);
   const shown = mannerWith(usual, mannerIn(written));
   const currency = /^[A-Za-z]{3}$/.test(written.currency.trim()) ? written.currency.trim().toUpperCase() : shop.currency;
-  const asThere = (what: string): { value: string; label: string } => ({ value: "", label: `as usual there: ${what}` });
+  const asThere = (what: string): { value: string; label: string } => ({ value: "", label: t`as usual there: ${what}` });
   const week = weekOf(usual);
   const nameOf = (weekday: number): string => week.find((each) => each.weekday === weekday)?.name ?? "";
   const keep = form.handleSubmit(async (told) => {
@@ -77,31 +78,31 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
     else onClose();
   });
   return (
-    <Dialog title="The shop, and how it writes" wide onClose={onClose}>
+    <Dialog title={t`The shop, and how it writes`} wide onClose={onClose}>
       <form noValidate onSubmit={(event) => void keep(event)}>
         <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="12px 18px">
-          <FormField label="Name of the shop" fault={faultOf("name")}>
+          <FormField label={t`Name of the shop`} fault={faultOf("name")}>
             <TextInput {...register("name")} />
           </FormField>
-          <FormField label="Country" fault={faultOf("country")}>
+          <FormField label={t`Country`} fault={faultOf("country")}>
             <Choice {...register("country")} options={COUNTRY_CHOICES} />
           </FormField>
-          <FormField label="Time zone" fault={faultOf("timeZone")}>
+          <FormField label={t`Time zone`} fault={faultOf("timeZone")}>
             <Choice {...register("timeZone")} options={ZONE_CHOICES} />
           </FormField>
-          <FormField label="Money, three letters such as EUR" fault={faultOf("currency")}>
+          <FormField label={t`Money, three letters such as EUR`} fault={faultOf("currency")}>
             <TextInput {...register("currency")} autoCapitalize="characters" />
           </FormField>
-          <FormField label="Lengths">
+          <FormField label={t`Lengths`}>
             <Choice
               {...register("lengthSystem")}
               options={[
-                { value: "in", label: "inches" },
-                { value: "cm", label: "centimetres" },
+                { value: "in", label: t`inches` },
+                { value: "cm", label: t`centimetres` },
               ]}
             />
           </FormField>
-          <FormField label="Times of the day">
+          <FormField label={t`Times of the day`}>
             <Choice
               {...register("hours")}
               options={[
@@ -111,44 +112,39 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
               ]}
             />
           </FormField>
-          <FormField label="The week begins on">
+          <FormField label={t`The week begins on`}>
             <Choice {...register("firstDay")} options={[asThere(nameOf(usual.firstDay)), ...week.map(({ weekday, name }) => ({ value: String(weekday), label: name }))]} />
           </FormField>
-          <FormField label="Decimal sign">
+          <FormField label={t`Decimal sign`}>
             <Choice
               {...register("decimal")}
-              options={[asThere(usual.decimal === "." ? "a dot, 1.5" : "a comma, 1,5"), { value: ".", label: "a dot, 1.5" }, { value: ",", label: "a comma, 1,5" }]}
+              options={[asThere(usual.decimal === "." ? t`a dot, 1.5` : t`a comma, 1,5`), { value: ".", label: t`a dot, 1.5` }, { value: ",", label: t`a comma, 1,5` }]}
             />
           </FormField>
-          <FormField label="Warmth of the room">
+          <FormField label={t`Warmth of the room`}>
             <Choice {...register("temperature")} options={[asThere(`°${usual.temperature}`), { value: "C", label: "°C" }, { value: "F", label: "°F" }]} />
           </FormField>
-          <FormField label="Paper of the printer">
-            <Choice {...register("paper")} options={[asThere(PAPER_WORDS[usual.paper]), { value: "A4", label: "A4" }, { value: "letter", label: "letter" }]} />
+          <FormField label={t`Paper of the printer`}>
+            <Choice {...register("paper")} options={[asThere(PAPER_WORDS[usual.paper]), { value: "A4", label: "A4" }, { value: "letter", label: t`letter` }]} />
           </FormField>
         </Grid>
-        <Text marginTop="14px" role="status">
-          It reads so: <b>{[saidDay(SOME_DAY, shown), saidTime(SOME_MINUTE, shown), saidMoney(money(SOME_MINOR), currency, shown), saidWarmth(SOME_WARMTH, shown)].join(" · ")}</b>.
-          Weeks begin on {nameOf(shown.firstDay)}, and pages are {PAPER_WORDS[shown.paper]}.
-        </Text>
+        <Text
+          marginTop="14px"
+          role="status"
+        >{rich`It reads so: ${(<b>{[saidDay(SOME_DAY, shown), saidTime(SOME_MINUTE, shown), saidMoney(money(SOME_MINOR), currency, shown), saidWarmth(SOME_WARMTH, shown)].join(" · ")}</b>)}. Weeks begin on ${nameOf(shown.firstDay)}, and pages are ${PAPER_WORDS[shown.paper]}.`}</Text>
         {currency !== shop.currency && (
-          <Text color="tight" fontWeight={600}>
-            Prices keep their numbers: what costs {saidMoney(money(SOME_MINOR), shop.currency, shown)} will cost {saidMoney(money(SOME_MINOR), currency, shown)}.
-          </Text>
+          <Text
+            color="tight"
+            fontWeight={600}
+          >{t`Prices keep their numbers: what costs ${saidMoney(money(SOME_MINOR), shop.currency, shown)} will cost ${saidMoney(money(SOME_MINOR), currency, shown)}.`}</Text>
         )}
         {currency === shop.currency && written.country !== shop.country && currencyIn(written.country) !== currency && (
-          <Text color="softInk">
-            In {countryName(written.country)} one pays in {currencyIn(written.country)}; your prices stay in {currency} unless you change it.
-          </Text>
+          <Text color="softInk">{t`In ${countryName(written.country)} one pays in ${currencyIn(written.country)}; your prices stay in ${currency} unless you change it.`}</Text>
         )}
         <FaultLines faults={form.rest} />
         <Flex gap="10px" justify="flex-end" marginTop="14px">
-          <Button variant="outline" type="button" onClick={onClose}>
-            Leave it as it is
-          </Button>
-          <Button type="submit" disabled={form.formState.isSubmitting}>
-            Keep these settings
-          </Button>
+          <Button variant="outline" type="button" onClick={onClose}>{t`Leave it as it is`}</Button>
+          <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep these settings`}</Button>
         </Flex>
       </form>
     </Dialog>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { lessonKinds, lessonMoments, noteLesson, type DesignRead, type LessonMoment } from "@yule/contract";
 import { v7 } from "uuid";
@@ -31,35 +32,33 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
     <form onSubmit={(event) => void keep(event)} noValidate>
       <Flex gap="10px" wrap="wrap" align="flex-start">
         <Box flex="1" minWidth="220px">
-          <FormField label="What was learned" fault={faultOf("text")}>
-            <TextInput {...register("text")} placeholder="Soap the brush before masking fluid" />
+          <FormField label={t`What was learned`} fault={faultOf("text")}>
+            <TextInput {...register("text")} placeholder={t`Soap the brush before masking fluid`} />
           </FormField>
         </Box>
         <Box width="150px">
-          <FormField label="Next time">
+          <FormField label={t`Next time`}>
             <Choice {...register("kind")} options={lessonKinds.map((each) => ({ value: each, label: LESSON_WORDS[each] }))} />
           </FormField>
         </Box>
         {design && (
           <Box width="190px">
-            <FormField label="At the stage" fault={faultOf("stageId")}>
+            <FormField label={t`At the stage`} fault={faultOf("stageId")}>
               <Choice {...register("stageId")} options={[{ value: "", label: "none of them" }, ...design.stages.map((each) => ({ value: each.id, label: each.name }))]} />
             </FormField>
           </Box>
         )}
         {!stageOf(form.watch("stageId")) && (
           <Box width="150px">
-            <FormField label="Say it when">
+            <FormField label={t`Say it when`}>
               <Choice {...register("moment")} options={lessonMoments.map((each) => ({ value: each, label: each }))} />
             </FormField>
           </Box>
         )}
-        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>
-          Note it
-        </Button>
+        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>{t`Note it`}</Button>
       </Flex>
       <FaultLines faults={form.rest} />
     </form>
   );
-  return isOpen ? fields : <Fold title={<>Note a lesson{design ? ` about ${design.name}` : ""}</>}>{fields}</Fold>;
+  return isOpen ? fields : <Fold title={<>{t`Note a lesson${design ? t` about ${design.name}` : ""}`}</>}>{fields}</Fold>;
 }

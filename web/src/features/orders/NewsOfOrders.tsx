@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { OrdersRead, Problem } from "@yule/contract";
-import { day, money } from "@yule/core";
+import { day, money, t } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../data/outbox.ts";
@@ -19,10 +19,8 @@ export function NewsOfOrders({ news, outlook }: { news: readonly News[]; outlook
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
-    <Box as="section" aria-label="What the feed tells of your orders" marginTop="14px" maxWidth="900px">
-      <Heading as="h3" fontSize="18px">
-        What the feed tells of your orders
-      </Heading>
+    <Box as="section" aria-label={t`What the feed tells of your orders`} marginTop="14px" maxWidth="900px">
+      <Heading as="h3" fontSize="18px">{t`What the feed tells of your orders`}</Heading>
       <Box as="ul" listStyleType="none">
         {news.map((each) => (
           <Flex as="li" key={each.ref} borderTop="1px solid" borderColor="hairline" paddingY="8px" gap="8px 14px" align="center" wrap="wrap">
@@ -32,19 +30,15 @@ export function NewsOfOrders({ news, outlook }: { news: readonly News[]; outlook
               </Text>
               <Text>{wordsOfNews(each, outlook)}</Text>
             </Box>
-            <Button aria-label={`Take up what is told of ${each.title}, ${each.ref}`} onClick={() => void take([each.ref])}>
-              Take it up
-            </Button>
-            <Button variant="outline" aria-label={`Leave what is told of ${each.title}, ${each.ref}`} onClick={() => void take([each.ref], true)}>
-              Leave it
-            </Button>
+            <Button aria-label={t`Take up what is told of ${each.title}, ${each.ref}`} onClick={() => void take([each.ref])}>{t`Take it up`}</Button>
+            <Button variant="outline" aria-label={t`Leave what is told of ${each.title}, ${each.ref}`} onClick={() => void take([each.ref], true)}>{t`Leave it`}</Button>
           </Flex>
         ))}
       </Box>
       {problem && <ProblemNote problem={problem} />}
       {news.length > 1 && (
         <Button marginTop="8px" onClick={() => void take(news.map(({ ref }) => ref))}>
-          Take up all {news.length}
+          {t`Take up all ${news.length}`}
         </Button>
       )}
     </Box>
@@ -55,18 +49,18 @@ export function NewsOfOrders({ news, outlook }: { news: readonly News[]; outlook
 export function wordsOfNews({ kind, quantity, minor, needId }: News, { needs, shop: { currency } }: Pick<Outlook, "needs" | "shop">): string {
   const view = needs.find(({ need }) => need.id === needId);
   const sum = minor === null ? "" : printMoney(money(minor), currency);
-  if (kind === "paid") return `${sum} is paid.`;
-  if (kind === "refunded") return `${sum} goes back to the buyer.`;
-  if (!view) return kind === "changed" ? "It was changed, but it is not in this season." : "It was cancelled, and it is not in this season.";
+  if (kind === "paid") return t`${sum} is paid.`;
+  if (kind === "refunded") return t`${sum} goes back to the buyer.`;
+  if (!view) return kind === "changed" ? t`It was changed, but it is not in this season.` : t`It was cancelled, and it is not in this season.`;
   if (kind === "changed")
     return quantity === null || quantity === view.cards
-      ? `It costs ${sum} from now on.`
-      : `${cardsOf(view.cards)} ${view.cards === 1 ? "becomes" : "become"} ${String(quantity)}${minor === null ? "" : `, for ${sum}`}. The plan follows.`;
-  return `It is cancelled. ${afterCancelling(view)}`;
+      ? t`It costs ${sum} from now on.`
+      : t`${cardsOf(view.cards)} ${view.cards === 1 ? t`becomes` : t`become`} ${String(quantity)}${minor === null ? "" : t`, for ${sum}`}. The plan follows.`;
+  return t`It is cancelled. ${afterCancelling(view)}`;
 }
 
 function afterCancelling({ assembled, batches }: NeedView): string {
-  if (assembled > 0) return `${cardsOf(assembled)} ${assembled === 1 ? "is" : "are"} made for it: offered in the shop from now on.`;
-  if (batches.length > 0) return "Its panels are begun: they are finished for the stash.";
-  return "Nothing is begun of it, and it is taken out of the season.";
+  if (assembled > 0) return t`${cardsOf(assembled)} ${assembled === 1 ? t`is` : t`are`} made for it: offered in the shop from now on.`;
+  if (batches.length > 0) return t`Its panels are begun: they are finished for the stash.`;
+  return t`Nothing is begun of it, and it is taken out of the season.`;
 }

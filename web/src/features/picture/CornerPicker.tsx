@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { useDrag } from "@use-gesture/react";
 import type { Corner, Corners } from "@yule/core";
 import { useEffect, useRef, useState, type KeyboardEvent } from "react";
@@ -5,7 +6,7 @@ import { INK, PAPER } from "../../kit/drawing.tsx";
 import type { Looked } from "../../workers/picture.worker.ts";
 
 const WIDE = 380;
-const NAMES = ["top left", "top right", "bottom right", "bottom left"] as const;
+const cornerNames = (): readonly string[] => [t`top left`, t`top right`, t`bottom right`, t`bottom left`];
 /** An arrow key moves a corner by this share of the photo. */
 const NUDGE = 0.005;
 const KEYS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-NUDGE, 0], ArrowRight: [NUDGE, 0], ArrowUp: [0, -NUDGE], ArrowDown: [0, NUDGE] };
@@ -48,16 +49,16 @@ export function CornerPicker({ looked, corners, onMoved }: { looked: Looked; cor
   };
   return (
     <div ref={frame} style={{ position: "relative", width: WIDE, maxWidth: "100%", aspectRatio: `${String(WIDE)} / ${String(height)}`, touchAction: "none", flex: "none" }}>
-      <canvas ref={canvas} role="img" aria-label="The photo as it came" style={{ width: "100%", height: "100%", display: "block" }} />
+      <canvas ref={canvas} role="img" aria-label={t`The photo as it came`} style={{ width: "100%", height: "100%", display: "block" }} />
       <svg viewBox="0 0 1 1" preserveAspectRatio="none" style={{ position: "absolute", inset: 0, width: "100%", height: "100%" }} aria-hidden>
         <polygon points={shown.map((corner) => `${String(corner.x)},${String(corner.y)}`).join(" ")} fill="none" stroke={PAPER} strokeWidth={3} vectorEffect="non-scaling-stroke" />
         <polygon points={shown.map((corner) => `${String(corner.x)},${String(corner.y)}`).join(" ")} fill="none" stroke={INK} strokeWidth={1.4} vectorEffect="non-scaling-stroke" />
       </svg>
       {shown.map((corner, at) => (
         <button
-          key={NAMES[at]}
+          key={at}
           type="button"
-          aria-label={`Corner ${NAMES[at] ?? ""}`}
+          aria-label={t`Corner ${cornerNames()[at] ?? ""}`}
           onKeyDown={(event) => nudge(event, at)}
           {...pull(at)}
           style={{

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { useEffect, useRef } from "react";
 
 /** What was straightened, before it is kept. */
@@ -21,7 +22,7 @@ export function CroppedPicture({ blob, ratio, what }: { blob: Blob; ratio: numbe
     <canvas
       ref={canvas}
       role="img"
-      aria-label={`The ${what}, straightened`}
+      aria-label={t`The ${what}, straightened`}
       style={{ width: 220, height: 220 * ratio, display: "block", border: "1px solid var(--chakra-colors-hairline)" }}
     />
   );

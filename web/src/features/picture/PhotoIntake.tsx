@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState, type ReactNode } from "react";
 import type { Fault } from "@yule/core";
@@ -50,15 +51,9 @@ export function PhotoIntake({
       {heading}
       <Flex gap="10px" wrap="wrap" align="flex-end">
         {before}
-        <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>
-          Choose a photo or scan
-        </FilePick>
-        <FilePick accept="image/*" camera onPick={(file) => void take(file)}>
-          Camera
-        </FilePick>
-        <Button variant="outline" onClick={() => void scan()}>
-          Scanner (simulated)
-        </Button>
+        <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>{t`Choose a photo or scan`}</FilePick>
+        <FilePick accept="image/*" camera onPick={(file) => void take(file)}>{t`Camera`}</FilePick>
+        <Button variant="outline" onClick={() => void scan()}>{t`Scanner (simulated)`}</Button>
       </Flex>
       <Text color="softInk" marginTop="6px" aria-live="polite">
         {photo.state || hint}

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 import { CornerPicker } from "./CornerPicker.tsx";
@@ -26,10 +27,8 @@ export function Straightened({ intake, ratio, what, onKeep, children }: Straight
           <CroppedPicture blob={cropped.small} ratio={ratio} what={what} />
           {children}
           <Flex gap="10px" marginTop="8px">
-            <Button onClick={onKeep}>Keep this picture</Button>
-            <Button variant="outline" onClick={intake.leave}>
-              Leave it
-            </Button>
+            <Button onClick={onKeep}>{t`Keep this picture`}</Button>
+            <Button variant="outline" onClick={intake.leave}>{t`Leave it`}</Button>
           </Flex>
         </Box>
       )}

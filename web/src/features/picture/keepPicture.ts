@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { Problem } from "@yule/contract";
 import { v7 } from "uuid";
 import { MOST_BYTES } from "./header.ts";
@@ -11,9 +12,9 @@ const put = async (path: string, body: Blob): Promise<Problem | null> => {
   return (
     (said as Problem | null) ?? {
       type: "about:blank",
-      title: "The server does not answer.",
+      title: t`The server does not answer.`,
       status: 0,
-      detail: "The picture was not kept: the server does not answer. It is still here; try again.",
+      detail: t`The picture was not kept: the server does not answer. It is still here; try again.`,
       errors: [],
     }
   );

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { Corners, Fault } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
 import { problemFaults, type Problem } from "@yule/contract";
@@ -42,14 +43,14 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
     change({ faults: [], cropped: null });
     const wrong = await wrongWith(file);
     if (wrong) return change({ faults: [wrong] });
-    change({ state: `Looking for the ${what} ...` });
+    change({ state: t`Looking for the ${what} ...` });
     try {
       const looked = await pictureSolver().look(file);
       change({ file, looked, corners: looked.corners });
       const cropped = await crop(looked, looked.corners);
-      change({ cropped, state: looked.found ? "" : `No ${what} stands out from what it lies on: pull the corners to where they are.` });
+      change({ cropped, state: looked.found ? "" : t`No ${what} stands out from what it lies on: pull the corners to where they are.` });
     } catch {
-      setPhoto({ ...NONE, faults: ["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"] });
+      setPhoto({ ...NONE, faults: [t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`] });
     }
   };
   const taking = useRef(take);
@@ -64,7 +65,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
     take,
     /** What is to be done with it now, once it was looked at. */
     hint: photo.looked
-      ? `${photo.looked.seeThrough ? "What was see-through in it was taken for white paper. " : ""}Pull the corners onto the paper’s own; arrow keys move them too.`
+      ? `${photo.looked.seeThrough ? t`What was see-through in it was taken for white paper. ` : ""}Pull the corners onto the paper’s own; arrow keys move them too.`
       : "Or drop it here, or paste it.",
     /** Keeps what was straightened, and then tells whose picture it is: nothing refers to it before it is there. @param tell null where all went well */
     keep: async (tell: (pictureId: string, cropped: Cropped) => Promise<Problem | null>): Promise<void> => {
@@ -81,12 +82,12 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       if (!photo.looked) return;
       change({ corners });
       const cropped = await crop(photo.looked, corners);
-      change({ cropped, faults: cropped ? [] : [`corners: given three on one line, allowed four around the ${what}`] });
+      change({ cropped, faults: cropped ? [] : [t`corners: given three on one line, allowed four around the ${what}`] });
     },
     scan: async (): Promise<void> => {
       const answer = await fetch("/api/scan").catch(() => null);
       if (answer?.ok) await take(await answer.blob());
-      else change({ faults: ["scanner: given no answer, allowed a scanner that is on"] });
+      else change({ faults: [t`scanner: given no answer, allowed a scanner that is on`] });
     },
     say,
     fail,

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, ScaleRead } from "@yule/contract";
 import { useState } from "react";
@@ -17,23 +18,19 @@ export function WeighLetter({ design, reckoned }: { design: DesignRead; reckoned
   const weigh = async (): Promise<void> => {
     try {
       const { grams, by, step } = (await request(`letter-scale?design=${design.id}`)) as ScaleRead;
-      if (grams <= 0) return setSaid(`${by}: nothing lies on it. Lay one on in its envelope, and weigh again.`);
+      if (grams <= 0) return setSaid(t`${by}: nothing lies on it. Lay one on in its envelope, and weigh again.`);
       // What lies between two steps of the scale may be the heavier.
       const most = grams + step / 2;
-      await go(most, `${by}: ${String(grams)} g, so at most ${String(most)} g. Its postage goes by that.`);
+      await go(most, t`${by}: ${String(grams)} g, so at most ${String(most)} g. Its postage goes by that.`);
     } catch (thrown) {
       setSaid(problemIn(thrown).title);
     }
   };
   return (
     <Flex gap="6px 12px" align="center" wrap="wrap" marginBottom="8px">
-      <Button size="sm" variant="outline" onClick={() => void weigh()}>
-        Weigh one of {design.name} in its envelope
-      </Button>
+      <Button size="sm" variant="outline" onClick={() => void weigh()}>{t`Weigh one of ${design.name} in its envelope`}</Button>
       {design.weighed !== null && (
-        <Button size="sm" variant="ghost" onClick={() => void go(null, "Its postage goes by its parts again.")}>
-          Go by its parts, {Math.ceil(reckoned)} g
-        </Button>
+        <Button size="sm" variant="ghost" onClick={() => void go(null, t`Its postage goes by its parts again.`)}>{t`Go by its parts, ${Math.ceil(reckoned)} g`}</Button>
       )}
       {said && <Text role="status">{said}</Text>}
     </Flex>

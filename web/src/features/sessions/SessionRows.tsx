@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { faultsOf, setSessions, type CommandInput } from "@yule/contract";
-import { clockTime, readTime, weekOf, type Fault } from "@yule/core";
+import { clockTime, readTime, weekOf, type Fault, t } from "@yule/core";
 import { WHOSE } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, Tick } from "../../kit/FormField.tsx";
@@ -20,33 +20,35 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
         <Flex key={row.id} gap="8px" align="center" wrap="wrap">
           <Flex width="146px">
             <Choice
-              aria-label="Day of the week"
+              aria-label={t`Day of the week`}
               value={String(row.weekday)}
               onChange={(change) => put(index, { weekday: Number(change.target.value) })}
               options={weekOf(spoken()).map(({ weekday, name }) => ({ value: String(weekday), label: name }))}
             />
           </Flex>
-          <TimeInput aria-label="from" width="124px" value={timeOf(row.from)} onChange={(written) => tellTime(index, "from", written)} />
-          <Text>to</Text>
-          <TimeInput aria-label="to" width="124px" value={timeOf(row.to)} onChange={(written) => tellTime(index, "to", written)} />
+          <TimeInput aria-label={t`from`} width="124px" value={timeOf(row.from)} onChange={(written) => tellTime(index, "from", written)} />
+          <Text>{t`to`}</Text>
+          <TimeInput aria-label={t`to`} width="124px" value={timeOf(row.to)} onChange={(written) => tellTime(index, "to", written)} />
           {withWho && (
             <Flex width="128px">
-              <Choice aria-label="Whose hands" value={row.who ?? "maker"} onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })} options={WHOSE} />
+              <Choice
+                aria-label={t`Whose hands`}
+                value={row.who ?? "maker"}
+                onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })}
+                options={WHOSE}
+              />
             </Flex>
           )}
-          {withWho && (
-            <Tick checked={row.light ?? false} onChange={(change) => put(index, { light: change.target.checked })}>
-              light work only
-            </Tick>
-          )}
-          <Button variant="ghost" type="button" onClick={() => onChange(rows.filter((_, at) => at !== index))}>
-            remove
-          </Button>
+          {withWho && <Tick checked={row.light ?? false} onChange={(change) => put(index, { light: change.target.checked })}>{t`light work only`}</Tick>}
+          <Button variant="ghost" type="button" onClick={() => onChange(rows.filter((_, at) => at !== index))}>{t`remove`}</Button>
         </Flex>
       ))}
-      <Button variant="outline" type="button" alignSelf="flex-start" onClick={() => onChange([...rows, { id: v7(), weekday: 6, from: 540, to: 720 }])}>
-        One more session
-      </Button>
+      <Button
+        variant="outline"
+        type="button"
+        alignSelf="flex-start"
+        onClick={() => onChange([...rows, { id: v7(), weekday: 6, from: 540, to: 720 }])}
+      >{t`One more session`}</Button>
     </Flex>
   );
 }
@@ -66,6 +68,6 @@ export function sessionFaults(rows: readonly Row[]): Fault[] {
         const path = [`${weekdayName(row.weekday)}, ${field}`];
         return Number.isFinite(row[field])
           ? { ...fault, path, given: [{ time: row[field] }] }
-          : { ...fault, path, given: ["no time"], allowed: ["a time such as ", { time: 1170 }] };
+          : { ...fault, path, given: [t`no time`], allowed: [t`a time such as `, { time: 1170 }] };
       });
 }

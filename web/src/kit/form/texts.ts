@@ -1,4 +1,4 @@
-import { minorOf, readAmount, readLength, readTime, type AmountFault, type LengthSystem, type Measure } from "@yule/core";
+import { minorOf, readAmount, readLength, readTime, type AmountFault, type LengthSystem, type Measure, t } from "@yule/core";
 import { z } from "zod";
 import { readNumber } from "../readNumber.ts";
 import { typedAmount } from "../say.ts";
@@ -18,7 +18,7 @@ export const lengthText = <T>(system: LengthSystem, field: z.ZodType<T, number |
       if (text.trim() === "") return null;
       const read = readLength(text, system);
       if (read.ok && read.value > 0) return read.value;
-      context.addIssue({ code: "custom", params: { allowed: read.ok ? ["more than 0"] : (read.faults[0]?.allowed ?? ["a length"]) } });
+      context.addIssue({ code: "custom", params: { allowed: read.ok ? [t`more than 0`] : (read.faults[0]?.allowed ?? [t`a length`]) } });
       return z.NEVER;
     })
     .pipe(field);
@@ -29,7 +29,7 @@ export const askedFor = (field: z.ZodType<number, number>) =>
     .number()
     .nullable()
     .superRefine((length, context) => {
-      if (length === null) context.addIssue({ code: "custom", message: "a length, as it was measured" });
+      if (length === null) context.addIssue({ code: "custom", message: t`a length, as it was measured` });
     })
     .transform((length) => length ?? z.NEVER)
     .pipe(field);
@@ -39,13 +39,13 @@ export const countText = (least: number, most: number, empty = Number.NaN) =>
   z
     .string()
     .transform((text) => (text.trim() === "" ? empty : readNumber(text)))
-    .refine((count) => Number.isInteger(count) && count >= least && count <= most, { message: `a whole number from ${String(least)} to ${String(most)}` });
+    .refine((count) => Number.isInteger(count) && count >= least && count <= most, { message: t`a whole number from ${String(least)} to ${String(most)}` });
 
 /** An amount of money as typed, in minor units; nothing is none. Nothing smaller than the currency's smallest coin is paid. */
 export const moneyText = <T>(currency: string, field: z.ZodType<T, number | null>) =>
   z
     .string()
-    .refine((text) => text.trim() === "" || isAmount(readNumber(text), currency), { message: `an amount such as ${typedAmount(minorOf(12.5, currency), currency)}`, abort: true })
+    .refine((text) => text.trim() === "" || isAmount(readNumber(text), currency), { message: t`an amount such as ${typedAmount(minorOf(12.5, currency), currency)}`, abort: true })
     .transform((text): number | null => (text.trim() === "" ? null : minorOf(readNumber(text), currency)))
     .pipe(field);
 
@@ -89,15 +89,15 @@ const EXAMPLE: Readonly<Record<Measure, string>> = { piece: "12", volume: "12 ml
 export function amountAllowed(fault: AmountFault, measure: Measure): string {
   switch (fault.code) {
     case "no-number":
-      return `an amount such as ${EXAMPLE[measure]}`;
+      return t`an amount such as ${EXAMPLE[measure]}`;
     case "negative":
-      return "nothing below 0";
+      return t`nothing below 0`;
     case "too-fine":
-      return "whole pieces";
+      return t`whole pieces`;
     case "too-large":
-      return "less: that much fits in no house";
+      return t`less: that much fits in no house`;
     case "unknown-unit":
     case "other-measure":
-      return `one of ${fault.known.join(", ")}`;
+      return t`one of ${fault.known.join(", ")}`;
   }
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 
 import { promisesKept, type PlannedSeason, type Outlook } from "@yule/derive";
@@ -33,22 +34,20 @@ export function DragBubble({ pulled, width, top, outlook, planned }: { pulled: P
         {pulled.what}: {printDay(pulled.to)}
       </Text>
       {pulled.changes.length === 0 ? (
-        <Text color="softInk">as it is</Text>
+        <Text color="softInk">{t`as it is`}</Text>
       ) : (
         <>
           <Text>
             {tried && planned
-              ? `${printFigure(promisesKept(tried.odds), 1)} of ${String(tried.odds.needs.length)} promises kept; as it is, ${printFigure(promisesKept(planned.odds), 1)}`
-              : "planning …"}
+              ? t`${printFigure(promisesKept(tried.odds), 1)} of ${String(tried.odds.needs.length)} promises kept; as it is, ${printFigure(promisesKept(planned.odds), 1)}`
+              : t`planning …`}
           </Text>
           {changed.length > 0 && (
             <Text color="softInk" fontSize="15px">
-              {better} better, {changed.length - better} worse off
+              {t`${better} better, ${changed.length - better} worse off`}
             </Text>
           )}
-          <Text color="softInk" fontSize="15px">
-            Let go to keep it, Escape to leave it.
-          </Text>
+          <Text color="softInk" fontSize="15px">{t`Let go to keep it, Escape to leave it.`}</Text>
         </>
       )}
     </Box>

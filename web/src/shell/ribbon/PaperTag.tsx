@@ -1,4 +1,4 @@
-import { hundredths } from "@yule/core";
+import { hundredths, t } from "@yule/core";
 import { STAND_WORDS, TAG_WIDTH, type HungTag } from "@yule/derive";
 import { useNavigate } from "react-router";
 import { INK, PAPER, DrawnWords } from "../../kit/drawing.tsx";
@@ -25,7 +25,7 @@ const short = (text: string): string => (text.length > 16 ? `${text.slice(0, 15)
 export function PaperTag({ tag, thin, pull }: { tag: HungTag; thin: boolean; pull: PullHandlers | null }) {
   const navigate = useNavigate();
   const open = (): void => void navigate(tag.to);
-  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety === "runs out" || tag.safety === "last post" ? tag.safety : STAND_WORDS[tag.safety]}${tag.chance === null ? "" : `, ${String(hundredths(tag.chance))} in 100`}`;
+  const words = `${tag.title}, ${tag.detail}, ${printDay(tag.day)}, ${tag.safety === "runs out" || tag.safety === "last post" ? tag.safety : STAND_WORDS[tag.safety]}${tag.chance === null ? "" : t`, ${String(hundredths(tag.chance))} in 100`}`;
   const common = {
     role: "link",
     tabIndex: 0,

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Minus, Plus } from "lucide-react";
 import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 
@@ -55,7 +56,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
     <Box
       ref={ref}
       as="nav"
-      aria-label="Season ribbon"
+      aria-label={t`Season ribbon`}
       position="relative"
       onKeyDown={(key) => keys[key.key]?.()}
       onPointerEnter={() => hold(lowest)}
@@ -71,19 +72,19 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
         ))}
         {pull.pulled && <line x1={pull.pulled.x} x2={pull.pulled.x} y1={EDGE} y2={height} stroke="var(--chakra-colors-tight)" strokeWidth={2} strokeDasharray="5 3" />}
         <g>
-          <title>{`Today, ${printDay(outlook.today)}`}</title>
+          <title>{t`Today, ${printDay(outlook.today)}`}</title>
           <line x1={todayX} x2={todayX} y1={2} y2={height - 6} stroke="var(--chakra-colors-cannot)" strokeWidth={2} />
           <path d={`M${String(todayX - 6)} 2 h12 l-6 9Z`} fill="var(--chakra-colors-cannot)" />
         </g>
       </svg>
       {pull.pulled && <DragBubble pulled={pull.pulled} width={width} top={height} outlook={outlook} planned={planned} />}
       <Flex position="absolute" right="0" top={`${String(EDGE + 1)}px`} gap="2px" bg="ruler" paddingLeft="10px" paddingRight="6px">
-        <ZoomButton icon={<Minus size={18} aria-hidden />} label="Show more weeks" onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />
-        <ZoomButton icon={<Plus size={18} aria-hidden />} label="Show fewer weeks" onPress={() => dispatch(ribbonZoomed({ by: 1 }))} />
+        <ZoomButton icon={<Minus size={18} aria-hidden />} label={t`Show more weeks`} onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />
+        <ZoomButton icon={<Plus size={18} aria-hidden />} label={t`Show fewer weeks`} onPress={() => dispatch(ribbonZoomed({ by: 1 }))} />
         <RibbonList outlook={outlook} />
       </Flex>
       <VisuallyHidden>
-        <Link to="/season">The same as a table, in Season</Link>
+        <Link to="/season">{t`The same as a table, in Season`}</Link>
       </VisuallyHidden>
     </Box>
   );

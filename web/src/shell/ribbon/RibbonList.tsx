@@ -1,5 +1,5 @@
 import { Box, Button } from "@chakra-ui/react";
-import { hundredths, minutes, printMinutes, type Day } from "@yule/core";
+import { hundredths, minutes, printMinutes, type Day, t } from "@yule/core";
 import { rowOf, STAND_WORDS, shortBy, stockInPlan, type PlannedSeason, type Outlook } from "@yule/derive";
 import { Link } from "react-router";
 import { Popup } from "../../kit/Popup.tsx";
@@ -21,14 +21,14 @@ function marksOf(outlook: Outlook, planned: PlannedSeason | null): Mark[] {
   const needs = outlook.open.map((view): Mark => {
     const { safety, chance } = rowOf(view, planned);
     const odds = chance === null ? "" : `, ${String(hundredths(chance))} in 100`;
-    return { key: view.need.id, on: view.readyBy, what: view.need.title, to: `/season?need=${view.need.id}`, says: `${String(view.cards)} cards, ${STAND_WORDS[safety]}${odds}` };
+    return { key: view.need.id, on: view.readyBy, what: view.need.title, to: `/season?need=${view.need.id}`, says: t`${String(view.cards)} cards, ${STAND_WORDS[safety]}${odds}` };
   });
   const sessions = outlook.allSessions.map((session): Mark => ({
     key: keyOf(session),
     on: session.day,
-    what: `${session.who === "helper" ? "Help" : "Session"}, ${printTime(session.from)}`,
+    what: `${session.who === "helper" ? t`Help` : t`Session`}, ${printTime(session.from)}`,
     to: null,
-    says: `${printMinutes(minutes(Math.round(used.get(keyOf(session)) ?? 0)))} of ${printMinutes(session.length)} planned`,
+    says: t`${printMinutes(minutes(Math.round(used.get(keyOf(session)) ?? 0)))} of ${printMinutes(session.length)} planned`,
   }));
   const empty = stockInPlan(outlook, planned).flatMap(({ store, outlook: stock }): Mark[] =>
     stock.runsOut
@@ -36,9 +36,9 @@ function marksOf(outlook: Outlook, planned: PlannedSeason | null): Mark[] {
           {
             key: store.id,
             on: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
-            what: `${store.name} runs out`,
+            what: t`${store.name} runs out`,
             to: "/stores",
-            says: `${shortBy({ store, outlook: stock })} short`,
+            says: t`${shortBy({ store, outlook: stock })} short`,
           },
         ]
       : [],
@@ -53,12 +53,12 @@ export function RibbonList({ outlook }: { outlook: Outlook }) {
     <Popup
       placement="bottom-end"
       trigger={
-        <Button variant="ghost" aria-label="The ribbon as a list" minHeight="32px" height="32px" minWidth="36px" paddingInline="0" textDecoration="none" bg="ruler">
+        <Button variant="ghost" aria-label={t`The ribbon as a list`} minHeight="32px" height="32px" minWidth="36px" paddingInline="0" textDecoration="none" bg="ruler">
           ≡
         </Button>
       }
     >
-      {outlook.open.length === 0 ? "Nothing is owed." : <Marks outlook={outlook} />}
+      {outlook.open.length === 0 ? t`Nothing is owed.` : <Marks outlook={outlook} />}
     </Popup>
   );
 }
@@ -67,10 +67,10 @@ export function RibbonList({ outlook }: { outlook: Outlook }) {
 function Marks({ outlook }: { outlook: Outlook }) {
   const planned = usePlanned();
   return (
-    <Box as="table" aria-label="The ribbon, day by day" width="100%">
+    <Box as="table" aria-label={t`The ribbon, day by day`} width="100%">
       <thead>
         <tr>
-          {["Day", "What", "How it stands"].map((head) => (
+          {["Day", "What", t`How it stands`].map((head) => (
             <Head key={head}>{head}</Head>
           ))}
         </tr>

@@ -1,4 +1,4 @@
-import { minutes, printMinutes, type KeptSession } from "@yule/core";
+import { minutes, printMinutes, type KeptSession, t } from "@yule/core";
 import { xOf, type Outlook, type Ruler } from "@yule/derive";
 import { INK, PAPER } from "../../kit/drawing.tsx";
 import { RULER } from "./PaperTag.tsx";
@@ -33,7 +33,7 @@ export function Troughs({
         {...(own ? onPull(session) : {})}
         style={{ cursor: own ? "grab" : undefined, touchAction: own ? "none" : undefined }}
       >
-        <title>{`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(minutes(Math.round(filled)))} planned`}</title>
+        <title>{t`${printDay(session.day)} ${printTime(session.from)}–${printTime(session.to)}, ${printMinutes(minutes(Math.round(filled)))} planned`}</title>
         {/* Larger than it looks, for a thumb. */}
         <rect x={x - 4} y={RULER - 6} width={wide + 8} height={28} fill="transparent" />
         <rect x={x} y={RULER + 3} width={wide} height={13} rx={3} fill={PAPER} stroke={INK} strokeOpacity={0.55} />

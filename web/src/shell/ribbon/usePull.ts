@@ -1,5 +1,5 @@
 import { useDrag } from "@use-gesture/react";
-import { addDays, day, daysBetween, type Day, type KeptSession, type SeasonChange } from "@yule/core";
+import { addDays, day, daysBetween, type Day, type KeptSession, type SeasonChange, t } from "@yule/core";
 import type { PlannedSeason, Outlook, HungTag, Ruler } from "@yule/derive";
 import { useRef, useState, type DOMAttributes } from "react";
 import { useKeys } from "../../kit/useKeys.ts";
@@ -55,7 +55,7 @@ export function usePull(outlook: Outlook, planned: PlannedSeason | null, ruler: 
   const pullSession = (session: KeptSession): PullHandlers => {
     const { from, to } = session;
     return grip({
-      what: "the session",
+      what: t`the session`,
       from: session.day,
       changesFor: (days) => [
         { kind: "no session", day: session.day, from, to },

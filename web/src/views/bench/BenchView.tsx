@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button } from "@chakra-ui/react";
 import { lazy, Suspense, useMemo } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -32,11 +33,11 @@ export default function BenchView() {
   if (bench && lying.length > 0) return <LiveBench told={lying} bench={bench} outlook={outlook} />;
   return (
     <>
-      <Verdict>The bench is clear. Split sheets for a need, and its panels lie here.</Verdict>
-      <Teach title="Nothing is on the bench" step={<Button onClick={() => void navigate("/sheets")}>Split sheets</Button>}>
-        With panels on the board, this page says what to do now, counts each panel&apos;s wet time, warns before a wet window closes, and plans the moves so that drying hides
-        behind work.
-      </Teach>
+      <Verdict>{t`The bench is clear. Split sheets for a need, and its panels lie here.`}</Verdict>
+      <Teach
+        title={t`Nothing is on the bench`}
+        step={<Button onClick={() => void navigate("/sheets")}>{t`Split sheets`}</Button>}
+      >{t`With panels on the board, this page says what to do now, counts each panel's wet time, warns before a wet window closes, and plans the moves so that drying hides behind work.`}</Teach>
       <Suspense>
         <RescueJobs outlook={outlook} now={outlook.now} />
       </Suspense>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { PRESSED_BY_SPACE, useKeys } from "../../kit/useKeys.ts";
 import { Box, Grid } from "@chakra-ui/react";
 import type { BenchRead } from "@yule/contract";
@@ -167,4 +168,4 @@ function boardsOf(lying: readonly StandingBatch[], first: StandingBatch | null):
 }
 
 const spokenMove = (on: StandingBatch, move: NonNullable<ReturnType<typeof moveAt>>["move"]): string =>
-  move.kind === "do" ? `${on.route[move.stage]?.name ?? ""}, ${panelWords(numbersOf(on, move.units))}` : move.kind === "wait" ? "Wait." : "All panels are painted and dry.";
+  move.kind === "do" ? `${on.route[move.stage]?.name ?? ""}, ${panelWords(numbersOf(on, move.units))}` : move.kind === "wait" ? t`Wait.` : t`All panels are painted and dry.`;

@@ -1,4 +1,4 @@
-import { dayAt, minuteOfDayAt, minutes, printMinutes, type PlanLine, type SheetLine } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type PlanLine, type SheetLine, t } from "@yule/core";
 import { plannedNumbers, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { printDay, printTime } from "../../kit/say.ts";
 
@@ -30,12 +30,12 @@ export function lineWords(line: SheetLine, filled: BenchPlan["filled"], lying: r
   const stage = on?.design.stages.find(({ id }) => id === line.stage);
   if (line.kind === "free") {
     const small = filled.get(line);
-    const filling = small ? `: ${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : "";
-    if (line.rest) return `rest the hand for ${printMinutes(minutes(line.to - line.from))}${small ? `, or${filling.slice(1)}` : ""}`;
-    return `${printMinutes(minutes(line.to - line.from))} free while ${stage?.name.toLowerCase() ?? "it"} dries${filling}`;
+    const filling = small ? `: ${small.name}${small.count > 1 ? t`, ${String(small.count)} of them` : ""}` : "";
+    if (line.rest) return t`rest the hand for ${printMinutes(minutes(line.to - line.from))}${small ? t`, or${filling.slice(1)}` : ""}`;
+    return t`${printMinutes(minutes(line.to - line.from))} free while ${stage?.name.toLowerCase() ?? t`it`} dries${filling}`;
   }
   const panels = on ? panelWords(plannedNumbers(on, line.units)) : "";
-  return `${stage?.name ?? ""}, ${panels}${lying.length > 1 && on ? ` of ${on.design.name.toLowerCase()}` : ""}${line.mixedAgain ? ", mixed again" : ""}${line.helper ? ", by the helper" : stage?.portable ? ", sofa" : ""}`;
+  return `${stage?.name ?? ""}, ${panels}${lying.length > 1 && on ? t` of ${on.design.name.toLowerCase()}` : ""}${line.mixedAgain ? t`, mixed again` : ""}${line.helper ? t`, by the helper` : stage?.portable ? t`, sofa` : ""}`;
 }
 
 /** The paints of the panels of a move, each once: what the clean palette is laid out with. Nothing where nothing is painted. */

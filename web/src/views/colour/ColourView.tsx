@@ -1,3 +1,5 @@
+import { rich } from "../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box } from "@chakra-ui/react";
 import type { ShelfPaint } from "@yule/core";
 import { lazy, Suspense, type ComponentType } from "react";
@@ -23,7 +25,7 @@ export default function ColourView() {
   return (
     <>
       <AskNav
-        label="Questions about colour"
+        label={t`Questions about colour`}
         asks={ASKS}
         asked={asked?.key ?? ""}
         to={(key) => {
@@ -49,8 +51,7 @@ function Handling({ shelf }: { shelf: readonly ShelfPaint[] }) {
   const hazards = [...new Set(shelf.flatMap((paint) => paint.hazards))].sort();
   return (
     <Caution>
-      {hazards.length > 0 && `On this shelf: paints with ${hazards.join(", ")}. `}Read the labels, do not eat, drink or lick brushes at the bench, never sand or spray paints dry,
-      and follow local rules for what is left over.
+      {rich`${hazards.length > 0 && t`On this shelf: paints with ${hazards.join(", ")}. `}Read the labels, do not eat, drink or lick brushes at the bench, never sand or spray paints dry, and follow local rules for what is left over.`}
     </Caution>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { ComponentType } from "react";
 import type { AskProps } from "./ask.ts";
 
@@ -9,13 +10,67 @@ export interface Ask {
 }
 
 export const ASKS: readonly Ask[] = [
-  { key: "mud", label: "Will it go muddy?", load: () => import("./parts/MudAsk.tsx") },
-  { key: "mix", label: "How to mix it", load: () => import("./parts/MixAsk.tsx") },
-  { key: "puddles", label: "How much", load: () => import("./parts/PuddleAsk.tsx") },
-  { key: "glaze", label: "Glazes", load: () => import("./parts/GlazeAsk.tsx") },
-  { key: "mat", label: "Which mat?", load: () => import("./parts/MatAsk.tsx") },
-  { key: "series", label: "Fewest paints", load: () => import("./parts/SeriesAsk.tsx") },
-  { key: "drift", label: "Drifted?", load: () => import("./parts/DriftAsk.tsx") },
-  { key: "guess", label: "Guess the mix", load: () => import("./parts/GuessAsk.tsx") },
-  { key: "shelf", label: "Paint shelf", load: () => import("./parts/ShelfAsk.tsx") },
+  {
+    key: "mud",
+    get label() {
+      return t`Will it go muddy?`;
+    },
+    load: () => import("./parts/MudAsk.tsx"),
+  },
+  {
+    key: "mix",
+    get label() {
+      return t`How to mix it`;
+    },
+    load: () => import("./parts/MixAsk.tsx"),
+  },
+  {
+    key: "puddles",
+    get label() {
+      return t`How much`;
+    },
+    load: () => import("./parts/PuddleAsk.tsx"),
+  },
+  {
+    key: "glaze",
+    get label() {
+      return t`Glazes`;
+    },
+    load: () => import("./parts/GlazeAsk.tsx"),
+  },
+  {
+    key: "mat",
+    get label() {
+      return t`Which mat?`;
+    },
+    load: () => import("./parts/MatAsk.tsx"),
+  },
+  {
+    key: "series",
+    get label() {
+      return t`Fewest paints`;
+    },
+    load: () => import("./parts/SeriesAsk.tsx"),
+  },
+  {
+    key: "drift",
+    get label() {
+      return t`Drifted?`;
+    },
+    load: () => import("./parts/DriftAsk.tsx"),
+  },
+  {
+    key: "guess",
+    get label() {
+      return t`Guess the mix`;
+    },
+    load: () => import("./parts/GuessAsk.tsx"),
+  },
+  {
+    key: "shelf",
+    get label() {
+      return t`Paint shelf`;
+    },
+    load: () => import("./parts/ShelfAsk.tsx"),
+  },
 ];

@@ -1,6 +1,7 @@
+import { rich } from "../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { phraseText, type DesignRead, type SentimentRead } from "@yule/contract";
-import { minutes, printMinutes, stackGeometry, type Length, type Stack } from "@yule/core";
+import { minutes, printMinutes, stackGeometry, type Length, type Stack, t } from "@yule/core";
 import { stackOf, shortly, findingsOf, holdsMaskingOf, stagesOf, type Outlook, type Family } from "@yule/derive";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -23,9 +24,7 @@ export function DesignPage({ design, families, sentiments, outlook }: { design: 
   const findings = family?.check.findings.filter((finding) => finding.design === design.id) ?? [];
   return (
     <>
-      <Link to="/designs" style={{ display: "inline-flex", minHeight: 44, alignItems: "center", textDecoration: "underline", textUnderlineOffset: 4 }}>
-        The wall
-      </Link>
+      <Link to="/designs" style={{ display: "inline-flex", minHeight: 44, alignItems: "center", textDecoration: "underline", textUnderlineOffset: 4 }}>{t`The wall`}</Link>
       <DesignVerdict design={design} rulesOff={outlook.shop.rulesOff} holdsMasking={holdsMaskingOf(design, outlook.stores)} strays={findings.length > 0} />
       {design.archived && <PutAway design={design} />}
       <Flex gap={{ base: "24px", xl: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
@@ -57,14 +56,12 @@ function PutAway({ design }: { design: DesignRead }) {
   const change = (archived: boolean): void => void sendCommand("archive-design", { id: design.id, version: design.version, archived });
   return design.archived ? (
     <Flex gap="12px" align="center" wrap="wrap" marginBottom="14px">
-      <Text fontWeight={600}>This design is put away. Its history stays; nothing new is offered for it.</Text>
-      <Button onClick={() => change(false)}>Bring it back</Button>
+      <Text fontWeight={600}>{t`This design is put away. Its history stays; nothing new is offered for it.`}</Text>
+      <Button onClick={() => change(false)}>{t`Bring it back`}</Button>
     </Flex>
   ) : (
     <Box marginTop="26px">
-      <Button variant="outline" onClick={() => change(true)}>
-        Put this design away
-      </Button>
+      <Button variant="outline" onClick={() => change(true)}>{t`Put this design away`}</Button>
     </Box>
   );
 }
@@ -93,58 +90,54 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
   const waiting = design.stages.reduce((sum, stage) => sum + stage.dry, 0);
   return (
     <Verdict>
-      {design.name}: cut the base <Figure why={baseWhy(design, size)}>{size(geometry.base.width, geometry.base.height)}</Figure>
-      {geometry.score !== null &&
-        (geometry.pieces === 2 ? <> as two pieces, the back scored {say(geometry.score)} from its top</> : <> and score at {say(geometry.score)}</>)}.{" "}
-      {fault ? (
-        <Figure
-          tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
-          why={`${phraseText(fault.given, speech)}; better ${phraseText(fault.allowed, speech)}.`}
-        >
-          {shortly(fault)}
+      {rich`${design.name}: cut the base ${(<Figure why={baseWhy(design, size)}>{size(geometry.base.width, geometry.base.height)}</Figure>)}${
+        geometry.score !== null &&
+        (geometry.pieces === 2 ? <>{t` as two pieces, the back scored ${say(geometry.score)} from its top`}</> : <>{t` and score at ${say(geometry.score)}`}</>)
+      }. ${
+        fault ? (
+          <Figure
+            tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
+            why={`${phraseText(fault.given, speech)}; better ${phraseText(fault.allowed, speech)}.`}
+          >
+            {shortly(fault)}
+          </Figure>
+        ) : uneven.length > 0 ? (
+          <Figure
+            tone="tight"
+            why={t`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}
+          >{rich`The ${uneven[0]?.name} lies uneven`}</Figure>
+        ) : (
+          <Figure
+            tone="safe"
+            why={
+              design.stack.envelope
+                ? t`All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness.`
+                : t`All four borders of every layer are equal. It goes in no envelope.`
+            }
+          >
+            {rich`Reveals are even${design.stack.envelope && t` and it fits its envelope`}`}
+          </Figure>
+        )
+      }. One card takes ${(
+        <Figure why={t`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>
+          {printMinutes(minutes(hands))}
         </Figure>
-      ) : uneven.length > 0 ? (
-        <Figure
-          tone="tight"
-          why={`Left ${say(uneven[0]?.reveal.left ?? geometry.base.width)}, right ${say(uneven[0]?.reveal.right ?? geometry.base.width)}, top ${say(uneven[0]?.reveal.top ?? geometry.base.width)}, bottom ${say(uneven[0]?.reveal.bottom ?? geometry.base.width)}. That may be wanted; it should be seen before cutting.`}
-        >
-          The {uneven[0]?.name} lies uneven
-        </Figure>
-      ) : (
-        <Figure
-          tone="safe"
-          why={
-            design.stack.envelope
-              ? "All four borders of every layer are equal, and the envelope leaves at least 3 mm beyond the card and its thickness."
-              : "All four borders of every layer are equal. It goes in no envelope."
-          }
-        >
-          Reveals are even{design.stack.envelope && " and it fits its envelope"}
-        </Figure>
-      )}
-      . One card takes{" "}
-      <Figure why={`${String(design.stages.length)} stages. Drying adds ${printMinutes(minutes(waiting))} of waiting to a single card; in a batch it hides behind the work.`}>
-        {printMinutes(minutes(hands))}
-      </Figure>{" "}
-      of hands.{" "}
+      )} of hands. `}
       {worst ? (
         <>
-          Its route breaks{" "}
-          <Figure tone={worst.rule.severity === "spoils" ? "cannot" : "tight"} why={`${worst.rule.says}. ${worst.rule.reason} The repair stands beside the route.`}>
-            {findings.length === 1 ? "one rule of the craft" : `${String(findings.length)} rules of the craft`}
+          {t`Its route breaks `}
+          <Figure tone={worst.rule.severity === "spoils" ? "cannot" : "tight"} why={t`${worst.rule.says}. ${worst.rule.reason} The repair stands beside the route.`}>
+            {findings.length === 1 ? t`one rule of the craft` : t`${String(findings.length)} rules of the craft`}
           </Figure>
           .
         </>
       ) : (
-        "Its route is in order."
+        t`Its route is in order.`
       )}
       {strays && (
         <>
           {" "}
-          <Figure tone="tight" why="What breaks its family, and how it is mended, stands below under “In its family”.">
-            It strays from its family
-          </Figure>
-          .
+          <Figure tone="tight" why={t`What breaks its family, and how it is mended, stands below under “In its family”.`}>{t`It strays from its family`}</Figure>.
         </>
       )}
     </Verdict>
@@ -154,7 +147,7 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
 function baseWhy(design: DesignRead, size: (width: Length, height: Length) => string): string {
   const { width, height, fold } = stackOf(design);
   const { pieces } = stackGeometry(stackOf(design));
-  if (fold === "none") return `The card is ${size(width, height)} and folds nowhere.`;
-  if (pieces === 2) return `The front and the back are each ${size(width, height)}, cut side by side and joined above the score.`;
-  return `The card's face is ${size(width, height)} and it folds at the ${fold}, so the flat base is twice as ${fold === "top" || fold === "bottom" ? "high" : "wide"}.`;
+  if (fold === "none") return t`The card is ${size(width, height)} and folds nowhere.`;
+  if (pieces === 2) return t`The front and the back are each ${size(width, height)}, cut side by side and joined above the score.`;
+  return t`The card's face is ${size(width, height)} and it folds at the ${fold}, so the flat base is twice as ${fold === "top" || fold === "bottom" ? t`high` : t`wide`}.`;
 }

@@ -1,3 +1,5 @@
+import { rich } from "../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import type { Gap } from "@yule/core";
 import { familiesOf, wallGaps, wantedIn, type Outlook, type Family } from "@yule/derive";
@@ -40,17 +42,15 @@ export default function DesignsView() {
   if (data.designs.length === 0)
     return (
       <>
-        <Verdict>No design yet. The first one shows here how its base is cut and scored, whether it fits its envelope, and what is wrong with its route.</Verdict>
-        <Button onClick={() => setAdding(true)}>Begin the first design</Button>
+        <Verdict>{t`No design yet. The first one shows here how its base is cut and scored, whether it fits its envelope, and what is wrong with its route.`}</Verdict>
+        <Button onClick={() => setAdding(true)}>{t`Begin the first design`}</Button>
         {dialog}
       </>
     );
   return (
     <>
       <WallVerdict families={families} gaps={gaps} />
-      <Button marginBottom="22px" onClick={() => setAdding(true)}>
-        New design from a template
-      </Button>
+      <Button marginBottom="22px" onClick={() => setAdding(true)}>{t`New design from a template`}</Button>
       {families.map((family) => (
         <FamilyWall key={family.series.id} family={family} rulesOff={outlook.shop.rulesOff} stores={outlook.stores} onChoose={choose} />
       ))}
@@ -76,36 +76,32 @@ function WallVerdict({ families, gaps }: { families: readonly Family[]; gaps: re
         <>
           <Figure
             tone="safe"
-            why={`Nothing that was told of their cards contradicts: ${listed(whole.map((family) => family.series.name))}. What is not told is held against nobody.`}
+            why={t`Nothing that was told of their cards contradicts: ${listed(whole.map((family) => family.series.name))}. What is not told is held against nobody.`}
           >
             {listed(whole.map((family) => family.series.name))}
           </Figure>{" "}
-          {whole.length === 1 ? "holds" : "hold"} together.{" "}
+          {t`${whole.length === 1 ? t`holds` : t`hold`} together. `}
         </>
       )}
       {broken.map((family) => (
         <span key={family.series.id}>
-          In {family.series.name}{" "}
-          <Figure
-            tone={family.check.findings[0]?.severity === "breaks" ? "cannot" : "tight"}
-            why={family.check.findings.map((finding) => `${family.designs.find((each) => each.id === finding.design)?.name ?? ""}: ${finding.says}.`).join(" ")}
-          >
-            {count(cards(family), "card")} {cards(family) === 1 ? "strays" : "stray"}
-          </Figure>{" "}
-          from the family.{" "}
+          {rich`In ${family.series.name} ${(
+            <Figure
+              tone={family.check.findings[0]?.severity === "breaks" ? "cannot" : "tight"}
+              why={family.check.findings.map((finding) => `${family.designs.find((each) => each.id === finding.design)?.name ?? ""}: ${finding.says}.`).join(" ")}
+            >
+              {count(cards(family), "card")} {cards(family) === 1 ? t`strays` : t`stray`}
+            </Figure>
+          )} from the family. `}
         </span>
       ))}
       {gaps.length > 0 ? (
         <>
-          There is{" "}
-          <Figure tone="tight" why={gaps.map((gap) => `${gap.wanted.says}: ${gap.lacks}.`).join(" ")}>
-            no card yet
-          </Figure>{" "}
-          for {listed(gaps.slice(0, 2).map((gap) => gap.wanted.says))}
+          {rich`There is ${(<Figure tone="tight" why={gaps.map((gap) => `${gap.wanted.says}: ${gap.lacks}.`).join(" ")}>{t`no card yet`}</Figure>)} for ${listed(gaps.slice(0, 2).map((gap) => gap.wanted.says))}`}
           {gaps.length > 2 && `, and for ${count(gaps.length - 2, "more")}`.replace(/mores$/, "more")}.
         </>
       ) : (
-        "Everybody that cards are wanted for is served."
+        t`Everybody that cards are wanted for is served.`
       )}
     </Verdict>
   );
@@ -114,16 +110,14 @@ function WallVerdict({ families, gaps }: { families: readonly Family[]; gaps: re
 function Gaps({ gaps, outlook }: { gaps: readonly Gap[]; outlook: Outlook }) {
   if (gaps.length === 0) return null;
   return (
-    <Box as="section" aria-label="Gaps" marginBottom="24px" maxWidth="70em">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        Still without a card
-      </Heading>
+    <Box as="section" aria-label={t`Gaps`} marginBottom="24px" maxWidth="70em">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Still without a card`}</Heading>
       {gaps.map((gap) => (
         <Text key={gap.wanted.says} borderTop="1px solid" borderColor="hairline" paddingY="6px" overflowWrap="anywhere">
           <StateWord state="tight">
             <b>{gap.wanted.says}</b>
           </StateWord>
-          {gap.nearest ? `: nearest is ${outlook.designs.find((each) => each.id === gap.nearest)?.name ?? ""}, but ${gap.lacks}.` : `: ${gap.lacks}.`}
+          {gap.nearest ? t`: nearest is ${outlook.designs.find((each) => each.id === gap.nearest)?.name ?? ""}, but ${gap.lacks}.` : `: ${gap.lacks}.`}
         </Text>
       ))}
     </Box>

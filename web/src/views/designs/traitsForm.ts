@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { traitsSchema, type TraitsRead } from "@yule/contract";
 import { z } from "zod";
 import { numberText, openChoice, yesNoOf, yesNoText } from "../../kit/form/texts.ts";
@@ -13,7 +14,10 @@ const AGES = /^(\d{1,3})(?:\s*(?:-|–|to)\s*(\d{1,3}))?$/;
 /** `5 to 9`, `7`, or nothing for grown-ups. */
 const agesText = z
   .string()
-  .refine((text) => text.trim() === "" || AGES.test(text.trim()), { message: "ages such as 5 to 9", abort: true })
+  .refine((text) => text.trim() === "" || AGES.test(text.trim()), {
+    error: () => t`ages such as 5 to 9`,
+    abort: true,
+  })
   .transform((text) => {
     const found = AGES.exec(text.trim());
     return found ? { from: Number(found[1]), to: Number(found[2] ?? found[1]) } : null;

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { lazy, Suspense, type ComponentType, type LazyExoticComponent } from "react";
 import { useSearchParams } from "react-router";
 import { AskNav } from "../../kit/AskNav.tsx";
@@ -8,13 +9,55 @@ import LeaveAsk from "./parts/LeaveAsk.tsx";
 
 /** The questions about sending; what must leave is asked first. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<DispatchAskProps> | LazyExoticComponent<ComponentType<DispatchAskProps>> }[] = [
-  { key: "leave", label: "What must leave", part: LeaveAsk },
-  { key: "orders", label: "Orders", part: lazy(() => import("./parts/OrdersAsk.tsx")) },
-  { key: "which", label: "Who gets which", part: lazy(() => import("./parts/WhichAsk.tsx")) },
-  { key: "write", label: "Write and address", part: lazy(() => import("./parts/WriteAsk.tsx")) },
-  { key: "fair", label: "Fairs", part: lazy(() => import("./parts/FairAsk.tsx")) },
-  { key: "listings", label: "Listings", part: lazy(() => import("./parts/ListingsAsk.tsx")) },
-  { key: "households", label: "Households", part: lazy(() => import("./parts/HouseholdsAsk.tsx")) },
+  {
+    key: "leave",
+    get label() {
+      return t`What must leave`;
+    },
+    part: LeaveAsk,
+  },
+  {
+    key: "orders",
+    get label() {
+      return t`Orders`;
+    },
+    part: lazy(() => import("./parts/OrdersAsk.tsx")),
+  },
+  {
+    key: "which",
+    get label() {
+      return t`Who gets which`;
+    },
+    part: lazy(() => import("./parts/WhichAsk.tsx")),
+  },
+  {
+    key: "write",
+    get label() {
+      return t`Write and address`;
+    },
+    part: lazy(() => import("./parts/WriteAsk.tsx")),
+  },
+  {
+    key: "fair",
+    get label() {
+      return t`Fairs`;
+    },
+    part: lazy(() => import("./parts/FairAsk.tsx")),
+  },
+  {
+    key: "listings",
+    get label() {
+      return t`Listings`;
+    },
+    part: lazy(() => import("./parts/ListingsAsk.tsx")),
+  },
+  {
+    key: "households",
+    get label() {
+      return t`Households`;
+    },
+    part: lazy(() => import("./parts/HouseholdsAsk.tsx")),
+  },
 ];
 
 /** Dispatch: what must be posted by when, who gets which card, and who is in the books. */
@@ -25,7 +68,7 @@ export default function DispatchView() {
   const Ask = asked?.part;
   return (
     <>
-      <AskNav label="Questions about sending" asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/dispatch?ask=${key}`} />
+      <AskNav label={t`Questions about sending`} asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/dispatch?ask=${key}`} />
       <Suspense fallback={<Loading />}>{Ask && <Ask outlook={outlook} />}</Suspense>
     </>
   );

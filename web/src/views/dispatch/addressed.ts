@@ -1,4 +1,4 @@
-import { lengthOfUnits, money, toMm, majorText } from "@yule/core";
+import { lengthOfUnits, money, toMm, majorText, t } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import Papa from "papaparse";
 import { PDFDocument } from "pdf-lib";
@@ -71,7 +71,7 @@ export async function packingSlipsPdf(letters: readonly PileLetter[], home: stri
       pen.text(
         48,
         top - 240,
-        `${each.box === null ? "" : `From ${each.box}. `}By ${each.way?.service ?? "no service"}, ${String(Math.ceil(each.size.grams))} g.`,
+        `${each.box === null ? "" : t`From ${each.box}. `}By ${each.way?.service ?? t`no service`}, ${String(Math.ceil(each.size.grams))} g.`,
         12,
         PDF_SOFT,
         wide - 96,
@@ -93,7 +93,7 @@ export const postListCsv = (letters: readonly PileLetter[], currency: string): s
       "mm thick": Math.ceil(toMm(size.thick) * 10) / 10,
       price: majorText(money(way?.price ?? 0), currency),
       currency,
-      "what it is": `greeting card, ${view.design.name}`,
+      "what it is": t`greeting card, ${view.design.name}`,
     })),
     { escapeFormulae: true },
   )}\r\n`;

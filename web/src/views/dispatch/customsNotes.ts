@@ -1,4 +1,4 @@
-import { money } from "@yule/core";
+import { money, t } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
@@ -25,14 +25,14 @@ export async function customsNotesPdf(
     abroad.slice(start, start + 4).forEach((each, index) => {
       const [x, top] = [(index % 2) * wide + 24, 2 * high - Math.floor(index / 2) * high - 40];
       const worth = worthOf(each);
-      pen.heading(x, top, "For the customs", 15, wide - 48);
+      pen.heading(x, top, t`For the customs`, 15, wide - 48);
       const told = [
         ["From", `${sender}, ${countries.of(home) ?? home}`],
         ["To", `${each.household.name}, ${countries.of(each.household.country) ?? each.household.country}`],
-        ["Contents", `Paper greeting card: ${each.view.design.name}`],
+        ["Contents", t`Paper greeting card: ${each.view.design.name}`],
         ["Weight", `${String(Math.ceil(each.size.grams))} g`],
-        ["Worth", worth > 0 ? `${typedAmount(money(worth), currency)} ${currency}, goods that were sold` : `none, a gift`],
-        ["Made in", countries.of(home) ?? home],
+        ["Worth", worth > 0 ? t`${typedAmount(money(worth), currency)} ${currency}, goods that were sold` : `none, a gift`],
+        [t`Made in`, countries.of(home) ?? home],
       ] as const;
       told.forEach(([what, says], row) => {
         pen.strong(x, top - 34 - row * 36, what, 9.5, PDF_SOFT, wide - 48);
@@ -40,7 +40,7 @@ export async function customsNotesPdf(
       });
       const sign = top - 34 - told.length * 36 - 28;
       pen.line(x, sign, x + wide - 60, sign, PDF_INK, 0.8);
-      pen.text(x, sign - 13, "Day and signature. Check what the country asks for.", 8.5, PDF_SOFT, wide - 48);
+      pen.text(x, sign - 13, t`Day and signature. Check what the country asks for.`, 8.5, PDF_SOFT, wide - 48);
     });
   }
   return file.save();

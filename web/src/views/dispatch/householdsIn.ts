@@ -1,5 +1,5 @@
 import { addHousehold, faultLine, faultsOf, plainAddress, type CommandInput, type HouseholdRead } from "@yule/contract";
-import { COUNTRIES, groupBy } from "@yule/core";
+import { COUNTRIES, groupBy, t } from "@yule/core";
 import Fuse from "fuse.js";
 import Papa from "papaparse";
 import { v7 } from "uuid";
@@ -39,8 +39,8 @@ export function householdsInText(text: string, known: readonly HouseholdRead[], 
   for (const { row, cells } of read.rows) {
     const formula = HOUSEHOLD_COLUMNS.find((column) => FORMULA.test(cells[column]));
     const country = cells.country === "" ? home : (CODES.get(cells.country.toLowerCase()) ?? cells.country);
-    if (formula) faults.push(said(row, formula, cells[formula], "a plain value: a formula is not run"));
-    else if (country === null) faults.push(said(row, "country", "", "a country's name or its two letters: without one no letter goes"));
+    if (formula) faults.push(said(row, formula, cells[formula], t`a plain value: a formula is not run`));
+    else if (country === null) faults.push(said(row, "country", "", t`a country's name or its two letters: without one no letter goes`));
     else {
       const household = householdOf(cells, country);
       const checked = addHousehold.safeParse(household);
@@ -52,7 +52,7 @@ export function householdsInText(text: string, known: readonly HouseholdRead[], 
 }
 
 const said = (row: number, column: Column, given: string, allowed: string): string =>
-  `row ${String(row)}, ${column}: given ${given === "" ? "nothing" : given}, allowed ${allowed}`;
+  `row ${String(row)}, ${column}: given ${given === "" ? t`nothing` : given}, allowed ${allowed}`;
 const listed = (text: string): string[] => text.split(/[,;]/).flatMap((each) => (each.trim() === "" ? [] : [each.trim()]));
 const householdOf = (cells: Row, country: string): CommandInput<"add-household"> => ({
   id: v7(),
@@ -83,7 +83,7 @@ function rowsOfCards(text: string): ReadRows {
     rows: results.flatMap((each, index) =>
       "card" in each ? [{ row: index + 1, cells: { ...each.card, ...(each.card.parts ?? NO_PARTS), neutral: "", likes: "", without: "" } }] : [],
     ),
-    faults: results.flatMap((each, index) => ("given" in each ? [`card ${String(index + 1)}: given ${each.given}, allowed a vCard of version 2.1 to 4.0`] : [])),
+    faults: results.flatMap((each, index) => ("given" in each ? [t`card ${String(index + 1)}: given ${each.given}, allowed a vCard of version 2.1 to 4.0`] : [])),
   };
 }
 
@@ -91,7 +91,7 @@ function rowsOfTable(text: string): ReadRows {
   const parsed = Papa.parse<Record<string, string>>(text.replace(/^\s+/, ""), { header: true, skipEmptyLines: "greedy", transformHeader: (head) => head.trim().toLowerCase() });
   const fields = parsed.meta.fields ?? [];
   if (!fields.includes("name") || !(fields.includes("address") || (fields.includes("street") && fields.includes("town"))))
-    return { rows: [], faults: [`row 1: given ${fields.join(", ") || "nothing"}, allowed a first row that names its columns, of ${HOUSEHOLD_COLUMNS.join(", ")}`] };
+    return { rows: [], faults: [t`row 1: given ${fields.join(", ") || t`nothing`}, allowed a first row that names its columns, of ${HOUSEHOLD_COLUMNS.join(", ")}`] };
   const half = new Set(parsed.errors.flatMap(({ type, row }) => (type === "FieldMismatch" && row !== undefined ? [row] : [])));
   return {
     rows: parsed.data.flatMap((row, index) =>
@@ -99,7 +99,7 @@ function rowsOfTable(text: string): ReadRows {
         ? []
         : [{ row: index + 2, cells: Object.fromEntries(HOUSEHOLD_COLUMNS.map((column) => [column, (row[column] ?? "").trim().replace(/^'(?=[=+@-])/, "")])) as Row }],
     ),
-    faults: [...half].map((index) => `row ${String(index + 2)}: given more or fewer cells than columns, allowed ${String(fields.length)} cells, one for each column`),
+    faults: [...half].map((index) => t`row ${String(index + 2)}: given more or fewer cells than columns, allowed ${String(fields.length)} cells, one for each column`),
   };
 }
 

@@ -1,9 +1,9 @@
-import { type Money } from "@yule/core";
+import { type Money, t } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { printMoney } from "../../kit/say.ts";
 
-export const lettersWord = (count: number): string => `${String(count)} ${count === 1 ? "letter" : "letters"}`;
-export const peopleWord = (count: number): string => `${String(count)} ${count === 1 ? "household" : "households"}`;
+export const lettersWord = (count: number): string => `${String(count)} ${count === 1 ? t`letter` : t`letters`}`;
+export const peopleWord = (count: number): string => `${String(count)} ${count === 1 ? t`household` : t`households`}`;
 
 /** The town, for an envelope that is too small for the whole address. */
 export const townOf = ({ household }: PileLetter): string => `${household.address.split(/[,\n]/).at(-1)?.trim() ?? ""}, ${household.country}`;
@@ -14,5 +14,5 @@ export function thickWords(pile: readonly PileLetter[], currency: string): strin
   const [first] = dear;
   if (!first) return null;
   const more = dear.reduce((sum, { dearerBy }) => sum + (dearerBy ?? 0), 0) as Money;
-  return `${dear.length === 1 ? "One card is" : `${String(dear.length)} cards are`} too thick or too heavy for the cheapest service that is in time: flat dots instead of gems or foam would save ${printMoney(more, currency)}.`;
+  return t`${dear.length === 1 ? t`One card is` : t`${String(dear.length)} cards are`} too thick or too heavy for the cheapest service that is in time: flat dots instead of gems or foam would save ${printMoney(more, currency)}.`;
 }

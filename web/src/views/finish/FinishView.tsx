@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import { finishTasks, type FinishTask } from "@yule/derive";
 import { lazy, Suspense, useMemo, type ComponentType } from "react";
@@ -12,11 +13,46 @@ import { JudgeAsk } from "./parts/JudgeAsk.tsx";
 
 /** Questions that Finish answers. Adding one is a line here and a part. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<FinishAskProps>; readonly isOfNeed: boolean }[] = [
-  { key: "judge", label: "Which panels are good?", part: JudgeAsk, isOfNeed: true },
-  { key: "give", label: "Who gets which?", part: lazy(() => import("./parts/GiveAsk.tsx")), isOfNeed: false },
-  { key: "make", label: "Make the cards", part: lazy(() => import("./parts/MakeAsk.tsx")), isOfNeed: true },
-  { key: "stock", label: "Finished cards", part: lazy(() => import("./parts/StockAsk.tsx")), isOfNeed: false },
-  { key: "why", label: "Why do panels fail?", part: lazy(() => import("./parts/WhyAsk.tsx")), isOfNeed: false },
+  {
+    key: "judge",
+    get label() {
+      return t`Which panels are good?`;
+    },
+    part: JudgeAsk,
+    isOfNeed: true,
+  },
+  {
+    key: "give",
+    get label() {
+      return t`Who gets which?`;
+    },
+    part: lazy(() => import("./parts/GiveAsk.tsx")),
+    isOfNeed: false,
+  },
+  {
+    key: "make",
+    get label() {
+      return t`Make the cards`;
+    },
+    part: lazy(() => import("./parts/MakeAsk.tsx")),
+    isOfNeed: true,
+  },
+  {
+    key: "stock",
+    get label() {
+      return t`Finished cards`;
+    },
+    part: lazy(() => import("./parts/StockAsk.tsx")),
+    isOfNeed: false,
+  },
+  {
+    key: "why",
+    get label() {
+      return t`Why do panels fail?`;
+    },
+    part: lazy(() => import("./parts/WhyAsk.tsx")),
+    isOfNeed: false,
+  },
 ];
 
 /** Finish: which panels are good, whether they are enough and whose they are, and the cards made of them. */
@@ -33,13 +69,10 @@ export default function FinishView() {
   const Ask = asked?.part;
   return (
     <>
-      <AskNav label="Questions about finishing" asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/finish?ask=${key}${task ? `&need=${task.view.need.id}` : ""}`} />
+      <AskNav label={t`Questions about finishing`} asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/finish?ask=${key}${task ? t`&need=${task.view.need.id}` : ""}`} />
       <Suspense fallback={<Loading />}>{Ask && <Ask key={task?.view.need.id ?? ""} outlook={outlook} finish={finish} tasks={tasks} task={task} />}</Suspense>
       {asked?.isOfNeed && task && tasks.length > 1 && <OtherNeed tasks={tasks} task={task} />}
-      <Caution>
-        Fingers behind the edge when panels are cut down, blades capped; glue, sprays and glitter away from faces and flames, gems and small parts away from children. Follow the
-        labels and the local rules.
-      </Caution>
+      <Caution>{t`Fingers behind the edge when panels are cut down, blades capped; glue, sprays and glitter away from faces and flames, gems and small parts away from children. Follow the labels and the local rules.`}</Caution>
     </>
   );
 }
@@ -51,16 +84,16 @@ function OtherNeed({ tasks, task }: { tasks: readonly FinishTask[]; task: Finish
   const [params, setParams] = useSearchParams();
   return (
     <Flex align="center" gap="12px" marginTop="20px" maxWidth="480px">
-      <Text flex="none">Another need</Text>
+      <Text flex="none">{t`Another need`}</Text>
       <Choice
-        aria-label="Inspect which need"
+        aria-label={t`Inspect which need`}
         value={task.view.need.id}
         onChange={(change) => {
           const next = new URLSearchParams(params);
           next.set("need", change.target.value);
           setParams(next);
         }}
-        options={tasks.map(({ view }) => ({ value: view.need.id, label: `${view.need.title}, ${String(view.cards)} ${view.cards === 1 ? "card" : "cards"}` }))}
+        options={tasks.map(({ view }) => ({ value: view.need.id, label: `${view.need.title}, ${String(view.cards)} ${view.cards === 1 ? t`card` : t`cards`}` }))}
       />
     </Flex>
   );

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { DesignRead } from "@yule/contract";
 import { degrees, PDFDocument, rgb, type PDFImage, type PDFPage } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
@@ -65,5 +66,5 @@ function foot(pen: Pen, name: string, width: number): void {
   const [x, y] = [RIM + MARK, RIM + 2];
   for (let mm = 0; mm <= RULER; mm += 10) pen.line(at(x + mm), at(y), at(x + mm), at(y + (mm % 50 === 0 ? 4 : 2.5)), PDF_INK, 0.5);
   pen.line(at(x), at(y), at(x + RULER), at(y), PDF_INK, 0.7);
-  pen.text(at(x + RULER + 4), at(y), `This line is 100 mm: print at 100 %, not “to fit”. ${name}`, 8, PDF_SOFT, at(width - RULER - x - RIM - 6));
+  pen.text(at(x + RULER + 4), at(y), t`This line is 100 mm: print at 100 %, not “to fit”. ${name}`, 8, PDF_SOFT, at(width - RULER - x - RIM - 6));
 }

@@ -1,6 +1,6 @@
 import { eventPhrase, phraseText, type EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, yearOf, type Day } from "@yule/core";
+import { dayAt, minuteOfDayAt, yearOf, type Day, t } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useLogbookInfiniteQuery } from "../../data/api.ts";
@@ -29,18 +29,18 @@ export default function LogbookView() {
     <>
       <Verdict>
         {judged === 0 ? (
-          "Nothing was judged yet: yields are still a guess of nine in ten."
+          t`Nothing was judged yet: yields are still a guess of nine in ten.`
         ) : (
           <>
-            Of {judged} panels of the designs asked for now,{" "}
+            {t`Of ${judged} panels of the designs asked for now, `}
             <Figure
               why={yields
                 .map(([id, record]) => `${outlook.designs.find((design) => design.id === id)?.name ?? ""}: ${String(record.good)} good, ${String(record.bad)} not`)
                 .join("; ")}
             >
-              {good} were good
+              {t`${good} were good`}
             </Figure>
-            {posted.length > 0 && `, and ${String(inTime.length)} of ${String(posted.length)} needs of ${outlook.season.name} went out in time`}.
+            {posted.length > 0 && t`, and ${String(inTime.length)} of ${String(posted.length)} needs of ${outlook.season.name} went out in time`}.
           </>
         )}
         <ReliabilityWords reliability={outlook.reliability} />
@@ -50,18 +50,18 @@ export default function LogbookView() {
         <NoteLesson design={null} />
       </Box>
       <Flex maxWidth="420px" marginBottom="14px">
-        <TextInput type="search" aria-label="Find in the logbook" placeholder="find a word" value={find} onChange={(change) => setFind(change.target.value)} />
+        <TextInput type="search" aria-label={t`Find in the logbook`} placeholder={t`find a word`} value={find} onChange={(change) => setFind(change.target.value)} />
       </Flex>
       {!data ? (
         <Loading />
       ) : events.length === 0 ? (
-        <Teach title="Nothing found">{find ? "No entry holds this word." : "Everything you do is written here, and can be taken back from here."}</Teach>
+        <Teach title={t`Nothing found`}>{find ? t`No entry holds this word.` : t`Everything you do is written here, and can be taken back from here.`}</Teach>
       ) : (
         <Box maxWidth="860px">
           <Entries events={events} timeZone={outlook.shop.timeZone} today={outlook.today} />
           {hasNextPage && (
             <Button variant="outline" marginTop="14px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-              {isFetchingNextPage ? "Reading earlier entries …" : "Show earlier entries"}
+              {isFetchingNextPage ? t`Reading earlier entries …` : t`Show earlier entries`}
             </Button>
           )}
         </Box>
@@ -127,7 +127,7 @@ function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>
-          {event.kind === "undo" ? "do it again" : "take back"}
+          {event.kind === "undo" ? t`do it again` : t`take back`}
         </Button>
       )}
     </Flex>

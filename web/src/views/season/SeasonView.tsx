@@ -1,6 +1,6 @@
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { addDays, printMinutes, type Day, type QuickNeed, type Remedy, type SeasonChange } from "@yule/core";
+import { addDays, printMinutes, type Day, type QuickNeed, type Remedy, type SeasonChange, t, wordsFor } from "@yule/core";
 import { rowOf, STAND_RANK, type NeedView, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -28,12 +28,12 @@ const SeasonsDialog = lazy(async () => ({ default: (await import("./parts/Season
 const SessionsDialog = lazy(async () => ({ default: (await import("./parts/SessionsDialog.tsx")).SessionsDialog }));
 
 const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> = {
-  "not begun": { label: "split sheets", to: "/sheets" },
-  "on the bench": { label: "on the bench", to: "/bench" },
-  "to inspect": { label: "inspect", to: "/finish" },
-  "to assemble": { label: "assemble", to: "/finish" },
-  "to post": { label: "post", to: "/dispatch" },
-  done: { label: "done", to: "/logbook" },
+  "not begun": wordsFor({ label: () => t`split sheets`, to: () => t`/sheets` }),
+  "on the bench": wordsFor({ label: () => t`on the bench`, to: () => t`/bench` }),
+  "to inspect": wordsFor({ label: () => t`inspect`, to: () => t`/finish` }),
+  "to assemble": wordsFor({ label: () => t`assemble`, to: () => t`/finish` }),
+  "to post": wordsFor({ label: () => t`post`, to: () => t`/dispatch` }),
+  done: wordsFor({ label: () => t`done`, to: () => t`/logbook` }),
 };
 
 const DIALOGS = [
@@ -75,11 +75,9 @@ export default function SeasonView() {
             setQuick(null);
             setDialog("need");
           }}
-        >
-          Add a need
-        </Button>
+        >{t`Add a need`}</Button>
       </Flex>
-      <Flex as="nav" aria-label="More of the season" gap="4px 22px" wrap="wrap" marginBottom="18px">
+      <Flex as="nav" aria-label={t`More of the season`} gap="4px 22px" wrap="wrap" marginBottom="18px">
         {DIALOGS.map((each) => (
           <Button key={each.dialog} variant="ghost" paddingInline="0" onClick={() => setDialog(each.dialog)}>
             {each.label}
@@ -88,14 +86,13 @@ export default function SeasonView() {
         <SheetForTheWall outlook={outlook} planned={planned} rows={rows} />
       </Flex>
       {outlook.open.length === 0 && outlook.needs.length > 0 ? (
-        <Teach title={`All of ${outlook.season.name} is done`}>
-          Tell what came of its fairs and listings under “Next season”, then close it under “Seasons”: {outlook.prepared[0]?.name ?? "the next one"} opens, and this one is looked
-          up from then on.
-        </Teach>
+        <Teach
+          title={t`All of ${outlook.season.name} is done`}
+        >{t`Tell what came of its fairs and listings under “Next season”, then close it under “Seasons”: ${outlook.prepared[0]?.name ?? t`the next one`} opens, and this one is looked up from then on.`}</Teach>
       ) : outlook.open.length === 0 ? (
-        <Teach title="Nothing is owed">
-          Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.
-        </Teach>
+        <Teach
+          title={t`Nothing is owed`}
+        >{t`Add what is to be made, for whom and by when. Then this page says how many hours it takes, when to begin at the latest, and whether it fits your sessions.`}</Teach>
       ) : (
         <Flex gap={{ base: "24px", xl: "34px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
           <Box flex="1" minWidth={0} width="100%">
@@ -107,7 +104,7 @@ export default function SeasonView() {
             </NeedTable>
           </Box>
           <Box width={{ base: "100%", xl: "286px" }} flex="none">
-            {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">The plan is being made …</Text>}
+            {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">{t`The plan is being made …`}</Text>}
           </Box>
         </Flex>
       )}
@@ -145,13 +142,13 @@ function NeedTable({
 }) {
   const navigate = useNavigate();
   const columns = useMemo((): readonly TableColumn<NeedRow>[] => needColumns(chosen, today, onChoose, (to) => void navigate(to)), [chosen, today, onChoose, navigate]);
-  return <DataTable label="Needs" rows={rows} columns={columns} rowId={({ view }) => view.need.id} opened={{ id: chosen, detail: children }} />;
+  return <DataTable label={t`Needs`} rows={rows} columns={columns} rowId={({ view }) => view.need.id} opened={{ id: chosen, detail: children }} />;
 }
 
 const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) => void, go: (to: string) => void): readonly TableColumn<NeedRow>[] => [
   {
     id: "need",
-    head: "Need",
+    head: t`Need`,
     isAlways: true,
     value: ({ view }) => `${view.need.title} ${view.design.name}`,
     cell: ({ view }) => (
@@ -170,17 +167,17 @@ const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) =
       </>
     ),
   },
-  { id: "ready", head: "Ready by", isAlways: true, value: ({ view }) => view.readyBy, cell: ({ view }) => <Text whiteSpace="nowrap">{printDay(view.readyBy)}</Text> },
-  { id: "hands", head: "Hands", value: ({ view }) => view.outlook.hands, cell: ({ view }) => <Text whiteSpace="nowrap">{printMinutes(view.outlook.hands)}</Text> },
+  { id: "ready", head: t`Ready by`, isAlways: true, value: ({ view }) => view.readyBy, cell: ({ view }) => <Text whiteSpace="nowrap">{printDay(view.readyBy)}</Text> },
+  { id: "hands", head: t`Hands`, value: ({ view }) => view.outlook.hands, cell: ({ view }) => <Text whiteSpace="nowrap">{printMinutes(view.outlook.hands)}</Text> },
   {
     id: "begin",
-    head: "Begin by",
+    head: t`Begin by`,
     value: ({ begin }) => (begin === null ? "9" : begin === "at once" ? "0" : begin),
     cell: ({ begin }) => <Text whiteSpace="nowrap">{begin === null ? "–" : begin === "at once" ? begin : printDay(begin)}</Text>,
   },
   {
     id: "stands",
-    head: "Stands",
+    head: t`Stands`,
     isAlways: true,
     value: ({ safety }) => STAND_RANK[safety],
     cell: ({ safety, by }) => (
@@ -188,7 +185,7 @@ const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) =
         <StateWord state={safety} />
         {by && safety !== "safe" && (
           <Text fontSize="15px" color="softInk">
-            80 in 100 by {printDay(addDays(today, by[1]))}
+            {t`80 in 100 by ${printDay(addDays(today, by[1]))}`}
           </Text>
         )}
       </>
@@ -196,7 +193,7 @@ const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) =
   },
   {
     id: "chance",
-    head: "In time",
+    head: t`In time`,
     value: ({ chance }) => chance ?? -1,
     cell: ({ chance }) => <Box fontSize="15px">{chance === null ? <span aria-hidden="true">–</span> : <Odds chance={chance} />}</Box>,
   },

@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { addDays, dayAt, minuteOfDayAt, type Day } from "@yule/core";
+import { addDays, dayAt, minuteOfDayAt, type Day, t } from "@yule/core";
 import ICAL from "ical.js";
 import { v7 } from "uuid";
 
@@ -17,7 +17,7 @@ export function busyTimesIn(text: string, timeZone: string, today: Day): { busy:
   try {
     root = new ICAL.Component(ICAL.parse(text) as unknown[]);
   } catch {
-    return { busy: [], faults: [`file: given ${JSON.stringify(text.slice(0, 24))}, allowed a calendar file that begins with BEGIN:VCALENDAR`] };
+    return { busy: [], faults: [t`file: given ${JSON.stringify(text.slice(0, 24))}, allowed a calendar file that begins with BEGIN:VCALENDAR`] };
   }
   for (const zone of root.getAllSubcomponents("vtimezone")) ICAL.TimezoneService.register(zone);
   const until = addDays(today, DAYS_AHEAD);

@@ -1,5 +1,5 @@
 import { addNeed, needKinds, zones, type CommandPayload } from "@yule/contract";
-import { addDays, isDay, phrase, readLength, type Day, type Phrase, type QuickNeed } from "@yule/core";
+import { addDays, isDay, phrase, readLength, type Day, type Phrase, type QuickNeed, t } from "@yule/core";
 import { type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -39,7 +39,7 @@ const quantityText = countText(0, MOST_CARDS, 0);
 const tableText = ({ system }: ShopManner) =>
   z
     .string()
-    .refine((text) => text.trim() === "" || tableIn(text, system) > 0, { message: `a length such as ${system === "in" ? "72 in" : "180 cm"}`, abort: true })
+    .refine((text) => text.trim() === "" || tableIn(text, system) > 0, { message: t`a length such as ${system === "in" ? t`72 in` : t`180 cm`}`, abort: true })
     .transform((text) => (text.trim() === "" ? null : tableIn(text, system)));
 const tableIn = (text: string, system: ShopManner["system"]): number => {
   const read = readLength(text, system);
@@ -68,7 +68,7 @@ export const needForm = ({ designs, today, manner }: NeedRoom) =>
       const quantity = read(quantityText, written.quantities[index] ?? "", "quantities", index) ?? 0;
       return quantity > 0 ? [{ id: v7(), colourwayId: colourway.id, quantity }] : [];
     });
-    if (blamed.length === 0 && lines.length === 0) blame(["quantities"], ["at least 1 in some colourway"]);
+    if (blamed.length === 0 && lines.length === 0) blame(["quantities"], [t`at least 1 in some colourway`]);
     if (isDay(written.due) && written.due < today) blame(["due"], phrase`today, ${{ day: today }}, or later`);
     const need = {
       id: v7(),

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { Fault } from "@yule/core";
 import { addOwnOccasions, faultsOf, type CommandInput, type OwnOccasionRead } from "@yule/contract";
 import ICAL from "ical.js";
@@ -24,7 +25,7 @@ export function yearlyDaysIn(text: string, kept: readonly Pick<OwnOccasionRead, 
     return {
       days: [],
       known: 0,
-      faults: [{ code: "not-a-calendar", path: ["file"], given: [{ text: JSON.stringify(text.slice(0, 24)) }], allowed: ["a calendar file that begins with BEGIN:VCALENDAR"] }],
+      faults: [{ code: "not-a-calendar", path: ["file"], given: [{ text: JSON.stringify(text.slice(0, 24)) }], allowed: [t`a calendar file that begins with BEGIN:VCALENDAR`] }],
     };
   }
   const same = (a: Pick<Day, "title" | "month" | "date">) => (b: Pick<Day, "title" | "month" | "date">) => a.title === b.title && a.month === b.month && a.date === b.date;
@@ -37,7 +38,7 @@ export function yearlyDaysIn(text: string, kept: readonly Pick<OwnOccasionRead, 
     const title = event.summary.trim().slice(0, 120);
     const day: Day = {
       id: v7(),
-      title: title === "" ? "Birthday" : title,
+      title: title === "" ? t`Birthday` : title,
       kind: ANNIVERSARY.test(title) ? "anniversary" : "birthday",
       since: event.startDate.year,
       month: event.startDate.month,

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { COUNTRIES, currencyIn, lengthOfUnits, mannerOf } from "@yule/core";
+import { COUNTRIES, currencyIn, lengthOfUnits, mannerOf, t } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
@@ -14,7 +14,7 @@ import { LengthField } from "../../kit/LengthField.tsx";
 import { MannerProvider } from "../../kit/measure.tsx";
 import { Verdict } from "../../kit/Verdict.tsx";
 import { makeShop, newBeginning } from "./makeShop.ts";
-import { firstAnswers, QUESTIONS, setupForm, type Answers } from "./setupForm.ts";
+import { firstAnswers, setupQuestions, setupForm, type Answers } from "./setupForm.ts";
 import { DayField } from "../../kit/DayField.tsx";
 import { countryName, speakAs } from "../../kit/say.ts";
 
@@ -41,7 +41,7 @@ export function Setup() {
   // What is shown while it is set up is written as the country writes that stands there.
   speakAs(mannerOf(country));
   const next = form.handleSubmit(async (answers) => {
-    if (step < QUESTIONS.length - 1) return setStep(step + 1);
+    if (step < setupQuestions().length - 1) return setStep(step + 1);
     const problem = await makeShop(answers, shop?.timeZone ?? "UTC", beginning);
     if (problem) form.refuse(problem);
     else void navigate("/season");
@@ -50,10 +50,8 @@ export function Setup() {
   return (
     <MannerProvider value={{ system, currency: currencyIn(country) }}>
       <Box as="main" bg="paper" flex="1" padding={{ base: "22px 18px 80px", md: "36px 60px 80px" }} borderTop="1px solid" borderColor="hairline">
-        <Verdict>{QUESTIONS[step]}</Verdict>
-        <Text color="softInk" marginBottom="18px">
-          Question {step + 1} of {QUESTIONS.length}. Everything can be changed later.
-        </Text>
+        <Verdict>{setupQuestions()[step]}</Verdict>
+        <Text color="softInk" marginBottom="18px">{t`Question ${step + 1} of ${setupQuestions().length}. Everything can be changed later.`}</Text>
         <Box maxWidth="620px">
           <form onSubmit={(event) => void next(event)} noValidate>
             <Flex direction="column" gap="14px">
@@ -61,13 +59,9 @@ export function Setup() {
             </Flex>
             <FaultLines faults={form.rest} />
             <Flex gap="10px" marginTop="24px">
-              {step > 0 && (
-                <Button variant="outline" type="button" onClick={() => (form.clearErrors(), setStep(step - 1))}>
-                  Back
-                </Button>
-              )}
+              {step > 0 && <Button variant="outline" type="button" onClick={() => (form.clearErrors(), setStep(step - 1))}>{t`Back`}</Button>}
               <Button type="submit" disabled={form.formState.isSubmitting}>
-                {step < QUESTIONS.length - 1 ? "Next" : "Say what it takes"}
+                {step < setupQuestions().length - 1 ? t`Next` : t`Say what it takes`}
               </Button>
             </Flex>
           </form>
@@ -84,13 +78,13 @@ interface PartProps {
 function Table({ form: { register, faultOf } }: PartProps) {
   return (
     <>
-      <FormField label="Name of your shop or table" fault={faultOf("shopName")}>
-        <TextInput {...register("shopName")} placeholder="My card table" autoFocus />
+      <FormField label={t`Name of your shop or table`} fault={faultOf("shopName")}>
+        <TextInput {...register("shopName")} placeholder={t`My card table`} autoFocus />
       </FormField>
-      <FormField label="Country">
+      <FormField label={t`Country`}>
         <Choice {...register("country")} options={COUNTRY_OPTIONS} />
       </FormField>
-      <FormField label="Lengths">
+      <FormField label={t`Lengths`}>
         <Choice {...register("system")} options={LENGTHS} />
       </FormField>
     </>
@@ -104,7 +98,7 @@ function Week({ form }: PartProps) {
   return (
     <>
       <Controller control={control} name="sessions" render={({ field }) => <SessionRows rows={field.value} onChange={field.onChange} />} />
-      <FaultLines faults={wrong === undefined ? [] : sessions.length === 0 ? ["Put in at least one session a week."] : sessionFaults(sessions)} />
+      <FaultLines faults={wrong === undefined ? [] : sessions.length === 0 ? [t`Put in at least one session a week.`] : sessionFaults(sessions)} />
     </>
   );
 }
@@ -112,7 +106,7 @@ function Week({ form }: PartProps) {
 function Paper({ form: { register, control, faultOf } }: PartProps) {
   return (
     <>
-      <FormField label="Paper" fault={faultOf("paperName")}>
+      <FormField label={t`Paper`} fault={faultOf("paperName")}>
         <TextInput {...register("paperName")} />
       </FormField>
       <Flex gap="14px" wrap="wrap">
@@ -122,11 +116,11 @@ function Paper({ form: { register, control, faultOf } }: PartProps) {
             control={control}
             name={side}
             render={({ field }) => (
-              <LengthField label={side === "paperWidth" ? "sheet width" : "sheet height"} value={lengthOfUnits(field.value)} onRead={field.onChange} fault={faultOf(side)} />
+              <LengthField label={side === "paperWidth" ? t`sheet width` : t`sheet height`} value={lengthOfUnits(field.value)} onRead={field.onChange} fault={faultOf(side)} />
             )}
           />
         ))}
-        <FormField label="sheets there" fault={faultOf("paperCount")}>
+        <FormField label={t`sheets there`} fault={faultOf("paperCount")}>
           <TextInput width="116px" inputMode="numeric" {...register("paperCount")} />
         </FormField>
       </Flex>
@@ -138,15 +132,15 @@ function FirstDesign({ form: { register, faultOf, watch } }: PartProps) {
   const template = watch("template");
   return (
     <>
-      <FormField label="Name of the design" fault={faultOf("designName")}>
-        <TextInput {...register("designName")} placeholder="Paper boats" autoFocus />
+      <FormField label={t`Name of the design`} fault={faultOf("designName")}>
+        <TextInput {...register("designName")} placeholder={t`Paper boats`} autoFocus />
       </FormField>
-      <FormField label="Begins as">
+      <FormField label={t`Begins as`}>
         <Choice {...register("template")} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
         <Text color="softInk">{TEMPLATES.find((each) => each.key === template)?.says}</Text>
       </FormField>
-      <FormField label="Colourways, parted by commas">
-        <TextInput {...register("colourways")} placeholder="blue, red" />
+      <FormField label={t`Colourways, parted by commas`}>
+        <TextInput {...register("colourways")} placeholder={t`blue, red`} />
       </FormField>
     </>
   );
@@ -157,20 +151,20 @@ function FirstNeed({ form }: PartProps) {
   const names = colourwaysOf(watch("colourways"), v7).map((each) => each.name);
   return (
     <>
-      <FormField label="For whom or for what" fault={faultOf("title")}>
-        <TextInput {...register("title")} placeholder="Harbour office" autoFocus />
+      <FormField label={t`For whom or for what`} fault={faultOf("title")}>
+        <TextInput {...register("title")} placeholder={t`Harbour office`} autoFocus />
       </FormField>
       <Flex gap="14px" wrap="wrap">
         {names.map((name, index) => (
-          <FormField key={name} label={`Cards, ${name}`} fault={faultOf(`quantities.${String(index) as `${number}`}`)}>
+          <FormField key={name} label={t`Cards, ${name}`} fault={faultOf(`quantities.${String(index) as `${number}`}`)}>
             <TextInput width="160px" inputMode="numeric" {...register(`quantities.${String(index) as `${number}`}`)} />
           </FormField>
         ))}
       </Flex>
-      <FormField label="There by" fault={faultOf("due")}>
+      <FormField label={t`There by`} fault={faultOf("due")}>
         <DayField form={form} name="due" />
       </FormField>
-      <FormField label="How it goes">
+      <FormField label={t`How it goes`}>
         <Choice {...register("posted")} options={WAYS} />
       </FormField>
     </>

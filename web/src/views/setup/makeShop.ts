@@ -1,5 +1,5 @@
 import type { Problem } from "@yule/contract";
-import { currencyIn, inches, mm } from "@yule/core";
+import { currencyIn, inches, mm, t } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand, type Sent } from "../../data/outbox.ts";
@@ -47,7 +47,7 @@ function stepsOf(answers: Answers, timeZone: string, ids: Beginning["ids"]): rea
         QUIETLY,
       ),
     () => sendCommand("add-store", { id: ids.base, kind: "card stock", ...card, onHand: 25, pack: 25, ...usual }, QUIETLY),
-    () => sendCommand("add-series", { id: ids.series, name: "First series", palette: "mixed" }, QUIETLY),
+    () => sendCommand("add-series", { id: ids.series, name: t`First series`, palette: "mixed" }, QUIETLY),
     () =>
       sendCommand(
         "add-design",

@@ -1,17 +1,17 @@
 import { addStore, setSessions } from "@yule/contract";
-import { addDays, COUNTRIES, inches, lengthsIn, mm, phrase, type Day } from "@yule/core";
+import { addDays, COUNTRIES, inches, lengthsIn, mm, phrase, type Day, t } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { countText } from "../../kit/form/texts.ts";
 
-export const QUESTIONS = [
-  "Where do you paint, and how do you measure?",
-  "When do you paint in an ordinary week?",
-  "Which paper lies on the shelf?",
-  "What is the first design?",
-  "Who is waiting for the first cards?",
-] as const;
+export const setupQuestions = (): readonly string[] => [
+  t`Where do you paint, and how do you measure?`,
+  t`When do you paint in an ordinary week?`,
+  t`Which paper lies on the shelf?`,
+  t`What is the first design?`,
+  t`Who is waiting for the first cards?`,
+];
 
 const { shape: session } = setSessions.shape.pattern.element;
 /** The answers as they are written. */
@@ -50,7 +50,7 @@ function check(step: number, answers: Answers, today: Day, context: z.Refinement
   };
   if (step === 0) read(z.string().trim().max(120), answers.shopName, "shopName");
   if (step === 1) {
-    if (answers.sessions.length === 0) context.addIssue({ code: "custom", path: ["sessions"], message: "at least one session a week" });
+    if (answers.sessions.length === 0) context.addIssue({ code: "custom", path: ["sessions"], message: t`at least one session a week` });
     read(setSessions.shape.pattern, answers.sessions, "sessions");
   }
   if (step === 2) {
@@ -65,12 +65,12 @@ function check(step: number, answers: Answers, today: Day, context: z.Refinement
     read(addStore.shape.name, answers.title, "title");
     names.forEach((_, index) => read(cards, answers.quantities[index] ?? "", "quantities", index));
     if (names.every((_, index) => (cards.safeParse(answers.quantities[index] ?? "").data ?? 1) === 0))
-      context.addIssue({ code: "custom", path: ["quantities", 0], message: "at least 1 in some colourway" });
+      context.addIssue({ code: "custom", path: ["quantities", 0], message: t`at least 1 in some colourway` });
     if (answers.due < today) context.addIssue({ code: "custom", path: ["due"], params: { allowed: phrase`today, ${{ day: today }}, or later` } });
   }
 }
 
-/** Reads the answers as far as the question that is asked. @param step which of `QUESTIONS` */
+/** Reads the answers as far as the question that is asked. @param step which of `setupQuestions` */
 export const setupForm = (step: number, today: Day): z.ZodType<Answers, Answers> => answersShape.superRefine((answers, context) => check(step, answers, today, context));
 
 function guessCountry(): string {
@@ -91,7 +91,7 @@ export function firstAnswers(today: Day): Answers {
       { id: v7(), weekday: 2, from: 1170, to: 1260 },
       { id: v7(), weekday: 6, from: 540, to: 720 },
     ],
-    paperName: "Watercolour paper 300 gsm",
+    paperName: t`Watercolour paper 300 gsm`,
     paperWidth,
     paperHeight,
     paperCount: "5",

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { lazy, Suspense, type ComponentType } from "react";
 import { useSearchParams } from "react-router";
 import { useSheetsQuery } from "../../data/api.ts";
@@ -11,10 +12,34 @@ type Part = ComponentType<SheetsAskProps>;
 
 /** Questions that Sheets answers. Adding one is a line here and a part. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: Part }[] = [
-  { key: "split", label: "How to split", part: lazy(() => import("./parts/SplitAsk.tsx")) },
-  { key: "pile", label: "What does it give?", part: lazy(() => import("./parts/PileAsk.tsx")) },
-  { key: "painted", label: "Painted already", part: lazy(() => import("./painted/PaintedAsk.tsx")) },
-  { key: "offcuts", label: "Offcuts", part: lazy(() => import("./parts/OffcutsAsk.tsx")) },
+  {
+    key: "split",
+    get label() {
+      return t`How to split`;
+    },
+    part: lazy(() => import("./parts/SplitAsk.tsx")),
+  },
+  {
+    key: "pile",
+    get label() {
+      return t`What does it give?`;
+    },
+    part: lazy(() => import("./parts/PileAsk.tsx")),
+  },
+  {
+    key: "painted",
+    get label() {
+      return t`Painted already`;
+    },
+    part: lazy(() => import("./painted/PaintedAsk.tsx")),
+  },
+  {
+    key: "offcuts",
+    get label() {
+      return t`Offcuts`;
+    },
+    part: lazy(() => import("./parts/OffcutsAsk.tsx")),
+  },
 ];
 const CuttingTable = lazy(() => import("./parts/CuttingTable.tsx"));
 
@@ -32,13 +57,11 @@ export default function SheetsView() {
   const Ask = asked?.part;
   return (
     <>
-      {!plan && <AskNav label="Questions about sheets" asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/sheets?ask=${key}`} />}
+      {!plan && <AskNav label={t`Questions about sheets`} asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/sheets?ask=${key}`} />}
       <Suspense fallback={<Loading />}>
         {plan ? <CuttingTable key={plan.id} outlook={outlook} sheets={sheets} plan={plan} /> : Ask && <Ask outlook={outlook} sheets={sheets} />}
       </Suspense>
-      <Caution>
-        Cap the blade between cuts, keep fingers behind the ruler&apos;s edge, cut away from the body and with a sharp blade; tear low and slow. Follow the labels of your tools.
-      </Caution>
+      <Caution>{t`Cap the blade between cuts, keep fingers behind the ruler's edge, cut away from the body and with a sharp blade; tear low and slow. Follow the labels of your tools.`}</Caution>
     </>
   );
 }

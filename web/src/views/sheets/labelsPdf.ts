@@ -1,4 +1,4 @@
-import { toMm } from "@yule/core";
+import { toMm, t } from "@yule/core";
 import type { BackLabels } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
@@ -32,7 +32,7 @@ export async function labelsPdf(labels: readonly BackLabels[], paper: PrinterPap
       pen.strong(x + 10, y + high - 18, label.name, 11, PDF_INK, wide - 52);
       pen.text(x + 10, y + high - 32, label.detail, 9, PDF_SOFT, wide - 52);
       pen.text(x + 10, y + high - 48, `${String(label.number)} of ${String(label.count)}`, 10, PDF_INK, wide - 52);
-      pen.text(x + 10, y + 12, "rough side  /  smooth side", 8, PDF_SOFT, wide - 20);
+      pen.text(x + 10, y + 12, t`rough side  /  smooth side`, 8, PDF_SOFT, wide - 20);
       arrowUp(pen, x + wide - 22, y + 22, high - 40);
     });
   }

@@ -1,4 +1,4 @@
-import { money, type MaterialNeeds, type SplitWay } from "@yule/core";
+import { money, type MaterialNeeds, type SplitWay, t } from "@yule/core";
 import type { NeedView } from "@yule/derive";
 import type { Ways } from "./useSplits.ts";
 import { WAY_WORDS } from "./words.ts";
@@ -31,5 +31,5 @@ export function whyPreset(preset: SplitWay, ways: Ways, group: MaterialNeeds, vi
   const pieces = askedWays(group, views);
   const all = pieces.reduce((sum, [, count]) => sum + count, 0);
   const asked = pieces.find(([way]) => way === preset)?.[1] ?? 0;
-  return `${WAY_WORDS[preset].name} is preset, since ${asked === all ? `all ${String(all)}` : `${String(asked)} of the ${String(all)}`} pieces are of designs made that way. ${WAY_WORDS[cheapest.way].name} would cost ${printMoney(money(cheapest.saves), currency)} less.`;
+  return t`${WAY_WORDS[preset].name} is preset, since ${asked === all ? t`all ${String(all)}` : t`${String(asked)} of the ${String(all)}`} pieces are of designs made that way. ${WAY_WORDS[cheapest.way].name} would cost ${printMoney(money(cheapest.saves), currency)} less.`;
 }

@@ -1,4 +1,4 @@
-import { lengthOfUnits, mm, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile } from "@yule/core";
+import { lengthOfUnits, mm, tilesOf, toMm, type DrawnLine, type Length, type SheetSketch, type Tile, t } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, LINE, Pen, PDF_SOFT, POINTS_PER_MM } from "../../kit/pdf/pen.ts";
@@ -76,7 +76,7 @@ function drawTile(pen: Pen, sketch: SheetSketch, tile: Tile, pageHeight: number,
   const ruler = toMm(length) * factor;
   pen.line(left, foot, left + ruler, foot, PDF_INK, 0.8);
   for (let index = 0; index <= 10; index += 1) pen.line(left + (ruler * index) / 10, foot, left + (ruler * index) / 10, foot + (index % 5 === 0 ? 10 : 6), PDF_INK, 0.6);
-  pen.text(left, foot - 12, `This line must measure ${words}; if it does not, tell what it measures before printing again.`, 8, PDF_SOFT, 480);
+  pen.text(left, foot - 12, t`This line must measure ${words}; if it does not, tell what it measures before printing again.`, 8, PDF_SOFT, 480);
   pen.text(left, foot - 23, title, 8, PDF_INK, 480);
 }
 

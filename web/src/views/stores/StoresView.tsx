@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { alarmsOf, stockInPlan } from "@yule/derive";
 import type { StoresRead } from "@yule/contract";
 import { lazy, Suspense, useMemo, type ComponentType } from "react";
@@ -11,10 +12,34 @@ import type { StoresAskProps } from "./ask.ts";
 
 /** Questions that Stores answers. Adding one is a line here and a part. */
 const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<StoresAskProps> }[] = [
-  { key: "shelf", label: "What runs out?", part: lazy(() => import("./parts/ShelfAsk.tsx")) },
-  { key: "buy", label: "What to buy", part: lazy(() => import("./parts/BuyAsk.tsx")) },
-  { key: "count", label: "Count the shelf", part: lazy(() => import("./parts/CountAsk.tsx")) },
-  { key: "cost", label: "What a card costs", part: lazy(() => import("./parts/CostAsk.tsx")) },
+  {
+    key: "shelf",
+    get label() {
+      return t`What runs out?`;
+    },
+    part: lazy(() => import("./parts/ShelfAsk.tsx")),
+  },
+  {
+    key: "buy",
+    get label() {
+      return t`What to buy`;
+    },
+    part: lazy(() => import("./parts/BuyAsk.tsx")),
+  },
+  {
+    key: "count",
+    get label() {
+      return t`Count the shelf`;
+    },
+    part: lazy(() => import("./parts/CountAsk.tsx")),
+  },
+  {
+    key: "cost",
+    get label() {
+      return t`What a card costs`;
+    },
+    part: lazy(() => import("./parts/CostAsk.tsx")),
+  },
 ];
 const MaterialPage = lazy(() => import("./parts/MaterialPage.tsx"));
 
@@ -37,12 +62,9 @@ export default function StoresView() {
   const asking: StoresAskProps = { outlook, stores, stock, alarms };
   return (
     <>
-      <AskNav label="Questions about the stores" asks={ASKS} asked={material ? "" : (asked?.key ?? "")} to={(key) => `/stores?ask=${key}`} />
+      <AskNav label={t`Questions about the stores`} asks={ASKS} asked={material ? "" : (asked?.key ?? "")} to={(key) => `/stores?ask=${key}`} />
       <Suspense fallback={<Loading />}>{material ? <MaterialPage key={material.store.id} {...asking} material={material} /> : Ask && <Ask {...asking} />}</Suspense>
-      <Caution>
-        Masking fluid has ammonia and often natural latex; some pigments hold cadmium, cobalt or other metals; sprays and solvents belong outdoors, blades in their sheath, gems and
-        small parts out of the reach of children. Follow the labels and the local rules.
-      </Caution>
+      <Caution>{t`Masking fluid has ammonia and often natural latex; some pigments hold cadmium, cobalt or other metals; sprays and solvents belong outdoors, blades in their sheath, gems and small parts out of the reach of children. Follow the labels and the local rules.`}</Caution>
     </>
   );
 }

@@ -1,4 +1,4 @@
-import { type Day } from "@yule/core";
+import { type Day, t } from "@yule/core";
 import { groupedBy } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
@@ -28,7 +28,7 @@ export async function buyingPdf({ toBuy, stores, supplierName, say, today }: Pri
     pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
     y = pagePoints().high - RIM - by;
   };
-  pen.heading(RIM, y, "To buy", 22, room);
+  pen.heading(RIM, y, t`To buy`, 22, room);
   pen.text(RIM, y - 18, printDay(today), 10, PDF_SOFT, room);
   down(48);
   for (const lines of groupedBy(toBuy, ({ supplierId }) => supplierId ?? "")) {

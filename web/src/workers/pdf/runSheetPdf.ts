@@ -1,4 +1,4 @@
-import { dayAt, minuteOfDayAt, minutes, printMinutes, type SheetLine } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type SheetLine, t } from "@yule/core";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
 import { PDF_INK, LINE, Pen, PDF_SOFT, pagePoints } from "../../kit/pdf/pen.ts";
@@ -39,17 +39,17 @@ const CATCH = 108;
 /** The run sheet on paper, for a table without a screen: what must be on it, then the moves with a box to tick, session by session, on as many pages as it takes. */
 export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
-  const title = `${sheet.shop}, run sheet from ${printDay(dayAt(sheet.printed, sheet.timeZone))}`;
+  const title = t`${sheet.shop}, run sheet from ${printDay(dayAt(sheet.printed, sheet.timeZone))}`;
   file.setTitle(title);
   file.setCreationDate(sheet.printed);
   file.setModificationDate(sheet.printed);
   const pages = new Pages(file, await embedded(file, fonts), (at) => printTime(minuteOfDayAt(at, sheet.timeZone)));
   pages.head(
     title,
-    `${sheet.leavesSome ? "These batches are dry" : "All dry"} ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${pages.clock(sheet.endsAt)}, if nothing comes between.`,
+    t`${sheet.leavesSome ? t`These batches are dry` : t`All dry`} ${printDay(dayAt(sheet.endsAt, sheet.timeZone))} at ${pages.clock(sheet.endsAt)}, if nothing comes between.`,
   );
   pages.list("Missing", sheet.missing);
-  pages.list("On the table", wrapped(sheet.tools.join(", "), 92));
+  pages.list(t`On the table`, wrapped(sheet.tools.join(", "), 92));
   pages.list("Mixes", sheet.mixes);
   let day = "";
   for (const line of sheet.lines) {
@@ -58,7 +58,7 @@ export async function runSheetPdf(sheet: RunSheet, fonts: PdfFonts): Promise<Uin
     day = on;
     pages.move(line);
   }
-  pages.foot("Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.");
+  pages.foot(t`Bone dry before the next layer, unmasking and untaping. Follow the labels of your materials and your local rules.`);
   return file.save();
 }
 
@@ -120,7 +120,7 @@ class Pages {
   move(line: RunSheetLine): void {
     if (line.fresh) {
       this.room(2);
-      this.pen.text(EDGE + CLOCK, this.y, "fresh water, clean palette", 10, PDF_SOFT, MOST - CLOCK);
+      this.pen.text(EDGE + CLOCK, this.y, t`fresh water, clean palette`, 10, PDF_SOFT, MOST - CLOCK);
       this.y -= ROW - 5;
     }
     this.room(1);
@@ -130,7 +130,7 @@ class Pages {
     pen.text(EDGE + BOX + 9, y, this.clock(line.from), 11, PDF_INK, 50);
     const caught = line.before ? CATCH : 0;
     pen[isWork ? "strong" : "text"](EDGE + CLOCK, y, line.words, 11, isWork ? PDF_INK : PDF_SOFT, MOST - CLOCK - TAKES - caught);
-    if (line.before) pen.strong(pagePoints().wide - EDGE - TAKES - CATCH + 8, y, `catch before ${this.clock(line.before)}`, 10, PDF_INK, CATCH);
+    if (line.before) pen.strong(pagePoints().wide - EDGE - TAKES - CATCH + 8, y, t`catch before ${this.clock(line.before)}`, 10, PDF_INK, CATCH);
     pen.text(pagePoints().wide - EDGE - TAKES + 12, y, printMinutes(minutes(line.takes)), 11, PDF_SOFT, TAKES);
     pen.line(EDGE, y - 5, pagePoints().wide - EDGE, y - 5, LINE, 0.5);
     this.y -= ROW;

@@ -1,4 +1,4 @@
-import { addDays, day, daysBetween, hundredths, minutes, printMinutes, weekdayOf, type Day } from "@yule/core";
+import { addDays, day, daysBetween, hundredths, minutes, printMinutes, weekdayOf, type Day, t } from "@yule/core";
 import { fillWords, sessionSheets, type Outlook, type NeedRow, type NeedStand, STAND_WORDS, promisesKept, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { PDFDocument, rgb, type RGB } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../kit/pdf/fonts.ts";
@@ -26,26 +26,26 @@ const SIDE = 214;
  */
 export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], planned: PlannedSeason | null, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
-  file.setTitle(`${outlook.shop.name}, season from ${outlook.today}`);
+  file.setTitle(t`${outlook.shop.name}, season from ${outlook.today}`);
   file.setCreationDate(outlook.now);
   file.setModificationDate(outlook.now);
   const { text, strong, heading } = await embedded(file, fonts);
   const pen = new Pen(file.addPage([page().wide, page().high]), text, strong, heading);
   const inOrder = [...rows].sort((a, b) => (a.view.readyBy < b.view.readyBy ? -1 : 1));
-  pen.heading(EDGE, page().high - EDGE - 16, `${outlook.shop.name}: the season from ${printDayOfYear(outlook.today)}`, 20, page().wide - 2 * EDGE);
+  pen.heading(EDGE, page().high - EDGE - 16, t`${outlook.shop.name}: the season from ${printDayOfYear(outlook.today)}`, 20, page().wide - 2 * EDGE);
   pen.text(EDGE, page().high - EDGE - 34, summary(outlook, inOrder, planned), 11, PDF_SOFT, page().wide - 2 * EDGE);
   drawRuler(pen, outlook, inOrder, page().high - EDGE - 52);
   drawNeeds(pen, inOrder, page().high - EDGE - 138);
   drawSessions(pen, outlook, planned, page().high - EDGE - 138);
-  pen.text(EDGE, EDGE - 12, `${outlook.dispatch.carrier.name}: its table is invented. Printed ${printDayOfYear(outlook.today)}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
+  pen.text(EDGE, EDGE - 12, t`${outlook.dispatch.carrier.name}: its table is invented. Printed ${printDayOfYear(outlook.today)}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
   return file.save();
 }
 
 function summary(outlook: Outlook, rows: readonly NeedRow[], planned: PlannedSeason | null): string {
   const late = rows.filter((row) => row.safety === "cannot").length;
   const cards = outlook.open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
-  const kept = planned ? `${printFigure(promisesKept(planned.odds), 1)} of ${String(planned.odds.needs.length)} promises are expected to be kept` : "The plan is not made yet";
-  return `${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${kept}${late === 0 ? "" : `; ${String(late)} cannot be promised`}.`;
+  const kept = planned ? t`${printFigure(promisesKept(planned.odds), 1)} of ${String(planned.odds.needs.length)} promises are expected to be kept` : t`The plan is not made yet`;
+  return t`${String(cards)} cards for ${String(rows.length)} needs, ${printMinutes(outlook.plan.hands)} of hands. ${kept}${late === 0 ? "" : t`; ${String(late)} cannot be promised`}.`;
 }
 
 /** Days from today to the last due day, a peg with its number at each day by which something must be ready. */
@@ -93,7 +93,7 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
   const fit = Math.floor(room / step) - 1;
   const size = Math.min(10.5, step * 0.72);
   const columns = [EDGE, EDGE + 20, EDGE + 196, EDGE + 312, EDGE + 378, EDGE + 444, right] as const;
-  ["", "Need", "Cards", "Begin by", "Ready by", "In time"].forEach((head, index) => pen.text(columns[index] ?? EDGE, top - 10, head, 8, PDF_SOFT, 120));
+  ["", "Need", "Cards", t`Begin by`, t`Ready by`, t`In time`].forEach((head, index) => pen.text(columns[index] ?? EDGE, top - 10, head, 8, PDF_SOFT, 120));
   rows.slice(0, fit).forEach((row, index) => {
     const { view } = row;
     const y = top - 10 - (index + 1) * step;
@@ -107,19 +107,19 @@ function drawNeeds(pen: Pen, rows: readonly NeedRow[], top: number): void {
     pen.text(columns[4], y, printDay(view.readyBy), size, PDF_INK, 62);
     pen.text(columns[5], y, stands, size, TONE[row.safety], right - columns[5]);
   });
-  if (rows.length > fit) pen.text(EDGE + 20, top - 10 - (fit + 1) * step, `and ${String(rows.length - fit)} more, due later`, size, PDF_SOFT, 300);
-  if (rows.length === 0) pen.text(EDGE, top - 26, "Nothing is owed.", 11, PDF_INK, 300);
+  if (rows.length > fit) pen.text(EDGE + 20, top - 10 - (fit + 1) * step, t`and ${String(rows.length - fit)} more, due later`, size, PDF_SOFT, 300);
+  if (rows.length === 0) pen.text(EDGE, top - 26, t`Nothing is owed.`, 11, PDF_INK, 300);
 }
 
 function drawSessions(pen: Pen, outlook: Outlook, planned: PlannedSeason | null, top: number): void {
   const left = page().wide - EDGE - SIDE;
-  pen.text(left, top - 10, "The next sessions", 8, PDF_SOFT, SIDE);
+  pen.text(left, top - 10, t`The next sessions`, 8, PDF_SOFT, SIDE);
   const sheets = planned ? sessionSheets(planned.facts, planned.answer.plan).filter((sheet) => sheet.used > 0) : [];
   let y = top - 26;
   for (const sheet of sheets) {
     const lines = shortLines(sheet, outlook);
     if (y - 12 * (lines.length + 1) < EDGE) break;
-    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)}–${printTime(sheet.to)}${sheet.who === "helper" ? ", help" : ""}`, 9, PDF_INK, 142);
+    pen.strong(left, y, `${printDay(day(sheet.day))}, ${printTime(sheet.from)}–${printTime(sheet.to)}${sheet.who === "helper" ? t`, help` : ""}`, 9, PDF_INK, 142);
     pen.text(left + 144, y, fillWords(sheet), 8, PDF_SOFT, SIDE - 144);
     y -= 12;
     for (const line of lines) {

@@ -1,4 +1,4 @@
-import { dayAt, minuteOfDayAt, minutes, printMinutes, type NextMove } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type NextMove, t } from "@yule/core";
 import { leftForLater, numbersOf, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
@@ -30,41 +30,43 @@ export const BenchVerdict = memo(function BenchVerdict({
     <Verdict>
       {move.kind === "do" && first && (
         <>
-          {move.urgent ? "Now, while it is wet: " : ""}
-          {stageName} on panel {number(on, first)}
-          {move.units.length > 1 ? ` and ${String(move.units.length - 1)} more` : ""}
+          {move.urgent ? t`Now, while it is wet: ` : ""}
+          {t`${stageName} on panel ${number(on, first)}`}
+          {move.units.length > 1 ? t` and ${String(move.units.length - 1)} more` : ""}
         </>
       )}
-      {move.kind === "wait" && `Let panel ${number(on, move.unit)} dry until ${clock(move.until)}${stageName ? `, then ${stageName.toLowerCase()}` : ""}`}
-      {move.kind === "finished" && "All panels are painted and dry"}
+      {move.kind === "wait" && t`Let panel ${number(on, move.unit)} dry until ${clock(move.until)}${stageName ? t`, then ${stageName.toLowerCase()}` : ""}`}
+      {move.kind === "finished" && t`All panels are painted and dry`}
       {caught && !(move.kind === "do" && move.urgent) && (
         <>
-          , then{" "}
+          {t`, then `}
           <Figure
             tone="tight"
-            why={`${caught.on.route[caught.done]?.name ?? ""} must begin within ${printMinutes(caught.on.route[caught.done]?.within ?? minutes(0))} of the moment the layer below has settled, at ${clock(caught.dryAt)}.`}
+            why={t`${caught.on.route[caught.done]?.name ?? ""} must begin within ${printMinutes(caught.on.route[caught.done]?.within ?? minutes(0))} of the moment the layer below has settled, at ${clock(caught.dryAt)}.`}
           >
-            catch {number(caught.on, caught.unit)} before {clock(caught.until)}
+            {t`catch ${number(caught.on, caught.unit)} before ${clock(caught.until)}`}
           </Figure>
         </>
       )}
       .{" "}
       {stop && move.kind !== "finished" && (
         <>
-          Stop for today at{" "}
+          {t`Stop for today at `}
           <Figure
-            why={`After the last move that this session's hours hold. Nothing then lies in a wet window, and ${stop.drying === 0 ? "nothing is wet" : stop.drying === 1 ? "one panel dries" : `${String(stop.drying)} panels dry`} until the next session.`}
+            why={t`After the last move that this session's hours hold. Nothing then lies in a wet window, and ${stop.drying === 0 ? t`nothing is wet` : stop.drying === 1 ? t`one panel dries` : t`${String(stop.drying)} panels dry`} until the next session.`}
           >
             {clock(stop.at)}
           </Figure>
-          {stop.drying > 0 ? `, with ${stop.drying === 1 ? "one panel" : `${String(stop.drying)} panels`} left to dry. ` : ". "}
+          {stop.drying > 0 ? t`, with ${stop.drying === 1 ? t`one panel` : t`${String(stop.drying)} panels`} left to dry. ` : ". "}
         </>
       )}
       {planned && move.kind !== "finished" && (
         <>
-          {leftForLater(planned, lying).length > 0 ? "These batches are dry" : "All dry"}{" "}
-          <Figure why="The run sheet of what is left, put into your sessions: hands only while a session is open, drying at all hours.">{dryWords(planned.endsAt, outlook)}</Figure>
-          {Math.abs(planned.bent) >= WORTH_TELLING && `, ${printMinutes(minutes(Math.abs(Math.round(planned.bent))))} ${planned.bent > 0 ? "later" : "sooner"} than before`}.
+          {leftForLater(planned, lying).length > 0 ? t`These batches are dry` : t`All dry`}{" "}
+          <Figure why={t`The run sheet of what is left, put into your sessions: hands only while a session is open, drying at all hours.`}>
+            {dryWords(planned.endsAt, outlook)}
+          </Figure>
+          {Math.abs(planned.bent) >= WORTH_TELLING && t`, ${printMinutes(minutes(Math.abs(Math.round(planned.bent))))} ${planned.bent > 0 ? t`later` : t`sooner`} than before`}.
           <Late planned={planned} lying={lying} outlook={outlook} />
         </>
       )}
@@ -86,11 +88,11 @@ function Late({ planned, lying, outlook }: { planned: BenchPlan; lying: readonly
         {" "}
         <Figure
           tone="cannot"
-          why={`Its panels should be dry by the end of ${printDay(on.view.readyBy)}, to be finished and posted in time. Another session before then, or fewer panels, would bring it in.`}
+          why={t`Its panels should be dry by the end of ${printDay(on.view.readyBy)}, to be finished and posted in time. Another session before then, or fewer panels, would bring it in.`}
         >
-          {on.title} is {days === 1 ? "a day" : `${String(days)} days`} late
+          {t`${on.title} is ${days === 1 ? t`a day` : t`${String(days)} days`} late`}
         </Figure>
-        {outlook.today > on.view.readyBy ? " already." : "."}
+        {outlook.today > on.view.readyBy ? t` already.` : "."}
       </span>
     );
   });
@@ -99,7 +101,7 @@ const MINUTES_A_DAY = 1440;
 
 function dryWords(at: Date, { today, shop }: Outlook): string {
   const day = dayAt(at, shop.timeZone);
-  return `${day === today ? "today" : printDay(day)} at ${printTime(minuteOfDayAt(at, shop.timeZone))}`;
+  return `${day === today ? t`today` : printDay(day)} at ${printTime(minuteOfDayAt(at, shop.timeZone))}`;
 }
 
 /** The wet panel whose window closes soonest, of those not open yet. */

@@ -1,5 +1,5 @@
 import { Text } from "@chakra-ui/react";
-import { sameStanding, type UnitState } from "@yule/core";
+import { sameStanding, type UnitState, t } from "@yule/core";
 import { panelOf, type OnBoard } from "@yule/derive";
 import { memo, useRef } from "react";
 import { useSeconds } from "../../../data/clock.ts";
@@ -60,7 +60,7 @@ export function Board({ on, now, next, chosen, onChoose, titled, isSmall }: Boar
       )}
       <div
         role="group"
-        aria-label={`The board with ${String(units.length)} panels${titled ? ` for ${on.title}` : ""}`}
+        aria-label={t`The board with ${String(units.length)} panels${titled ? t` for ${on.title}` : ""}`}
         style={{
           position: "relative",
           aspectRatio: `${String(width)} / ${String(height)}`,
@@ -171,7 +171,7 @@ const Tile = memo(function Tile({ design, stages, unit, state: known, minute, is
       tabIndex={0}
       data-unit={unit.id}
       aria-pressed={isChosen}
-      aria-label={`Panel ${String(unit.number)}, ${colourway?.name ?? ""}, ${String(state.done)} of ${String(stages.length)} stages, ${face.spoken}`}
+      aria-label={t`Panel ${String(unit.number)}, ${colourway?.name ?? ""}, ${String(state.done)} of ${String(stages.length)} stages, ${face.spoken}`}
       style={{
         position: "absolute",
         left,

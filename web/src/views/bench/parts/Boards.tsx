@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { memo, type ReactNode } from "react";
 import { useSearchParams } from "react-router";
@@ -46,12 +47,12 @@ export const WhichBoard = memo(function WhichBoard() {
   if (lying.length <= boards.length) return null;
   return (
     <Flex align="center" gap="12px" marginTop="20px" maxWidth="480px">
-      <Text flex="none">On the board</Text>
+      <Text flex="none">{t`On the board`}</Text>
       <Choice
-        aria-label="Which batch"
+        aria-label={t`Which batch`}
         value={boards[0].view.need.id}
         onChange={(change) => setParams({ need: change.target.value })}
-        options={lying.map(({ view, batch }) => ({ value: view.need.id, label: `${view.need.title}, ${String(batch.units.length)} panels` }))}
+        options={lying.map(({ view, batch }) => ({ value: view.need.id, label: t`${view.need.title}, ${String(batch.units.length)} panels` }))}
       />
     </Flex>
   );

@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { memo } from "react";
 import type { StandingBatch } from "@yule/derive";
 import { Caution } from "../../../kit/states.tsx";
@@ -7,13 +9,6 @@ export const Cautions = memo(function Cautions({ lying, heatTool }: { lying: rea
   const techniques = new Set(lying.flatMap(({ stages }) => stages.map(({ table }) => table.technique)));
   const masks = techniques.has("mask") || techniques.has("unmask") || lying.some(({ stages }) => stages.some(({ table }) => table.kind === "mask"));
   return (
-    <Caution>
-      Bone dry before the next layer, before unmasking, before the tape comes off. Keep drying panels away from flames and pets; do not lick brushes: pigments can hold metals.
-      {masks && " Masking fluid holds ammonia and often natural latex: air the room, mind allergies."}
-      {(heatTool || techniques.has("heat")) && " A heat tool burns: never left on, never near solvent, never on wet masking fluid."}
-      {!heatTool && !techniques.has("heat") && " A heat tool burns and must not touch wet masking fluid."}
-      {techniques.has("fixative") && " Spray fixative outdoors."}
-      {techniques.has("cut-apart") || techniques.has("trim") ? " Fingers behind the edge, blade capped." : ""} Follow the labels and your local rules.
-    </Caution>
+    <Caution>{rich`Bone dry before the next layer, before unmasking, before the tape comes off. Keep drying panels away from flames and pets; do not lick brushes: pigments can hold metals.${masks && t` Masking fluid holds ammonia and often natural latex: air the room, mind allergies.`}${(heatTool || techniques.has("heat")) && t` A heat tool burns: never left on, never near solvent, never on wet masking fluid.`}${!heatTool && !techniques.has("heat") && t` A heat tool burns and must not touch wet masking fluid.`}${techniques.has("fixative") && t` Spray fixative outdoors.`}${techniques.has("cut-apart") || techniques.has("trim") ? t` Fingers behind the edge, blade capped.` : ""} Follow the labels and your local rules.`}</Caution>
   );
 });

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
-import { minutes, printMinutes } from "@yule/core";
+import { minutes, printMinutes, t } from "@yule/core";
 import { learnedIn, learnedWords, doneBetween, numbersOf, type Outlook, type BenchSession, type StandingBatch } from "@yule/derive";
 import { useState } from "react";
 import { NoteLesson } from "../../../features/lessons/NoteLesson.tsx";
@@ -42,30 +42,29 @@ export function Closing({
   const stageOf = (batchId: string, stageId: string): string => lying.find(({ batch }) => batch.id === batchId)?.design.stages.find(({ id }) => id === stageId)?.name ?? "";
   const { meant } = session;
   return (
-    <Dialog title="This session" onClose={onClose}>
+    <Dialog title={t`This session`} onClose={onClose}>
       <Text fontFamily="heading" fontSize="20px" marginBottom="12px">
-        {printMinutes(minutes(session.minutesAt(now)))} at the bench: {done.panels === 1 ? "1 panel" : `${String(done.panels)} panels`} moved on
-        {meant ? `, ${String(meant.panels)} were planned${meant.until ? ` until ${when(new Date(meant.until), outlook)}` : ""}` : ""}.
+        {t`${printMinutes(minutes(session.minutesAt(now)))} at the bench: ${done.panels === 1 ? t`1 panel` : t`${String(done.panels)} panels`} moved on${meant ? t`, ${String(meant.panels)} were planned${meant.until ? t` until ${when(new Date(meant.until), outlook)}` : ""}` : ""}.`}
       </Text>
       {open.length > 0 && (
         <Text color="cannot" marginBottom="12px">
-          {open.length === 1 ? "One panel still has" : `${String(open.length)} panels still have`} a wet window open: catch {open.length === 1 ? "it" : "them"} before you go.
+          {t`${open.length === 1 ? t`One panel still has` : t`${String(open.length)} panels still have`} a wet window open: catch ${open.length === 1 ? t`it` : t`them`} before you go.`}
         </Text>
       )}
       <Box as="ul" listStyleType="none" marginBottom="12px">
         {done.byStage.map(({ batchId, stageId, panels }) => (
-          <li key={batchId + stageId}>{`${stageOf(batchId, stageId)}: ${panels === 1 ? "1 panel" : `${String(panels)} panels`}`}</li>
+          <li key={batchId + stageId}>{`${stageOf(batchId, stageId)}: ${panels === 1 ? t`1 panel` : t`${String(panels)} panels`}`}</li>
         ))}
       </Box>
       {learned.length === 0 ? (
         <Text marginBottom="6px">
           {done.told === 0
-            ? "Nothing new was learned of times: a tap of “still wet” or “dry already” makes the clocks truer."
-            : "The times held: what was told of wet and dry is what was known."}
+            ? t`Nothing new was learned of times: a tap of “still wet” or “dry already” makes the clocks truer.`
+            : t`The times held: what was told of wet and dry is what was known.`}
         </Text>
       ) : (
-        <Box as="section" aria-label="What was learned" marginBottom="12px">
-          <Text fontWeight={700}>Learned</Text>
+        <Box as="section" aria-label={t`What was learned`} marginBottom="12px">
+          <Text fontWeight={700}>{t`Learned`}</Text>
           <Box as="ul" listStyleType="none">
             {learned.slice(0, MOST_LEARNED).map((each) => (
               <li key={each.stage + each.what}>{learnedWords(each)}.</li>
@@ -73,19 +72,21 @@ export function Closing({
           </Box>
         </Box>
       )}
-      <Text marginBottom="12px">{wet.length === 0 ? "Nothing is wet." : `${wet.length === 1 ? "1 panel dries" : `${String(wet.length)} panels dry`} until you come back.`}</Text>
+      <Text marginBottom="12px">
+        {wet.length === 0 ? t`Nothing is wet.` : t`${wet.length === 1 ? t`1 panel dries` : t`${String(wet.length)} panels dry`} until you come back.`}
+      </Text>
       {done.spoilt.map(({ batchId, unitId, stageId, why }) => {
         const on = lying.find(({ batch }) => batch.id === batchId);
         return (
           <Text key={unitId} color="cannot">
-            Spoilt at {stageOf(batchId, stageId).toLowerCase()}: {on ? panelWords(numbersOf(on, [unitId])) : "a panel"}
+            {t`Spoilt at ${stageOf(batchId, stageId).toLowerCase()}: ${on ? panelWords(numbersOf(on, [unitId])) : t`a panel`}`}
             {why ? `, ${why}` : ""}.
           </Text>
         );
       })}
       <Textarea
-        aria-label="Note of this session"
-        placeholder="Anything to remember of this session"
+        aria-label={t`Note of this session`}
+        placeholder={t`Anything to remember of this session`}
         value={note}
         maxLength={500}
         onChange={(change) => setNote(change.target.value)}
@@ -103,12 +104,8 @@ export function Closing({
             sendSessionFact("closed", { note });
             onClose();
           }}
-        >
-          Close the session
-        </Button>
-        <Button variant="outline" onClick={onClose}>
-          Go on painting
-        </Button>
+        >{t`Close the session`}</Button>
+        <Button variant="outline" onClick={onClose}>{t`Go on painting`}</Button>
       </Flex>
     </Dialog>
   );

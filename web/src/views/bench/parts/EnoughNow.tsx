@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 import { enoughFor, isMixWet, NO_RECORD, panelsToBegin, splitFor, type Outlook, type StandingBatch } from "@yule/derive";
 import { memo, useMemo } from "react";
@@ -19,9 +21,8 @@ const EnoughOf = memo(function EnoughOf({ view, batch, outlook }: Pick<StandingB
   return (
     <Box role="note" borderLeft="3px solid" borderColor="tightFill" paddingLeft="12px" marginBottom="14px" maxWidth="46em">
       <Text overflowWrap="anywhere">
-        {view.need.title}: {enough.lost > 0 ? `${String(enough.lost)} lost, ` : ""}
-        {enough.coming} on their way, {enough.wanted} wanted. {enough.chance === 0 ? "They cannot be enough." : `They are enough ${inHundred(enough.chance)} times.`} Paint {more}{" "}
-        more now, while the mix is wet, and it is {inHundred(enough.then)}. <Link to={splitFor(view, more)}>Split for {more} more</Link>
+        {view.need.title}: {enough.lost > 0 ? t`${String(enough.lost)} lost, ` : ""}
+        {rich`${enough.coming} on their way, ${enough.wanted} wanted. ${enough.chance === 0 ? t`They cannot be enough.` : t`They are enough ${inHundred(enough.chance)} times.`} Paint ${more} more now, while the mix is wet, and it is ${inHundred(enough.then)}. ${(<Link to={splitFor(view, more)}>{t`Split for ${more} more`}</Link>)}`}
       </Text>
     </Box>
   );

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Link } from "react-router";
 import { numbersOf, type BenchPlan } from "@yule/derive";
 import { Teach } from "../../../kit/states.tsx";
@@ -17,12 +18,10 @@ export function Now() {
         <ChosenCard on={picked} chosen={chosen} heatTool={settings.heatTool} onTell={tell} onLeave={() => choose(NONE)} />
       ) : next.move.kind === "finished" ? (
         <Teach
-          title="All panels are painted and dry"
+          title={t`All panels are painted and dry`}
           // Several have a link each, where their names stand.
-          step={lying.length > 1 ? undefined : <Link to={`/finish?need=${next.on.view.need.id}`}>Inspect them in Finish</Link>}
-        >
-          Look at them side by side, and grade each.
-        </Teach>
+          step={lying.length > 1 ? undefined : <Link to={`/finish?need=${next.on.view.need.id}`}>{t`Inspect them in Finish`}</Link>}
+        >{t`Look at them side by side, and grade each.`}</Teach>
       ) : (
         <NowCard
           on={next.on}
@@ -56,5 +55,5 @@ function freeNow(plan: BenchPlan | null, now: Date): { readonly filling: string 
   const line = plan.lines.find((each) => each.kind === "free" && each.from <= minute && minute < each.to);
   if (line?.kind !== "free") return null;
   const small = plan.filled.get(line);
-  return { filling: small ? `${small.name}${small.count > 1 ? `, ${String(small.count)} of them` : ""}` : null, isRest: line.rest ?? false };
+  return { filling: small ? `${small.name}${small.count > 1 ? t`, ${String(small.count)} of them` : ""}` : null, isRest: line.rest ?? false };
 }

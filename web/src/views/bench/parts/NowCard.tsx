@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { heatForbidden, minutes, printClock, printMinutes, type NextMove } from "@yule/core";
+import { heatForbidden, minutes, printClock, printMinutes, type NextMove, t } from "@yule/core";
 import { REST, goLimit, onSheetOf, numbersOf, type StandingBatch } from "@yule/derive";
 import { memo, useCallback, useRef, type ReactNode } from "react";
 import { useSeconds } from "../../../data/clock.ts";
@@ -51,26 +51,24 @@ export function NowCard({ on, move, many, filling, rests, heatTool, onTell, onUn
   return (
     <Card urgent={move.kind === "do" && move.urgent}>
       <Line fontSize="15px" opacity={0.85}>
-        {`${move.kind === "wait" ? "nothing for the hands" : move.urgent ? "now, while it is wet" : "now"}${many ? `, ${design.name.toLowerCase()}` : ""}`}
+        {`${move.kind === "wait" ? t`nothing for the hands` : move.urgent ? t`now, while it is wet` : t`now`}${many ? `, ${design.name.toLowerCase()}` : ""}`}
       </Line>
       <Line fontFamily="heading" fontSize="30px" fontWeight={600} lineHeight={1.15} overflowWrap="anywhere">
         {move.kind === "wait" ? <Countdown until={move.until.getTime()} /> : `${stage?.name ?? ""}, ${panelWords(numbersOf(on, sheet))}`}
       </Line>
       <Line marginBottom="14px" minHeight="24px" overflowWrap="anywhere">
         {move.kind === "wait"
-          ? `Panel ${number(move.unit)} is drying.${filling ? ` Meanwhile: ${filling}.` : ""}`
-          : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && `${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
+          ? t`Panel ${number(move.unit)} is drying.${filling ? t` Meanwhile: ${filling}.` : ""}`
+          : [colourway?.name, colourway?.paints[0]?.name, detail?.note, stage && t`${printMinutes(stage.hands)} a panel`].filter(Boolean).join(", ")}
       </Line>
       {move.kind === "do" && rests && (
-        <Text marginTop="-8px" marginBottom="14px">
-          The hand has been at it for long: rest it for {REST} min{filling ? `, or ${filling}` : ""}.
-        </Text>
+        <Text marginTop="-8px" marginBottom="14px">{t`The hand has been at it for long: rest it for ${REST} min${filling ? t`, or ${filling}` : ""}.`}</Text>
       )}
       {limit && limit.most < (move.kind === "do" ? move.units.length / sheet.length : 0) && (
         <Text marginTop="-8px" marginBottom="14px">
           {limit.most === 0
-            ? `Not one can be caught: setting up ${limit.next.toLowerCase()} takes longer than its window of ${printMinutes(minutes(limit.within))}.`
-            : `At most ${String(limit.most)} ${limit.most === 1 ? limit.what : `${limit.what}s`} in a go: ${limit.next.toLowerCase()} must begin within ${printMinutes(minutes(limit.within))}.`}
+            ? t`Not one can be caught: setting up ${limit.next.toLowerCase()} takes longer than its window of ${printMinutes(minutes(limit.within))}.`
+            : t`At most ${String(limit.most)} ${limit.most === 1 ? limit.what : `${limit.what}s`} in a go: ${limit.next.toLowerCase()} must begin within ${printMinutes(minutes(limit.within))}.`}
         </Text>
       )}
       <Taps
@@ -102,30 +100,16 @@ const Taps = memo(function Taps({ kind, ready, canHeat, hasUndo, tap }: TapsProp
   return (
     <>
       <Button {...BIG} onClick={() => tap(kind === "wait" ? "dry" : "done")}>
-        {kind === "wait" ? "Dry already" : "Done"}
+        {kind === "wait" ? t`Dry already` : t`Done`}
       </Button>
-      {canHeat && (
-        <Button width="100%" marginTop="10px" {...LIGHT} onClick={() => tap("heated")}>
-          Dried with heat
-        </Button>
-      )}
+      {canHeat && <Button width="100%" marginTop="10px" {...LIGHT} onClick={() => tap("heated")}>{t`Dried with heat`}</Button>}
       {kind === "do" && (
         <Flex gap="10px" marginTop="10px">
-          {ready > 1 && (
-            <Button flex="1" {...LIGHT} onClick={() => tap("all")}>
-              All {ready} done
-            </Button>
-          )}
-          <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>
-            Spoilt
-          </Button>
+          {ready > 1 && <Button flex="1" {...LIGHT} onClick={() => tap("all")}>{t`All ${ready} done`}</Button>}
+          <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>{t`Spoilt`}</Button>
         </Flex>
       )}
-      {hasUndo && (
-        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>
-          Take the last tap back
-        </Button>
-      )}
+      {hasUndo && <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>{t`Take the last tap back`}</Button>}
     </>
   );
 });
@@ -135,7 +119,7 @@ function Countdown({ until }: { until: number }) {
   const seconds = printClock(left);
   return (
     <span role="timer" aria-live="off">
-      {seconds.includes(":") ? seconds : printMinutes(left)} to wait
+      {t`${seconds.includes(":") ? seconds : printMinutes(left)} to wait`}
     </span>
   );
 }
@@ -175,42 +159,38 @@ export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: Stan
   const names = [...new Set(going.map((state) => on.route[state.done]?.name ?? ""))];
   const next = going.map((state) => ({ unit: state.unit, stage: state.done }));
   const before = (states: typeof picked) => states.map((state) => ({ unit: state.unit, stage: lastDone(on, state.unit) }));
-  const of = (count: number): string => (count === picked.length || picked.length === 1 ? "" : ` (${String(count)} of them)`);
+  const of = (count: number): string => (count === picked.length || picked.length === 1 ? "" : t` (${String(count)} of them)`);
   return (
     <Card>
       <Text fontSize="15px" opacity={0.85}>
         {panelWords(numbersOf(on, [...chosen]))}
       </Text>
       <Text fontFamily="heading" fontSize="28px" fontWeight={600} lineHeight={1.15} marginBottom="12px" overflowWrap="anywhere">
-        {open.length === 0 ? "Spoilt" : names.length === 0 ? "All stages done" : names.length === 1 ? names[0] : `The next stage of each: ${names.join(", ")}`}
+        {open.length === 0 ? t`Spoilt` : names.length === 0 ? t`All stages done` : names.length === 1 ? names[0] : t`The next stage of each: ${names.join(", ")}`}
       </Text>
       <Flex direction="column" gap="10px">
         {next.length > 0 && (
           <Button {...BIG} onClick={() => onTell(on, "done", next)}>
-            {`Done${of(next.length)}`}
+            {t`Done${of(next.length)}`}
           </Button>
         )}
         <Flex gap="10px" wrap="wrap">
           {wet.length > 0 && (
             <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "dry", before(wet))}>
-              {`Dry already${of(wet.length)}`}
+              {t`Dry already${of(wet.length)}`}
             </Button>
           )}
           {heated.length > 0 && (
             <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "heated", before(heated))}>
-              {`Dried with heat${of(heated.length)}`}
+              {t`Dried with heat${of(heated.length)}`}
             </Button>
           )}
           {dry.length > 0 && (
             <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "still-wet", before(dry))}>
-              {`Still wet${of(dry.length)}`}
+              {t`Still wet${of(dry.length)}`}
             </Button>
           )}
-          {next.length > 0 && (
-            <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "skipped", next)}>
-              Leave this stage out
-            </Button>
-          )}
+          {next.length > 0 && <Button {...LIGHT} flex="1 1 130px" onClick={() => onTell(on, "skipped", next)}>{t`Leave this stage out`}</Button>}
           {open.length > 0 && (
             <Button
               {...LIGHT}
@@ -222,14 +202,10 @@ export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: Stan
                   open.map((state) => ({ unit: state.unit, stage: Math.min(state.done, on.route.length - 1) })),
                 )
               }
-            >
-              Spoilt
-            </Button>
+            >{t`Spoilt`}</Button>
           )}
         </Flex>
-        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={onLeave}>
-          Choose none
-        </Button>
+        <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} onClick={onLeave}>{t`Choose none`}</Button>
       </Flex>
     </Card>
   );
@@ -238,17 +214,15 @@ export function ChosenCard({ on, chosen, heatTool, onTell, onLeave }: { on: Stan
 /** Asked once after a panel was lost; painting goes on whether it is answered or not. */
 export function WhySpoilt({ numbers, onWhy, onLeave }: { numbers: readonly number[]; onWhy: (why: string) => void; onLeave: () => void }) {
   return (
-    <Box as="section" aria-label="Why spoilt" borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="12px" marginTop="14px">
-      <Text marginBottom="8px">What happened to {panelWords(numbers)}?</Text>
+    <Box as="section" aria-label={t`Why spoilt`} borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="12px" marginTop="14px">
+      <Text marginBottom="8px">{t`What happened to ${panelWords(numbers)}?`}</Text>
       <Flex gap="8px" wrap="wrap">
         {REASONS.map((why) => (
           <Button key={why} variant="outline" onClick={() => onWhy(why)}>
             {why}
           </Button>
         ))}
-        <Button variant="ghost" onClick={onLeave}>
-          no matter
-        </Button>
+        <Button variant="ghost" onClick={onLeave}>{t`no matter`}</Button>
       </Flex>
     </Box>
   );

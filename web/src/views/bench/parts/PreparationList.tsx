@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Heading, Text } from "@chakra-ui/react";
 import { memo, useMemo } from "react";
 import { mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
@@ -23,20 +24,16 @@ export const PreparationList = memo(function PreparationList({
   const { tools, mixes, missing } = useMemo(() => sessionPreparation(planned, lying, colour, outlook.stores, room), [planned, lying, colour, outlook.stores, room]);
   if (tools.length === 0) return null;
   return (
-    <Box as="section" aria-label="On the table" marginTop="20px">
-      {!isBegun && (
-        <Heading as="h2" fontSize="18px" fontWeight={600}>
-          Before you begin
-        </Heading>
-      )}
+    <Box as="section" aria-label={t`On the table`} marginTop="20px">
+      {!isBegun && <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Before you begin`}</Heading>}
       {missing.length > 0 && (
         <Box as="ul" listStyleType="none" color="cannot">
           {missing.map((line) => (
-            <li key={line}>Missing: {line}.</li>
+            <li key={line}>{t`Missing: ${line}.`}</li>
           ))}
         </Box>
       )}
-      <Fold title={`On the table: ${things(tools.length, "thing")}, ${things(mixes.length, "mix")}`}>
+      <Fold title={t`On the table: ${things(tools.length, "thing")}, ${things(mixes.length, "mix")}`}>
         <Text overflowWrap="anywhere">{tools.join(", ")}.</Text>
         <Box as="ul" listStyleType="none" marginTop="6px">
           {mixes.map((mix) => (
@@ -49,12 +46,14 @@ export const PreparationList = memo(function PreparationList({
             </Box>
           ))}
         </Box>
-        <Text color="softInk" fontSize="15px" marginTop="4px">
-          Areas are shared out evenly over the panel, a quarter is kept in reserve; Colour measures them on the picture.
-        </Text>
+        <Text
+          color="softInk"
+          fontSize="15px"
+          marginTop="4px"
+        >{t`Areas are shared out evenly over the panel, a quarter is kept in reserve; Colour measures them on the picture.`}</Text>
       </Fold>
     </Box>
   );
 });
 
-const things = (count: number, what: "thing" | "mix"): string => `${String(count)} ${what === "mix" ? (count === 1 ? "mix" : "mixes") : count === 1 ? "thing" : "things"}`;
+const things = (count: number, what: "thing" | "mix"): string => `${String(count)} ${what === "mix" ? (count === 1 ? t`mix` : t`mixes`) : count === 1 ? t`thing` : t`things`}`;

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { memo } from "react";
 import { leftForLater, mixToMakeWords, sessionPreparation, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { useColourQuery } from "../../../data/api.ts";
@@ -45,9 +46,5 @@ export const PrintRunSheet = memo(function PrintRunSheet({
     };
     return printedRunSheet(sheet, await loadFonts());
   };
-  return (
-    <PdfButton name={`run-sheet-${outlook.today}.pdf`} make={make}>
-      Print the run sheet
-    </PdfButton>
-  );
+  return <PdfButton name={`run-sheet-${outlook.today}.pdf`} make={make}>{t`Print the run sheet`}</PdfButton>;
 });

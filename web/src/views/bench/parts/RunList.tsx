@@ -1,5 +1,5 @@
 import { Box, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, minutes, printMinutes, type SheetLine } from "@yule/core";
+import { dayAt, minuteOfDayAt, minutes, printMinutes, type SheetLine, t } from "@yule/core";
 import { leftForLater, type Outlook, type StandingBatch, type BenchPlan } from "@yule/derive";
 import { memo, type CSSProperties } from "react";
 import { lineWords, paintsOf, when } from "../words.ts";
@@ -15,10 +15,8 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
   const later = leftForLater(planned, lying);
   let lastDay = "";
   return (
-    <Box as="section" aria-label="Run sheet" marginTop="20px">
-      <Heading as="h2" fontSize="18px" fontWeight={600}>
-        Run sheet
-      </Heading>
+    <Box as="section" aria-label={t`Run sheet`} marginTop="20px">
+      <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Run sheet`}</Heading>
       {coming.map((line) => {
         const from = at(line.from);
         const day = dayAt(from, outlook.shop.timeZone);
@@ -36,10 +34,10 @@ export const RunList = memo(function RunList({ planned, lying, outlook, now }: {
         );
       })}
       <Text borderTop="1px solid" borderColor="hairline" paddingTop="8px" color="softInk">
-        {left.length > coming.length ? "and so on. " : ""}
+        {left.length > coming.length ? t`and so on. ` : ""}
         {later.length > 0
-          ? `These are dry ${when(planned.endsAt, outlook)}. The plan of the season leaves ${later.map(({ title }) => title).join(", ")} for later sessions.`
-          : `All dry ${when(planned.endsAt, outlook)}.`}
+          ? t`These are dry ${when(planned.endsAt, outlook)}. The plan of the season leaves ${later.map(({ title }) => title).join(", ")} for later sessions.`
+          : t`All dry ${when(planned.endsAt, outlook)}.`}
       </Text>
     </Box>
   );
@@ -65,10 +63,10 @@ function LineWords({
   const paints = line.fresh ? paintsOf(on, line) : "";
   return (
     <span style={{ ...WORDS, fontWeight: 600 }}>
-      {line.fresh && <span style={{ display: "block", fontWeight: 400, fontStyle: "italic" }}>fresh water, clean palette{paints === "" ? "" : `: ${paints}`}</span>}
+      {line.fresh && <span style={{ display: "block", fontWeight: 400, fontStyle: "italic" }}>{t`fresh water, clean palette${paints === "" ? "" : `: ${paints}`}`}</span>}
       {name}
       <span style={{ fontWeight: 400 }}>{words.slice(name.length)}</span>
-      {line.before !== null && <span style={CATCH}>catch before {when(at(line.before), outlook)}</span>}
+      {line.before !== null && <span style={CATCH}>{t`catch before ${when(at(line.before), outlook)}`}</span>}
     </span>
   );
 }

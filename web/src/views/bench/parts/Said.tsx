@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { useSpeech } from "../../../kit/measure.tsx";
-import { wholeBatch, type Fault } from "@yule/core";
+import { wholeBatch, type Fault, t } from "@yule/core";
 import { phraseText, type Speech } from "@yule/contract";
 import { Box, Text } from "@chakra-ui/react";
 import { lazy, memo, Suspense, useState } from "react";
@@ -91,7 +92,7 @@ const Finished = memo(function Finished({ lying }: { lying: readonly StandingBat
   const through = lying.filter(({ states }) => states.every(({ wetness }) => wetness.state === "finished" || wetness.state === "spoilt"));
   return through.map(({ view }) => (
     <Text key={view.need.id} marginTop="14px" overflowWrap="anywhere">
-      {view.need.title} is painted and dry. <Link to={`/finish?need=${view.need.id}`}>Inspect them in Finish</Link>
+      {rich`${view.need.title} is painted and dry. ${(<Link to={`/finish?need=${view.need.id}`}>{t`Inspect them in Finish`}</Link>)}`}
     </Text>
   ));
 });

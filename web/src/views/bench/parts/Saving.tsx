@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Text } from "@chakra-ui/react";
-import { minutes, printMinutes } from "@yule/core";
+import { minutes, printMinutes, t } from "@yule/core";
 import type { Outlook, StandingBatch, BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { Figure } from "../../../kit/Verdict.tsx";
@@ -20,40 +21,37 @@ export const Saving = memo(function Saving({ planned, lying, outlook }: { planne
   const [longest] = planned.waiting;
   return (
     <Text marginTop="12px">
-      {cardByCard ? "This order saves " : "This order "}
+      {cardByCard ? t`This order saves ` : t`This order `}
       <Figure
         tone="safe"
-        why={`Card by card, every stage is set up again for each panel, and the hands wait out its drying. ${cardByCard ? `It would take ${printMinutes(minutes(cardByCard.hands))} of hands and be dry ${when(end(cardByCard.makespan), outlook)}.` : ""} All three are planned into the same sessions by the same rules.`}
+        why={t`Card by card, every stage is set up again for each panel, and the hands wait out its drying. ${cardByCard ? t`It would take ${printMinutes(minutes(cardByCard.hands))} of hands and be dry ${when(end(cardByCard.makespan), outlook)}.` : ""} All three are planned into the same sessions by the same rules.`}
       >
-        {cardByCard ? `${printMinutes(minutes(hands))} of hands` : "fits your sessions"}
+        {cardByCard ? t`${printMinutes(minutes(hands))} of hands` : t`fits your sessions`}
       </Figure>
-      {cardByCard ? " against card by card" : ", card by card would not"}
+      {cardByCard ? t` against card by card` : t`, card by card would not`}
       {stageByStage && (
-        <>
-          , and is dry{" "}
+        <>{rich`, and is dry ${(
           <Figure
-            why={`One batch after the other, each stage to its end, is dry ${when(end(stageByStage.makespan), outlook)}; this order ${when(planned.endsAt, outlook)}. ${planned.plan.bound >= planned.plan.makespan - 1e-6 ? "Nothing can be sooner." : `Nothing at all can be dry before ${when(end(planned.plan.bound), outlook)}.`}`}
+            why={t`One batch after the other, each stage to its end, is dry ${when(end(stageByStage.makespan), outlook)}; this order ${when(planned.endsAt, outlook)}. ${planned.plan.bound >= planned.plan.makespan - 1e-6 ? t`Nothing can be sooner.` : t`Nothing at all can be dry before ${when(end(planned.plan.bound), outlook)}.`}`}
           >
-            {sooner > 0 ? `${printMinutes(minutes(sooner))} sooner` : "as soon"}
-          </Figure>{" "}
-          {sooner > 0 ? "than" : "as"} one stage after the other
-        </>
+            {sooner > 0 ? t`${printMinutes(minutes(sooner))} sooner` : t`as soon`}
+          </Figure>
+        )} ${sooner > 0 ? t`than` : t`as`} one stage after the other`}</>
       )}
       .
       {longest && waited >= 1 && (
         <>
           {" "}
-          <Figure why={planned.waiting.map((each) => `${printMinutes(minutes(each.minutes))} for ${name(each.batch, each.stage)} to dry`).join("; ")}>
-            {printMinutes(minutes(waited))} of waiting
-          </Figure>{" "}
-          are left, most of it for {name(longest.batch, longest.stage)}.
+          {rich`${(
+            <Figure why={planned.waiting.map((each) => t`${printMinutes(minutes(each.minutes))} for ${name(each.batch, each.stage)} to dry`).join("; ")}>
+              {t`${printMinutes(minutes(waited))} of waiting`}
+            </Figure>
+          )} are left, most of it for ${name(longest.batch, longest.stage)}.`}
         </>
       )}
       {planned.heat && (
         <>
-          {" "}
-          The heat tool after {name(planned.heat.batch, planned.heat.stage)} would bring the end {printMinutes(minutes(planned.heat.sooner))} nearer: one panel at a time, never
-          left on, never near solvent or wet masking fluid.
+          {t` The heat tool after ${name(planned.heat.batch, planned.heat.stage)} would bring the end ${printMinutes(minutes(planned.heat.sooner))} nearer: one panel at a time, never left on, never near solvent or wet masking fluid.`}
         </>
       )}
     </Text>

@@ -1,5 +1,5 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printMinutes } from "@yule/core";
+import { minutes, printMinutes, t } from "@yule/core";
 import type { BenchSession, BenchPlan } from "@yule/derive";
 import { memo } from "react";
 import { v7 } from "uuid";
@@ -35,24 +35,18 @@ export const SessionBar = memo(function SessionBar({
   if (!session) {
     return (
       <Flex align="center" gap="14px" wrap="wrap" marginBottom="14px">
-        <Button variant="outline" onClick={() => sendSessionFact("begun", { meant })}>
-          Begin a session
-        </Button>
-        {meant && meant.panels > 0 && <Text color="softInk">{`${String(meant.panels)} moves are planned for it.`}</Text>}
+        <Button variant="outline" onClick={() => sendSessionFact("begun", { meant })}>{t`Begin a session`}</Button>
+        {meant && meant.panels > 0 && <Text color="softInk">{t`${String(meant.panels)} moves are planned for it.`}</Text>}
       </Flex>
     );
   }
   return (
     <Flex align="center" gap="10px" wrap="wrap" marginBottom="14px">
-      <Text marginRight="6px">
-        {printMinutes(minutes(session.minutesAt(now)))} at the bench{session.paused ? ", pausing; what is wet goes on drying" : ""}
-      </Text>
+      <Text marginRight="6px">{t`${printMinutes(minutes(session.minutesAt(now)))} at the bench${session.paused ? t`, pausing; what is wet goes on drying` : ""}`}</Text>
       <Button variant="outline" onClick={() => sendSessionFact(session.paused ? "gone on" : "paused")}>
-        {session.paused ? "Go on" : "Pause"}
+        {session.paused ? t`Go on` : t`Pause`}
       </Button>
-      <Button variant="outline" onClick={() => onClose(true)}>
-        Close the session
-      </Button>
+      <Button variant="outline" onClick={() => onClose(true)}>{t`Close the session`}</Button>
     </Flex>
   );
 });

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { BenchSettings } from "@yule/derive";
 import { Fold } from "../../../kit/Fold.tsx";
@@ -7,7 +8,7 @@ import { memo, useState } from "react";
 
 const hourFault = (text: string): string | undefined => {
   const hour = Number(text);
-  return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : `given ${text || "nothing"}, allowed a whole hour from 0 to 23`;
+  return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : t`given ${text || t`nothing`}, allowed a whole hour from 0 to 23`;
 };
 /** @param without what it means to leave the figure out */
 const figureFault =
@@ -15,7 +16,7 @@ const figureFault =
   (text: string): string | undefined =>
     text.trim() === "" || isWhole(Number(text), range)
       ? undefined
-      : `given ${text}, allowed a whole number from ${String(range[0])} to ${String(range[1])}, or nothing for ${without}`;
+      : t`given ${text}, allowed a whole number from ${String(range[0])} to ${String(range[1])}, or nothing for ${without}`;
 const figureIn = (text: string): number | null => (text.trim() === "" ? null : Number(text));
 
 /** How this device behaves at the bench, and what there is to work with. */
@@ -26,34 +27,32 @@ export const SettingsFold = memo(function SettingsFold({ settings }: { settings:
     </Tick>
   );
   return (
-    <Fold title="This device, and what is at hand">
+    <Fold title={t`This device, and what is at hand`}>
       <Box display="grid" gridTemplateColumns="repeat(auto-fit, minmax(250px, 1fr))" gap="4px 20px" marginTop="8px">
-        {tick("chimes", "Chime when a window opens or closes")}
-        {tick("vibrates", "Shake then, where the device can")}
-        {tick("readsOut", "Read the next move out")}
-        {tick("keepsAwake", "Keep the screen on in a session")}
-        {tick("leftHanded", "Big card on the left")}
-        {tick("heatTool", "A heat tool lies at hand")}
+        {tick("chimes", t`Chime when a window opens or closes`)}
+        {tick("vibrates", t`Shake then, where the device can`)}
+        {tick("readsOut", t`Read the next move out`)}
+        {tick("keepsAwake", t`Keep the screen on in a session`)}
+        {tick("leftHanded", t`Big card on the left`)}
+        {tick("heatTool", t`A heat tool lies at hand`)}
       </Box>
       <Flex gap="14px" wrap="wrap" marginTop="10px" align="flex-start">
-        <Figured label="Quiet from, hour" value={String(settings.quietFrom)} fault={hourFault} onKeep={(text) => changeSettings({ quietFrom: Number(text) })} />
-        <Figured label="Quiet until, hour" value={String(settings.quietTo)} fault={hourFault} onKeep={(text) => changeSettings({ quietTo: Number(text) })} />
+        <Figured label={t`Quiet from, hour`} value={String(settings.quietFrom)} fault={hourFault} onKeep={(text) => changeSettings({ quietFrom: Number(text) })} />
+        <Figured label={t`Quiet until, hour`} value={String(settings.quietTo)} fault={hourFault} onKeep={(text) => changeSettings({ quietTo: Number(text) })} />
         <Figured
-          label="Boards for taped sheets"
+          label={t`Boards for taped sheets`}
           value={settings.boards === null ? "" : String(settings.boards)}
           fault={figureFault(ALLOWED.boards, "as many as you like")}
           onKeep={(text) => changeSettings({ boards: figureIn(text) })}
         />
         <Figured
-          label="One stage at most, min"
+          label={t`One stage at most, min`}
           value={settings.tiresAfter === null ? "" : String(settings.tiresAfter)}
           fault={figureFault(ALLOWED.tiresAfter, "a hand that never tires")}
           onKeep={(text) => changeSettings({ tiresAfter: figureIn(text) })}
         />
       </Flex>
-      <Text color="softInk" marginTop="6px" maxWidth="560px">
-        Drying places, the minutes for fresh water and what a helper may do are the shop&apos;s and stand in Season.
-      </Text>
+      <Text color="softInk" marginTop="6px" maxWidth="560px">{t`Drying places, the minutes for fresh water and what a helper may do are the shop's and stand in Season.`}</Text>
     </Fold>
   );
 });

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid } from "@chakra-ui/react";
-import { byTheClock, isOver, nextAtTable, play, played, rehearsal, type BenchTimes, type NextMove } from "@yule/core";
+import { byTheClock, isOver, nextAtTable, play, played, rehearsal, type BenchTimes, type NextMove, t } from "@yule/core";
 import type { OnBoard } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { OtherClock } from "../../../data/clock.ts";
@@ -93,21 +93,19 @@ export function Play({ wanted, manner, times, changeover, onAgain, onSpeed, onLe
           />
           <Flex gap="10px" wrap="wrap" align="center" marginTop="14px">
             <Button variant="outline" onClick={() => turn({ kind: "pause", isPaused: !playing.isPaused })}>
-              {playing.isPaused ? "Go on" : "Pause"}
+              {playing.isPaused ? t`Go on` : t`Pause`}
             </Button>
-            <Button variant="outline" onClick={() => setEnded(true)}>
-              End here
-            </Button>
+            <Button variant="outline" onClick={() => setEnded(true)}>{t`End here`}</Button>
             <Box width="206px">
               <Choice
-                aria-label="The clock runs"
+                aria-label={t`The clock runs`}
                 value={manner.speed}
                 onChange={(change) => onSpeed(change.target.value as Speed)}
                 options={SPEEDS.map(({ id, words }) => ({ value: id, label: words }))}
               />
             </Box>
           </Flex>
-          <Box as="ul" listStyleType="none" marginTop="14px" aria-live="polite" aria-label="What happened">
+          <Box as="ul" listStyleType="none" marginTop="14px" aria-live="polite" aria-label={t`What happened`}>
             {events.map((event) => (
               <Box
                 as="li"
@@ -136,9 +134,9 @@ function verdictOf(boards: readonly OnBoard[], shown: number, move: NextMove | n
   const stage = move && move.kind !== "finished" ? (on?.stages[move.stage]?.table.name ?? "") : "";
   const said =
     move?.kind === "do"
-      ? ` ${move.urgent ? "Now, while it is wet: " : "Next: "}${stage}.`
+      ? ` ${move.urgent ? t`Now, while it is wet: ` : t`Next: `}${stage}.`
       : move?.kind === "wait"
-        ? ` Nothing for the hands until ${stage.toLowerCase()} can go on.`
+        ? t` Nothing for the hands until ${stage.toLowerCase()} can go on.`
         : "";
-  return `Rehearsal, ${hourOf(shown)} h in: ${wet === 0 ? "nothing is wet" : wet === 1 ? "one panel is wet" : `${String(wet)} panels are wet`}${open > 0 ? `, ${open === 1 ? "one window is open" : `${String(open)} windows are open`}` : ""}.${said}`;
+  return t`Rehearsal, ${hourOf(shown)} h in: ${wet === 0 ? t`nothing is wet` : wet === 1 ? t`one panel is wet` : t`${String(wet)} panels are wet`}${open > 0 ? `, ${open === 1 ? t`one window is open` : t`${String(open)} windows are open`}` : ""}.${said}`;
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button, Text } from "@chakra-ui/react";
 import type { BenchTimes } from "@yule/core";
 import type { Outlook } from "@yule/derive";
@@ -37,23 +38,19 @@ export function Rehearsal({ outlook }: { outlook: Outlook }) {
         <SetUp designs={designs} times={times} changeover={outlook.shop.changeover} onPlay={(wanted, manner) => setPlaying({ wanted, manner, round: 0 })} />
       ) : (
         <>
-          <Verdict>There is no route to rehearse yet.</Verdict>
+          <Verdict>{t`There is no route to rehearse yet.`}</Verdict>
           <Teach
-            title="A design with a route comes first"
+            title={t`A design with a route comes first`}
             step={
               <Button asChild>
-                <Link to="/designs">Give a design its stages</Link>
+                <Link to="/designs">{t`Give a design its stages`}</Link>
               </Button>
             }
-          >
-            Then its stages are played here with made-up paper that dries by the weather.
-          </Teach>
+          >{t`Then its stages are played here with made-up paper that dries by the weather.`}</Teach>
         </>
       )}
       <Text marginTop="18px">
-        <Link to="/bench" style={{ fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}>
-          Back to the bench
-        </Link>
+        <Link to="/bench" style={{ fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}>{t`Back to the bench`}</Link>
       </Text>
     </>
   );

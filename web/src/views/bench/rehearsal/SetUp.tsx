@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { minutes, printMinutes, type BenchTimes, type Forecast } from "@yule/core";
+import { minutes, printMinutes, type BenchTimes, type Forecast, t } from "@yule/core";
 import { useState } from "react";
 import { asideSolver } from "../../../workers/solver.ts";
 import { useSolved } from "../../../workers/useSolved.ts";
@@ -45,51 +45,46 @@ export function SetUp({
       <Verdict>
         {goes
           ? forecastWords(goes, panels * chosen.length)
-          : "Rehearse a route before there is paint on the table, or let a helper learn the rules where no panel is lost for good."}
+          : t`Rehearse a route before there is paint on the table, or let a helper learn the rules where no panel is lost for good.`}
       </Verdict>
       <Box maxWidth="640px">
         <Flex gap="16px" wrap="wrap" align="flex-start">
           <Box flex="1 1 240px">
-            <FormField label="Route of">
+            <FormField label={t`Route of`}>
               <Choice value={first} onChange={(change) => setFirst(change.target.value)} options={designs.map(({ id, name }) => ({ value: id, label: name }))} />
             </FormField>
           </Box>
           <Box flex="1 1 240px">
-            <FormField label="Beside it">
+            <FormField label={t`Beside it`}>
               <Choice
                 value={second}
                 onChange={(change) => setSecond(change.target.value)}
-                options={[{ value: NONE, label: "nothing else" }, ...designs.filter(({ id }) => id !== first).map(({ id, name }) => ({ value: id, label: name }))]}
+                options={[{ value: NONE, label: t`nothing else` }, ...designs.filter(({ id }) => id !== first).map(({ id, name }) => ({ value: id, label: name }))]}
               />
             </FormField>
           </Box>
           <Box flex="1 1 240px">
-            <FormField label="The air">
+            <FormField label={t`The air`}>
               <Choice value={weather} onChange={(change) => setWeather(change.target.value as Weather)} options={WEATHERS.map(({ id, words }) => ({ value: id, label: words }))} />
             </FormField>
           </Box>
           <Box flex="1 1 240px">
-            <FormField label="The clock runs">
+            <FormField label={t`The clock runs`}>
               <Choice value={speed} onChange={(change) => setSpeed(change.target.value as Speed)} options={SPEEDS.map(({ id, words }) => ({ value: id, label: words }))} />
             </FormField>
           </Box>
-          <NumberField label="Panels of each" value={panels} least={1} most={MOST_PANELS} whole onRead={setPanels} />
-          <NumberField label="Bench number" value={bench} least={1} most={9999} whole onRead={setBench} />
+          <NumberField label={t`Panels of each`} value={panels} least={1} most={MOST_PANELS} whole onRead={setPanels} />
+          <NumberField label={t`Bench number`} value={bench} least={1} most={9999} whole onRead={setBench} />
         </Flex>
         <Box marginTop="10px">
-          <Tick checked={isCoached} onChange={(change) => setCoached(change.target.checked)}>
-            Say the next move, as the bench does
-          </Tick>
-          <Tick checked={mishaps} onChange={(change) => setMishaps(change.target.checked)}>
-            Panels fall and somebody rings
-          </Tick>
+          <Tick checked={isCoached} onChange={(change) => setCoached(change.target.checked)}>{t`Say the next move, as the bench does`}</Tick>
+          <Tick checked={mishaps} onChange={(change) => setMishaps(change.target.checked)}>{t`Panels fall and somebody rings`}</Tick>
         </Box>
-        <Button size="lg" marginTop="12px" onClick={() => onPlay(wanted, { speed, isCoached })}>
-          Begin
-        </Button>
-        <Text color="softInk" marginTop="14px">
-          The same number is the same bench: the same paper, the same hands, the same telephone. Waits are those learned in your shop, for this air. Nothing here is written down.
-        </Text>
+        <Button size="lg" marginTop="12px" onClick={() => onPlay(wanted, { speed, isCoached })}>{t`Begin`}</Button>
+        <Text
+          color="softInk"
+          marginTop="14px"
+        >{t`The same number is the same bench: the same paper, the same hands, the same telephone. Waits are those learned in your shop, for this air. Nothing here is written down.`}</Text>
       </Box>
     </>
   );
@@ -99,12 +94,12 @@ const long = (time: number): string => printMinutes(minutes(Math.round(time)));
 
 /** What to expect of it before it begins. */
 function forecastWords({ quickest, mostly, slowest, lost, cardByCard }: Forecast, panels: number): string {
-  const span = long(quickest) === long(slowest) ? "" : `, ${long(quickest)} at the best and ${long(slowest)} at the worst`;
+  const span = long(quickest) === long(slowest) ? "" : t`, ${long(quickest)} at the best and ${long(slowest)} at the worst`;
   const losing =
     lost < 0.1
-      ? "hardly ever loses a panel"
+      ? t`hardly ever loses a panel`
       : lost < 0.75
-        ? `loses a panel ${lost < 0.4 ? "now and then" : "every other time"}`
-        : `loses about ${String(Math.round(lost))} of ${String(panels)}`;
-  return `By the clock this bench mostly takes ${long(mostly)}${span}, and ${losing}. Card by card it takes ${long(cardByCard)}.`;
+        ? t`loses a panel ${lost < 0.4 ? t`now and then` : t`every other time`}`
+        : t`loses about ${String(Math.round(lost))} of ${String(panels)}`;
+  return t`By the clock this bench mostly takes ${long(mostly)}${span}, and ${losing}. Card by card it takes ${long(cardByCard)}.`;
 }

@@ -1,5 +1,5 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printClock, type NextMove } from "@yule/core";
+import { minutes, printClock, type NextMove, t } from "@yule/core";
 import { numbersOf, type OnBoard } from "@yule/derive";
 import { BIG, Card, LIGHT } from "../parts/NowCard.tsx";
 import { panelWords } from "../words.ts";
@@ -27,11 +27,9 @@ export function TurnCard({ boards, chosen, coached, busyUntil, now, onTurn, onLe
   if (busyUntil !== null) {
     return (
       <Card>
-        <Text fontSize="15px" opacity={0.85}>
-          the hands are busy
-        </Text>
+        <Text fontSize="15px" opacity={0.85}>{t`the hands are busy`}</Text>
         <Text fontFamily="heading" fontSize="30px" fontWeight={600} role="timer" aria-live="off">
-          {printClock(minutes(busyUntil - now))} more
+          {t`${printClock(minutes(busyUntil - now))} more`}
         </Text>
       </Card>
     );
@@ -43,32 +41,31 @@ export function TurnCard({ boards, chosen, coached, busyUntil, now, onTurn, onLe
   return (
     <Card urgent={move?.kind === "do" && move.urgent}>
       <Text fontSize="15px" opacity={0.85}>
-        {move?.kind === "do" && move.urgent ? "now, while it is wet" : "what next?"}
+        {move?.kind === "do" && move.urgent ? t`now, while it is wet` : t`what next?`}
       </Text>
       <Text fontFamily="heading" fontSize="28px" fontWeight={600} lineHeight={1.15} marginBottom="12px" overflowWrap="anywhere">
-        {coached && first ? `${stage?.name ?? ""}, ${panelWords(numbersOf(coached.on, [first]))}` : move?.kind === "wait" ? "Let it dry" : "Choose panels on the board, or wait"}
+        {coached && first ? `${stage?.name ?? ""}, ${panelWords(numbersOf(coached.on, [first]))}` : move?.kind === "wait" ? t`Let it dry` : t`Choose panels on the board, or wait`}
       </Text>
       {coached && first && (
         <>
-          <Button {...BIG} onClick={() => onTurn({ kind: "paint", batch: coached.on.batch.id, units: [first] })}>
-            Paint it
-          </Button>
+          <Button {...BIG} onClick={() => onTurn({ kind: "paint", batch: coached.on.batch.id, units: [first] })}>{t`Paint it`}</Button>
           {rest.length > 0 && (
-            <Button {...LIGHT} width="100%" marginTop="10px" onClick={() => onTurn({ kind: "paint", batch: coached.on.batch.id, units: [first, ...rest] })}>
-              All {rest.length + 1} in a row
-            </Button>
+            <Button
+              {...LIGHT}
+              width="100%"
+              marginTop="10px"
+              onClick={() => onTurn({ kind: "paint", batch: coached.on.batch.id, units: [first, ...rest] })}
+            >{t`All ${rest.length + 1} in a row`}</Button>
           )}
         </>
       )}
       {move?.kind === "wait" && (
-        <Button {...BIG} onClick={() => onTurn({ kind: "wait", until: now + (move.until.getTime() - momentOf(now).getTime()) / 60_000 })}>
-          Wait for it
-        </Button>
+        <Button {...BIG} onClick={() => onTurn({ kind: "wait", until: now + (move.until.getTime() - momentOf(now).getTime()) / 60_000 })}>{t`Wait for it`}</Button>
       )}
       <Flex gap="10px" marginTop="10px">
         {WAITS.map((long) => (
           <Button key={long} flex="1" {...LIGHT} paddingInline="8px" onClick={() => onTurn({ kind: "wait", until: now + long })}>
-            {`Wait ${String(long)} min`}
+            {t`Wait ${String(long)} min`}
           </Button>
         ))}
       </Flex>
@@ -88,22 +85,16 @@ function Chosen({ on, chosen, onTurn, onLeave }: { on: OnBoard; chosen: Readonly
         {panelWords(numbersOf(on, [...chosen]))}
       </Text>
       <Text fontFamily="heading" fontSize="28px" fontWeight={600} lineHeight={1.15} marginBottom="12px" overflowWrap="anywhere">
-        {names.length === 0 ? "Nothing left to do on it" : names.join(", ")}
+        {names.length === 0 ? t`Nothing left to do on it` : names.join(", ")}
       </Text>
       {units.length > 0 && (
         <Button {...BIG} onClick={() => onTurn({ kind: "paint", batch: on.batch.id, units })}>
-          {units.length === 1 ? "Paint it" : `Paint ${String(units.length)} in a row`}
+          {units.length === 1 ? t`Paint it` : t`Paint ${String(units.length)} in a row`}
         </Button>
       )}
       <Flex gap="10px" marginTop="10px">
-        {begun.length > 0 && (
-          <Button flex="1" {...LIGHT} onClick={() => onTurn({ kind: "look", batch: on.batch.id, units: begun })}>
-            Look whether dry
-          </Button>
-        )}
-        <Button flex="1" {...LIGHT} onClick={onLeave}>
-          Choose none
-        </Button>
+        {begun.length > 0 && <Button flex="1" {...LIGHT} onClick={() => onTurn({ kind: "look", batch: on.batch.id, units: begun })}>{t`Look whether dry`}</Button>}
+        <Button flex="1" {...LIGHT} onClick={onLeave}>{t`Choose none`}</Button>
       </Flex>
     </Card>
   );

@@ -1,12 +1,30 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { minutes, standing, OVERNIGHT, USUAL_ROOM, type BenchTimes, type RehearsedBench, type RehearsalSetting, type RehearsedBatch, type Room } from "@yule/core";
+import { minutes, standing, OVERNIGHT, USUAL_ROOM, type BenchTimes, type RehearsedBench, type RehearsalSetting, type RehearsedBatch, type Room, t } from "@yule/core";
 import { learnedRoute, type LearnedStage, type OnBoard } from "@yule/derive";
 
 /** The air of a rehearsal. */
 export const WEATHERS = [
-  { id: "dry", words: "dry, the heating on", room: { warm: 22, humid: 0.35 } },
-  { id: "usual", words: "as on most days", room: USUAL_ROOM },
-  { id: "damp", words: "damp and cool", room: { warm: 17, humid: 0.75 } },
+  {
+    id: "dry",
+    get words() {
+      return t`dry, the heating on`;
+    },
+    room: { warm: 22, humid: 0.35 },
+  },
+  {
+    id: "usual",
+    get words() {
+      return t`as on most days`;
+    },
+    room: USUAL_ROOM,
+  },
+  {
+    id: "damp",
+    get words() {
+      return t`damp and cool`;
+    },
+    room: { warm: 17, humid: 0.75 },
+  },
 ] as const satisfies readonly { id: string; words: string; room: Room }[];
 export type Weather = (typeof WEATHERS)[number]["id"];
 
@@ -75,7 +93,7 @@ export function boardsAt(at: RehearsedBench, minute: number, designs: readonly D
     }));
     return [
       {
-        title: "rehearsed",
+        title: t`rehearsed`,
         design,
         batch: { id: batch.id, designId: design.id, perSheet: 1, units, facts: [] } as unknown as BatchRead,
         stages: routes[index] ?? [],

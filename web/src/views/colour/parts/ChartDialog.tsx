@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { PaintRead } from "@yule/contract";
 import type { ChartCell, Rgb } from "@yule/core";
@@ -44,10 +46,8 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
     if (wrong.length === 0) onClose();
   };
   return (
-    <Dialog wide title="From your own chart" onClose={onClose}>
-      <Text marginBottom="10px">
-        Paint each colour once as an everyday wash, lay a grey card beside them, and take a photo in even light. Then press each patch and say which paint it is.
-      </Text>
+    <Dialog wide title={t`From your own chart`} onClose={onClose}>
+      <Text marginBottom="10px">{t`Paint each colour once as an everyday wash, lay a grey card beside them, and take a photo in even light. Then press each patch and say which paint it is.`}</Text>
       <PhotoPick
         faults={faults}
         take={async (file) => {
@@ -56,16 +56,14 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
           setChosen(null);
           await take(file);
         }}
-      >
-        Photo of the chart
-      </PhotoPick>
+      >{t`Photo of the chart`}</PhotoPick>
       {photo && (
         <Flex gap="20px" marginTop="14px" wrap="wrap" align="flex-start">
           <Box>
-            <PhotoDesk photo={photo} width={400} marks={names} label="Photo of the chart: press the grey card if it was not found" onCell={setChosen} onPlace={setGrey} />
+            <PhotoDesk photo={photo} width={400} marks={names} label={t`Photo of the chart: press the grey card if it was not found`} onCell={setChosen} onPlace={setGrey} />
             <Text color="softInk" fontSize="15px" maxWidth="400px" marginTop="6px">
-              {photo.chart.cells.length} patches found. {balance?.says}
-              {photo.wasTransparent && " What was see-through was taken for white paper."}
+              {rich`${photo.chart.cells.length} patches found. ${balance?.says}`}
+              {photo.wasTransparent && t` What was see-through was taken for white paper.`}
             </Text>
           </Box>
           <Box flex="1" minWidth="220px">
@@ -73,10 +71,14 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
               <Flex gap="12px" align="center" marginBottom="12px">
                 <Swatch hex={hexOfRgb(balance.right(chosen.rgb))} width={70} height={44} label={hexOfRgb(balance.right(chosen.rgb))} />
                 <Choice
-                  aria-label="This patch is"
+                  aria-label={t`This patch is`}
                   value={roles.get(chosen) ?? NOTHING}
                   onChange={(change) => tell(chosen, change.target.value)}
-                  options={[{ value: NOTHING, label: "this patch is ..." }, { value: GREY, label: "the grey card" }, ...paints.map(({ id, name }) => ({ value: id, label: name }))]}
+                  options={[
+                    { value: NOTHING, label: t`this patch is ...` },
+                    { value: GREY, label: t`the grey card` },
+                    ...paints.map(({ id, name }) => ({ value: id, label: name })),
+                  ]}
                 />
               </Flex>
             )}
@@ -94,7 +96,7 @@ export function ChartDialog({ paints, onClose }: { paints: readonly PaintRead[];
             )}
             <FaultLines faults={refused} />
             <Button marginTop="10px" disabled={patches.length === 0} onClick={() => void keep()}>
-              {patches.length === 0 ? "Press a patch first" : `Keep ${String(patches.length)} ${patches.length === 1 ? "paint" : "paints"} as on the chart`}
+              {patches.length === 0 ? t`Press a patch first` : t`Keep ${String(patches.length)} ${patches.length === 1 ? t`paint` : t`paints`} as on the chart`}
             </Button>
           </Box>
         </Flex>

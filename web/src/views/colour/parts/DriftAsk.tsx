@@ -1,7 +1,8 @@
+import { rich } from "../../../kit/rich.tsx";
 import { readNumber } from "../../../kit/readNumber.ts";
 import { Check } from "lucide-react";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint } from "@yule/core";
+import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint, t } from "@yule/core";
 import { balanceOf, hexOfRgb, colourWords, seenAs } from "@yule/derive";
 import { useState } from "react";
 import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -9,7 +10,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { PhotoDesk, PhotoPick, useChartPhoto } from "./PhotoDesk.tsx";
-import { printFigure } from "../../../kit/say.ts";
+import { printFigure, listOf } from "../../../kit/say.ts";
 
 const ROLES = ["first panel", "last panel", "grey"] as const;
 type Role = (typeof ROLES)[number];
@@ -43,24 +44,22 @@ export default function DriftAsk({ shelf }: AskProps) {
           setRole("first panel");
           await take(file);
         }}
-      >
-        Photo of both swatches
-      </PhotoPick>
+      >{t`Photo of both swatches`}</PhotoPick>
       {photo && (
         <Flex gap="28px" direction={{ base: "column", xl: "row" }} align="flex-start" marginTop="16px">
           <Box>
-            <Flex role="group" aria-label="What is pressed next" gap="8px" marginBottom="10px" wrap="wrap">
+            <Flex role="group" aria-label={t`What is pressed next`} gap="8px" marginBottom="10px" wrap="wrap">
               {ROLES.map((each) => (
                 <Button key={each} variant={role === each ? "solid" : "outline"} aria-pressed={role === each} onClick={() => setRole(each)}>
                   {each}
-                  {picked[each] && <Check size={18} aria-label="picked" />}
+                  {picked[each] && <Check size={18} aria-label={t`picked`} />}
                 </Button>
               ))}
             </Flex>
-            <PhotoDesk photo={photo} width={460} marks={marks} label="Photo of the swatches" onCell={(cell) => pick(cell.rgb, cell)} onPlace={(rgb) => pick(rgb, null)} />
+            <PhotoDesk photo={photo} width={460} marks={marks} label={t`Photo of the swatches`} onCell={(cell) => pick(cell.rgb, cell)} onPlace={(rgb) => pick(rgb, null)} />
             <Text color="softInk" fontSize="15px" marginTop="6px" maxWidth="460px">
-              Press the {role} on the photo. {balance?.says}
-              {photo.wasTransparent && " What was see-through was taken for white paper."}
+              {rich`Press the ${role} on the photo. ${balance?.says}`}
+              {photo.wasTransparent && t` What was see-through was taken for white paper.`}
             </Text>
           </Box>
           <Box flex="1" minWidth={0}>
@@ -69,9 +68,9 @@ export default function DriftAsk({ shelf }: AskProps) {
                 (rgb, index) =>
                   rgb && (
                     <Box key={index}>
-                      <Swatch hex={hexOfRgb(rgb)} width={150} height={84} label={`${index === 0 ? "first" : "last"} ${hexOfRgb(rgb)}`} />
+                      <Swatch hex={hexOfRgb(rgb)} width={150} height={84} label={`${index === 0 ? t`first` : t`last`} ${hexOfRgb(rgb)}`} />
                       <Text fontSize="15px">
-                        {index === 0 ? "first" : "last"}: {colourWords(lchOfLab(labOfRgb(rgb)))}
+                        {index === 0 ? t`first` : t`last`}: {colourWords(lchOfLab(labOfRgb(rgb)))}
                       </Text>
                     </Box>
                   ),
@@ -88,33 +87,24 @@ export default function DriftAsk({ shelf }: AskProps) {
 function DriftVerdict({ drift, shelf, hasMix }: { drift: Drift | null; shelf: readonly ShelfPaint[]; hasMix: boolean }) {
   if (!drift)
     return (
-      <Verdict>Lay the first and the last panel on one sheet with a grey card and take a photo: it says here whether the colour has drifted, and what the puddle wants.</Verdict>
+      <Verdict>{t`Lay the first and the last panel on one sheet with a grey card and take a photo: it says here whether the colour has drifted, and what the puddle wants.`}</Verdict>
     );
-  const why = `CIEDE2000 ${printFigure(drift.difference, 1)}: ${seenAs(drift.difference)}. Below 1.5 it counts as the same, from 4 on as drifted.`;
-  if (drift.verdict === "same")
-    return (
-      <Verdict>
-        The last panel{" "}
-        <Figure tone="safe" why={why}>
-          still has the colour of the first
-        </Figure>
-        . Go on.
-      </Verdict>
-    );
+  const why = t`CIEDE2000 ${printFigure(drift.difference, 1)}: ${seenAs(drift.difference)}. Below 1.5 it counts as the same, from 4 on as drifted.`;
+  if (drift.verdict === "same") return <Verdict>{rich`The last panel ${(<Figure tone="safe" why={why}>{t`still has the colour of the first`}</Figure>)}. Go on.`}</Verdict>;
   const { add } = drift;
   return (
     <Verdict>
-      The last panel is{" "}
+      {t`The last panel is `}
       <Figure tone={drift.verdict === "drifted" ? "cannot" : "tight"} why={why}>
-        {drift.says.length > 0 ? drift.says.join(" and ") : "another colour"}
-        {drift.verdict === "a little" ? ", a little" : ""}
+        {drift.says.length > 0 ? listOf(drift.says) : t`another colour`}
+        {drift.verdict === "a little" ? t`, a little` : ""}
       </Figure>
       .{" "}
       {add
-        ? `Add ${String(add.parts)} ${add.parts === 1 ? "part" : "parts"} of ${add.what === "water" ? "water" : (shelf[add.what]?.name ?? "")} to eight parts of paint in the puddle: then ${seenAs(add.leaves)}.`
+        ? t`Add ${String(add.parts)} ${add.parts === 1 ? t`part` : t`parts`} of ${add.what === "water" ? t`water` : (shelf[add.what]?.name ?? "")} to eight parts of paint in the puddle: then ${seenAs(add.leaves)}.`
         : hasMix
-          ? "Nothing that is in the puddle brings it back: mix it afresh."
-          : "Tell what the puddle is mixed of, and it says what to add."}
+          ? t`Nothing that is in the puddle brings it back: mix it afresh.`
+          : t`Tell what the puddle is mixed of, and it says what to add.`}
     </Verdict>
   );
 }
@@ -129,7 +119,7 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
   ]);
   const [water, setWater] = useState("8");
   const wrong = (text: string, most: number): string | undefined =>
-    readNumber(text) > 0 && readNumber(text) <= most ? undefined : `given ${text.trim() || "nothing"}, allowed above 0, at most ${String(most)}`;
+    readNumber(text) > 0 && readNumber(text) <= most ? undefined : t`given ${text.trim() || t`nothing`}, allowed above 0, at most ${String(most)}`;
   const tell = (next: typeof rows, wet: string): void => {
     setRows(next);
     setWater(wet);
@@ -138,12 +128,12 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
     onMix(whole ? { parts: chosen.map((row) => ({ paint: shelf.findIndex(({ id }) => id === row.paint), parts: Number(row.parts) })), water: Number(wet) } : null);
   };
   return (
-    <Box as="section" aria-label="What the puddle is mixed of" maxWidth="420px">
-      <Text fontWeight={600}>What the puddle is mixed of</Text>
+    <Box as="section" aria-label={t`What the puddle is mixed of`} maxWidth="420px">
+      <Text fontWeight={600}>{t`What the puddle is mixed of`}</Text>
       {rows.map((row, index) => (
         <Grid key={index} templateColumns="1fr 110px" gap="10px" marginBottom="6px">
           <Choice
-            aria-label={`Paint ${String(index + 1)}`}
+            aria-label={t`Paint ${String(index + 1)}`}
             value={row.paint}
             onChange={(change) =>
               tell(
@@ -151,11 +141,11 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
                 water,
               )
             }
-            options={[{ value: NOTHING, label: "nothing" }, ...shelf.map(({ id, name }) => ({ value: id, label: name }))]}
+            options={[{ value: NOTHING, label: t`nothing` }, ...shelf.map(({ id, name }) => ({ value: id, label: name }))]}
           />
-          <FormField label={index === 0 ? "parts" : ""} fault={row.paint === NOTHING ? undefined : wrong(row.parts, 50)}>
+          <FormField label={index === 0 ? t`parts` : ""} fault={row.paint === NOTHING ? undefined : wrong(row.parts, 50)}>
             <TextInput
-              aria-label={`Parts of paint ${String(index + 1)}`}
+              aria-label={t`Parts of paint ${String(index + 1)}`}
               inputMode="decimal"
               value={row.parts}
               onChange={(change) =>
@@ -169,7 +159,7 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
         </Grid>
       ))}
       <Box width="110px">
-        <FormField label="parts of water" fault={wrong(water, 500)}>
+        <FormField label={t`parts of water`} fault={wrong(water, 500)}>
           <TextInput inputMode="decimal" value={water} onChange={(change) => tell(rows, change.target.value)} />
         </FormField>
       </Box>

@@ -1,16 +1,17 @@
+import { t, wordsFor } from "@yule/core";
 import { Box } from "@chakra-ui/react";
 import { useState } from "react";
 import { Choice } from "../../../kit/FormField.tsx";
 
 export const EYES = ["usual", "protan", "deutan", "tritan", "grey"] as const;
 export type Eye = (typeof EYES)[number];
-const LABELS: Readonly<Record<Eye, string>> = {
-  usual: "for most eyes",
-  protan: "no red cones",
-  deutan: "no green cones",
-  tritan: "no blue cones",
-  grey: "in grey",
-};
+const LABELS: Readonly<Record<Eye, string>> = wordsFor({
+  usual: () => t`for most eyes`,
+  protan: () => t`no red cones`,
+  deutan: () => t`no green cones`,
+  tritan: () => t`no blue cones`,
+  grey: () => t`in grey`,
+});
 
 /** Colours as other eyes see them, on linear light. Source: Machado, Oliveira and Fernandes 2009, severity 1; grey by CIE luminance. */
 const MATRICES: Readonly<Record<Exclude<Eye, "usual">, readonly number[]>> = {
@@ -45,7 +46,7 @@ export function EyeChoice({ eye, onChange }: { eye: Eye; onChange: (eye: Eye) =>
   return (
     <Box width="158px">
       <Choice
-        aria-label="Seen with whose eyes"
+        aria-label={t`Seen with whose eyes`}
         value={eye}
         onChange={(change) => onChange(change.target.value as Eye)}
         options={EYES.map((each) => ({ value: each, label: LABELS[each] }))}

@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { rgbOfHex, type GlazeCell, type ShelfPaint, type Surprise } from "@yule/core";
+import { rgbOfHex, type GlazeCell, type ShelfPaint, type Surprise, t, wordsFor } from "@yule/core";
 import { washHex } from "@yule/derive";
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent } from "react";
 import { useSolved } from "../../../workers/useSolved.ts";
@@ -12,13 +13,13 @@ import { GlazeOrder } from "./GlazeOrder.tsx";
 import { lost, STATE } from "../../../features/meetings/PairRow.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
 
-const SAYS: Readonly<Record<Surprise, string>> = {
-  covers: "covers what is below",
-  "order matters": "the other way round it looks different",
-  "other hue": "a hue neither of them has",
-  "turns to mud": "mud, though the two lie near each other",
-  "stays clean": "clean, though the two lie across the wheel",
-};
+const SAYS: Readonly<Record<Surprise, string>> = wordsFor({
+  covers: () => t`covers what is below`,
+  "order matters": () => t`the other way round it looks different`,
+  "other hue": () => t`a hue neither of them has`,
+  "turns to mud": () => t`mud, though the two lie near each other`,
+  "stays clean": () => t`clean, though the two lie across the wheel`,
+});
 /** That a covering paint covers is known of it; the rest is worth a mark. */
 const isTold = (surprise: Surprise): boolean => surprise !== "order matters" && surprise !== "covers";
 
@@ -28,19 +29,15 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
   const { value: grid } = useSolved(shelf.length > 1 ? films : null, (asked) => colourSolver().grid(asked));
   const [at, setAt] = useState<readonly [under: number, on: number]>([0, 1]);
   if (shelf.length < 2)
-    return <EmptyAsk>With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.</EmptyAsk>;
+    return <EmptyAsk>{t`With two paints on the shelf it shows here how each looks over the other when it is dry, and in which order to lay shapes that overlap.`}</EmptyAsk>;
   const surprises = grid ? grid.flatMap((row, under) => row.flatMap((cell, on) => (cell.surprise ? [{ under, on, cell }] : []))) : [];
   const worthTelling = surprises.filter(({ cell }) => cell.surprise !== null && isTold(cell.surprise));
   return (
     <>
       <GlazeVerdict grid={grid} shelf={shelf} surprises={worthTelling} />
       <GlazeOrder outlook={outlook} shelf={shelf} />
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginTop="26px" marginBottom="4px">
-        Every paint over every other
-      </Heading>
-      <Text color="softInk" marginBottom="8px">
-        Rows lie below, columns on top. A dot marks what one would not expect. Press a field, or walk with the arrow keys.
-      </Text>
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginTop="26px" marginBottom="4px">{t`Every paint over every other`}</Heading>
+      <Text color="softInk" marginBottom="8px">{t`Rows lie below, columns on top. A dot marks what one would not expect. Press a field, or walk with the arrow keys.`}</Text>
       {grid && (
         <Flex gap="26px" direction={{ base: "column", xl: "row" }} align="flex-start">
           <Grid grid={grid} shelf={shelf} at={at} onAt={setAt} />
@@ -48,16 +45,11 @@ export default function GlazeAsk({ outlook, shelf }: AskProps) {
         </Flex>
       )}
       {worthTelling.length > 0 && (
-        <Box as="section" aria-label="Surprises" marginTop="18px" maxWidth="680px">
-          <Heading as="h2" fontSize="20px" fontWeight={600}>
-            Surprises
-          </Heading>
+        <Box as="section" aria-label={t`Surprises`} marginTop="18px" maxWidth="680px">
+          <Heading as="h2" fontSize="20px" fontWeight={600}>{t`Surprises`}</Heading>
           {worthTelling.slice(0, 12).map(({ under, on, cell }) => (
             <Text key={`${String(under)} ${String(on)}`} borderTop="1px solid" borderColor="hairline" paddingY="5px">
-              <strong>
-                {shelf[on]?.name} over {shelf[under]?.name}
-              </strong>
-              : {cell.surprise && SAYS[cell.surprise]}.
+              <strong>{rich`${shelf[on]?.name} over ${shelf[under]?.name}`}</strong>: {cell.surprise && SAYS[cell.surprise]}.
             </Text>
           ))}
         </Box>
@@ -75,22 +67,25 @@ function GlazeVerdict({
   shelf: readonly ShelfPaint[];
   surprises: readonly { under: number; on: number; cell: GlazeCell }[];
 }) {
-  if (!grid) return <Verdict>Laying every paint over every other ...</Verdict>;
+  if (!grid) return <Verdict>{t`Laying every paint over every other ...`}</Verdict>;
   const all = grid.flatMap((row, under) => row.filter((_, on) => on !== under));
   const clean = all.filter((cell) => cell.verdict === "clean").length;
   const mud = all.filter((cell) => cell.verdict === "mud").length;
   const [first] = surprises;
   return (
     <Verdict>
-      Of {all.length} glazes your {shelf.length} paints can make,{" "}
-      <Figure tone="safe" why="One paint over another that is bone dry, both as everyday washes on white paper. Clean keeps more than about six tenths of the chroma of the two.">
-        {clean} stay clean
-      </Figure>{" "}
-      and{" "}
-      <Figure tone="cannot" why="Mud has lost about seven tenths of the colour and looks like earth or ash.">
-        {mud} turn to mud
+      {rich`Of ${all.length} glazes your ${shelf.length} paints can make, ${(
+        <Figure
+          tone="safe"
+          why={t`One paint over another that is bone dry, both as everyday washes on white paper. Clean keeps more than about six tenths of the chroma of the two.`}
+        >
+          {t`${clean} stay clean`}
+        </Figure>
+      )} and `}
+      <Figure tone="cannot" why={t`Mud has lost about seven tenths of the colour and looks like earth or ash.`}>
+        {t`${mud} turn to mud`}
       </Figure>
-      .{first && ` Least expected: ${shelf[first.on]?.name ?? ""} over ${shelf[first.under]?.name ?? ""}, ${first.cell.surprise ? SAYS[first.cell.surprise] : ""}.`}
+      .{first && t` Least expected: ${shelf[first.on]?.name ?? ""} over ${shelf[first.under]?.name ?? ""}, ${first.cell.surprise ? SAYS[first.cell.surprise] : ""}.`}
     </Verdict>
   );
 }
@@ -133,7 +128,7 @@ function Grid({
         height={size}
         tabIndex={0}
         role="img"
-        aria-label={`Glazes of ${String(many)} paints; ${shelf[at[1]]?.name ?? ""} over ${shelf[at[0]]?.name ?? ""} is chosen`}
+        aria-label={t`Glazes of ${String(many)} paints; ${shelf[at[1]]?.name ?? ""} over ${shelf[at[0]]?.name ?? ""} is chosen`}
         onKeyDown={move}
         onClick={(press) => {
           const box = press.currentTarget.getBoundingClientRect();
@@ -189,23 +184,15 @@ function Cell({ grid, shelf, at: [under, on] }: { grid: readonly (readonly Glaze
   if (!below || !top || !cell || !swapped) return null;
   return (
     <Box aria-live="polite" width={{ base: "100%", xl: "300px" }} flex="none">
-      <MeetingWash earlier={below.film} later={top.film} how="glaze" width={220} height={110} label={`${top.name} over ${below.name}: ${cell.hex}`} />
+      <MeetingWash earlier={below.film} later={top.film} how="glaze" width={220} height={110} label={t`${top.name} over ${below.name}: ${cell.hex}`} />
       <Text fontWeight={700} marginTop="6px">
-        {top.name} over {below.name}
+        {t`${top.name} over ${below.name}`}
       </Text>
       <StateWord state={STATE[cell.verdict]}>{`${cell.verdict}, ${lost(cell)}`}</StateWord>
       <Text>{cell.why}.</Text>
       {cell.surprise && <Text fontWeight={600}>{SAYS[cell.surprise]}.</Text>}
-      {under !== on && (
-        <Text color="softInk">
-          The other way round {swapped.verdict} ({swapped.hex}).
-        </Text>
-      )}
-      {top.covering !== "transparent" && (
-        <Text color="softInk">
-          {top.name} is {top.covering}.
-        </Text>
-      )}
+      {under !== on && <Text color="softInk">{t`The other way round ${swapped.verdict} (${swapped.hex}).`}</Text>}
+      {top.covering !== "transparent" && <Text color="softInk">{t`${top.name} is ${top.covering}.`}</Text>}
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { MOST_SHAPES, type GlazeSequence as Order, type Overlap, type ShelfPaint } from "@yule/core";
+import { MOST_SHAPES, type GlazeSequence as Order, type Overlap, type ShelfPaint, t } from "@yule/core";
 import { onShelf } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
 import { useLatest } from "../../../kit/useLatest.ts";
@@ -45,16 +45,14 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
     setOverlaps(overlaps.filter(([a, b]) => a !== index && b !== index).map(([a, b]) => [a > index ? a - 1 : a, b > index ? b - 1 : b]));
   };
   return (
-    <Box as="section" aria-label="Order of shapes">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        In which order to lay what overlaps
-      </Heading>
+    <Box as="section" aria-label={t`Order of shapes`}>
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">{t`In which order to lay what overlaps`}</Heading>
       <WayPicker outlook={outlook} chosen={chosen} />
       {order && order.overlaps.length > 0 && <Answer order={order} shapes={shapes} shelf={shelf} />}
       {shapes.map((shape, index) => (
         <Flex key={index} gap="10px" wrap="wrap" align="center" borderTop="1px solid" borderColor="hairline" paddingY="6px" maxWidth="900px">
           <TextInput
-            aria-label={`Shape ${String(index + 1)}`}
+            aria-label={t`Shape ${String(index + 1)}`}
             width="150px"
             maxLength={40}
             value={shape.name}
@@ -62,24 +60,22 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
           />
           <Box width="170px">
             <Choice
-              aria-label={`Paint of ${shape.name}`}
+              aria-label={t`Paint of ${shape.name}`}
               value={shape.paint}
               onChange={(event) => change(index, { paint: event.target.value })}
               options={shelf.map(({ id, name }) => ({ value: id, label: name }))}
             />
           </Box>
-          <Text color="softInk">{index === 0 ? "" : "overlaps"}</Text>
+          <Text color="softInk">{index === 0 ? "" : t`overlaps`}</Text>
           {shapes.slice(0, index).map((other, at) => {
             const on = overlaps.some(([a, b]) => a === at && b === index);
             return (
               <Button key={at} size="sm" variant={on ? "solid" : "outline"} aria-pressed={on} onClick={() => toggle(at, index)}>
-                {other.name || `shape ${String(at + 1)}`}
+                {other.name || t`shape ${String(at + 1)}`}
               </Button>
             );
           })}
-          <Button size="sm" variant="ghost" aria-label={`Leave out ${shape.name}`} onClick={() => remove(index)}>
-            leave out
-          </Button>
+          <Button size="sm" variant="ghost" aria-label={t`Leave out ${shape.name}`} onClick={() => remove(index)}>{t`leave out`}</Button>
         </Flex>
       ))}
       {shapes.length < MOST_SHAPES ? (
@@ -87,13 +83,9 @@ export function GlazeOrder({ outlook, shelf }: Pick<AskProps, "outlook" | "shelf
           variant="outline"
           marginTop="8px"
           onClick={() => setShapes([...shapes, { name: `shape ${String(shapes.length + 1)}`, paint: shelf[shapes.length % shelf.length]?.id ?? "" }])}
-        >
-          One more shape
-        </Button>
+        >{t`One more shape`}</Button>
       ) : (
-        <Text color="softInk" marginTop="8px">
-          Twelve shapes are the most whose every order is searched.
-        </Text>
+        <Text color="softInk" marginTop="8px">{t`Twelve shapes are the most whose every order is searched.`}</Text>
       )}
     </Box>
   );
@@ -120,14 +112,14 @@ function Answer({ order, shapes, shelf }: { order: Order; shapes: readonly Shape
     <Box marginBottom="14px">
       <Text fontSize="18px" fontFamily="heading" marginBottom="8px" role="status">
         {order.clean === order.overlaps.length
-          ? `All ${String(order.overlaps.length)} overlaps stay clean`
-          : `${String(order.clean)} of ${String(order.overlaps.length)} overlaps stay clean, and no order keeps more`}
-        {order.passes.length > 1 ? `: ${String(order.passes.length)} goes, dry between them.` : ": all in one go, wet."}
+          ? t`All ${String(order.overlaps.length)} overlaps stay clean`
+          : t`${String(order.clean)} of ${String(order.overlaps.length)} overlaps stay clean, and no order keeps more`}
+        {order.passes.length > 1 ? t`: ${String(order.passes.length)} goes, dry between them.` : t`: all in one go, wet.`}
       </Text>
       <Flex gap="20px" wrap="wrap" align="center">
         {order.passes.map((pass, index) => (
           <Flex key={index} align="center" gap="20px">
-            {index > 0 && <Text color="softInk">let dry, then</Text>}
+            {index > 0 && <Text color="softInk">{t`let dry, then`}</Text>}
             <Flex gap="10px">
               {pass.map((shape) => {
                 const paint = paintOf(shape);
@@ -156,12 +148,12 @@ function Answer({ order, shapes, shelf }: { order: Order; shapes: readonly Shape
                   how={wet ? "wet" : "glaze"}
                   width={92}
                   height={46}
-                  label={`${nameOf(on)} ${wet ? "into" : "over"} ${nameOf(under)}`}
+                  label={`${nameOf(on)} ${wet ? t`into` : t`over`} ${nameOf(under)}`}
                 />
               )}
               <Box>
                 <Text fontSize="15px">
-                  {nameOf(on)} {wet ? "into" : "over"} {nameOf(under)}
+                  {nameOf(on)} {wet ? t`into` : t`over`} {nameOf(under)}
                 </Text>
                 <StateWord state={STATE[gives.verdict]}>{gives.verdict}</StateWord>
               </Box>

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { labOfHex, learnt, lchOfLab, mudForecast, nextQuestion, capital, type GuessQuestion, type ShelfPaint } from "@yule/core";
+import { labOfHex, learnt, lchOfLab, mudForecast, nextQuestion, capital, type GuessQuestion, type ShelfPaint, t } from "@yule/core";
 import { colourWords } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -19,7 +19,7 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
   // While the answer is looked at, the question stays.
   const [held, setHeld] = useState<GuessQuestion | null>(null);
   const shown = held ?? question;
-  if (!shown) return <EmptyAsk>With two paints on the shelf a short game begins here: two washes run into each other, and you say what comes out.</EmptyAsk>;
+  if (!shown) return <EmptyAsk>{t`With two paints on the shelf a short game begins here: two washes run into each other, and you say what comes out.`}</EmptyAsk>;
   const answer = (index: number): void => {
     if (chosen !== null) return;
     const next: Guesses = {
@@ -45,14 +45,10 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
       <GuessVerdict guesses={guesses} shelf={shelf} />
       <Flex gap="18px" align="center" wrap="wrap" marginBottom="18px">
         <Paint paint={a} />
-        <Text fontFamily="heading" fontSize="22px">
-          into
-        </Text>
+        <Text fontFamily="heading" fontSize="22px">{t`into`}</Text>
         <Paint paint={b} />
       </Flex>
-      <Text fontWeight={600} marginBottom="8px">
-        Wet, half and half: which colour comes out?
-      </Text>
+      <Text fontWeight={600} marginBottom="8px">{t`Wet, half and half: which colour comes out?`}</Text>
       <Grid templateColumns="repeat(auto-fit, minmax(170px, 1fr))" gap="14px" maxWidth="800px">
         {shown.choices.map((hex, index) => (
           <Button
@@ -68,22 +64,20 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
             onClick={() => answer(index)}
           >
             <Swatch hex={hex} width={140} height={76} label={hex} />
-            <span>{chosen === null ? String(index + 1) : index === shown.right ? "this one" : chosen === index ? "your guess" : ""}</span>
+            <span>{chosen === null ? String(index + 1) : index === shown.right ? t`this one` : chosen === index ? t`your guess` : ""}</span>
           </Button>
         ))}
       </Grid>
       {chosen !== null && (
         <Box role="status" marginTop="18px">
           <Flex gap="18px" align="center" wrap="wrap">
-            <MeetingWash earlier={a.film} later={b.film} how="wet" width={200} height={86} label={`${a.name} into ${b.name}`} />
+            <MeetingWash earlier={a.film} later={b.film} how="wet" width={200} height={86} label={t`${a.name} into ${b.name}`} />
             <Text maxWidth="34em">
-              <strong>{chosen === shown.right ? "Yes." : "Not quite."}</strong> {capital(mudForecast(a.film, b.film, "wet").why)}.
-              {chosen === shown.right ? "" : " It comes again in a while."}
+              <strong>{chosen === shown.right ? t`Yes.` : t`Not quite.`}</strong> {capital(mudForecast(a.film, b.film, "wet").why)}.
+              {chosen === shown.right ? "" : t` It comes again in a while.`}
             </Text>
           </Flex>
-          <Button marginTop="12px" onClick={goOn} autoFocus>
-            The next two
-          </Button>
+          <Button marginTop="12px" onClick={goOn} autoFocus>{t`The next two`}</Button>
         </Box>
       )}
     </>
@@ -93,17 +87,17 @@ export default function GuessAsk({ shelf, outlook }: AskProps) {
 const seedOf = (id: string): number => Array.from(id).reduce((seed, letter) => (seed * 31 + letter.charCodeAt(0)) % 65_521, 7);
 
 function GuessVerdict({ guesses, shelf }: { guesses: Guesses; shelf: readonly ShelfPaint[] }) {
-  if (guesses.asked === 0) return <Verdict>Two paints run into each other. Say what comes out; the pairs you miss come again.</Verdict>;
+  if (guesses.asked === 0) return <Verdict>{t`Two paints run into each other. Say what comes out; the pairs you miss come again.`}</Verdict>;
   const [hard] = hardPairs(guesses);
   const names = (hard ?? "").split(" + ").map((id) => shelf.find((paint) => paint.id === id)?.name);
   return (
     <Verdict>
-      {guesses.right} of {guesses.asked} right.{" "}
+      {t`${guesses.right} of ${guesses.asked} right. `}
       {hard && names.every((name) => name !== undefined)
-        ? `Hardest for you now: ${names.join(" with ")}.`
+        ? t`Hardest for you now: ${names.join(" with ")}.`
         : guesses.right === guesses.asked
-          ? "Nothing surprises you so far."
-          : "What you missed has been put right since."}
+          ? t`Nothing surprises you so far.`
+          : t`What you missed has been put right since.`}
     </Verdict>
   );
 }

@@ -1,3 +1,4 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { StoreRead } from "@yule/contract";
 import {
@@ -16,6 +17,7 @@ import {
   type MatRanked,
   type PanelColours,
   type ShelfPaint,
+  t,
 } from "@yule/core";
 import { stackOf } from "@yule/derive";
 import { useMemo, useState } from "react";
@@ -42,9 +44,10 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
   const coloured = cards.flatMap((store) => (store.hex ? [{ id: store.id, name: store.name, hex: store.hex, metallic: store.metallic }] : []));
   if (!design || !way || cards.length === 0)
     return (
-      <EmptyAsk to="/stores" step="To the stores">
-        With a design and card stock in the stores it holds each card next to the panel here, by daylight and by lamplight, and says which one to take.
-      </EmptyAsk>
+      <EmptyAsk
+        to="/stores"
+        step={t`To the stores`}
+      >{t`With a design and card stock in the stores it holds each card next to the panel here, by daylight and by lamplight, and says which one to take.`}</EmptyAsk>
     );
   // Without a picture the paints themselves stand for the panel, the first the largest.
   const panel: PanelColours = value ?? {
@@ -57,7 +60,7 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
       <MatVerdict ranked={ranked} name={`${design.name}, ${way.name}`} />
       <Flex gap="14px 24px" wrap="wrap" align="flex-end">
         <WayPicker outlook={outlook} chosen={chosen} />
-        <Flex role="group" aria-label="Light" gap="8px" marginBottom="18px">
+        <Flex role="group" aria-label={t`Light`} gap="8px" marginBottom="18px">
           {(["daylight", "lamplight"] as const).map((each) => (
             <Button key={each} variant={light === each ? "solid" : "outline"} aria-pressed={light === each} onClick={() => setLight(each)}>
               {each}
@@ -77,8 +80,7 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
           <TellColour key={store.id} store={store} />
         ))}
       <Text color="softInk" fontSize="15px" marginTop="14px" maxWidth="46em">
-        {value ? "Colours and edge are taken from the picture." : "Without a picture the design's paints stand for the panel."} Daylight is CIE D65, lamplight CIE A as an eye sees
-        it that has got used to the lamp.
+        {t`${value ? t`Colours and edge are taken from the picture.` : t`Without a picture the design's paints stand for the panel.`} Daylight is CIE D65, lamplight CIE A as an eye sees it that has got used to the lamp.`}
       </Text>
     </>
   );
@@ -86,19 +88,20 @@ export default function MatAsk({ outlook, shelf }: AskProps) {
 
 function MatVerdict({ ranked, name }: { ranked: readonly MatRanked[]; name: string }) {
   const [first, second] = ranked;
-  if (!first) return <Verdict>No card stock has a colour yet. Tell it below, and it says here which one lifts the panel.</Verdict>;
+  if (!first) return <Verdict>{t`No card stock has a colour yet. Tell it below, and it says here which one lifts the panel.`}</Verdict>;
   const good = first.score >= 0.6;
   const why = second ? whyBefore(first, second) : null;
   return (
     <Verdict>
-      {good ? "Take " : "The best there is is "}
-      <Figure
-        tone={good ? "safe" : "tight"}
-        why={`${first.says}. ${String(Math.round(first.score * 100))} of 100 points: the step at the edge counts 45, what it does to the panel's colour 30, its hue 25; the worse light counts double.`}
-      >
-        {first.mat.name}
-      </Figure>{" "}
-      for {name}: {first.says.split(". ")[0]?.split("; ").slice(0, 2).join(", ")}.{second && why && ` Before ${second.mat.name}: ${why}.`}
+      {good ? t`Take ` : t`The best there is is `}
+      {rich`${(
+        <Figure
+          tone={good ? "safe" : "tight"}
+          why={t`${first.says}. ${String(Math.round(first.score * 100))} of 100 points: the step at the edge counts 45, what it does to the panel's colour 30, its hue 25; the worse light counts double.`}
+        >
+          {first.mat.name}
+        </Figure>
+      )} for ${name}: ${first.says.split(". ")[0]?.split("; ").slice(0, 2).join(", ")}.${second && why && t` Before ${second.mat.name}: ${why}.`}`}
     </Verdict>
   );
 }
@@ -152,14 +155,14 @@ function MatCard({
             boxShadow: "0 0 2px rgba(34,48,60,.4)",
           }}
         >
-          {url && <img src={url} alt={`${design.name} on ${ranked.mat.name} by ${light}`} style={{ width: "100%", height: "100%", objectFit: "cover", display: "block" }} />}
+          {url && <img src={url} alt={t`${design.name} on ${ranked.mat.name} by ${light}`} style={{ width: "100%", height: "100%", objectFit: "cover", display: "block" }} />}
         </Box>
       </Box>
       <Text fontWeight={700} marginTop="6px" overflowWrap="anywhere">
         {place + 1}. {ranked.mat.name}
       </Text>
       <StateWord state={ranked.score >= 0.6 ? "safe" : ranked.score >= 0.4 ? "tight" : "cannot"}>
-        {ranked.score >= 0.6 ? "lifts it" : ranked.score >= 0.4 ? "will do" : "not this one"}
+        {ranked.score >= 0.6 ? t`lifts it` : ranked.score >= 0.4 ? t`will do` : t`not this one`}
       </StateWord>
       <Text fontSize="15px">{ranked.says}.</Text>
       <Accents panel={fallback} ground={ranked.mat.hex} shelf={shelf} />
@@ -183,7 +186,7 @@ function Accents({ panel, ground, shelf }: { panel: PanelColours; ground: string
           chosen && (
             <Flex key={kind} gap="8px" align="center" marginTop="4px">
               <Wash film={chosen.film} width={46} height={30} label={chosen.name} />
-              <Text fontSize="15px">{kind === "outline" ? `an outline in ${chosen.name} holds it` : `an accent of ${chosen.name} answers the ground`}</Text>
+              <Text fontSize="15px">{kind === "outline" ? t`an outline in ${chosen.name} holds it` : t`an accent of ${chosen.name} answers the ground`}</Text>
             </Flex>
           )
         );
@@ -222,11 +225,9 @@ function TellColour({ store }: { store: StoreRead }) {
   const [hex, setHex] = useState("#c9b79a");
   return (
     <Flex gap="12px" align="center" marginTop="14px" wrap="wrap">
-      <Text>{store.name} has no colour yet:</Text>
-      <input type="color" aria-label={`Colour of ${store.name}`} value={hex} onChange={(change) => setHex(change.target.value)} style={{ width: 52, height: 44 }} />
-      <Button variant="outline" onClick={() => void sendCommand("change-store", { id: store.id, version: store.version, hex })}>
-        Keep its colour
-      </Button>
+      <Text>{t`${store.name} has no colour yet:`}</Text>
+      <input type="color" aria-label={t`Colour of ${store.name}`} value={hex} onChange={(change) => setHex(change.target.value)} style={{ width: 52, height: 44 }} />
+      <Button variant="outline" onClick={() => void sendCommand("change-store", { id: store.id, version: store.version, hex })}>{t`Keep its colour`}</Button>
     </Flex>
   );
 }

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex } from "@chakra-ui/react";
 import { hexField } from "@yule/contract";
-import { labOfHex, lchOfLab, type Recipe, type ShelfPaint } from "@yule/core";
+import { labOfHex, lchOfLab, type Recipe, type ShelfPaint, t } from "@yule/core";
 import { colourWords, filmOfPaint, mixWords, seenAs, washHex } from "@yule/derive";
 import { useSearchParams } from "react-router";
 import { useSolved } from "../../../workers/useSolved.ts";
@@ -29,10 +30,14 @@ export default function MixAsk({ outlook, shelf }: AskProps) {
   const { value, fresh } = useSolved(shelf.length > 0 ? { wanted, shelf } : null, (asked) => colourSolver().recipe(asked.wanted, asked.shelf));
   const from = value?.best.difference ?? 0;
   const buy = useSolved(value && fresh && !value.reached && from > 2 ? { wanted, shelf, from } : null, (asked) => asideColourSolver().buy(asked.wanted, asked.shelf, asked.from));
-  if (shelf.length === 0) return <EmptyAsk>With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.</EmptyAsk>;
+  if (shelf.length === 0) return <EmptyAsk>{t`With the first paints on the shelf it says here how to reach a colour, in whole parts, and what is worth buying.`}</EmptyAsk>;
   return (
     <>
-      {value ? <MixVerdict best={value.best} reached={value.reached} shelf={shelf} wanted={wanted} /> : <Verdict>Looking for the mix that comes nearest to {wanted} ...</Verdict>}
+      {value ? (
+        <MixVerdict best={value.best} reached={value.reached} shelf={shelf} wanted={wanted} />
+      ) : (
+        <Verdict>{t`Looking for the mix that comes nearest to ${wanted} ...`}</Verdict>
+      )}
       <Flex gap={{ base: "24px", lg: "40px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
         <WantedColour wanted={wanted} onWant={want} outlook={outlook} chosen={chosen} />
         <Box flex="1" minWidth={0} maxWidth="680px" opacity={fresh ? 1 : 0.6}>
@@ -55,20 +60,18 @@ function MixVerdict({ best, reached, shelf, wanted }: { best: Recipe; reached: b
     <Verdict>
       {reached ? (
         <>
-          Mix {mixWords(best, shelf)}:{" "}
+          {t`Mix ${mixWords(best, shelf)}: `}
           <Figure tone="safe" why={why}>
             {seenAs(best.difference)}
           </Figure>
           .
         </>
       ) : (
-        <>
-          No mix of {shelf.length === 1 ? "your one paint" : `your ${String(shelf.length)} paints`} reaches it. The nearest,{" "}
+        <>{rich`No mix of ${shelf.length === 1 ? t`your one paint` : t`your ${String(shelf.length)} paints`} reaches it. The nearest, ${(
           <Figure tone={best.difference > 6 ? "cannot" : "tight"} why={why}>
             {seenAs(best.difference)}
           </Figure>
-          , is {mixWords(best, shelf)}.
-        </>
+        )}, is ${mixWords(best, shelf)}.`}</>
       )}
     </Verdict>
   );

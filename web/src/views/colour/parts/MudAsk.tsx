@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { touches as WAYS, type DesignRead, type TouchRead } from "@yule/contract";
-import { labOfLch, type CureTried, type Film, type Lab } from "@yule/core";
+import { labOfLch, type CureTried, type Film, type Lab, t, wordsFor } from "@yule/core";
 import { panelOf, cureWords, type PairMeeting } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -22,9 +22,10 @@ export default function MudAsk({ outlook }: AskProps) {
   const { design, way } = chosen;
   if (!design || !way)
     return (
-      <EmptyAsk to="/designs" step="To the designs">
-        With a design and its paints, it says here which of them make mud where they touch, and what keeps them clean.
-      </EmptyAsk>
+      <EmptyAsk
+        to="/designs"
+        step={t`To the designs`}
+      >{t`With a design and its paints, it says here which of them make mud where they touch, and what keeps them clean.`}</EmptyAsk>
     );
   return <MudOf key={way.id} design={design} wayId={way.id} outlook={outlook} chosen={chosen} />;
 }
@@ -49,7 +50,7 @@ function MudOf({ design, wayId, outlook, chosen }: { design: DesignRead; wayId: 
       <Flex gap={{ base: "22px", lg: "36px" }} direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="none">
           <BeforeAndAfter forecast={forecast} pictureId={way?.pictureId ?? null} name={design.name} ratio={panelOf(design).height / panelOf(design).width} tried={tried} />
-          {apart?.wasTransparent && <Text color="softInk">Its see-through background was taken for bare paper.</Text>}
+          {apart?.wasTransparent && <Text color="softInk">{t`Its see-through background was taken for bare paper.`}</Text>}
         </Box>
         <Box flex="1" minWidth={0} maxWidth="660px">
           {meeting.map((pair) => (
@@ -58,7 +59,7 @@ function MudOf({ design, wayId, outlook, chosen }: { design: DesignRead; wayId: 
             </PairRow>
           ))}
           {apartPairs.length > 0 && (
-            <Fold title={`${String(apartPairs.length)} ${apartPairs.length === 1 ? "pair does" : "pairs do"} not touch`}>
+            <Fold title={t`${String(apartPairs.length)} ${apartPairs.length === 1 ? t`pair does` : t`pairs do`} not touch`}>
               {apartPairs.map((pair) => (
                 <PairRow key={`${String(pair.a)} ${String(pair.b)}`} pair={pair} marks={<Marks pair={pair} onMark={(how) => mark(pair, how)} />} />
               ))}
@@ -66,16 +67,15 @@ function MudOf({ design, wayId, outlook, chosen }: { design: DesignRead; wayId: 
           )}
           {unknown.length > 0 && (
             <Text color="tight">
-              {unknown.map((paint) => paint.name).join(", ")}: no pigment is known, so {unknown.length === 1 ? "it is" : "they are"} taken by colour alone. On the paint shelf it is
-              told better.
+              {t`${unknown.map((paint) => paint.name).join(", ")}: no pigment is known, so ${unknown.length === 1 ? t`it is` : t`they are`} taken by colour alone. On the paint shelf it is told better.`}
             </Text>
           )}
           <Text color="softInk" fontSize="15px" marginTop="12px">
             {design.touches
-              ? "Where they touch was marked by you."
+              ? t`Where they touch was marked by you.`
               : apart
-                ? "Where they touch is taken from the picture, wet or dry from the route, its paints in the order of its washes. Mark what is otherwise."
-                : "Without a picture every pair is taken to touch. Mark what does not."}
+                ? t`Where they touch is taken from the picture, wet or dry from the route, its paints in the order of its washes. Mark what is otherwise.`
+                : t`Without a picture every pair is taken to touch. Mark what does not.`}
           </Text>
         </Box>
       </Flex>
@@ -87,7 +87,7 @@ function MudVerdict({ design, way, pairs, many }: { design: DesignRead; way: str
   const [worst] = pairs;
   const muddy = pairs.filter((pair) => pair.gives?.verdict === "mud");
   const bad = pairs.filter((pair) => pair.gives?.verdict !== "clean");
-  if (many < 2) return <Verdict>{design.name} has one paint: nothing can turn to mud. Tell more paints in its design, and it says here what they do to each other.</Verdict>;
+  if (many < 2) return <Verdict>{t`${design.name} has one paint: nothing can turn to mud. Tell more paints in its design, and it says here what they do to each other.`}</Verdict>;
   if (!worst?.gives || bad.length === 0)
     return (
       <Verdict>
@@ -95,11 +95,9 @@ function MudVerdict({ design, way, pairs, many }: { design: DesignRead; way: str
         <Figure
           tone="safe"
           why={
-            pairs.length === 0 ? "No two of its paints touch or overlap." : pairs.map((pair) => `${pair.earlier.name} and ${pair.later.name}: ${pair.gives?.why ?? ""}.`).join(" ")
+            pairs.length === 0 ? t`No two of its paints touch or overlap.` : pairs.map((pair) => `${pair.earlier.name} and ${pair.later.name}: ${pair.gives?.why ?? ""}.`).join(" ")
           }
-        >
-          all that touches stays clean
-        </Figure>
+        >{t`all that touches stays clean`}</Figure>
         .
       </Verdict>
     );
@@ -107,25 +105,25 @@ function MudVerdict({ design, way, pairs, many }: { design: DesignRead; way: str
   const others = (muddy.length || bad.length) - 1;
   return (
     <Verdict>
-      {design.name}, {way}: {worst.earlier.name} and {worst.later.name}{" "}
+      {t`${design.name}, ${way}: ${worst.earlier.name} and ${worst.later.name} `}
       <Figure
         tone={worst.gives.verdict === "mud" ? "cannot" : "tight"}
-        why={`${worst.how === "wet" ? "Half and half, wet" : "The later over the earlier, dry"}: ${worst.gives.why}. ${lost(worst.gives)}.`}
+        why={`${worst.how === "wet" ? t`Half and half, wet` : t`The later over the earlier, dry`}: ${worst.gives.why}. ${lost(worst.gives)}.`}
       >
-        {worst.gives.verdict === "mud" ? "turn to mud" : "go dull"}
+        {worst.gives.verdict === "mud" ? t`turn to mud` : t`go dull`}
       </Figure>{" "}
-      {worst.how === "wet" ? "where they touch wet" : "where they overlap"}
-      {others > 0 && `, as ${others === 1 ? "does one other pair" : `do ${String(others)} other pairs`}`}.{" "}
-      {cure ? cureWords(cure, worst) : "Nothing on the shelf helps but to leave it."}
+      {worst.how === "wet" ? t`where they touch wet` : t`where they overlap`}
+      {others > 0 && t`, as ${others === 1 ? t`does one other pair` : t`do ${String(others)} other pairs`}`}.{" "}
+      {cure ? cureWords(cure, worst) : t`Nothing on the shelf helps but to leave it.`}
     </Verdict>
   );
 }
 
-const HOW: Readonly<Record<TouchRead["how"], string>> = { wet: "touch wet", glazed: "over dry", apart: "do not touch" };
+const HOW: Readonly<Record<TouchRead["how"], string>> = wordsFor({ wet: () => t`touch wet`, glazed: () => t`over dry`, apart: () => t`do not touch` });
 
 function Marks({ pair, onMark }: { pair: PairMeeting; onMark: (how: TouchRead["how"]) => void }) {
   return (
-    <Flex role="group" aria-label={`How ${pair.earlier.name} and ${pair.later.name} meet`} gap="8px" marginTop="6px" wrap="wrap">
+    <Flex role="group" aria-label={t`How ${pair.earlier.name} and ${pair.later.name} meet`} gap="8px" marginTop="6px" wrap="wrap">
       {WAYS.map((how) => (
         <Button key={how} size="sm" variant={pair.how === how ? "solid" : "outline"} aria-pressed={pair.how === how} onClick={() => pair.how !== how && onMark(how)}>
           {HOW[how]}
@@ -143,7 +141,7 @@ function Cures({ pair, tried, onTry }: { pair: PairMeeting; tried: CureTried | n
       {cureWords(cure, pair)}{" "}
       {cure.kind === "another paint" && onTry && (
         <Button size="sm" variant="ghost" aria-pressed={tried === cure} onClick={() => onTry(tried === cure ? null : cure)}>
-          {tried === cure ? "as it was" : "see it"}
+          {tried === cure ? t`as it was` : t`see it`}
         </Button>
       )}
     </span>
@@ -187,22 +185,17 @@ function BeforeAndAfter({
   const { value } = useSolved(question, (asked) =>
     asked.kind === "another paint" ? colourSolver().repaint(asked.picture, asked.films) : colourSolver().together(asked.picture, asked.wet),
   );
-  if (!pictureId)
-    return (
-      <Text color="softInk" maxWidth="240px">
-        With a picture of the panel it shows here how it dries.
-      </Text>
-    );
+  if (!pictureId) return <Text color="softInk" maxWidth="240px">{t`With a picture of the panel it shows here how it dries.`}</Text>;
   return (
     <Flex gap="18px" wrap="wrap">
       <Box>
-        <Picture id={pictureId} alt={`${name} as it is`} width={230} ratio={ratio} />
-        <Text>as it is</Text>
+        <Picture id={pictureId} alt={t`${name} as it is`} width={230} ratio={ratio} />
+        <Text>{t`as it is`}</Text>
       </Box>
       {question && value && (
         <Box>
-          <PixelCanvas picture={value} width={230} label={swapped ? `${name} with ${swapped.name}` : `${name} as it dries`} />
-          <Text>{swapped ? `with ${swapped.name}` : "as it dries where they meet"}</Text>
+          <PixelCanvas picture={value} width={230} label={swapped ? t`${name} with ${swapped.name}` : t`${name} as it dries`} />
+          <Text>{swapped ? t`with ${swapped.name}` : t`as it dries where they meet`}</Text>
         </Box>
       )}
     </Flex>

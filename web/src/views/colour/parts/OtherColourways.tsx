@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
-import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, type Temperature } from "@yule/core";
+import { hexOf, over, WHITE_PAPER, type Colourway, type Meet, type ShelfPaint, type Temperature, t } from "@yule/core";
 import { filmOfPaint } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -40,17 +40,15 @@ export function OtherColourways({
     colourSolver().swapped(asked.own, asked.meets, asked.shelf, asked.count, asked.temperature),
   );
   return (
-    <Box as="section" aria-label="Other colourways">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        A design in other colourways
-      </Heading>
+    <Box as="section" aria-label={t`Other colourways`}>
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">{t`A design in other colourways`}</Heading>
       <Flex gap="14px" wrap="wrap" align="flex-start">
         <WayPicker outlook={outlook} chosen={chosen} />
-        <NumberField label="Colourways" value={count} least={1} most={6} whole onRead={setCount} />
-        <NumberField label="Cards in all" value={all} least={1} most={10_000} whole onRead={setAll} />
+        <NumberField label={t`Colourways`} value={count} least={1} most={6} whole onRead={setCount} />
+        <NumberField label={t`Cards in all`} value={all} least={1} most={10_000} whole onRead={setAll} />
       </Flex>
       {value && fresh && value.length < count && (
-        <Text>The shelf gives {value.length === 0 ? "no colourway" : `only ${String(value.length)}`} that keeps light and dark and differs enough.</Text>
+        <Text>{t`The shelf gives ${value.length === 0 ? t`no colourway` : t`only ${String(value.length)}`} that keeps light and dark and differs enough.`}</Text>
       )}
       <Flex gap="24px 28px" wrap="wrap" align="flex-start">
         {value &&
@@ -107,7 +105,7 @@ function Swapped({
   };
   return (
     <Box role="group" aria-label={name} width="210px">
-      {value && <PixelCanvas picture={value} width={200} label={`${design.name} in ${name}`} />}
+      {value && <PixelCanvas picture={value} width={200} label={t`${design.name} in ${name}`} />}
       <Flex gap="4px" marginTop="6px">
         {paints.map((paint) => (
           <Wash key={paint.id} film={paint.film} granulates={paint.granulates} width={62} height={38} label={paint.name} />
@@ -115,14 +113,14 @@ function Swapped({
       </Flex>
       <Text fontWeight={600}>{name}</Text>
       <Text fontSize="15px">
-        {cards > 0 && `${String(cards)} cards. `}
-        {swapped.inOrder ? "Light and dark keep their order" : "Light and dark change places"}, at most {Math.round(swapped.lightness)} apart.
+        {cards > 0 && t`${String(cards)} cards. `}
+        {t`${swapped.inOrder ? t`Light and dark keep their order` : t`Light and dark change places`}, at most ${Math.round(swapped.lightness)} apart.`}
       </Text>
       <StateWord state={mud.length > 0 ? "cannot" : bad.length > 0 ? "tight" : "safe"}>
-        {mud.length > 0 ? `${String(mud.length)} of its meetings make mud` : bad.length > 0 ? `${String(bad.length)} of its meetings go dull` : "no mud"}
+        {mud.length > 0 ? t`${String(mud.length)} of its meetings make mud` : bad.length > 0 ? t`${String(bad.length)} of its meetings go dull` : t`no mud`}
       </StateWord>
       <Button size="sm" variant="outline" marginTop="6px" disabled={kept} onClick={keep}>
-        {kept ? "kept" : "Keep as a colourway"}
+        {kept ? t`kept` : t`Keep as a colourway`}
       </Button>
     </Box>
   );

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { PaintRead } from "@yule/contract";
-import { COVERINGS, FORM_STRENGTH, FORMS, nearPigments, pigmentOf, type ShelfPaint } from "@yule/core";
+import { COVERINGS, FORM_STRENGTH, FORMS, nearPigments, pigmentOf, type ShelfPaint, t } from "@yule/core";
 import { modelled } from "@yule/derive";
 import { useMemo } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -27,48 +27,48 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
     else onClose();
   });
   return (
-    <Dialog title={paint ? paint.name : "A paint for the shelf"} onClose={onClose}>
+    <Dialog title={paint ? paint.name : t`A paint for the shelf`} onClose={onClose}>
       <form onSubmit={(event) => void keep(event)} noValidate>
         <Flex direction="column" gap="14px">
           <Flex gap="14px" wrap="wrap" align="flex-start">
             <Box flex="1" minWidth="200px">
-              <FormField label="Pigments" fault={faultOf("pigments")}>
-                <TextInput {...register("pigments")} placeholder="PB29" autoFocus />
+              <FormField label={t`Pigments`} fault={faultOf("pigments")}>
+                <TextInput {...register("pigments")} placeholder={t`PB29`} autoFocus />
               </FormField>
               <PigmentLine told={facts.pigments} />
             </Box>
             <Box flex="none" width="170px" height="78px">
-              {seen && <Wash kind="strip" film={seen.film} granulates={seen.granulates} width={170} height={76} label={`${texts.name || "this paint"}, from tea to butter`} />}
+              {seen && <Wash kind="strip" film={seen.film} granulates={seen.granulates} width={170} height={76} label={t`${texts.name || t`this paint`}, from tea to butter`} />}
             </Box>
           </Flex>
           <Flex gap="14px" wrap="wrap">
             <Box flex="1" minWidth="200px">
-              <FormField label="What you call it" fault={faultOf("name")}>
-                <TextInput {...register("name")} placeholder={pigmentOf(facts.pigments[0] ?? "")?.name ?? "Ferry Blue"} />
+              <FormField label={t`What you call it`} fault={faultOf("name")}>
+                <TextInput {...register("name")} placeholder={pigmentOf(facts.pigments[0] ?? "")?.name ?? t`Ferry Blue`} />
               </FormField>
             </Box>
             <Box width="130px">
-              <FormField label="Comes as">
+              <FormField label={t`Comes as`}>
                 <Choice {...register("form")} options={FORMS.map((each) => ({ value: each, label: each }))} />
               </FormField>
             </Box>
           </Flex>
           <Flex gap="14px" wrap="wrap">
             <Box width="130px">
-              <FormField label="ml in one" fault={faultOf("ml")}>
+              <FormField label={t`ml in one`} fault={faultOf("ml")}>
                 <TextInput inputMode="decimal" {...register("ml")} />
               </FormField>
             </Box>
             <Box width="130px">
-              <FormField label={`costs, ${currency}`} fault={faultOf("costMinor")}>
+              <FormField label={t`costs, ${currency}`} fault={faultOf("costMinor")}>
                 <TextInput inputMode="decimal" {...register("costMinor")} />
               </FormField>
             </Box>
           </Flex>
-          <Fold title="What differs from its pigments">
+          <Fold title={t`What differs from its pigments`}>
             <Differences form={form} seen={seen} usualStrength={FORM_STRENGTH[texts.form]} />
           </Fold>
-          {seen && seen.hazards.length > 0 && <Text color="tight">⚠ Holds {seen.hazards.join(", ")}: read its label.</Text>}
+          {seen && seen.hazards.length > 0 && <Text color="tight">{t`⚠ Holds ${seen.hazards.join(", ")}: read its label.`}</Text>}
           <FaultLines faults={form.rest} />
           <Flex justify="space-between" gap="12px" wrap="wrap">
             {paint ? (
@@ -79,14 +79,12 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
                   void sendCommand("shelve-paint", { id: paint.id, version: paint.version, gone: true });
                   onClose();
                 }}
-              >
-                It is used up
-              </Button>
+              >{t`It is used up`}</Button>
             ) : (
               <span />
             )}
             <Button type="submit" disabled={form.formState.isSubmitting}>
-              {paint ? "Keep it so" : "Put it there"}
+              {paint ? t`Keep it so` : t`Put it there`}
             </Button>
           </Flex>
         </Flex>
@@ -103,37 +101,37 @@ function Differences({ form, seen, usualStrength }: { form: SchemaForm<PaintText
       <Choice
         {...register(field)}
         options={[
-          { value: "", label: usual === undefined ? "by its pigments" : `by its pigments: ${usual ? "yes" : "no"}` },
-          { value: "yes", label: "yes" },
-          { value: "no", label: "no" },
+          { value: "", label: usual === undefined ? t`by its pigments` : t`by its pigments: ${usual ? t`yes` : t`no`}` },
+          { value: "yes", label: t`yes` },
+          { value: "no", label: t`no` },
         ]}
       />
     </FormField>
   );
   return (
     <Flex gap="14px" wrap="wrap">
-      <FormField label="Covers">
+      <FormField label={t`Covers`}>
         <Choice
           {...register("covering")}
-          options={[{ value: "", label: seen ? `by its pigments: ${seen.covering}` : "by its pigments" }, ...COVERINGS.map((each) => ({ value: each, label: each }))]}
+          options={[{ value: "", label: seen ? t`by its pigments: ${seen.covering}` : t`by its pigments` }, ...COVERINGS.map((each) => ({ value: each, label: each }))]}
         />
       </FormField>
       {yesNo("Stains", "stains", seen?.stains)}
       {yesNo("Granulates", "granulates", seen?.granulates)}
       {yesNo("Metallic", "metallic", seen?.metallic)}
       <Box width="150px">
-        <FormField label="Lightfast, 1 to 8" fault={faultOf("lightfast")}>
+        <FormField label={t`Lightfast, 1 to 8`} fault={faultOf("lightfast")}>
           <TextInput inputMode="numeric" {...register("lightfast")} placeholder={seen ? String(seen.lightfast) : ""} />
         </FormField>
       </Box>
       <Box width="190px">
-        <FormField label="Times as strong as a pan" fault={faultOf("strength")}>
+        <FormField label={t`Times as strong as a pan`} fault={faultOf("strength")}>
           <TextInput inputMode="decimal" {...register("strength")} placeholder={String(usualStrength)} />
         </FormField>
       </Box>
       <Box width="190px">
-        <FormField label="Its wash on your chart" fault={faultOf("chart")}>
-          <TextInput {...register("chart")} placeholder="#5566aa" />
+        <FormField label={t`Its wash on your chart`} fault={faultOf("chart")}>
+          <TextInput {...register("chart")} placeholder={t`#5566aa`} />
         </FormField>
       </Box>
     </Flex>
@@ -149,9 +147,9 @@ function PigmentLine({ told }: { told: readonly string[] }) {
         return (
           <span key={index} style={{ display: "block" }}>
             {pigment
-              ? `${pigment.index}: ${pigment.name.toLowerCase()}, lightfast ${String(pigment.lightfast)} of 8`
+              ? t`${pigment.index}: ${pigment.name.toLowerCase()}, lightfast ${String(pigment.lightfast)} of 8`
               : index.length > 2
-                ? `${index} is not in the table; near it: ${nearPigments(index).join(", ")}`
+                ? t`${index} is not in the table; near it: ${nearPigments(index).join(", ")}`
                 : ""}
           </span>
         );

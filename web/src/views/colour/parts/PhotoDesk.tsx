@@ -1,5 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
-import { rgbOfHex, type Chart, type ChartCell, type Rgb } from "@yule/core";
+import { rgbOfHex, type Chart, type ChartCell, type Rgb, t } from "@yule/core";
 import { useState } from "react";
 import { FaultLines, FilePick } from "../../../kit/FormField.tsx";
 import { wrongWith } from "../../../features/picture/header.ts";
@@ -24,7 +24,7 @@ export function useChartPhoto() {
     try {
       setPhoto(await colourSolver().chart(file));
     } catch {
-      setFaults(["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"]);
+      setFaults([t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`]);
     }
   };
   return { photo, faults, take };
@@ -37,9 +37,7 @@ export function PhotoPick({ take, faults, children }: { take: (file: Blob) => Pr
         <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>
           {children}
         </FilePick>
-        <FilePick accept="image/png,image/jpeg" camera onPick={(file) => void take(file)}>
-          Camera
-        </FilePick>
+        <FilePick accept="image/png,image/jpeg" camera onPick={(file) => void take(file)}>{t`Camera`}</FilePick>
       </Box>
       <FaultLines faults={faults} />
     </Box>
@@ -71,7 +69,7 @@ export function PhotoDesk({
           <button
             key={index}
             type="button"
-            aria-label={`Patch ${String(index + 1)}${mark ? `, ${mark}` : ""}`}
+            aria-label={t`Patch ${String(index + 1)}${mark ? `, ${mark}` : ""}`}
             aria-pressed={mark !== undefined}
             onClick={() => onCell(cell)}
             style={{
@@ -92,7 +90,7 @@ export function PhotoDesk({
           </button>
         );
       })}
-      {photo.chart.cells.length === 0 && <Text color="softInk">No even patch stands out: press the places on the picture.</Text>}
+      {photo.chart.cells.length === 0 && <Text color="softInk">{t`No even patch stands out: press the places on the picture.`}</Text>}
     </Box>
   );
 }

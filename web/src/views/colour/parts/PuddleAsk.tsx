@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn } from "@yule/core";
+import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn, t } from "@yule/core";
 import { panelsOwed, puddlesFor, toldOf, filmOfPaint, type PuddleNeed, type PuddleTold } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
@@ -11,7 +12,7 @@ import { useApart } from "../../../features/meetings/useForecast.ts";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
-import { spoken } from "../../../kit/say.ts";
+import { spoken, listOf } from "../../../kit/say.ts";
 
 /** A usual room, °C. */
 const [ROOM, WARMEST] = [20, 40];
@@ -29,9 +30,10 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
   const [said, setSaid] = useState<Readonly<Record<string, Partial<PuddleTold>>>>({});
   if (!design || !way || way.paints.length === 0)
     return (
-      <EmptyAsk to="/designs" step="To the designs">
-        With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.
-      </EmptyAsk>
+      <EmptyAsk
+        to="/designs"
+        step={t`To the designs`}
+      >{t`With a design and its paints it says here how many millilitres to mix of each for all panels at once, with how much water.`}</EmptyAsk>
     );
   const { puddles: usual, measured } = toldOf(design, way, apart, films);
   const changed = usual.map((each, index) => ({ ...each, ...said[`${way.id} ${String(index)}`] }));
@@ -45,21 +47,22 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
       <PuddleVerdict name={`${design.name}, ${way.name}`} panels={figures.read.panels} puddles={puddles} />
       <WayPicker outlook={outlook} chosen={chosen} />
       <Flex gap="14px" wrap="wrap" marginBottom="14px">
-        {figures.field("panels", "Panels", owed > 0 ? `${String(owed)} are owed` : "")}
-        {figures.field("reserve", "Reserve, in 100")}
+        {figures.field("panels", "Panels", owed > 0 ? t`${String(owed)} are owed` : "")}
+        {figures.field("reserve", t`Reserve, in 100`)}
         {figures.field("warm", `Room, °${temperature}`)}
-        {figures.field("humid", "Damp, in 100")}
+        {figures.field("humid", t`Damp, in 100`)}
       </Flex>
       {puddles.map((each, index) => (
         <PuddleRow key={each.paint.name} need={each} film={films[index] ?? filmOfPaint(each.paint)} onChange={(patch) => change(index, patch)} />
       ))}
       <Text color="softInk" fontSize="15px" marginTop="10px" maxWidth="46em">
-        {measured === "picture"
-          ? "Area and strength were measured on the picture."
-          : measured === "guides"
-            ? "Without a picture the area inside the guides is shared out evenly."
-            : "Without a picture four fifths of the panel are shared out evenly; a picture tells it better."}{" "}
-        A puddle that has lost a fifth of its water paints visibly stronger: then it is mixed again by the same recipe.
+        {t`${
+          measured === "picture"
+            ? t`Area and strength were measured on the picture.`
+            : measured === "guides"
+              ? t`Without a picture the area inside the guides is shared out evenly.`
+              : t`Without a picture four fifths of the panel are shared out evenly; a picture tells it better.`
+        } A puddle that has lost a fifth of its water paints visibly stronger: then it is mixed again by the same recipe.`}
       </Text>
     </>
   );
@@ -67,12 +70,12 @@ export default function PuddleAsk({ outlook, shelf }: AskProps) {
 
 const countedWords = ({ counted: { unit, many } }: Puddle): string =>
   unit === "drops"
-    ? `${String(many)} ${many === 1 ? "drop" : "drops"}`
+    ? `${String(many)} ${many === 1 ? t`drop` : t`drops`}`
     : unit === "half pans"
       ? many <= 1
-        ? `${String(Math.round(many * 100))} in 100 of a half pan`
-        : `${String(many)} half pans`
-      : `${String(many)} cm from the tube`;
+        ? t`${String(Math.round(many * 100))} in 100 of a half pan`
+        : t`${String(many)} half pans`
+      : t`${String(many)} cm from the tube`;
 const ml = (value: number): string => `${String(Math.round(value * 10) / 10)} ml`;
 
 function PuddleVerdict({ name, panels, puddles }: { name: string; panels: number; puddles: readonly PuddleNeed[] }) {
@@ -80,29 +83,28 @@ function PuddleVerdict({ name, panels, puddles }: { name: string; panels: number
   const twice = sorted.filter((each) => each.puddle.goes.length > 1);
   return (
     <Verdict>
-      For {panels} {panels === 1 ? "panel" : "panels"} of {name} mix{" "}
+      {t`For ${panels} ${panels === 1 ? t`panel` : t`panels`} of ${name} mix `}
       {sorted.slice(0, 4).map((each, index) => (
         <span key={each.paint.name}>
-          {index > 0 && (index === Math.min(3, sorted.length - 1) ? " and " : ", ")}
-          <Figure
-            why={`${String(Math.round(each.area / 100))} cm² on a panel, ${String(panels)} panels, ${each.coats === 1 ? "one coat" : `${String(each.coats)} coats`}, 0.018 ml for each cm², and the reserve. Of it ${countedWords(each.puddle)} in ${ml(each.puddle.waterMl)} of water, as strong as ${each.strength}.`}
-          >
-            {ml(each.puddle.ml)}
-          </Figure>{" "}
-          of {each.paint.name}
+          {index > 0 && (index === Math.min(3, sorted.length - 1) ? t` and ` : ", ")}
+          {rich`${(
+            <Figure
+              why={t`${String(Math.round(each.area / 100))} cm² on a panel, ${String(panels)} panels, ${each.coats === 1 ? t`one coat` : t`${String(each.coats)} coats`}, 0.018 ml for each cm², and the reserve. Of it ${countedWords(each.puddle)} in ${ml(each.puddle.waterMl)} of water, as strong as ${each.strength}.`}
+            >
+              {ml(each.puddle.ml)}
+            </Figure>
+          )} of ${each.paint.name}`}
         </span>
       ))}
       .{" "}
       {twice.length > 0 && (
         <>
-          {twice.map((each) => each.paint.name).join(" and ")}{" "}
+          {listOf(twice.map((each) => each.paint.name))}{" "}
           <Figure
             tone="tight"
-            why={`A puddle lasts about ${String(Math.round(twice[0]?.puddle.lastsFor ?? 0))} minutes in this room before it has thickened; the batch takes longer. Mix it ${String(twice[0]?.puddle.goes.length ?? 2)} times by the same recipe.`}
-          >
-            dries before the batch is through
-          </Figure>
-          : mix it in {twice[0]?.puddle.goes.length === 2 ? "two" : String(twice[0]?.puddle.goes.length ?? 2)} goes.
+            why={t`A puddle lasts about ${String(Math.round(twice[0]?.puddle.lastsFor ?? 0))} minutes in this room before it has thickened; the batch takes longer. Mix it ${String(twice[0]?.puddle.goes.length ?? 2)} times by the same recipe.`}
+          >{t`dries before the batch is through`}</Figure>
+          {t`: mix it in ${twice[0]?.puddle.goes.length === 2 ? t`two` : String(twice[0]?.puddle.goes.length ?? 2)} goes.`}
         </>
       )}
     </Verdict>
@@ -126,24 +128,18 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
       maxWidth="980px"
     >
       <Flex justify="center" align="center" height="96px" borderRadius="14px" border="1px solid" borderColor="hairline" style={{ background: "#F8F6F0" }}>
-        <Wash kind="puddle" film={film} width={size} height={size * 0.8} label={`a puddle of ${ml(puddle.ml)} ${paint.name}`} />
+        <Wash kind="puddle" film={film} width={size} height={size * 0.8} label={t`a puddle of ${ml(puddle.ml)} ${paint.name}`} />
       </Flex>
       <Box minWidth={0}>
         <Text fontWeight={700} overflowWrap="anywhere">
           {paint.name}: {ml(puddle.ml)}
         </Text>
-        <Text>
-          {countedWords(puddle)}, {ml(puddle.waterMl)} of water
-        </Text>
-        {puddle.goes.length > 1 && (
-          <StateWord state="tight">
-            in {puddle.goes.length} goes, for {puddle.goes.join(" and ")} panels
-          </StateWord>
-        )}
+        <Text>{t`${countedWords(puddle)}, ${ml(puddle.waterMl)} of water`}</Text>
+        {puddle.goes.length > 1 && <StateWord state="tight">{t`in ${puddle.goes.length} goes, for ${listOf(puddle.goes.map(String))} panels`}</StateWord>}
       </Box>
       <Flex gap="12px" gridColumn={{ base: "1 / -1", lg: "auto" }} wrap="wrap">
         <Box width="130px">
-          <FormField label="as strong as">
+          <FormField label={t`as strong as`}>
             <Choice
               value={strength}
               onChange={(change) => onChange({ strength: change.target.value as Strength })}
@@ -151,8 +147,8 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
             />
           </FormField>
         </Box>
-        <NumberField label="in 100 of the panel" value={Math.round(need.share * 1000) / 10} most={MOST.share} least={0.1} onRead={(share) => onChange({ share: share / 100 })} />
-        <NumberField label="coats" value={need.coats} most={MOST.coats} least={1} whole onRead={(coats) => onChange({ coats })} />
+        <NumberField label={t`in 100 of the panel`} value={Math.round(need.share * 1000) / 10} most={MOST.share} least={0.1} onRead={(share) => onChange({ share: share / 100 })} />
+        <NumberField label={t`coats`} value={need.coats} most={MOST.coats} least={1} whole onRead={(coats) => onChange({ coats })} />
       </Flex>
     </Grid>
   );

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { NEAR_ENOUGH, TEMPERATURES, type ShelfPaint, type SmallestPalette, type Temperature } from "@yule/core";
+import { NEAR_ENOUGH, TEMPERATURES, type ShelfPaint, type SmallestPalette, type Temperature, t } from "@yule/core";
 import { mixWords } from "@yule/derive";
 import { useState } from "react";
 import { useDesignsQuery } from "../../../data/api.ts";
@@ -30,19 +30,21 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
     asideColourSolver().smallest(asked.wanted, asked.shelf, asked.temperature),
   );
   if (series.length === 0 || shelf.length === 0)
-    return <EmptyAsk>With a series and paints on the shelf it says here from how few of them all its colours can be mixed, and paints its designs in other colourways.</EmptyAsk>;
+    return (
+      <EmptyAsk>{t`With a series and paints on the shelf it says here from how few of them all its colours can be mixed, and paints its designs in other colourways.`}</EmptyAsk>
+    );
   const name = series.find((each) => each.id === id)?.name ?? "";
   return (
     <>
       <PaletteVerdict name={name} found={fresh ? value : null} wanted={wanted.length} shelf={shelf} temperature={temperature} />
       <Flex gap="14px" wrap="wrap" marginBottom="14px" maxWidth="560px">
         <Box width="200px">
-          <FormField label="Series">
+          <FormField label={t`Series`}>
             <Choice value={id} onChange={(change) => setSeriesId(change.target.value)} options={series.map((each) => ({ value: each.id, label: each.name }))} />
           </FormField>
         </Box>
         <Box width="200px">
-          <FormField label="Palette">
+          <FormField label={t`Palette`}>
             <Choice
               value={temperature}
               onChange={(change) => setTemperature(change.target.value as Temperature)}
@@ -81,32 +83,25 @@ function PaletteVerdict({
   shelf: readonly ShelfPaint[];
   temperature: Temperature;
 }) {
-  if (wanted === 0) return <Verdict>No design of {name} has paints yet. Tell them there, and it says here how few will do.</Verdict>;
-  if (!found)
-    return (
-      <Verdict>
-        Looking for the fewest paints that mix all {wanted} colours of {name} ...
-      </Verdict>
-    );
+  if (wanted === 0) return <Verdict>{t`No design of ${name} has paints yet. Tell them there, and it says here how few will do.`}</Verdict>;
+  if (!found) return <Verdict>{t`Looking for the fewest paints that mix all ${wanted} colours of ${name} ...`}</Verdict>;
   const reached = found.mixes.filter((mix) => mix !== null).length;
   const words = found.paints.map((paint) => shelf[paint]?.name ?? "");
   return (
     <Verdict>
       {reached === 0 ? (
-        <>
-          None of the {wanted} colours of {name} can be mixed from {temperature === "mixed" ? "this shelf" : `the ${temperature} paints of this shelf`}.
-        </>
+        <>{t`None of the ${wanted} colours of ${name} can be mixed from ${temperature === "mixed" ? t`this shelf` : t`the ${temperature} paints of this shelf`}.`}</>
       ) : (
         <>
           <Figure
             tone="safe"
-            why={`Every set of one to three paints that comes within ${String(NEAR_ENOUGH)} CIEDE2000 of a colour was searched, and the smallest union of them taken. ${found.proven ? "No smaller set of the shelf does it." : "Whether a smaller one does it was not settled in time."}`}
+            why={t`Every set of one to three paints that comes within ${String(NEAR_ENOUGH)} CIEDE2000 of a colour was searched, and the smallest union of them taken. ${found.proven ? t`No smaller set of the shelf does it.` : t`Whether a smaller one does it was not settled in time.`}`}
           >
-            {found.paints.length} {found.paints.length === 1 ? "paint mixes" : "paints mix"}
+            {found.paints.length} {found.paints.length === 1 ? t`paint mixes` : t`paints mix`}
           </Figure>{" "}
-          {reached === wanted ? `all ${String(wanted)} colours` : `${String(reached)} of the ${String(wanted)} colours`} of {name}:{" "}
-          {words.length > 1 ? `${words.slice(0, -1).join(", ")} and ${words.at(-1) ?? ""}` : words.join("")}
-          {found.proven ? ". No fewer will do" : ""}.{reached < wanted && ` ${String(wanted - reached)} no mix of the shelf comes near enough to.`}
+          {t`${reached === wanted ? t`all ${String(wanted)} colours` : t`${String(reached)} of the ${String(wanted)} colours`} of ${name}: `}
+          {words.length > 1 ? t`${words.slice(0, -1).join(", ")} and ${words.at(-1) ?? ""}` : words.join("")}
+          {found.proven ? t`. No fewer will do` : ""}.{reached < wanted && t` ${String(wanted - reached)} no mix of the shelf comes near enough to.`}
         </>
       )}
     </Verdict>
@@ -122,7 +117,7 @@ function Palette({ found, wanted, shelf }: { found: SmallestPalette; wanted: rea
           return (
             each && (
               <Box key={each.id}>
-                <Wash kind="strip" film={each.film} granulates={each.granulates} width={132} height={52} label={`${each.name}, from tea to butter`} />
+                <Wash kind="strip" film={each.film} granulates={each.granulates} width={132} height={52} label={t`${each.name}, from tea to butter`} />
                 <Text fontSize="15px">
                   {each.name} <span style={{ color: "var(--chakra-colors-softInk)" }}>{each.pigments.join(" ")}</span>
                 </Text>
@@ -131,14 +126,14 @@ function Palette({ found, wanted, shelf }: { found: SmallestPalette; wanted: rea
           );
         })}
       </Flex>
-      <Box as="section" aria-label="How each colour is mixed" maxWidth="680px" marginBottom="26px">
+      <Box as="section" aria-label={t`How each colour is mixed`} maxWidth="680px" marginBottom="26px">
         {wanted.map(({ hex, names }, index) => {
           const mix = found.mixes[index];
           return (
             <Flex key={hex} gap="14px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
               <Swatch hex={hex} width={52} height={34} label={hex} />
               <Text minWidth={0}>
-                <strong>{names}</strong>: {mix ? `${mixWords(mix.mix, shelf)} (${printFigure(mix.difference, 1)} away)` : "no mix of these paints comes near enough"}
+                <strong>{names}</strong>: {mix ? t`${mixWords(mix.mix, shelf)} (${printFigure(mix.difference, 1)} away)` : t`no mix of these paints comes near enough`}
               </Text>
             </Flex>
           );

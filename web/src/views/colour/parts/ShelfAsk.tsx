@@ -1,6 +1,7 @@
+import { listOf } from "../../../kit/say.ts";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import type { PaintRead } from "@yule/contract";
-import { lchOf, over, WHITE_PAPER, type ShelfPaint } from "@yule/core";
+import { lchOf, over, WHITE_PAPER, type ShelfPaint, t } from "@yule/core";
 import { colourWords, knownFilm, pigmentsOf, type Outlook, type DesignPaint } from "@yule/derive";
 import { lazy, Suspense, useState } from "react";
 import { v7 } from "uuid";
@@ -30,28 +31,20 @@ export default function ShelfAsk({ outlook, shelf, paints }: AskProps) {
     <>
       <ShelfVerdict shelf={shelf} missing={missing} />
       <Flex gap="12px" wrap="wrap" marginBottom="16px">
-        <Button onClick={() => setOpen("new")}>Put a paint on the shelf</Button>
-        {missing.length > 0 && (
-          <Button variant="outline" onClick={() => void addAll()}>
-            Put {missing.length === 1 ? "it" : `these ${String(missing.length)}`} there
-          </Button>
-        )}
-        {shelf.length > 0 && (
-          <Button variant="outline" onClick={() => setOpen("chart")}>
-            From my own chart
-          </Button>
-        )}
+        <Button onClick={() => setOpen("new")}>{t`Put a paint on the shelf`}</Button>
+        {missing.length > 0 && <Button variant="outline" onClick={() => void addAll()}>{t`Put ${missing.length === 1 ? t`it` : t`these ${String(missing.length)}`} there`}</Button>}
+        {shelf.length > 0 && <Button variant="outline" onClick={() => setOpen("chart")}>{t`From my own chart`}</Button>}
       </Flex>
-      <Grid templateColumns="repeat(auto-fill, minmax(270px, 1fr))" gap="18px 22px" role="list" aria-label="Paints">
+      <Grid templateColumns="repeat(auto-fill, minmax(270px, 1fr))" gap="18px 22px" role="list" aria-label={t`Paints`}>
         {shelf.map((paint) => (
           <PaintCard key={paint.id} paint={paint} onOpen={() => setOpen(paints.find(({ id }) => id === paint.id) ?? null)} />
         ))}
       </Grid>
       {gone.length > 0 && (
-        <Fold title={`${String(gone.length)} used up`}>
+        <Fold title={t`${String(gone.length)} used up`}>
           {gone.map((paint) => (
             <Button key={paint.id} variant="ghost" onClick={() => void sendCommand("shelve-paint", { id: paint.id, version: paint.version, gone: false })}>
-              {paint.name}, there again
+              {t`${paint.name}, there again`}
             </Button>
           ))}
         </Fold>
@@ -78,32 +71,28 @@ function ShelfVerdict({ shelf, missing }: { shelf: readonly ShelfPaint[]; missin
   const fading = shelf.filter((paint) => paint.lightfast <= 5);
   if (shelf.length === 0)
     return (
-      <Verdict>
-        The shelf is empty.{" "}
-        {missing.length > 0
-          ? `Your designs name ${missing.length === 1 ? "one paint: put it" : `${String(missing.length)} paints: put them`} there, and`
-          : "Type a pigment such as PB29, and"}{" "}
-        every mix, glaze and puddle is reckoned from it.
-      </Verdict>
+      <Verdict>{t`The shelf is empty. ${
+        missing.length > 0
+          ? t`Your designs name ${missing.length === 1 ? t`one paint: put it` : t`${String(missing.length)} paints: put them`} there, and`
+          : t`Type a pigment such as PB29, and`
+      } every mix, glaze and puddle is reckoned from it.`}</Verdict>
     );
   return (
     <Verdict>
-      {shelf.length === 1 ? "One paint stands" : `${String(shelf.length)} paints stand`} on the shelf,{" "}
+      {t`${shelf.length === 1 ? t`One paint stands` : t`${String(shelf.length)} paints stand`} on the shelf, `}
       {missing.length > 0 ? (
-        <Figure tone="tight" why={missing.map((paint) => `${paint.name} (${paint.pigments || "no pigment told"})`).join(", ")}>
-          {missing.length} that your designs name {missing.length === 1 ? "is" : "are"} not there
+        <Figure tone="tight" why={missing.map((paint) => `${paint.name} (${paint.pigments || t`no pigment told`})`).join(", ")}>
+          {t`${missing.length} that your designs name ${missing.length === 1 ? t`is` : t`are`} not there`}
         </Figure>
       ) : (
-        <Figure tone="safe" why="Every paint that a design names stands on the shelf by that name.">
-          all that your designs name
-        </Figure>
+        <Figure tone="safe" why={t`Every paint that a design names stands on the shelf by that name.`}>{t`all that your designs name`}</Figure>
       )}
       .{" "}
       {fading.length > 0 && (
         <>
-          {fading.map((paint) => paint.name).join(" and ")}{" "}
-          <Figure tone="tight" why="Blue wool 5 or less: a card on a sunny shelf changes within some years.">
-            {fading.length === 1 ? "fades" : "fade"} in the sun
+          {listOf(fading.map((paint) => paint.name))}{" "}
+          <Figure tone="tight" why={t`Blue wool 5 or less: a card on a sunny shelf changes within some years.`}>
+            {t`${fading.length === 1 ? t`fades` : t`fade`} in the sun`}
           </Figure>
           .
         </>
@@ -118,28 +107,24 @@ function PaintCard({ paint, onOpen }: { paint: ShelfPaint; onOpen: () => void })
     paint.stains && "stains",
     paint.granulates && "granulates",
     paint.metallic && "metallic",
-    paint.form !== "pan" && `${paint.form}, ${String(paint.strength)} times a pan`,
-    paint.isCharted && "from your chart",
+    paint.form !== "pan" && t`${paint.form}, ${String(paint.strength)} times a pan`,
+    paint.isCharted && t`from your chart`,
   ].filter(Boolean);
   return (
     <Flex role="listitem" gap="14px" align="flex-start" minWidth={0}>
-      <button type="button" aria-label={`Change ${paint.name}`} onClick={onOpen} style={{ cursor: "pointer", flex: "none" }}>
+      <button type="button" aria-label={t`Change ${paint.name}`} onClick={onOpen} style={{ cursor: "pointer", flex: "none" }}>
         <Wash kind="strip" film={paint.film} granulates={paint.granulates} width={112} height={62} label={`${paint.name}: ${colourWords(lchOf(over(paint.film, WHITE_PAPER)))}`} />
       </button>
       <Box minWidth={0}>
         <Text fontWeight={700} overflowWrap="anywhere">
           {paint.name}
         </Text>
-        <Text fontSize="15px">{paint.pigments.join(" ") || "no pigment told"}</Text>
+        <Text fontSize="15px">{paint.pigments.join(" ") || t`no pigment told`}</Text>
         <Text fontSize="15px" color="softInk">
           {does.join(", ")}
-          {paint.lightfast <= 5 && `, lightfast ${String(paint.lightfast)} of 8`}
+          {paint.lightfast <= 5 && t`, lightfast ${String(paint.lightfast)} of 8`}
         </Text>
-        {paint.hazards.length > 0 && (
-          <Text fontSize="15px" color="tight">
-            ⚠ {paint.hazards.join(", ")}: read the label
-          </Text>
-        )}
+        {paint.hazards.length > 0 && <Text fontSize="15px" color="tight">{t`⚠ ${paint.hazards.join(", ")}: read the label`}</Text>}
       </Box>
     </Flex>
   );

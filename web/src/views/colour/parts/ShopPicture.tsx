@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Text } from "@chakra-ui/react";
 import { smallPictureUrl } from "../../../features/picture/Picture.tsx";
 import { useSolved } from "../../../workers/useSolved.ts";
@@ -11,6 +12,6 @@ export function ShopPicture({ pictureId, width, label, onPick }: { pictureId: st
     const answer = await fetch(asked).catch(() => null);
     return answer?.ok ? (await colourSolver().chart(await answer.blob())).shown : null;
   });
-  if (!url) return <Text color="softInk">This colourway has no picture yet.</Text>;
+  if (!url) return <Text color="softInk">{t`This colourway has no picture yet.`}</Text>;
   return value && <PixelCanvas picture={value} width={width} label={label} onPick={onPick} />;
 }

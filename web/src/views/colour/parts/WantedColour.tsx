@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { hexField } from "@yule/contract";
-import { labOfHex, lchOfLab } from "@yule/core";
+import { labOfHex, lchOfLab, t } from "@yule/core";
 import { colourWords } from "@yule/derive";
 import { useState } from "react";
 import { wrongWith } from "../../../features/picture/header.ts";
@@ -21,7 +21,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
   const { design, way } = chosen;
   const keep = (typed: string): void => {
     const read = hexField.safeParse(typed.trim().startsWith("#") ? typed.trim() : `#${typed.trim()}`);
-    setFaults(read.success ? [] : [`colour: given ${typed.trim() === "" ? "nothing" : typed.trim()}, allowed a colour such as #3a5f8c`]);
+    setFaults(read.success ? [] : [t`colour: given ${typed.trim() === "" ? t`nothing` : typed.trim()}, allowed a colour such as #3a5f8c`]);
     if (!read.success) return;
     // What was written stands in the field until another colour is chosen: one that came a moment later would be written into.
     setText(read.data.toLowerCase());
@@ -37,19 +37,17 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
     try {
       const { shown, wasTransparent } = await colourSolver().chart(file);
       setPhoto(shown);
-      setFaults(wasTransparent ? ["What was see-through in the picture was taken for white paper."] : []);
+      setFaults(wasTransparent ? [t`What was see-through in the picture was taken for white paper.`] : []);
     } catch {
-      setFaults(["picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG"]);
+      setFaults([t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`]);
     }
   };
   return (
     <Flex flex="none" width={{ base: "100%", xl: "330px" }} direction={{ base: "row", xl: "column" }} wrap={{ base: "wrap", md: "nowrap" }} gap="14px 26px" align="flex-start">
       <Box flex="1" minWidth="260px">
-        <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-          The wanted colour
-        </Heading>
+        <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`The wanted colour`}</Heading>
         <Flex gap="14px" align="center" marginBottom="10px">
-          <Swatch hex={wanted} width={120} height={64} label={`wanted ${wanted}`} />
+          <Swatch hex={wanted} width={120} height={64} label={t`wanted ${wanted}`} />
           <Text fontSize="15px" color="softInk">
             {wanted}
             <br />
@@ -68,7 +66,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
           </Flex>
         )}
         <Flex gap="10px" wrap="wrap" align="flex-end">
-          <FormField label="or its number">
+          <FormField label={t`or its number`}>
             <TextInput
               width="130px"
               value={text ?? wanted}
@@ -77,22 +75,18 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
               onKeyDown={(key) => key.key === "Enter" && keep(text ?? wanted)}
             />
           </FormField>
-          <input type="color" aria-label="Choose the colour" value={wanted} onChange={(change) => choose(change.target.value)} style={{ width: 52, height: 44 }} />
-          <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>
-            From a photo
-          </FilePick>
+          <input type="color" aria-label={t`Choose the colour`} value={wanted} onChange={(change) => choose(change.target.value)} style={{ width: 52, height: 44 }} />
+          <FilePick accept="image/png,image/jpeg" onPick={(file) => void take(file)}>{t`From a photo`}</FilePick>
         </Flex>
         <FaultLines faults={faults} />
       </Box>
       <Box flex="none">
         {photo ? (
-          <PixelCanvas picture={photo} width={240} label="Photo: press a place to take its colour" onPick={(hex) => choose(hex)} />
+          <PixelCanvas picture={photo} width={240} label={t`Photo: press a place to take its colour`} onPick={(hex) => choose(hex)} />
         ) : (
-          design && way && <ShopPicture pictureId={way.pictureId} width={240} label={`${design.name}: press a place to take its colour`} onPick={choose} />
+          design && way && <ShopPicture pictureId={way.pictureId} width={240} label={t`${design.name}: press a place to take its colour`} onPick={choose} />
         )}
-        <Text color="softInk" fontSize="15px" marginY="6px">
-          Press the picture where the colour is.
-        </Text>
+        <Text color="softInk" fontSize="15px" marginY="6px">{t`Press the picture where the colour is.`}</Text>
       </Box>
     </Flex>
   );

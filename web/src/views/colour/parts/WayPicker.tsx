@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex } from "@chakra-ui/react";
 import type { ColourwayRead, DesignRead } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
@@ -31,12 +32,12 @@ export function WayPicker({ outlook, chosen: { design, way, choose } }: { outloo
   return (
     <Flex gap="14px" wrap="wrap" marginBottom="18px" maxWidth="560px">
       <Box width="230px">
-        <FormField label="Design">
+        <FormField label={t`Design`}>
           <Choice value={design?.id ?? ""} onChange={(change) => choose(change.target.value)} options={outlook.offered.map((each) => ({ value: each.id, label: each.name }))} />
         </FormField>
       </Box>
       <Box width="230px">
-        <FormField label="Colourway">
+        <FormField label={t`Colourway`}>
           <Choice
             value={way?.id ?? ""}
             onChange={(change) => design && choose(design.id, change.target.value)}

@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { stackGeometry } from "@yule/core";
+import { stackGeometry, t } from "@yule/core";
 import { stackOf } from "@yule/derive";
 import { useState } from "react";
 import { pictureUrl } from "../../../features/picture/Picture.tsx";
@@ -34,11 +34,11 @@ export function CardDrawing({ design, inside = "" }: { design: DesignRead; insid
   const geometry = stackGeometry(stack);
   const picture = pictureUrl(design.colourways[colourway % design.colourways.length]?.pictureId ?? null);
   const { base, score, layers } = geometry;
-  const label = `${design.name} to scale: base ${size(base.width, base.height)}${score === null ? "" : `, scored at ${say(score)}`}${layers.map((layer) => `, ${layer.name} ${size(layer.width, layer.height)} with reveal ${say(layer.reveal.left)}`).join("")}`;
+  const label = t`${design.name} to scale: base ${size(base.width, base.height)}${score === null ? "" : t`, scored at ${say(score)}`}${layers.map((layer) => t`, ${layer.name} ${size(layer.width, layer.height)} with reveal ${say(layer.reveal.left)}`).join("")}`;
   const Drawing = VIEWS[view];
   return (
     <>
-      <Flex gap="4px 18px" wrap="wrap" role="group" aria-label="Seen" marginBottom="4px">
+      <Flex gap="4px 18px" wrap="wrap" role="group" aria-label={t`Seen`} marginBottom="4px">
         {(Object.keys(VIEWS) as View[]).map((each) => (
           <button
             key={each}
@@ -51,7 +51,7 @@ export function CardDrawing({ design, inside = "" }: { design: DesignRead; insid
               cursor: "pointer",
               font: "inherit",
               fontWeight: each === view ? 700 : 400,
-              borderBottom: `2.5px solid ${each === view ? INK : "transparent"}`,
+              borderBottom: `2.5px solid ${each === view ? INK : t`transparent`}`,
             }}
           >
             {each}
@@ -61,7 +61,7 @@ export function CardDrawing({ design, inside = "" }: { design: DesignRead; insid
       <Box minHeight={{ base: 0, md: "400px" }}>
         <Drawing stack={stack} geometry={geometry} picture={picture} label={label} inside={inside} />
       </Box>
-      <Flex gap="8px" wrap="wrap" marginTop="6px" role="group" aria-label="Colourways">
+      <Flex gap="8px" wrap="wrap" marginTop="6px" role="group" aria-label={t`Colourways`}>
         {design.colourways.map((each, index) => (
           <button key={each.id} type="button" aria-pressed={index === colourway} onClick={() => setColourway(index)} style={tab(index === colourway)}>
             <span style={{ display: "flex" }}>

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { palettes, type CommandInput, type SeriesRead } from "@yule/contract";
-import { FAMILY_RULES, type FamilyFinding } from "@yule/core";
+import { FAMILY_RULES, type FamilyFinding, t } from "@yule/core";
 import { holdsMaskingOf, type Family, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -33,10 +34,10 @@ export function FamilyWall({
       </Heading>
       <Text color="softInk" marginBottom="10px" maxWidth="70em">
         {designs.length === 0
-          ? "No card yet."
+          ? t`No card yet.`
           : check.ties.length === 0
-            ? "What ties it is not told yet: open a card and say where its light comes from, and which way it looks."
-            : `Tied by ${check.ties.map((tie) => tie.says).join(" · ")}.`}
+            ? t`What ties it is not told yet: open a card and say where its light comes from, and which way it looks.`
+            : t`Tied by ${check.ties.map((tie) => tie.says).join(" · ")}.`}
       </Text>
       <Flex gap="14px 22px" wrap="wrap" align="flex-end">
         {designs.map((design) => {
@@ -57,7 +58,7 @@ export function FamilyWall({
                 <Text fontWeight={600} overflowWrap="anywhere">
                   {design.name}
                 </Text>
-                {finding && <StateWord state={stateOf(finding)}>family</StateWord>}
+                {finding && <StateWord state={stateOf(finding)}>{t`family`}</StateWord>}
                 <RouteMark design={design} rulesOff={rulesOff} holdsMasking={holdsMaskingOf(design, stores)} />
               </Flex>
             </button>
@@ -73,7 +74,7 @@ export function FamilyWall({
 function Findings({ family: { series, designs, check } }: { family: Family }) {
   const switchOff = (rule: string): void => void sendCommand("change-series", { id: series.id, ties: { off: [...series.ties.off, rule] } });
   return (
-    <Box as="ul" aria-label={`What breaks ${series.name}`} listStyleType="none" marginTop="10px" padding={0} maxWidth="70em">
+    <Box as="ul" aria-label={t`What breaks ${series.name}`} listStyleType="none" marginTop="10px" padding={0} maxWidth="70em">
       {check.findings.map((finding) => {
         const design = designs.find((each) => each.id === finding.design);
         const colourway = design?.colourways.find((each) => each.id === finding.colourway);
@@ -95,11 +96,14 @@ function Findings({ family: { series, designs, check } }: { family: Family }) {
                   {colourway && `, ${colourway.name}`}
                 </b>
               </StateWord>
-              : <Said text={finding.says} designs={designs} />. Mend: <Said text={finding.mend} designs={designs} />.
+              {rich`: ${(<Said text={finding.says} designs={designs} />)}. Mend: ${(<Said text={finding.mend} designs={designs} />)}.`}
             </Text>
-            <Button variant="ghost" size="sm" onClick={() => switchOff(finding.rule)} aria-label={`${series.name} does not hold to: ${ruleWords(finding.rule)}`}>
-              not in this series
-            </Button>
+            <Button
+              variant="ghost"
+              size="sm"
+              onClick={() => switchOff(finding.rule)}
+              aria-label={t`${series.name} does not hold to: ${ruleWords(finding.rule)}`}
+            >{t`not in this series`}</Button>
           </Flex>
         );
       })}
@@ -132,10 +136,10 @@ function SeriesForm({ series }: { series: SeriesRead }) {
   const change = (patch: Omit<CommandInput<"change-series">, "id">): void => void sendCommand("change-series", { id: series.id, ...patch });
   const ties = (patch: Partial<SeriesRead["ties"]>): void => change({ ties: patch });
   return (
-    <Fold title={`What ${series.name} should be`}>
+    <Fold title={t`What ${series.name} should be`}>
       <Flex gap="14px" wrap="wrap" align="flex-end" paddingY="8px">
         <Box width="130px">
-          <FormField label="Palette">
+          <FormField label={t`Palette`}>
             <Choice
               value={series.palette}
               onChange={(chosen) => change({ palette: chosen.target.value as SeriesRead["palette"] })}
@@ -144,21 +148,22 @@ function SeriesForm({ series }: { series: SeriesRead }) {
           </FormField>
         </Box>
         <Box width="260px">
-          <FormField label="Recurs on every card">
+          <FormField label={t`Recurs on every card`}>
             <TextInput
               value={recurring}
-              placeholder="nothing, such as a tern"
+              placeholder={t`nothing, such as a tern`}
               onChange={(typed) => setRecurring(typed.target.value)}
               onBlur={() => recurring !== series.ties.recurring && ties({ recurring })}
             />
           </FormField>
         </Box>
-        <Tick checked={alternate} onChange={(ticked) => (setAlternate(ticked.target.checked), ties({ alternate: ticked.target.checked }))}>
-          looks one way and the other in turn
-        </Tick>
+        <Tick
+          checked={alternate}
+          onChange={(ticked) => (setAlternate(ticked.target.checked), ties({ alternate: ticked.target.checked }))}
+        >{t`looks one way and the other in turn`}</Tick>
         {series.ties.off.map((rule) => (
           <Button key={rule} variant="outline" size="sm" onClick={() => ties({ off: series.ties.off.filter((each) => each !== rule) })}>
-            Hold to it again: {ruleWords(rule).toLowerCase()}
+            {t`Hold to it again: ${ruleWords(rule).toLowerCase()}`}
           </Button>
         ))}
       </Flex>

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { guidesOf, faultLine, type DesignRead, type GuidesRead, type Problem } from "@yule/contract";
-import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline } from "@yule/core";
+import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline, t } from "@yule/core";
 import { stackOf, firstGuides, GUIDE_KINDS, guidesSvg, KIND_WORDS, type GuideKind } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -28,17 +29,15 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
-    <Box as="section" aria-label="Guides" marginTop="26px" maxWidth="660px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-        Guides on the panel
-      </Heading>
+    <Box as="section" aria-label={t`Guides`} marginTop="26px" maxWidth="660px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`Guides on the panel`}</Heading>
       <Flex gap="12px" wrap="wrap" align="flex-end">
         <Box width="230px">
-          <FormField label="What is pencilled">
+          <FormField label={t`What is pencilled`}>
             <Choice
               value={draft?.kind ?? ""}
               onChange={(change) => setDraft(change.target.value === "" ? null : firstGuides(change.target.value as GuideKind, system))}
-              options={[{ value: "", label: "nothing" }, ...GUIDE_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))]}
+              options={[{ value: "", label: t`nothing` }, ...GUIDE_KINDS.map((kind) => ({ value: kind, label: KIND_WORDS[kind] }))]}
             />
           </FormField>
         </Box>
@@ -57,42 +56,36 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
             margin={50}
             most={420}
             mostHeight={330}
-            label={`Guides: marks along the top at ${sheet.ticks.top.map(bare).join(", ")}; along the left at ${sheet.ticks.left.map(bare).join(", ")}`}
+            label={t`Guides: marks along the top at ${sheet.ticks.top.map(bare).join(", ")}; along the left at ${sheet.ticks.left.map(bare).join(", ")}`}
           >
             {(unit) => <Drawn sheet={sheet} panel={panel} unit={unit} bare={bare} />}
           </ScaleDrawing>
           {cellsOver(sheet, panel) > 0 && (
             <Text color="tight" fontWeight={600}>
-              {cellsOver(sheet, panel)} of {sheet.cells.length} cells reach over the rim of the panel.
+              {t`${cellsOver(sheet, panel)} of ${sheet.cells.length} cells reach over the rim of the panel.`}
             </Text>
           )}
-          <Ticks name="Along the top" at={sheet.ticks.top} bare={bare} />
-          <Ticks name="Along the left" at={sheet.ticks.left} bare={bare} />
+          <Ticks name={t`Along the top`} at={sheet.ticks.top} bare={bare} />
+          <Ticks name={t`Along the left`} at={sheet.ticks.left} bare={bare} />
           <Flex gap="10px" wrap="wrap" align="center" marginTop="8px">
             <Box width="210px">
               <Choice
-                aria-label="How the panel lies"
+                aria-label={t`How the panel lies`}
                 value={over}
                 onChange={(change) => setOver(change.target.value as typeof over)}
                 options={[
-                  { value: "", label: "as it hangs" },
-                  { value: "turned", label: "turned upside down" },
-                  { value: "mirrored", label: "seen from behind" },
+                  { value: "", label: t`as it hangs` },
+                  { value: "turned", label: t`turned upside down` },
+                  { value: "mirrored", label: t`seen from behind` },
                 ]}
               />
             </Box>
-            <Button variant="outline" onClick={() => saveFile("guides.svg", "image/svg+xml", guidesSvg(panel, sheet, `${design.name}, guides`))}>
-              True to size, as SVG
-            </Button>
+            <Button variant="outline" onClick={() => saveFile("guides.svg", "image/svg+xml", guidesSvg(panel, sheet, `${design.name}, guides`))}>{t`True to size, as SVG`}</Button>
           </Flex>
         </>
       )}
       {problem && <ProblemNote problem={problem} />}
-      {changed && (answer === null || answer.ok) && (
-        <Button marginTop="10px" onClick={() => void keep()}>
-          Keep these guides
-        </Button>
-      )}
+      {changed && (answer === null || answer.ok) && <Button marginTop="10px" onClick={() => void keep()}>{t`Keep these guides`}</Button>}
     </Box>
   );
 }
@@ -126,11 +119,7 @@ function Fields({ guides, onChange }: { guides: GuidesRead; onChange: (guides: G
         ([key, label]) =>
           typeof value(key) === "number" && <LengthField key={key} label={label} value={lengthOfUnits(Number(value(key)))} onRead={(length) => put({ [key]: length })} />,
       )}
-      {"circles" in guides && (
-        <Tick checked={guides.circles} onChange={(change) => put({ circles: change.target.checked })}>
-          circles in the cells
-        </Tick>
-      )}
+      {"circles" in guides && <Tick checked={guides.circles} onChange={(change) => put({ circles: change.target.checked })}>{t`circles in the cells`}</Tick>}
     </>
   );
 }
@@ -178,9 +167,5 @@ const cellsOver = (sheet: GuideSheet, panel: { readonly width: Length; readonly 
   sheet.cells.filter((cell) => hangsOver(cell, { outline: panel.outline, width: panel.width, height: panel.height, x: 0, y: 0 })).length;
 
 function Ticks({ name, at, bare }: { name: string; at: readonly Length[]; bare: (length: Length) => string }) {
-  return at.length === 0 ? null : (
-    <Text>
-      <b>{name}</b>, marks at {at.map(bare).join(", ")}
-    </Text>
-  );
+  return at.length === 0 ? null : <Text>{rich`${(<b>{name}</b>)}, marks at ${at.map(bare).join(", ")}`}</Text>;
 }

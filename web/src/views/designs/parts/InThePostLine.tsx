@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
-import { lengthOfUnits } from "@yule/core";
+import { lengthOfUnits, t } from "@yule/core";
 import { inThePost, type Outlook } from "@yule/derive";
 import { WeighLetter } from "../../../features/post/WeighLetter.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -12,13 +13,13 @@ export function InThePostLine({ design, outlook }: { design: DesignRead; outlook
   const { say } = useMeasure();
   const { grams, thick, way, flatSaves } = inThePost(design, outlook);
   const { currency } = outlook.shop;
-  const size = `In its envelope it is ${say(lengthOfUnits(thick))} thick and ${design.weighed === null ? `is reckoned to weigh ${String(Math.ceil(grams))} g` : `weighs at most ${printNumber(grams, 1)} g by the scale`}`;
+  const size = t`In its envelope it is ${say(lengthOfUnits(thick))} thick and ${design.weighed === null ? t`is reckoned to weigh ${String(Math.ceil(grams))} g` : t`weighs at most ${printNumber(grams, 1)} g by the scale`}`;
   const reckoned = inThePost({ ...design, weighed: null }, outlook).grams;
   if (!way)
     return (
       <>
         <Text color="cannot" fontWeight={600} marginY="8px">
-          {size}: no service of {outlook.dispatch.carrier.name} takes it. Make it thinner or lighter.
+          {t`${size}: no service of ${outlook.dispatch.carrier.name} takes it. Make it thinner or lighter.`}
         </Text>
         <WeighLetter design={design} reckoned={reckoned} />
       </>
@@ -26,9 +27,10 @@ export function InThePostLine({ design, outlook }: { design: DesignRead; outlook
   return (
     <>
       <Text marginY="8px" maxWidth="40em" color={flatSaves ? "tight" : "ink"}>
-        {size}, and goes as {way.service} for {printMoney(way.price, currency)}.
-        {flatSaves &&
-          ` Flat, with pen dots instead of gems or foam, each would cost ${printMoney(flatSaves.each, currency)} less${flatSaves.letters > 0 ? `: ${printMoney(flatSaves.all, currency)} on the ${String(flatSaves.letters)} that are owed by post` : ""}.`}
+        {rich`${size}, and goes as ${way.service} for ${printMoney(way.price, currency)}.${
+          flatSaves &&
+          t` Flat, with pen dots instead of gems or foam, each would cost ${printMoney(flatSaves.each, currency)} less${flatSaves.letters > 0 ? t`: ${printMoney(flatSaves.all, currency)} on the ${String(flatSaves.letters)} that are owed by post` : ""}.`
+        }`}
       </Text>
       <WeighLetter design={design} reckoned={reckoned} />
     </>

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addDesign } from "@yule/contract";
-import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Size, type Stack } from "@yule/core";
+import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Size, type Stack, t } from "@yule/core";
 import { stepOf, colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useMemo } from "react";
 import { Controller } from "react-hook-form";
@@ -31,7 +31,7 @@ const designForm = z
     colourways: z.string(),
   })
   .superRefine(({ seriesId, newSeries }, context) => {
-    if (seriesId === NEW && newSeries.trim() === "") context.addIssue({ code: "custom", path: ["newSeries"], message: "a name" });
+    if (seriesId === NEW && newSeries.trim() === "") context.addIssue({ code: "custom", path: ["newSeries"], message: t`a name` });
   });
 
 /** A design begun from a template, at its own sizes, cut to an envelope that is there, or built on a panel that is painted. */
@@ -68,29 +68,29 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
       form.setValue("seriesId", series);
     }
     const design = { ...template, id, stack, seriesId: series, name: answers.name, colourways: colourwaysOf(answers.colourways, v7) };
-    const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store("card stock") }, { ownRefusals: true });
+    const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store(t`card stock`) }, { ownRefusals: true });
     if (sent.state === "refused") return form.refuse(sent.problem);
     onMade(id);
     onClose();
   });
   return (
-    <Dialog title="A new design" onClose={onClose}>
+    <Dialog title={t`A new design`} onClose={onClose}>
       <form onSubmit={(event) => void make(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label="Name" fault={faultOf("name")}>
+          <FormField label={t`Name`} fault={faultOf("name")}>
             <TextInput {...register("name")} autoFocus />
           </FormField>
-          <FormField label="Begins as">
+          <FormField label={t`Begins as`}>
             <Choice {...register("template", { onChange: asItSays })} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
             <Text color="softInk">{TEMPLATES.find((each) => each.key === key)?.says}</Text>
           </FormField>
-          <FormField label="Sized from">
+          <FormField label={t`Sized from`}>
             <Choice
               {...register("from", { onChange: asItSays })}
               options={[
-                { value: "own", label: "the sizes it says" },
+                { value: "own", label: t`the sizes it says` },
                 ...(template?.stack.envelope ? [{ value: "envelope", label: "an envelope I have, inwards" }] : []),
-                { value: "panel", label: "a panel I have, outwards" },
+                { value: "panel", label: t`a panel I have, outwards` },
               ]}
             />
           </FormField>
@@ -108,29 +108,27 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
           )}
           {stack && (
             <Text fontWeight={600}>
-              Cut the base {size(stackGeometry(stack).base.width, stackGeometry(stack).base.height)}
-              {stack.envelope && `; envelope ${size(stack.envelope.width, stack.envelope.height)}`}.
+              {t`Cut the base ${size(stackGeometry(stack).base.width, stackGeometry(stack).base.height)}`}
+              {stack.envelope && t`; envelope ${size(stack.envelope.width, stack.envelope.height)}`}.
             </Text>
           )}
-          <FormField label="Series" fault={faultOf("seriesId")}>
+          <FormField label={t`Series`} fault={faultOf("seriesId")}>
             <Choice
               {...register("seriesId")}
-              options={[...(designs.data?.series ?? []).map((each) => ({ value: each.id, label: each.name })), { value: NEW, label: "a new series" }]}
+              options={[...(designs.data?.series ?? []).map((each) => ({ value: each.id, label: each.name })), { value: NEW, label: t`a new series` }]}
             />
           </FormField>
           {seriesId === NEW && (
-            <FormField label="Name of the series" fault={faultOf("newSeries")}>
+            <FormField label={t`Name of the series`} fault={faultOf("newSeries")}>
               <TextInput {...register("newSeries")} />
             </FormField>
           )}
-          <FormField label="Colourways, parted by commas" fault={faultOf("colourways")}>
-            <TextInput {...register("colourways")} placeholder="blue, red" />
+          <FormField label={t`Colourways, parted by commas`} fault={faultOf("colourways")}>
+            <TextInput {...register("colourways")} placeholder={t`blue, red`} />
           </FormField>
           <FaultLines faults={form.rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Make it
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Make it`}</Button>
           </Flex>
         </Flex>
       </form>

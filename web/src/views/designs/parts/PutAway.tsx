@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button, Flex } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { usePutAwayInfiniteQuery } from "../../../data/api.ts";
@@ -8,7 +9,7 @@ import { Loading, Teach } from "../../../kit/states.tsx";
 /** Designs that are put away: looked up when asked for, opened where open work still asks for them, and brought back by one tap. */
 export function PutAway(shown: { designs: readonly DesignRead[]; onChoose: (id: string) => void }) {
   return (
-    <Fold title="Designs put away" isLookedUp>
+    <Fold title={t`Designs put away`} isLookedUp>
       <Listed {...shown} />
     </Fold>
   );
@@ -18,7 +19,7 @@ function Listed({ designs, onChoose }: { designs: readonly DesignRead[]; onChoos
   const { data, hasNextPage, isFetchingNextPage, fetchNextPage } = usePutAwayInfiniteQuery();
   if (!data) return <Loading />;
   const found = data.pages.flatMap((page) => page.designs);
-  if (found.length === 0) return <Teach title="None is put away">A design that is put away keeps its history, and is offered for nothing new.</Teach>;
+  if (found.length === 0) return <Teach title={t`None is put away`}>{t`A design that is put away keeps its history, and is offered for nothing new.`}</Teach>;
   return (
     <>
       {found.map(({ id, name, version }) => (
@@ -30,16 +31,10 @@ function Listed({ designs, onChoose }: { designs: readonly DesignRead[]; onChoos
           ) : (
             <span style={{ overflowWrap: "anywhere" }}>{name}</span>
           )}
-          <Button size="sm" variant="outline" onClick={() => void sendCommand("archive-design", { id, version, archived: false })}>
-            Bring it back
-          </Button>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("archive-design", { id, version, archived: false })}>{t`Bring it back`}</Button>
         </Flex>
       ))}
-      {hasNextPage && (
-        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          Show more designs
-        </Button>
-      )}
+      {hasNextPage && <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>{t`Show more designs`}</Button>}
     </>
   );
 }

@@ -1,7 +1,7 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { isTechnique, TECHNIQUES, OVERNIGHT, type Technique } from "@yule/core";
+import { isTechnique, TECHNIQUES, OVERNIGHT, type Technique, t } from "@yule/core";
 import { newStage, type Stage } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
@@ -13,7 +13,7 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
   const put = (id: string, patch: Partial<Stage>): void => onChange(stages.map((stage) => (stage.id === id ? { ...stage, ...patch } : stage)));
   const move = (from: number, to: number): void => onChange(moved(stages, from, to));
   return (
-    <Box as="section" aria-label="Change the route">
+    <Box as="section" aria-label={t`Change the route`}>
       <Sortable ids={stages.map(({ id }) => id)} onMove={move}>
         {stages.map((stage, index) => (
           <SortableItem key={stage.id} id={stage.id} name={stage.name}>
@@ -21,23 +21,23 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
               <Flex role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
                 {grip}
                 <TextInput
-                  aria-label={`Name of stage ${String(index + 1)}`}
+                  aria-label={t`Name of stage ${String(index + 1)}`}
                   value={stage.name}
                   maxLength={120}
                   flex="1"
                   minWidth="90px"
                   onChange={(change) => put(stage.id, { name: change.target.value })}
                 />
-                <Minutes label={`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
-                <Minutes label={`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
-                <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
+                <Minutes label={t`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
+                <Minutes label={t`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
+                <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={t`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
                   <ArrowUp size={18} aria-hidden />
                 </Button>
                 <Button
                   variant="ghost"
                   minWidth="36px"
                   paddingInline="0"
-                  aria-label={`${stage.name} later`}
+                  aria-label={t`${stage.name} later`}
                   disabled={index === stages.length - 1}
                   onClick={() => move(index, index + 1)}
                 >
@@ -47,7 +47,7 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
                   variant="ghost"
                   minWidth="36px"
                   paddingInline="0"
-                  aria-label={`Leave out ${stage.name}`}
+                  aria-label={t`Leave out ${stage.name}`}
                   disabled={stages.length === 1}
                   onClick={() => onChange(stages.filter((each) => each !== stage))}
                 >
@@ -61,16 +61,14 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
       {stages.length < MOST_STAGES && (
         <Box marginTop="10px">
           <Choice
-            aria-label="One more stage"
+            aria-label={t`One more stage`}
             value=""
             onChange={(change) => isTechnique(change.target.value) && onChange([...stages, newStage(v7(), change.target.value)])}
-            options={[{ value: "", label: "one more stage from the library …" }, ...TECHNIQUES.map((each) => ({ value: each.id, label: libraryWords(each) }))]}
+            options={[{ value: "", label: t`one more stage from the library …` }, ...TECHNIQUES.map((each) => ({ value: each.id, label: libraryWords(each) }))]}
           />
         </Box>
       )}
-      <Text color="softInk" fontSize="15px" marginTop="4px">
-        The two figures are minutes of hands for a panel, and of drying.
-      </Text>
+      <Text color="softInk" fontSize="15px" marginTop="4px">{t`The two figures are minutes of hands for a panel, and of drying.`}</Text>
     </Box>
   );
 }
@@ -79,10 +77,10 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
 const libraryWords = ({ name, medium, water, hands, dry, within, portable }: Technique): string => {
   const how = [medium, water === "none" ? "" : `${water} water`].filter((each) => each !== "").join(", ");
   const times = [
-    hands > 0 ? `${String(hands)} min a panel` : "",
-    dry > 0 ? `dries ${dry >= OVERNIGHT ? "overnight" : `${String(dry)} min`}` : "",
+    hands > 0 ? t`${String(hands)} min a panel` : "",
+    dry > 0 ? `dries ${dry >= OVERNIGHT ? t`overnight` : t`${String(dry)} min`}` : "",
     within === null ? "" : `within ${String(within)} min`,
-    portable ? "on the sofa" : "",
+    portable ? t`on the sofa` : "",
   ];
   return `${name}${how ? `: ${how}` : ""}; ${times.filter((each) => each !== "").join(", ")}`;
 };

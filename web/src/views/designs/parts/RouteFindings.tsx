@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Finding } from "@yule/core";
 import { repairWords, type Stage } from "@yule/derive";
@@ -24,7 +25,7 @@ export function RouteFindings({
   if (findings.length === 0) return null;
   const name = (id: string): string => stages.find((stage) => stage.id === id)?.name ?? "";
   return (
-    <Box as="section" aria-label="What the route breaks" marginBottom="18px">
+    <Box as="section" aria-label={t`What the route breaks`} marginBottom="18px">
       {findings.map((finding) => (
         <Box key={`${finding.rule.id}${finding.stages.join()}`} role="group" aria-label={finding.rule.says} borderTop="1px solid" borderColor="hairline" paddingY="10px">
           <Flex gap="10px" align="baseline">
@@ -38,7 +39,7 @@ export function RouteFindings({
           </Flex>
           <Text>{finding.rule.reason}</Text>
           <Text color="softInk" fontSize="15px">
-            Here: {finding.stages.map(name).join(", then ")}.{finding.rule.school ? ` ${finding.rule.school}` : ""}
+            {t`Here: ${finding.stages.map(name).join(", then ")}.${finding.rule.school ? ` ${finding.rule.school}` : ""}`}
           </Text>
           <Flex gap="10px" marginTop="6px" wrap="wrap">
             {finding.repair ? (
@@ -48,13 +49,11 @@ export function RouteFindings({
             ) : (
               <Text color="softInk">
                 {finding.circle.length > 0
-                  ? `No single step mends it: what it asks for goes in a circle with “${finding.circle.map((each) => each.says).join("”, “")}”. Leave one of these stages out, or change the route by hand.`
-                  : "No single step mends it: change the route by hand."}
+                  ? t`No single step mends it: what it asks for goes in a circle with “${finding.circle.map((each) => each.says).join("”, “")}”. Leave one of these stages out, or change the route by hand.`
+                  : t`No single step mends it: change the route by hand.`}
               </Text>
             )}
-            <Button size="sm" variant="ghost" onClick={() => setSaying(saying === finding.rule.id ? null : finding.rule.id)}>
-              We do it so
-            </Button>
+            <Button size="sm" variant="ghost" onClick={() => setSaying(saying === finding.rule.id ? null : finding.rule.id)}>{t`We do it so`}</Button>
           </Flex>
           {saying === finding.rule.id && <Otherwise onKeep={(note) => (setSaying(null), onOff(finding.rule.id, note))} />}
         </Box>
@@ -69,13 +68,11 @@ function Otherwise({ onKeep }: { onKeep: (note: string) => void }) {
   return (
     <Flex gap="10px" align="flex-end" marginTop="6px">
       <Box flex="1">
-        <FormField label="Why it is right here">
-          <TextInput value={note} maxLength={200} onChange={(change) => setNote(change.target.value)} placeholder="our paper is sized hard" />
+        <FormField label={t`Why it is right here`}>
+          <TextInput value={note} maxLength={200} onChange={(change) => setNote(change.target.value)} placeholder={t`our paper is sized hard`} />
         </FormField>
       </Box>
-      <Button variant="outline" onClick={() => onKeep(note)}>
-        Say it no more
-      </Button>
+      <Button variant="outline" onClick={() => onKeep(note)}>{t`Say it no more`}</Button>
     </Flex>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, Problem } from "@yule/contract";
-import { money, schoolOf } from "@yule/core";
+import { money, schoolOf, t } from "@yule/core";
 import { findingsOf, holdsMaskingOf, mended, routeOf, stagesOf, type Outlook, type Stage } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -27,7 +27,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
     if (sent.state !== "refused") setDraft(null);
   };
   return (
-    <Box as="section" aria-label="Route and its check">
+    <Box as="section" aria-label={t`Route and its check`}>
       <RouteFindings
         findings={findingsOf(stages, rulesOff, holdsMaskingOf(design, outlook.stores))}
         stages={stages}
@@ -44,15 +44,11 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
       <Flex gap="10px" marginTop="12px" wrap="wrap">
         {draft ? (
           <>
-            <Button onClick={() => void save(draft)}>Keep this route</Button>
-            <Button variant="outline" onClick={() => (setDraft(null), setProblem(null))}>
-              Leave it
-            </Button>
+            <Button onClick={() => void save(draft)}>{t`Keep this route`}</Button>
+            <Button variant="outline" onClick={() => (setDraft(null), setProblem(null))}>{t`Leave it`}</Button>
           </>
         ) : (
-          <Button variant="outline" onClick={() => setDraft(stagesOf(design))}>
-            Change the route
-          </Button>
+          <Button variant="outline" onClick={() => setDraft(stagesOf(design))}>{t`Change the route`}</Button>
         )}
       </Flex>
       {!draft && <Schools design={design} stores={outlook.stores} money={(minor) => printMoney(money(minor), outlook.shop.currency)} onTake={setDraft} />}
@@ -69,7 +65,7 @@ function PaperHolds({ design, stores }: { design: DesignRead; stores: Outlook["s
   if (!paper || schoolOf(routeOf(stagesOf(design))) !== "masking") return null;
   return (
     <Tick checked={paper.holdsMasking} onChange={(change) => void sendCommand("change-store", { id: paper.id, version: paper.version, holdsMasking: change.target.checked })}>
-      {paper.name} is known to hold masking fluid
+      {t`${paper.name} is known to hold masking fluid`}
     </Tick>
   );
 }
@@ -78,22 +74,14 @@ function PaperHolds({ design, stores }: { design: DesignRead; stores: Outlook["s
 function RulesOff({ outlook }: { outlook: Outlook }) {
   const { rulesOff } = outlook.shop;
   return (
-    <Fold
-      title={
-        <>
-          {rulesOff.length} {rulesOff.length === 1 ? "rule is" : "rules are"} done otherwise here
-        </>
-      }
-    >
+    <Fold title={<>{t`${rulesOff.length} ${rulesOff.length === 1 ? t`rule is` : t`rules are`} done otherwise here`}</>}>
       {rulesOff.map(({ rule, note }) => (
         <Flex key={rule} gap="10px" align="center">
           <Text flex="1">
             {rule.replaceAll("-", " ")}
             {note ? `: ${note}` : ""}
           </Text>
-          <Button variant="ghost" onClick={() => void sendCommand("set-shop", { rulesOff: rulesOff.filter((each) => each.rule !== rule) })}>
-            say it again
-          </Button>
+          <Button variant="ghost" onClick={() => void sendCommand("set-shop", { rulesOff: rulesOff.filter((each) => each.rule !== rule) })}>{t`say it again`}</Button>
         </Flex>
       ))}
     </Fold>

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead, LessonRead } from "@yule/contract";
-import { minutes, printMinutes, OVERNIGHT } from "@yule/core";
+import { minutes, printMinutes, OVERNIGHT, t } from "@yule/core";
 import { LessonLine } from "../../../features/lessons/Lessons.tsx";
 import { Caution } from "../../../kit/states.tsx";
 
@@ -9,10 +9,8 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
   const longest = Math.max(1, ...design.stages.map((stage) => Math.min(60, stage.dry)));
   const cautions = design.stages.some((stage) => stage.kind === "mask");
   return (
-    <Box as="section" aria-label="Route">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-        Route, {design.stages.length} stages
-      </Heading>
+    <Box as="section" aria-label={t`Route`}>
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`Route, ${design.stages.length} stages`}</Heading>
       {design.stages.map((stage, index) => (
         <Flex key={stage.id} gap="12px" paddingY="7px" borderTop="1px solid" borderColor="hairline" align="flex-start">
           <Text width="22px" color="softInk" textAlign="right">
@@ -23,11 +21,11 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
               <Text fontWeight={600} overflowWrap="anywhere">
                 {stage.name}
               </Text>
-              <Text whiteSpace="nowrap">{stage.hands > 0 ? `${printMinutes(minutes(stage.hands))} a panel` : `${printMinutes(minutes(stage.setup))} for all`}</Text>
+              <Text whiteSpace="nowrap">{stage.hands > 0 ? t`${printMinutes(minutes(stage.hands))} a panel` : t`${printMinutes(minutes(stage.setup))} for all`}</Text>
             </Flex>
             {stage.within !== null && (
               <Text as="span" display="inline-block" border="2px dashed" borderColor="tightFill" borderRadius="6px" paddingX="6px" fontSize="14px" color="tight" marginRight="8px">
-                catch within {printMinutes(minutes(stage.within))}
+                {t`catch within ${printMinutes(minutes(stage.within))}`}
               </Text>
             )}
             {stage.note && (
@@ -46,7 +44,7 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
                   aria-hidden
                 />
                 <Text fontSize="14px" color="wet">
-                  dries {stage.dry >= OVERNIGHT ? "overnight" : printMinutes(minutes(stage.dry))}
+                  {t`dries ${stage.dry >= OVERNIGHT ? t`overnight` : printMinutes(minutes(stage.dry))}`}
                 </Text>
               </Flex>
             )}
@@ -59,11 +57,9 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
         </Flex>
       ))}
       {cautions && (
-        <Caution>
-          Masking fluid holds ammonia and often natural latex: open a window, mind allergies, and never use a heat tool on it while it is wet. Follow the product&apos;s label.
-        </Caution>
+        <Caution>{t`Masking fluid holds ammonia and often natural latex: open a window, mind allergies, and never use a heat tool on it while it is wet. Follow the product's label.`}</Caution>
       )}
-      <Caution>Some pigments hold cobalt, nickel or other metals: read the label, and do not eat, drink or lick brushes at the bench.</Caution>
+      <Caution>{t`Some pigments hold cobalt, nickel or other metals: read the label, and do not eat, drink or lick brushes at the bench.`}</Caution>
     </Box>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { DesignRead, StoreRead } from "@yule/contract";
-import { compareSchools, minutes, printMinutes, techniqueOf, type SchoolRoute, type TimedStage } from "@yule/core";
+import { compareSchools, minutes, printMinutes, techniqueOf, type SchoolRoute, type TimedStage, t } from "@yule/core";
 import { newStage, routeOf, stagesOf, type Stage } from "@yule/derive";
 import { useMemo } from "react";
 import { v7 } from "uuid";
@@ -48,17 +48,17 @@ export function Schools({
   const [own] = schools;
   const quickest = [...schools].sort((a, b) => a.hands + a.drying / 12 - b.hands - b.drying / 12)[0];
   return (
-    <Fold title="Masked, painted round, or white on top?">
+    <Fold title={t`Masked, painted round, or white on top?`}>
       <Text marginBottom="8px">
         {own && quickest && own !== quickest
-          ? `It is ${own.school}; ${quickest.school} would take ${printMinutes(minutes(quickest.hands))} of hands a card instead of ${printMinutes(minutes(own.hands))}, and wait ${printMinutes(minutes(quickest.drying))} instead of ${printMinutes(minutes(own.drying))}.`
-          : `It is ${own?.school ?? ""}, the quickest of the three for this design.`}
+          ? t`It is ${own.school}; ${quickest.school} would take ${printMinutes(minutes(quickest.hands))} of hands a card instead of ${printMinutes(minutes(own.hands))}, and wait ${printMinutes(minutes(quickest.drying))} instead of ${printMinutes(minutes(own.drying))}.`
+          : t`It is ${own?.school ?? ""}, the quickest of the three for this design.`}
       </Text>
-      <Box overflowX="auto" tabIndex={0} role="group" aria-label="Three schools compared">
+      <Box overflowX="auto" tabIndex={0} role="group" aria-label={t`Three schools compared`}>
         <table style={{ borderCollapse: "collapse", width: "100%" }}>
           <thead>
             <tr>
-              {["", "hands a card", "waits", "spoils of 100", "material a card", ""].map((head, index) => (
+              {["", t`hands a card`, "waits", t`spoils of 100`, t`material a card`, ""].map((head, index) => (
                 <th key={`${head}${String(index)}`} scope="col" style={{ textAlign: index === 0 ? "left" : "right", padding: "4px 6px", fontWeight: 600, fontSize: 15 }}>
                   {head}
                 </th>
@@ -80,7 +80,7 @@ export function Schools({
                     route.uses.length === 0
                       ? "none"
                       : cost === null
-                        ? `${route.uses.map((each) => techniqueOf(each).tools).join(", ")}, not on the shelf`
+                        ? t`${route.uses.map((each) => techniqueOf(each).tools).join(", ")}, not on the shelf`
                         : money(Math.max(1, Math.round(cost))),
                   ].map((cell, index) => (
                     <td key={String(index)} style={{ textAlign: "right", padding: "6px" }}>
@@ -88,11 +88,7 @@ export function Schools({
                     </td>
                   ))}
                   <td style={{ textAlign: "right", padding: "2px" }}>
-                    {route !== own && (
-                      <Button size="sm" variant="outline" aria-label={`Try it ${route.school}`} onClick={() => take(route)}>
-                        try it
-                      </Button>
-                    )}
+                    {route !== own && <Button size="sm" variant="outline" aria-label={t`Try it ${route.school}`} onClick={() => take(route)}>{t`try it`}</Button>}
                   </td>
                 </tr>
               );
@@ -100,9 +96,11 @@ export function Schools({
           </tbody>
         </table>
       </Box>
-      <Text color="softInk" fontSize="15px" marginTop="6px">
-        Spoilt panels are guessed from the risk of each stage until this design has a record; drying is that of one card, in a batch most of it hides behind the work.
-      </Text>
+      <Text
+        color="softInk"
+        fontSize="15px"
+        marginTop="6px"
+      >{t`Spoilt panels are guessed from the risk of each stage until this design has a record; drying is that of one card, in a batch most of it hides behind the work.`}</Text>
     </Fold>
   );
 }

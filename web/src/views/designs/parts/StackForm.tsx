@@ -1,7 +1,7 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
-import { changeFigure, isShaped, lengthOfUnits, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack } from "@yule/core";
+import { changeFigure, isShaped, lengthOfUnits, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack, t } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -12,12 +12,27 @@ import { Caution, ProblemNote } from "../../../kit/states.tsx";
 import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 
 const KEEPS: readonly { keep: Keep; says: string }[] = [
-  { keep: "envelope", says: "the envelope" },
-  { keep: "panel", says: "the panel" },
-  { keep: "reveals", says: "the reveals" },
+  {
+    keep: "envelope",
+    get says() {
+      return t`the envelope`;
+    },
+  },
+  {
+    keep: "panel",
+    get says() {
+      return t`the panel`;
+    },
+  },
+  {
+    keep: "reveals",
+    get says() {
+      return t`the reveals`;
+    },
+  },
 ];
 const words = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
-const foldWords = folds.map((value) => ({ value, label: value === "none" ? "no fold" : `fold ${value}` }));
+const foldWords = folds.map((value) => ({ value, label: value === "none" ? t`no fold` : t`fold ${value}` }));
 
 /** The figures of a stack, changed one by one while the rest follows; what cannot be is said before it is kept. */
 export function StackForm({ design, stack, stores, onDraft }: { design: DesignRead; stack: Stack; stores: readonly StoreRead[]; onDraft: (stack: Stack | null) => void }) {
@@ -45,7 +60,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
   };
   const rows: FiguresProps = { stack, put, follow, faultAt };
   return (
-    <Box as="section" aria-label="Sizes" marginTop="20px">
+    <Box as="section" aria-label={t`Sizes`} marginTop="20px">
       <Keeps id={design.id} keep={keep} onKeep={setKeep} />
       <EnvelopeRow {...rows} keep={keep} stores={stores} onDraft={onDraft} />
       <CardRow {...rows} />
@@ -74,28 +89,26 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
         {stack.layers.length < 8 &&
           (["mat", "strip"] as const).map((kind) => (
             <Button key={kind} variant="outline" onClick={() => onDraft(withNewLayer(stack, kind, stepOf(system)))}>
-              {kind === "mat" ? "One more mat" : "A torn strip"}
+              {kind === "mat" ? t`One more mat` : t`A torn strip`}
             </Button>
           ))}
       </Flex>
       <MoreFigures {...rows} score={geometry.score} />
-      {(stack.outline !== "rectangle" || stack.hole) && <Caution>Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.</Caution>}
+      {(stack.outline !== "rectangle" || stack.hole) && (
+        <Caution>{t`Cut curves in several light passes, fingers behind the edge, and cap the blade. Punch on a firm board.`}</Caution>
+      )}
       {geometry.warnings.map((warning) => (
         <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
-          {shortly(warning)}: {phraseText(warning.given, speech)}; better {phraseText(warning.allowed, speech)}.
+          {t`${shortly(warning)}: ${phraseText(warning.given, speech)}; better ${phraseText(warning.allowed, speech)}.`}
         </Text>
       ))}
       {changed && (
         <Flex gap="10px" align="center" wrap="wrap" marginTop="10px">
-          <Button disabled={geometry.faults.length > 0} onClick={() => void save(design.version)}>
-            Keep these sizes
-          </Button>
-          <Button variant="outline" onClick={() => onDraft(null)}>
-            Back to the old ones
-          </Button>
+          <Button disabled={geometry.faults.length > 0} onClick={() => void save(design.version)}>{t`Keep these sizes`}</Button>
+          <Button variant="outline" onClick={() => onDraft(null)}>{t`Back to the old ones`}</Button>
           {geometry.faults.length === 0 && (
             <Text color="softInk">
-              base {size(geometry.base.width, geometry.base.height)}
+              {t`base ${size(geometry.base.width, geometry.base.height)}`}
               {geometry.layers.map((layer) => `, ${layer.name} reveal ${say(layer.reveal.least)}`).join("")}
             </Text>
           )}
@@ -117,8 +130,8 @@ interface FiguresProps {
 
 function Keeps({ id, keep, onKeep }: { id: string; keep: Keep; onKeep: (keep: Keep) => void }) {
   return (
-    <Flex gap="4px 14px" align="center" wrap="wrap" role="radiogroup" aria-label="What stays" marginBottom="10px">
-      <Text fontWeight={600}>When one figure changes, keep</Text>
+    <Flex gap="4px 14px" align="center" wrap="wrap" role="radiogroup" aria-label={t`What stays`} marginBottom="10px">
+      <Text fontWeight={600}>{t`When one figure changes, keep`}</Text>
       {KEEPS.map((each) => (
         <label key={each.keep} style={{ display: "flex", gap: 6, alignItems: "center", minHeight: 44, cursor: "pointer" }}>
           <input
@@ -143,24 +156,25 @@ function EnvelopeRow({ stack, put, follow, faultAt, keep, stores, onDraft }: Fig
     <Row name="Envelope">
       {stack.envelope ? (
         <>
-          <LengthField label="envelope width" value={stack.envelope.width} onRead={(to) => follow({ of: "envelope", side: "width" }, to)} fault={faultAt("envelope", "width")} />
+          <LengthField label={t`envelope width`} value={stack.envelope.width} onRead={(to) => follow({ of: "envelope", side: "width" }, to)} fault={faultAt("envelope", "width")} />
           <LengthField
-            label="envelope height"
+            label={t`envelope height`}
             value={stack.envelope.height}
             onRead={(to) => follow({ of: "envelope", side: "height" }, to)}
             fault={faultAt("envelope", "height")}
           />
         </>
       ) : (
-        <Button variant="outline" onClick={() => put({ envelope: { width: lengthOfUnits(stack.width + 2560), height: lengthOfUnits(stack.height + 2560) } })}>
-          It goes in an envelope
-        </Button>
+        <Button
+          variant="outline"
+          onClick={() => put({ envelope: { width: lengthOfUnits(stack.width + 2560), height: lengthOfUnits(stack.height + 2560) } })}
+        >{t`It goes in an envelope`}</Button>
       )}
       {envelopes.length > 0 && (
         <Pick
-          label="from the shelf"
+          label={t`from the shelf`}
           value=""
-          options={[{ value: "", label: "one that is there" }, ...envelopes.map((each) => ({ value: each.id, label: each.name }))]}
+          options={[{ value: "", label: t`one that is there` }, ...envelopes.map((each) => ({ value: each.id, label: each.name }))]}
           onPick={(id) => {
             const found = envelopes.find((each) => each.id === id);
             if (!found) return;
@@ -179,15 +193,15 @@ function CardRow({ stack, put, follow, faultAt }: FiguresProps) {
   const isRound = stack.outline === "circle";
   return (
     <Row name="Card">
-      <LengthField label="card width" value={stack.width} onRead={(to) => follow({ of: "face", side: "width" }, to)} fault={faultAt("width")} />
-      {!isRound && <LengthField label="card height" value={stack.height} onRead={(to) => follow({ of: "face", side: "height" }, to)} fault={faultAt("height")} />}
+      <LengthField label={t`card width`} value={stack.width} onRead={(to) => follow({ of: "face", side: "width" }, to)} fault={faultAt("width")} />
+      {!isRound && <LengthField label={t`card height`} value={stack.height} onRead={(to) => follow({ of: "face", side: "height" }, to)} fault={faultAt("height")} />}
       <Pick
-        label="card shape"
+        label={t`card shape`}
         value={stack.outline}
         options={words(cardOutlines)}
         onPick={(outline) => put({ outline: outline as Stack["outline"], score: null, ...(outline === "circle" ? { height: stack.width } : {}) })}
       />
-      <Pick label="fold" value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
+      <Pick label={t`fold`} value={stack.fold} options={foldWords} onPick={(fold) => put({ fold: fold as Stack["fold"], score: null })} />
     </Row>
   );
 }
@@ -196,12 +210,12 @@ function CardRow({ stack, put, follow, faultAt }: FiguresProps) {
 function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { score: Length | null }) {
   const { say } = useMeasure();
   return (
-    <Fold title="Score, grain, thickness, hole">
+    <Fold title={t`Score, grain, thickness, hole`}>
       <Flex gap="14px" wrap="wrap" align="flex-start" paddingY="8px">
-        <LengthField label="thickness" value={stack.thickness} onRead={(thickness) => put({ thickness })} />
+        <LengthField label={t`thickness`} value={stack.thickness} onRead={(thickness) => put({ thickness })} />
         {stack.fold !== "none" && (
           <LengthField
-            label={isShaped(stack) ? "score from the top of the back" : "score"}
+            label={isShaped(stack) ? t`score from the top of the back` : t`score`}
             value={stack.score}
             usual={usual === null ? "" : say(usual)}
             onRead={(score) => put({ score })}
@@ -211,17 +225,17 @@ function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { sco
         )}
         {!isShaped(stack) && stack.fold !== "none" && (
           <Pick
-            label="grain of the base runs"
+            label={t`grain of the base runs`}
             value={stack.grain ?? ""}
-            options={[{ value: "", label: "not known" }, ...words(["upright", "across"])]}
+            options={[{ value: "", label: t`not known` }, ...words(["upright", "across"])]}
             onPick={(grain) => put({ grain: grain === "" ? null : (grain as Stack["grain"]) })}
           />
         )}
         {isShaped(stack) && (
-          <LengthField label="off the foot of the back" value={stack.footTrim} mayBeNothing onRead={(footTrim) => put({ footTrim })} fault={faultAt("footTrim")} />
+          <LengthField label={t`off the foot of the back`} value={stack.footTrim} mayBeNothing onRead={(footTrim) => put({ footTrim })} fault={faultAt("footTrim")} />
         )}
         <LengthField
-          label="hole across"
+          label={t`hole across`}
           value={stack.hole?.width ?? null}
           usual="none"
           onRead={(width) => put({ hole: { width, fromTop: stack.hole?.fromTop ?? lengthOfUnits(width / 2 + 1920) } })}
@@ -229,7 +243,7 @@ function MoreFigures({ stack, put, faultAt, score: usual }: FiguresProps & { sco
         />
         {stack.hole && (
           <LengthField
-            label="hole from the top"
+            label={t`hole from the top`}
             value={stack.hole.fromTop}
             onRead={(fromTop) => stack.hole && put({ hole: { ...stack.hole, fromTop } })}
             fault={faultAt("hole", "fromTop")}
@@ -245,14 +259,10 @@ function StaleNote({ theirs, mine, onKeepMine, onTakeTheirs }: { theirs: StackRe
   const { say } = useMeasure();
   return (
     <Box role="alert" border="1.5px solid" borderColor="tight" borderRadius="10px" padding="12px 16px" marginTop="12px">
-      <Text marginBottom="8px">
-        These sizes were changed elsewhere meanwhile. There the card is {say(lengthOfUnits(theirs.width))} wide; yours is {say(mine.width)}.
-      </Text>
+      <Text marginBottom="8px">{t`These sizes were changed elsewhere meanwhile. There the card is ${say(lengthOfUnits(theirs.width))} wide; yours is ${say(mine.width)}.`}</Text>
       <Flex gap="10px">
-        <Button onClick={onKeepMine}>Keep mine</Button>
-        <Button variant="outline" onClick={onTakeTheirs}>
-          Take theirs
-        </Button>
+        <Button onClick={onKeepMine}>{t`Keep mine`}</Button>
+        <Button variant="outline" onClick={onTakeTheirs}>{t`Take theirs`}</Button>
       </Flex>
     </Box>
   );
@@ -299,23 +309,23 @@ function LayerRow({
   const { name } = layer;
   return (
     <Row name={name} grip={grip}>
-      <LengthField label={`${name} width`} value={layer.width} onRead={(to) => onSide("width", to)} fault={faultAt("width")} />
-      {layer.outline !== "circle" && <LengthField label={`${name} height`} value={layer.height} onRead={(to) => onSide("height", to)} fault={faultAt("height")} />}
+      <LengthField label={t`${name} width`} value={layer.width} onRead={(to) => onSide("width", to)} fault={faultAt("width")} />
+      {layer.outline !== "circle" && <LengthField label={t`${name} height`} value={layer.height} onRead={(to) => onSide("height", to)} fault={faultAt("height")} />}
       <Pick
-        label={`${name} shape`}
+        label={t`${name} shape`}
         value={layer.outline}
         options={words(outlines)}
         onPick={(outline) => onPatch({ outline: outline as Layer["outline"], ...(outline === "circle" ? { height: layer.width } : {}) })}
       />
-      <Pick label={`${name} edge`} value={layer.edge} options={words(edges)} onPick={(edge) => onPatch({ edge: edge as Layer["edge"] })} />
-      <Fold title="place, lift">
+      <Pick label={t`${name} edge`} value={layer.edge} options={words(edges)} onPick={(edge) => onPatch({ edge: edge as Layer["edge"] })} />
+      <Fold title={t`place, lift`}>
         <Flex gap="14px" wrap="wrap" paddingY="6px">
-          <LengthField label={`${name} from the left`} value={layer.x} usual="centred" mayBeNothing onRead={(x) => onPatch({ x })} onEmpty={() => onPatch({ x: null })} />
-          <LengthField label={`${name} from the top`} value={layer.y} usual="centred" mayBeNothing onRead={(y) => onPatch({ y })} onEmpty={() => onPatch({ y: null })} />
-          <LengthField label={`foam tape under the ${name}`} value={layer.lift} mayBeNothing onRead={(lift) => onPatch({ lift })} />
+          <LengthField label={t`${name} from the left`} value={layer.x} usual="centred" mayBeNothing onRead={(x) => onPatch({ x })} onEmpty={() => onPatch({ x: null })} />
+          <LengthField label={t`${name} from the top`} value={layer.y} usual="centred" mayBeNothing onRead={(y) => onPatch({ y })} onEmpty={() => onPatch({ y: null })} />
+          <LengthField label={t`foam tape under the ${name}`} value={layer.lift} mayBeNothing onRead={(lift) => onPatch({ lift })} />
           {onRemove && (
             <Button variant="ghost" alignSelf="flex-end" onClick={onRemove}>
-              Leave out the {name}
+              {t`Leave out the ${name}`}
             </Button>
           )}
         </Flex>

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead, SeriesRead } from "@yule/contract";
-import { lengthOfUnits, mm, type FamilyFinding } from "@yule/core";
+import { lengthOfUnits, mm, type FamilyFinding, t } from "@yule/core";
 import { Controller } from "react-hook-form";
 import { sendCommand } from "../../../data/outbox.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
@@ -49,25 +50,25 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
     </Box>
   );
   return (
-    <Box as="section" aria-label="In its family" marginTop="26px">
+    <Box as="section" aria-label={t`In its family`} marginTop="26px">
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        In its family{series && `, ${series.name}`}
+        {rich`In its family${series && `, ${series.name}`}`}
       </Heading>
       {findings.map((finding) => (
         <Text key={finding.rule + (finding.colourway ?? "")} color={finding.severity === "breaks" ? "cannot" : "tight"} fontWeight={600}>
-          {finding.says}. Mend: {finding.mend}.
+          {t`${finding.says}. Mend: ${finding.mend}.`}
         </Text>
       ))}
       <Flex gap="12px" wrap="wrap" align="flex-start" marginTop="8px">
         {choice("Light from", "light", SIDES)}
         {choice("Highlights on", "highlight", SIDES)}
-        {choice("Looks", "looks", [...SIDES, { value: "ahead", label: "ahead" }])}
+        {choice("Looks", "looks", [...SIDES, { value: "ahead", label: t`ahead` }])}
         <Controller
           control={form.control}
           name="line"
           render={({ field }) => (
             <LengthField
-              label="Outline, width"
+              label={t`Outline, width`}
               value={field.value === null ? null : lengthOfUnits(field.value)}
               usual="0.3 mm"
               onRead={(line) => (field.onChange(line > WIDEST_LINE ? null : line), void put("line"))}
@@ -76,11 +77,11 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
             />
           )}
         />
-        {words("How many are shown", "elements", "not told", "150px")}
+        {words(t`How many are shown`, "elements", t`not told`, "150px")}
         {series?.ties.recurring && choice(`Carries ${series.ties.recurring}`, "recurring", YES_NO, "190px")}
-        {words("For occasions", "suits", "any")}
-        {words("Shows", "shows", "such as flowers, glitter")}
-        {words("For ages", "ages", "grown-ups", "150px")}
+        {words(t`For occasions`, "suits", "any")}
+        {words("Shows", "shows", t`such as flowers, glitter`)}
+        {words(t`For ages`, "ages", "grown-ups", "150px")}
       </Flex>
       <FaultLines faults={form.rest} />
     </Box>

@@ -2,7 +2,7 @@ import "@fontsource/kalam/latin-400.css";
 import "@fontsource/kalam/latin-ext-400.css";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { DesignRead, Problem, SentimentRead, WordsRead } from "@yule/contract";
-import { lengthOfUnits, mm, type Length } from "@yule/core";
+import { lengthOfUnits, mm, type Length, t } from "@yule/core";
 import { panelOf, bestFit, offersFor, overWords, placesOver, zonesFrom, type Offer, type WordPlace } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -40,9 +40,9 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
   };
   const propose = async (): Promise<void> => {
     if (!picture) return;
-    setNote("Looking for calm areas ...");
+    setNote(t`Looking for calm areas ...`);
     const found = zonesFrom(await calmAreasOf(picture), design, v7);
-    setNote(found.length === 0 ? "No calm area is large enough for words: pull one over the picture." : "");
+    setNote(found.length === 0 ? t`No calm area is large enough for words: pull one over the picture.` : "");
     if (found.length > 0) putZones(found);
   };
   const keep = async (): Promise<void> => {
@@ -50,10 +50,8 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
   return (
-    <Box as="section" aria-label="Words" marginTop="26px" maxWidth="660px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="4px">
-        Words
-      </Heading>
+    <Box as="section" aria-label={t`Words`} marginTop="26px" maxWidth="660px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="4px">{t`Words`}</Heading>
       <Text marginBottom="8px">
         <Said
           offers={offers}
@@ -71,7 +69,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
         chosen={chosen}
         fit={fit}
         means={front?.means ?? "hand"}
-        label={fit?.lines.length ? `${front?.text ?? ""} on the panel, baseline ${say(mm(fit.lines[0]?.baseline ?? 0))} from the top` : "The panel with its places for words"}
+        label={fit?.lines.length ? t`${front?.text ?? ""} on the panel, baseline ${say(mm(fit.lines[0]?.baseline ?? 0))} from the top` : t`The panel with its places for words`}
         onChoose={setChosen}
         onPull={(made) => {
           putZones([...draft.zones, made]);
@@ -79,11 +77,7 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
         }}
       />
       <Flex gap="10px" wrap="wrap" align="center" marginTop="8px">
-        {picture && (
-          <Button variant="outline" onClick={() => void propose()}>
-            Propose calm places
-          </Button>
-        )}
+        {picture && <Button variant="outline" onClick={() => void propose()}>{t`Propose calm places`}</Button>}
         <Button
           variant="outline"
           onClick={() => {
@@ -98,18 +92,16 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
             putZones([...draft.zones, made]);
             setChosen(made.id);
           }}
-        >
-          One more place
-        </Button>
-        <Text color="softInk">{note || "or pull one over the picture"}</Text>
+        >{t`One more place`}</Button>
+        <Text color="softInk">{note || t`or pull one over the picture`}</Text>
       </Flex>
       {over > 0 && (
         <Text color="tight" fontWeight={600} marginTop="6px">
-          {over === 1 ? "One place reaches" : `${String(over)} places reach`} over the rim of the panel: make it narrower, or move it to where the panel is wide.
+          {t`${over === 1 ? t`One place reaches` : t`${String(over)} places reach`} over the rim of the panel: make it narrower, or move it to where the panel is wide.`}
         </Text>
       )}
       <ZoneFields key={chosen} zone={draft.zones.find((each) => each.id === chosen)} zones={draft.zones} onZones={putZones} />
-      <Box role="radiogroup" aria-label="Words on the front" marginTop="10px">
+      <Box role="radiogroup" aria-label={t`Words on the front`} marginTop="10px">
         {offers.slice(0, 8).map((offer) => (
           <OfferRow
             key={offer.sentiment.id}
@@ -118,18 +110,12 @@ export function WordsPanel({ design, sentiments }: { design: DesignRead; sentime
             onChoose={() => offer.fit && setDraft({ ...draft, front: { sentimentId: offer.sentiment.id, zoneId: offer.fit.zone } })}
           />
         ))}
-        {draft.front && (
-          <Button variant="ghost" onClick={() => setDraft({ ...draft, front: null })}>
-            No words on the front
-          </Button>
-        )}
+        {draft.front && <Button variant="ghost" onClick={() => setDraft({ ...draft, front: null })}>{t`No words on the front`}</Button>}
       </Box>
       <InsideWords inside={draft.inside} sentiments={sentiments} onChange={(inside) => setDraft({ ...draft, inside })} />
       <Flex gap="10px" wrap="wrap" marginTop="10px">
-        {changed && <Button onClick={() => void keep()}>Keep these words</Button>}
-        <Button variant="outline" onClick={() => setAdding(true)}>
-          New words
-        </Button>
+        {changed && <Button onClick={() => void keep()}>{t`Keep these words`}</Button>}
+        <Button variant="outline" onClick={() => setAdding(true)}>{t`New words`}</Button>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
       {fit?.fits && <PencilLines fit={fit} say={say} />}
@@ -155,12 +141,7 @@ function Said({
 }) {
   if (!hasZones) return "No place for words is marked yet.";
   if (front && fits) return front.means === "hand" ? `“${front.text}” fits with small letters ${xHeight} high.` : `The ${front.means} “${front.text}” fits.`;
-  if (front && fits === false)
-    return (
-      <StateWord state="cannot">
-        “{front.text}” does not fit: {over}
-      </StateWord>
-    );
+  if (front && fits === false) return <StateWord state="cannot">{t`“${front.text}” does not fit: ${over}`}</StateWord>;
   const able = offers.filter((offer) => offer.fit?.fits && offer.against.length === 0).length;
   return able === 0 ? "No words fit its places yet." : `${String(able)} of ${String(offers.length)} words fit its places and its occasions.`;
 }
@@ -188,9 +169,9 @@ function OfferRow({ offer: { sentiment, fit, against }, isOn, onChoose }: { offe
       </span>
       <span style={{ flex: "none", textAlign: "right" }}>
         {fit === null ? (
-          "no place yet"
+          t`no place yet`
         ) : fit.fits && against.length === 0 ? (
-          <StateWord state="safe">{sentiment.means === "hand" ? `small letters ${say(mm(fit.xHeight))}` : "fits"}</StateWord>
+          <StateWord state="safe">{sentiment.means === "hand" ? t`small letters ${say(mm(fit.xHeight))}` : t`fits`}</StateWord>
         ) : (
           <StateWord state={fit.fits ? "tight" : "cannot"}>{fit.fits ? against.join(", ") : overWords(fit, say)}</StateWord>
         )}
@@ -206,15 +187,13 @@ function ZoneFields({ zone, zones, onZones }: { zone: WordPlace | undefined; zon
     <LengthField label={label} value={lengthOfUnits(zone[key])} mayBeNothing={key !== "width" && key !== "height"} onRead={(length: Length) => put({ [key]: length })} />
   );
   return (
-    <Flex gap="12px" wrap="wrap" align="flex-end" marginTop="8px" role="group" aria-label="The chosen place">
-      {field("place from the left", "x")}
-      {field("place from the top", "y")}
-      {field("place width", "width")}
-      {field("place height", "height")}
-      {field("bows up by", "curve")}
-      <Button variant="ghost" onClick={() => onZones(zones.filter((each) => each.id !== zone.id))}>
-        Take this place away
-      </Button>
+    <Flex gap="12px" wrap="wrap" align="flex-end" marginTop="8px" role="group" aria-label={t`The chosen place`}>
+      {field(t`place from the left`, "x")}
+      {field(t`place from the top`, "y")}
+      {field(t`place width`, "width")}
+      {field(t`place height`, "height")}
+      {field(t`bows up by`, "curve")}
+      <Button variant="ghost" onClick={() => onZones(zones.filter((each) => each.id !== zone.id))}>{t`Take this place away`}</Button>
     </Flex>
   );
 }
@@ -224,8 +203,8 @@ function PencilLines({ fit, say }: { fit: NonNullable<ReturnType<typeof bestFit>
   return (
     <Text color="softInk" marginTop="6px">
       {fit.arc
-        ? `Pencil an arc of radius ${say(mm(fit.arc.radius))} for the baseline, its top ${say(mm(fit.arc.y - fit.arc.radius))} from the top of the panel.`
-        : `Pencil first, from the top of the panel: ${fit.lines.map((line) => `small letters ${say(mm(line.xLine))}, baseline ${say(mm(line.baseline))}, begin ${say(mm(line.from))} from the left`).join("; then ")}.`}
+        ? t`Pencil an arc of radius ${say(mm(fit.arc.radius))} for the baseline, its top ${say(mm(fit.arc.y - fit.arc.radius))} from the top of the panel.`
+        : t`Pencil first, from the top of the panel: ${fit.lines.map((line) => t`small letters ${say(mm(line.xLine))}, baseline ${say(mm(line.baseline))}, begin ${say(mm(line.from))} from the left`).join("; then ")}.`}
     </Text>
   );
 }

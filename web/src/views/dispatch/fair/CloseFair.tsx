@@ -1,6 +1,6 @@
 import { Button, Flex, Grid, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
-import { money } from "@yule/core";
+import { money, t } from "@yule/core";
 import { fairSum } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { z } from "zod";
@@ -38,7 +38,7 @@ export function CloseFair({
           z
             .number()
             .nullable()
-            .refine((told) => told !== null, { message: "what lies in the tin, counted" }),
+            .refine((told) => told !== null, { message: t`what lies in the tin, counted` }),
         ),
       }),
     [fair.goods, currency],
@@ -59,36 +59,28 @@ export function CloseFair({
   });
   return (
     <>
-      <Verdict>
-        {cardsOf(brought - sold)} should come home, and {printMoney(money(tin), currency)} should lie in the tin.
-      </Verdict>
+      <Verdict>{t`${cardsOf(brought - sold)} should come home, and ${printMoney(money(tin), currency)} should lie in the tin.`}</Verdict>
       <form noValidate onSubmit={(event) => void save(event)}>
         <Grid templateColumns={{ base: "1fr", sm: "1fr 1fr", lg: "repeat(3, 1fr)" }} gap="12px 18px" maxWidth="900px" marginBottom="16px">
           {fair.goods.map(({ colourwayId, brought: taken }, index) => (
-            <FormField key={colourwayId} label={`${names.get(colourwayId)?.name ?? ""}, left of ${String(taken)}`} fault={faultOf(`left.${String(index)}` as "left.0")}>
+            <FormField key={colourwayId} label={t`${names.get(colourwayId)?.name ?? ""}, left of ${String(taken)}`} fault={faultOf(`left.${String(index)}` as "left.0")}>
               <TextInput inputMode="numeric" {...register(`left.${String(index)}` as "left.0")} />
             </FormField>
           ))}
-          <FormField label={`In the tin, ${currency}`} fault={faultOf("tin")}>
+          <FormField label={t`In the tin, ${currency}`} fault={faultOf("tin")}>
             <TextInput inputMode="decimal" placeholder={typedAmount(money(tin), currency)} {...register("tin")} />
           </FormField>
         </Grid>
         <FaultLines faults={rest} />
-        <Text color="softInk" maxWidth="40em" marginBottom="10px">
-          What was counted stands. Cards that were made for the fair and did not go belong to nobody then, and the next fair knows what went.
-        </Text>
-        {isKept && (
-          <Text role="status" fontWeight={600} marginBottom="10px">
-            Your count is kept on this device. The fair is closed with it when the server is back.
-          </Text>
-        )}
+        <Text
+          color="softInk"
+          maxWidth="40em"
+          marginBottom="10px"
+        >{t`What was counted stands. Cards that were made for the fair and did not go belong to nobody then, and the next fair knows what went.`}</Text>
+        {isKept && <Text role="status" fontWeight={600} marginBottom="10px">{t`Your count is kept on this device. The fair is closed with it when the server is back.`}</Text>}
         <Flex gap="12px">
-          <Button type="submit" size="xl" disabled={form.formState.isSubmitting || isKept}>
-            Close the fair
-          </Button>
-          <Button variant="ghost" onClick={onBack}>
-            Back to the till
-          </Button>
+          <Button type="submit" size="xl" disabled={form.formState.isSubmitting || isKept}>{t`Close the fair`}</Button>
+          <Button variant="ghost" onClick={onBack}>{t`Back to the till`}</Button>
         </Flex>
       </form>
     </>

@@ -1,6 +1,6 @@
 import { Button, Flex, Grid } from "@chakra-ui/react";
 import { setFair } from "@yule/contract";
-import { FAIR_SIZES, FAIR_WEATHERS, lengthOfUnits, money } from "@yule/core";
+import { FAIR_SIZES, FAIR_WEATHERS, lengthOfUnits, money, t } from "@yule/core";
 import type { FairAhead } from "@yule/derive";
 import { useMemo } from "react";
 import { z } from "zod";
@@ -62,48 +62,46 @@ export function FairForm({ ahead: { id, title, on, fair, views } }: { ahead: Fai
     if (sent.state === "refused") form.refuse(sent.problem);
   });
   const heading = fair
-    ? `The fair: ${SIZE_WORDS[fair.size]}, ${WEATHER_WORDS[fair.weather]}, ${String(Math.round(fair.standMinutes / MINUTES_PER_HOUR))} hours, a table for ${printMoney(money(fair.feeMinor), currency)}`
-    : "Tell the fair's size, weather and table: until then it is taken to be a usual one";
+    ? t`The fair: ${SIZE_WORDS[fair.size]}, ${WEATHER_WORDS[fair.weather]}, ${String(Math.round(fair.standMinutes / MINUTES_PER_HOUR))} hours, a table for ${printMoney(money(fair.feeMinor), currency)}`
+    : t`Tell the fair's size, weather and table: until then it is taken to be a usual one`;
   return (
     <Fold title={heading}>
       <form noValidate onSubmit={(event) => void save(event)}>
         <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }} gap="10px 14px" maxWidth="900px" marginBottom="12px">
-          <FormField label="Name" fault={faultOf("title")}>
+          <FormField label={t`Name`} fault={faultOf("title")}>
             <TextInput {...register("title")} />
           </FormField>
-          <FormField label="Day" fault={faultOf("on")}>
+          <FormField label={t`Day`} fault={faultOf("on")}>
             <DayField form={form} name="on" />
           </FormField>
-          <FormField label="It is" fault={faultOf("size")}>
+          <FormField label={t`It is`} fault={faultOf("size")}>
             <Choice {...register("size")} options={FAIR_SIZES.map((value) => ({ value, label: SIZE_WORDS[value] }))} />
           </FormField>
-          <FormField label="Expect" fault={faultOf("weather")}>
+          <FormField label={t`Expect`} fault={faultOf("weather")}>
             <Choice {...register("weather")} options={FAIR_WEATHERS.map((value) => ({ value, label: WEATHER_WORDS[value] }))} />
           </FormField>
-          <FormField label={`Table, length in ${system}`} fault={faultOf("tableLength")}>
+          <FormField label={t`Table, length in ${system}`} fault={faultOf("tableLength")}>
             <TextInput {...register("tableLength")} />
           </FormField>
-          <FormField label={`Table, depth in ${system}`} fault={faultOf("tableDepth")}>
+          <FormField label={t`Table, depth in ${system}`} fault={faultOf("tableDepth")}>
             <TextInput {...register("tableDepth")} />
           </FormField>
-          <FormField label="Steps behind each other" fault={faultOf("tiers")}>
+          <FormField label={t`Steps behind each other`} fault={faultOf("tiers")}>
             <TextInput inputMode="numeric" {...register("tiers")} />
           </FormField>
-          <FormField label="Hours for buyers" fault={faultOf("hours")}>
+          <FormField label={t`Hours for buyers`} fault={faultOf("hours")}>
             <TextInput inputMode="numeric" {...register("hours")} />
           </FormField>
-          <FormField label={`The table costs, ${currency}`} fault={faultOf("feeMinor")}>
+          <FormField label={t`The table costs, ${currency}`} fault={faultOf("feeMinor")}>
             <TextInput inputMode="decimal" {...register("feeMinor")} />
           </FormField>
-          <FormField label={`In the tin at first, ${currency}`} fault={faultOf("floatMinor")}>
+          <FormField label={t`In the tin at first, ${currency}`} fault={faultOf("floatMinor")}>
             <TextInput inputMode="decimal" {...register("floatMinor")} />
           </FormField>
         </Grid>
         <FaultLines faults={rest} />
         <Flex marginY="8px">
-          <Button type="submit" disabled={form.formState.isSubmitting}>
-            Keep this fair
-          </Button>
+          <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep this fair`}</Button>
         </Flex>
       </form>
     </Fold>

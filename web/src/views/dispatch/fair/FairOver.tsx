@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
-import { day, money } from "@yule/core";
+import { day, money, t } from "@yule/core";
 import { colourwayOf, fairSum, soldByHalfHour } from "@yule/derive";
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
 import { useMemo } from "react";
@@ -10,7 +11,7 @@ import { chartColour } from "../../../kit/chartColour.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
-import { printDay, printMoney, printTime } from "../../../kit/say.ts";
+import { printDay, printMoney, printTime, listOf } from "../../../kit/say.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
 
@@ -36,7 +37,7 @@ export function FairOver({ fair, onBack }: { fair: FairRead; onBack: () => void 
           const design = designs.find(({ id }) => id === designId);
           return {
             id: colourwayId,
-            name: `${design?.name ?? "Card"}, ${(design && colourwayOf(design, colourwayId)?.name) ?? ""}`,
+            name: `${design?.name ?? t`Card`}, ${(design && colourwayOf(design, colourwayId)?.name) ?? ""}`,
             brought,
             sold: sold ?? 0,
             taken: (sold ?? 0) * priceMinor,
@@ -49,35 +50,38 @@ export function FairOver({ fair, onBack }: { fair: FairRead; onBack: () => void 
   const best = halves.reduce((most, each) => (each.cards > most.cards ? each : most), { minute: 0, cards: 0 });
   const out = rows.filter(({ brought, sold }) => sold >= brought);
   const columns: readonly TableColumn<Gone>[] = [
-    { id: "name", head: "Card", isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
-    { id: "sold", head: "Sold", isAlways: true, value: ({ sold }) => sold, cell: ({ sold, brought }) => `${String(sold)} of ${String(brought)}${sold >= brought ? ", all" : ""}` },
-    { id: "taken", head: "Brought in", isAlways: true, value: ({ taken }) => taken, cell: ({ taken }) => say(taken) },
+    { id: "name", head: t`Card`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+    {
+      id: "sold",
+      head: t`Sold`,
+      isAlways: true,
+      value: ({ sold }) => sold,
+      cell: ({ sold, brought }) => `${String(sold)} of ${String(brought)}${sold >= brought ? t`, all` : ""}`,
+    },
+    { id: "taken", head: t`Brought in`, isAlways: true, value: ({ taken }) => taken, cell: ({ taken }) => say(taken) },
   ];
   return (
     <>
       <Verdict>
-        {fair.title}, {printDay(day(fair.on))}: {sum.sold} of {sum.brought} cards sold.{" "}
-        <Figure
-          why={`${say(sum.cash)} in cash, ${say(sum.card)} by card and ${say(sum.tips)} of tips, less ${say(fair.feeMinor)} for the table, over ${String(Math.round(fair.standMinutes / 60))} hours at it. What the cards cost to make is not in it: Stores has that.`}
-        >
-          {say(Math.round(sum.anHour))}
-        </Figure>{" "}
-        for an hour at the table.
-        {out.length > 0 ? ` ${out.map(({ name }) => name).join(" and ")} sold out, so more were wanted than it shows.` : ""}
+        {rich`${fair.title}, ${printDay(day(fair.on))}: ${sum.sold} of ${sum.brought} cards sold. ${(
+          <Figure
+            why={t`${say(sum.cash)} in cash, ${say(sum.card)} by card and ${say(sum.tips)} of tips, less ${say(fair.feeMinor)} for the table, over ${String(Math.round(fair.standMinutes / 60))} hours at it. What the cards cost to make is not in it: Stores has that.`}
+          >
+            {say(Math.round(sum.anHour))}
+          </Figure>
+        )} for an hour at the table.${out.length > 0 ? t` ${listOf(out.map(({ name }) => name))} sold out, so more were wanted than it shows.` : ""}`}
       </Verdict>
       <Text marginBottom="12px" fontWeight={600} color={off === 0 ? "safe" : "tight"}>
-        {off === 0 ? "The tin agrees with what was rung up." : `The tin has ${say(Math.abs(off))} too ${off > 0 ? "much" : "little"}.`}
+        {off === 0 ? t`The tin agrees with what was rung up.` : t`The tin has ${say(Math.abs(off))} too ${off > 0 ? t`much` : t`little`}.`}
       </Text>
       {halves.length > 0 && (
         <Box maxWidth="760px" height="220px" marginBottom="16px">
           <HalfHours key={String(evening)} halves={halves} />
         </Box>
       )}
-      {best.cards > 0 && <Text marginBottom="12px">Most went in the half hour from {printTime(best.minute)}: be there with everything by then.</Text>}
-      <DataTable label="What went at the fair" rows={rows} columns={columns} rowId={({ id }) => id} maxWidth="760px" />
-      <Button variant="outline" marginTop="16px" onClick={onBack}>
-        To the fairs to come
-      </Button>
+      {best.cards > 0 && <Text marginBottom="12px">{t`Most went in the half hour from ${printTime(best.minute)}: be there with everything by then.`}</Text>}
+      <DataTable label={t`What went at the fair`} rows={rows} columns={columns} rowId={({ id }) => id} maxWidth="760px" />
+      <Button variant="outline" marginTop="16px" onClick={onBack}>{t`To the fairs to come`}</Button>
     </>
   );
 }
@@ -88,14 +92,14 @@ function HalfHours({ halves }: { halves: ReturnType<typeof soldByHalfHour> }) {
   return (
     <Bar
       role="img"
-      aria-label={`Cards sold: ${halves.map(({ minute, cards }) => `from ${printTime(minute)} ${String(cards)}`).join(", ")}`}
+      aria-label={t`Cards sold: ${halves.map(({ minute, cards }) => `from ${printTime(minute)} ${String(cards)}`).join(", ")}`}
       data={{ labels: halves.map(({ minute }) => printTime(minute)), datasets: [{ data: halves.map(({ cards }) => cards), backgroundColor: safe }] }}
       options={{
         animation: false,
         maintainAspectRatio: false,
         events: [],
         scales: {
-          y: { ticks: { color: ink, font, precision: 0 }, grid: { color: "transparent" }, title: { display: true, text: "cards", color: ink, font } },
+          y: { ticks: { color: ink, font, precision: 0 }, grid: { color: "transparent" }, title: { display: true, text: t`cards`, color: ink, font } },
           x: { ticks: { color: ink, font, maxRotation: 0 }, grid: { color: "transparent" } },
         },
       }}

@@ -1,6 +1,6 @@
 import { Flex } from "@chakra-ui/react";
 import type { FinishRead } from "@yule/contract";
-import { groupBy, type Coins } from "@yule/core";
+import { groupBy, type Coins, t } from "@yule/core";
 import type { FairAhead, FairRow } from "@yule/derive";
 import type { PdfFonts } from "../../../kit/pdf/fonts.ts";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
@@ -22,19 +22,13 @@ export function FairPapers({ ahead, rows, finish, float }: { ahead: FairAhead; r
   const { currency, name } = shop;
   const going = rows.filter(({ bring }) => bring > 0);
   return (
-    <Flex gap="6px 20px" wrap="wrap" align="center" role="group" aria-label="Papers for this fair">
-      <PdfButton name="price-tags.pdf" make={() => made(({ priceTagsPdf }, fonts) => priceTagsPdf(going, currency, fonts))}>
-        Print price tags
-      </PdfButton>
-      <PdfButton name="sign.pdf" make={() => made(({ signPdf }, fonts) => signPdf(going, { shop: name, currency }, fonts))}>
-        Print a sign
-      </PdfButton>
+    <Flex gap="6px 20px" wrap="wrap" align="center" role="group" aria-label={t`Papers for this fair`}>
+      <PdfButton name="price-tags.pdf" make={() => made(({ priceTagsPdf }, fonts) => priceTagsPdf(going, currency, fonts))}>{t`Print price tags`}</PdfButton>
+      <PdfButton name="sign.pdf" make={() => made(({ signPdf }, fonts) => signPdf(going, { shop: name, currency }, fonts))}>{t`Print a sign`}</PdfButton>
       <PdfButton
         name="packing-list.pdf"
         make={() => made(({ packingListPdf }, fonts) => packingListPdf(ahead.title, packedFrom(ahead, going, finish), { float, currency }, fonts))}
-      >
-        Print the packing list
-      </PdfButton>
+      >{t`Print the packing list`}</PdfButton>
     </Flex>
   );
 }
@@ -50,7 +44,7 @@ export function packedFrom({ views }: FairAhead, rows: readonly FairRow[], { lef
     ];
     const there = parts.reduce((sum, { cards }) => sum + cards, 0);
     const all = row.bring > there ? [...parts, { cards: row.bring - there, boxId: null }] : parts;
-    return all.map(({ cards, boxId }) => ({ name: cardName(row), cards, box: boxId === null ? "In no box yet" : (names.get(boxId) ?? "In no box yet") }));
+    return all.map(({ cards, boxId }) => ({ name: cardName(row), cards, box: boxId === null ? t`In no box yet` : (names.get(boxId) ?? t`In no box yet`) }));
   });
   return [...groupBy(stands, ({ box }) => box)].sort(([a], [b]) => a.localeCompare(b)).map(([box, of]) => ({ box, rows: of }));
 }

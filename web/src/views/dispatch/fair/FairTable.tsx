@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { CommandInput, CommandKind, FinishRead, Problem } from "@yule/contract";
-import { cashOf, floatFor, minorOf, money, worthOf } from "@yule/core";
+import { cashOf, floatFor, minorOf, money, worthOf, t } from "@yule/core";
 import { stallOf, type FairAhead, type FairPlan, type FairRow } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -64,35 +65,34 @@ export function FairTable({ ahead, plan, finish, onTill }: GoodsProps) {
     }
   };
   const columns = useMemo(() => columnsFor(shop.currency, (id, price) => setPrices((before) => new Map(before).set(id, price))), [shop.currency]);
-  if (rows.length === 0) return <Text marginTop="16px">Nothing is made for it yet, and no finished card belongs to nobody.</Text>;
+  if (rows.length === 0) return <Text marginTop="16px">{t`Nothing is made for it yet, and no finished card belongs to nobody.`}</Text>;
   return (
     <>
       <Box marginTop="18px">
         <StallDrawing table={table} sales={fair?.sales ?? []} rows={rows} stall={stallOf({ ...plan, rows }, table)} />
-        <DataTable label="What goes to the fair" rows={rows} columns={columns} rowId={({ id }) => id} maxWidth="1080px" />
+        <DataTable label={t`What goes to the fair`} rows={rows} columns={columns} rowId={({ id }) => id} maxWidth="1080px" />
       </Box>
       <Flex gap="12px 18px" wrap="wrap" align="center" marginY="18px">
-        <Button size="xl" disabled={there.length === 0} onClick={() => void pack()}>
-          Pack {cardsOf(there.reduce((sum, row) => sum + Math.min(row.bring, row.have), 0))} that lie there
-        </Button>
-        <Button size="xl" variant="outline" disabled={packed === 0} onClick={onTill}>
-          Open the till
-        </Button>
+        <Button
+          size="xl"
+          disabled={there.length === 0}
+          onClick={() => void pack()}
+        >{t`Pack ${cardsOf(there.reduce((sum, row) => sum + Math.min(row.bring, row.have), 0))} that lie there`}</Button>
+        <Button size="xl" variant="outline" disabled={packed === 0} onClick={onTill}>{t`Open the till`}</Button>
         {asks && ahead.views.length > 0 && (
           <Button variant="outline" onClick={() => void ask()}>
-            Plan to paint these {rows.reduce((sum, { paint }) => sum + paint, 0)}
+            {t`Plan to paint these ${rows.reduce((sum, { paint }) => sum + paint, 0)}`}
           </Button>
         )}
         <Text color="softInk" maxWidth="32em">
-          {packed > 0 ? `${cardsOf(packed)} are packed. Pack again when more are made.` : "What is packed can be sold at the till."}
+          {packed > 0 ? t`${cardsOf(packed)} are packed. Pack again when more are made.` : t`What is packed can be sold at the till.`}
         </Text>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
       {float.length > 0 && (
         <Text maxWidth="46em" marginBottom="14px">
-          <b>In the tin at first: {printMoney(money(worthOf(float)), shop.currency)}.</b>{" "}
-          {float.map(({ value, count }) => `${String(count)} × ${printMoney(money(value), shop.currency)}`).join(", ")}: change for the first twelve buyers, whatever round sum they
-          hand over.
+          <b>{t`In the tin at first: ${printMoney(money(worthOf(float)), shop.currency)}.`}</b>{" "}
+          {t`${float.map(({ value, count }) => `${String(count)} × ${printMoney(money(value), shop.currency)}`).join(", ")}: change for the first twelve buyers, whatever round sum they hand over.`}
         </Text>
       )}
       <FairPapers ahead={ahead} rows={rows} finish={finish} float={float} />
@@ -101,33 +101,33 @@ export function FairTable({ ahead, plan, finish, onTill }: GoodsProps) {
 }
 
 const columnsFor = (currency: string, onPrice: (id: string, price: number) => void): readonly TableColumn<FairRow>[] => [
-  { id: "card", head: "Card", isAlways: true, value: cardName, cell: cardName },
-  { id: "have", head: "Made", value: ({ have }) => have, cell: ({ have }) => String(have) },
-  { id: "coming", head: "Begun", value: ({ coming }) => coming, cell: ({ coming }) => String(coming) },
+  { id: "card", head: t`Card`, isAlways: true, value: cardName, cell: cardName },
+  { id: "have", head: t`Made`, value: ({ have }) => have, cell: ({ have }) => String(have) },
+  { id: "coming", head: t`Begun`, value: ({ coming }) => coming, cell: ({ coming }) => String(coming) },
   {
     id: "paint",
-    head: "Paint",
+    head: t`Paint`,
     isAlways: true,
     value: ({ paint }) => paint,
-    cell: ({ paint, planned }) => (paint === planned ? String(paint) : `${String(paint)}, asked for ${String(planned)}`),
+    cell: ({ paint, planned }) => (paint === planned ? String(paint) : t`${String(paint)}, asked for ${String(planned)}`),
   },
-  { id: "bring", head: "Take", isAlways: true, value: ({ bring }) => bring, cell: ({ bring }) => <b>{bring}</b> },
-  { id: "sold", head: "Will go, about", value: ({ sold }) => sold, cell: ({ sold }) => String(Math.round(sold)) },
+  { id: "bring", head: t`Take`, isAlways: true, value: ({ bring }) => bring, cell: ({ bring }) => <b>{bring}</b> },
+  { id: "sold", head: t`Will go, about`, value: ({ sold }) => sold, cell: ({ sold }) => String(Math.round(sold)) },
   {
     id: "out",
-    head: "Gone before the end",
+    head: t`Gone before the end`,
     value: ({ sellOut }) => sellOut,
     cell: ({ bring, sellOut }) => (bring === 0 ? "" : `${String(Math.min(99, Math.round(sellOut * 100)))} %`),
   },
   {
     id: "next",
-    head: "One more, for an hour",
+    head: t`One more, for an hour`,
     value: ({ next }) => next?.anHour ?? 0,
     cell: ({ next }) => (next === null ? "" : printMoney(money(Math.round(next.anHour)), currency)),
   },
   {
     id: "price",
-    head: `Price, ${currency}`,
+    head: t`Price, ${currency}`,
     isAlways: true,
     value: ({ price }) => price,
     cell: (row) => <PriceInput key={row.id} row={row} currency={currency} onPrice={onPrice} />,
@@ -142,7 +142,7 @@ function PriceInput({ row, currency, onPrice }: { row: FairRow; currency: string
   return (
     <>
       <TextInput
-        aria-label={`Price of ${cardName(row)}`}
+        aria-label={t`Price of ${cardName(row)}`}
         aria-invalid={wrong}
         inputMode="decimal"
         width="92px"
@@ -156,7 +156,7 @@ function PriceInput({ row, currency, onPrice }: { row: FairRow; currency: string
       />
       {wrong && (
         <Text color="cannot" fontSize="15px">
-          given {text === "" ? "nothing" : text}, allowed an amount such as {typedAmount(minorOf(4.5, currency), currency)}
+          {rich`given ${text === "" ? t`nothing` : text}, allowed an amount such as ${typedAmount(minorOf(4.5, currency), currency)}`}
         </Text>
       )}
     </>

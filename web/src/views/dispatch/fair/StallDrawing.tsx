@@ -1,5 +1,6 @@
+import { listOf } from "../../../kit/say.ts";
 import type { FairRead } from "@yule/contract";
-import { lengthOfUnits, mm, soldSoFar, tierDepth, type StallPlan } from "@yule/core";
+import { lengthOfUnits, mm, soldSoFar, tierDepth, type StallPlan, t } from "@yule/core";
 import { colourwayOf, type FairRow } from "@yule/derive";
 import { Text } from "@chakra-ui/react";
 import { smallPictureUrl } from "../../../features/picture/Picture.tsx";
@@ -43,9 +44,7 @@ export function StallDrawing({
             {REACH < depth && (
               <>
                 <line x1={0} x2={width} y1={depth - REACH} y2={depth - REACH} stroke={RED} strokeWidth={unit} strokeDasharray={`${String(6 * unit)} ${String(5 * unit)}`} />
-                <DrawnWords x={6 * unit} y={depth - REACH - 6 * unit} size={14 * unit} fill={RED}>
-                  no further does a buyer reach
-                </DrawnWords>
+                <DrawnWords x={6 * unit} y={depth - REACH - 6 * unit} size={14 * unit} fill={RED}>{t`no further does a buyer reach`}</DrawnWords>
               </>
             )}
             {stall.piles.map((pile, index) => {
@@ -89,12 +88,10 @@ export function StallDrawing({
         )}
       </ScaleDrawing>
       {named.length > 0 && (
-        <Text color="cannot" fontWeight={600}>
-          No place on the table for {named.map(cardName).join(" and ")}: take another step, a longer table, or leave it at home.
-        </Text>
+        <Text color="cannot" fontWeight={600}>{t`No place on the table for ${listOf(named.map(cardName))}: take another step, a longer table, or leave it at home.`}</Text>
       )}
       {beyond > 0 && (
-        <Text color="softInk">The last {beyond === 1 ? "step begins" : `${String(beyond)} steps begin`} further off than a buyer reaches: hand those cards over yourself.</Text>
+        <Text color="softInk">{t`The last ${beyond === 1 ? t`step begins` : t`${String(beyond)} steps begin`} further off than a buyer reaches: hand those cards over yourself.`}</Text>
       )}
     </>
   );
@@ -112,7 +109,7 @@ const Front = ({ href, ...at }: { href: string | null; x: number; y: number; wid
   href ? <image href={href} {...at} preserveAspectRatio="xMidYMid slice" /> : null;
 
 const labelOf = ({ piles }: StallPlan, byId: ReadonlyMap<string, FairRow>): string =>
-  `The table from above. From the front: ${piles
+  t`The table from above. From the front: ${piles
     .flatMap(({ id, tier, cards }) => {
       const row = byId.get(id);
       return row ? [`step ${String(tier + 1)}, ${String(cards)} of ${cardName(row)}`] : [];

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cashOf, fewestCoins, minorOf, money, usualTenders } from "@yule/core";
+import { cashOf, fewestCoins, minorOf, money, usualTenders, t } from "@yule/core";
 import { useState } from "react";
 import { isAmount } from "../../../kit/form/texts.ts";
 import { FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
@@ -17,9 +17,9 @@ export function Tender({ due, currency, onPaid, onBack }: { due: number; currenc
     text.trim() === ""
       ? undefined
       : tender === null
-        ? `given ${text}, allowed an amount such as ${typedAmount(money(due), currency)}`
+        ? t`given ${text}, allowed an amount such as ${typedAmount(money(due), currency)}`
         : tender < due
-          ? `given ${say(tender)}, allowed at least ${say(due)}`
+          ? t`given ${say(tender)}, allowed at least ${say(due)}`
           : undefined;
   const over = tender === null || fault ? null : tender - due;
   const coins = over === null ? null : fewestCoins(over, cashOf(currency));
@@ -35,34 +35,28 @@ export function Tender({ due, currency, onPaid, onBack }: { due: number; currenc
             aria-pressed={tender === each}
             onClick={() => setText(typedAmount(money(each), currency))}
           >
-            {each === due ? `${say(each)} exactly` : say(each)}
+            {each === due ? t`${say(each)} exactly` : say(each)}
           </Button>
         ))}
         <Box width="150px">
-          <FormField label="Handed over" fault={fault}>
+          <FormField label={t`Handed over`} fault={fault}>
             <TextInput inputMode="decimal" value={text} onChange={(change) => setText(change.target.value)} />
           </FormField>
         </Box>
       </Flex>
       <Text role="status" fontSize="20px" fontWeight={700} marginY="8px">
         {over === null
-          ? `${say(due)} to be paid.`
+          ? t`${say(due)} to be paid.`
           : over === 0
-            ? "Nothing goes back."
+            ? t`Nothing goes back.`
             : isTip
-              ? `${say(over)} is for you.`
-              : `Give back ${say(over)}${coins ? `: ${coins.map(({ value, count }) => `${String(count)} × ${say(value)}`).join(", ")}` : ", as near as coins allow"}.`}
+              ? t`${say(over)} is for you.`
+              : t`Give back ${say(over)}${coins ? `: ${coins.map(({ value, count }) => `${String(count)} × ${say(value)}`).join(", ")}` : t`, as near as coins allow`}.`}
       </Text>
       <Flex gap="10px" wrap="wrap" align="center">
-        <Button size="xl" disabled={over === null} onClick={() => tender !== null && onPaid(tender, isTip ? (over ?? 0) : 0)}>
-          It is paid
-        </Button>
-        <Tick checked={isTip} disabled={over === null || over === 0} onChange={(change) => setTip(change.target.checked)}>
-          The rest is a tip
-        </Tick>
-        <Button variant="ghost" onClick={onBack}>
-          Back
-        </Button>
+        <Button size="xl" disabled={over === null} onClick={() => tender !== null && onPaid(tender, isTip ? (over ?? 0) : 0)}>{t`It is paid`}</Button>
+        <Tick checked={isTip} disabled={over === null || over === 0} onChange={(change) => setTip(change.target.checked)}>{t`The rest is a tip`}</Tick>
+        <Button variant="ghost" onClick={onBack}>{t`Back`}</Button>
       </Flex>
     </Box>
   );

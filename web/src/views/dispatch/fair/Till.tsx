@@ -1,6 +1,6 @@
 import { Box, Button, chakra, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import type { FairRead, Problem, SaleRead } from "@yule/contract";
-import { money, minuteOfDayAt, soldSoFar, takenIn } from "@yule/core";
+import { money, minuteOfDayAt, soldSoFar, takenIn, t } from "@yule/core";
 import { colourwayOf, fairSum } from "@yule/derive";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { v7 } from "uuid";
@@ -43,7 +43,7 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
       const design = designs.find(({ id }) => id === designId);
       const colourway = design && colourwayOf(design, colourwayId);
       return {
-        ...{ id: colourwayId, name: `${design?.name ?? "Card"}, ${colourway?.name ?? ""}`, pictureId: colourway?.pictureId ?? null },
+        ...{ id: colourwayId, name: `${design?.name ?? t`Card`}, ${colourway?.name ?? ""}`, pictureId: colourway?.pictureId ?? null },
         ...{ price: priceMinor, left: brought - (gone.get(colourwayId) ?? 0) },
       };
     });
@@ -76,9 +76,7 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
   return (
     <>
       <div ref={top} />
-      <Verdict>
-        {fair.title}: {sum.sold} of {cardsOf(sum.brought)} sold, {say(sum.taken)} taken.
-      </Verdict>
+      <Verdict>{t`${fair.title}: ${sum.sold} of ${cardsOf(sum.brought)} sold, ${say(sum.taken)} taken.`}</Verdict>
       {problem && <ProblemNote problem={problem} />}
       <Tiles stall={stall} basket={basket} say={say} onPress={(id) => add(id, 1)} />
       {/* Room for what stands over the lower edge. */}
@@ -89,52 +87,30 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
         {asked === "cash" ? (
           <Tender due={due} currency={shop.currency} onPaid={(tenderMinor, tipMinor) => ring({ paid: "cash", tenderMinor, tipMinor })} onBack={() => setAsked(null)} />
         ) : asked === "back" ? (
-          <Flex gap="10px" wrap="wrap" align="center" role="group" aria-label="Cards that come back">
+          <Flex gap="10px" wrap="wrap" align="center" role="group" aria-label={t`Cards that come back`}>
             <Heading as="h2" fontSize="22px" flex="1 1 180px">
-              {cardsOf(cards)} {cards === 1 ? "comes" : "come"} back: give {say(due)}
+              {t`${cardsOf(cards)} ${cards === 1 ? t`comes` : t`come`} back: give ${say(due)}`}
             </Heading>
-            <Button size="xl" onClick={() => ring({ paid: "cash", isBack: true })}>
-              Given in cash
-            </Button>
-            <Button size="xl" onClick={() => ring({ paid: "card", isBack: true })}>
-              Given on the card
-            </Button>
-            <Button variant="ghost" onClick={() => setAsked(null)}>
-              Back to the sale
-            </Button>
+            <Button size="xl" onClick={() => ring({ paid: "cash", isBack: true })}>{t`Given in cash`}</Button>
+            <Button size="xl" onClick={() => ring({ paid: "card", isBack: true })}>{t`Given on the card`}</Button>
+            <Button variant="ghost" onClick={() => setAsked(null)}>{t`Back to the sale`}</Button>
           </Flex>
         ) : (
           <Flex gap="10px" wrap="wrap" align="center">
             <Heading as="h2" fontSize="22px" flex="1 1 180px">
-              {cards === 0 ? "Press what is bought" : `${cardsOf(cards)}, ${say(due)}`}
+              {cards === 0 ? t`Press what is bought` : `${cardsOf(cards)}, ${say(due)}`}
             </Heading>
-            {cards > 0 && (
-              <Button variant="ghost" onClick={() => add(lines.at(-1)?.colourwayId ?? "", -1)}>
-                One fewer
-              </Button>
-            )}
-            <Button size="xl" disabled={cards === 0} onClick={() => setAsked("cash")}>
-              Cash
-            </Button>
-            <Button size="xl" disabled={cards === 0} onClick={() => ring({ paid: "card" })}>
-              Card, it is paid
-            </Button>
-            <Button size="xl" variant="outline" disabled={cards === 0} onClick={() => setAsked("back")}>
-              Take cards back
-            </Button>
+            {cards > 0 && <Button variant="ghost" onClick={() => add(lines.at(-1)?.colourwayId ?? "", -1)}>{t`One fewer`}</Button>}
+            <Button size="xl" disabled={cards === 0} onClick={() => setAsked("cash")}>{t`Cash`}</Button>
+            <Button size="xl" disabled={cards === 0} onClick={() => ring({ paid: "card" })}>{t`Card, it is paid`}</Button>
+            <Button size="xl" variant="outline" disabled={cards === 0} onClick={() => setAsked("back")}>{t`Take cards back`}</Button>
           </Flex>
         )}
         {asked === null && (
           <Flex gap="16px" marginTop="6px" align="center" wrap="wrap">
-            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={onBack}>
-              Back to the plan
-            </Button>
-            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={() => setAsked("end")}>
-              Count the end of the fair
-            </Button>
-            <Text color="softInk" fontSize="15px">
-              Nothing is paid here: cash and card are noted.
-            </Text>
+            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={onBack}>{t`Back to the plan`}</Button>
+            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={() => setAsked("end")}>{t`Count the end of the fair`}</Button>
+            <Text color="softInk" fontSize="15px">{t`Nothing is paid here: cash and card are noted.`}</Text>
           </Flex>
         )}
       </Box>
@@ -152,14 +128,14 @@ function Tiles({ stall, basket, say, onPress }: { stall: readonly OnStall[]; bas
           onClick={() => onPress(each.id)}
           opacity={each.left <= 0 ? 0.6 : 1}
           borderStyle={each.left <= 0 ? "dashed" : "solid"}
-          aria-label={`${each.name}, ${say(each.price)}, ${each.left <= 0 ? "sold out" : `${String(each.left)} left`}`}
+          aria-label={`${each.name}, ${say(each.price)}, ${each.left <= 0 ? t`sold out` : t`${String(each.left)} left`}`}
         >
           <Picture id={each.pictureId} alt="" width="100%" ratio={4 / 3} />
           <Text fontWeight={700} marginTop="4px" lineHeight={1.2} overflowWrap="anywhere">
             {each.name}
           </Text>
           <Text>
-            {say(each.price)}, {each.left <= 0 ? <b>sold out</b> : `${String(each.left)} left`}
+            {say(each.price)}, {each.left <= 0 ? <b>{t`sold out`}</b> : t`${String(each.left)} left`}
           </Text>
           {basket.has(each.id) && (
             <Flex position="absolute" top="0" right="0" bg="ink" color="paper" minWidth="44px" height="44px" align="center" justify="center" fontWeight={700} fontSize="20px">
@@ -174,15 +150,15 @@ function Tiles({ stall, basket, say, onPress }: { stall: readonly OnStall[]; bas
 
 function SalesSoFar({ sales, say, timeZone }: { sales: readonly SaleRead[]; say: (minor: number) => string; timeZone: string }) {
   return (
-    <Fold title={`${String(sales.length)} sales so far`}>
+    <Fold title={t`${String(sales.length)} sales so far`}>
       {[...sales]
         .reverse()
         .slice(0, SHOWN)
         .map((sale) => (
           <Text key={sale.id}>
             {printTime(minuteOfDayAt(new Date(sale.at), timeZone))}: {cardsOf(sale.lines.reduce((all, { quantity }) => all + quantity, 0))}{" "}
-            {sale.isBack ? `came back, paid back ${sale.paid === "cash" ? "in cash" : "on the card"}` : sale.paid}, {say(takenIn(sale))}
-            {sale.tipMinor > 0 ? ` and ${say(sale.tipMinor)} on top` : ""}
+            {sale.isBack ? t`came back, paid back ${sale.paid === "cash" ? t`in cash` : t`on the card`}` : sale.paid}, {say(takenIn(sale))}
+            {sale.tipMinor > 0 ? t` and ${say(sale.tipMinor)} on top` : ""}
           </Text>
         ))}
     </Fold>

@@ -1,4 +1,4 @@
-import { money, type Coins } from "@yule/core";
+import { money, type Coins, t } from "@yule/core";
 import type { FairRow } from "@yule/derive";
 import { PDFDocument } from "pdf-lib";
 import { embedded, type PdfFonts } from "../../../kit/pdf/fonts.ts";
@@ -42,7 +42,7 @@ export async function signPdf(rows: readonly FairRow[], { shop, currency }: { re
   const families = await embedded(file, fonts);
   const pen = new Pen(file.addPage([pagePoints().wide, pagePoints().high]), families.text, families.strong, families.heading);
   pen.heading(RIM, pagePoints().high - 110, shop, 44, pagePoints().wide - 2 * RIM);
-  pen.text(RIM, pagePoints().high - 145, "Cards painted by hand", 22, PDF_INK, pagePoints().wide - 2 * RIM);
+  pen.text(RIM, pagePoints().high - 145, t`Cards painted by hand`, 22, PDF_INK, pagePoints().wide - 2 * RIM);
   const names = new Map<number, Set<string>>();
   for (const { price, design } of rows) names.set(price, (names.get(price) ?? new Set()).add(design.name));
   [...names]
@@ -60,13 +60,13 @@ export interface PackedFrom {
   readonly box: string;
   readonly rows: readonly { readonly name: string; readonly cards: number }[];
 }
-const ALSO = [
-  "the tin with its float",
-  "price tags and the sign",
-  "bags or sleeves, and a pen",
-  "tape, pegs and weights against wind",
-  "a cloth, and what the steps stand on",
-  "water, and something warm",
+const goesToo = (): readonly string[] => [
+  t`the tin with its float`,
+  t`price tags and the sign`,
+  t`bags or sleeves, and a pen`,
+  t`tape, pegs and weights against wind`,
+  t`a cloth, and what the steps stand on`,
+  t`water, and something warm`,
 ];
 
 /** The packing list, box by box, to be ticked. */
@@ -102,9 +102,9 @@ export async function packingListPdf(
     head(box);
     for (const { name, cards } of rows) tick(`${String(cards)} of ${name}`);
   }
-  head("The tin");
+  head(t`The tin`);
   for (const { value, count } of float) tick(`${String(count)} × ${printMoney(money(value), currency)}`);
   head("Besides");
-  for (const each of ALSO) tick(each);
+  for (const each of goesToo()) tick(each);
   return file.save();
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults } from "@yule/contract";
-import { phrase, type Fault } from "@yule/core";
+import { phrase, type Fault, t } from "@yule/core";
 import { useEffect, useMemo, useState } from "react";
 import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -35,7 +35,7 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
     if (file.size > MOST_BYTES)
       return setRefused([{ code: "too-large", path: ["file"], given: phrase`${Math.round(file.size / 1000)} kB`, allowed: phrase`at most ${MOST_BYTES / 1000} kB` }]);
     const told = decodeText(new Uint8Array(await file.arrayBuffer()));
-    if (told === null) setRefused([{ code: "not-text", path: ["file"], given: ["letters in a coding that is not known"], allowed: ["a vCard or CSV file in UTF-8 or UTF-16"] }]);
+    if (told === null) setRefused([{ code: "not-text", path: ["file"], given: [t`letters in a coding that is not known`], allowed: [t`a vCard or CSV file in UTF-8 or UTF-16`] }]);
     else setText(told);
   };
   const take = async (): Promise<void> => {
@@ -45,29 +45,23 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
   };
   const tick = (row: number): void => setAlso((before) => (before.has(row) ? new Set([...before].filter((each) => each !== row)) : new Set([...before, row])));
   return (
-    <Dialog title="Households in and out" onClose={onClose} wide>
-      <Text marginBottom="10px">
-        Open an address book as vCards or a CSV file, or paste rows of a table. The first row of a table names its columns: {HOUSEHOLD_COLUMNS.join(", ")}.
-      </Text>
+    <Dialog title={t`Households in and out`} onClose={onClose} wide>
+      <Text marginBottom="10px">{t`Open an address book as vCards or a CSV file, or paste rows of a table. The first row of a table names its columns: ${HOUSEHOLD_COLUMNS.join(", ")}.`}</Text>
       <PasteRows
-        label="Rows of the list"
+        label={t`Rows of the list`}
         accept=".vcf,.csv,text/vcard,text/csv,text/plain"
         rows={text}
         onRows={(rows) => (setRefused([]), setText(rows))}
         onFile={(file) => void open(file)}
       >
-        <Button size="sm" variant="outline" disabled={!isWhole} onClick={() => saveFile("households.csv", "text/csv", writeHouseholds(known))}>
-          Save the books as CSV
-        </Button>
-        <Button size="sm" variant="outline" disabled={!isWhole} onClick={() => saveFile("households.vcf", "text/vcard", writeCards(known))}>
-          Save the books as vCards
-        </Button>
+        <Button size="sm" variant="outline" disabled={!isWhole} onClick={() => saveFile("households.csv", "text/csv", writeHouseholds(known))}>{t`Save the books as CSV`}</Button>
+        <Button size="sm" variant="outline" disabled={!isWhole} onClick={() => saveFile("households.vcf", "text/vcard", writeCards(known))}>{t`Save the books as vCards`}</Button>
       </PasteRows>
       <Tick checked={isHome} onChange={(change) => setHome(change.target.checked)}>
-        Who has no country is in {country}
+        {t`Who has no country is in ${country}`}
       </Tick>
       {read && read.rows.length > 0 && (
-        <Box marginTop="10px" maxHeight="260px" overflowY="auto" tabIndex={0} role="group" aria-label="Households of the file">
+        <Box marginTop="10px" maxHeight="260px" overflowY="auto" tabIndex={0} role="group" aria-label={t`Households of the file`}>
           {read.rows.map(({ row, household, double }) => (
             <Box key={row} borderTop="1px solid" borderColor="hairline" paddingY="5px">
               <Text fontSize="15px">
@@ -75,9 +69,7 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
               </Text>
               {double !== null && (
                 <Tick checked={also.has(row)} onChange={() => tick(row)}>
-                  <Text as="span" color="tight">
-                    Looks like {double}. Take it all the same
-                  </Text>
+                  <Text as="span" color="tight">{t`Looks like ${double}. Take it all the same`}</Text>
                 </Tick>
               )}
             </Box>
@@ -86,11 +78,9 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
       )}
       <FaultLines faults={[...(read?.faults ?? []), ...refused]} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
-        <Button variant="outline" onClick={onClose}>
-          Leave it
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave it`}</Button>
         <Button disabled={taken.length === 0 || (read?.faults.length ?? 0) > 0} onClick={() => void take()}>
-          {taken.length === 0 ? "Take the households" : `Take ${peopleWord(taken.length)}`}
+          {taken.length === 0 ? t`Take the households` : t`Take ${peopleWord(taken.length)}`}
         </Button>
       </Flex>
     </Dialog>

@@ -1,5 +1,5 @@
 import { Box, Flex, Text, chakra } from "@chakra-ui/react";
-import { money } from "@yule/core";
+import { money, t } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { townOf } from "../words.ts";
 import { typedAmount } from "../../../kit/say.ts";
@@ -45,7 +45,7 @@ export function Envelope({
     <Press
       type="button"
       aria-pressed={isGoing}
-      aria-label={`Letter to ${each.household.name}${each.card === "" ? "" : `, ${each.view.design.name}, ${each.card}`}`}
+      aria-label={t`Letter to ${each.household.name}${each.card === "" ? "" : `, ${each.view.design.name}, ${each.card}`}`}
       onClick={onPress}
       background={isGoing ? "paper" : "transparent"}
       opacity={isGoing ? 1 : 0.72}
@@ -54,7 +54,7 @@ export function Envelope({
     >
       <Flex position="absolute" top="8px" insetX="10px" justify="space-between" gap="6px" align="flex-start">
         <Text fontSize="14px" color="softInk">
-          {each.box ?? "no box"}
+          {each.box ?? t`no box`}
         </Text>
         <Flex gap="3px" wrap="wrap" justify="flex-end">
           {stamps.map((value, index) => (

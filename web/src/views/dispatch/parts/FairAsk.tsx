@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { FairsRead, FinishRead } from "@yule/contract";
-import { day } from "@yule/core";
+import { day, t } from "@yule/core";
 import { cardCosts, fairPlan, fairsAhead, type FairAhead } from "@yule/derive";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
@@ -37,30 +37,25 @@ export default function FairAsk({ outlook }: DispatchAskProps) {
         <Ahead key={shown.id} outlook={outlook} told={told} ahead={shown} onTill={() => go({ fair: shown.id, till: "1" })} />
       ) : (
         <>
-          <Verdict>No fair is to come.</Verdict>
-          <Teach title="How many to take, and where they stand">
-            A need for a fair in Season opens one here: what to take of each design and what still to paint, the table to scale, prices, the tin, and a till for the day that needs
-            no network.
-          </Teach>
+          <Verdict>{t`No fair is to come.`}</Verdict>
+          <Teach
+            title={t`How many to take, and where they stand`}
+          >{t`A need for a fair in Season opens one here: what to take of each design and what still to paint, the table to scale, prices, the tin, and a till for the day that needs no network.`}</Teach>
         </>
       )}
       <Flex gap="12px 24px" wrap="wrap" align="center" marginTop="26px">
         {ahead.length > 1 && shown && (
           <Flex gap="10px" align="center">
-            <Text flex="none">Another fair</Text>
+            <Text flex="none">{t`Another fair`}</Text>
             <Choice
-              aria-label="Plan which fair"
+              aria-label={t`Plan which fair`}
               value={shown.id}
               onChange={(change) => go({ fair: change.target.value })}
               options={ahead.map(({ id, title, on }) => ({ value: id, label: `${title}, ${printDay(day(on))}` }))}
             />
           </Flex>
         )}
-        {over && (
-          <Button variant="outline" onClick={() => go({ over: "1" })}>
-            What {over.title} came to
-          </Button>
-        )}
+        {over && <Button variant="outline" onClick={() => go({ over: "1" })}>{t`What ${over.title} came to`}</Button>}
       </Flex>
     </>
   );

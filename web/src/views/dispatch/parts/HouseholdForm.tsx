@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Grid } from "@chakra-ui/react";
 import { addHousehold, addressParts, plainAddress, type AddressParts, type HouseholdRead } from "@yule/contract";
 import { useState } from "react";
@@ -67,56 +68,52 @@ export function HouseholdForm({ household, country, onDone }: { household: House
   return (
     <form noValidate onSubmit={(event) => void save(event)}>
       <Grid templateColumns={{ base: "1fr", md: "1fr 2fr" }} gap="10px 14px" marginY="10px" maxWidth="820px">
-        <FormField label="Name" fault={faultOf("name")}>
+        <FormField label={t`Name`} fault={faultOf("name")}>
           <TextInput {...register("name")} />
         </FormField>
-        <FormField label="Street and number" fault={faultOf("street")}>
+        <FormField label={t`Street and number`} fault={faultOf("street")}>
           <TextInput {...register("street")} />
         </FormField>
         <Flex gap="14px">
-          <FormField label="Postcode" fault={faultOf("code")}>
+          <FormField label={t`Postcode`} fault={faultOf("code")}>
             <TextInput {...register("code")} />
           </FormField>
-          <FormField label="Town" fault={faultOf("town")}>
+          <FormField label={t`Town`} fault={faultOf("town")}>
             <TextInput {...register("town")} />
           </FormField>
         </Flex>
         <Flex gap="14px">
-          <FormField label="District, if it has one" fault={faultOf("district")}>
+          <FormField label={t`District, if it has one`} fault={faultOf("district")}>
             <TextInput {...register("district")} />
           </FormField>
-          <FormField label="County or state, where the post asks" fault={faultOf("region")}>
+          <FormField label={t`County or state, where the post asks`} fault={faultOf("region")}>
             <TextInput {...register("region")} />
           </FormField>
         </Flex>
         <Flex gap="14px">
-          <FormField label="Country, two letters" fault={faultOf("country")}>
+          <FormField label={t`Country, two letters`} fault={faultOf("country")}>
             <TextInput {...register("country")} maxLength={2} />
           </FormField>
-          <FormField label="Language, two letters" fault={faultOf("language")}>
+          <FormField label={t`Language, two letters`} fault={faultOf("language")}>
             <TextInput {...register("language")} maxLength={3} />
           </FormField>
         </Flex>
-        <FormField label="Likes to see, apart by commas" fault={faultOf("likes")}>
+        <FormField label={t`Likes to see, apart by commas`} fault={faultOf("likes")}>
           <TextInput {...register("likes")} />
         </FormField>
         <Box alignSelf="end" minHeight="44px">
-          <Tick checked={neutral} onChange={(change) => setNeutral(change.target.checked)}>
-            Neutral words, no feast named
-          </Tick>
+          <Tick checked={neutral} onChange={(change) => setNeutral(change.target.checked)}>{t`Neutral words, no feast named`}</Tick>
         </Box>
-        <FormField label="Will not have, apart by commas" fault={faultOf("without")}>
+        <FormField label={t`Will not have, apart by commas`} fault={faultOf("without")}>
           <TextInput {...register("without")} />
         </FormField>
       </Grid>
       <FaultLines faults={rest} />
       <Flex gap="10px" marginTop="8px">
         <Button type="submit" disabled={form.formState.isSubmitting}>
-          {household ? "Keep this household" : "Add this household"}
+          {household ? t`Keep this household` : t`Add this household`}
         </Button>
-        <Button variant="outline" onClick={onDone}>
-          Leave it
-        </Button>
+        <Button variant="outline" onClick={onDone}>{t`Leave it`}</Button>
       </Flex>
     </form>
   );

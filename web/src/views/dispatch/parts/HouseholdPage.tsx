@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { addAddress, addPerson, type CommandInput, type HouseholdRead, type HouseholdState, type Problem } from "@yule/contract";
-import { day } from "@yule/core";
+import { day, t, wordsFor } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState, type ReactNode } from "react";
 import { z } from "zod";
@@ -26,19 +26,19 @@ export function HouseholdPage({ household, outlook, onDone }: PageProps) {
   return (
     <Box paddingLeft={{ base: 0, md: "18px" }} borderLeft={{ md: "2px solid" }} borderColor="hairline" marginY="8px">
       <HouseholdForm household={household} country={outlook.shop.country} onDone={onDone} />
-      <Part title="People">
+      <Part title={t`People`}>
         <People household={household} outlook={outlook} />
       </Part>
-      <Part title="Elsewhere for a while">
+      <Part title={t`Elsewhere for a while`}>
         <Elsewhere household={household} country={outlook.shop.country} />
       </Part>
-      <Part title="What befell them">
+      <Part title={t`What befell them`}>
         <Befell household={household} today={outlook.today} />
       </Part>
-      <Part title="Written down twice?">
+      <Part title={t`Written down twice?`}>
         <SameAs household={household} onDone={onDone} />
       </Part>
-      <Part title="What is kept of them">
+      <Part title={t`What is kept of them`}>
         <Kept household={household} onDone={onDone} />
       </Part>
     </Box>
@@ -60,7 +60,9 @@ const personShape = z.object({
   name: addPerson.shape.name,
   born: z
     .string()
-    .refine((text) => text.trim() === "" || BIRTHDAY.test(text.trim()), { message: "a day such as 19.12., or 19.12.1961" })
+    .refine((text) => text.trim() === "" || BIRTHDAY.test(text.trim()), {
+      error: () => t`a day such as 19.12., or 19.12.1961`,
+    })
     .transform((text): NonNullable<CommandInput<"add-person">["birthday"]> | null => {
       const [, date = "", month = "", year = ""] = BIRTHDAY.exec(text.trim()) ?? [];
       return date === "" ? null : { month: Number(month), date: Number(date), year: year === "" ? null : Number(year) };
@@ -87,30 +89,26 @@ function People({ household, outlook }: { household: HouseholdRead; outlook: Out
           <Flex key={id} gap="10px" align="center" wrap="wrap">
             <Text flex="1 1 200px">
               {name}
-              {diedOn === null ? born : `, died ${printDayOfYear(day(diedOn))}`}
+              {diedOn === null ? born : t`, died ${printDayOfYear(day(diedOn))}`}
             </Text>
             {diedOn === null && (
               <Button size="sm" variant="ghost" onClick={() => void sendCommand("tell-died", { id, on: outlook.today })}>
-                {name} has died
+                {t`${name} has died`}
               </Button>
             )}
-            <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-person", { id })}>
-              Take {name} out
-            </Button>
+            <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-person", { id })}>{t`Take ${name} out`}</Button>
           </Flex>
         );
       })}
       <form noValidate onSubmit={(event) => void add(event)}>
         <Flex gap="12px" align="flex-end" wrap="wrap">
-          <FormField label="A person's name" fault={form.faultOf("name")}>
+          <FormField label={t`A person's name`} fault={form.faultOf("name")}>
             <TextInput {...form.register("name")} />
           </FormField>
-          <FormField label="Birthday, day and month" fault={form.faultOf("born")}>
+          <FormField label={t`Birthday, day and month`} fault={form.faultOf("born")}>
             <TextInput placeholder="19.12.1961" {...form.register("born")} />
           </FormField>
-          <Button type="submit" variant="outline">
-            Add the person
-          </Button>
+          <Button type="submit" variant="outline">{t`Add the person`}</Button>
         </Flex>
         <FaultLines faults={form.rest} />
       </form>
@@ -144,47 +142,37 @@ function Elsewhere({ household, country }: { household: HouseholdRead; country: 
     <>
       {household.elsewhere.map((each) => (
         <Flex key={each.id} gap="10px" align="center" wrap="wrap">
-          <Text flex="1 1 280px">
-            {each.address}, {each.country}: {printDay(day(each.from))} to {printDayOfYear(day(each.until))}
-          </Text>
-          <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-address", { id: each.id })}>
-            Take this address out
-          </Button>
+          <Text flex="1 1 280px">{t`${each.address}, ${each.country}: ${printDay(day(each.from))} to ${printDayOfYear(day(each.until))}`}</Text>
+          <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-address", { id: each.id })}>{t`Take this address out`}</Button>
         </Flex>
       ))}
-      {!isAdding && (
-        <Button variant="outline" onClick={() => setAdding(true)}>
-          Tell where they are for a while
-        </Button>
-      )}
+      {!isAdding && <Button variant="outline" onClick={() => setAdding(true)}>{t`Tell where they are for a while`}</Button>}
       {isAdding && (
         <form noValidate onSubmit={(event) => void add(event)}>
           <Grid templateColumns={{ base: "1fr 1fr", md: "2fr 1fr 2fr" }} gap="10px 14px">
-            <FormField label="Street there" fault={faultOf("street")}>
+            <FormField label={t`Street there`} fault={faultOf("street")}>
               <TextInput {...register("street")} />
             </FormField>
-            <FormField label="Postcode there" fault={faultOf("code")}>
+            <FormField label={t`Postcode there`} fault={faultOf("code")}>
               <TextInput {...register("code")} />
             </FormField>
-            <FormField label="Town there" fault={faultOf("town")}>
+            <FormField label={t`Town there`} fault={faultOf("town")}>
               <TextInput {...register("town")} />
             </FormField>
-            <FormField label="Country there" fault={faultOf("country")}>
+            <FormField label={t`Country there`} fault={faultOf("country")}>
               <TextInput maxLength={2} {...register("country")} />
             </FormField>
-            <FormField label="From" fault={faultOf("from")}>
+            <FormField label={t`From`} fault={faultOf("from")}>
               <DayField form={form} name="from" />
             </FormField>
-            <FormField label="Until" fault={faultOf("until")}>
+            <FormField label={t`Until`} fault={faultOf("until")}>
               <DayField form={form} name="until" />
             </FormField>
           </Grid>
           <FaultLines faults={form.rest} />
           <Flex gap="10px" marginTop="8px">
-            <Button type="submit">Keep this address</Button>
-            <Button variant="ghost" onClick={() => setAdding(false)}>
-              Leave it
-            </Button>
+            <Button type="submit">{t`Keep this address`}</Button>
+            <Button variant="ghost" onClick={() => setAdding(false)}>{t`Leave it`}</Button>
           </Flex>
         </form>
       )}
@@ -193,10 +181,10 @@ function Elsewhere({ household, country }: { household: HouseholdRead; country: 
 }
 
 const STATES: Readonly<Record<HouseholdState, { readonly is: string; readonly tell: string }>> = {
-  here: { is: "Cards go to them.", tell: "Cards go to them again" },
-  moved: { is: "They have moved, and nobody knows where: their letters wait until a new address is told.", tell: "They have moved" },
-  bereaved: { is: "They lost somebody: for a year they get words that name no feast.", tell: "They lost somebody" },
-  "no more": { is: "No card goes to them any more, and they are on no list.", tell: "No cards any more" },
+  here: wordsFor({ is: () => t`Cards go to them.`, tell: () => t`Cards go to them again` }),
+  moved: wordsFor({ is: () => t`They have moved, and nobody knows where: their letters wait until a new address is told.`, tell: () => t`They have moved` }),
+  bereaved: wordsFor({ is: () => t`They lost somebody: for a year they get words that name no feast.`, tell: () => t`They lost somebody` }),
+  "no more": wordsFor({ is: () => t`No card goes to them any more, and they are on no list.`, tell: () => t`No cards any more` }),
 };
 
 function Befell({ household, today }: { household: HouseholdRead; today: string }) {
@@ -206,7 +194,7 @@ function Befell({ household, today }: { household: HouseholdRead; today: string 
     <>
       <Text marginBottom="6px">
         {STATES[state].is}
-        {stateOn === null ? "" : ` Since ${printDayOfYear(day(stateOn))}.`}
+        {stateOn === null ? "" : t` Since ${printDayOfYear(day(stateOn))}.`}
       </Text>
       <Flex gap="10px" wrap="wrap">
         {others.map((each) => (
@@ -229,7 +217,7 @@ function SameAs({ household, onDone }: { household: HouseholdRead; onDone: () =>
   return (
     <>
       <Box maxWidth="320px">
-        <FormField label="Find the other entry by its name">
+        <FormField label={t`Find the other entry by its name`}>
           <TextInput value={find} onChange={(change) => setFind(change.target.value)} />
         </FormField>
       </Box>
@@ -238,9 +226,11 @@ function SameAs({ household, onDone }: { household: HouseholdRead; onDone: () =>
           <Text flex="1 1 280px">
             {other.name}, {other.address}
           </Text>
-          <Button size="sm" variant="outline" onClick={() => void sendCommand("merge-households", { keepId: household.id, goneId: other.id }).then(onDone)}>
-            Put {other.name} into this one
-          </Button>
+          <Button
+            size="sm"
+            variant="outline"
+            onClick={() => void sendCommand("merge-households", { keepId: household.id, goneId: other.id }).then(onDone)}
+          >{t`Put ${other.name} into this one`}</Button>
         </Flex>
       ))}
     </>
@@ -264,20 +254,16 @@ function Kept({ household, onDone }: { household: HouseholdRead; onDone: () => v
   };
   return (
     <>
-      <Button size="sm" variant="outline" onClick={save}>
-        Save all that is kept as a file
-      </Button>
-      <Text marginTop="10px" maxWidth="38em">
-        Erasing takes them out of the books, of every list and of the logbook for good. It cannot be taken back; copies of the shop that were saved before still have them until
-        they are saved anew.
-      </Text>
+      <Button size="sm" variant="outline" onClick={save}>{t`Save all that is kept as a file`}</Button>
+      <Text
+        marginTop="10px"
+        maxWidth="38em"
+      >{t`Erasing takes them out of the books, of every list and of the logbook for good. It cannot be taken back; copies of the shop that were saved before still have them until they are saved anew.`}</Text>
       <Flex gap="12px" align="flex-end" wrap="wrap">
-        <FormField label={`Type “${household.name}” to erase it`}>
+        <FormField label={t`Type “${household.name}” to erase it`}>
           <TextInput value={typed} onChange={(change) => setTyped(change.target.value)} />
         </FormField>
-        <Button variant="outline" color="cannot" borderColor="cannot" disabled={typed.trim() !== household.name} onClick={() => void erase()}>
-          Erase this household
-        </Button>
+        <Button variant="outline" color="cannot" borderColor="cannot" disabled={typed.trim() !== household.name} onClick={() => void erase()}>{t`Erase this household`}</Button>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
     </>

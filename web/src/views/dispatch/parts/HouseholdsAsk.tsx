@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, zoneOf, type Zone } from "@yule/core";
+import { day, zoneOf, type Zone, t } from "@yule/core";
 import { useDeferredValue, useState } from "react";
 import { v7 } from "uuid";
 import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
@@ -12,7 +12,7 @@ import { peopleWord } from "../words.ts";
 import { BooksDialog } from "./BooksDialog.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
 import { HouseholdPage } from "./HouseholdPage.tsx";
-import { printDay } from "../../../kit/say.ts";
+import { printDay, listOf } from "../../../kit/say.ts";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 
@@ -27,22 +27,20 @@ export default function HouseholdsAsk({ outlook }: DispatchAskProps) {
   const zones = ZONE_ORDER.flatMap((zone) => {
     const there = books.filter(({ country }) => zoneOf(country, outlook.shop.country, carrier.neighbours) === zone);
     const [households, neutral] = [there.reduce((sum, each) => sum + each.households, 0), there.reduce((sum, each) => sum + each.neutral, 0)];
-    return households === 0 ? [] : [`${String(households)} ${zone}${neutral > 0 ? `, of whom ${String(neutral)} want neutral words` : ""}`];
+    return households === 0 ? [] : [`${String(households)} ${zone}${neutral > 0 ? t`, of whom ${String(neutral)} want neutral words` : ""}`];
   });
   return (
     <>
-      <Verdict>{all === 0 ? "No household is in the books yet." : `${peopleWord(all)}: ${zones.join("; ")}.`}</Verdict>
+      <Verdict>{all === 0 ? t`No household is in the books yet.` : `${peopleWord(all)}: ${zones.join("; ")}.`}</Verdict>
       {all === 0 && (
-        <Teach title="Whom cards go to">Each household stands here with its address, what it likes and what it will not have. Lists and letters are made of them.</Teach>
+        <Teach title={t`Whom cards go to`}>{t`Each household stands here with its address, what it likes and what it will not have. Lists and letters are made of them.`}</Teach>
       )}
       {isAdding ? (
         <HouseholdForm household={null} country={outlook.shop.country} onDone={() => setAdding(false)} />
       ) : (
         <Flex gap="10px" marginBottom="14px" wrap="wrap">
-          <Button onClick={() => setAdding(true)}>Add a household</Button>
-          <Button variant="outline" onClick={() => setInOut(true)}>
-            In and out by file
-          </Button>
+          <Button onClick={() => setAdding(true)}>{t`Add a household`}</Button>
+          <Button variant="outline" onClick={() => setInOut(true)}>{t`In and out by file`}</Button>
         </Flex>
       )}
       {isInOut && <BooksDialog country={outlook.shop.country} onClose={() => setInOut(false)} />}
@@ -59,45 +57,42 @@ function Books({ outlook }: DispatchAskProps) {
   return (
     <>
       <Box maxWidth="420px">
-        <TextInput type="search" aria-label="Find a household" placeholder="a name, a street" value={find} onChange={(change) => setFind(change.target.value)} />
+        <TextInput type="search" aria-label={t`Find a household`} placeholder={t`a name, a street`} value={find} onChange={(change) => setFind(change.target.value)} />
       </Box>
-      {!data ? <Loading /> : found.length === 0 && <Text marginTop="8px">No household of that name or address.</Text>}
+      {!data ? <Loading /> : found.length === 0 && <Text marginTop="8px">{t`No household of that name or address.`}</Text>}
       <Flex direction="column" marginTop="8px">
         {found.map((household) => (
           <Box key={household.id} paddingY="6px" borderTop="1px solid" borderColor="hairline" maxWidth="1000px">
             <Flex justify="space-between" gap="12px" align="center" wrap="wrap">
               <Text overflowWrap="anywhere" flex="1 1 320px">
                 <b>{household.name}</b>, {household.address}, {household.country}
-                {household.likes.length > 0 ? `, likes ${household.likes.join(" and ")}` : ""}
-                {household.neutral ? ", neutral words" : ""}
-                {household.without.length > 0 ? `, without ${household.without.join(" or ")}` : ""}
+                {household.likes.length > 0 ? t`, likes ${listOf(household.likes)}` : ""}
+                {household.neutral ? t`, neutral words` : ""}
+                {household.without.length > 0 ? t`, without ${listOf(household.without, "or")}` : ""}
                 {household.state === "here" ? "" : `, ${STATE_WORDS[household.state]}`}
-                {household.sentOn === null ? "" : `. They sent one on ${printDay(day(household.sentOn))}`}
+                {household.sentOn === null ? "" : t`. They sent one on ${printDay(day(household.sentOn))}`}
               </Text>
               <Flex gap="8px" flex="none">
-                <Button size="sm" variant="outline" minHeight="40px" onClick={() => void sendCommand("tell-sent", { id: v7(), householdId: household.id, on: outlook.today })}>
-                  A card came today
-                </Button>
                 <Button
                   size="sm"
                   variant="outline"
                   minHeight="40px"
-                  aria-label={`Change ${household.name}`}
+                  onClick={() => void sendCommand("tell-sent", { id: v7(), householdId: household.id, on: outlook.today })}
+                >{t`A card came today`}</Button>
+                <Button
+                  size="sm"
+                  variant="outline"
+                  minHeight="40px"
+                  aria-label={t`Change ${household.name}`}
                   onClick={() => setOpened(opened === household.id ? null : household.id)}
-                >
-                  Change
-                </Button>
+                >{t`Change`}</Button>
               </Flex>
             </Flex>
             {opened === household.id && <HouseholdPage household={household} outlook={outlook} onDone={() => setOpened(null)} />}
           </Box>
         ))}
       </Flex>
-      {hasNextPage && (
-        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          Show more households
-        </Button>
-      )}
+      {hasNextPage && <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>{t`Show more households`}</Button>}
     </>
   );
 }

@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { day, money, nextPostingDay, type Day } from "@yule/core";
+import { day, money, nextPostingDay, type Day, t } from "@yule/core";
 import { frankingOf, letterOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
 import type { Problem } from "@yule/contract";
 import { skipToken } from "@reduxjs/toolkit/query/react";
@@ -25,7 +26,7 @@ import { Envelope } from "./Envelope.tsx";
 import { OnTheirWay } from "./OnTheirWay.tsx";
 import { PaperWork } from "./PaperWork.tsx";
 import { ToSend } from "./ToSend.tsx";
-import { printDay, printMoney } from "../../../kit/say.ts";
+import { printDay, printMoney, listOf } from "../../../kit/say.ts";
 
 /** What must leave today, in the order in which it is fetched, with the stamps it takes; and what is to be sent later. */
 export default function LeaveAsk({ outlook }: DispatchAskProps) {
@@ -50,20 +51,19 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
       )}
       <Later>
         {open.length === 0 ? (
-          <Teach title="Nothing is to be sent">Each need shows here with its last posting day: the last on which nine letters in ten would be there in time.</Teach>
+          <Teach title={t`Nothing is to be sent`}>{t`Each need shows here with its last posting day: the last on which nine letters in ten would be there in time.`}</Teach>
         ) : (
           <ToSend outlook={outlook} open={open} />
         )}
         {today.held.length > 0 && (
           <Text marginTop="12px" color="tight" fontWeight={600}>
-            {today.held.length === 1 ? "A letter waits" : `${lettersWord(today.held.length)} wait`}: nobody knows where{" "}
-            {today.held.map(({ household }) => household.name).join(" and ")} moved to. Tell it in <Link to="/dispatch?ask=households">Households</Link>.
+            {rich`${today.held.length === 1 ? t`A letter waits` : t`${lettersWord(today.held.length)} wait`}: nobody knows where ${listOf(today.held.map(({ household }) => household.name))} moved to. Tell it in ${(<Link to="/dispatch?ask=households">{t`Households`}</Link>)}.`}
           </Text>
         )}
         <OnTheirWay outlook={outlook} />
       </Later>
       <Text color="softInk" fontSize="15px" marginTop="16px">
-        {outlook.dispatch.carrier.name}: its table and holidays are invented.
+        {t`${outlook.dispatch.carrier.name}: its table and holidays are invented.`}
       </Text>
     </>
   );
@@ -121,7 +121,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
         isPrepaid={isPrepaid}
         stuckOn={taken ? [...taken.values()].flat().reduce((sum, { quantity, value }) => sum + quantity * value, 0) : null}
       />
-      <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label="The pile for today">
+      <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label={t`The pile for today`}>
         {ready.slice(0, SHOWN).map((each) => (
           <Envelope
             key={each.letter.id}
@@ -134,18 +134,16 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
           />
         ))}
       </Grid>
-      {ready.length > SHOWN && <Text marginBottom="12px">And {lettersWord(ready.length - SHOWN)} more, in the order of their boxes.</Text>}
+      {ready.length > SHOWN && <Text marginBottom="12px">{t`And ${lettersWord(ready.length - SHOWN)} more, in the order of their boxes.`}</Text>}
       <Flex gap="16px" align="center" wrap="wrap" marginBottom="22px">
         <Button size="xl" disabled={going.length === 0 || (job !== null && taken === null)} onClick={() => void postSome(going)}>
-          {going.length === ready.length ? (going.length === 1 ? "It is posted" : `All ${String(going.length)} are posted`) : `These ${String(going.length)} are posted`}
+          {going.length === ready.length ? (going.length === 1 ? t`It is posted` : t`All ${String(going.length)} are posted`) : t`These ${String(going.length)} are posted`}
         </Button>
         <Text color="softInk" maxWidth="34em">
-          Press a letter that stays here today. Their envelopes left the shelf when the cards were put together; now only stamps do. {thick ?? ""}
+          {t`Press a letter that stays here today. Their envelopes left the shelf when the cards were put together; now only stamps do. ${thick ?? ""}`}
         </Text>
       </Flex>
-      <Tick checked={isPrepaid} onChange={(change) => setPrepaid(change.target.checked)}>
-        Paid without stamps: with prepaid labels, or at the counter
-      </Tick>
+      <Tick checked={isPrepaid} onChange={(change) => setPrepaid(change.target.checked)}>{t`Paid without stamps: with prepaid labels, or at the counter`}</Tick>
       {problem && <ProblemNote problem={problem} />}
       {canReadCodes() && <ScanPosted ready={ready} onPosted={(each) => void postSome([each])} />}
       <Later>
@@ -171,15 +169,13 @@ function ScanPosted({ ready, onPosted }: { ready: readonly PileLetter[]; onPoste
       found.length > 0
         ? `${found.map(({ household }) => household.name).join(", ")}: posted.`
         : ids.size > 0
-          ? "The letter of this label does not lie ready here."
-          : "No label is seen in the picture. Hold it flat, in good light, and try again.",
+          ? t`The letter of this label does not lie ready here.`
+          : t`No label is seen in the picture. Hold it flat, in good light, and try again.`,
     );
   };
   return (
     <Flex gap="14px" align="center" wrap="wrap" marginBottom="14px">
-      <FilePick accept="image/*" camera onPick={(file) => void read(file)}>
-        Post by scanning a label
-      </FilePick>
+      <FilePick accept="image/*" camera onPick={(file) => void read(file)}>{t`Post by scanning a label`}</FilePick>
       {said && <Text role="status">{said}</Text>}
     </Flex>
   );
@@ -203,54 +199,59 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn, isPrepai
     <Verdict>
       {must.length > 0 ? (
         <>
-          <Figure tone="tight" why="Posted on the next day on which the post takes letters, fewer than nine in ten of its service would be there on the day that was promised.">
-            {lettersWord(must.length)}
-          </Figure>{" "}
-          must leave today{may > 0 ? `, ${String(may)} more may` : ""}.{" "}
+          {rich`${(
+            <Figure
+              tone="tight"
+              why={t`Posted on the next day on which the post takes letters, fewer than nine in ten of its service would be there on the day that was promised.`}
+            >
+              {lettersWord(must.length)}
+            </Figure>
+          )} must leave today${may > 0 ? t`, ${String(may)} more may` : ""}. `}
         </>
       ) : ready.length > 0 ? (
-        <>
-          {lettersWord(ready.length)} can leave; none must before {printDay(next?.way?.postBy ?? today)}.{" "}
-        </>
+        <>{t`${lettersWord(ready.length)} can leave; none must before ${printDay(next?.way?.postBy ?? today)}. `}</>
       ) : (
         ""
       )}
       {late.length > 0 && (
         <>
-          <Figure tone="cannot" why={late.map(({ household, way }) => `${household.name}: ${way?.service ?? ""} should have left by ${printDay(way?.postBy ?? today)}`).join("; ")}>
-            {late.length === 1 ? "One is late" : `${String(late.length)} are late`}
-          </Figure>{" "}
-          even by the quickest service.{" "}
+          {rich`${(
+            <Figure
+              tone="cannot"
+              why={late.map(({ household, way }) => t`${household.name}: ${way?.service ?? ""} should have left by ${printDay(way?.postBy ?? today)}`).join("; ")}
+            >
+              {late.length === 1 ? t`One is late` : t`${String(late.length)} are late`}
+            </Figure>
+          )} even by the quickest service. `}
         </>
       )}
       {stuck.length > 0 && (
         <>
-          <Figure tone="cannot" why={stuck.map(({ household, size }) => `${household.name}: ${String(Math.ceil(size.grams))} g, no service of the carrier takes it`).join("; ")}>
-            {stuck.length === 1 ? "One is" : `${String(stuck.length)} are`} too thick or too heavy
-          </Figure>{" "}
-          for every service.{" "}
+          {rich`${(
+            <Figure tone="cannot" why={stuck.map(({ household, size }) => t`${household.name}: ${String(Math.ceil(size.grams))} g, no service of the carrier takes it`).join("; ")}>
+              {t`${stuck.length === 1 ? t`One is` : t`${String(stuck.length)} are`} too thick or too heavy`}
+            </Figure>
+          )} for every service. `}
         </>
       )}
       {ready.length > 0 && (
         <>
-          {least && (
-            <>
-              <Figure why={whyChance(least)}>The least sure</Figure> is there in time {timesInHundred(least.chance ?? 0)}.{" "}
-            </>
-          )}
-          All together {ready.length === 1 ? "it costs" : "they cost"} {printMoney(money(cost), shop.currency)}
+          {rich`${
+            least && <>{rich`${(<Figure why={whyChance(least)}>{t`The least sure`}</Figure>)} is there in time ${timesInHundred(least.chance ?? 0)}. `}</>
+          }All together ${ready.length === 1 ? t`it costs` : t`they cost`} ${printMoney(money(cost), shop.currency)}`}
           {unfranked.length > 0 ? (
             <>
               ;{" "}
-              <Figure tone="cannot" why="Stamps that lie on the shelf do not make up what these letters cost. Buy stamps of the missing value, or pay at the counter.">
-                stamps for {lettersWord(unfranked.length)} are missing
-              </Figure>
+              <Figure
+                tone="cannot"
+                why={t`Stamps that lie on the shelf do not make up what these letters cost. Buy stamps of the missing value, or pay at the counter.`}
+              >{t`stamps for ${lettersWord(unfranked.length)} are missing`}</Figure>
               , {printMoney(money(lacking), shop.currency)}
             </>
           ) : isPrepaid ? (
-            ", paid without stamps: nothing is taken from the shelf"
+            t`, paid without stamps: nothing is taken from the shelf`
           ) : stuckOn !== null ? (
-            `, and the stamps are there${stuckOn > cost ? `, ${printMoney(money(stuckOn - cost), shop.currency)} more than is asked, for want of smaller ones` : ""}`
+            t`, and the stamps are there${stuckOn > cost ? t`, ${printMoney(money(stuckOn - cost), shop.currency)} more than is asked, for want of smaller ones` : ""}`
           ) : (
             ""
           )}
@@ -258,13 +259,7 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn, isPrepai
         </>
       )}
       {ready.some(({ letter }) => letter.lineId === null) && (
-        <>
-          {" "}
-          <Link to="/dispatch?ask=which" style={{ textDecoration: "underline", textUnderlineOffset: 4 }}>
-            Decide who gets which
-          </Link>{" "}
-          first.
-        </>
+        <> {rich`${(<Link to="/dispatch?ask=which" style={{ textDecoration: "underline", textUnderlineOffset: 4 }}>{t`Decide who gets which`}</Link>)} first.`}</>
       )}
     </Verdict>
   );
@@ -273,12 +268,12 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn, isPrepai
 /** From what the chance of a letter was learned. */
 function whyChance({ household, view, way }: PileLetter): string {
   const letters = (way?.seen ?? []).reduce((sum, each) => sum + each, 0);
-  const table = `The carrier tells ${String(way?.tableDays ?? way?.workingDays ?? 0)} working days for ${way?.service ?? ""}`;
+  const table = t`The carrier tells ${String(way?.tableDays ?? way?.workingDays ?? 0)} working days for ${way?.service ?? ""}`;
   const learned =
     letters === 0
-      ? "no letter by it was told to have arrived yet"
-      : `${String(letters)} letters by it that arrived or were lost say ${String(way?.workingDays ?? 0)} for nine in ten`;
-  return `${household.name}, due ${printDay(day(view.need.due))}. ${table}; ${learned}. Sundays and the holidays of both countries do not count.`;
+      ? t`no letter by it was told to have arrived yet`
+      : t`${String(letters)} letters by it that arrived or were lost say ${String(way?.workingDays ?? 0)} for nine in ten`;
+  return t`${household.name}, due ${printDay(day(view.need.due))}. ${table}; ${learned}. Sundays and the holidays of both countries do not count.`;
 }
 
 /** While no letter lies ready: what is to go next. */
@@ -287,21 +282,22 @@ function NeedsVerdict({ outlook, open }: { outlook: Outlook; open: readonly Need
   const ready = open.filter((view) => view.stage === "to post");
   const today = ready.filter((view) => view.readyBy <= outlook.today);
   const [next] = open;
-  if (!next) return <Verdict>Everything owed is on its way.</Verdict>;
+  if (!next) return <Verdict>{t`Everything owed is on its way.`}</Verdict>;
   const why = next.post
-    ? `It must be there on ${printDay(day(next.need.due))}. ${next.post.service} brings nine letters in ten within ${String(next.post.workingDays)} working days to the ${next.post.zone} zone; ${outlook.dispatch.carrier.name} moves nothing on Sundays and holidays.`
-    : "It is handed over, so it must be finished on its day.";
+    ? t`It must be there on ${printDay(day(next.need.due))}. ${next.post.service} brings nine letters in ten within ${String(next.post.workingDays)} working days to the ${next.post.zone} zone; ${outlook.dispatch.carrier.name} moves nothing on Sundays and holidays.`
+    : t`It is handed over, so it must be finished on its day.`;
   return (
     <Verdict>
-      {ready.length > 0 ? (
-        <>
-          {ready.length === 1 ? `${ready[0]?.need.title ?? ""} is ready to go` : `${String(ready.length)} are ready to go`}
-          {today.length > 0 ? `, ${today.length === ready.length ? "and must go today" : `${String(today.length)} of them today`}` : ""}.{" "}
-        </>
-      ) : (
-        "Nothing is ready to go yet. "
-      )}
-      Next to go is {next.need.title}, by{" "}
+      {rich`${
+        ready.length > 0 ? (
+          <>
+            {ready.length === 1 ? t`${ready[0]?.need.title ?? ""} is ready to go` : t`${String(ready.length)} are ready to go`}
+            {today.length > 0 ? `, ${today.length === ready.length ? t`and must go today` : t`${String(today.length)} of them today`}` : ""}.{" "}
+          </>
+        ) : (
+          t`Nothing is ready to go yet. `
+        )
+      }Next to go is ${next.need.title}, by `}
       <Figure tone={STAND_COLOUR[rowOf(next, planned).safety]} why={why}>
         {printDay(next.readyBy)}
       </Figure>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { AllotQuestion } from "@yule/contract";
 import { tallyOf, type CardList, type OfferedLine, type Tally } from "@yule/derive";
 import { useState } from "react";
@@ -35,7 +36,7 @@ export function LineChoice({
   };
   return (
     <Choice
-      aria-label={`Card for ${name}`}
+      aria-label={t`Card for ${name}`}
       value={line?.id ?? ""}
       onFocus={() => setAsked(true)}
       onPointerEnter={() => setAsked(true)}
@@ -44,7 +45,7 @@ export function LineChoice({
         ...(line ? [] : [{ value: "", label: "none" }]),
         ...list.lines.map(({ id, name: card }) => ({
           value: id,
-          label: `${card}${own?.not.includes(id) ? ", not for them" : own?.had.includes(id) ? ", had before" : ""}${id === line?.id ? "" : costWords(question, tally, answers.get(id))}`,
+          label: `${card}${own?.not.includes(id) ? t`, not for them` : own?.had.includes(id) ? t`, had before` : ""}${id === line?.id ? "" : costWords(question, tally, answers.get(id))}`,
         })),
       ]}
     />
@@ -57,9 +58,9 @@ function costWords(question: AllotQuestion, tally: Tally, answer: { readonly car
   const given = new Map(answer.cards.map(({ household, design }) => [household, design]));
   const then = tallyOf(question, (id) => given.get(id) ?? null);
   const costs = [
-    ...(then.unserved > tally.unserved ? [`${peopleWord(then.unserved - tally.unserved)} more without a card`] : []),
-    ...(then.repeats > tally.repeats ? [`${String(then.repeats - tally.repeats)} more again`] : []),
-    ...(then.likes < tally.likes ? [`${String(tally.likes - then.likes)} fewer likes met`] : []),
+    ...(then.unserved > tally.unserved ? [t`${peopleWord(then.unserved - tally.unserved)} more without a card`] : []),
+    ...(then.repeats > tally.repeats ? [t`${String(then.repeats - tally.repeats)} more again`] : []),
+    ...(then.likes < tally.likes ? [t`${String(tally.likes - then.likes)} fewer likes met`] : []),
   ];
   return costs.length === 0 ? "" : `: ${costs.join(", ")}`;
 }

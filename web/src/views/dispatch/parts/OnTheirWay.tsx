@@ -1,5 +1,5 @@
 import { Button, Flex } from "@chakra-ui/react";
-import { day } from "@yule/core";
+import { day, t } from "@yule/core";
 import type { LetterFate } from "@yule/contract";
 import type { Outlook } from "@yule/derive";
 import { useMemo } from "react";
@@ -19,9 +19,24 @@ interface Way {
 }
 
 const FATES: readonly { readonly what: LetterFate; readonly word: string }[] = [
-  { what: "arrived", word: "Arrived" },
-  { what: "came back", word: "Came back" },
-  { what: "lost", word: "Lost" },
+  {
+    what: "arrived",
+    get word() {
+      return t`Arrived`;
+    },
+  },
+  {
+    what: "came back",
+    get word() {
+      return t`Came back`;
+    },
+  },
+  {
+    what: "lost",
+    get word() {
+      return t`Lost`;
+    },
+  },
 ];
 
 /** Letters that have left, and what was heard of them. */
@@ -40,9 +55,9 @@ export function OnTheirWay({ outlook }: { outlook: Outlook }) {
   const away = rows.filter(({ fate }) => fate === null).length;
   const back = rows.filter(({ fate }) => fate === "came back" || fate === "lost").length;
   return (
-    <Fold title={`${lettersWord(away)} on their way${back > 0 ? `, ${String(back)} came back or lost` : ""}`} isLookedUp>
+    <Fold title={t`${lettersWord(away)} on their way${back > 0 ? t`, ${String(back)} came back or lost` : ""}`} isLookedUp>
       <DataTable
-        label="Letters on their way"
+        label={t`Letters on their way`}
         rows={rows}
         columns={columnsFor((ids, what) => void sendCommand("tell-letters", { letterIds: ids, what, on: today }))}
         rowId={({ id }) => id}
@@ -53,8 +68,8 @@ export function OnTheirWay({ outlook }: { outlook: Outlook }) {
 }
 
 const columnsFor = (tell: (ids: string[], what: LetterFate) => void): readonly TableColumn<Way>[] => [
-  { id: "who", head: "To", isAlways: true, value: ({ name }) => name, cell: ({ name, title }) => `${name}, ${title}` },
-  { id: "on", head: "Posted", value: ({ on }) => on, cell: ({ on, service }) => `${printDay(day(on))}, ${service}` },
+  { id: "who", head: t`To`, isAlways: true, value: ({ name }) => name, cell: ({ name, title }) => `${name}, ${title}` },
+  { id: "on", head: t`Posted`, value: ({ on }) => on, cell: ({ on, service }) => `${printDay(day(on))}, ${service}` },
   {
     id: "fate",
     head: "",

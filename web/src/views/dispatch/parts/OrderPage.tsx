@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Grid, Heading, Text, Textarea } from "@chakra-ui/react";
 import { payOrder, setOrder } from "@yule/contract";
-import { day, money } from "@yule/core";
+import { day, money, t } from "@yule/core";
 import type { CustomerOrder, Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { z } from "zod";
@@ -64,23 +64,23 @@ function Terms({ order, all, outlook }: OrderProps) {
   return (
     <form noValidate onSubmit={(event) => void save(event)}>
       <Grid templateColumns={{ base: "1fr 1fr", md: "2fr 1fr 1fr 1fr" }} gap="10px 14px">
-        <FormField label="Name of the order" fault={faultOf("title")}>
+        <FormField label={t`Name of the order`} fault={faultOf("title")}>
           <TextInput {...register("title")} />
         </FormField>
-        <FormField label="All of it by" fault={faultOf("due")}>
+        <FormField label={t`All of it by`} fault={faultOf("due")}>
           <DayField form={form} name="due" />
         </FormField>
-        <FormField label={`Price of all, ${currency}`} fault={faultOf("priceMinor")}>
+        <FormField label={t`Price of all, ${currency}`} fault={faultOf("priceMinor")}>
           <TextInput inputMode="decimal" {...register("priceMinor")} />
         </FormField>
-        <FormField label={`Deposit, ${currency}`} fault={faultOf("depositMinor")}>
+        <FormField label={t`Deposit, ${currency}`} fault={faultOf("depositMinor")}>
           <TextInput inputMode="decimal" {...register("depositMinor")} />
         </FormField>
       </Grid>
       <ToWhom household={order.household} onChoose={setHousehold} />
       {others.length > 0 && (
-        <Box role="group" aria-label="Belongs to the same order" marginTop="8px">
-          <Text fontWeight={600}>Belongs to the same order</Text>
+        <Box role="group" aria-label={t`Belongs to the same order`} marginTop="8px">
+          <Text fontWeight={600}>{t`Belongs to the same order`}</Text>
           <Flex wrap="wrap" columnGap="18px">
             {others.map(({ id, title }) => (
               <Tick
@@ -95,9 +95,7 @@ function Terms({ order, all, outlook }: OrderProps) {
         </Box>
       )}
       <FaultLines faults={form.rest} />
-      <Button type="submit" marginTop="8px" disabled={form.formState.isSubmitting}>
-        Keep this order
-      </Button>
+      <Button type="submit" marginTop="8px" disabled={form.formState.isSubmitting}>{t`Keep this order`}</Button>
     </form>
   );
 }
@@ -111,13 +109,13 @@ function ToWhom({ household, onChoose }: { household: CustomerOrder["household"]
   const found = find.trim().length < 2 ? [] : (data?.pages.flatMap(({ households }) => households) ?? []).slice(0, MOST_LIKE);
   return (
     <Box marginTop="10px" maxWidth="560px">
-      <FormField label={chosen ? `Goes to ${chosen.name}, ${chosen.address}. Find another` : "Goes to: find a household by its name"}>
+      <FormField label={chosen ? t`Goes to ${chosen.name}, ${chosen.address}. Find another` : t`Goes to: find a household by its name`}>
         <TextInput value={find} onChange={(change) => setFind(change.target.value)} />
       </FormField>
       <Flex gap="8px" wrap="wrap" marginTop="4px">
         {found.map((each) => (
           <Button key={each.id} size="sm" variant="outline" onClick={() => (setChosen(each), onChoose(each.id), setFind(""))}>
-            To {each.name}
+            {t`To ${each.name}`}
           </Button>
         ))}
       </Flex>
@@ -140,22 +138,20 @@ function Payments({ order, outlook }: { order: CustomerOrder; outlook: Outlook }
   return (
     <Box marginTop="16px">
       <Heading as="h3" fontSize="18px">
-        {order.owed === 0 ? "Paid" : `${say(order.owed)} to be paid`}
+        {order.owed === 0 ? t`Paid` : t`${say(order.owed)} to be paid`}
       </Heading>
       {order.order.payments.map(({ id, minor, on }) => (
         <Text key={id}>
-          {printDay(day(on))}: {say(Math.abs(minor))} {minor < 0 ? "given back" : "paid"}
+          {printDay(day(on))}: {say(Math.abs(minor))} {minor < 0 ? t`given back` : t`paid`}
         </Text>
       ))}
       <form noValidate onSubmit={(event) => void pay(1)(event)}>
         <Flex gap="10px" align="flex-end" wrap="wrap">
-          <FormField label={`Amount, ${currency}`} fault={form.faultOf("minor")}>
+          <FormField label={t`Amount, ${currency}`} fault={form.faultOf("minor")}>
             <TextInput inputMode="decimal" {...form.register("minor")} />
           </FormField>
-          <Button type="submit">Note it as paid</Button>
-          <Button variant="outline" onClick={(event) => void pay(-1)(event)}>
-            Note it as given back
-          </Button>
+          <Button type="submit">{t`Note it as paid`}</Button>
+          <Button variant="outline" onClick={(event) => void pay(-1)(event)}>{t`Note it as given back`}</Button>
         </Flex>
         <FaultLines faults={form.rest} />
       </form>
@@ -169,7 +165,7 @@ function Message({ order, outlook }: { order: CustomerOrder; outlook: Outlook })
   const draft = text ?? draftOf(kind, order, { shop: outlook.shop.name, currency: outlook.shop.currency });
   return (
     <Box marginTop="16px" maxWidth="640px">
-      <FormField label="A message to the customer, for you to send">
+      <FormField label={t`A message to the customer, for you to send`}>
         <Choice
           value={kind}
           onChange={(change) => {
@@ -180,7 +176,7 @@ function Message({ order, outlook }: { order: CustomerOrder; outlook: Outlook })
         />
       </FormField>
       <Textarea
-        aria-label="The message"
+        aria-label={t`The message`}
         rows={9}
         {...INPUT}
         height="auto"
@@ -190,9 +186,7 @@ function Message({ order, outlook }: { order: CustomerOrder; outlook: Outlook })
         value={draft}
         onChange={(change) => setText(change.target.value)}
       />
-      <Button variant="outline" marginTop="8px" onClick={() => void navigator.clipboard.writeText(draft)}>
-        Copy the message
-      </Button>
+      <Button variant="outline" marginTop="8px" onClick={() => void navigator.clipboard.writeText(draft)}>{t`Copy the message`}</Button>
     </Box>
   );
 }

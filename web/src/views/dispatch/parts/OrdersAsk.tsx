@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Button, Text } from "@chakra-ui/react";
-import { money, stateOf } from "@yule/core";
+import { money, stateOf, t } from "@yule/core";
 import { customerOrders, type CustomerOrder } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useOrdersQuery } from "../../../data/api.ts";
@@ -11,7 +12,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import type { DispatchAskProps } from "../ask.ts";
 import { OrderPage } from "./OrderPage.tsx";
-import { printDay, printMoney } from "../../../kit/say.ts";
+import { printDay, printMoney, listOf } from "../../../kit/say.ts";
 
 /** Orders as customers see them: several designs with one day and one price, how sure that day is, and what is still to be paid. */
 export default function OrdersAsk({ outlook }: DispatchAskProps) {
@@ -30,35 +31,36 @@ export default function OrdersAsk({ outlook }: DispatchAskProps) {
     <>
       <Verdict>
         {orders.length === 0 ? (
-          "No customer waits for anything."
+          t`No customer waits for anything.`
         ) : (
           <>
-            {orders.length === 1 ? "One customer waits" : `${String(orders.length)} customers wait`}, and{" "}
-            <Figure
-              why={orders
-                .map(
-                  (each) =>
-                    `${each.title}: ${each.price === null ? "no price agreed" : `${printMoney(money(each.paid), currency)} of ${printMoney(money(each.price), currency)} paid`}`,
-                )
-                .join("; ")}
-            >
-              {printMoney(money(owed), currency)}
-            </Figure>{" "}
-            is still to be paid.
-            {least ? ` Least sure is ${least.title}: ${sureWords(least)}.` : ""}
-            {unpaid.length > 0 ? ` Ask ${unpaid.map(({ title }) => title).join(" and ")} for the deposit before you paint.` : ""}
+            {rich`${orders.length === 1 ? t`One customer waits` : t`${String(orders.length)} customers wait`}, and ${(
+              <Figure
+                why={orders
+                  .map(
+                    (each) =>
+                      `${each.title}: ${each.price === null ? t`no price agreed` : t`${printMoney(money(each.paid), currency)} of ${printMoney(money(each.price), currency)} paid`}`,
+                  )
+                  .join("; ")}
+              >
+                {printMoney(money(owed), currency)}
+              </Figure>
+            )} is still to be paid.${least ? t` Least sure is ${least.title}: ${sureWords(least)}.` : ""}`}
+            {unpaid.length > 0 ? t` Ask ${listOf(unpaid.map(({ title }) => title))} for the deposit before you paint.` : ""}
           </>
         )}
-        {news.length > 0 ? ` The feed tells ${news.length === 1 ? "one thing" : `${String(news.length)} things`} that ${news.length === 1 ? "is" : "are"} not noted here yet.` : ""}
+        {news.length > 0
+          ? t` The feed tells ${news.length === 1 ? t`one thing` : t`${String(news.length)} things`} that ${news.length === 1 ? t`is` : t`are`} not noted here yet.`
+          : ""}
       </Verdict>
       <NewsOfOrders news={news} outlook={outlook} />
       {orders.length === 0 ? (
-        <Teach title="One order, whole">
-          Orders and commissions of Season stand here as their customers see them. Several needs can be one order, with one day, one price and one address.
-        </Teach>
+        <Teach
+          title={t`One order, whole`}
+        >{t`Orders and commissions of Season stand here as their customers see them. Several needs can be one order, with one day, one price and one address.`}</Teach>
       ) : (
         <DataTable
-          label="Orders"
+          label={t`Orders`}
           rows={orders}
           columns={columns}
           rowId={({ id }) => id}
@@ -72,15 +74,15 @@ export default function OrdersAsk({ outlook }: DispatchAskProps) {
 
 /** How sure it is that all of an order is there on its day: of several needs no more than its least sure one. */
 function sureWords({ chance, due, views }: CustomerOrder): string {
-  const all = views.length > 1 ? "all of it" : "it";
-  if (chance === null || stateOf(chance) === "cannot") return `${all} cannot be promised by ${printDay(due)}`;
-  return `${all} is there by ${printDay(due)} ${views.length > 1 ? "at most " : ""}${timesInHundred(chance)}`;
+  const all = views.length > 1 ? t`all of it` : "it";
+  if (chance === null || stateOf(chance) === "cannot") return t`${all} cannot be promised by ${printDay(due)}`;
+  return t`${all} is there by ${printDay(due)} ${views.length > 1 ? t`at most ` : ""}${timesInHundred(chance)}`;
 }
 
 const columnsFor = (currency: string, onOpen: (id: string) => void): readonly TableColumn<CustomerOrder>[] => [
   {
     id: "who",
-    head: "Order",
+    head: t`Order`,
     isAlways: true,
     value: ({ title }) => title,
     cell: ({ title, household, views }) => (
@@ -90,33 +92,29 @@ const columnsFor = (currency: string, onOpen: (id: string) => void): readonly Ta
         </Text>
         <Text color="softInk" fontSize="15px">
           {views.map(({ cards, design }) => `${String(cards)} × ${design.name}`).join(", ")}
-          {household ? `, to ${household.name}` : ""}
+          {household ? t`, to ${household.name}` : ""}
         </Text>
       </>
     ),
   },
-  { id: "due", head: "By", isAlways: true, value: ({ due }) => due, cell: ({ due }) => printDay(due) },
-  { id: "far", head: "Made", value: ({ made }) => made, cell: ({ made, cards, sent }) => `${String(made)} of ${String(cards)}${sent > 0 ? `, ${String(sent)} sent` : ""}` },
+  { id: "due", head: t`By`, isAlways: true, value: ({ due }) => due, cell: ({ due }) => printDay(due) },
+  { id: "far", head: t`Made`, value: ({ made }) => made, cell: ({ made, cards, sent }) => `${String(made)} of ${String(cards)}${sent > 0 ? t`, ${String(sent)} sent` : ""}` },
   {
     id: "chance",
-    head: "In time",
+    head: t`In time`,
     value: ({ chance }) => chance ?? 2,
-    cell: ({ chance, views }) => (chance === null ? "" : `${views.length > 1 ? "at most " : ""}${String(Math.min(99, Math.round(chance * 100)))} %`),
+    cell: ({ chance, views }) => (chance === null ? "" : `${views.length > 1 ? t`at most ` : ""}${String(Math.min(99, Math.round(chance * 100)))} %`),
   },
   {
     id: "owed",
-    head: "To be paid",
+    head: t`To be paid`,
     value: ({ owed }) => owed,
-    cell: ({ owed, price }) => (price === null ? "no price" : owed === 0 ? "paid" : printMoney(money(owed), currency)),
+    cell: ({ owed, price }) => (price === null ? t`no price` : owed === 0 ? "paid" : printMoney(money(owed), currency)),
   },
   {
     id: "open",
     head: "",
     isAlways: true,
-    cell: ({ id, title }) => (
-      <Button size="sm" variant="outline" aria-label={`Open ${title}`} onClick={() => onOpen(id)}>
-        Open
-      </Button>
-    ),
+    cell: ({ id, title }) => <Button size="sm" variant="outline" aria-label={t`Open ${title}`} onClick={() => onOpen(id)}>{t`Open`}</Button>,
   },
 ];

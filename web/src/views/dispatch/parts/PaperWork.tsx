@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { setShop, type PrintedRead } from "@yule/contract";
 import type { Outlook, PileLetter } from "@yule/derive";
@@ -27,38 +28,32 @@ export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; s
   const [isOpen, setOpen] = useState(false);
   const abroad = letters.some(({ household }) => household.country !== home);
   return (
-    <Flex gap="6px 20px" wrap="wrap" align="center" role="group" aria-label="Papers for these letters">
-      <PdfButton name="labels.pdf" make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))}>
-        Print address labels
-      </PdfButton>
+    <Flex gap="6px 20px" wrap="wrap" align="center" role="group" aria-label={t`Papers for these letters`}>
+      <PdfButton name="labels.pdf" make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))}>{t`Print address labels`}</PdfButton>
       <ToPrinter make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))} />
-      <PdfButton name="envelopes.pdf" make={() => made(({ envelopesPdf }, fonts) => envelopesPdf(letters, { home, sender, from }, fonts))}>
-        Print envelopes
-      </PdfButton>
-      <PdfButton name="packing-slips.pdf" make={() => made(({ packingSlipsPdf }, fonts) => packingSlipsPdf(letters, home, fonts))}>
-        Print packing slips
-      </PdfButton>
+      <PdfButton name="envelopes.pdf" make={() => made(({ envelopesPdf }, fonts) => envelopesPdf(letters, { home, sender, from }, fonts))}>{t`Print envelopes`}</PdfButton>
+      <PdfButton name="packing-slips.pdf" make={() => made(({ packingSlipsPdf }, fonts) => packingSlipsPdf(letters, home, fonts))}>{t`Print packing slips`}</PdfButton>
       {abroad && (
-        <PdfButton name="customs-notes.pdf" make={async () => (await import("../customsNotes.ts")).customsNotesPdf(letters, { home, sender, currency }, await fontsOf())}>
-          Print customs notes
-        </PdfButton>
+        <PdfButton
+          name="customs-notes.pdf"
+          make={async () => (await import("../customsNotes.ts")).customsNotesPdf(letters, { home, sender, currency }, await fontsOf())}
+        >{t`Print customs notes`}</PdfButton>
       )}
       {from !== "" && (
-        <PdfButton name="return-labels.pdf" make={async () => (await import("../returnLabels.ts")).returnLabelsPdf({ name: sender, address: from }, await fontsOf())}>
-          Print return labels
-        </PdfButton>
+        <PdfButton
+          name="return-labels.pdf"
+          make={async () => (await import("../returnLabels.ts")).returnLabelsPdf({ name: sender, address: from }, await fontsOf())}
+        >{t`Print return labels`}</PdfButton>
       )}
       <Button variant="ghost" paddingInline="0" onClick={() => setOpen(!isOpen)}>
-        {from === "" ? "Tell your own address" : "Change your own address"}
+        {from === "" ? t`Tell your own address` : t`Change your own address`}
       </Button>
       {isOpen && <OwnAddress address={from} onDone={() => setOpen(false)} />}
       <Button
         variant="ghost"
         paddingInline="0"
         onClick={() => void import("../addressed.ts").then(({ postListCsv }) => saveFile("post-office.csv", "text/csv", postListCsv(letters, currency)))}
-      >
-        Save the list for the counter
-      </Button>
+      >{t`Save the list for the counter`}</Button>
     </Flex>
   );
 }
@@ -75,13 +70,11 @@ function OwnAddress({ address, onDone }: { address: string; onDone: () => void }
   });
   return (
     <form noValidate onSubmit={(event) => void save(event)} style={{ flexBasis: "100%", maxWidth: 560 }}>
-      <FormField label="Your own address, from the street to the town" fault={form.faultOf("address")}>
+      <FormField label={t`Your own address, from the street to the town`} fault={form.faultOf("address")}>
         <TextInput {...form.register("address")} />
       </FormField>
       <FaultLines faults={form.rest} />
-      <Button type="submit" marginTop="8px">
-        Keep your address
-      </Button>
+      <Button type="submit" marginTop="8px">{t`Keep your address`}</Button>
     </form>
   );
 }
@@ -95,14 +88,12 @@ function ToPrinter({ make }: { make: () => Promise<Uint8Array> }) {
       const { file, by } = (await request("print-labels", { method: "POST", headers: { "content-type": "application/pdf" }, body })) as PrintedRead;
       setSaid(`${by}: ${file}`);
     } catch (thrown) {
-      setSaid(`Nothing was printed. ${problemIn(thrown).title}`);
+      setSaid(t`Nothing was printed. ${problemIn(thrown).title}`);
     }
   };
   return (
     <>
-      <Button variant="ghost" paddingInline="0" onClick={() => void print()}>
-        Send labels to the printer
-      </Button>
+      <Button variant="ghost" paddingInline="0" onClick={() => void print()}>{t`Send labels to the printer`}</Button>
       {said && <Text role="status">{said}</Text>}
     </>
   );

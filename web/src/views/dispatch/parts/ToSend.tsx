@@ -1,5 +1,5 @@
 import { Button, Text } from "@chakra-ui/react";
-import { money, type Money } from "@yule/core";
+import { money, type Money, t } from "@yule/core";
 import { BY_HAND, postageOf, rowOf, type NeedStand, type NeedView, type Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -15,7 +15,7 @@ export function ToSend({ outlook, open }: { outlook: Outlook; open: readonly Nee
     const service = view.post?.service ?? BY_HAND;
     return { view, safety: rowOf(view, planned).safety, service, cost: postageOf(view.need, service, outlook.dispatch.carrier.table) ?? money(0) };
   });
-  return <DataTable label="To send" rows={rows} columns={columnsFor(outlook)} rowId={({ view }) => view.need.id} maxWidth="1000px" />;
+  return <DataTable label={t`To send`} rows={rows} columns={columnsFor(outlook)} rowId={({ view }) => view.need.id} maxWidth="1000px" />;
 }
 
 interface SendRow {
@@ -28,7 +28,7 @@ interface SendRow {
 const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] => [
   {
     id: "need",
-    head: "For whom",
+    head: t`For whom`,
     isAlways: true,
     value: ({ view }) => view.need.title,
     cell: ({ view }) => (
@@ -38,14 +38,14 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
         </Text>
         <Text color="softInk" fontSize="15px">
           {view.cards} × {view.design.name}
-          {view.need.households > 0 ? `, ${String(view.need.households)} households` : ""}
+          {view.need.households > 0 ? t`, ${String(view.need.households)} households` : ""}
         </Text>
       </>
     ),
   },
   {
     id: "by",
-    head: "Goes by",
+    head: t`Goes by`,
     isAlways: true,
     value: ({ view }) => view.readyBy,
     cell: ({ view, safety }) => (
@@ -57,17 +57,17 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
   },
   {
     id: "service",
-    head: "How it goes",
+    head: t`How it goes`,
     value: ({ service, cost }) => `${service} ${String(cost)}`,
-    cell: ({ view, service, cost }) => (view.post ? `${service}, ${printMoney(cost, shop.currency)}` : "handed over"),
+    cell: ({ view, service, cost }) => (view.post ? `${service}, ${printMoney(cost, shop.currency)}` : t`handed over`),
   },
   {
     id: "made",
-    head: "Made",
+    head: t`Made`,
     value: ({ view }) => view.assembled / Math.max(1, view.cards),
     cell: ({ view }) => (
       <Text color="softInk" whiteSpace="nowrap">
-        {view.assembled} of {view.cards} made
+        {t`${view.assembled} of ${view.cards} made`}
       </Text>
     ),
   },
@@ -79,7 +79,7 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
     cell: ({ view, service, cost }) =>
       view.stage === "to post" ? (
         <Button width="100%" size="sm" onClick={() => void sendCommand("post-need", { id: v7(), needId: view.need.id, on: today, service, costMinor: cost })}>
-          {view.post ? "Posted today" : "Handed over"}
+          {view.post ? t`Posted today` : t`Handed over`}
         </Button>
       ) : (
         <Text color="softInk">{view.stage}</Text>

@@ -1,3 +1,6 @@
+import { listOf } from "../../../kit/say.ts";
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { AllotQuestion, HouseholdRead, Problem, SentimentRead } from "@yule/contract";
 import { allotQuestion, cardLists, fitsOf, tallyOf, type CardList, type CardFit, type OfferedLine, type Outlook, type Tally } from "@yule/derive";
@@ -25,11 +28,10 @@ export default function WhichAsk({ outlook }: DispatchAskProps) {
   if (!list)
     return (
       <>
-        <Verdict>No card waits for a household.</Verdict>
-        <Teach title="What is decided here">
-          Once a need goes to households, this page says who gets which card: nobody gets a design a second time, refusals and words are heeded, and likes met where there are cards
-          for it.
-        </Teach>
+        <Verdict>{t`No card waits for a household.`}</Verdict>
+        <Teach
+          title={t`What is decided here`}
+        >{t`Once a need goes to households, this page says who gets which card: nobody gets a design a second time, refusals and words are heeded, and likes met where there are cards for it.`}</Teach>
       </>
     );
   if (!designs) return <Loading />;
@@ -39,7 +41,7 @@ export default function WhichAsk({ outlook }: DispatchAskProps) {
       {lists.length > 1 && (
         <Box maxWidth="420px" marginTop="18px">
           <Choice
-            aria-label="Which list"
+            aria-label={t`Which list`}
             value={list.id}
             onChange={(change) => setParams({ ask: "which", list: change.target.value })}
             options={lists.map(({ id, title, letters }) => ({ value: id, label: `${title}, ${peopleWord(letters.length)}` }))}
@@ -85,11 +87,7 @@ function OneList({ outlook, list, sentiments }: { outlook: Outlook; list: CardLi
     <>
       <ListVerdict list={list} tally={tally} isKept={isKept} question={question} better={better} />
       <Flex gap="12px" wrap="wrap" align="center" marginBottom="16px">
-        {!isKept && (
-          <Button size="xl" onClick={() => void send(list.letters.map(({ id }) => ({ letterId: id, lineId: given.get(id) ?? null })))}>
-            Give the cards so
-          </Button>
-        )}
+        {!isKept && <Button size="xl" onClick={() => void send(list.letters.map(({ id }) => ({ letterId: id, lineId: given.get(id) ?? null })))}>{t`Give the cards so`}</Button>}
         {better && <PaintMoreButton list={list} paint={better.paint} />}
         <BindMore outlook={outlook} list={list} />
       </Flex>
@@ -131,37 +129,35 @@ function ListVerdict({ list, tally, isKept, question, better }: ListVerdictProps
     <Verdict>
       {unserved > 0 ? (
         <>
-          <Figure tone="cannot" why="There are not as many cards that they may have: all are given to others, or show what they will not have.">
-            {peopleWord(unserved)}
-          </Figure>{" "}
-          of {list.title} {unserved === 1 ? "gets" : "get"} no card.{" "}
+          {rich`${(
+            <Figure tone="cannot" why={t`There are not as many cards that they may have: all are given to others, or show what they will not have.`}>
+              {peopleWord(unserved)}
+            </Figure>
+          )} of ${list.title} ${unserved === 1 ? t`gets` : t`get`} no card. `}
         </>
       ) : (
-        `${isKept ? "All" : "Give them so: all"} ${String(people)} of ${list.title} get a card`
+        t`${isKept ? t`All` : t`Give them so: all`} ${String(people)} of ${list.title} get a card`
       )}
       {unserved === 0 &&
         (repeats === 0 ? (
           <>
             {" "}
-            <Figure tone="safe" why="Counted once more from the lines themselves: no household gets a design that it had in any season that is kept here.">
-              that they have not had
-            </Figure>
+            <Figure
+              tone="safe"
+              why={t`Counted once more from the lines themselves: no household gets a design that it had in any season that is kept here.`}
+            >{t`that they have not had`}</Figure>
             .{" "}
           </>
         ) : (
           <>
-            , and{" "}
-            <Figure tone="tight" why="Each household that gets a design a second time is named in the table.">
-              {peopleWord(repeats)}
-            </Figure>{" "}
-            {repeats === 1 ? "gets" : "get"} a design again.{" "}
+            {rich`, and ${(
+              <Figure tone="tight" why={t`Each household that gets a design a second time is named in the table.`}>
+                {peopleWord(repeats)}
+              </Figure>
+            )} ${repeats === 1 ? t`gets` : t`get`} a design again. `}
           </>
         ))}
-      {wishes > 0 && (
-        <>
-          {likes} of {wishes} likes are met.{" "}
-        </>
-      )}
+      {wishes > 0 && <>{t`${likes} of ${wishes} likes are met. `}</>}
       {better && <PaintMore list={list} better={better} />}
     </Verdict>
   );
@@ -193,11 +189,7 @@ function PaintMoreButton({ list, paint }: { list: CardList; paint: Better["paint
           lines: need.lines.map(({ id, colourwayId, quantity }) => ({ id, colourwayId, quantity: quantity + (more.get(id) ?? 0) })),
         });
   };
-  return (
-    <Button variant="outline" onClick={() => void add()}>
-      Want {[...more.values()].reduce((sum, each) => sum + each, 0)} more
-    </Button>
-  );
+  return <Button variant="outline" onClick={() => void add()}>{t`Want ${[...more.values()].reduce((sum, each) => sum + each, 0)} more`}</Button>;
 }
 
 /** What to paint more of, so that nobody is left out and nobody gets a design again. */
@@ -205,9 +197,9 @@ function PaintMore({ list, better: { then, paint } }: { list: CardList; better: 
   const names = new Map(list.lines.map(({ id, name }) => [id, name]));
   return (
     <>
-      Paint {paint.map(({ design, count }) => `${String(count)} more of ${names.get(design) ?? ""}`).join(" and ")}, and{" "}
-      <Figure why={`Then ${peopleWord(then.unserved)} would get none and ${peopleWord(then.repeats)} a design again.`}>
-        {then.unserved + then.repeats === 0 ? "nobody is left out or gets one again" : "it is better"}
+      {t`Paint ${listOf(paint.map(({ design, count }) => t`${String(count)} more of ${names.get(design) ?? ""}`))}, and `}
+      <Figure why={t`Then ${peopleWord(then.unserved)} would get none and ${peopleWord(then.repeats)} a design again.`}>
+        {then.unserved + then.repeats === 0 ? t`nobody is left out or gets one again` : t`it is better`}
       </Figure>
       .
     </>
@@ -222,7 +214,7 @@ function BindMore({ outlook, list }: { outlook: Outlook; list: CardList }) {
   return (
     <Box width="320px">
       <Choice
-        aria-label="Give from one pool with"
+        aria-label={t`Give from one pool with`}
         value=""
         onChange={(change) =>
           void sendCommand("bind-needs", {
@@ -232,7 +224,7 @@ function BindMore({ outlook, list }: { outlook: Outlook; list: CardList }) {
             needIds: [...own, change.target.value],
           })
         }
-        options={[{ value: "", label: "Give from one pool with ..." }, ...others.map(({ need, design }) => ({ value: need.id, label: `${need.title}, ${design.name}` }))]}
+        options={[{ value: "", label: t`Give from one pool with ...` }, ...others.map(({ need, design }) => ({ value: need.id, label: `${need.title}, ${design.name}` }))]}
       />
     </Box>
   );
@@ -273,24 +265,24 @@ function Recipients({
       (a, b) => Number(b.line === null) - Number(a.line === null) || Number(b.fit?.had !== null) - Number(a.fit?.had !== null) || a.household.name.localeCompare(b.household.name),
     );
   const columns: readonly TableColumn<Row>[] = [
-    { id: "who", head: "Household", isAlways: true, value: ({ household }) => household.name, cell: ({ household }) => <Text fontWeight={600}>{household.name}</Text> },
+    { id: "who", head: t`Household`, isAlways: true, value: ({ household }) => household.name, cell: ({ household }) => <Text fontWeight={600}>{household.name}</Text> },
     {
       id: "card",
-      head: "Gets",
+      head: t`Gets`,
       isAlways: true,
       width: "300px",
       value: ({ line }) => line?.name ?? "",
       cell: ({ letterId, household, line }) => <LineChoice list={list} question={question} tally={tally} letterId={letterId} name={household.name} line={line} onGive={onGive} />,
     },
-    { id: "why", head: "Why", cell: ({ household, line, fit: found }) => <Text color={found?.had ? "tight" : "softInk"}>{whyWords(household, line, found)}</Text> },
+    { id: "why", head: t`Why`, cell: ({ household, line, fit: found }) => <Text color={found?.had ? "tight" : "softInk"}>{whyWords(household, line, found)}</Text> },
   ];
-  return <DataTable label="Who gets which" rows={rows} columns={columns} rowId={({ letterId }) => letterId} maxWidth="1080px" />;
+  return <DataTable label={t`Who gets which`} rows={rows} columns={columns} rowId={({ letterId }) => letterId} maxWidth="1080px" />;
 }
 
 function whyWords(household: HouseholdRead, line: OfferedLine | null, fit: CardFit | null): string {
-  if (!line || !fit) return "No card is left that they may have.";
-  const sent = household.sentOn === null ? "" : ` They sent one in ${household.sentOn.slice(0, 4)}.`;
-  if (fit.had) return `They had it${fit.had.on === null ? "" : ` in ${fit.had.on.slice(0, 4)}`}, and no other is left for them.${sent}`;
-  const refusals = household.without.length > 0 ? ` Not for them: ${household.without.join(", ")}.` : "";
-  return `${fit.likes.length > 0 ? `They like ${fit.likes.join(", ")}.` : "They have not had it."}${refusals}${household.neutral ? " Neutral words." : ""}${sent}`;
+  if (!line || !fit) return t`No card is left that they may have.`;
+  const sent = household.sentOn === null ? "" : t` They sent one in ${household.sentOn.slice(0, 4)}.`;
+  if (fit.had) return t`They had it${fit.had.on === null ? "" : t` in ${fit.had.on.slice(0, 4)}`}, and no other is left for them.${sent}`;
+  const refusals = household.without.length > 0 ? t` Not for them: ${household.without.join(", ")}.` : "";
+  return `${fit.likes.length > 0 ? t`They like ${fit.likes.join(", ")}.` : t`They have not had it.`}${refusals}${household.neutral ? t` Neutral words.` : ""}${sent}`;
 }

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { groupBy } from "@yule/core";
+import { groupBy, t } from "@yule/core";
 import { pileOf, wantsNeutral, writingTonight, type Outlook, type PileLetter } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useFinishQuery } from "../../../data/api.ts";
@@ -27,7 +28,7 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
   const toWrite = pile.filter(({ letter, isMade, isHeld }) => isMade && !isHeld && !letter.written && letter.lineId !== null);
   const open = pile.filter(({ letter, isMade }) => isMade && letter.lineId === null).length;
   const { cards, minutes } = writingTonight(toWrite, outlook);
-  const boxes = [...groupBy(toWrite, ({ box }) => box ?? "In no box")];
+  const boxes = [...groupBy(toWrite, ({ box }) => box ?? t`In no box`)];
   const tick = (id: string): void => setTicked((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
   const write = async (letterIds: readonly string[]): Promise<void> => {
     const sent = await sendCommand("tell-written", { letterIds: [...letterIds], written: true }, { ownRefusals: true });
@@ -39,29 +40,32 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
       <Verdict>
         {toWrite.length === 0 ? (
           open > 0 ? (
-            `Nothing can be written yet: of ${cardsOf(open)} it is not decided who gets which.`
+            t`Nothing can be written yet: of ${cardsOf(open)} it is not decided who gets which.`
           ) : (
-            "Every card that is made is written and addressed."
+            t`Every card that is made is written and addressed.`
           )
         ) : (
           <>
-            {cardsOf(toWrite.length)} {toWrite.length === 1 ? "is" : "are"} to be written and addressed, from {boxes.length === 1 ? "one box" : `${String(boxes.length)} boxes`}
+            {t`${cardsOf(toWrite.length)} ${toWrite.length === 1 ? t`is` : t`are`} to be written and addressed, from ${boxes.length === 1 ? t`one box` : t`${String(boxes.length)} boxes`}`}
             {minutes === null ? (
               "."
             ) : (
               <>
                 ;{" "}
-                <Figure why={`Four minutes for each, words and address. The next session lasts ${String(minutes)} minutes, and writing can be done on the sofa beside what dries.`}>
-                  {cards === toWrite.length ? "all of them" : String(cards)}
-                </Figure>{" "}
-                fit into the next session.
+                {rich`${(
+                  <Figure
+                    why={t`Four minutes for each, words and address. The next session lasts ${String(minutes)} minutes, and writing can be done on the sofa beside what dries.`}
+                  >
+                    {cards === toWrite.length ? t`all of them` : String(cards)}
+                  </Figure>
+                )} fit into the next session.`}
               </>
             )}
           </>
         )}
       </Verdict>
       {toWrite.length === 0 && (
-        <Teach title="An evening with a pen">Cards that are made and given to somebody lie here box by box, with what they are to say and where they go.</Teach>
+        <Teach title={t`An evening with a pen`}>{t`Cards that are made and given to somebody lie here box by box, with what they are to say and where they go.`}</Teach>
       )}
       {boxes.map(([box, letters]) => (
         <Box key={box} as="section" aria-label={box} marginBottom="18px" maxWidth="860px">
@@ -80,11 +84,9 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
       {toWrite.length > 0 && (
         <Flex gap="14px" wrap="wrap">
           <Button size="xl" disabled={ticked.size === 0} onClick={() => void write([...ticked])}>
-            {ticked.size === 0 ? "Tick what is written" : `${cardsOf(ticked.size)} written`}
+            {ticked.size === 0 ? t`Tick what is written` : t`${cardsOf(ticked.size)} written`}
           </Button>
-          <Button size="xl" variant="outline" onClick={() => void write(toWrite.map(({ letter }) => letter.id))}>
-            All {String(toWrite.length)} are written
-          </Button>
+          <Button size="xl" variant="outline" onClick={() => void write(toWrite.map(({ letter }) => letter.id))}>{t`All ${String(toWrite.length)} are written`}</Button>
         </Flex>
       )}
       {problem && <ProblemNote problem={problem} />}
@@ -96,8 +98,8 @@ export default function WriteAsk({ outlook }: DispatchAskProps) {
 function Said({ each: { household, view, card }, outlook }: { each: PileLetter; outlook: Outlook }) {
   const wishes = [
     ...(household.language === "en" ? [] : [`in ${languageName(household.language)}`]),
-    ...(wantsNeutral(household, outlook.today) ? ["no feast named"] : []),
-    ...(household.state === "bereaved" ? ["they lost somebody"] : []),
+    ...(wantsNeutral(household, outlook.today) ? [t`no feast named`] : []),
+    ...(household.state === "bereaved" ? [t`they lost somebody`] : []),
   ];
   return (
     <Text as="span" paddingY="6px" overflowWrap="anywhere">

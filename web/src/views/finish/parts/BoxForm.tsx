@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { addBox } from "@yule/contract";
 import { z } from "zod";
@@ -23,18 +24,16 @@ export function BoxForm() {
     <form onSubmit={(event) => void save(event)} noValidate>
       <Flex gap="12px" wrap="wrap" align="flex-start" marginY="10px">
         <Box width="180px">
-          <FormField label="What is written on it" fault={faultOf("name")}>
+          <FormField label={t`What is written on it`} fault={faultOf("name")}>
             <TextInput {...register("name")} />
           </FormField>
         </Box>
         <Box width="260px">
-          <FormField label="Where it stands" fault={faultOf("place")}>
+          <FormField label={t`Where it stands`} fault={faultOf("place")}>
             <TextInput {...register("place")} />
           </FormField>
         </Box>
-        <Button type="submit" variant="outline" marginTop={UNDER_LABEL} disabled={form.formState.isSubmitting}>
-          Add a box
-        </Button>
+        <Button type="submit" variant="outline" marginTop={UNDER_LABEL} disabled={form.formState.isSubmitting}>{t`Add a box`}</Button>
       </Flex>
       <FaultLines faults={rest} />
     </form>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 import type { Length } from "@yule/core";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -14,15 +15,13 @@ export function CardGrowing({ steps, limit, service }: { steps: readonly { reado
   const y = (thickness: number): number => GROUND - (thickness / most) * (GROUND - 24);
   const said = steps.map(({ name, thickness }) => `${name}: ${say(thickness)}`).join("; ");
   return (
-    <Box as="section" aria-label="How thick it gets" flex="none" width="100%" maxWidth={`${String(WIDE)}px`}>
-      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        From the side
-      </Text>
+    <Box as="section" aria-label={t`How thick it gets`} flex="none" width="100%" maxWidth={`${String(WIDE)}px`}>
+      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">{t`From the side`}</Text>
       <svg
         viewBox={`0 0 ${String(WIDE)} ${String(HIGH)}`}
         style={{ width: "100%", display: "block" }}
         role="img"
-        aria-label={`${said}${limit === null ? "" : `; ${service} takes ${say(limit)}`}`}
+        aria-label={`${said}${limit === null ? "" : t`; ${service} takes ${say(limit)}`}`}
       >
         {steps.map(({ name, thickness }, index) => {
           const x = 8 + index * (column + 14);

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Corners } from "@yule/core";
 import { useState } from "react";
@@ -19,27 +20,26 @@ export function DrawBlock({ drawing, panels, onDraw }: { drawing: Drawing; panel
   const { register, faultOf } = form;
   const save = form.handleSubmit((told) => onDraw({ corners, ...told }));
   return (
-    <Box as="section" aria-label="Where the panels lie" marginTop="14px">
-      <Text marginBottom="8px" maxWidth="44em">
-        Or say where they are: lay them edge to edge, pull the four corners onto those of the whole block, and say how many lie in it.
-      </Text>
+    <Box as="section" aria-label={t`Where the panels lie`} marginTop="14px">
+      <Text
+        marginBottom="8px"
+        maxWidth="44em"
+      >{t`Or say where they are: lay them edge to edge, pull the four corners onto those of the whole block, and say how many lie in it.`}</Text>
       <Flex gap="18px" wrap="wrap" align="flex-start">
         <CornerPicker looked={drawing.on} corners={corners} onMoved={setCorners} />
         <form onSubmit={(event) => void save(event)} noValidate>
           <Flex gap="12px" align="flex-start">
             <Box width="110px">
-              <FormField label="Across" fault={faultOf("across")}>
+              <FormField label={t`Across`} fault={faultOf("across")}>
                 <TextInput inputMode="numeric" {...register("across")} />
               </FormField>
             </Box>
             <Box width="110px">
-              <FormField label="Down" fault={faultOf("down")}>
+              <FormField label={t`Down`} fault={faultOf("down")}>
                 <TextInput inputMode="numeric" {...register("down")} />
               </FormField>
             </Box>
-            <Button type="submit" marginTop={UNDER_LABEL}>
-              Look again
-            </Button>
+            <Button type="submit" marginTop={UNDER_LABEL}>{t`Look again`}</Button>
           </Flex>
         </form>
       </Flex>

@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { costsByHand } from "@yule/core";
+import { costsByHand, t, wordsFor } from "@yule/core";
 import { givingsOf, movedPanels, panelName, type Giving, type LyingPanel, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import type { Problem } from "@yule/contract";
@@ -14,14 +15,14 @@ import { printFigure } from "../../../kit/say.ts";
 
 type Move = ReturnType<typeof movedPanels>[number];
 
-const WHY: Readonly<Record<Move["why"], string>> = {
-  "its own": "it was painted for it",
-  "the best to the dearest": "the best looking go where it matters most",
-  "lies in the stash": "it lies in the stash",
-  "needed there sooner": "it is needed there sooner",
-  "nobody asks for it": "nobody asks for it now",
-  "left over from its own": "its own need has enough",
-};
+const WHY: Readonly<Record<Move["why"], string>> = wordsFor({
+  "its own": () => t`it was painted for it`,
+  "the best to the dearest": () => t`the best looking go where it matters most`,
+  "lies in the stash": () => t`it lies in the stash`,
+  "needed there sooner": () => t`it is needed there sooner`,
+  "nobody asks for it": () => t`nobody asks for it now`,
+  "left over from its own": () => t`its own need has enough`,
+});
 
 /** Which panel goes to which need: what should move, why, and what another choice would cost. */
 export default function GiveAsk({ outlook }: FinishAskProps) {
@@ -35,11 +36,10 @@ export default function GiveAsk({ outlook }: FinishAskProps) {
   if (givings.length === 0)
     return (
       <>
-        <Verdict>No good panel is free, so there is nothing to give.</Verdict>
-        <Teach title="What is decided here">
-          Once panels are good or lie in the stash, this page says which goes to which need: what is due sooner and matters more comes first, and the best looking go to the
-          dearest.
-        </Teach>
+        <Verdict>{t`No good panel is free, so there is nothing to give.`}</Verdict>
+        <Teach
+          title={t`What is decided here`}
+        >{t`Once panels are good or lie in the stash, this page says which goes to which need: what is due sooner and matters more comes first, and the best looking go to the dearest.`}</Teach>
       </>
     );
   const panels = givings.reduce((sum, each) => sum + each.panels.length, 0);
@@ -49,20 +49,11 @@ export default function GiveAsk({ outlook }: FinishAskProps) {
     <>
       <Verdict>
         {moves.length === 0 ? (
-          <>
-            <Figure tone="safe" why={whyBest(isProven)}>
-              Every one of the {panels} free panels
-            </Figure>{" "}
-            lies where it should.
-          </>
+          <>{rich`${(<Figure tone="safe" why={whyBest(isProven)}>{t`Every one of the ${panels} free panels`}</Figure>)} lies where it should.`}</>
         ) : (
-          <>
-            Give{" "}
-            <Figure why={whyBest(isProven)}>
-              {moves.length} of {panels} free {panels === 1 ? "panel" : "panels"}
-            </Figure>{" "}
-            another place: {targetsOf(moves, titles)}.
-          </>
+          <>{rich`Give ${(
+            <Figure why={whyBest(isProven)}>{t`${moves.length} of ${panels} free ${panels === 1 ? t`panel` : t`panels`}`}</Figure>
+          )} another place: ${targetsOf(moves, titles)}.`}</>
         )}
       </Verdict>
       {moves.length > 0 && (
@@ -74,13 +65,13 @@ export default function GiveAsk({ outlook }: FinishAskProps) {
                   <strong>
                     {giving.design.name}, {panelName(giving.design, panel).toLowerCase()}
                   </strong>
-                  , from {titles.get(panel.home ?? "") ?? "the stash"} to <strong>{titles.get(line?.need ?? "") ?? "the stash"}</strong>: {WHY[why]}.
+                  {rich`, from ${titles.get(panel.home ?? "") ?? t`the stash`} to ${(<strong>{titles.get(line?.need ?? "") ?? t`the stash`}</strong>)}: ${WHY[why]}.`}
                 </Text>
               </Flex>
             ))}
           </Box>
           <Button marginBottom="18px" onClick={() => void send(moves.map(({ panel, line }) => ({ unitId: panel.id, needId: line?.need ?? null })))}>
-            Move {moves.length === 1 ? "it" : `these ${String(moves.length)}`}
+            {t`Move ${moves.length === 1 ? t`it` : t`these ${String(moves.length)}`}`}
           </Button>
         </>
       )}
@@ -100,8 +91,8 @@ function targetsOf(moves: readonly Move[], titles: ReadonlyMap<string, string>):
 }
 
 const whyBest = (isProven: boolean): string =>
-  `Each card counts by how much its need matters and how soon it is due, a better looking panel for more; what was painted for a need stays there unless another is clearly worse off. ${
-    isProven ? "Every round of swaps was tried afterwards, and none is better." : ""
+  t`Each card counts by how much its need matters and how soon it is due, a better looking panel for more; what was painted for a need stays there unless another is clearly worse off. ${
+    isProven ? t`Every round of swaps was tried afterwards, and none is better.` : ""
   }`;
 
 const titlesOf = ({ needs }: Outlook): ReadonlyMap<string, string> => new Map(needs.map(({ need }) => [need.id, need.title]));
@@ -122,7 +113,7 @@ function GiveChoice({ giving: { design, panels, lines }, panel, titles, onSend }
   ];
   return (
     <Choice
-      aria-label={`Give ${panelName(design, panel).toLowerCase()} to`}
+      aria-label={t`Give ${panelName(design, panel).toLowerCase()} to`}
       value={panel.home ?? ""}
       onFocus={() => setAsked(true)}
       onPointerEnter={() => setAsked(true)}
@@ -137,17 +128,17 @@ function ByHand({ giving, titles, onSend }: ByHandProps) {
   const { design, panels, lines } = giving;
   const columns = useMemo(
     (): readonly TableColumn<LyingPanel>[] => [
-      { id: "number", head: "Panel", isAlways: true, value: ({ number }) => number, cell: (panel) => panelName(design, panel) },
+      { id: "number", head: t`Panel`, isAlways: true, value: ({ number }) => number, cell: (panel) => panelName(design, panel) },
       {
         id: "doubt",
-        head: "Looks",
+        head: t`Looks`,
         value: ({ doubt }) => doubt ?? 0.25,
-        cell: ({ doubt }) => (doubt === null ? "no photo" : doubt < 0.2 ? "like its sisters" : doubt < 0.4 ? "a little otherwise" : "otherwise"),
+        cell: ({ doubt }) => (doubt === null ? t`no photo` : doubt < 0.2 ? t`like its sisters` : doubt < 0.4 ? t`a little otherwise` : "otherwise"),
       },
-      { id: "home", head: "Lies with", isAlways: true, value: ({ home }) => titles.get(home ?? "") ?? "the stash", cell: ({ home }) => titles.get(home ?? "") ?? "the stash" },
+      { id: "home", head: t`Lies with`, isAlways: true, value: ({ home }) => titles.get(home ?? "") ?? t`the stash`, cell: ({ home }) => titles.get(home ?? "") ?? t`the stash` },
       {
         id: "give",
-        head: "Give it to",
+        head: t`Give it to`,
         isAlways: true,
         value: () => "",
         cell: (panel) => <GiveChoice giving={giving} panel={panel} titles={titles} onSend={onSend} />,
@@ -156,21 +147,21 @@ function ByHand({ giving, titles, onSend }: ByHandProps) {
     [giving, design, titles, onSend],
   );
   return (
-    <Box as="section" aria-label={`Panels of ${design.name}`} marginTop="22px">
+    <Box as="section" aria-label={t`Panels of ${design.name}`} marginTop="22px">
       <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
-        {design.name}: {panelsWord(panels.length)} free
+        {t`${design.name}: ${panelsWord(panels.length)} free`}
       </Text>
       {lines
         .filter(({ refuses }) => refuses !== null)
         .map(({ line, need, refuses }) => (
           <Text key={line} color="cannot">
-            {titles.get(need)} gets none of it: {refuses}.
+            {rich`${titles.get(need)} gets none of it: ${refuses}.`}
           </Text>
         ))}
-      <DataTable label={`Where the panels of ${design.name} lie`} rows={panels} columns={columns} rowId={({ id }) => id} maxWidth="900px" />
+      <DataTable label={t`Where the panels of ${design.name} lie`} rows={panels} columns={columns} rowId={({ id }) => id} maxWidth="900px" />
     </Box>
   );
 }
 
 /** What is lost beside the best, in cards to an ordinary need. */
-const costWords = (cost: number): string => (cost < 0.005 ? "" : `, costs ${cost < 0.1 ? "hardly anything" : `${printFigure(cost, 1)} of a card`}`);
+const costWords = (cost: number): string => (cost < 0.005 ? "" : `, costs ${cost < 0.1 ? t`hardly anything` : t`${printFigure(cost, 1)} of a card`}`);

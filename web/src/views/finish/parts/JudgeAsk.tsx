@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead, FinishRead, Grade, UnitRead } from "@yule/contract";
-import { doubtOf, type PanelFault } from "@yule/core";
+import { doubtOf, type PanelFault, t } from "@yule/core";
 import { spoiltAt, toJudge, type NeedView } from "@yule/derive";
 import { lazy, Suspense, useMemo, useRef, useState } from "react";
 import { v7 } from "uuid";
@@ -27,10 +27,10 @@ export function JudgeAsk({ outlook, finish, task }: FinishAskProps) {
   if (!task) {
     return (
       <>
-        <Verdict>No panels wait to be inspected.</Verdict>
-        <Teach title="Nothing to finish yet">
-          When panels are painted, grade them here. The page says whether enough are good, or how many more to paint, and turns good panels into cards.
-        </Teach>
+        <Verdict>{t`No panels wait to be inspected.`}</Verdict>
+        <Teach
+          title={t`Nothing to finish yet`}
+        >{t`When panels are painted, grade them here. The page says whether enough are good, or how many more to paint, and turns good panels into cards.`}</Teach>
       </>
     );
   }
@@ -52,10 +52,8 @@ function AfterBatch({ view }: { view: NeedView }) {
   const judged = view.batches.flatMap((batch) => batch.units).some((unit) => unit.grade !== null);
   if (!judged) return null;
   return (
-    <Box as="section" aria-label="What was learned" marginTop="24px" maxWidth="860px">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
-        What of {view.design.name} is to be kept, changed, or never done again?
-      </Text>
+    <Box as="section" aria-label={t`What was learned`} marginTop="24px" maxWidth="860px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">{t`What of ${view.design.name} is to be kept, changed, or never done again?`}</Text>
       <Suspense>
         <NoteLesson design={view.design} isOpen />
       </Suspense>
@@ -85,15 +83,15 @@ function JudgeBatch({ view, batch, finish }: { view: NeedView; batch: BatchRead;
     void sendCommand("grade-panels", { batchId: batch.id, grades: [{ unitId: unit.id, grade, causes: [...causes], ...photo }] });
   };
   return (
-    <Box as="section" aria-label="Panels to judge" marginTop="10px">
+    <Box as="section" aria-label={t`Panels to judge`} marginTop="10px">
       {!looked && units.some(({ grade }) => grade === null) && (
         <Box marginBottom="12px" maxWidth="1120px">
-          <Fold title="Which panel is off: one photo of the batch">
-            <Text marginY="8px" maxWidth="44em">
-              Lay the {units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and each
-              panel against its sisters.
-            </Text>
-            <PhotoIntake label="Taking the photo" intake={intake}>
+          <Fold title={t`Which panel is off: one photo of the batch`}>
+            <Text
+              marginY="8px"
+              maxWidth="44em"
+            >{t`Lay the ${units.length} panels out by their numbers, row by row, a finger apart on a plain board, and take one photo from above. It is held against the master and each panel against its sisters.`}</Text>
+            <PhotoIntake label={t`Taking the photo`} intake={intake}>
               {intake.photo.drawing && <DrawBlock drawing={intake.photo.drawing} panels={units.length} onDraw={intake.draw} />}
             </PhotoIntake>
           </Fold>
@@ -129,14 +127,10 @@ function JudgeBatch({ view, batch, finish }: { view: NeedView; batch: BatchRead;
                   })
                 }
               >
-                {waiting.length === 1 ? "The one that is left is good" : `The ${String(waiting.length)} that are left are good`}
+                {waiting.length === 1 ? t`The one that is left is good` : t`The ${String(waiting.length)} that are left are good`}
               </Button>
             )}
-            {looked && (
-              <Button variant="outline" onClick={intake.leave}>
-                Put the photo away
-              </Button>
-            )}
+            {looked && <Button variant="outline" onClick={intake.leave}>{t`Put the photo away`}</Button>}
           </Flex>
         </Box>
         {chosen && (
@@ -197,15 +191,13 @@ function Told({ looked, waiting, doubts }: { looked: LookedAt; waiting: readonly
     <Box marginBottom="10px" maxWidth="46em" aria-live="polite">
       <Text fontFamily="heading" fontSize="20px">
         {waiting.length === 0
-          ? "All panels on the photo are judged."
+          ? t`All panels on the photo are judged.`
           : first
-            ? `${String(unlike.length)} of ${String(waiting.length)} ${unlike.length === 1 ? "looks" : "look"} unlike ${unlike.length === 1 ? "its" : "their"} sisters. Begin with panel ${String(first.number)}.`
-            : `None of the ${String(waiting.length)} stands out from its sisters. Look at them yourself all the same: a photo does not show what is flat.`}
+            ? t`${String(unlike.length)} of ${String(waiting.length)} ${unlike.length === 1 ? t`looks` : t`look`} unlike ${unlike.length === 1 ? t`its` : t`their`} sisters. Begin with panel ${String(first.number)}.`
+            : t`None of the ${String(waiting.length)} stands out from its sisters. Look at them yourself all the same: a photo does not show what is flat.`}
       </Text>
       {looked.common.map(({ colourway, faults }) => (
-        <Text key={colourway} color="softInk">
-          All of {colourway}: {faults.map(sharedWords).join("; ")}.
-        </Text>
+        <Text key={colourway} color="softInk">{t`All of ${colourway}: ${faults.map(sharedWords).join("; ")}.`}</Text>
       ))}
     </Box>
   );

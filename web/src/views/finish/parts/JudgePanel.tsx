@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { CAUSE_WORDS, type FinishRead, type Grade, type RescueRead, type UnitRead, RESCUE_WORDS } from "@yule/contract";
-import { minutes, PANEL_CAUSES, printMinutes, rescueOffers, type PanelCause, type RescueWay } from "@yule/core";
+import { minutes, PANEL_CAUSES, printMinutes, rescueOffers, type PanelCause, type RescueWay, t } from "@yule/core";
 import { colourwayOf, panelOf, paintingStages, type NeedView } from "@yule/derive";
 import { useDrag } from "@use-gesture/react";
 import { useState } from "react";
@@ -51,29 +52,27 @@ export function JudgePanel({ view, unit, looked, onPhoto, rescue, rescued, onJud
     judge(Math.abs(x) > Math.abs(y) ? (x > 0 ? "good" : "scrap") : y < 0 ? "rescue" : "stash");
   });
   return (
-    <Box as="section" aria-label={`Panel ${String(unit.number)}`}>
+    <Box as="section" aria-label={t`Panel ${String(unit.number)}`}>
       <Text fontFamily="heading" fontSize="20px">
-        Panel {unit.number}, {way?.name}
+        {rich`Panel ${unit.number}, ${way?.name}`}
         {unit.grade ? `: ${unit.grade}` : ""}
       </Text>
       {onPhoto && (
         <Box as="ul" listStyleType="none" marginBottom="8px">
-          {seen.length === 0 && <li>Like its sisters.</li>}
+          {seen.length === 0 && <li>{t`Like its sisters.`}</li>}
           {seen.map((fault) => (
             <li key={fault.kind}>
-              {fault.amount >= UNLIKE ? "Clearly" : "Perhaps"} {seenWords(fault)}
+              {fault.amount >= UNLIKE ? t`Clearly` : t`Perhaps`} {seenWords(fault)}
             </li>
           ))}
         </Box>
       )}
       {rescue && <Planned rescue={rescue} designId={view.design.id} />}
       <GradeButtons number={unit.number} grade={unit.grade} onGrade={judge} />
-      <Box {...swipe()} role="group" aria-label="The panel and its master" marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
+      <Box {...swipe()} role="group" aria-label={t`The panel and its master`} marginY="8px" style={{ touchAction: "none", cursor: "grab" }}>
         <Beside view={view} unit={unit} looked={looked} onPhoto={onPhoto} />
       </Box>
-      <Text color="softInk" fontSize="15px" marginTop="6px" marginBottom="12px">
-        By key: G, R, S, X. By swipe: right is good, left scrap, up rescue, down stash.
-      </Text>
+      <Text color="softInk" fontSize="15px" marginTop="6px" marginBottom="12px">{t`By key: G, R, S, X. By swipe: right is good, left scrap, up rescue, down stash.`}</Text>
       <Causes causes={causes} onChange={setCauses} />
       <Rescues view={view} cause={causes[0] ?? null} rescued={rescued} onRescue={(how) => onJudge({ grade: "rescue", causes, way: how })} />
     </Box>
@@ -84,12 +83,14 @@ export function JudgePanel({ view, unit, looked, onPhoto, rescue, rescued, onJud
 function Planned({ rescue, designId }: { rescue: RescueRead; designId: string }) {
   return (
     <Box marginBottom="10px">
-      <Text fontWeight={600}>{rescue.doneAt === null ? `To be rescued: ${RESCUE_WORDS[rescue.way]}.` : `Its rescue is done: ${RESCUE_WORDS[rescue.way]}. Is it good now?`}</Text>
-      {rescue.way === "cut down" && <Link to={`/sheets?ask=painted&panel=${designId}`}>Find its good part in Sheets</Link>}
+      <Text fontWeight={600}>{rescue.doneAt === null ? t`To be rescued: ${RESCUE_WORDS[rescue.way]}.` : t`Its rescue is done: ${RESCUE_WORDS[rescue.way]}. Is it good now?`}</Text>
+      {rescue.way === "cut down" && <Link to={`/sheets?ask=painted&panel=${designId}`}>{t`Find its good part in Sheets`}</Link>}
       {rescue.doneAt === null && (
-        <Button variant="outline" marginTop="6px" onClick={() => void sendCommand("tell-rescue", { id: rescue.id, at: presentMoment().toISOString() })}>
-          The rescue is done
-        </Button>
+        <Button
+          variant="outline"
+          marginTop="6px"
+          onClick={() => void sendCommand("tell-rescue", { id: rescue.id, at: presentMoment().toISOString() })}
+        >{t`The rescue is done`}</Button>
       )}
     </Box>
   );
@@ -100,7 +101,7 @@ function Beside({ view, unit, looked, onPhoto }: Pick<JudgePanelProps, "view" | 
   const [isHeld, setHeld] = useState(false);
   const way = colourwayOf(view.design, unit.colourwayId);
   const { width, height } = panelOf(view.design);
-  const master = <Picture id={way?.pictureId ?? null} alt={`The master of ${way?.name ?? ""}`} width="100%" ratio={height / width} />;
+  const master = <Picture id={way?.pictureId ?? null} alt={t`The master of ${way?.name ?? ""}`} width="100%" ratio={height / width} />;
   if (!looked || !onPhoto) return <Box maxWidth="220px">{master}</Box>;
   return (
     <Flex gap="12px">
@@ -111,15 +112,11 @@ function Beside({ view, unit, looked, onPhoto }: Pick<JudgePanelProps, "view" | 
             {master}
           </Box>
         )}
-        <Text color="softInk" fontSize="15px">
-          on the photo; held, the master lies over it
-        </Text>
+        <Text color="softInk" fontSize="15px">{t`on the photo; held, the master lies over it`}</Text>
       </Box>
       <Box flex="1" minWidth={0}>
         {master}
-        <Text color="softInk" fontSize="15px">
-          the master
-        </Text>
+        <Text color="softInk" fontSize="15px">{t`the master`}</Text>
       </Box>
     </Flex>
   );
@@ -128,10 +125,8 @@ function Beside({ view, unit, looked, onPhoto }: Pick<JudgePanelProps, "view" | 
 /** What is wrong with it, one tap each. The first that is told leads. */
 function Causes({ causes, onChange }: { causes: readonly PanelCause[]; onChange: (causes: readonly PanelCause[]) => void }) {
   return (
-    <Box role="group" aria-label="What is wrong with it" marginBottom="12px">
-      <Text fontWeight={600} marginBottom="6px">
-        What is wrong with it?
-      </Text>
+    <Box role="group" aria-label={t`What is wrong with it`} marginBottom="12px">
+      <Text fontWeight={600} marginBottom="6px">{t`What is wrong with it?`}</Text>
       <Flex wrap="wrap" gap="6px">
         {PANEL_CAUSES.map((cause) => {
           const isTold = causes.includes(cause);
@@ -164,11 +159,11 @@ function Rescues({ view, cause, rescued, onRescue }: { view: NeedView; cause: Pa
   if (!best) return null;
   const said = (count: number): string => printMinutes(minutes(Math.max(1, Math.round(count))));
   return (
-    <Box as="section" aria-label="What could save it" borderTop="1px solid" borderColor="hairline" paddingTop="10px">
+    <Box as="section" aria-label={t`What could save it`} borderTop="1px solid" borderColor="hairline" paddingTop="10px">
       <Text marginBottom="8px">
         {best.costs < anew
-          ? `To ${RESCUE_WORDS[best.way]} comes to ${said(best.costs)} in the mean, a new panel to ${said(anew)}: save it.`
-          : `A new panel costs ${said(anew)}, and nothing saves this one for less: let it go, or keep it for the stash.`}
+          ? t`To ${RESCUE_WORDS[best.way]} comes to ${said(best.costs)} in the mean, a new panel to ${said(anew)}: save it.`
+          : t`A new panel costs ${said(anew)}, and nothing saves this one for less: let it go, or keep it for the stash.`}
       </Text>
       {offers.map(({ way, hands, dry, works, restsOn }) => (
         <Flex key={way} align="center" gap="12px" marginBottom="8px">
@@ -186,7 +181,7 @@ function Rescues({ view, cause, rescued, onRescue }: { view: NeedView; cause: Pa
           </Button>
           <Text fontSize="15px" color="softInk">
             {said(hands)}
-            {dry > 0 ? `, ${said(dry)} to dry` : ""}; works {inHundred(works)} times, {restsOn === 0 ? "a guess" : `from ${String(restsOn)} of yours`}
+            {t`${dry > 0 ? t`, ${said(dry)} to dry` : ""}; works ${inHundred(works)} times, ${restsOn === 0 ? t`a guess` : t`from ${String(restsOn)} of yours`}`}
           </Text>
         </Flex>
       ))}

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { lengthOfUnits, measureOf, minutes, printAmount, printMinutes } from "@yule/core";
+import { lengthOfUnits, measureOf, minutes, printAmount, printMinutes, t } from "@yule/core";
 import {
   countedUses,
   fenceOf,
@@ -30,7 +31,7 @@ import type { FinishAskProps } from "../ask.ts";
 
 import { CardGrowing } from "./CardGrowing.tsx";
 import { PrintCopies } from "./PrintCopies.tsx";
-import { printDay } from "../../../kit/say.ts";
+import { printDay, listOf } from "../../../kit/say.ts";
 import { cardsOf } from "../../../kit/counts.ts";
 
 /** The making of a need's cards: when to begin, the kit, step after step, and how thick it gets before the foam goes on. */
@@ -39,10 +40,10 @@ export default function MakeAsk({ outlook, finish, task }: FinishAskProps) {
   if (!task || !view || view.need.kind === "stash") {
     return (
       <>
-        <Verdict>{view ? `${view.need.title} is kept as panels: no card is made of it.` : "No cards wait to be made."}</Verdict>
-        <Teach title="What is decided here">
-          Once panels are good, this page lays out the kit, says in which order all cards go through each step and when they are dry, and whether they are thin enough for the post.
-        </Teach>
+        <Verdict>{view ? t`${view.need.title} is kept as panels: no card is made of it.` : t`No cards wait to be made.`}</Verdict>
+        <Teach
+          title={t`What is decided here`}
+        >{t`Once panels are good, this page lays out the kit, says in which order all cards go through each step and when they are dry, and whether they are thin enough for the post.`}</Teach>
       </>
     );
   }
@@ -70,27 +71,26 @@ function Making({ outlook, finish, task }: { outlook: Outlook; finish: FinishAsk
       <Verdict>
         {view.need.title}:{" "}
         {left === 0 ? (
-          <Figure tone="safe" why={`All ${cardsOf(view.cards)} of it are assembled.`}>
-            all {cardsOf(view.cards)} are made
-          </Figure>
+          <Figure tone="safe" why={t`All ${cardsOf(view.cards)} of it are assembled.`}>{t`all ${cardsOf(view.cards)} are made`}</Figure>
         ) : (
           <>
-            {cardsOf(left)} {left === 1 ? "takes" : "take"}{" "}
-            <Figure why={`${run.map(({ name, setup, hands: each, cards }) => `${name}: ${printMinutes(minutes(setup + each * cards))}`).join("; ")}.`}>
-              {printMinutes(minutes(Math.round(hands)))}
-            </Figure>{" "}
-            of hands, and {end ? `the last is dry ${printMinutes(minutes(Math.round(end.dryAt)))} after you begin` : "nothing has to dry"}
+            {cardsOf(left)} {left === 1 ? t`takes` : t`take`}{" "}
+            {rich`${(
+              <Figure why={`${run.map(({ name, setup, hands: each, cards }) => `${name}: ${printMinutes(minutes(setup + each * cards))}`).join("; ")}.`}>
+                {printMinutes(minutes(Math.round(hands)))}
+              </Figure>
+            )} of hands, and ${end ? t`the last is dry ${printMinutes(minutes(Math.round(end.dryAt)))} after you begin` : t`nothing has to dry`}`}
           </>
         )}
         .{" "}
         {limit === undefined ? null : (
           <Figure
             tone={tooThick ? "cannot" : "safe"}
-            why={`${thickness.map(({ name, thickness: by }) => `${name}: ${say(by)}`).join("; ")}. ${view.post?.service ?? ""} takes at most ${say(limit)}.`}
+            why={t`${thickness.map(({ name, thickness: by }) => `${name}: ${say(by)}`).join("; ")}. ${view.post?.service ?? ""} takes at most ${say(limit)}.`}
           >
             {tooThick
-              ? `At ${say(thick)} it is too thick for ${view.post?.service ?? "the post"}: leave the foam off`
-              : `At ${say(thick)} it is thin enough for ${view.post?.service ?? "the post"}`}
+              ? t`At ${say(thick)} it is too thick for ${view.post?.service ?? t`the post`}: leave the foam off`
+              : t`At ${say(thick)} it is thin enough for ${view.post?.service ?? t`the post`}`}
           </Figure>
         )}
         {limit !== undefined && "."} {left > 0 && <When view={view} outlook={outlook} hands={hands} />}
@@ -112,15 +112,9 @@ function When({ view, outlook, hands }: { view: FinishTask["view"]; outlook: Out
   const before = outlook.sessions.filter(({ day }) => day <= view.readyBy);
   const last = before.findLast(({ length }) => length >= hands) ?? before.at(-1);
   if (!last)
-    return (
-      <Figure tone="cannot" why={`It must be ready by ${printDay(view.readyBy)}, and no session of yours is left before then.`}>
-        No session is left for it
-      </Figure>
-    );
+    return <Figure tone="cannot" why={t`It must be ready by ${printDay(view.readyBy)}, and no session of yours is left before then.`}>{t`No session is left for it`}</Figure>;
   return (
-    <>
-      Begin by <Figure why={`It must be ready by ${printDay(view.readyBy)}; of your sessions before then this is the last that is long enough.`}>{printDay(last.day)}</Figure>.
-    </>
+    <>{rich`Begin by ${(<Figure why={t`It must be ready by ${printDay(view.readyBy)}; of your sessions before then this is the last that is long enough.`}>{printDay(last.day)}</Figure>)}.`}</>
   );
 }
 
@@ -132,14 +126,8 @@ function Assemble({ view, outlook }: { view: FinishTask["view"]; outlook: Outloo
   if (cards === 0)
     return (
       <Text marginBottom="12px">
-        {view.assembled > 0 ? `${cardsOf(view.assembled)} ${view.assembled === 1 ? "is" : "are"} assembled. ` : ""}
-        {view.assembled < view.cards ? (
-          <>
-            No good panel waits for a card. <Link to={`/finish?ask=judge&need=${view.need.id}`}>Judge the panels</Link>.
-          </>
-        ) : (
-          ""
-        )}
+        {view.assembled > 0 ? t`${cardsOf(view.assembled)} ${view.assembled === 1 ? t`is` : t`are`} assembled. ` : ""}
+        {view.assembled < view.cards ? <>{rich`No good panel waits for a card. ${(<Link to={`/finish?ask=judge&need=${view.need.id}`}>{t`Judge the panels`}</Link>)}.`}</> : ""}
       </Text>
     );
   const uses = countedUses(usesOfCards(view.design, cards, outlook.stores));
@@ -152,19 +140,15 @@ function Assemble({ view, outlook }: { view: FinishTask["view"]; outlook: Outloo
     <Box marginBottom="18px" borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="14px">
       <Flex align="center" gap="16px" wrap="wrap">
         <Button size="xl" onClick={() => void assemble()}>
-          Assemble {cardsOf(cards)}
+          {t`Assemble ${cardsOf(cards)}`}
         </Button>
         <Text color="softInk" maxWidth="30em">
           {uses.length === 0
-            ? "Takes nothing from the stores."
-            : `Takes ${uses.map((use) => `${String(use.quantity)} of ${outlook.stores.find((store) => store.id === use.storeId)?.name ?? ""}`).join(" and ")}. Inside words before gluing; glitter last.`}
+            ? t`Takes nothing from the stores.`
+            : t`Takes ${listOf(uses.map((use) => `${String(use.quantity)} of ${outlook.stores.find((store) => store.id === use.storeId)?.name ?? ""}`))}. Inside words before gluing; glitter last.`}
         </Text>
       </Flex>
-      {words.length > 0 && (
-        <Text marginTop="8px" fontWeight={600}>
-          Before assembly, inside each card: {words.map((each) => `“${each}”`).join(", ")}.
-        </Text>
-      )}
+      {words.length > 0 && <Text marginTop="8px" fontWeight={600}>{t`Before assembly, inside each card: ${words.map((each) => `“${each}”`).join(", ")}.`}</Text>}
       {problem && <ProblemNote problem={problem} />}
     </Box>
   );
@@ -175,16 +159,13 @@ function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run
   const [first] = run;
   const words = run.find(({ id }) => id === "words");
   const gluedFirst = words ? Math.max(0, ...run.filter(({ id, dry }) => id !== "words" && dry > 0).map(({ id }) => (told.get(id) ?? 0) - (told.get("words") ?? 0))) : 0;
-  const clock = (at: number): string => (at < 1 ? "at once" : `after ${printMinutes(minutes(Math.round(at)))}`);
+  const clock = (at: number): string => (at < 1 ? t`at once` : `after ${printMinutes(minutes(Math.round(at)))}`);
   return (
-    <Box as="section" aria-label="Step after step" maxWidth="860px">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        Step after step
-      </Text>
+    <Box as="section" aria-label={t`Step after step`} maxWidth="860px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">{t`Step after step`}</Text>
       {gluedFirst > 0 && (
         <Text color="cannot" role="alert" marginBottom="6px">
-          {cardsOf(gluedFirst)} {gluedFirst === 1 ? "was" : "were"} glued before the words were inside: write them by hand, or leave {gluedFirst === 1 ? "it" : "them"} blank on
-          purpose.
+          {t`${cardsOf(gluedFirst)} ${gluedFirst === 1 ? t`was` : t`were`} glued before the words were inside: write them by hand, or leave ${gluedFirst === 1 ? t`it` : t`them`} blank on purpose.`}
         </Text>
       )}
       <Box as="ol" listStyleType="none">
@@ -195,13 +176,12 @@ function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run
               <Box flex="1" minWidth={0}>
                 <Text fontWeight={step === first ? 700 : 500}>
                   {step.name}: {cardsOf(step.cards)}
-                  {done > 0 ? `, ${String(done)} of ${String(all)} done` : ""}
+                  {done > 0 ? t`, ${String(done)} of ${String(all)} done` : ""}
                 </Text>
                 <Text fontSize="15px" color="softInk">
-                  Begins {clock(step.from)}, {printMinutes(minutes(Math.max(1, Math.round(step.setup + step.hands * step.cards))))} of work
-                  {step.dry > 0 ? `, dry ${clock(step.dryAt)}${step.dry >= OVERNIGHT ? ", overnight under heavy books" : ""}` : ""}
-                  {step.waits >= 1 ? `; ${printMinutes(minutes(Math.round(step.waits)))} to wait for what dries` : ""}
-                  {step.light ? (helperMay ? "; a helper can do it, or the sofa" : "; it can be done on the sofa") : ""}
+                  {t`Begins ${clock(step.from)}, ${printMinutes(minutes(Math.max(1, Math.round(step.setup + step.hands * step.cards))))} of work${step.dry > 0 ? t`, dry ${clock(step.dryAt)}${step.dry >= OVERNIGHT ? t`, overnight under heavy books` : ""}` : ""}`}
+                  {step.waits >= 1 ? t`; ${printMinutes(minutes(Math.round(step.waits)))} to wait for what dries` : ""}
+                  {step.light ? (helperMay ? t`; a helper can do it, or the sofa` : t`; it can be done on the sofa`) : ""}
                 </Text>
               </Box>
               <Button
@@ -209,7 +189,7 @@ function RunOfSteps({ needId, run, told, all, helperMay }: { needId: string; run
                 variant={step === first ? "solid" : "outline"}
                 onClick={() => void sendCommand("tell-making", { id: v7(), needId, step: step.id, cards: step.cards, at: presentMoment().toISOString() })}
               >
-                {step.cards === 1 ? "It is done" : `These ${String(step.cards)} are done`}
+                {step.cards === 1 ? t`It is done` : t`These ${String(step.cards)} are done`}
               </Button>
             </Flex>
           );
@@ -224,17 +204,34 @@ const amount = ({ kind }: NonNullable<KitPart["store"]>, of: number): string => 
 const OVERNIGHT = 360;
 
 const KIT_COLUMNS: readonly TableColumn<KitPart & { readonly cards: number }>[] = [
-  { id: "what", head: "What lies ready", isAlways: true, value: ({ what }) => what, cell: ({ what }) => what },
-  { id: "each", head: "For each card", isAlways: true, cell: ({ each }) => each ?? "" },
+  {
+    id: "what",
+    get head() {
+      return t`What lies ready`;
+    },
+    isAlways: true,
+    value: ({ what }) => what,
+    cell: ({ what }) => what,
+  },
+  {
+    id: "each",
+    get head() {
+      return t`For each card`;
+    },
+    isAlways: true,
+    cell: ({ each }) => each ?? "",
+  },
   {
     id: "takes",
-    head: "For all",
+    get head() {
+      return t`For all`;
+    },
     isAlways: true,
     cell: ({ store, takes, isShort }) =>
       store ? (
         <Text as="span" color={isShort ? "cannot" : undefined} fontWeight={isShort ? 700 : undefined}>
           {amount(store, takes)}
-          {isShort ? `, ${amount(store, store.onHand)} there` : ""}
+          {isShort ? t`, ${amount(store, store.onHand)} there` : ""}
         </Text>
       ) : (
         ""
@@ -250,16 +247,16 @@ function Kit({ view, outlook, cards }: { view: FinishTask["view"]; outlook: Outl
   );
   const short = parts.filter(({ isShort }) => isShort);
   return (
-    <Box as="section" aria-label="The kit" flex="1 1 420px" maxWidth="620px">
+    <Box as="section" aria-label={t`The kit`} flex="1 1 420px" maxWidth="620px">
       <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        The kit for {cardsOf(cards)}
+        {t`The kit for ${cardsOf(cards)}`}
       </Text>
       {short.length > 0 && (
         <Text color="cannot" marginBottom="6px">
-          {short.map(({ what }) => what).join(" and ")} will not reach. <Link to="/stores?ask=buy">See what to buy</Link>.
+          {rich`${listOf(short.map(({ what }) => what))} will not reach. ${(<Link to="/stores?ask=buy">{t`See what to buy`}</Link>)}.`}
         </Text>
       )}
-      <DataTable label={`The kit of ${view.need.title}`} rows={parts} columns={KIT_COLUMNS} rowId={({ what }) => what} maxWidth="620px" />
+      <DataTable label={t`The kit of ${view.need.title}`} rows={parts} columns={KIT_COLUMNS} rowId={({ what }) => what} maxWidth="620px" />
     </Box>
   );
 }
@@ -270,9 +267,9 @@ function Fence({ view }: { view: FinishTask["view"] }) {
   const fence = fenceOf(view.design);
   if (!fence) return null;
   return (
-    <Text marginTop="16px" maxWidth="46em">
-      Score in bulk: bases are {size(fence.base.width, fence.base.height)}; set the fence {say(lengthOfUnits(fence.score))} from the {fence.isAcross ? "left" : "upper"} edge, score
-      them all, then fold and burnish.
-    </Text>
+    <Text
+      marginTop="16px"
+      maxWidth="46em"
+    >{t`Score in bulk: bases are ${size(fence.base.width, fence.base.height)}; set the fence ${say(lengthOfUnits(fence.score))} from the ${fence.isAcross ? t`left` : t`upper`} edge, score them all, then fold and burnish.`}</Text>
   );
 }

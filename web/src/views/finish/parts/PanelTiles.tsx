@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead } from "@yule/contract";
 import { colourwayOf, panelOf, type NeedView } from "@yule/derive";
@@ -17,7 +18,7 @@ interface PanelTilesProps {
 export function PanelTiles({ view, batch, spoilt, waiting, chosen, onChoose }: PanelTilesProps) {
   const { width, height } = panelOf(view.design);
   return (
-    <Flex role="group" aria-label="The panels of the batch" wrap="wrap" gap="14px">
+    <Flex role="group" aria-label={t`The panels of the batch`} wrap="wrap" gap="14px">
       {batch.units.map((unit) => {
         const way = colourwayOf(view.design, unit.colourwayId);
         const isLost = spoilt.has(unit.id) && unit.grade === null;
@@ -30,7 +31,7 @@ export function PanelTiles({ view, batch, spoilt, waiting, chosen, onChoose }: P
             textAlign="left"
             width="128px"
             aria-pressed={isChosen}
-            aria-label={`Panel ${String(unit.number)}, ${way?.name ?? ""}${state === "" ? "" : `, ${state}`}`}
+            aria-label={t`Panel ${String(unit.number)}, ${way?.name ?? ""}${state === "" ? "" : `, ${state}`}`}
             outline={isChosen ? "3px solid" : undefined}
             outlineColor="focus"
             outlineOffset="3px"

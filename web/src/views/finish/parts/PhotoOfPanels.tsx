@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box } from "@chakra-ui/react";
 import type { Corner, PanelSeen } from "@yule/core";
 import type { LookedAt, PanelOnPhoto } from "../useBatchPhoto.ts";
@@ -35,7 +36,7 @@ export function PhotoOfPanels({ looked, chosen, onChoose }: { looked: LookedAt; 
   const { url, width, height, panels } = looked;
   return (
     <Box width="100%" maxWidth="760px">
-      <svg viewBox={`0 0 ${String(width)} ${String(height)}`} style={{ width: "100%", height: "auto", display: "block" }} role="group" aria-label="The photo of the batch">
+      <svg viewBox={`0 0 ${String(width)} ${String(height)}`} style={{ width: "100%", height: "auto", display: "block" }} role="group" aria-label={t`The photo of the batch`}>
         <image href={url} width={width} height={height} preserveAspectRatio="none" />
         {panels.map(({ unit, seen }) => {
           const { corners } = seen;
@@ -86,7 +87,7 @@ export function PhotoOfPanels({ looked, chosen, onChoose }: { looked: LookedAt; 
 
 function labelOf({ unit, seen }: PanelOnPhoto): string {
   const words = seenOf(seen.faults).map(seenWords);
-  return `Panel ${String(unit.number)}${unit.grade ? `, ${unit.grade}` : ""}: ${words.length === 0 ? "like its sisters" : words.join("; ")}`;
+  return `Panel ${String(unit.number)}${unit.grade ? `, ${unit.grade}` : ""}: ${words.length === 0 ? t`like its sisters` : words.join("; ")}`;
 }
 
 /** One panel of the photo by itself, as large as there is room, with its rings. */
@@ -99,7 +100,7 @@ export function PanelClose({ looked: { url, width, height }, panel: { seen, unit
       viewBox={`${String(left)} ${String(top)} ${String(across)} ${String(down)}`}
       style={{ width: "100%", maxHeight: "300px", display: "block" }}
       role="img"
-      aria-label={`Panel ${String(unit.number)} on the photo`}
+      aria-label={t`Panel ${String(unit.number)} on the photo`}
     >
       <image href={url} width={width} height={height} preserveAspectRatio="none" />
       <Rings seen={seen} width={across * 1.6} />

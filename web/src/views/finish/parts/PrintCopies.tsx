@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { colourwayOf, type NeedView } from "@yule/derive";
 import { useState } from "react";
@@ -15,40 +16,34 @@ export function PrintCopies({ view }: { view: NeedView }) {
   const layout = copiesLayout(view.design, sheet);
   const perSheet = layout ? layout.across * layout.down : 0;
   return (
-    <Box as="section" aria-label="Copies by print" marginTop="20px" maxWidth="46em">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        Copies by print
-      </Text>
+    <Box as="section" aria-label={t`Copies by print`} marginTop="20px" maxWidth="46em">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">{t`Copies by print`}</Text>
       <Flex gap="12px" align="center" wrap="wrap" marginBottom="6px">
         <Box width="140px">
           <Choice
-            aria-label="Sheet of the printer"
+            aria-label={t`Sheet of the printer`}
             value={sheet}
             onChange={(change) => setSheet(change.target.value as PrintSheet)}
             options={Object.keys(PRINT_SHEETS).map((value) => ({ value, label: value }))}
           />
         </Box>
         <Text>
-          {perSheet === 0 ? "It does not go on this sheet at its true size. Choose a larger one." : `${String(perSheet)} on each sheet, with 2 mm of bleed and marks for the cuts.`}
+          {perSheet === 0
+            ? t`It does not go on this sheet at its true size. Choose a larger one.`
+            : t`${String(perSheet)} on each sheet, with 2 mm of bleed and marks for the cuts.`}
         </Text>
       </Flex>
       {view.need.lines.map(({ id, colourwayId, quantity }) => {
         const way = colourwayOf(view.design, colourwayId);
-        if (!way?.pictureId) return <Text key={id}>{way?.name ?? "One colourway"} has no picture of its master yet: add one in Designs.</Text>;
+        if (!way?.pictureId) return <Text key={id}>{t`${way?.name ?? t`One colourway`} has no picture of its master yet: add one in Designs.`}</Text>;
         return perSheet === 0 ? null : (
           <Flex key={id} gap="12px" align="center" wrap="wrap">
-            <Text>
-              {way.name}, {cardsOf(quantity)} on {Math.ceil(quantity / perSheet)} {quantity <= perSheet ? "sheet" : "sheets"}:
-            </Text>
-            <PdfButton name={`${view.design.name}-${way.name}.pdf`} make={() => printed(view, way.pictureId, quantity, sheet)}>
-              Print the copies
-            </PdfButton>
+            <Text>{t`${way.name}, ${cardsOf(quantity)} on ${Math.ceil(quantity / perSheet)} ${quantity <= perSheet ? t`sheet` : t`sheets`}:`}</Text>
+            <PdfButton name={`${view.design.name}-${way.name}.pdf`} make={() => printed(view, way.pictureId, quantity, sheet)}>{t`Print the copies`}</PdfButton>
           </Flex>
         );
       })}
-      <Text color="softInk" fontSize="15px">
-        Colours go to the printer as they were scanned; print one sheet and hold it beside the master before the rest.
-      </Text>
+      <Text color="softInk" fontSize="15px">{t`Colours go to the printer as they were scanned; print one sheet and hold it beside the master before the rest.`}</Text>
     </Box>
   );
 }

@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { BoxRead, DesignRead, FinishRead, LeftStockRead, Problem, ScaleRead } from "@yule/contract";
 import { cardsByWeight, colourwayOf, gramsOfCard, type NeedView, type Outlook } from "@yule/derive";
@@ -51,32 +53,30 @@ export default function StockAsk({ outlook, finish }: FinishAskProps) {
       <Verdict>
         {set > 0 ? (
           <>
-            <Figure why={aside.map(({ name, cards, need }) => `${String(cards)} of ${name} for ${need ?? ""}`).join("; ")}>{cardsOf(set)}</Figure> {set === 1 ? "is" : "are"} made
-            and set aside.{" "}
+            {rich`${(<Figure why={aside.map(({ name, cards, need }) => `${String(cards)} of ${name} for ${need ?? ""}`).join("; ")}>{cardsOf(set)}</Figure>)} ${set === 1 ? t`is` : t`are`} made and set aside. `}
           </>
         ) : (
-          "No card is made and waiting to go. "
+          t`No card is made and waiting to go. `
         )}
         {free > 0 ? (
           <>
-            <Figure why="Left over from needs that are done, less what was given on, as it was counted last.">{free}</Figure> belong to nobody
-            {offers.length > 0 ? ": give them on before anything is painted." : ", and no open need asks for them; they stay for next year."}
+            {rich`${(<Figure why={t`Left over from needs that are done, less what was given on, as it was counted last.`}>{free}</Figure>)} belong to nobody${offers.length > 0 ? t`: give them on before anything is painted.` : t`, and no open need asks for them; they stay for next year.`}`}
           </>
         ) : (
-          "Nothing is left over."
+          t`Nothing is left over.`
         )}
       </Verdict>
       {offers.map((offer) => {
         const cards = offer.cards.reduce((sum, { quantity }) => sum + quantity, 0);
         return (
           <Button key={offer.view.need.id} marginBottom="10px" marginRight="10px" onClick={() => void serve(offer)}>
-            Give {cardsOf(cards)} to {offer.view.need.title}
+            {t`Give ${cardsOf(cards)} to ${offer.view.need.title}`}
           </Button>
         );
       })}
       {problem && <ProblemNote problem={problem} />}
       {piles.length === 0 ? (
-        <Teach title="Nothing stands in a box yet">Cards that are assembled stand here until they go out, and what a fair leaves over stays here for the next need.</Teach>
+        <Teach title={t`Nothing stands in a box yet`}>{t`Cards that are assembled stand here until they go out, and what a fair leaves over stays here for the next need.`}</Teach>
       ) : (
         <Piles piles={piles} boxes={finish.boxes} />
       )}
@@ -122,18 +122,18 @@ function pilesOf({ open, designs }: Outlook, { left }: FinishRead, texts: Readon
 function Piles({ piles, boxes }: { piles: readonly Pile[]; boxes: readonly BoxRead[] }) {
   const columns = useMemo(
     (): readonly TableColumn<Pile>[] => [
-      { id: "name", head: "Card", isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
-      { id: "words", head: "Words", value: ({ words }) => words, cell: ({ words }) => (words === "" ? "none" : words) },
-      { id: "cards", head: "Cards", isAlways: true, value: ({ cards }) => cards, cell: ({ cards }) => String(cards) },
-      { id: "need", head: "Set aside for", isAlways: true, value: ({ need }) => need ?? "", cell: ({ need }) => need ?? "nobody" },
+      { id: "name", head: t`Card`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+      { id: "words", head: t`Words`, value: ({ words }) => words, cell: ({ words }) => (words === "" ? "none" : words) },
+      { id: "cards", head: t`Cards`, isAlways: true, value: ({ cards }) => cards, cell: ({ cards }) => String(cards) },
+      { id: "need", head: t`Set aside for`, isAlways: true, value: ({ need }) => need ?? "", cell: ({ need }) => need ?? "nobody" },
       {
         id: "box",
-        head: "Stands in",
+        head: t`Stands in`,
         isAlways: true,
         value: ({ boxId }) => boxes.find(({ id }) => id === boxId)?.name ?? "",
         cell: ({ boxId, lineId, colourwayId, name, need }) => (
           <Choice
-            aria-label={`Box of ${name}, ${need ?? "left over"}`}
+            aria-label={t`Box of ${name}, ${need ?? t`left over`}`}
             value={boxId ?? ""}
             onChange={(change) =>
               void sendCommand("put-in-box", {
@@ -142,14 +142,14 @@ function Piles({ piles, boxes }: { piles: readonly Pile[]; boxes: readonly BoxRe
                 colourwayIds: lineId === null ? [colourwayId] : [],
               })
             }
-            options={[{ value: "", label: "no box" }, ...boxes.map((box) => ({ value: box.id, label: boxName(box) }))]}
+            options={[{ value: "", label: t`no box` }, ...boxes.map((box) => ({ value: box.id, label: boxName(box) }))]}
           />
         ),
       },
     ],
     [boxes],
   );
-  return <DataTable label="Finished cards" rows={piles} columns={columns} rowId={({ id }) => id} maxWidth="900px" />;
+  return <DataTable label={t`Finished cards`} rows={piles} columns={columns} rowId={({ id }) => id} maxWidth="900px" />;
 }
 
 const countField = z
@@ -161,10 +161,8 @@ const countField = z
 function Counting({ left, outlook }: { left: readonly LeftStockRead[]; outlook: Outlook }) {
   if (left.length === 0) return null;
   return (
-    <Box as="section" aria-label="Count what is left over" marginTop="24px" maxWidth="760px">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
-        Count what is left over
-      </Text>
+    <Box as="section" aria-label={t`Count what is left over`} marginTop="24px" maxWidth="760px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">{t`Count what is left over`}</Text>
       {left.map((each) => (
         <CountOne key={each.colourwayId} left={each} outlook={outlook} />
       ))}
@@ -178,7 +176,7 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
   const design = outlook.designs.find(({ colourways }) => colourways.some(({ id }) => id === left.colourwayId));
   const name = `${left.design}, ${left.colourway}`;
   const count = async (): Promise<void> => {
-    if (!countField.safeParse(text).success) return setSaid(`cards: given ${text === "" ? "nothing" : text}, allowed a whole number from 0 to 99999`);
+    if (!countField.safeParse(text).success) return setSaid(t`cards: given ${text === "" ? t`nothing` : text}, allowed a whole number from 0 to 99999`);
     const sent = await sendCommand("count-cards", { colourwayId: left.colourwayId, cards: Number(text) }, { ownRefusals: true });
     setSaid(sent.state === "refused" ? sent.problem.title : null);
     if (sent.state !== "refused") setText("");
@@ -190,25 +188,17 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
       const found = cardsByWeight(gramsOfCard(design, outlook.stores), read.grams, 0, read.step);
       if (!found) return;
       setText(String(found.amount));
-      setSaid(`${read.by}: ${String(read.grams)} g, that is ${cardsOf(found.amount)}, give or take ${String(found.off)}.`);
+      setSaid(t`${read.by}: ${String(read.grams)} g, that is ${cardsOf(found.amount)}, give or take ${String(found.off)}.`);
     } catch (thrown) {
       setSaid(problemIn(thrown).title);
     }
   };
   return (
     <Flex gap="10px" align="center" wrap="wrap" marginBottom="8px">
-      <Text flex="1 1 220px">
-        {name}: {left.cards} in the books
-      </Text>
-      <TextInput aria-label={`Cards of ${name} that lie there`} width="104px" inputMode="numeric" value={text} onChange={(change) => setText(change.target.value)} />
-      <Button variant="outline" onClick={() => void count()}>
-        Keep the count
-      </Button>
-      {design && (
-        <Button variant="ghost" onClick={() => void weigh()}>
-          Weigh them
-        </Button>
-      )}
+      <Text flex="1 1 220px">{t`${name}: ${left.cards} in the books`}</Text>
+      <TextInput aria-label={t`Cards of ${name} that lie there`} width="104px" inputMode="numeric" value={text} onChange={(change) => setText(change.target.value)} />
+      <Button variant="outline" onClick={() => void count()}>{t`Keep the count`}</Button>
+      {design && <Button variant="ghost" onClick={() => void weigh()}>{t`Weigh them`}</Button>}
       {said && (
         <Text role="status" width="100%" fontSize="15px">
           {said}
@@ -220,10 +210,8 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
 
 function Boxes({ boxes, piles }: { boxes: readonly BoxRead[]; piles: readonly Pile[] }) {
   return (
-    <Box as="section" aria-label="Boxes" marginTop="24px" maxWidth="760px">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">
-        Boxes
-      </Text>
+    <Box as="section" aria-label={t`Boxes`} marginTop="24px" maxWidth="760px">
+      <Text fontFamily="heading" fontSize="20px" marginBottom="6px">{t`Boxes`}</Text>
       {boxes.map((box) => (
         <Text key={box.id}>
           <strong>{box.name}</strong>
@@ -231,17 +219,13 @@ function Boxes({ boxes, piles }: { boxes: readonly BoxRead[]; piles: readonly Pi
         </Text>
       ))}
       <BoxForm />
-      {boxes.length > 0 && (
-        <PdfButton name="box-labels.pdf" make={() => printed(boxes, piles)}>
-          Print labels for the boxes
-        </PdfButton>
-      )}
+      {boxes.length > 0 && <PdfButton name="box-labels.pdf" make={() => printed(boxes, piles)}>{t`Print labels for the boxes`}</PdfButton>}
     </Box>
   );
 }
 
 const inside = (piles: readonly Pile[]): string =>
-  piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsOf(cards)} of ${name}${need === null ? "" : ` for ${need}`}`).join("; ");
+  piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsOf(cards)} of ${name}${need === null ? "" : t` for ${need}`}`).join("; ");
 
 async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promise<Uint8Array> {
   const [{ cutLabelsPdf }, { loadFonts }] = await Promise.all([import("../../../kit/pdf/labels.ts"), import("../../../kit/pdf/loadFonts.ts")]);

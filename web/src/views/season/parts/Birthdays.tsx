@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { problemFaults } from "@yule/contract";
 import type { Fault } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
@@ -24,22 +25,20 @@ export function Birthdays({ outlook }: { outlook: Outlook }) {
     else setRead(null);
   };
   return (
-    <Box as="section" aria-label="Birthdays from a calendar" marginTop="10px">
-      <FilePick accept=".ics,text/calendar" onPick={(file) => void open(file)}>
-        Birthdays from a calendar file
-      </FilePick>
+    <Box as="section" aria-label={t`Birthdays from a calendar`} marginTop="10px">
+      <FilePick accept=".ics,text/calendar" onPick={(file) => void open(file)}>{t`Birthdays from a calendar file`}</FilePick>
       {read && read.faults.length === 0 && (
         <Flex gap="12px" align="center" wrap="wrap">
           <Text flex="1" minWidth="220px">
             {read.days.length === 0
-              ? "Nothing in it comes back every year that you do not keep already."
+              ? t`Nothing in it comes back every year that you do not keep already.`
               : `${read.days
                   .slice(0, 4)
                   .map((each) => each.title)
-                  .join(", ")}${read.days.length > 4 ? ` and ${String(read.days.length - 4)} more` : ""}`}
-            {read.known > 0 ? ` (${String(read.known)} kept already)` : ""}
+                  .join(", ")}${read.days.length > 4 ? t` and ${String(read.days.length - 4)} more` : ""}`}
+            {read.known > 0 ? t` (${String(read.known)} kept already)` : ""}
           </Text>
-          {read.days.length > 0 && <Button onClick={() => void keep()}>Keep {read.days.length}</Button>}
+          {read.days.length > 0 && <Button onClick={() => void keep()}>{t`Keep ${read.days.length}`}</Button>}
         </Flex>
       )}
       <FaultLines faults={faults} />

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useShopQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
-import { clockTime, readTime } from "@yule/core";
+import { clockTime, readTime, t } from "@yule/core";
 import { TimeInput } from "../../../kit/DayField.tsx";
 import { printTime } from "../../../kit/say.ts";
 
@@ -23,13 +23,13 @@ export function Habits() {
   };
   const keep = async (): Promise<void> => {
     const places = shown.places.trim() === "" ? null : Number(shown.places);
-    if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(`places to dry: given ${shown.places}, allowed a whole number from 1, or nothing`);
+    if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(t`places to dry: given ${shown.places}, allowed a whole number from 1, or nothing`);
     const changeover = Number(shown.changeover);
-    if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
+    if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(t`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
     const sureIn100 = Number(shown.sure);
-    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(`sure of latest days: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
+    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(t`sure of latest days: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
     const lateAfter = readTime(shown.late);
-    if (lateAfter === null) return setFault(`late at night: given ${shown.late === "" ? "nothing" : shown.late}, allowed a time such as ${printTime(1290)}`);
+    if (lateAfter === null) return setFault(t`late at night: given ${shown.late === "" ? t`nothing` : shown.late}, allowed a time such as ${printTime(1290)}`);
     setFault(null);
     await sendCommand("set-shop", { lateAfter, dryingPlaces: places, changeover, sureIn100 });
   };
@@ -37,40 +37,34 @@ export function Habits() {
     void sendCommand("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
   const address = shop.calendarSecret === null ? null : `${location.origin}/api/calendar/${shop.calendarSecret}.ics`;
   return (
-    <Box as="section" aria-label="How your table works" marginTop="26px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-        How your table works
-      </Heading>
+    <Box as="section" aria-label={t`How your table works`} marginTop="26px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`How your table works`}</Heading>
       <Flex gap="12px" wrap="wrap" align="flex-end">
         <Box width="130px">
-          <FormField label="Late after">
+          <FormField label={t`Late after`}>
             <TimeInput value={shown.late} onChange={(written) => setForm({ ...shown, late: written })} />
           </FormField>
         </Box>
         <Box width="150px">
-          <FormField label="Places to dry">
-            <TextInput inputMode="numeric" placeholder="any number" value={shown.places} onChange={(change) => setForm({ ...shown, places: change.target.value })} />
+          <FormField label={t`Places to dry`}>
+            <TextInput inputMode="numeric" placeholder={t`any number`} value={shown.places} onChange={(change) => setForm({ ...shown, places: change.target.value })} />
           </FormField>
         </Box>
         <Box width="170px">
-          <FormField label="Fresh water, minutes">
+          <FormField label={t`Fresh water, minutes`}>
             <TextInput inputMode="numeric" value={shown.changeover} onChange={(change) => setForm({ ...shown, changeover: change.target.value })} />
           </FormField>
         </Box>
         <Box width="190px">
-          <FormField label="Sure of latest days, in 100">
+          <FormField label={t`Sure of latest days, in 100`}>
             <TextInput inputMode="numeric" value={shown.sure} onChange={(change) => setForm({ ...shown, sure: change.target.value })} />
           </FormField>
         </Box>
-        <Button variant="outline" disabled={form === null} onClick={() => void keep()}>
-          Keep
-        </Button>
+        <Button variant="outline" disabled={form === null} onClick={() => void keep()}>{t`Keep`}</Button>
       </Flex>
       <FaultLines faults={fault ? [fault] : []} />
       <Flex as="fieldset" gap="4px 16px" wrap="wrap" marginTop="12px" border="0" padding="0">
-        <Text as="legend" fontWeight={600} fontSize="15px">
-          A helper may
-        </Text>
+        <Text as="legend" fontWeight={600} fontSize="15px">{t`A helper may`}</Text>
         {helperWork.map((work) => (
           <Tick key={work} checked={shop.helperMay.includes(work)} onChange={() => turn(work)}>
             {work}
@@ -78,28 +72,20 @@ export function Habits() {
         ))}
       </Flex>
       <Flex align="center" gap="14px" marginTop="12px" wrap="wrap">
-        <Text fontWeight={600} fontSize="15px">
-          Calendar
-        </Text>
-        <a href="/api/season.ics" download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>
-          Save it as a file
-        </a>
+        <Text fontWeight={600} fontSize="15px">{t`Calendar`}</Text>
+        <a href="/api/season.ics" download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>{t`Save it as a file`}</a>
       </Flex>
       {address === null ? (
         <Flex align="center" gap="12px" wrap="wrap">
-          <Text color="softInk">A calendar program on this machine can show due days, posting days and sessions.</Text>
-          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: true })}>
-            Make an address
-          </Button>
+          <Text color="softInk">{t`A calendar program on this machine can show due days, posting days and sessions.`}</Text>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: true })}>{t`Make an address`}</Button>
         </Flex>
       ) : (
         <Flex align="center" gap="12px" wrap="wrap">
           <Text overflowWrap="anywhere" fontSize="15px" flex="1" minWidth="240px">
             {address}
           </Text>
-          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: false })}>
-            Withdraw it
-          </Button>
+          <Button size="sm" variant="outline" onClick={() => void sendCommand("set-calendar-address", { open: false })}>{t`Withdraw it`}</Button>
         </Flex>
       )}
     </Box>

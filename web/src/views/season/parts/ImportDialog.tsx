@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { problemFaults } from "@yule/contract";
-import { phrase, type Fault } from "@yule/core";
+import { phrase, type Fault, t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useMemo, useState } from "react";
 import type { Outlook } from "@yule/derive";
@@ -30,11 +31,9 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   };
   const cards = read?.needs.reduce((sum, need) => sum + need.lines.reduce((own, line) => own + line.quantity, 0), 0) ?? 0;
   return (
-    <Dialog title="Needs from a table" onClose={onClose}>
-      <Text marginBottom="10px">
-        Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: {COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.
-      </Text>
-      <PasteRows label="Rows" rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
+    <Dialog title={t`Needs from a table`} onClose={onClose}>
+      <Text marginBottom="10px">{t`Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: ${COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.`}</Text>
+      <PasteRows label={t`Rows`} rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
         <Button
           size="sm"
           variant="outline"
@@ -49,27 +48,23 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
               ),
             )
           }
-        >
-          Save all needs as CSV
-        </Button>
+        >{t`Save all needs as CSV`}</Button>
       </PasteRows>
       {read && read.faults.length === 0 && (
-        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will be added">
+        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label={t`What will be added`}>
           {read.rows.map((row, index) => (
             <Text key={index} borderTop="1px solid" borderColor="hairline" paddingY="5px" fontSize="15px">
-              <b>{row.title}</b>: {row.cards} × {row.design} by {row.due}
-              {row.post ? `, ${row.post} post` : ""}
+              {rich`${(<b>{row.title}</b>)}: ${row.cards} × ${row.design} by ${row.due}`}
+              {row.post ? t`, ${row.post} post` : ""}
             </Text>
           ))}
         </Box>
       )}
       <FaultLines faults={[...(read?.faults ?? []), ...refused]} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
-        <Button variant="outline" onClick={onClose}>
-          Leave it
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave it`}</Button>
         <Button disabled={!read || read.needs.length === 0} onClick={() => void add()}>
-          {read && read.needs.length > 0 ? `Add all ${String(read.needs.length)}, ${String(cards)} cards` : "Add all"}
+          {read && read.needs.length > 0 ? t`Add all ${String(read.needs.length)}, ${String(cards)} cards` : t`Add all`}
         </Button>
       </Flex>
     </Dialog>

@@ -1,5 +1,5 @@
 import { Box, Grid, Text, VisuallyHidden } from "@chakra-ui/react";
-import { minutes, printMinutes, OVERNIGHT, type Day } from "@yule/core";
+import { minutes, printMinutes, OVERNIGHT, type Day, t } from "@yule/core";
 import type { ChainLink } from "@yule/derive";
 import { HATCH } from "../../../kit/states.tsx";
 import { printDay } from "../../../kit/say.ts";
@@ -8,12 +8,12 @@ import { printDay } from "../../../kit/say.ts";
 export function Ladder({ links, today, title }: { links: readonly ChainLink[]; today: Day; title: string }) {
   const columns = "26px minmax(0, 1fr) 106px 92px";
   return (
-    <Box role="table" aria-label={`${title}, from the shelf to its day`} fontSize="15px">
+    <Box role="table" aria-label={t`${title}, from the shelf to its day`} fontSize="15px">
       <Grid role="row" templateColumns={columns} columnGap="10px" color="softInk" paddingBottom="4px">
-        <span role="columnheader" aria-label="Drying" />
-        <span role="columnheader">Step</span>
-        <span role="columnheader">Planned</span>
-        <span role="columnheader">Latest</span>
+        <span role="columnheader" aria-label={t`Drying`} />
+        <span role="columnheader">{t`Step`}</span>
+        <span role="columnheader">{t`Planned`}</span>
+        <span role="columnheader">{t`Latest`}</span>
       </Grid>
       {links.map((link, index) => (
         <Grid key={link.id} role="row" templateColumns={columns} columnGap="10px" alignItems="stretch">
@@ -27,7 +27,7 @@ export function Ladder({ links, today, title }: { links: readonly ChainLink[]; t
             {link.kind === "work" && <Text color="softInk">{workWords(link)}</Text>}
           </Box>
           <Text role="cell" paddingY="3px">
-            {link.planned === null ? (link.kind === "work" ? "not placed" : "") : spanWords(link.planned)}
+            {link.planned === null ? (link.kind === "work" ? t`not placed` : "") : spanWords(link.planned)}
           </Text>
           <Latest link={link} today={today} />
         </Grid>
@@ -50,8 +50,8 @@ function Latest({ link, today }: { link: ChainLink; today: Day }) {
       textDecoration={trouble ? "underline wavy" : undefined}
       textUnderlineOffset="4px"
     >
-      {link.latest === null ? "too late" : printDay(link.latest)}
-      {trouble && <VisuallyHidden>, passed</VisuallyHidden>}
+      {link.latest === null ? t`too late` : printDay(link.latest)}
+      {trouble && <VisuallyHidden>{t`, passed`}</VisuallyHidden>}
     </Text>
   );
 }
@@ -59,7 +59,7 @@ function Latest({ link, today }: { link: ChainLink; today: Day }) {
 const workWords = (link: ChainLink): string =>
   [
     `${printMinutes(minutes(Math.round(link.hands)))} for ${String(link.units)}`,
-    link.dry === 0 ? null : link.dry >= OVERNIGHT ? "a night" : `${printMinutes(minutes(link.dry))} to dry`,
+    link.dry === 0 ? null : link.dry >= OVERNIGHT ? t`a night` : t`${printMinutes(minutes(link.dry))} to dry`,
   ]
     .filter(Boolean)
     .join(", ");

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, MATTERS, money, type Length, type Matters, type SeasonChange } from "@yule/core";
+import { day, MATTERS, money, type Length, type Matters, type SeasonChange, t, wordsFor } from "@yule/core";
 import { chainOf, seasonFacts, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { Lessons } from "../../../features/lessons/Lessons.tsx";
@@ -38,25 +38,19 @@ export function NeedDetail({
     <Box as="section" aria-label={view.need.title}>
       <Flex align="center" gap="12px" wrap="wrap" marginBottom="10px">
         <Text flex="1" minWidth="200px" color="softInk">
-          {view.post ? `Goes by ${view.post.service}, ${view.post.zone} post` : "Handed over"}
-          {view.need.occasion ? `, for ${occasionName(view.need.occasion, outlook)}` : ""}
+          {view.post ? t`Goes by ${view.post.service}, ${view.post.zone} post` : t`Handed over`}
+          {view.need.occasion ? t`, for ${occasionName(view.need.occasion, outlook)}` : ""}
         </Text>
         <Box width="226px" flex="none">
           <Choice
             value={view.need.matters}
-            aria-label={`How much ${view.need.title} matters`}
+            aria-label={t`How much ${view.need.title} matters`}
             onChange={(change) => void sendCommand("change-need", { id: view.need.id, version: view.need.version, matters: change.target.value as Matters })}
             options={MATTERS.map((each) => ({ value: each, label: MATTERS_WORDS[each] }))}
           />
         </Box>
-        <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>
-          Try something else
-        </Button>
-        {!begun && (
-          <Button size="sm" variant="outline" onClick={() => void sendCommand("remove-need", { id: view.need.id, version: view.need.version })}>
-            Remove
-          </Button>
-        )}
+        <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>{t`Try something else`}</Button>
+        {!begun && <Button size="sm" variant="outline" onClick={() => void sendCommand("remove-need", { id: view.need.id, version: view.need.version })}>{t`Remove`}</Button>}
       </Flex>
       {trying && <TrialForm key={view.need.id} view={view} outlook={outlook} trial={trial} onChange={onTry} />}
       <Flex gap="28px" direction={{ base: "column", lg: "row" }} align="flex-start">
@@ -77,16 +71,21 @@ export function NeedDetail({
           </Suspense>
         </Box>
       </Flex>
-      <Text color="softInk" fontSize="15px" marginTop="8px">
-        Latest days are those of this need alone at the table. {outlook.dispatch.carrier.name} is slow at times: posting days count as many as nine letters in ten take, and no
-        Sundays or holidays.
-      </Text>
+      <Text
+        color="softInk"
+        fontSize="15px"
+        marginTop="8px"
+      >{t`Latest days are those of this need alone at the table. ${outlook.dispatch.carrier.name} is slow at times: posting days count as many as nine letters in ten take, and no Sundays or holidays.`}</Text>
     </Box>
   );
 }
 
 /** How much a promise matters, as the maker chooses it. */
-const MATTERS_WORDS: Readonly<Record<Matters, string>> = { ordinary: "an ordinary promise", dear: "a dear promise", "must not fail": "one that must not fail" };
+const MATTERS_WORDS: Readonly<Record<Matters, string>> = wordsFor({
+  ordinary: () => t`an ordinary promise`,
+  dear: () => t`a dear promise`,
+  "must not fail": () => t`one that must not fail`,
+});
 
 const occasionName = (id: string, outlook: Outlook): string => outlook.ownOccasions.find((own) => own.id === id)?.title ?? id.replaceAll("-", " ");
 
@@ -96,13 +95,13 @@ function Terms({ view, outlook }: { view: NeedRow["view"]; outlook: Outlook }) {
   const { need } = view;
   const pay = (minor: number): string => printMoney(money(minor), outlook.shop.currency);
   const lines = [
-    need.priceMinor !== null && `Price ${pay(need.priceMinor)}${need.depositMinor ? `, ${pay(need.depositMinor)} paid ahead` : ""}`,
-    need.proofWanted && "A proof is shown before it is painted",
-    need.neutralCards > 0 && `${String(need.neutralCards)} with neutral words`,
-    need.setUpFrom !== null && `Set up from ${printTime(need.setUpFrom)}`,
+    need.priceMinor !== null && `Price ${pay(need.priceMinor)}${need.depositMinor ? t`, ${pay(need.depositMinor)} paid ahead` : ""}`,
+    need.proofWanted && t`A proof is shown before it is painted`,
+    need.neutralCards > 0 && t`${String(need.neutralCards)} with neutral words`,
+    need.setUpFrom !== null && t`Set up from ${printTime(need.setUpFrom)}`,
     need.tableLength !== null && `Table ${say(need.tableLength as Length)} long`,
-    need.photoOn !== null && `Photographed on ${printDay(day(need.photoOn))}`,
-    need.liveBy !== null && `Listed by ${printDay(day(need.liveBy))}`,
+    need.photoOn !== null && t`Photographed on ${printDay(day(need.photoOn))}`,
+    need.liveBy !== null && t`Listed by ${printDay(day(need.liveBy))}`,
     need.orderRef !== null && `Order ${need.orderRef}`,
   ].filter((line) => typeof line === "string");
   return lines.length === 0 ? null : (

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { needKinds, zones, type DesignRead } from "@yule/contract";
-import { comingOccasions, day, stateOf, type QuickNeed } from "@yule/core";
+import { comingOccasions, day, stateOf, type QuickNeed, t } from "@yule/core";
 import { howSure, NO_RECORD, panelsFor, yieldOf, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { useNavigate } from "react-router";
@@ -42,26 +42,26 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
     void navigate(`/season?need=${need.id}`);
   });
   return (
-    <Dialog title="A need" onClose={onClose}>
+    <Dialog title={t`A need`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label="For whom or for what" fault={faultOf("title")}>
-            <TextInput {...register("title")} placeholder="Harbour office, twelve cards" autoFocus />
+          <FormField label={t`For whom or for what`} fault={faultOf("title")}>
+            <TextInput {...register("title")} placeholder={t`Harbour office, twelve cards`} autoFocus />
           </FormField>
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
-            <FormField label="Kind" fault={faultOf("kind")}>
+            <FormField label={t`Kind`} fault={faultOf("kind")}>
               <Choice
                 {...register("kind", { onChange: (change: { target: { value: string } }) => change.target.value === "mailing list" && follow() })}
                 options={needKinds.map((each) => ({ value: each, label: each }))}
               />
             </FormField>
-            <FormField label="Design" fault={faultOf("designId")}>
+            <FormField label={t`Design`} fault={faultOf("designId")}>
               <Choice {...register("designId")} options={offered.map((each) => ({ value: each.id, label: each.name }))} />
             </FormField>
           </Flex>
           <Flex gap="14px" wrap="wrap">
             {design?.colourways.map((colourway, index) => (
-              <FormField key={colourway.id} label={`Cards, ${colourway.name}`} fault={faultOf(`quantities.${String(index) as `${number}`}`)}>
+              <FormField key={colourway.id} label={t`Cards, ${colourway.name}`} fault={faultOf(`quantities.${String(index) as `${number}`}`)}>
                 <TextInput {...register(`quantities.${String(index) as `${number}`}`)} inputMode="numeric" placeholder="0" />
               </FormField>
             ))}
@@ -69,30 +69,26 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
           {design && <HowManyToPaint outlook={outlook} design={design} kind={kind} texts={form.watch("quantities")} />}
           <FaultLines faults={form.formState.errors.quantities?.message ? [`cards: ${form.formState.errors.quantities.message}`] : []} />
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
-            <FormField label="There by" fault={faultOf("due")}>
+            <FormField label={t`There by`} fault={faultOf("due")}>
               <DayField form={form} name="due" />
             </FormField>
-            <FormField label="How it goes" fault={faultOf("zone")}>
-              <Choice {...register("zone")} options={[{ value: "", label: "handed over" }, ...zones.map((zone) => ({ value: zone, label: `${zone} post` }))]} />
+            <FormField label={t`How it goes`} fault={faultOf("zone")}>
+              <Choice {...register("zone")} options={[{ value: "", label: t`handed over` }, ...zones.map((zone) => ({ value: zone, label: t`${zone} post` }))]} />
             </FormField>
           </Flex>
           {(kind === "order" || kind === "commission") && (
             <CanBePromised outlook={outlook} texts={form.watch()} schema={schema} onPromise={(due) => setValue("due", due, { shouldDirty: true })} />
           )}
-          <FormField label="Occasion" fault={faultOf("occasion")}>
+          <FormField label={t`Occasion`} fault={faultOf("occasion")}>
             <Choice {...register("occasion")} options={[{ value: "", label: "none" }, ...occasionChoices(outlook)]} />
           </FormField>
-          {read && read.doubts.length > 0 && <Text color="tight">The line left open: {read.doubts.join(", ")}.</Text>}
-          {kind === "mailing list" && <Text color="softInk">It goes to all {inBooks} households in your books; so many cards are wanted.</Text>}
+          {read && read.doubts.length > 0 && <Text color="tight">{t`The line left open: ${read.doubts.join(", ")}.`}</Text>}
+          {kind === "mailing list" && <Text color="softInk">{t`It goes to all ${inBooks} households in your books; so many cards are wanted.`}</Text>}
           <OfItsKind form={form} kind={kind} currency={shop.currency} />
           <FaultLines faults={form.rest} />
           <Flex gap="10px" justify="flex-end">
-            <Button variant="outline" type="button" onClick={onClose}>
-              Leave it
-            </Button>
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Add it
-            </Button>
+            <Button variant="outline" type="button" onClick={onClose}>{t`Leave it`}</Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Add it`}</Button>
           </Flex>
         </Flex>
       </form>
@@ -112,17 +108,17 @@ function CanBePromised({ outlook, texts, schema, onPromise }: { outlook: Outlook
   const found = useDayOffers(asked, outlook, planned);
   const [offer] = found?.offers ?? [];
   if (!planned || asked.length === 0) return null;
-  if (!offer) return <Text role="status">Working out what the plan can keep …</Text>;
+  if (!offer) return <Text role="status">{t`Working out what the plan can keep …`}</Text>;
   const { instead } = offer;
   return (
     <Flex gap="10px" align="center" wrap="wrap" role="status">
       <Text color={stateOf(offer.chance) === "safe" ? undefined : "tight"}>
-        By {printDay(day(texts.due))} it is there {timesInHundred(offer.chance)}.{instead ? ` By ${printDay(instead.due)} it is there ${timesInHundred(instead.chance)}.` : ""}{" "}
+        {t`By ${printDay(day(texts.due))} it is there ${timesInHundred(offer.chance)}.${instead ? t` By ${printDay(instead.due)} it is there ${timesInHundred(instead.chance)}.` : ""} `}
         {othersWords(found?.others ?? 0)}
       </Text>
       {instead && (
         <Button type="button" variant="outline" onClick={() => onPromise(instead.due)}>
-          Promise {printDay(instead.due)}
+          {t`Promise ${printDay(instead.due)}`}
         </Button>
       )}
     </Flex>
@@ -142,8 +138,7 @@ function HowManyToPaint({ outlook, design, kind, texts }: { outlook: Outlook; de
   const panels = lines.reduce((all, { quantity }) => all + panelsFor(quantity, yieldOf(design, record), sure.confidence), 0);
   return (
     <Text color="softInk">
-      {panels === 1 ? "1 panel is" : `${String(panels)} panels are`} to be painted for that: then enough are good {Math.round(sure.confidence * 100)} in 100 times
-      {lines.length > 1 ? " of each colourway" : ""}, by {record === NO_RECORD ? "what is guessed of a new design" : "what this design has lost so far"}.
+      {t`${panels === 1 ? t`1 panel is` : t`${String(panels)} panels are`} to be painted for that: then enough are good ${Math.round(sure.confidence * 100)} in 100 times${lines.length > 1 ? t` of each colourway` : ""}, by ${record === NO_RECORD ? t`what is guessed of a new design` : t`what this design has lost so far`}.`}
     </Text>
   );
 }
@@ -158,42 +153,42 @@ function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unkno
     <>
       <Flex gap="14px" direction={{ base: "column", md: "row" }}>
         {(kind === "commission" || kind === "order") && (
-          <FormField label={`Price, ${currency}`} fault={faultOf("priceMinor")}>
+          <FormField label={t`Price, ${currency}`} fault={faultOf("priceMinor")}>
             <TextInput {...register("priceMinor")} inputMode="decimal" placeholder="none yet" />
           </FormField>
         )}
         {kind === "commission" && (
-          <FormField label={`Deposit, ${currency}`} fault={faultOf("depositMinor")}>
+          <FormField label={t`Deposit, ${currency}`} fault={faultOf("depositMinor")}>
             <TextInput {...register("depositMinor")} inputMode="decimal" placeholder="none" />
           </FormField>
         )}
         {kind === "mailing list" && (
-          <FormField label="Of these with neutral words" fault={faultOf("neutralCards")}>
+          <FormField label={t`Of these with neutral words`} fault={faultOf("neutralCards")}>
             <TextInput {...register("neutralCards")} inputMode="numeric" placeholder="0" />
           </FormField>
         )}
         {kind === "fair" && (
           <>
-            <FormField label="May be set up from" fault={faultOf("setUpFrom")}>
+            <FormField label={t`May be set up from`} fault={faultOf("setUpFrom")}>
               <TimeField form={form} name="setUpFrom" />
             </FormField>
-            <FormField label="Length of the table" fault={faultOf("tableLength")}>
-              <TextInput {...register("tableLength")} placeholder={system === "in" ? "72 in" : "180 cm"} />
+            <FormField label={t`Length of the table`} fault={faultOf("tableLength")}>
+              <TextInput {...register("tableLength")} placeholder={system === "in" ? t`72 in` : t`180 cm`} />
             </FormField>
           </>
         )}
         {kind === "shop listing" && (
           <>
-            <FormField label="Photographed on" fault={faultOf("photoOn")}>
+            <FormField label={t`Photographed on`} fault={faultOf("photoOn")}>
               <DayField form={form} name="photoOn" />
             </FormField>
-            <FormField label="Live by" fault={faultOf("liveBy")}>
+            <FormField label={t`Live by`} fault={faultOf("liveBy")}>
               <DayField form={form} name="liveBy" />
             </FormField>
           </>
         )}
       </Flex>
-      {kind === "commission" && <Tick {...register("proofWanted")}>A proof is wanted before it is painted</Tick>}
+      {kind === "commission" && <Tick {...register("proofWanted")}>{t`A proof is wanted before it is painted`}</Tick>}
     </>
   );
 }

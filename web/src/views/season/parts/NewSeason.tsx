@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { changeSeason, prepareSeason, type CommandInput, type SeasonThing } from "@yule/contract";
 import { v7 } from "uuid";
@@ -22,7 +23,7 @@ export function NewSeason({ first }: { first: Texts }) {
     const sent = await sendCommand("prepare-season", season, { ownRefusals: true });
     if (sent.state === "refused") form.refuse(sent.problem);
   });
-  return <DaysForm form={form} words="Prepare it" onSubmit={prepare} />;
+  return <DaysForm form={form} words={t`Prepare it`} onSubmit={prepare} />;
 }
 
 /** The name and the days of a season are changed. */
@@ -37,7 +38,7 @@ export function SeasonDays({ season }: { season: SeasonThing }) {
     const sent = await sendCommand("change-season", changed, { ownRefusals: true });
     if (sent.state === "refused") form.refuse(sent.problem);
   });
-  return <DaysForm form={form} words="Keep the change" onSubmit={change} />;
+  return <DaysForm form={form} words={t`Keep the change`} onSubmit={change} />;
 }
 
 function DaysForm<Read>({ form, words, onSubmit }: { form: SchemaForm<Texts, Read>; words: string; onSubmit: () => Promise<void> }) {
@@ -52,17 +53,17 @@ function DaysForm<Read>({ form, words, onSubmit }: { form: SchemaForm<Texts, Rea
     >
       <Flex gap="10px" wrap="wrap" align="flex-start">
         <Box flex="1" minWidth="200px">
-          <FormField label="What it is called" fault={faultOf("name")}>
+          <FormField label={t`What it is called`} fault={faultOf("name")}>
             <TextInput {...register("name")} />
           </FormField>
         </Box>
         <Box width="170px">
-          <FormField label="From" fault={faultOf("from")}>
+          <FormField label={t`From`} fault={faultOf("from")}>
             <DayField form={form} name="from" />
           </FormField>
         </Box>
         <Box width="170px">
-          <FormField label="Until" fault={faultOf("until")}>
+          <FormField label={t`Until`} fault={faultOf("until")}>
             <DayField form={form} name="until" />
           </FormField>
         </Box>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { addSessionChange, people, sessionChangeKinds, type CommandInput } from "@yule/contract";
 import type { Day } from "@yule/core";
@@ -38,18 +39,18 @@ export function NewSessionChange({ today }: { today: Day }) {
     <form onSubmit={(event) => void add(event)} noValidate>
       <Flex gap="10px" wrap="wrap" align="flex-start" marginTop="10px">
         <Box width="170px">
-          <FormField label="What">
+          <FormField label={t`What`}>
             <Choice {...register("what")} options={sessionChangeKinds.map((each) => ({ value: each, label: SESSION_CHANGE_WORDS[each] }))} />
           </FormField>
         </Box>
         <Box width="160px">
-          <FormField label="On, or from" fault={faultOf("first")}>
+          <FormField label={t`On, or from`} fault={faultOf("first")}>
             <DayField form={form} name="first" />
           </FormField>
         </Box>
         {what !== "extra" && (
           <Box width="160px">
-            <FormField label="Until" fault={faultOf("last")}>
+            <FormField label={t`Until`} fault={faultOf("last")}>
               <DayField form={form} name="last" />
             </FormField>
           </Box>
@@ -57,12 +58,12 @@ export function NewSessionChange({ today }: { today: Day }) {
         {what !== "away" && (
           <>
             <Box width="124px">
-              <FormField label="Begins" fault={faultOf("from")}>
+              <FormField label={t`Begins`} fault={faultOf("from")}>
                 <TimeField form={form} name="from" />
               </FormField>
             </Box>
             <Box width="124px">
-              <FormField label="Ends" fault={faultOf("to")}>
+              <FormField label={t`Ends`} fault={faultOf("to")}>
                 <TimeField form={form} name="to" />
               </FormField>
             </Box>
@@ -70,14 +71,12 @@ export function NewSessionChange({ today }: { today: Day }) {
         )}
         {what === "extra" && (
           <Box width="130px">
-            <FormField label="Whose">
+            <FormField label={t`Whose`}>
               <Choice {...register("who")} options={WHOSE} />
             </FormField>
           </Box>
         )}
-        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>
-          Add
-        </Button>
+        <Button variant="outline" type="submit" marginTop={UNDER_LABEL}>{t`Add`}</Button>
       </Flex>
       <FaultLines faults={form.rest} />
     </form>

@@ -1,6 +1,6 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import { day, type CarriedNeed, type Fault } from "@yule/core";
+import { day, type CarriedNeed, type Fault, t, wordsFor } from "@yule/core";
 import { colourwayOf, copiesOf, firstEdit, proposals, seasonAfter, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -15,19 +15,17 @@ export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClo
   const asked = untold(outlook);
   const offered = useMemo(() => proposals(outlook), [outlook]);
   return (
-    <Dialog title="Next season, from this one" wide onClose={onClose}>
+    <Dialog title={t`Next season, from this one`} wide onClose={onClose}>
       {asked.length > 0 && (
-        <Box as="section" aria-label="What came of it" marginBottom="18px">
-          <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">
-            What came of it
-          </Heading>
+        <Box as="section" aria-label={t`What came of it`} marginBottom="18px">
+          <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">{t`What came of it`}</Heading>
           {asked.map((view) => (
             <Outcome key={view.need.id} view={view} />
           ))}
         </Box>
       )}
       {offered.length === 0 ? (
-        <Text>Fairs, listings, mailing lists and cards of your own are offered here to be made again. There is none that is not copied yet.</Text>
+        <Text>{t`Fairs, listings, mailing lists and cards of your own are offered here to be made again. There is none that is not copied yet.`}</Text>
       ) : (
         <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} outlook={outlook} onClose={onClose} />
       )}
@@ -46,9 +44,9 @@ function Outcome({ view }: { view: NeedView }) {
     const wrong = view.need.lines.flatMap((line) => {
       const { sold, given } = of(line.id);
       const name = colourwayOf(view.design, line.colourwayId)?.name ?? "";
-      if (Number.isNaN(count(sold) + count(given))) return [`${name}: given ${sold} sold and ${given} given, allowed whole numbers`];
+      if (Number.isNaN(count(sold) + count(given))) return [t`${name}: given ${sold} sold and ${given} given, allowed whole numbers`];
       return count(sold) + count(given) > line.assembled
-        ? [`${name}: given ${String(count(sold))} sold and ${String(count(given))} given, allowed together at most ${String(line.assembled)}, the cards made`]
+        ? [t`${name}: given ${String(count(sold))} sold and ${String(count(given))} given, allowed together at most ${String(line.assembled)}, the cards made`]
         : [];
     });
     setFaults(wrong);
@@ -61,7 +59,7 @@ function Outcome({ view }: { view: NeedView }) {
       <Box flex="1" minWidth="180px">
         <Text fontWeight={700}>{view.need.title}</Text>
         <Text color="softInk" fontSize="15px">
-          {view.assembled} cards, {printDay(day(view.need.due))}
+          {t`${view.assembled} cards, ${printDay(day(view.need.due))}`}
         </Text>
       </Box>
       {view.need.lines.map((line) => {
@@ -73,16 +71,16 @@ function Outcome({ view }: { view: NeedView }) {
               {name}, {line.assembled}:
             </Text>
             <TextInput
-              aria-label={`${view.need.title}, ${name}, sold`}
-              placeholder="sold"
+              aria-label={t`${view.need.title}, ${name}, sold`}
+              placeholder={t`sold`}
               inputMode="numeric"
               width="72px"
               value={of(line.id).sold}
               onChange={(change) => put({ sold: change.target.value })}
             />
             <TextInput
-              aria-label={`${view.need.title}, ${name}, given`}
-              placeholder="given"
+              aria-label={t`${view.need.title}, ${name}, given`}
+              placeholder={t`given`}
               inputMode="numeric"
               width="72px"
               value={of(line.id).given}
@@ -91,9 +89,7 @@ function Outcome({ view }: { view: NeedView }) {
           </Flex>
         );
       })}
-      <Button size="sm" variant="outline" onClick={() => void save()}>
-        That came of it
-      </Button>
+      <Button size="sm" variant="outline" onClick={() => void save()}>{t`That came of it`}</Button>
       <Box width="100%">
         <FaultLines faults={faults} />
       </Box>
@@ -101,7 +97,11 @@ function Outcome({ view }: { view: NeedView }) {
   );
 }
 
-const BY: Readonly<Record<CarriedNeed["by"], string>> = { occasion: "with its occasion", "own occasion": "with your own day", weekday: "same weekday" };
+const BY: Readonly<Record<CarriedNeed["by"], string>> = wordsFor({
+  occasion: () => t`with its occasion`,
+  "own occasion": () => t`with your own day`,
+  weekday: () => t`same weekday`,
+});
 const WHY = { gone: "as many as went", "all gone": "all went, perhaps more", untold: "as many as last time" } as const;
 
 function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; outlook: Outlook; onClose: () => void }) {
@@ -127,7 +127,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
   };
   const lessons = outlook.lessons.filter((lesson) => lesson.designId === null || chosen.some((proposal) => proposal.view.design.id === lesson.designId));
   return (
-    <Box as="section" aria-label="To be made again">
+    <Box as="section" aria-label={t`To be made again`}>
       {offered.map((proposal) => {
         const { view, carried } = proposal;
         const edited = editOf(proposal);
@@ -150,7 +150,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
               <b style={{ overflowWrap: "anywhere" }}>{view.need.title}</b>
             </Tick>
             <Box>
-              <DayInput aria-label={`${view.need.title}, day`} value={edited.due} onChange={(written) => put({ due: written })} />
+              <DayInput aria-label={t`${view.need.title}, day`} value={edited.due} onChange={(written) => put({ due: written })} />
               <Text color="softInk" fontSize="15px">
                 {BY[carried.by]}
               </Text>
@@ -182,9 +182,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
       })}
       {lessons.length > 0 && (
         <Box marginTop="10px" borderLeft="4px double" borderColor="ink" paddingLeft="12px">
-          <Text fontWeight={600}>
-            {lessons.length} {lessons.length === 1 ? "lesson comes" : "lessons come"} along, each said again when it matters:
-          </Text>
+          <Text fontWeight={600}>{t`${lessons.length} ${lessons.length === 1 ? t`lesson comes` : t`lessons come`} along, each said again when it matters:`}</Text>
           {lessons.map((lesson) => (
             <Text key={lesson.id} fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
               {lesson.text} ({lesson.moment})
@@ -192,17 +190,14 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
           ))}
         </Box>
       )}
-      <Text color="softInk" marginTop="12px">
-        They go into {outlook.prepared[0]?.name ?? seasonAfter(outlook).name}, beside {outlook.season.name}: nothing is planned for it until it is opened.
-      </Text>
+      <Text
+        color="softInk"
+        marginTop="12px"
+      >{t`They go into ${outlook.prepared[0]?.name ?? seasonAfter(outlook).name}, beside ${outlook.season.name}: nothing is planned for it until it is opened.`}</Text>
       <FaultLines faults={faults} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
-        <Button variant="outline" onClick={onClose}>
-          Leave it
-        </Button>
-        <Button disabled={chosen.length === 0} onClick={() => void copy()}>
-          Copy {chosen.length} {chosen.length === 1 ? "need" : "needs"} forward
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave it`}</Button>
+        <Button disabled={chosen.length === 0} onClick={() => void copy()}>{t`Copy ${chosen.length} ${chosen.length === 1 ? t`need` : t`needs`} forward`}</Button>
       </Flex>
     </Box>
   );

@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { comingOccasions, day, daysBetween, type Day } from "@yule/core";
+import { comingOccasions, day, daysBetween, type Day, t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useHolidaysQuery, useSeasonQuery } from "../../../data/api.ts";
@@ -29,7 +30,7 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
   const lines = [
     ...coming.map((each): Line => ({
       ...each,
-      where: each.countries.length === 0 ? "your own" : countries.length > 1 ? each.countries.map(countryName).join(", ") : "",
+      where: each.countries.length === 0 ? t`your own` : countries.length > 1 ? each.countries.map(countryName).join(", ") : "",
       own: each.countries.length === 0,
     })),
     ...days.map((each): Line => ({
@@ -37,23 +38,22 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
       on: day(each.on),
       name: each.name,
       listBy: null,
-      where: `${each.isPublic ? "public holiday" : "kept"} in ${each.places.map((place) => placeName(place, regions)).join("; ")}`,
+      where: `${each.isPublic ? t`public holiday` : t`kept`} in ${each.places.map((place) => placeName(place, regions)).join("; ")}`,
       own: false,
     })),
   ].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0));
   return (
-    <Dialog title="Occasions of the year to come" wide onClose={onClose}>
+    <Dialog title={t`Occasions of the year to come`} wide onClose={onClose}>
       {soon?.listBy && (
-        <Text fontSize="18px" marginBottom="12px">
-          Next to list: <b>{soon.name}</b>, up by {printDay(soon.listBy)}, in {weeks(daysBetween(today, soon.listBy))}.
-        </Text>
+        <Text
+          fontSize="18px"
+          marginBottom="12px"
+        >{rich`Next to list: ${(<b>{soon.name}</b>)}, up by ${printDay(soon.listBy)}, in ${weeks(daysBetween(today, soon.listBy))}.`}</Text>
       )}
       <Places outlook={outlook} regions={regions} />
-      <Tick checked={withDays} onChange={(change) => setWithDays(change.target.checked)}>
-        public holidays and other days kept there too
-      </Tick>
-      {withDays && holidays.error && !holidays.data && <Text color="softInk">These come when the server answers.</Text>}
-      <Box maxHeight="300px" overflowY="auto" tabIndex={0} role="group" aria-label="Coming occasions">
+      <Tick checked={withDays} onChange={(change) => setWithDays(change.target.checked)}>{t`public holidays and other days kept there too`}</Tick>
+      {withDays && holidays.error && !holidays.data && <Text color="softInk">{t`These come when the server answers.`}</Text>}
+      <Box maxHeight="300px" overflowY="auto" tabIndex={0} role="group" aria-label={t`Coming occasions`}>
         {lines.map((each) => (
           <Flex key={each.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="12px" align="baseline">
             <Text width="150px" flex="none">
@@ -64,7 +64,7 @@ export function OccasionsDialog({ outlook, onClose }: { outlook: Outlook; onClos
                 {each.name}
               </Text>
               <Text color="softInk" fontSize="15px">
-                {[each.where, each.listBy && `list by ${printDay(each.listBy)}${each.listBy < today ? ", which is past" : ""}`].filter(Boolean).join("; ")}
+                {[each.where, each.listBy && t`list by ${printDay(each.listBy)}${each.listBy < today ? t`, which is past` : ""}`].filter(Boolean).join("; ")}
               </Text>
             </Box>
             {each.own && <RemoveOwn id={each.id.split("/")[0] ?? ""} />}
@@ -92,9 +92,5 @@ function RemoveOwn({ id }: { id: string }) {
   const { data } = useSeasonQuery();
   const found = data?.ownOccasions.find((each) => each.id === id);
   if (!found) return null;
-  return (
-    <Button variant="ghost" onClick={() => void sendCommand("remove-own-occasion", { id, version: found.version })}>
-      remove
-    </Button>
-  );
+  return <Button variant="ghost" onClick={() => void sendCommand("remove-own-occasion", { id, version: found.version })}>{t`remove`}</Button>;
 }

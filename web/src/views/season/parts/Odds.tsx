@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { hundredths, stateOf } from "@yule/core";
+import { hundredths, stateOf, t } from "@yule/core";
 import { STAND_COLOUR } from "../../../kit/states.tsx";
 
 /** A chance as makers say it: so many in a hundred, with ten small boxes. */
@@ -11,7 +11,7 @@ export function Odds({ chance, words = true }: { chance: number; words?: boolean
     <Flex as="span" display="inline-flex" direction="column" gap="3px" verticalAlign="middle">
       {words && (
         <Box as="span" whiteSpace="nowrap">
-          {hundred} in 100
+          {t`${hundred} in 100`}
         </Box>
       )}
       <Flex as="span" gap="2px" aria-hidden="true">

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { money, type Remedy } from "@yule/core";
+import { money, type Remedy, t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { applyChanges, costWords } from "../../../plan/apply.ts";
 import { printMoney } from "../../../kit/say.ts";
@@ -25,12 +25,8 @@ export function OneWay({ remedy, outlook, what, effect, onTry }: OneWayProps) {
           {effect}; {costWords(remedy, (minor) => printMoney(money(minor), outlook.shop.currency))}.
         </Text>
       </Box>
-      <Button size="sm" variant="outline" onClick={() => onTry(remedy)}>
-        See it first
-      </Button>
-      <Button size="sm" onClick={() => void applyChanges(remedy.changes, outlook)}>
-        Do it
-      </Button>
+      <Button size="sm" variant="outline" onClick={() => onTry(remedy)}>{t`See it first`}</Button>
+      <Button size="sm" onClick={() => void applyChanges(remedy.changes, outlook)}>{t`Do it`}</Button>
     </Flex>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults, type CommandInput, type DesignRead, type FeedOrder } from "@yule/contract";
-import { day, money, stateOf, type Fault } from "@yule/core";
+import { day, money, stateOf, type Fault, t } from "@yule/core";
 import type { DayOffer, Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -49,14 +49,14 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
     else onClose();
   };
   return (
-    <Dialog title={data ? `Orders, ${data.name}` : "Orders"} wide onClose={onClose}>
+    <Dialog title={data ? t`Orders, ${data.name}` : t`Orders`} wide onClose={onClose}>
       <Text marginBottom="10px">
-        {!data && !error && "Asking the feed …"}
-        {error && "The feed is not answering. Orders are taken when it does."}
-        {data && orders.length === 0 && "Every order of the last days is a need already."}
-        {data && orders.length > 0 && `${String(orders.length)} ${orders.length === 1 ? "order is" : "orders are"} not among your needs yet.`}
+        {!data && !error && t`Asking the feed …`}
+        {error && t`The feed is not answering. Orders are taken when it does.`}
+        {data && orders.length === 0 && t`Every order of the last days is a need already.`}
+        {data && orders.length > 0 && t`${String(orders.length)} ${orders.length === 1 ? t`order is` : t`orders are`} not among your needs yet.`}
       </Text>
-      {data && data.unread.length > 0 && <FaultLines faults={data.unread.map((line) => `the feed, ${line}`)} />}
+      {data && data.unread.length > 0 && <FaultLines faults={data.unread.map((line) => t`the feed, ${line}`)} />}
       {data && <NewsOfOrders news={data.news} outlook={outlook} />}
       {orders.map((order) => (
         <OrderRow
@@ -73,28 +73,27 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
       ))}
       {planned && asked.length > 0 && (
         <Text role="status" marginTop="10px">
-          {offers === null ? "Working out what the plan can keep …" : othersWords(later.length === 0 ? offers.othersInstead : offers.others)}
+          {offers === null ? t`Working out what the plan can keep …` : othersWords(later.length === 0 ? offers.othersInstead : offers.others)}
         </Text>
       )}
       {later.length > 0 && (
         <Flex gap="10px" align="center" wrap="wrap" marginTop="6px">
           <Button variant="outline" onClick={() => setPromised({ ...promised, ...Object.fromEntries(later) })}>
-            Promise {later.length === 1 ? "the later day" : `the later days of ${String(later.length)} orders`}
+            {t`Promise ${later.length === 1 ? t`the later day` : t`the later days of ${String(later.length)} orders`}`}
           </Button>
-          <Text color="softInk" flex="1" minWidth="240px">
-            The buyer was told another day: write to them. Dispatch drafts the message.
-          </Text>
+          <Text color="softInk" flex="1" minWidth="240px">{t`The buyer was told another day: write to them. Dispatch drafts the message.`}</Text>
         </Flex>
       )}
       <FaultLines
-        faults={[...faults, ...open.map((order) => `${order.ref}, listing: given ${order.listing}, ${order.variant}, allowed one of your designs: choose one, or leave the order`)]}
+        faults={[
+          ...faults,
+          ...open.map((order) => t`${order.ref}, listing: given ${order.listing}, ${order.variant}, allowed one of your designs: choose one, or leave the order`),
+        ]}
       />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
-        <Button variant="outline" onClick={onClose}>
-          Leave them
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave them`}</Button>
         <Button disabled={needs.length === 0 || open.length > 0} onClick={() => void take()}>
-          {needs.length === 1 ? "Take this order" : `Take ${String(needs.length)} orders`}
+          {needs.length === 1 ? t`Take this order` : t`Take ${String(needs.length)} orders`}
         </Button>
       </Flex>
     </Dialog>
@@ -123,7 +122,7 @@ function OrderRow({
 }) {
   return (
     <Flex borderTop="1px solid" borderColor="hairline" paddingY="6px" gap="14px" align="center" wrap="wrap">
-      <Tick checked={taken} aria-label={`Take ${order.ref}`} onChange={(change) => onTake(change.target.checked)}>
+      <Tick checked={taken} aria-label={t`Take ${order.ref}`} onChange={(change) => onTake(change.target.checked)}>
         <b>{order.ref}</b>
       </Tick>
       <Box flex="1" minWidth="220px">
@@ -131,7 +130,7 @@ function OrderRow({
           {order.buyer}: {order.quantity} × {order.listing}, {order.variant}
         </Text>
         <Text color="softInk" fontSize="15px">
-          placed {printDay(day(order.placedOn))}, promised by {printDay(day(order.promisedBy))}, {order.zone} post, {printMoney(money(order.paidMinor), outlook.shop.currency)}
+          {t`placed ${printDay(day(order.placedOn))}, promised by ${printDay(day(order.promisedBy))}, ${order.zone} post, ${printMoney(money(order.paidMinor), outlook.shop.currency)}`}
         </Text>
         {offer && (
           <Text fontSize="15px" color={stateOf(offer.chance) === "safe" || promised !== null ? undefined : "tight"}>
@@ -141,10 +140,10 @@ function OrderRow({
       </Box>
       <Box width="230px">
         <Choice
-          aria-label={`Design of ${order.ref}`}
+          aria-label={t`Design of ${order.ref}`}
           value={colourwayId}
           onChange={(change) => onChoose(change.target.value)}
-          options={[{ value: "", label: "which design?" }, ...choices(outlook.offered)]}
+          options={[{ value: "", label: t`which design?` }, ...choices(outlook.offered)]}
         />
       </Box>
     </Flex>

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOwnOccasion, ownOccasionKinds, type CommandInput } from "@yule/contract";
-import { isDay, yearOf, type Day } from "@yule/core";
+import { isDay, yearOf, type Day, t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useEffect, useMemo } from "react";
 import { v7 } from "uuid";
@@ -20,7 +20,7 @@ const ownDay = (today: Day) =>
     .object({
       title: shape.title,
       kind: shape.kind,
-      date: z.string().refine(isDay, { message: "a day such as 2031-11-08" }),
+      date: z.string().refine(isDay, { message: t`a day such as 2031-11-08` }),
       yearly: z.boolean(),
       householdId: openChoice(z.uuid().nullable()),
       weeksAhead: numberText(z.int().min(0).max(52), 0),
@@ -50,42 +50,44 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
     form.resetField("date");
   });
   return (
-    <Box as="section" aria-label="Your own days" borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
+    <Box as="section" aria-label={t`Your own days`} borderTop="2px solid" borderColor="ink" marginTop="14px" paddingTop="12px">
       <form onSubmit={(event) => void add(event)} noValidate>
         <Flex gap="10px" wrap="wrap" align="flex-start">
           <Box flex="1" minWidth="180px">
-            <FormField label="A day of your own" fault={faultOf("title")}>
-              <TextInput {...register("title")} placeholder="Ida's birthday" />
+            <FormField label={t`A day of your own`} fault={faultOf("title")}>
+              <TextInput {...register("title")} placeholder={t`Ida's birthday`} />
             </FormField>
           </Box>
           <Box width="140px">
-            <FormField label="What it is">
+            <FormField label={t`What it is`}>
               <Choice {...register("kind")} options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))} />
             </FormField>
           </Box>
           <Box width="160px">
-            <FormField label="Day" fault={faultOf("date")}>
+            <FormField label={t`Day`} fault={faultOf("date")}>
               <DayField form={form} name="date" />
             </FormField>
           </Box>
           <Box width="180px">
-            <FormField label="Household" fault={faultOf("householdId")}>
+            <FormField label={t`Household`} fault={faultOf("householdId")}>
               <Choice {...register("householdId")} options={[{ value: "", label: "none" }, ...households.map((each) => ({ value: each.id, label: each.name }))]} />
             </FormField>
           </Box>
           <Box width="150px">
-            <FormField label="List weeks ahead" fault={faultOf("weeksAhead")}>
-              <TextInput inputMode="numeric" placeholder="not listed" {...register("weeksAhead")} />
+            <FormField label={t`List weeks ahead`} fault={faultOf("weeksAhead")}>
+              <TextInput inputMode="numeric" placeholder={t`not listed`} {...register("weeksAhead")} />
             </FormField>
           </Box>
           <Flex gap="10px" align="center" marginTop={UNDER_LABEL}>
-            <Tick {...register("yearly")}>every year</Tick>
-            <Button type="submit">Keep it</Button>
+            <Tick {...register("yearly")}>{t`every year`}</Tick>
+            <Button type="submit">{t`Keep it`}</Button>
           </Flex>
         </Flex>
-        <Text color="softInk" fontSize="15px" marginTop="6px">
-          A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.
-        </Text>
+        <Text
+          color="softInk"
+          fontSize="15px"
+          marginTop="6px"
+        >{t`A birthday told with the year of birth says how old somebody turns; then cards for that age are looked for.`}</Text>
         <FaultLines faults={form.rest} />
       </form>
     </Box>

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { problemFaults, type SeasonNeedsRead, type SeasonSummary, type SeasonThing } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, type Fault } from "@yule/core";
+import { day, type Fault, t } from "@yule/core";
 import { useState } from "react";
 import { usePastSeasonInfiniteQuery, useSeasonsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -12,8 +13,8 @@ const counted = (count: number, one: string): string => `${String(count)} ${one}
 
 /** What a season came to, in a line. */
 function cameTo({ needs, cards, posted, inTime, sold, leftOver }: SeasonSummary): string {
-  const went = posted === 0 ? "nothing went out" : `${String(inTime)} of ${String(posted)} went out by their day`;
-  const outcome = sold + leftOver === 0 ? "" : `; ${counted(sold, "card")} sold, ${String(leftOver)} left over`;
+  const went = posted === 0 ? t`nothing went out` : t`${String(inTime)} of ${String(posted)} went out by their day`;
+  const outcome = sold + leftOver === 0 ? "" : t`; ${counted(sold, "card")} sold, ${String(leftOver)} left over`;
   return `${counted(needs, "need")}, ${counted(cards, "card")}; ${went}${outcome}`;
 }
 
@@ -22,33 +23,25 @@ export function PastSeasons({ onChoose }: { onChoose: (id: string) => void }) {
   const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = useSeasonsInfiniteQuery();
   const closed = data?.pages.flatMap((page) => page.seasons).filter(({ state }) => state === "closed") ?? [];
   return (
-    <Box as="section" aria-label="Past seasons">
-      <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">
-        Past seasons
-      </Heading>
+    <Box as="section" aria-label={t`Past seasons`}>
+      <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">{t`Past seasons`}</Heading>
       {isError ? (
-        <Text>The server is not answering. Past seasons are looked up there.</Text>
+        <Text>{t`The server is not answering. Past seasons are looked up there.`}</Text>
       ) : !data ? (
         <Loading />
       ) : closed.length === 0 ? (
-        <Text>None is closed yet.</Text>
+        <Text>{t`None is closed yet.`}</Text>
       ) : (
         closed.map((each) => (
           <Flex key={each.id} gap="8px 16px" align="center" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="8px">
             <Text flex="1" minWidth="220px" overflowWrap="anywhere">
               <b>{each.name}</b>: {cameTo(each)}.
             </Text>
-            <Button size="sm" variant="ghost" onClick={() => onChoose(each.id)}>
-              Look it up
-            </Button>
+            <Button size="sm" variant="ghost" onClick={() => onChoose(each.id)}>{t`Look it up`}</Button>
           </Flex>
         ))
       )}
-      {hasNextPage && (
-        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          Show earlier seasons
-        </Button>
-      )}
+      {hasNextPage && <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>{t`Show earlier seasons`}</Button>}
     </Box>
   );
 }
@@ -58,7 +51,7 @@ export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing
   const { data, isError, hasNextPage, isFetchingNextPage, fetchNextPage } = usePastSeasonInfiniteQuery(id);
   const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const [first] = data?.pages ?? [];
-  if (isError) return <Text>The server is not answering. What is past is looked up there.</Text>;
+  if (isError) return <Text>{t`The server is not answering. What is past is looked up there.`}</Text>;
   if (!data || !first) return <Loading />;
   const { season, lessons } = first;
   const again = async (): Promise<void> => {
@@ -71,16 +64,12 @@ export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing
       <Heading as="h3" fontSize="22px" fontWeight={600} overflowWrap="anywhere">
         {season.name}
       </Heading>
-      <Text marginBottom="8px">
-        {printDayOfYear(day(season.from))} to {printDayOfYear(day(season.until))}, {season.state}: {cameTo(season)}.
-      </Text>
+      <Text marginBottom="8px">{t`${printDayOfYear(day(season.from))} to ${printDayOfYear(day(season.until))}, ${season.state}: ${cameTo(season)}.`}</Text>
       <Flex gap="10px" wrap="wrap" marginBottom="12px">
-        <Button size="sm" variant="outline" onClick={onBack}>
-          Back to the seasons
-        </Button>
+        <Button size="sm" variant="outline" onClick={onBack}>{t`Back to the seasons`}</Button>
         {season.state !== "open" && (
           <Button size="sm" variant="outline" onClick={() => void again()}>
-            {season.state === "closed" ? "Open it again" : "Open it now"}, set {open.name} aside
+            {t`${season.state === "closed" ? t`Open it again` : t`Open it now`}, set ${open.name} aside`}
           </Button>
         )}
       </Flex>
@@ -98,20 +87,16 @@ export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing
         .flatMap((page) => page.needs)
         .map((need) => (
           <Text key={need.id} borderTop="1px solid" borderColor="hairline" paddingY="6px" overflowWrap="anywhere">
-            <b>{need.title}</b>: {cardsOf(need)} × {need.design}, due {printDay(day(need.due))}
+            {rich`${(<b>{need.title}</b>)}: ${cardsOf(need)} × ${need.design}, due ${printDay(day(need.due))}`}
             {need.postedOn === null
-              ? "; it did not go out"
+              ? t`; it did not go out`
               : need.postedOn <= need.due
-                ? `; it went out on ${printDay(day(need.postedOn))}`
-                : `; it went out late, on ${printDay(day(need.postedOn))}`}
+                ? t`; it went out on ${printDay(day(need.postedOn))}`
+                : t`; it went out late, on ${printDay(day(need.postedOn))}`}
             .
           </Text>
         ))}
-      {hasNextPage && (
-        <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>
-          Show more needs
-        </Button>
-      )}
+      {hasNextPage && <Button variant="outline" marginTop="10px" disabled={isFetchingNextPage} onClick={() => void fetchNextPage()}>{t`Show more needs`}</Button>}
     </>
   );
 }

@@ -1,5 +1,5 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { day, readQuickNeed, writesDayFirst, type QuickNeed } from "@yule/core";
+import { day, readQuickNeed, writesDayFirst, type QuickNeed, t } from "@yule/core";
 import { colourwayOf, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { TextInput } from "../../../kit/FormField.tsx";
@@ -18,22 +18,19 @@ export function QuickLine({ outlook, onRead }: { outlook: Outlook; onRead: (read
     <Flex as="form" flex="1" minWidth={{ base: "100%", xl: "260px" }} direction="column" gap="4px" onSubmit={(event) => (event.preventDefault(), submit())}>
       <Flex gap="10px">
         <TextInput
-          aria-label="A need in one line"
-          placeholder={`12 ${outlook.offered[0]?.name.toLowerCase() ?? "cards"} for Ida by 2 May`}
+          aria-label={t`A need in one line`}
+          placeholder={t`12 ${outlook.offered[0]?.name.toLowerCase() ?? t`cards`} for Ida by 2 May`}
           value={line}
           onChange={(change) => setLine(change.target.value)}
         />
-        <Button type="submit" disabled={!read} flex="none">
-          Read it
-        </Button>
+        <Button type="submit" disabled={!read} flex="none">{t`Read it`}</Button>
       </Flex>
       {read && (
         <Text fontSize="15px" role="status">
           {wordsOf(read, outlook)}
           {read.doubts.length > 0 && (
             <Text as="span" color="tight">
-              {" "}
-              Still open: {read.doubts.join(", ")}.
+              {t` Still open: ${read.doubts.join(", ")}.`}
             </Text>
           )}
         </Text>

@@ -1,18 +1,19 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Button } from "@chakra-ui/react";
-import { addDays, day, hundredths, printMinutes, stateOf, type PromiseState, type SeasonChange, type Uncertainty } from "@yule/core";
+import { addDays, day, hundredths, printMinutes, stateOf, type PromiseState, type SeasonChange, type Uncertainty, t, wordsFor } from "@yule/core";
 import { nextFree, promisesKept, type Outlook, type NeedRow, type PlannedSeason } from "@yule/derive";
 import { STAND_COLOUR } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { printDay, printFigure, printNumber } from "../../../kit/say.ts";
 
-const MATTERS: Readonly<Record<Uncertainty, string>> = {
-  hands: "how long your hands really take",
-  drying: "how fast it dries",
-  yield: "how many panels come out good",
-  interruptions: "sessions that do not happen",
-  post: "slow post",
-  supplies: "late supplies",
-};
+const MATTERS: Readonly<Record<Uncertainty, string>> = wordsFor({
+  hands: () => t`how long your hands really take`,
+  drying: () => t`how fast it dries`,
+  yield: () => t`how many panels come out good`,
+  interruptions: () => t`sessions that do not happen`,
+  post: () => t`slow post`,
+  supplies: () => t`late supplies`,
+});
 
 interface SeasonVerdictProps {
   readonly outlook: Outlook;
@@ -27,15 +28,14 @@ export function SeasonVerdict({ outlook, rows, planned, onTry }: SeasonVerdictPr
   if (open.length === 0 && outlook.needs.length > 0)
     return (
       <Verdict>
-        {outlook.needs.length === 1 ? "The one need" : `All ${String(outlook.needs.length)} needs`} of {outlook.season.name} {outlook.needs.length === 1 ? "is" : "are"} done. The
-        season can be closed.
+        {t`${outlook.needs.length === 1 ? t`The one need` : t`All ${String(outlook.needs.length)} needs`} of ${outlook.season.name} ${outlook.needs.length === 1 ? t`is` : t`are`} done. The season can be closed.`}
       </Verdict>
     );
-  if (open.length === 0) return <Verdict>Nothing is owed. The season begins with the first need you add.</Verdict>;
+  if (open.length === 0) return <Verdict>{t`Nothing is owed. The season begins with the first need you add.`}</Verdict>;
   const cards = open.reduce((sum, view) => sum + view.cards - view.assembled, 0);
   const total = (
     <Figure
-      why={`${String(cards)} cards are still to be made for ${String(open.length)} needs. Each stage counts its hands time for every panel and its setup once per batch; a few panels more than cards are painted so that enough are good.`}
+      why={t`${String(cards)} cards are still to be made for ${String(open.length)} needs. Each stage counts its hands time for every panel and its setup once per batch; a few panels more than cards are painted so that enough are good.`}
     >
       {printMinutes(plan.hands)}
     </Figure>
@@ -43,11 +43,11 @@ export function SeasonVerdict({ outlook, rows, planned, onTry }: SeasonVerdictPr
   const of = (state: NeedRow["safety"]): readonly NeedRow[] => rows.filter((row) => row.safety === state);
   const [lost, risky, tight, unknown] = [of("cannot"), of("at risk"), of("tight"), of("unknown")];
   // Hours that fit are no plan yet: nothing is promised before the work lies in its sessions.
-  if (!planned || unknown.length === rows.length) return <Verdict>{total} of hands are owed. The plan is being made …</Verdict>;
+  if (!planned || unknown.length === rows.length) return <Verdict>{rich`${total} of hands are owed. The plan is being made …`}</Verdict>;
   const isSafe = lost.length + risky.length + tight.length + unknown.length === 0;
   const safeWords = isSafe
-    ? `${rows.length === 1 ? "The one promise of the season is" : `All ${String(rows.length)} promises are`} safe`
-    : `${String(of("safe").length)} of ${String(rows.length)} promises are safe`;
+    ? `${rows.length === 1 ? t`The one promise of the season is` : t`All ${String(rows.length)} promises are`} safe`
+    : t`${String(of("safe").length)} of ${String(rows.length)} promises are safe`;
   return (
     <Verdict>
       <Lost rows={lost} planned={planned} outlook={outlook} />
@@ -56,12 +56,12 @@ export function SeasonVerdict({ outlook, rows, planned, onTry }: SeasonVerdictPr
           <Figure tone={isSafe ? "safe" : "ink"} why={whyOdds(planned, outlook)}>
             {safeWords}
           </Figure>
-          {isSafe && <>: {total} of hands</>}.{" "}
+          {isSafe && <>{rich`: ${total} of hands`}</>}.{" "}
         </>
       )}
-      <Weak rows={risky} words="at risk" outlook={outlook} />
+      <Weak rows={risky} words={t`at risk`} outlook={outlook} />
       <Weak rows={tight} words="tight" outlook={outlook} />
-      {unknown.length > 0 && `${unknown.length === 1 ? `${unknown[0]?.view.need.title ?? ""} is` : `${String(unknown.length)} are`} being planned. `}
+      {unknown.length > 0 && t`${unknown.length === 1 ? t`${unknown[0]?.view.need.title ?? ""} is` : t`${String(unknown.length)} are`} being planned. `}
       {isTonightDear(planned) ? <Tonight planned={planned} outlook={outlook} onTry={onTry} /> : <Next rows={rows} planned={planned} />}
     </Verdict>
   );
@@ -73,11 +73,11 @@ function Lost({ rows, planned, outlook }: { rows: readonly NeedRow[]; planned: P
   if (!worst) return null;
   return (
     <>
-      <Figure tone="cannot" why={whyLost(worst, planned, outlook)}>
-        {worst.view.need.title}
-      </Figure>{" "}
-      cannot be promised for {printDay(worst.view.readyBy)}: {hundredths(worst.chance ?? 0)} in 100.
-      {rows.length > 1 && ` Nor can ${String(rows.length - 1)} more.`}{" "}
+      {rich`${(
+        <Figure tone="cannot" why={whyLost(worst, planned, outlook)}>
+          {worst.view.need.title}
+        </Figure>
+      )} cannot be promised for ${printDay(worst.view.readyBy)}: ${hundredths(worst.chance ?? 0)} in 100.${rows.length > 1 && t` Nor can ${String(rows.length - 1)} more.`} `}
     </>
   );
 }
@@ -89,7 +89,7 @@ function Weak({ rows, words, outlook }: { rows: readonly NeedRow[]; words: strin
   return (
     <>
       <Figure tone={STAND_COLOUR[first.safety]} why={rows.map((row) => chanceLine(row, outlook)).join(" ")}>
-        {rows.length === 1 ? `${first.view.need.title} is ${words}` : `${String(rows.length)} are ${words}`}
+        {rows.length === 1 ? t`${first.view.need.title} is ${words}` : t`${String(rows.length)} are ${words}`}
       </Figure>
       .{" "}
     </>
@@ -103,14 +103,14 @@ function Next({ rows, planned }: { rows: readonly NeedRow[]; planned: PlannedSea
   if (!next || level === undefined) return null;
   return (
     <>
-      Begin {next.view.need.title}{" "}
+      {t`Begin ${next.view.need.title} `}
       <Figure
         tone={next.begin === "at once" ? "tight" : "ink"}
-        why={`It takes ${printMinutes(next.view.outlook.hands)} of hands and must be ready on ${printDay(next.view.readyBy)}. Begun in the last session of that day and not before, it is still in time ${String(level)} times in 100 or more, with all else going on as planned.${seasonStart(planned)}`}
+        why={t`It takes ${printMinutes(next.view.outlook.hands)} of hands and must be ready on ${printDay(next.view.readyBy)}. Begun in the last session of that day and not before, it is still in time ${String(level)} times in 100 or more, with all else going on as planned.${seasonStart(planned)}`}
       >
-        {next.begin === "at once" || next.begin === null ? "at once" : `by ${printDay(next.begin)}`}
+        {next.begin === "at once" || next.begin === null ? t`at once` : t`by ${printDay(next.begin)}`}
       </Figure>
-      {next.begin === "at once" ? ": each session later it is less sure. " : ` at the latest, for ${String(level)} in 100. `}
+      {next.begin === "at once" ? t`: each session later it is less sure. ` : t` at the latest, for ${String(level)} in 100. `}
     </>
   );
 }
@@ -121,7 +121,7 @@ const whenOf = ({ begin }: NeedRow): string => (begin === "at once" || begin ===
 function seasonStart({ starts, facts }: PlannedSeason): string {
   const session = starts?.season.session ?? null;
   const on = session === null ? undefined : facts.sessions[session]?.day;
-  return on === undefined ? "" : ` Were nothing painted before ${printDay(on)}, all that is safe now would still be; after it, not.`;
+  return on === undefined ? "" : t` Were nothing painted before ${printDay(on)}, all that is safe now would still be; after it, not.`;
 }
 
 /** Whether a promise hangs on the next session: then it goes before all that is to be begun later. */
@@ -137,38 +137,49 @@ function Tonight({ planned, outlook, onTry }: { planned: PlannedSeason; outlook:
   const when = session.day === outlook.today ? "today" : `on ${printDay(session.day)}`;
   const lost = tonight.before - tonight.after;
   const [first] = tonight.falls;
-  const others = tonight.falls.length > 1 ? `, and ${String(tonight.falls.length - 1)} more would be less sure` : "";
+  const others = tonight.falls.length > 1 ? t`, and ${String(tonight.falls.length - 1)} more would be less sure` : "";
   return (
     <>
-      Not painting {when}{" "}
-      <Button variant="ghost" paddingInline="0" minHeight="0" height="auto" font="inherit" fontWeight={700} onClick={() => onTry([next.change])}>
-        costs {printFigure(lost, 1)} promises
-      </Button>
+      {t`Not painting ${when} `}
+      <Button
+        variant="ghost"
+        paddingInline="0"
+        minHeight="0"
+        height="auto"
+        font="inherit"
+        fontWeight={700}
+        onClick={() => onTry([next.change])}
+      >{t`costs ${printFigure(lost, 1)} promises`}</Button>
       {first ? `: ${title(first.id)} ${FALLEN[stateOf(first.after)]}${others}` : ""}.{" "}
     </>
   );
 }
 
-const FALLEN: Readonly<Record<PromiseState, string>> = { safe: "would be safe", tight: "would be tight", "at risk": "would be at risk", cannot: "could not be promised" };
+const FALLEN: Readonly<Record<PromiseState, string>> = wordsFor({
+  safe: () => t`would be safe`,
+  tight: () => t`would be tight`,
+  "at risk": () => t`would be at risk`,
+  cannot: () => t`could not be promised`,
+});
 
 /** Less of a promise is the noise of the draws. */
 const WORTH_SAYING = 0.1;
 
 const chanceLine = (row: NeedRow, outlook: Outlook): string => {
-  const by = row.by ? `, with 80 in 100 ready by ${printDay(addDays(outlook.today, row.by[1]))}` : "";
+  const by = row.by ? t`, with 80 in 100 ready by ${printDay(addDays(outlook.today, row.by[1]))}` : "";
   return `${row.view.need.title}: ${String(hundredths(row.chance ?? 0))} in 100 for ${printDay(row.view.readyBy)}${by}.`;
 };
 
 function whyLost(row: NeedRow, planned: PlannedSeason, outlook: Outlook): string {
   const resigned = planned.answer.plan.choice.resigned.includes(row.view.need.id)
-    ? " It is taken up only when nothing else can be done, so that it holds up no other promise."
+    ? t` It is taken up only when nothing else can be done, so that it holds up no other promise.`
     : "";
-  return `It takes ${printMinutes(row.view.outlook.hands)} of hands. ${chanceLine(row, outlook)}${resigned} What would help stands below.`;
+  return t`It takes ${printMinutes(row.view.outlook.hands)} of hands. ${chanceLine(row, outlook)}${resigned} What would help stands below.`;
 }
 
 function whyOdds(planned: PlannedSeason, outlook: Outlook): string {
   const { odds } = planned;
   const [half, most, nearly] = odds.by.map((at) => printDay(addDays(day(outlook.today), at)));
   const [first] = odds.matters;
-  return `The plan was played ${printNumber(odds.runs)} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. Safe is what was in time in 80 of 100 plays at the least. In the mean ${printFigure(promisesKept(odds), 1)} of ${String(odds.needs.length)} promises were kept. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? ` What matters most is ${MATTERS[first.what]}.` : ""}`;
+  return t`The plan was played ${printNumber(odds.runs)} times with hands, drying, yields, lost sessions and post as your logbook and first guesses have them. Safe is what was in time in 80 of 100 plays at the least. In the mean ${printFigure(promisesKept(odds), 1)} of ${String(odds.needs.length)} promises were kept. All is done by ${half ?? ""} with 50, by ${most ?? ""} with 80, by ${nearly ?? ""} with 95 in 100.${first && first.gain > 0 ? t` What matters most is ${MATTERS[first.what]}.` : ""}`;
 }

@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, type Fault } from "@yule/core";
+import { day, type Fault, t } from "@yule/core";
 import { seasonAfter, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -21,32 +22,28 @@ export function SeasonsDialog({ outlook, onClose }: { outlook: Outlook; onClose:
   const { season, prepared } = outlook;
   if (past !== null)
     return (
-      <Dialog title="A season looked up" wide onClose={onClose}>
+      <Dialog title={t`A season looked up`} wide onClose={onClose}>
         <PastSeason id={past} open={season} onBack={() => setPast(null)} />
       </Dialog>
     );
   return (
-    <Dialog title="Seasons" wide onClose={onClose}>
+    <Dialog title={t`Seasons`} wide onClose={onClose}>
       <Flex direction="column" gap="22px">
         <OpenSeason key={season.id} outlook={outlook} />
-        <Box as="section" aria-label="Prepared beside it">
-          <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">
-            Prepared beside it
-          </Heading>
+        <Box as="section" aria-label={t`Prepared beside it`}>
+          <Heading as="h3" fontSize="18px" fontWeight={600} marginBottom="4px">{t`Prepared beside it`}</Heading>
           {prepared.length === 0 ? (
             <>
-              <Text marginBottom="8px">No season is prepared. One that is takes needs already, and opens when {season.name} is closed.</Text>
+              <Text marginBottom="8px">{t`No season is prepared. One that is takes needs already, and opens when ${season.name} is closed.`}</Text>
               <NewSeason key={season.id} first={seasonAfter(outlook)} />
             </>
           ) : (
             prepared.map((each) => (
               <Flex key={each.id} gap="8px 16px" align="center" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="8px">
                 <Text flex="1" minWidth="220px" overflowWrap="anywhere">
-                  <b>{each.name}</b>, {printDayOfYear(day(each.from))} to {printDayOfYear(day(each.until))}: {each.needs === 1 ? "1 need" : `${String(each.needs)} needs`}
+                  {rich`${(<b>{each.name}</b>)}, ${printDayOfYear(day(each.from))} to ${printDayOfYear(day(each.until))}: ${each.needs === 1 ? t`1 need` : t`${String(each.needs)} needs`}`}
                 </Text>
-                <Button size="sm" variant="ghost" onClick={() => setPast(each.id)}>
-                  Look at it
-                </Button>
+                <Button size="sm" variant="ghost" onClick={() => setPast(each.id)}>{t`Look at it`}</Button>
               </Flex>
             ))
           )}
@@ -74,42 +71,37 @@ function OpenSeason({ outlook }: { outlook: Outlook }) {
   const more = open.length - named.length;
   const isDone = open.length === 0 && needs.length > 0;
   return (
-    <Box as="section" aria-label="The open season">
+    <Box as="section" aria-label={t`The open season`}>
       <Heading as="h3" fontSize="22px" fontWeight={600} overflowWrap="anywhere">
         {season.name}
       </Heading>
       <Text marginBottom="6px">
-        {printDayOfYear(day(season.from))} to {printDayOfYear(day(season.until))}.{" "}
+        {t`${printDayOfYear(day(season.from))} to ${printDayOfYear(day(season.until))}. `}
         {needs.length === 0
-          ? "Nothing is owed in it yet."
+          ? t`Nothing is owed in it yet.`
           : isDone
-            ? `${needs.length === 1 ? "Its one need is" : `All its ${String(needs.length)} needs are`} done: it can be closed.`
-            : `${String(needs.length - open.length)} of ${String(needs.length)} needs are done.`}
+            ? t`${needs.length === 1 ? t`Its one need is` : t`All its ${String(needs.length)} needs are`} done: it can be closed.`
+            : t`${String(needs.length - open.length)} of ${String(needs.length)} needs are done.`}
       </Text>
       {open.length > 0 && (
         <Text marginBottom="8px" overflowWrap="anywhere">
-          Not done: {named.join(", ")}
-          {more > 0 ? ` and ${String(more)} more` : ""}. Closed now, {open.length === 1 ? "it goes" : "they go"} on in {next.name} with all that was painted for{" "}
-          {open.length === 1 ? "it" : "them"}.
+          {t`Not done: ${named.join(", ")}${more > 0 ? t` and ${String(more)} more` : ""}. Closed now, ${open.length === 1 ? t`it goes` : t`they go`} on in ${next.name} with all that was painted for `}
+          {open.length === 1 ? t`it` : t`them`}.
         </Text>
       )}
       {isAsked ? (
         <Flex gap="10px" wrap="wrap" align="center">
           <Text width="100%">
-            {season.name} is read only from then on, and can be opened again. {next.name} opens. What is left in the stash, left-over cards and lessons stay in reach.
+            {t`${season.name} is read only from then on, and can be opened again. ${next.name} opens. What is left in the stash, left-over cards and lessons stay in reach.`}
           </Text>
-          <Button onClick={() => void close()}>{open.length > 0 ? `Close it and hand ${String(open.length)} on` : `Close ${season.name}`}</Button>
-          <Button variant="outline" onClick={() => setAsked(false)}>
-            Keep it open
-          </Button>
+          <Button onClick={() => void close()}>{open.length > 0 ? t`Close it and hand ${String(open.length)} on` : t`Close ${season.name}`}</Button>
+          <Button variant="outline" onClick={() => setAsked(false)}>{t`Keep it open`}</Button>
         </Flex>
       ) : (
-        <Button variant={isDone ? "solid" : "outline"} onClick={() => setAsked(true)}>
-          Close the season
-        </Button>
+        <Button variant={isDone ? "solid" : "outline"} onClick={() => setAsked(true)}>{t`Close the season`}</Button>
       )}
       <FaultLines faults={faults} />
-      <Fold title="Change its name or its days">
+      <Fold title={t`Change its name or its days`}>
         <SeasonDays season={season} />
       </Fold>
     </Box>

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { CommandInput, SessionChangeRead } from "@yule/contract";
-import { day, type Fault } from "@yule/core";
+import { day, type Fault, t } from "@yule/core";
 import { useState } from "react";
 import { useSeasonQuery } from "../../../data/api.ts";
 import { useToday } from "../../../data/clock.ts";
@@ -25,26 +25,20 @@ export function SessionChanges() {
     setFound(read.faults.length > 0 ? null : read.busy);
   };
   return (
-    <Box as="section" aria-label="What differs" marginTop="26px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">
-        What differs from it
-      </Heading>
+    <Box as="section" aria-label={t`What differs`} marginTop="26px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`What differs from it`}</Heading>
       {coming.slice(0, 12).map((change) => (
         <Flex key={change.id} align="center" gap="10px" borderTop="1px solid" borderColor="hairline">
           <Text flex="1" overflowWrap="anywhere">
             {changeWords(change)}
           </Text>
-          <Button variant="ghost" onClick={() => void sendCommand("remove-session-change", { id: change.id, version: change.version })}>
-            remove
-          </Button>
+          <Button variant="ghost" onClick={() => void sendCommand("remove-session-change", { id: change.id, version: change.version })}>{t`remove`}</Button>
         </Flex>
       ))}
-      {coming.length > 12 && <Text color="softInk">and {coming.length - 12} later ones</Text>}
+      {coming.length > 12 && <Text color="softInk">{t`and ${coming.length - 12} later ones`}</Text>}
       <NewSessionChange today={today} />
       <Flex gap="10px" align="center" wrap="wrap" marginTop="12px">
-        <FilePick accept=".ics,text/calendar" onPick={(file) => void openCalendar(file)}>
-          Busy times from a calendar file
-        </FilePick>
+        <FilePick accept=".ics,text/calendar" onPick={(file) => void openCalendar(file)}>{t`Busy times from a calendar file`}</FilePick>
         {found && (
           <Button
             size="sm"
@@ -54,7 +48,7 @@ export function SessionChanges() {
               setFound(null);
             }}
           >
-            {found.length === 0 ? "Nothing to come in it" : `Add ${String(found.length)} busy times`}
+            {found.length === 0 ? t`Nothing to come in it` : t`Add ${String(found.length)} busy times`}
           </Button>
         )}
       </Flex>

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, isDay, type SeasonChange, readTime } from "@yule/core";
+import { day, isDay, type SeasonChange, readTime, t } from "@yule/core";
 import { fillWords, sessionSheets, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { Lock, LockOpen } from "lucide-react";
 import { useState } from "react";
@@ -30,21 +30,15 @@ export function SessionPlan({
   const shown = all ? planning : planning.slice(0, FIRST_SHOWN);
   const title = (id: string): string => outlook.open.find((view) => view.need.id === id)?.need.title ?? "";
   return (
-    <Box as="section" aria-label="Sessions to come">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        Sessions to come
-      </Heading>
+    <Box as="section" aria-label={t`Sessions to come`}>
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Sessions to come`}</Heading>
       {planned.moved.length > 0 && (
-        <Text borderLeft="3px solid" borderColor="tight" paddingLeft="10px" marginBottom="8px" role="status">
-          Moved:{" "}
-          {planned.moved
-            .slice(0, 3)
-            .map((each) => `${title(each.id)}${each.to[0] ? ` to ${printDay(day(each.to[0]))}` : ""}`)
-            .join("; ")}
-          {planned.moved.length > 3 ? `; and ${String(planned.moved.length - 3)} more` : ""}. All else stays.
-        </Text>
+        <Text borderLeft="3px solid" borderColor="tight" paddingLeft="10px" marginBottom="8px" role="status">{t`Moved: ${planned.moved
+          .slice(0, 3)
+          .map((each) => `${title(each.id)}${each.to[0] ? t` to ${printDay(day(each.to[0]))}` : ""}`)
+          .join("; ")}${planned.moved.length > 3 ? t`; and ${String(planned.moved.length - 3)} more` : ""}. All else stays.`}</Text>
       )}
-      {shown.length === 0 && <Text color="softInk">Nothing is left to put into a session.</Text>}
+      {shown.length === 0 && <Text color="softInk">{t`Nothing is left to put into a session.`}</Text>}
       {shown.map((sheet) => (
         <Sheet
           key={sheet.index}
@@ -58,7 +52,7 @@ export function SessionPlan({
       <OneMore outlook={outlook} trial={trial} onTry={onTry} />
       {planning.length > FIRST_SHOWN && (
         <Button variant="ghost" onClick={() => setAll(!all)}>
-          {all ? "Show the next five" : `All ${String(planning.length)} sessions`}
+          {all ? t`Show the next five` : t`All ${String(planning.length)} sessions`}
         </Button>
       )}
     </Box>
@@ -72,8 +66,8 @@ function Sheet({ sheet, outlook, title, isOfMany, onFree }: { sheet: SessionShee
       <Flex justify="space-between" gap="10px" align="baseline">
         <Text fontWeight={700}>
           {printDay(day(sheet.day))}, {printTime(sheet.from)}
-          {sheet.who === "helper" ? ", help" : ""}
-          {sheet.late ? ", late" : ""}
+          {sheet.who === "helper" ? t`, help` : ""}
+          {sheet.late ? t`, late` : ""}
         </Text>
         <Text color="softInk" fontSize="15px" whiteSpace="nowrap">
           {fillWords(sheet)}
@@ -89,9 +83,13 @@ function Sheet({ sheet, outlook, title, isOfMany, onFree }: { sheet: SessionShee
       ))}
       <Pin sheet={sheet} outlook={outlook} />
       {sheet.who === "maker" && (
-        <Button variant="ghost" size="sm" paddingInline="0" onClick={onFree} aria-label={`What if ${printDay(day(sheet.day))}, ${printTime(sheet.from)} were free?`}>
-          what if it were free?
-        </Button>
+        <Button
+          variant="ghost"
+          size="sm"
+          paddingInline="0"
+          onClick={onFree}
+          aria-label={t`What if ${printDay(day(sheet.day))}, ${printTime(sheet.from)} were free?`}
+        >{t`what if it were free?`}</Button>
       )}
     </Box>
   );
@@ -110,9 +108,9 @@ function Pin({ sheet, outlook }: { sheet: SessionSheet; outlook: Outlook }) {
       marginRight="18px"
       aria-pressed={pinned !== undefined}
       onClick={press}
-      aria-label={`${printDay(day(on))}, ${printTime(sheet.from)} stays as it is`}
+      aria-label={t`${printDay(day(on))}, ${printTime(sheet.from)} stays as it is`}
     >
-      {pinned ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />} {pinned ? "stays as it is" : "let it stay"}
+      {pinned ? <Lock size={16} aria-hidden /> : <LockOpen size={16} aria-hidden />} {pinned ? t`stays as it is` : t`let it stay`}
     </Button>
   );
 }
@@ -125,29 +123,25 @@ function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly 
   const [form, setForm] = useState({ on: "", from: "19:30", to: "21:00", who: "maker" });
   const [fault, setFault] = useState<string | null>(null);
   const add = (): void => {
-    if (!isDay(form.on) || form.on < outlook.today) return setFault(`day: given ${form.on === "" ? "nothing" : form.on}, allowed today, ${printDay(outlook.today)}, or later`);
+    if (!isDay(form.on) || form.on < outlook.today) return setFault(t`day: given ${form.on === "" ? t`nothing` : form.on}, allowed today, ${printDay(outlook.today)}, or later`);
     const [from, to] = [readTime(form.from), readTime(form.to)];
     if (from === null || to === null)
-      return setFault(`${from === null ? "from" : "to"}: given ${(from === null ? form.from : form.to) || "nothing"}, allowed a time such as ${printTime(1170)}`);
-    if (to <= from) return setFault(`to: given ${printTime(to)}, allowed a time after ${printTime(from)}`);
+      return setFault(t`${from === null ? t`from` : t`to`}: given ${(from === null ? form.from : form.to) || t`nothing`}, allowed a time such as ${printTime(1170)}`);
+    if (to <= from) return setFault(t`to: given ${printTime(to)}, allowed a time after ${printTime(from)}`);
     setFault(null);
     onTry([...trial, { kind: "session", day: day(form.on), from, to, who: form.who as "maker" | "helper" }]);
   };
   return (
-    <Box as="section" aria-label="One more session" borderTop="1px solid" borderColor="hairline" paddingTop="8px" marginTop="4px">
-      <Text fontWeight={600} marginBottom="4px">
-        What if you painted once more?
-      </Text>
+    <Box as="section" aria-label={t`One more session`} borderTop="1px solid" borderColor="hairline" paddingTop="8px" marginTop="4px">
+      <Text fontWeight={600} marginBottom="4px">{t`What if you painted once more?`}</Text>
       <Flex gap="8px" wrap="wrap" align="center">
-        <DayInput aria-label="on" width="160px" value={form.on} onChange={(written) => setForm({ ...form, on: written })} />
+        <DayInput aria-label={t`on`} width="160px" value={form.on} onChange={(written) => setForm({ ...form, on: written })} />
         <Flex width="112px">
-          <Choice aria-label="Whose hands" value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
+          <Choice aria-label={t`Whose hands`} value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
         </Flex>
-        <TimeInput aria-label="from" width="132px" value={form.from} onChange={(written) => setForm({ ...form, from: written })} />
-        <TimeInput aria-label="to" width="132px" value={form.to} onChange={(written) => setForm({ ...form, to: written })} />
-        <Button size="sm" variant="outline" onClick={add}>
-          See it
-        </Button>
+        <TimeInput aria-label={t`from`} width="132px" value={form.from} onChange={(written) => setForm({ ...form, from: written })} />
+        <TimeInput aria-label={t`to`} width="132px" value={form.to} onChange={(written) => setForm({ ...form, to: written })} />
+        <Button size="sm" variant="outline" onClick={add}>{t`See it`}</Button>
       </Flex>
       {fault && <FaultLines faults={[fault]} />}
     </Box>

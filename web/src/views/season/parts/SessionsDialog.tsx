@@ -1,6 +1,6 @@
 import { setSessions } from "@yule/contract";
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { minutes, printMinutes } from "@yule/core";
+import { minutes, printMinutes, t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -22,12 +22,11 @@ function Learned({ outlook }: { outlook: Outlook }) {
   });
   return differing.length === 0 ? null : (
     <Text marginTop="12px">
-      {differing
+      {t`${differing
         .map(
-          ({ each, learned }) => `${weekdayName(each.weekday)} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
+          ({ each, learned }) => t`${weekdayName(each.weekday)} ${printTime(each.from)} really lasts ${printMinutes(minutes(learned.minutes))}, seen ${String(learned.seen)} times`,
         )
-        .join("; ")}
-      . The plan counts with that.
+        .join("; ")}. The plan counts with that.`}
     </Text>
   );
 }
@@ -45,7 +44,7 @@ export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose
     else onClose();
   });
   return (
-    <Dialog title="When you paint in an ordinary week" wide onClose={onClose}>
+    <Dialog title={t`When you paint in an ordinary week`} wide onClose={onClose}>
       <SessionRows
         rows={rows}
         onChange={(pattern) => {
@@ -57,12 +56,8 @@ export function SessionsDialog({ outlook, onClose }: { outlook: Outlook; onClose
       <Learned outlook={outlook} />
       <FaultLines faults={form.faultOf("pattern") === undefined ? form.rest : sessionFaults(rows)} />
       <Flex justify="flex-end" marginTop="18px" gap="10px">
-        <Button variant="outline" onClick={onClose}>
-          Leave it
-        </Button>
-        <Button disabled={form.formState.isSubmitting} onClick={() => void save()}>
-          Keep this week
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave it`}</Button>
+        <Button disabled={form.formState.isSubmitting} onClick={() => void save()}>{t`Keep this week`}</Button>
       </Flex>
       <SessionChanges />
       <Habits />

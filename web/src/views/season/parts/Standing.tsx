@@ -1,3 +1,5 @@
+import { listOf } from "../../../kit/say.ts";
+import { t, wordsFor } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Problem } from "@yule/contract";
@@ -6,15 +8,15 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { INK, PAPER } from "../../../kit/drawing.tsx";
 import { ProblemNote } from "../../../kit/states.tsx";
 
-const WORDS: Readonly<Record<CardStage, string>> = {
-  posted: "gone",
-  made: "made",
-  good: "good panels",
-  wet: "wet",
-  bench: "on the bench",
-  spare: "there to use",
-  "to paint": "to paint",
-};
+const WORDS: Readonly<Record<CardStage, string>> = wordsFor({
+  posted: () => t`gone`,
+  made: () => t`made`,
+  good: () => t`good panels`,
+  wet: () => t`wet`,
+  bench: () => t`on the bench`,
+  spare: () => t`there to use`,
+  "to paint": () => t`to paint`,
+});
 const MOST_DRAWN = 48;
 const [WIDE, HIGH, GAP, PER_ROW] = [15, 19, 4, 14];
 
@@ -27,7 +29,7 @@ export function Standing({ view, outlook }: { view: NeedView; outlook: Outlook }
   const said = STAGES_OF_A_CARD.filter((stage) => standing[stage] > 0).map((stage) => `${String(standing[stage])} ${WORDS[stage]}`);
   const rows = Math.ceil(drawn.length / PER_ROW);
   return (
-    <Box as="section" aria-label="Where it stands" marginBottom="18px">
+    <Box as="section" aria-label={t`Where it stands`} marginBottom="18px">
       <svg width={PER_ROW * (WIDE + GAP)} height={rows * (HIGH + GAP)} role="img" aria-label={said.join(", ")} style={{ display: "block" }}>
         {drawn.map((stage, index) => (
           <SmallCard key={index} stage={stage} x={(index % PER_ROW) * (WIDE + GAP) + 1} y={Math.floor(index / PER_ROW) * (HIGH + GAP) + 1} />
@@ -35,7 +37,7 @@ export function Standing({ view, outlook }: { view: NeedView; outlook: Outlook }
       </svg>
       <Text marginTop="6px">
         {said.join(" · ")}
-        {each > 1 ? ` (each small card is ${String(each)})` : ""}
+        {each > 1 ? t` (each small card is ${String(each)})` : ""}
       </Text>
       {view.serving && <Serve view={view} />}
     </Box>
@@ -61,9 +63,9 @@ function Serve({ view }: { view: NeedView }) {
   const { units, cards } = view.serving ?? { units: [], cards: [] };
   const ready = cards.reduce((sum, each) => sum + each.quantity, 0);
   const words = [
-    ready > 0 && `${String(ready)} finished ${ready === 1 ? "card is" : "cards are"} left over`,
-    units.length > 0 && `${String(units.length)} ${units.length === 1 ? "panel lies" : "panels lie"} in the stash`,
-  ].filter(Boolean);
+    ready > 0 && t`${String(ready)} finished ${ready === 1 ? t`card is` : t`cards are`} left over`,
+    units.length > 0 && t`${String(units.length)} ${units.length === 1 ? t`panel lies` : t`panels lie`} in the stash`,
+  ].filter((each) => each !== false);
   const serve = async (): Promise<void> => {
     const sent = await sendCommand(
       "serve-need",
@@ -76,10 +78,10 @@ function Serve({ view }: { view: NeedView }) {
     <>
       <Flex gap="12px" align="center" marginTop="8px" wrap="wrap">
         <Text flex="1" minWidth="200px">
-          {words.join(" and ")}: paint {units.length + ready} fewer.
+          {t`${listOf(words)}: paint ${units.length + ready} fewer.`}
         </Text>
         <Button size="sm" onClick={() => void serve()}>
-          Use {units.length + ready === 1 ? "it" : "them"}
+          {t`Use ${units.length + ready === 1 ? t`it` : t`them`}`}
         </Button>
       </Flex>
       {problem && <ProblemNote problem={problem} />}

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { CategoryScale, Chart, LinearScale, LineElement, PointElement } from "chart.js";
-import { day, hundredths, type StartChance } from "@yule/core";
+import { day, hundredths, type StartChance, t } from "@yule/core";
 import type { NeedRow, Outlook, PlannedSeason } from "@yule/derive";
 import { startTransition, useEffect, useState } from "react";
 import { Line } from "react-chartjs-2";
@@ -15,7 +15,7 @@ Chart.register(CategoryScale, LinearScale, LineElement, PointElement);
 export default function StartCurve({ row, outlook, planned }: { row: NeedRow; outlook: Outlook; planned: PlannedSeason }) {
   const points = useCurve(row.view.need.id, outlook, planned);
   const evening = useAppSelector((state) => state.screen.evening);
-  if (!points) return <Text color="softInk">What waiting costs is being worked out …</Text>;
+  if (!points) return <Text color="softInk">{t`What waiting costs is being worked out …`}</Text>;
   const on = ({ session }: StartChance): string => printDay(day(planned.facts.sessions[session]?.day ?? outlook.today));
   const level = planned.starts?.sureIn100 ?? outlook.shop.sureIn100;
   const [ink, line] = ["ink", "tight"].map(colour);
@@ -26,7 +26,7 @@ export default function StartCurve({ row, outlook, planned }: { row: NeedRow; ou
         <Line
           key={String(evening)}
           role="img"
-          aria-label={`Chance of ${row.view.need.title} by the day of beginning: ${points.map((point) => `${on(point)} ${String(hundredths(point.chance))} in 100`).join(", ")}`}
+          aria-label={t`Chance of ${row.view.need.title} by the day of beginning: ${points.map((point) => `${on(point)} ${String(hundredths(point.chance))} in 100`).join(", ")}`}
           data={{
             labels: points.map(on),
             datasets: [
@@ -54,13 +54,13 @@ export default function StartCurve({ row, outlook, planned }: { row: NeedRow; ou
 
 /** What the drawing says, in words. */
 function caption({ begin, view }: NeedRow, points: readonly StartChance[], on: (point: StartChance) => string, level: number): string {
-  const verb = view.batches.length > 0 ? "Gone on with" : "Begun";
+  const verb = view.batches.length > 0 ? t`Gone on with` : "Begun";
   const [first, last] = [points[0], points[points.length - 1]];
-  if (!first || !last) return "No session is left in which it could be begun.";
-  const now = `${verb} on ${on(first)}, it is ready in time ${String(hundredths(first.chance))} in 100.`;
-  if (begin === null || begin === "at once") return `${now} No later session leaves ${String(level)} in 100.`;
+  if (!first || !last) return t`No session is left in which it could be begun.`;
+  const now = t`${verb} on ${on(first)}, it is ready in time ${String(hundredths(first.chance))} in 100.`;
+  if (begin === null || begin === "at once") return t`${now} No later session leaves ${String(level)} in 100.`;
   const fell = points.find((point) => point.session > first.session && point.chance < level / 100);
-  return `${now} ${printDay(begin)} is the last day that leaves ${String(level)} in 100${fell ? `; on ${on(fell)} it would be ${String(hundredths(fell.chance))}` : ""}.`;
+  return t`${now} ${printDay(begin)} is the last day that leaves ${String(level)} in 100${fell ? t`; on ${on(fell)} it would be ${String(hundredths(fell.chance))}` : ""}.`;
 }
 
 /** Works the curve out beside the screen; null until it is there. */

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, daysBetween, isDay, type SeasonChange } from "@yule/core";
+import { day, daysBetween, isDay, type SeasonChange, t } from "@yule/core";
 import { readyByFor, type NeedView, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
@@ -34,8 +34,8 @@ export function TrialForm({
   };
   const putDue = (text: string): void => {
     setDue(text);
-    if (!isDay(text)) return setFault(text === "" ? null : `day: given ${text}, allowed a day such as ${fieldDay(outlook.today)}`);
-    if (text < outlook.today) return setFault(`day: given ${printDay(day(text))}, allowed today, ${printDay(outlook.today)}, or later`);
+    if (!isDay(text)) return setFault(text === "" ? null : t`day: given ${text}, allowed a day such as ${fieldDay(outlook.today)}`);
+    if (text < outlook.today) return setFault(t`day: given ${printDay(day(text))}, allowed today, ${printDay(outlook.today)}, or later`);
     const days = daysBetween(day(need.due), day(text));
     put({ kind: "later", need: need.id, days, readyBy: readyByFor(view, outlook, day(text)) }, days === 0);
   };
@@ -43,7 +43,7 @@ export function TrialForm({
     setCards(text);
     const count = Number(text);
     if (!Number.isInteger(count) || count < Math.max(1, view.assembled) || count > MOST_CARDS)
-      return setFault(`cards: given ${text === "" ? "nothing" : text}, allowed a whole number from ${String(Math.max(1, view.assembled))} to ${String(MOST_CARDS)}`);
+      return setFault(t`cards: given ${text === "" ? t`nothing` : text}, allowed a whole number from ${String(Math.max(1, view.assembled))} to ${String(MOST_CARDS)}`);
     put({ kind: "cards", need: need.id, cards: count - view.assembled }, count === view.cards);
   };
   const isSkipped = (stage: string): boolean => {
@@ -53,35 +53,29 @@ export function TrialForm({
   const stages = whole.stages.filter((stage) => stage.kind !== "assemble");
   const kept = whole.stages.filter((stage) => !isSkipped(stage.id)).length;
   return (
-    <Box as="section" aria-label={`Try something else for ${need.title}`} marginBottom="18px" borderTop="1px solid" borderColor="hairline" paddingTop="10px">
+    <Box as="section" aria-label={t`Try something else for ${need.title}`} marginBottom="18px" borderTop="1px solid" borderColor="hairline" paddingTop="10px">
       <Flex gap="12px" wrap="wrap" align="flex-end">
         <Box width="170px">
-          <FormField label="What if it is due">
+          <FormField label={t`What if it is due`}>
             <DayInput value={due} onChange={(written) => putDue(written)} />
           </FormField>
         </Box>
         <Box width="110px">
-          <FormField label="Cards">
+          <FormField label={t`Cards`}>
             <TextInput inputMode="numeric" value={cards} onChange={(change) => putCards(change.target.value)} />
           </FormField>
         </Box>
         <Tick
           checked={isOn(trial.find(mine("heat")), need.heat)}
           onChange={(change) => put({ kind: "heat", need: need.id, on: change.target.checked }, change.target.checked === need.heat)}
-        >
-          heat tool
-        </Tick>
+        >{t`heat tool`}</Tick>
         <Tick
           checked={isOn(trial.find(mine("print")), need.print)}
           onChange={(change) => put({ kind: "print", need: need.id, on: change.target.checked }, change.target.checked === need.print)}
-        >
-          printed
-        </Tick>
+        >{t`printed`}</Tick>
       </Flex>
       {fault && <FaultLines faults={[fault]} />}
-      <Text marginTop="8px" color="softInk" fontSize="15px">
-        Its route: press a stage to leave it out.
-      </Text>
+      <Text marginTop="8px" color="softInk" fontSize="15px">{t`Its route: press a stage to leave it out.`}</Text>
       <Flex gap="6px" wrap="wrap" marginTop="4px">
         {stages.map((stage) => (
           <Button

@@ -1,4 +1,4 @@
-import { mm, type Rect } from "@yule/core";
+import { mm, type Rect, t } from "@yule/core";
 import { useDrag } from "@use-gesture/react";
 import { useRef, useState, type KeyboardEvent } from "react";
 import { HAIR, INK, PAPER, RED } from "../../../kit/drawing.tsx";
@@ -116,7 +116,7 @@ export function MovablePieces({
             role="button"
             tabIndex={0}
             {...(onChoose ? { "aria-pressed": piece.key === chosen } : {})}
-            aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? ", held in place" : ""}`}
+            aria-label={`${String(index + 1)}: ${piece.label}${piece.held ? t`, held in place` : ""}`}
             style={{ cursor: "grab", touchAction: "none" }}
             onKeyDown={(event) => key(event, piece)}
             {...pull(piece)}

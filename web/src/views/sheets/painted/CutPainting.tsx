@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
 import type { PaintedPlan } from "@yule/core";
@@ -54,7 +55,7 @@ export function CutPainting({
   return (
     <Box marginBottom="14px">
       <Button size="xl" width="100%" disabled={!fresh || going || materialId === null} onClick={() => void start()}>
-        {going ? "Keeping the picture ..." : "Start cutting it so"}
+        {going ? t`Keeping the picture ...` : t`Start cutting it so`}
       </Button>
       {problem && <ProblemNote problem={problem} />}
     </Box>

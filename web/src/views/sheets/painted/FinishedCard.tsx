@@ -1,5 +1,5 @@
 import { Box, Button, Text } from "@chakra-ui/react";
-import { outlinePath, stackGeometry, type PaintedWindow } from "@yule/core";
+import { outlinePath, stackGeometry, type PaintedWindow, t } from "@yule/core";
 import { stackOf } from "@yule/derive";
 import { LayerShape } from "../../../features/card/LayerShape.tsx";
 import type { PossibleWant } from "./wants.ts";
@@ -35,7 +35,7 @@ export function FinishedCard({
     <Box width="116px" borderTop="3px solid" borderColor={isChosen ? "cannot" : "hairline"} paddingTop="8px">
       <svg
         role="img"
-        aria-label={`${name} as it will look`}
+        aria-label={t`${name} as it will look`}
         viewBox={frame}
         width={Math.min(180, Math.round(face.width / SCALE))}
         style={{ display: "block", maxHeight: 190, marginBottom: 6 }}

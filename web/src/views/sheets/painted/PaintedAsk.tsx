@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type PaintingTaste } from "@yule/core";
+import { inches, lengthOfUnits, mm, money, USUAL_TASTE, type Corners, type Length, type Mark, type PaintedQuestion, type Sheet, type PaintingTaste, t } from "@yule/core";
 import { PAINTED } from "@yule/derive";
 import { useEffect, useRef, useState, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
@@ -56,7 +56,7 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
   }, [sides.width, sides.height, latest]);
   // Marks belong to the photo on which they were made.
   useEffect(() => setMarks([]), [file]);
-  if (!paper) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page finds the best parts of a painted one.</Teach>;
+  if (!paper) return <Teach title={t`No paper on the shelf`}>{t`Add a kind of sheet in Stores, with its size. Then this page finds the best parts of a painted one.`}</Teach>;
   const isSheet = own === null && paper.key.startsWith("sheet:");
   const counted = isSheet && onShelf && paper.store !== null;
   const sheet: Sheet = {
@@ -107,7 +107,7 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
       painting={painting}
       photo={{ file, cropped }}
       materialId={paper.store?.id ?? null}
-      notice={looked?.found === false ? "No sheet stood out from what it lies on, so the whole photo was taken. Its corners can be pulled under “The photo and its corners”." : ""}
+      notice={looked?.found === false ? t`No sheet stood out from what it lies on, so the whole photo was taken. Its corners can be pulled under “The photo and its corners”.` : ""}
       onMark={(mark) => setMarks([...marks, mark])}
       onUnmark={() => setMarks(marks.slice(0, -1))}
       aside={
@@ -131,8 +131,8 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
           />
           <TasteFields taste={taste} onChange={setTaste} />
           <Box marginTop="18px">{fields}</Box>
-          <Fold title="The photo and its corners">
-            <PhotoIntake label="Photo of the painting" intake={intake}>
+          <Fold title={t`The photo and its corners`}>
+            <PhotoIntake label={t`Photo of the painting`} intake={intake}>
               {corner}
             </PhotoIntake>
           </Fold>
@@ -146,17 +146,17 @@ export default function PaintedAsk({ outlook, sheets }: SheetsAskProps) {
 function PhotoFirst({ intake, corner, isFound, fields }: { intake: ReturnType<typeof usePhoto>; corner: ReactNode; isFound: boolean; fields: ReactNode }) {
   return (
     <>
-      <Verdict>{isFound ? "Are these its corners?" : "Painted first? A photo shows which parts become which cards."}</Verdict>
+      <Verdict>{isFound ? t`Are these its corners?` : t`Painted first? A photo shows which parts become which cards.`}</Verdict>
       <Flex gap="32px" direction={{ base: "column", xl: "row" }} align="flex-start">
         <Box flex="1" minWidth={0}>
-          <PhotoIntake label="Photo of the painting" intake={intake}>
+          <PhotoIntake label={t`Photo of the painting`} intake={intake}>
             {corner}
           </PhotoIntake>
           {!isFound && (
-            <Text maxWidth="36em" marginTop="14px">
-              The sheet is straightened to its true size. Windows of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to a
-              need that it suits. A panel that failed gives its good part in the same way.
-            </Text>
+            <Text
+              maxWidth="36em"
+              marginTop="14px"
+            >{t`The sheet is straightened to its true size. Windows of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to a need that it suits. A panel that failed gives its good part in the same way.`}</Text>
           )}
         </Box>
         <Box width={{ base: "100%", xl: "372px" }} flex="none">
@@ -173,10 +173,8 @@ function PaintingsBegun({ sheets }: Pick<SheetsAskProps, "sheets">) {
   const begun = sheets.plans.filter((plan) => plan.state === "open" && plan.plan.picture);
   return begun.map((plan) => (
     <Flex key={plan.id} gap="14px" align="center" marginBottom="14px" wrap="wrap">
-      <Picture id={plan.plan.picture ?? null} alt="The painting that was begun" width="96px" ratio={heightByWidth(plan)} />
-      <Button size="xl" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>
-        Go on cutting the painting begun
-      </Button>
+      <Picture id={plan.plan.picture ?? null} alt={t`The painting that was begun`} width="96px" ratio={heightByWidth(plan)} />
+      <Button size="xl" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>{t`Go on cutting the painting begun`}</Button>
     </Flex>
   ));
 }

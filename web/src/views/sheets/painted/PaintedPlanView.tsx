@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { useKeys } from "../../../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { overlap, cuttingSteps, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect } from "@yule/core";
+import { overlap, cuttingSteps, type Length, type Mark, type PaintedPlan, type PaintedQuestion, type PaintedWindow, type Rect, t } from "@yule/core";
 import { backLabels, looksOf, type Outlook } from "@yule/derive";
 import { useEffect, useMemo, useState, type ReactNode } from "react";
 import type { Cropped } from "../../../workers/picture.worker.ts";
@@ -117,8 +118,8 @@ export function PaintedPlanView({
         </Box>
         <Text color="softInk" marginBottom="4px">
           {marking === null
-            ? "Pull a window, or move it by arrow keys: it is held there, and the rest is laid anew around it."
-            : `Press where “${marking}” is. Households that will not have it are spared; no side is laid through it.`}
+            ? t`Pull a window, or move it by arrow keys: it is held there, and the rest is laid anew around it.`
+            : t`Press where “${marking}” is. Households that will not have it are spared; no side is laid through it.`}
         </Text>
         <HandRow hands={hands} marking={marking} onMarking={setMarking} onUnmark={painting.marks.length > 0 ? onUnmark : null} />
         {at && (
@@ -199,29 +200,17 @@ function HandRow({
 }) {
   return (
     <Flex gap="8px" wrap="wrap" marginBottom="6px" align="center">
-      {hands.canUndo && (
-        <Button variant="outline" onClick={hands.undo}>
-          Undo the last move
-        </Button>
-      )}
-      {hands.held.length > 0 && (
-        <Button variant="ghost" onClick={hands.letAllGo}>
-          Let all go
-        </Button>
-      )}
+      {hands.canUndo && <Button variant="outline" onClick={hands.undo}>{t`Undo the last move`}</Button>}
+      {hands.held.length > 0 && <Button variant="ghost" onClick={hands.letAllGo}>{t`Let all go`}</Button>}
       <Button variant={marking === null ? "outline" : "solid"} onClick={() => onMarking(marking === null ? KEEP_WHOLE : null)}>
-        {marking === null ? "Mark a place" : "Done marking"}
+        {marking === null ? t`Mark a place` : t`Done marking`}
       </Button>
       {marking !== null && (
         <Box width="220px">
-          <TextInput aria-label="What is there" value={marking} maxLength={40} onChange={(change) => onMarking(change.target.value)} />
+          <TextInput aria-label={t`What is there`} value={marking} maxLength={40} onChange={(change) => onMarking(change.target.value)} />
         </Box>
       )}
-      {onUnmark && (
-        <Button variant="ghost" onClick={onUnmark}>
-          Take the last mark away
-        </Button>
-      )}
+      {onUnmark && <Button variant="ghost" onClick={onUnmark}>{t`Take the last mark away`}</Button>}
     </Flex>
   );
 }
@@ -277,8 +266,8 @@ function turnedWithin({ x, y, width, height }: Rect, { sheet, edge }: PaintedQue
 }
 
 function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | null; possible: readonly PossibleWant[]; isImpossible: boolean }) {
-  if (isImpossible) return <Verdict>Straight cuts cannot free the windows held like this. Undo the last move, or let one go.</Verdict>;
-  if (possible.length === 0) return <Verdict>Nothing is wanted from it yet.</Verdict>;
+  if (isImpossible) return <Verdict>{t`Straight cuts cannot free the windows held like this. Undo the last move, or let one go.`}</Verdict>;
+  if (possible.length === 0) return <Verdict>{t`Nothing is wanted from it yet.`}</Verdict>;
   const counts = new Map<string, number>();
   for (const { piece } of plan?.windows ?? []) {
     const name = nameOf(possible.find((each) => each.want.id === piece.panel));
@@ -288,8 +277,8 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
     return (
       <Verdict>
         {plan?.share === 1
-          ? "No part of it is worth cutting out in the sizes that are wanted."
-          : "No windows were found in the time given. Leave out some of the sizes, and it looks again."}
+          ? t`No part of it is worth cutting out in the sizes that are wanted.`
+          : t`No windows were found in the time given. Leave out some of the sizes, and it looks again.`}
       </Verdict>
     );
   const panels = plan.windows.filter(({ piece }) => possible.find((each) => each.want.id === piece.panel)?.view).length;
@@ -300,18 +289,18 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
   );
   return (
     <Verdict>
-      It gives{" "}
-      <Figure why={[...counts].map(([name, count]) => `${String(count)} × ${name}`).join("; ")}>
-        {panels > 0 && `${countWord(panels)} ${panels === 1 ? "panel" : "panels"}`}
-        {panels > 0 && others > 0 && " and "}
-        {others > 0 && `${countWord(others)} small ${others === 1 ? "piece" : "pieces"}`}
-      </Figure>
-      ; the best part is window {best + 1}.{" "}
+      {rich`It gives ${(
+        <Figure why={[...counts].map(([name, count]) => `${String(count)} × ${name}`).join("; ")}>
+          {panels > 0 && `${countWord(panels)} ${panels === 1 ? t`panel` : t`panels`}`}
+          {panels > 0 && others > 0 && t` and `}
+          {others > 0 && t`${countWord(others)} small ${others === 1 ? t`piece` : t`pieces`}`}
+        </Figure>
+      )}; the best part is window ${best + 1}. `}
       <Figure
         tone={plan.share > 0.9 ? "safe" : "tight"}
-        why={`Counted by what each window is worth where it lies, this plan catches ${String(Math.floor(plan.share * 100))} in 100 of what no plan of straight cuts on the same places can exceed.`}
+        why={t`Counted by what each window is worth where it lies, this plan catches ${String(Math.floor(plan.share * 100))} in 100 of what no plan of straight cuts on the same places can exceed.`}
       >
-        {plan.share > 0.995 ? "No straight cuts catch more." : plan.share > 0.9 ? "Hardly more can be caught." : "More might be caught."}
+        {plan.share > 0.995 ? t`No straight cuts catch more.` : plan.share > 0.9 ? t`Hardly more can be caught.` : t`More might be caught.`}
       </Figure>
     </Verdict>
   );

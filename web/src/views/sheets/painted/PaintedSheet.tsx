@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { Layout, Length, Mark, Rect, Sheet } from "@yule/core";
 import type { MouseEvent } from "react";
 import { DimensionLine, INK, PAPER, RED, ScaleDrawing, DrawnWords } from "../../../kit/drawing.tsx";
@@ -47,7 +48,7 @@ export function PaintedSheet({
       most={720}
       mostHeight={425}
       role="group"
-      label={`The painting, ${size(sheet.width, sheet.height)}, with ${String(windows.length)} windows`}
+      label={t`The painting, ${size(sheet.width, sheet.height)}, with ${String(windows.length)} windows`}
     >
       {(unit) => (
         <>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex } from "@chakra-ui/react";
 import type { Length } from "@yule/core";
 import { Choice, FormField, Tick } from "../../../kit/FormField.tsx";
@@ -32,30 +33,26 @@ export function PaperFields({
 }) {
   const size = own ?? paper;
   return (
-    <Box as="section" aria-label="What was painted">
-      <FormField label="What was painted">
+    <Box as="section" aria-label={t`What was painted`}>
+      <FormField label={t`What was painted`}>
         <Choice
           value={own ? OWN : paper.key}
           onChange={(change) => (change.target.value === OWN ? onOwn({ width: paper.width, height: paper.height }) : onPaper(change.target.value))}
-          options={[...papers.map(({ key, label }) => ({ value: key, label })), { value: OWN, label: "something of another size" }]}
+          options={[...papers.map(({ key, label }) => ({ value: key, label })), { value: OWN, label: t`something of another size` }]}
         />
       </FormField>
       <Flex gap="12px" wrap="wrap" marginTop="10px">
-        {own && <LengthField label="Its width" value={size.width} onRead={(width) => onOwn({ width, height: size.height })} />}
-        {own && <LengthField label="Its height" value={size.height} onRead={(height) => onOwn({ width: size.width, height })} />}
+        {own && <LengthField label={t`Its width`} value={size.width} onRead={(width) => onOwn({ width, height: size.height })} />}
+        {own && <LengthField label={t`Its height`} value={size.height} onRead={(height) => onOwn({ width: size.width, height })} />}
         <LengthField
-          label="Rim that is cut off"
+          label={t`Rim that is cut off`}
           value={edge}
           mayBeNothing
           onRead={onEdge}
-          fault={edge * 2 >= Math.min(size.width, size.height) ? "given half of the sheet or more, allowed less than half of its shorter side" : undefined}
+          fault={edge * 2 >= Math.min(size.width, size.height) ? t`given half of the sheet or more, allowed less than half of its shorter side` : undefined}
         />
       </Flex>
-      {isSheet && (
-        <Tick checked={onShelf} onChange={(change) => onShelfToo(change.target.checked)}>
-          the shelf still counts this sheet
-        </Tick>
-      )}
+      {isSheet && <Tick checked={onShelf} onChange={(change) => onShelfToo(change.target.checked)}>{t`the shelf still counts this sheet`}</Tick>}
     </Box>
   );
 }

@@ -1,22 +1,26 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { USUAL_TASTE, type PaintingTaste } from "@yule/core";
+import { USUAL_TASTE, type PaintingTaste, t, wordsFor } from "@yule/core";
 
-const WORDS: Readonly<Record<keyof PaintingTaste, string>> = {
-  standsOut: "Catch what stands out",
-  colours: "Many colours together",
-  bare: "Leave bare paper out",
-  mud: "Leave dull places out",
-  cutThrough: "Cut through nothing",
-};
-const MUCH: Readonly<Record<string, string>> = { "0": "not at all", "0.5": "a little", "1": "as usual", "1.5": "more", "2": "above all" };
+const WORDS: Readonly<Record<keyof PaintingTaste, string>> = wordsFor({
+  standsOut: () => t`Catch what stands out`,
+  colours: () => t`Many colours together`,
+  bare: () => t`Leave bare paper out`,
+  mud: () => t`Leave dull places out`,
+  cutThrough: () => t`Cut through nothing`,
+});
+const MUCH: Readonly<Record<string, string>> = wordsFor({
+  "0": () => t`not at all`,
+  "0.5": () => t`a little`,
+  "1": () => t`as usual`,
+  "1.5": () => t`more`,
+  "2": () => t`above all`,
+});
 
 /** How much each counts in the choice of windows. */
 export function TasteFields({ taste, onChange }: { taste: PaintingTaste; onChange: (taste: PaintingTaste) => void }) {
   return (
-    <Box as="section" aria-label="What counts" marginTop="18px">
-      <Heading as="h2" fontSize="18px" fontWeight={600}>
-        What counts
-      </Heading>
+    <Box as="section" aria-label={t`What counts`} marginTop="18px">
+      <Heading as="h2" fontSize="18px" fontWeight={600}>{t`What counts`}</Heading>
       {(Object.keys(USUAL_TASTE) as (keyof PaintingTaste)[]).map((key) => (
         <Box as="label" key={key} display="block" marginTop="6px">
           <Flex justify="space-between" gap="8px">

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import { Choice, Tick } from "../../../kit/FormField.tsx";
 import { useMeasure } from "../../../kit/measure.tsx";
@@ -19,10 +20,8 @@ export function WantTicks({
 }) {
   const { size } = useMeasure();
   return (
-    <Box as="section" aria-label="Wanted from it">
-      <Heading as="h2" fontSize="18px" fontWeight={600}>
-        Wanted from it
-      </Heading>
+    <Box as="section" aria-label={t`Wanted from it`}>
+      <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Wanted from it`}</Heading>
       {possible.map(({ want, name, view }) => (
         <Flex key={want.id} align="center" gap="8px" borderTop="1px solid" borderColor="hairline">
           <Box flex="1" minWidth={0} overflowWrap="anywhere">
@@ -30,10 +29,10 @@ export function WantTicks({
               <span>
                 {view?.need.title ?? name}
                 <Text as="span" color="softInk">
-                  , {view ? `${String(want.count)} of ` : ""}
+                  , {view ? t`${String(want.count)} of ` : ""}
                   {size(want.width, want.height)}
-                  {want.wish.calm && ", calm for its words"}
-                  {want.wish.without.length > 0 && `, no ${want.wish.without.join(", no ")}`}
+                  {want.wish.calm && t`, calm for its words`}
+                  {want.wish.without.length > 0 && t`, no ${want.wish.without.join(", no ")}`}
                 </Text>
               </span>
             </Tick>
@@ -41,11 +40,11 @@ export function WantTicks({
           {view && !left.has(want.id) && (
             <Box width="138px" flex="none">
               <Choice
-                aria-label={`Colour that ${view.need.title} likes`}
+                aria-label={t`Colour that ${view.need.title} likes`}
                 value={likes.get(view.need.id) ?? ""}
                 onChange={(change) => onLike(view.need.id, change.target.value === "" ? null : change.target.value)}
                 options={[
-                  { value: "", label: "any colour" },
+                  { value: "", label: t`any colour` },
                   ...view.design.colourways.flatMap((way) => way.paints.map((paint) => ({ value: paint.hex, label: paint.name || paint.pigments }))).filter(isFirst),
                 ]}
               />

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { PaintedWindow } from "@yule/core";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
@@ -27,14 +28,14 @@ export function WindowTools({
   const { size } = useMeasure();
   const against = againstIt(window);
   return (
-    <Box as="section" aria-label={`Window ${String(number)}`} marginTop="8px">
+    <Box as="section" aria-label={t`Window ${String(number)}`} marginTop="8px">
       <Text>
-        <b>Window {number}</b>, {size(window.piece.width, window.piece.height)}: {forIt(window)}
-        {against !== "" && `; but ${against}`}.
+        <b>{t`Window ${number}`}</b>, {size(window.piece.width, window.piece.height)}: {forIt(window)}
+        {against !== "" && t`; but ${against}`}.
       </Text>
       <Flex gap="10px" wrap="wrap" align="flex-end" marginTop="4px">
         <Box width="260px">
-          <FormField label={`Window ${String(number)} is for`}>
+          <FormField label={t`Window ${String(number)} is for`}>
             <Choice
               value={window.piece.panel}
               onChange={(change) => onHold(change.target.value)}
@@ -43,20 +44,12 @@ export function WindowTools({
           </FormField>
         </Box>
         {window.held ? (
-          <Button variant="outline" onClick={onLetGo}>
-            Let it go
-          </Button>
+          <Button variant="outline" onClick={onLetGo}>{t`Let it go`}</Button>
         ) : (
-          <Button variant="outline" onClick={() => onHold(window.piece.panel)}>
-            Hold it here
-          </Button>
+          <Button variant="outline" onClick={() => onHold(window.piece.panel)}>{t`Hold it here`}</Button>
         )}
-        <Button variant="outline" onClick={onTurn}>
-          Turn it
-        </Button>
-        <Button variant="ghost" onClick={onMark}>
-          Mark its middle
-        </Button>
+        <Button variant="outline" onClick={onTurn}>{t`Turn it`}</Button>
+        <Button variant="ghost" onClick={onMark}>{t`Mark its middle`}</Button>
       </Flex>
     </Box>
   );

@@ -1,5 +1,5 @@
 import type { DispatchRead, StoreRead } from "@yule/contract";
-import { labOfHex, lengthOfUnits, NO_WISH, type Length, type PaintedWant, type Wish } from "@yule/core";
+import { labOfHex, lengthOfUnits, NO_WISH, type Length, type PaintedWant, type Wish, t } from "@yule/core";
 import { panelOf, possiblePieces, type NeedView, type Outlook } from "@yule/derive";
 
 /** What could be cut from a painting, with what it is for. */
@@ -57,7 +57,7 @@ export function paintedPapers(outlook: Outlook, size: (width: Length, height: Le
     const { width, height } = panelOf(design);
     return {
       key: `panel:${design.id}`,
-      label: `a panel of ${design.name} that failed, ${size(width, height)}`,
+      label: t`a panel of ${design.name} that failed, ${size(width, height)}`,
       width,
       height,
       store: papers.find((store) => store.id === design.paperId) ?? papers[0] ?? null,

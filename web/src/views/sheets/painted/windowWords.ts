@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { PaintedWindow } from "@yule/core";
 
 const MUCH = 0.12;
@@ -7,9 +8,9 @@ const said = (words: readonly string[]): string => words.filter((each) => each !
 /** Why a window lies where it does, in a few words. */
 export const forIt = ({ judged, suits, marks }: PaintedWindow): string =>
   said([
-    judged.standsOut > 0.3 ? "catches what stands out" : judged.standsOut < 0.12 ? "calm" : "",
-    judged.colours > 0.55 ? "many colours" : "",
-    suits > 0.06 ? "suits what it is for" : "",
+    judged.standsOut > 0.3 ? t`catches what stands out` : judged.standsOut < 0.12 ? "calm" : "",
+    judged.colours > 0.55 ? t`many colours` : "",
+    suits > 0.06 ? t`suits what it is for` : "",
     ...new Set(marks.filter((mark) => mark.what !== KEEP_WHOLE).map((mark) => `shows ${mark.what}`)),
   ]) || "plain";
 
@@ -17,10 +18,10 @@ export const forIt = ({ judged, suits, marks }: PaintedWindow): string =>
 export function againstIt({ judged, suits }: PaintedWindow): string {
   const per = (share: number): string => `${String(Math.round(share * 100))} %`;
   return said([
-    judged.bare > MUCH ? `${per(judged.bare)} bare paper` : "",
+    judged.bare > MUCH ? t`${per(judged.bare)} bare paper` : "",
     judged.mud > MUCH ? `${per(judged.mud)} dull` : "",
-    judged.cutThrough > 0.3 ? "a side cuts through something" : "",
-    suits < -0.06 ? "not what its need wishes" : "",
+    judged.cutThrough > 0.3 ? t`a side cuts through something` : "",
+    suits < -0.06 ? t`not what its need wishes` : "",
   ]);
 }
 

@@ -1,7 +1,7 @@
 import { useKeys } from "../../../kit/useKeys.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
-import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, cuttingSteps, type CutStep, type Layout, type SplitJob } from "@yule/core";
+import { dividerMiddles, isTorn, lengthOfUnits, rimOf, throughGutters, wayOf, cuttingSteps, type CutStep, type Layout, type SplitJob, t } from "@yule/core";
 import { looksOf, scoresOf, planInHand } from "@yule/derive";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -12,7 +12,7 @@ import { useMeasure } from "../../../kit/measure.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import type { SheetsAskProps } from "../ask.ts";
 import { useTools } from "../tools.ts";
-import { RULER_RULE, stepDetail, stepTitle } from "../words.ts";
+import { rulerRule, stepDetail, stepTitle } from "../words.ts";
 import { FoldPicture } from "./FoldPicture.tsx";
 import { HappenedForm } from "./HappenedForm.tsx";
 import { PieceKey } from "./PieceKey.tsx";
@@ -59,16 +59,15 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
     <>
       <Flex gap="12px" align="center" marginBottom="8px">
         <Text color="softInk" flex="1">
-          Move {at + 1} of {moves.length}
-          {work.length > 1 && `, layout ${String(move.layout + 1)} of ${String(work.length)}`}
+          {t`Move ${at + 1} of ${moves.length}`}
+          {work.length > 1 && t`, layout ${String(move.layout + 1)} of ${String(work.length)}`}
         </Text>
-        <Button variant="ghost" onClick={() => void navigate("/sheets")}>
-          Leave the table
-        </Button>
+        <Button variant="ghost" onClick={() => void navigate("/sheets")}>{t`Leave the table`}</Button>
         {plan.state === "open" && (
-          <Button variant="ghost" onClick={() => void sendCommand("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}>
-            Drop this plan
-          </Button>
+          <Button
+            variant="ghost"
+            onClick={() => void sendCommand("drop-split-plan", { id: plan.id, version: plan.version }).then(() => navigate("/sheets"))}
+          >{t`Drop this plan`}</Button>
         )}
       </Flex>
       {hasGutters && (
@@ -80,9 +79,7 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
             // Other cuts: they are begun at the first.
             go(0);
           }}
-        >
-          through the middle of the gutters: a white rim of {say(rim)} stays round each; without, the pieces are trimmed to the paint
-        </Tick>
+        >{t`through the middle of the gutters: a white rim of ${say(rim)} stays round each; without, the pieces are trimmed to the paint`}</Tick>
       )}
       <MoveWords move={move} job={job} layout={alike.layout} step={move.kind === "step" ? steps[move.step] : undefined} />
       <Flex direction={{ base: "column", lg: "row" }} gap="24px" align={{ base: "stretch", lg: "flex-start" }}>
@@ -101,11 +98,9 @@ export default function CuttingTable({ outlook, sheets, plan }: SheetsAskProps &
         </Box>
         <Box width={{ base: "100%", lg: "240px" }}>
           <Flex gap="12px" direction={{ base: "row", lg: "column-reverse" }} marginBottom="18px">
-            <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>
-              Back
-            </Button>
+            <Button variant="outline" size="xl" minHeight="72px" flex="1" disabled={at === 0} onClick={() => go(at - 1)}>{t`Back`}</Button>
             <Button size="xl" minHeight={{ base: "72px", lg: "120px" }} flex={{ base: "2", lg: "none" }} fontSize="24px" onClick={() => go(at + 1)}>
-              {at < moves.length - 1 ? "Done, next" : job.method === "tape" && plan.state === "open" ? "All taped" : isTorn(job) ? "All torn" : "All cut"}
+              {at < moves.length - 1 ? t`Done, next` : job.method === "tape" && plan.state === "open" ? t`All taped` : isTorn(job) ? t`All torn` : t`All cut`}
             </Button>
           </Flex>
           <PieceKey layouts={[alike]} looks={looks} />
@@ -123,7 +118,7 @@ function MoveWords({ move, job, layout, step }: { move: Move; job: SplitJob; lay
         <Verdict>{stepTitle(job, step, say)}</Verdict>
         {job.method === "fold" && <FoldPicture step={step} side={130} />}
         <Text fontSize="20px" marginBottom="10px">
-          {stepDetail(job, step)} {wayOf(job) === "ruler" && RULER_RULE}
+          {stepDetail(job, step)} {wayOf(job) === "ruler" && rulerRule()}
         </Text>
       </>
     );
@@ -134,20 +129,18 @@ function MoveWords({ move, job, layout, step }: { move: Move; job: SplitJob; lay
         .join(", ");
     return (
       <>
-        <Verdict>Tape the sheet to the board, {say(job.edge)} all round.</Verdict>
-        <Text fontSize="20px" marginBottom="10px">
-          Middles of the divider tape, from the sheet&apos;s left side: {middles("x") || "none"}; from its top: {middles("y") || "none"}. Divider {say(job.gap)} wide, rubbed down
-          at its edges.
-        </Text>
+        <Verdict>{t`Tape the sheet to the board, ${say(job.edge)} all round.`}</Verdict>
+        <Text
+          fontSize="20px"
+          marginBottom="10px"
+        >{t`Middles of the divider tape, from the sheet's left side: ${middles("x") || "none"}; from its top: ${middles("y") || "none"}. Divider ${say(job.gap)} wide, rubbed down at its edges.`}</Text>
       </>
     );
   }
   return (
     <>
-      <Verdict>Before cutting, write on the back of each piece what it is for{layout.times > 1 ? `, on ${String(layout.times)} sheets` : ""}, with an arrow for up.</Verdict>
-      <Text fontSize="20px" marginBottom="10px">
-        Say rough or smooth where the sheet has two sides, and tick the cuts along the edges with a pencil.
-      </Text>
+      <Verdict>{t`Before cutting, write on the back of each piece what it is for${layout.times > 1 ? t`, on ${String(layout.times)} sheets` : ""}, with an arrow for up.`}</Verdict>
+      <Text fontSize="20px" marginBottom="10px">{t`Say rough or smooth where the sheet has two sides, and tick the cuts along the edges with a pencil.`}</Text>
     </>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { CutStep } from "@yule/core";
 import { INK, PAPER, RED, SOFT } from "../../../kit/drawing.tsx";
 
@@ -23,7 +24,7 @@ export function FoldPicture({ step, side }: { step: CutStep; side: number }) {
   return (
     <svg
       role="img"
-      aria-label={`Folded ${upright ? "side to side" : "top to bottom"}, ${String(at.length)} ${at.length === 1 ? "crease" : "creases"}`}
+      aria-label={t`Folded ${upright ? t`side to side` : t`top to bottom`}, ${String(at.length)} ${at.length === 1 ? t`crease` : t`creases`}`}
       width={side}
       height={side}
       viewBox={`${String((wide - side) / 2)} ${String((high - side) / 2)} ${String(side)} ${String(side)}`}

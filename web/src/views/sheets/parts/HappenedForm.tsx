@@ -1,6 +1,7 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Problem, SplitPlanRead } from "@yule/contract";
-import { isTorn, lengthOfUnits, type Length } from "@yule/core";
+import { isTorn, lengthOfUnits, type Length, t } from "@yule/core";
 import { paintingStages, planInHand, commandOf, offcutsOf, paintedAlready, panelsOf, usuallyPainted, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -49,28 +50,26 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
   return (
     <>
       <Verdict>
-        {apart ? "The taped sheets are cut apart" : given.length === 0 ? "The card stock is cut" : `${String(good)} ${taping ? "windows, taped, " : "panels "}go to the bench`}
-        {many > 0 && `, and ${many === 1 ? "one offcut is" : `${String(many)} offcuts are`} kept`}. Was it so?
+        {apart ? t`The taped sheets are cut apart` : given.length === 0 ? t`The card stock is cut` : t`${String(good)} ${taping ? t`windows, taped, ` : t`panels `}go to the bench`}
+        {rich`${many > 0 && t`, and ${many === 1 ? t`one offcut is` : t`${String(many)} offcuts are`} kept`}. Was it so?`}
       </Verdict>
       <Flex gap="12px" marginBottom="22px" wrap="wrap">
-        <Button variant="outline" size="xl" onClick={onBack}>
-          Back to the last move
-        </Button>
+        <Button variant="outline" size="xl" onClick={onBack}>{t`Back to the last move`}</Button>
         <Button size="xl" onClick={() => void tell()}>
-          {given.length > 0 ? "So it was: to the bench" : apart ? "So it was: to Finish" : "So it was"}
+          {given.length > 0 ? t`So it was: to the bench` : apart ? t`So it was: to Finish` : t`So it was`}
         </Button>
       </Flex>
       {problem && <ProblemNote problem={problem} />}
       <Flex gap="32px" wrap="wrap" align="flex-start" marginBottom="18px">
         {given.length > 0 && (
-          <Box as="section" aria-label="Panels spoilt">
+          <Box as="section" aria-label={t`Panels spoilt`}>
             <Heading as="h2" fontSize="18px" fontWeight={600}>
-              {taping ? "Windows left out" : "Spoilt in the splitting"}
+              {taping ? t`Windows left out` : t`Spoilt in the splitting`}
             </Heading>
             {given.map(({ view, panels }) => (
               <Flex key={view.need.id} gap="14px" align="center" marginTop="8px">
                 <NumberField
-                  label={`of ${String(panels)} for ${view.need.title}`}
+                  label={t`of ${String(panels)} for ${view.need.title}`}
                   value={spoilt.get(view.need.id) ?? 0}
                   least={0}
                   most={panels}
@@ -83,10 +82,8 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
         )}
         {plan.plan.picture && given.length > 0 && <PaintedAsFar views={given.map(({ view }) => view)} paintedTo={paintedTo} onPainted={setPaintedTo} />}
         {offcuts.length > 0 && (
-          <Box as="section" aria-label="Offcuts to keep">
-            <Heading as="h2" fontSize="18px" fontWeight={600}>
-              Into the stash of offcuts
-            </Heading>
+          <Box as="section" aria-label={t`Offcuts to keep`}>
+            <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Into the stash of offcuts`}</Heading>
             {offcuts.map((offcut, index) => (
               <Tick
                 key={`${offcut.storeId} ${String(offcut.width)}x${String(offcut.height)}`}
@@ -104,19 +101,15 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
           </Box>
         )}
         {(torn || apart) && (
-          <Box as="section" aria-label="Measured">
-            <Heading as="h2" fontSize="18px" fontWeight={600}>
-              If you measured it
-            </Heading>
-            <Text color="softInk" fontSize="15px" maxWidth="260px" marginBottom="6px">
-              Three measured times are enough for the plan to reckon with your hand.
-            </Text>
-            {torn && <LengthField label="What one tear ate" value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
-            {apart && <LengthField label="How far paint crept under" value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
+          <Box as="section" aria-label={t`Measured`}>
+            <Heading as="h2" fontSize="18px" fontWeight={600}>{t`If you measured it`}</Heading>
+            <Text color="softInk" fontSize="15px" maxWidth="260px" marginBottom="6px">{t`Three measured times are enough for the plan to reckon with your hand.`}</Text>
+            {torn && <LengthField label={t`What one tear ate`} value={tearLoss} onRead={setTearLoss} onEmpty={() => setTearLoss(null)} />}
+            {apart && <LengthField label={t`How far paint crept under`} value={creep} onRead={setCreep} onEmpty={() => setCreep(null)} />}
           </Box>
         )}
       </Flex>
-      {given.length === 0 && !apart && <Text color="softInk">Card stock leaves the shelf when the cards are put together in Finish.</Text>}
+      {given.length === 0 && !apart && <Text color="softInk">{t`Card stock leaves the shelf when the cards are put together in Finish.`}</Text>}
     </>
   );
 }
@@ -132,17 +125,15 @@ function PaintedAsFar({
   onPainted: (paintedTo: ReadonlyMap<string, string | null>) => void;
 }) {
   return (
-    <Box as="section" aria-label="Painted as far as" width="300px">
-      <Heading as="h2" fontSize="18px" fontWeight={600}>
-        Painted, and dry, as far as
-      </Heading>
+    <Box as="section" aria-label={t`Painted as far as`} width="300px">
+      <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Painted, and dry, as far as`}</Heading>
       {views.map((view) => (
         <Box key={view.need.id} marginTop="8px">
           <FormField label={view.need.title}>
             <Choice
               value={paintedTo.get(view.need.id) ?? ""}
               onChange={(change) => onPainted(new Map([...paintedTo, [view.need.id, change.target.value === "" ? null : change.target.value]]))}
-              options={[{ value: "", label: "nothing of its route yet" }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
+              options={[{ value: "", label: t`nothing of its route yet` }, ...paintingStages(view.design).map((stage) => ({ value: stage.id, label: stage.name }))]}
             />
           </FormField>
         </Box>

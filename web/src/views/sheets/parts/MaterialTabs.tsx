@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import type { MaterialNeeds } from "@yule/core";
 import type { Outlook } from "@yule/derive";
@@ -6,7 +7,7 @@ import type { Outlook } from "@yule/derive";
 export function MaterialTabs({ groups, chosen, outlook, onChoose }: { groups: readonly MaterialNeeds[]; chosen: string; outlook: Outlook; onChoose: (id: string) => void }) {
   if (groups.length < 2) return null;
   return (
-    <Flex role="group" aria-label="Material" wrap="wrap" gap="6px" marginBottom="14px">
+    <Flex role="group" aria-label={t`Material`} wrap="wrap" gap="6px" marginBottom="14px">
       {groups.map(({ material, pieces }) => {
         const store = outlook.stores.find((each) => each.id === material.id);
         const count = pieces.reduce((sum, piece) => sum + piece.count, 0);
@@ -25,9 +26,9 @@ export function MaterialTabs({ groups, chosen, outlook, onChoose }: { groups: re
               border: material.id === chosen ? "2px solid var(--chakra-colors-ink)" : "1px solid var(--chakra-colors-hairline)",
             }}
           >
-            <Text fontWeight={material.id === chosen ? 700 : 500}>{store?.name ?? "Paper"}</Text>
+            <Text fontWeight={material.id === chosen ? 700 : 500}>{store?.name ?? t`Paper`}</Text>
             <Text fontSize="14px" color="softInk">
-              {count === 1 ? "1 piece" : `${String(count)} pieces`}, {store?.onHand ?? 0} on the shelf
+              {t`${count === 1 ? t`1 piece` : t`${String(count)} pieces`}, ${store?.onHand ?? 0} on the shelf`}
             </Text>
           </button>
         );

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { panelsWanted, type NeedView } from "@yule/derive";
 import { Tick } from "../../../kit/FormField.tsx";
@@ -17,10 +18,8 @@ export function NeedTicks({
   onSpare: (id: string, count: number) => void;
 }) {
   return (
-    <Box as="section" aria-label="Split for" marginTop="22px">
-      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="2px">
-        Split for
-      </Heading>
+    <Box as="section" aria-label={t`Split for`} marginTop="22px">
+      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="2px">{t`Split for`}</Heading>
       {wanting.map((view) => {
         const more = spareOf(view.need.id);
         return (
@@ -29,9 +28,7 @@ export function NeedTicks({
               <Tick checked={chosen.has(view.need.id)} onChange={(change) => onTick(view.need.id, change.target.checked)}>
                 <span>
                   {view.need.title}
-                  <Text as="span" color="softInk">
-                    , {panelsWanted(view, more)} panels
-                  </Text>
+                  <Text as="span" color="softInk">{t`, ${panelsWanted(view, more)} panels`}</Text>
                 </span>
               </Tick>
             </Box>
@@ -39,13 +36,13 @@ export function NeedTicks({
               variant="ghost"
               minWidth="44px"
               paddingInline="0"
-              aria-label={`One panel fewer for ${view.need.title}`}
+              aria-label={t`One panel fewer for ${view.need.title}`}
               disabled={more === 0}
               onClick={() => onSpare(view.need.id, more - 1)}
             >
               −
             </Button>
-            <Button variant="ghost" minWidth="44px" paddingInline="0" aria-label={`One panel more for ${view.need.title}`} onClick={() => onSpare(view.need.id, more + 1)}>
+            <Button variant="ghost" minWidth="44px" paddingInline="0" aria-label={t`One panel more for ${view.need.title}`} onClick={() => onSpare(view.need.id, more + 1)}>
               +
             </Button>
           </Flex>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Heading } from "@chakra-ui/react";
 import { keepOffcut } from "@yule/contract";
 import type { LengthSystem } from "@yule/core";
@@ -28,38 +29,32 @@ export function NewOffcut({ papers, onDone }: { papers: readonly { id: string; n
     else onDone();
   });
   return (
-    <Box as="section" aria-label="A new offcut" marginTop="22px" maxWidth="640px">
-      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="8px">
-        What is in the drawer
-      </Heading>
+    <Box as="section" aria-label={t`A new offcut`} marginTop="22px" maxWidth="640px">
+      <Heading as="h2" fontSize="18px" fontWeight={600} marginBottom="8px">{t`What is in the drawer`}</Heading>
       <form onSubmit={(event) => void keep(event)} noValidate>
         <Flex gap="14px" wrap="wrap" align="flex-start">
           <Box width="220px">
-            <FormField label="Cut from" fault={faultOf("storeId")}>
+            <FormField label={t`Cut from`} fault={faultOf("storeId")}>
               <Choice {...register("storeId")} options={papers.map((store) => ({ value: store.id, label: store.name }))} />
             </FormField>
           </Box>
           {(["width", "height"] as const).map((side) => (
             <Box key={side} width="132px">
-              <FormField label={side === "width" ? "Width" : "Height"} fault={faultOf(side)}>
+              <FormField label={side === "width" ? t`Width` : t`Height`} fault={faultOf(side)}>
                 <TextInput {...register(side)} />
               </FormField>
             </Box>
           ))}
           <Box width="132px">
-            <FormField label="How many" fault={faultOf("count")}>
+            <FormField label={t`How many`} fault={faultOf("count")}>
               <TextInput inputMode="numeric" {...register("count")} />
             </FormField>
           </Box>
         </Flex>
         <FaultLines faults={form.rest} />
         <Flex gap="12px" marginTop="14px">
-          <Button type="submit" disabled={form.formState.isSubmitting}>
-            Keep it
-          </Button>
-          <Button variant="ghost" type="button" onClick={onDone}>
-            Not now
-          </Button>
+          <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep it`}</Button>
+          <Button variant="ghost" type="button" onClick={onDone}>{t`Not now`}</Button>
         </Flex>
       </form>
     </Box>

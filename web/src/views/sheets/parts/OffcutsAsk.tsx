@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Button, Text } from "@chakra-ui/react";
-import { bestUses, lengthOfUnits, type OffcutUse } from "@yule/core";
+import { bestUses, lengthOfUnits, type OffcutUse, t } from "@yule/core";
 import { usesOfSeason } from "@yule/derive";
 import type { OffcutRead, StoreRead } from "@yule/contract";
 import { useMemo, useState } from "react";
@@ -30,38 +31,34 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
   return (
     <>
       {many === 0 ? (
-        <Verdict>The stash of offcuts is empty.</Verdict>
+        <Verdict>{t`The stash of offcuts is empty.`}</Verdict>
       ) : (
         <Verdict>
-          {many === 1 ? "One offcut is kept" : `${String(many)} offcuts are kept`}:{" "}
+          {many === 1 ? t`One offcut is kept` : t`${String(many)} offcuts are kept`}:{" "}
           {panels > 0 ? (
-            <>
-              up to{" "}
+            <>{rich`up to ${(
               <Figure
-                why="Panels that open needs still lack, as many as come out of each offcut by straight cuts, of the paper they are painted on. Splitting takes them before a fresh sheet."
+                why={t`Panels that open needs still lack, as many as come out of each offcut by straight cuts, of the paper they are painted on. Splitting takes them before a fresh sheet.`}
                 tone="safe"
               >
-                {panels === 1 ? "1 panel" : `${String(panels)} panels`}
-              </Figure>{" "}
-              of the season come out of them.
-            </>
+                {panels === 1 ? t`1 panel` : t`${String(panels)} panels`}
+              </Figure>
+            )} of the season come out of them.`}</>
           ) : (
-            "no panel of the season comes out of them, but tags and test strips do."
+            t`no panel of the season comes out of them, but tags and test strips do.`
           )}
         </Verdict>
       )}
       {many === 0 && (
-        <Teach title="What is left over is offered first" step={papers.length > 0 ? <Button onClick={() => setAdding(true)}>Put in what is in the drawer</Button> : undefined}>
-          When sheets are split, what is left can be kept here with its size. It is drawn to scale, says what it is good for, and is cut up before a fresh sheet.
-          {papers.length === 0 && " Add the paper in Stores first."}
+        <Teach
+          title={t`What is left over is offered first`}
+          step={papers.length > 0 ? <Button onClick={() => setAdding(true)}>{t`Put in what is in the drawer`}</Button> : undefined}
+        >
+          {rich`When sheets are split, what is left can be kept here with its size. It is drawn to scale, says what it is good for, and is cut up before a fresh sheet.${papers.length === 0 && t` Add the paper in Stores first.`}`}
         </Teach>
       )}
-      {many > 0 && <DataTable label="Offcuts" rows={rows} columns={columns} rowId={({ offcut }) => offcut.id} maxWidth="1000px" />}
-      {many > 0 && !adding && (
-        <Button variant="outline" marginTop="18px" onClick={() => setAdding(true)}>
-          Put in another
-        </Button>
-      )}
+      {many > 0 && <DataTable label={t`Offcuts`} rows={rows} columns={columns} rowId={({ offcut }) => offcut.id} maxWidth="1000px" />}
+      {many > 0 && !adding && <Button variant="outline" marginTop="18px" onClick={() => setAdding(true)}>{t`Put in another`}</Button>}
       {adding && <NewOffcut papers={papers} onDone={() => setAdding(false)} />}
     </>
   );
@@ -84,7 +81,7 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
   },
   {
     id: "size",
-    head: "Size",
+    head: t`Size`,
     isAlways: true,
     value: ({ offcut }) => offcut.width * offcut.height,
     cell: ({ offcut }) => (
@@ -95,24 +92,24 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
   },
   {
     id: "count",
-    head: "How many",
+    head: t`How many`,
     isAlways: true,
     value: ({ offcut }) => offcut.count,
-    cell: ({ offcut }) => <Text whiteSpace="nowrap">{offcut.count === 1 ? "1 offcut" : `${String(offcut.count)} offcuts`}</Text>,
+    cell: ({ offcut }) => <Text whiteSpace="nowrap">{offcut.count === 1 ? t`1 offcut` : t`${String(offcut.count)} offcuts`}</Text>,
   },
   {
     id: "paper",
-    head: "Cut from",
+    head: t`Cut from`,
     value: ({ store }) => store?.name ?? "",
     cell: ({ store }) => (
       <Text minWidth="110px" overflowWrap="anywhere">
-        {store?.name ?? "of a paper that is gone"}
+        {store?.name ?? t`of a paper that is gone`}
       </Text>
     ),
   },
   {
     id: "gives",
-    head: "Gives",
+    head: t`Gives`,
     width: "180px",
     value: ({ uses }) => uses[0]?.pieces ?? 0,
     cell: ({ uses }) => <Gives uses={uses} />,
@@ -123,9 +120,7 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
     isAlways: true,
     width: "140px",
     cell: ({ offcut }) => (
-      <Button size="sm" variant="outline" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>
-        Used or gone
-      </Button>
+      <Button size="sm" variant="outline" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>{t`Used or gone`}</Button>
     ),
   },
 ];
@@ -135,12 +130,12 @@ const distinct = (uses: readonly OffcutUse[]): OffcutUse[] => uses.filter((use, 
 
 /** What comes out of it, one or another, a line each. */
 function Gives({ uses }: { uses: readonly OffcutUse[] }) {
-  if (uses.length === 0) return <Text>nothing that is wanted: it is too small</Text>;
+  if (uses.length === 0) return <Text>{t`nothing that is wanted: it is too small`}</Text>;
   return distinct(uses)
     .slice(0, 3)
     .map(({ name, pieces }, index) => (
       <Text key={name}>
-        {index > 0 && "or "}
+        {index > 0 && t`or `}
         {pieces} × {name}
       </Text>
     ));
@@ -159,7 +154,7 @@ function OffcutShape({ use, width, height, largest }: { use: OffcutUse | undefin
       margin={3}
       most={6 + (SCALE * width) / largest}
       mostHeight={6 + (SCALE * across) / largest}
-      label={`Offcut ${size(lengthOfUnits(width), lengthOfUnits(height))}`}
+      label={t`Offcut ${size(lengthOfUnits(width), lengthOfUnits(height))}`}
     >
       {(unit) => (
         <>

@@ -1,3 +1,5 @@
+import { listOf } from "../../../kit/say.ts";
+import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { AlikeLayouts } from "@yule/core";
 import type { Looks } from "@yule/derive";
@@ -19,7 +21,7 @@ export function PieceKey({ layouts, looks }: { layouts: readonly AlikeLayouts[];
       for (const piece of pieces) {
         const look = looks.get(piece.panel);
         const letter = look?.letter ?? "?";
-        const key = keys.get(letter) ?? { name: look?.name ?? "another piece", tint: look?.tint ?? "#6d8aa0", count: 0, sizes: new Set<string>() };
+        const key = keys.get(letter) ?? { name: look?.name ?? t`another piece`, tint: look?.tint ?? "#6d8aa0", count: 0, sizes: new Set<string>() };
         keys.set(letter, key);
         key.count += times;
         const [short, long] = piece.width < piece.height ? [piece.width, piece.height] : [piece.height, piece.width];
@@ -28,7 +30,7 @@ export function PieceKey({ layouts, looks }: { layouts: readonly AlikeLayouts[];
     }
   }
   return (
-    <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px 20px" marginBottom="12px" aria-label="What the letters stand for">
+    <Flex as="ul" listStyleType="none" wrap="wrap" gap="6px 20px" marginBottom="12px" aria-label={t`What the letters stand for`}>
       {[...keys]
         .sort(([a], [b]) => a.length - b.length || a.localeCompare(b))
         .map(([letter, { name, tint, count, sizes }]) => (
@@ -52,7 +54,7 @@ export function PieceKey({ layouts, looks }: { layouts: readonly AlikeLayouts[];
             <Text as="span">
               {name}{" "}
               <Text as="span" color="softInk">
-                {[...sizes].join(" and ")}, {count === 1 ? "one piece" : `${String(count)} pieces`}
+                {listOf([...sizes])}, {count === 1 ? t`one piece` : t`${String(count)} pieces`}
               </Text>
             </Text>
           </Flex>

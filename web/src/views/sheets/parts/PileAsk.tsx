@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { money, splitJobOfNeeds, cuttingSteps, type SplitJob } from "@yule/core";
+import { money, splitJobOfNeeds, cuttingSteps, type SplitJob, t } from "@yule/core";
 import { LOSSES, looksOf, possiblePieces, sheetStores, placedOf } from "@yule/derive";
 import { useState } from "react";
 import { solver } from "../../../workers/solver.ts";
@@ -25,7 +25,7 @@ export default function PileAsk({ outlook, sheets }: SheetsAskProps) {
   const [whole, setWhole] = useState(0);
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [tools] = useTools();
-  if (!material) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page says what a pile of it gives.</Teach>;
+  if (!material) return <Teach title={t`No paper on the shelf`}>{t`Add a kind of sheet in Stores, with its size. Then this page says what a pile of it gives.`}</Teach>;
   const possible = possiblePieces(outlook, material.id, material.paper);
   const values = new Map(possible.map(({ piece, value }) => [piece.id, value]));
   const offcuts = material.offcuts.filter((offcut) => !left.has(offcut.id));
@@ -35,13 +35,13 @@ export default function PileAsk({ outlook, sheets }: SheetsAskProps) {
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start">
       <Box flex="1" minWidth={0} width="100%">
         {whole === 0 && offcuts.length === 0 ? (
-          <Verdict>Nothing lies on the pile yet.</Verdict>
+          <Verdict>{t`Nothing lies on the pile yet.`}</Verdict>
         ) : (
           <PileAnswer outlook={outlook} job={job} values={values} possible={possible} tools={tools} />
         )}
       </Box>
       <Box width={{ base: "100%", xl: "340px" }} flex="none">
-        <FormField label="Paper or card">
+        <FormField label={t`Paper or card`}>
           <Choice
             value={material.id}
             onChange={(change) => setStore(change.target.value)}
@@ -49,11 +49,11 @@ export default function PileAsk({ outlook, sheets }: SheetsAskProps) {
           />
         </FormField>
         <Box marginTop="12px">
-          <NumberField label="Whole sheets" value={whole} least={0} most={50} whole onRead={setWhole} />
+          <NumberField label={t`Whole sheets`} value={whole} least={0} most={50} whole onRead={setWhole} />
         </Box>
         {material.offcuts.length > 0 && (
-          <Box as="section" aria-label="Offcuts on the pile" marginTop="14px">
-            <Text fontWeight={600}>Offcuts on the pile</Text>
+          <Box as="section" aria-label={t`Offcuts on the pile`} marginTop="14px">
+            <Text fontWeight={600}>{t`Offcuts on the pile`}</Text>
             {material.offcuts.map((offcut) => (
               <Tick
                 key={offcut.id}
@@ -113,17 +113,17 @@ function PileAnswer({
   return (
     <Box opacity={fresh ? 1 : 0.6}>
       {words.length === 0 ? (
-        <Verdict>Nothing that is wanted comes out of this pile, and no tag either.</Verdict>
+        <Verdict>{t`Nothing that is wanted comes out of this pile, and no tag either.`}</Verdict>
       ) : (
         <Verdict>
-          This pile gives{" "}
+          {t`This pile gives `}
           <Figure
-            why={`Panels count the price of their need, bases and mats a quarter of it, tags and bookmarks little: ${printMoney(money(worth), outlook.shop.currency)} together. ${split.proven ? "No other way of cutting gives more." : `At most ${printMoney(money(Math.floor(bound)), outlook.shop.currency)} could be.`} Each piece only as often as it is wanted.`}
+            why={t`Panels count the price of their need, bases and mats a quarter of it, tags and bookmarks little: ${printMoney(money(worth), outlook.shop.currency)} together. ${split.proven ? t`No other way of cutting gives more.` : t`At most ${printMoney(money(Math.floor(bound)), outlook.shop.currency)} could be.`} Each piece only as often as it is wanted.`}
             tone={split.proven ? "safe" : "tight"}
           >
             {words.slice(0, 4).join(", ")}
           </Figure>
-          {words.length > 4 && ` and ${String(words.length - 4)} more kinds`}.
+          {words.length > 4 && t` and ${String(words.length - 4)} more kinds`}.
         </Verdict>
       )}
       <PieceKey layouts={work.map(({ alike }) => alike)} looks={looks} />

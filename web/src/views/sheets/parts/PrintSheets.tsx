@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { CHECK_RULERS, inches, lengthOfUnits, mm, printerScale, sheetSketch, sketchDxf, sketchSvg, type Layout, type Length, type Score, type SplitJob } from "@yule/core";
+import { CHECK_RULERS, inches, lengthOfUnits, mm, printerScale, sheetSketch, sketchDxf, sketchSvg, type Layout, type Length, type Score, type SplitJob, t } from "@yule/core";
 import type { BackLabels, Looks } from "@yule/derive";
 import { useState } from "react";
 import { Dialog } from "../../../kit/Dialog.tsx";
@@ -36,11 +36,9 @@ export function PrintSheets(props: Props) {
   const [open, setOpen] = useState(false);
   return (
     <>
-      <Button variant="outline" width="100%" marginTop="8px" onClick={() => setOpen(true)}>
-        Print true size
-      </Button>
+      <Button variant="outline" width="100%" marginTop="8px" onClick={() => setOpen(true)}>{t`Print true size`}</Button>
       {open && (
-        <Dialog title="At true size" onClose={() => setOpen(false)}>
+        <Dialog title={t`At true size`} onClose={() => setOpen(false)}>
           <PrintChoices {...props} />
         </Dialog>
       )}
@@ -66,7 +64,7 @@ function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
           {
             layout,
             title: `${name}, ${size(sheet.width, sheet.height)}`,
-            sketch: sheetSketch(sheet, layout, (panel, index) => `${String(index + 1)} ${looks.get(panel)?.name ?? panel}, this way up`, scores),
+            sketch: sheetSketch(sheet, layout, (panel, index) => t`${String(index + 1)} ${looks.get(panel)?.name ?? panel}, this way up`, scores),
           },
         ]
       : [];
@@ -90,22 +88,21 @@ function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
   return (
     <>
       <Text marginBottom="12px">
-        {sketches.length === 1 ? "The sheet" : `All ${String(sketches.length)} different sheets`} with cuts, scores, pencil ticks and names; larger ones on several pages to glue.
-        Each page has a ruler of {say(ruler)}: measure it once and tell what it measures, and the next print is right.
+        {t`${sketches.length === 1 ? t`The sheet` : t`All ${String(sketches.length)} different sheets`} with cuts, scores, pencil ticks and names; larger ones on several pages to glue. Each page has a ruler of ${say(ruler)}: measure it once and tell what it measures, and the next print is right.`}
       </Text>
       <Flex gap="14px" wrap="wrap" align="flex-start" marginBottom="14px">
         <Box width="150px">
-          <FormField label="Printer paper">
+          <FormField label={t`Printer paper`}>
             <Choice value={paper} onChange={(change) => setPaper(change.target.value as PaperName)} options={Object.keys(PAPERS).map((each) => ({ value: each, label: each }))} />
           </FormField>
         </Box>
         <LengthField
-          label="The printed ruler measures"
+          label={t`The printed ruler measures`}
           value={measured}
           fault={fault ?? undefined}
           onRead={(length) => {
             const off = Math.abs(length / ruler - 1) > MOST_OFF;
-            setFault(off ? `given ${say(length)}, allowed within a twentieth of ${say(ruler)}: look whether the printer fits pages by itself` : null);
+            setFault(off ? t`given ${say(length)}, allowed within a twentieth of ${say(ruler)}: look whether the printer fits pages by itself` : null);
             if (off) return;
             localStorage.setItem(KEY, String(length / ruler));
             setMeasured(length);
@@ -114,36 +111,34 @@ function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
       </Flex>
       <Flex gap="10px" wrap="wrap">
         <Button disabled={state === "making" || fault !== null} onClick={() => void print(file(0, "pdf"), trueSize)}>
-          {state === "making" ? "Drawing the pages …" : "PDF for the printer"}
+          {state === "making" ? t`Drawing the pages …` : t`PDF for the printer`}
         </Button>
-        <Button variant="outline" disabled={state === "making" || pieces === 0} onClick={() => void print(file(0, "labels.pdf"), backs)}>
-          Labels for the {pieces} backs
-        </Button>
+        <Button
+          variant="outline"
+          disabled={state === "making" || pieces === 0}
+          onClick={() => void print(file(0, "labels.pdf"), backs)}
+        >{t`Labels for the ${pieces} backs`}</Button>
       </Flex>
       {state === "failed" && (
-        <Text color="cannot" role="alert" marginTop="8px">
-          The pages could not be made: their letters are not there. Try again when the server answers.
-        </Text>
+        <Text color="cannot" role="alert" marginTop="8px">{t`The pages could not be made: their letters are not there. Try again when the server answers.`}</Text>
       )}
-      <Text marginTop="18px" fontWeight={600}>
-        As a drawing, or for a cutting machine
-      </Text>
+      <Text marginTop="18px" fontWeight={600}>{t`As a drawing, or for a cutting machine`}</Text>
       {sketches.map(({ title, sketch, layout }, index) => (
         <Flex key={`${layout.sheet}${String(index)}`} gap="10px" align="center" wrap="wrap">
           <Text flex="1" minWidth="180px">
             {title}
-            {layout.times > 1 && `, ${String(layout.times)} times`}
+            {layout.times > 1 && t`, ${String(layout.times)} times`}
           </Text>
           <Button
             variant="ghost"
-            aria-label={`SVG of sheet ${String(index + 1)}`}
+            aria-label={t`SVG of sheet ${String(index + 1)}`}
             onClick={() => saveFile(file(index, "svg"), "image/svg+xml", sketchSvg(sketch, title, ruler, say(ruler)))}
-          >
-            SVG
-          </Button>
-          <Button variant="ghost" aria-label={`DXF of sheet ${String(index + 1)}`} onClick={() => saveFile(file(index, "dxf"), "application/dxf", sketchDxf(sketch))}>
-            DXF
-          </Button>
+          >{t`SVG`}</Button>
+          <Button
+            variant="ghost"
+            aria-label={t`DXF of sheet ${String(index + 1)}`}
+            onClick={() => saveFile(file(index, "dxf"), "application/dxf", sketchDxf(sketch))}
+          >{t`DXF`}</Button>
         </Flex>
       ))}
     </>

@@ -17,6 +17,7 @@ import {
   type Score,
   type Sheet,
   type SplitJob,
+  t,
 } from "@yule/core";
 import type { Looks } from "@yule/derive";
 import { DimensionLine, HAIR, INK, NumberMark, PAPER, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../kit/drawing.tsx";
@@ -49,10 +50,10 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
   if (!sheet) return null;
   const drawn = drawnPart(sheet, layout);
   const kinds = [...new Set(layout.pieces.map((piece) => looks.get(piece.panel)?.name ?? piece.panel))].join(", ");
-  const label = `${offcutOf(sheet.id) ? "Offcut" : "Sheet"} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
+  const label = `${offcutOf(sheet.id) ? t`Offcut` : t`Sheet`} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
-      {offcutOf(sheet.id) !== null && <Text fontWeight={600}>From the stash of offcuts</Text>}
+      {offcutOf(sheet.id) !== null && <Text fontWeight={600}>{t`From the stash of offcuts`}</Text>}
       <ScaleDrawing width={drawn.width} height={drawn.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label} role={hand ? "group" : "img"}>
         {(unit) => (
           <>
@@ -73,11 +74,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
           </>
         )}
       </ScaleDrawing>
-      {layout.times > 1 && (
-        <Text fontWeight={600}>
-          {layout.times} {offcutOf(sheet.id) === null ? "sheets" : "offcuts"} like this
-        </Text>
-      )}
+      {layout.times > 1 && <Text fontWeight={600}>{t`${layout.times} ${offcutOf(sheet.id) === null ? t`sheets` : t`offcuts`} like this`}</Text>}
       {isTorn(job) && <Text color="softInk">{softWords(softnessOf(job, sheet, layout))}</Text>}
       {alike.variants.length > 1 && <Variants alike={alike} looks={looks} />}
     </Box>
@@ -86,8 +83,8 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
 
 /** Which pieces have soft sides all round, and which the sheet's own edge on some. */
 function softWords(counts: ReturnType<typeof softnessOf>): string {
-  const parts = counts.map(({ sides, pieces }) => `${String(pieces)} on ${sides === 4 ? "all four sides" : sides === 1 ? "one side" : `${countWord(sides)} sides`}`);
-  return `Soft: ${parts.join(", ")}.${counts.some(({ sides }) => sides < 4) ? " The others are the sheet’s own edge." : ""}`;
+  const parts = counts.map(({ sides, pieces }) => `${String(pieces)} on ${sides === 4 ? t`all four sides` : sides === 1 ? t`one side` : t`${countWord(sides)} sides`}`);
+  return `Soft: ${parts.join(", ")}.${counts.some(({ sides }) => sides < 4) ? t` The others are the sheet’s own edge.` : ""}`;
 }
 
 function Paper({ sheet, job, unit }: { sheet: Sheet; job: SplitJob; unit: number }) {
@@ -178,7 +175,7 @@ function Variants({ alike, looks }: { alike: AlikeLayouts; looks: Looks }) {
     <Box as="ul" listStyleType="none" color="softInk" fontSize="15px">
       {[...lines].map(([words, times]) => (
         <li key={words}>
-          {times === 1 ? "one" : times}: {words}
+          {times === 1 ? t`one` : times}: {words}
         </li>
       ))}
     </Box>

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { sentFault, splitFaultsIn, tooLargeFaults, type SplitPlanRead } from "@yule/contract";
-import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Fault, type Phrase } from "@yule/core";
+import { learnedLosses, mm, piecesByMaterial, cuttingSteps, type MaterialNeeds, type SplitJob, type SplitWay, type Fault, type Phrase, t } from "@yule/core";
 import { LOSSES, backLabels, looksOf, piecesOfNeed, scoresOf, sheetStores, type NeedView } from "@yule/derive";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
@@ -43,15 +43,15 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   const pieces = chosen.flatMap((view) => piecesOfNeed(view, spareOf(view.need.id)));
   const stores = sheetStores(outlook.stores, sheets.offcuts);
   const groups = piecesByMaterial(pieces, stores);
-  if (stores.length === 0) return <Teach title="No paper on the shelf">Add a kind of sheet in Stores, with its size. Then this page says how many panels it gives.</Teach>;
+  if (stores.length === 0) return <Teach title={t`No paper on the shelf`}>{t`Add a kind of sheet in Stores, with its size. Then this page says how many panels it gives.`}</Teach>;
   if (wanting.length === 0)
     return (
       <>
-        <Verdict>Nothing has to be split.</Verdict>
+        <Verdict>{t`Nothing has to be split.`}</Verdict>
         <TapedSheets taped={taped} outlook={outlook} />
-        <Teach title="No panels are missing">
-          When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.
-        </Teach>
+        <Teach
+          title={t`No panels are missing`}
+        >{t`When a need lacks panels, this page says how many sheets to take, shows the layout to scale, and lists the cuts in the order of the work.`}</Teach>
       </>
     );
   const group = groups.find((each) => each.material.id === params.get("paper")) ?? groups[0];
@@ -81,7 +81,7 @@ export default function SplitAsk({ outlook, sheets }: SheetsAskProps) {
   if (!group)
     return (
       <>
-        <Verdict>{gone ? `${gone.need.title} has all the panels it needs on the bench. Go on there.` : "Nothing is chosen to be split."}</Verdict>
+        <Verdict>{gone ? t`${gone.need.title} has all the panels it needs on the bench. Go on there.` : t`Nothing is chosen to be split.`}</Verdict>
         {ticks}
       </>
     );
@@ -164,7 +164,7 @@ function GroupPlan({
   const scores = scoresOf(views);
   const store = outlook.stores.find((each) => each.id === group.material.id);
   const work = split ? cuttingSteps(job, split, tools) : [];
-  const names = new Map([...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? "the sheet"] as const]);
+  const names = new Map([...group.pieces.map((piece) => [piece.id, piece.name] as const), [group.material.id, store?.name ?? t`the sheet`] as const]);
   const designs = [...new Set(views.map((view) => view.design.id))];
   return (
     <Flex direction={{ base: "column", xl: "row" }} gap="32px" align="flex-start" opacity={fresh ? 1 : 0.6}>
@@ -172,7 +172,7 @@ function GroupPlan({
         {split ? (
           <SplitVerdict outlook={outlook} group={group} job={job} split={split} />
         ) : (
-          <Verdict>{faults.length > 0 ? "This does not come out of any sheet." : "Nothing of this paper is split this way."}</Verdict>
+          <Verdict>{faults.length > 0 ? t`This does not come out of any sheet.` : t`Nothing of this paper is split this way.`}</Verdict>
         )}
         {faults.length > 0 && <CannotBeSplit faults={faults} names={names} isPartly={split !== null} />}
         {tabs}
@@ -212,11 +212,7 @@ function GroupPlan({
             <FirstSteps job={job} work={work} />
             <Buying outlook={outlook} split={split} others={others} also={also} savings={savings} onAlso={(id, on) => setAlso(withMember(also, id, on))} />
             <StartCutting way={{ ...way, split, fresh: fresh && !hand.isBusy }} outlook={outlook} group={group} open={open} />
-            {job.method === "cut" && !isMoving && (
-              <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>
-                Move pieces by hand
-              </Button>
-            )}
+            {job.method === "cut" && !isMoving && <Button variant="outline" width="100%" marginTop="8px" onClick={() => setMoving(true)}>{t`Move pieces by hand`}</Button>}
             <PrintSheets
               job={job}
               layouts={work.map(({ alike }) => alike.layout)}
@@ -241,11 +237,7 @@ function FirstSteps({ job, work }: { job: SplitJob; work: ReturnType<typeof cutt
   return (
     <>
       {work[0] && <StepList job={job} steps={work[0].steps} most={5} />}
-      {work.length > 1 && (
-        <Text color="softInk" marginTop="4px">
-          For the first of {work.length} layouts; the others follow at the table.
-        </Text>
-      )}
+      {work.length > 1 && <Text color="softInk" marginTop="4px">{t`For the first of ${work.length} layouts; the others follow at the table.`}</Text>}
     </>
   );
 }
@@ -259,7 +251,7 @@ function CannotBeSplit({ faults, names, isPartly }: { faults: readonly Fault[]; 
     <ProblemNote
       problem={{
         type: "",
-        title: isPartly ? "The plan leaves out what is too large; the rest is planned" : "It cannot be split so",
+        title: isPartly ? t`The plan leaves out what is too large; the rest is planned` : t`It cannot be split so`,
         status: 422,
         detail: "",
         errors: [...new Map(told.map((each) => [JSON.stringify(each), each])).values()],

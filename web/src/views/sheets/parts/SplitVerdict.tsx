@@ -1,4 +1,5 @@
-import { money, offcutOf, sheetsByHand, capital, type MaterialNeeds, type Split, type SplitJob } from "@yule/core";
+import { rich } from "../../../kit/rich.tsx";
+import { money, offcutOf, sheetsByHand, capital, type MaterialNeeds, type Split, type SplitJob, t } from "@yule/core";
 import { sheetsTaken, type Outlook } from "@yule/derive";
 import { useMeasure } from "../../../kit/measure.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
@@ -23,43 +24,38 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
   const take = [
     ...kinds.map((each) => {
       const sheet = job.sheets.find((one) => one.id === each.id);
-      return `${countWord(each.sheets)} ${each.sheets === 1 ? "sheet" : "sheets"} of ${sheet ? size(sheet.width, sheet.height) : ""}`;
+      return `${countWord(each.sheets)} ${each.sheets === 1 ? t`sheet` : t`sheets`} of ${sheet ? size(sheet.width, sheet.height) : ""}`;
     }),
-    ...(fromStash > 0 ? [`${countWord(fromStash)} ${fromStash === 1 ? "offcut" : "offcuts"} of the stash`] : []),
+    ...(fromStash > 0 ? [t`${countWord(fromStash)} ${fromStash === 1 ? t`offcut` : t`offcuts`} of the stash`] : []),
   ]
     .join(", ")
     .replace(/, ([^,]*)$/, " and $1");
   return (
     <Verdict>
-      {capital(take)} {split.sheetsUsed === 1 ? "gives" : "give"}{" "}
+      {capital(take)} {split.sheetsUsed === 1 ? t`gives` : t`give`}{" "}
       <Figure why={<Wanted group={group} job={job} outlook={outlook} />}>
-        {lost > 0 ? `${String(wanted - lost)} of ${String(wanted)} pieces` : wanted === 1 ? "the one piece wanted" : `all ${String(wanted)} pieces`}
+        {lost > 0 ? t`${String(wanted - lost)} of ${String(wanted)} pieces` : wanted === 1 ? t`the one piece wanted` : t`all ${String(wanted)} pieces`}
       </Figure>
-      , and{" "}
+      {t`, and `}
       {split.proven ? (
         <Figure
           tone="safe"
-          why={`No way of splitting costs less than ${printMoney(split.lowerBound, outlook.shop.currency)}, and this costs exactly that. ${shownBy(split.proof)}`}
-        >
-          no plan needs less
-        </Figure>
+          why={t`No way of splitting costs less than ${printMoney(split.lowerBound, outlook.shop.currency)}, and this costs exactly that. ${shownBy(split.proof)}`}
+        >{t`no plan needs less`}</Figure>
       ) : (
         <Figure
           tone="tight"
-          why={`The best plan found costs ${printMoney(split.cost, outlook.shop.currency)}; nothing below ${printMoney(split.lowerBound, outlook.shop.currency)} is possible. Between the two it is not decided yet.`}
-        >
-          none much better can be
-        </Figure>
+          why={t`The best plan found costs ${printMoney(split.cost, outlook.shop.currency)}; nothing below ${printMoney(split.lowerBound, outlook.shop.currency)} is possible. Between the two it is not decided yet.`}
+        >{t`none much better can be`}</Figure>
       )}
       . {/* Grids that place what the plan leaves out, or cannot, are no comparison. */}
       {kinds.length === 1 && lost === 0 && hand > whole && (
         <>
-          <Figure
-            why={`Each kind of piece in one plain grid on sheets of its own, as it is done by eye, takes ${String(hand)}: ${printMoney(money((hand - whole) * group.material.cost), outlook.shop.currency)} more.`}
-          >
-            By grids alone
-          </Figure>{" "}
-          it would take {countWord(hand)}.{" "}
+          {rich`${(
+            <Figure
+              why={t`Each kind of piece in one plain grid on sheets of its own, as it is done by eye, takes ${String(hand)}: ${printMoney(money((hand - whole) * group.material.cost), outlook.shop.currency)} more.`}
+            >{t`By grids alone`}</Figure>
+          )} it would take ${countWord(hand)}. `}
         </>
       )}
       {short > 0 && (
@@ -67,10 +63,10 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
           <Figure
             tone="cannot"
             why={lacking
-              .map((each) => `${outlook.stores.find((store) => store.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(onHand(each.id))} on the shelf`)
+              .map((each) => t`${outlook.stores.find((store) => store.id === each.id)?.name ?? ""}: ${String(each.sheets)} wanted, ${String(onHand(each.id))} on the shelf`)
               .join("; ")}
           >
-            {short === 1 ? "One sheet is missing." : `${capital(countWord(short))} sheets are missing.`}
+            {short === 1 ? t`One sheet is missing.` : t`${capital(countWord(short))} sheets are missing.`}
           </Figure>
         </>
       )}
@@ -80,16 +76,16 @@ export function SplitVerdict({ outlook, group, job, split }: { outlook: Outlook;
 
 /** How it was shown, and whether it was looked at again. */
 function shownBy(proof: Split["proof"]): string {
-  const again = proof?.checked ? " A second reckoning, made another way, came to the same." : " A second reckoning would have taken too long and was not made.";
+  const again = proof?.checked ? t` A second reckoning, made another way, came to the same.` : t` A second reckoning would have taken too long and was not made.`;
   switch (proof?.by) {
     case "area":
-      return `Sheets that cost less have less area than the pieces.${again}`;
+      return t`Sheets that cost less have less area than the pieces.${again}`;
     case "dual feasible":
-      return `Each piece was given a price by its sides such that no sheet holds more than it costs, however the pieces lie; all pieces together come to that.${again}`;
+      return t`Each piece was given a price by its sides such that no sheet holds more than it costs, however the pieces lie; all pieces together come to that.${again}`;
     case "Lagrange":
-      return `Each piece was given a price such that no way of cutting a sheet gives more than it costs; all pieces together come to that.${again}`;
+      return t`Each piece was given a price such that no way of cutting a sheet gives more than it costs; all pieces together come to that.${again}`;
     case "exhaustion":
-      return `All ${String(proof.patterns ?? 0)} ways of filling a sheet that could be part of anything cheaper were gone through, and none is.${again}`;
+      return t`All ${String(proof.patterns ?? 0)} ways of filling a sheet that could be part of anything cheaper were gone through, and none is.${again}`;
     default:
       return "";
   }
@@ -108,10 +104,10 @@ function Wanted({ group, job, outlook }: { group: MaterialNeeds; job: SplitJob; 
           return (
             <li key={piece.id}>
               {piece.count} × {piece.name}, {size(piece.width, piece.height)}
-              {view && `, for ${view.need.title}`}
+              {view && t`, for ${view.need.title}`}
               {view &&
                 piece.what === "panel" &&
-                `: ${String(view.cards)} cards are wanted, and with ${String(record?.good ?? 0)} good and ${String(record?.bad ?? 0)} bad panels seen so far this many give enough with 9 in 10`}
+                t`: ${String(view.cards)} cards are wanted, and with ${String(record?.good ?? 0)} good and ${String(record?.bad ?? 0)} bad panels seen so far this many give enough with 9 in 10`}
             </li>
           );
         })}

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { Problem, SplitPlanRead } from "@yule/contract";
 import type { MaterialNeeds } from "@yule/core";
@@ -20,7 +21,7 @@ export function StartCutting({ way, outlook, group, open }: { way: SolvedWay; ou
   if (!split) return null;
   const short = sheetsTaken(split).some((each) => each.sheets > (outlook.stores.find((store) => store.id === each.id)?.onHand ?? Infinity));
   const plan = planToKeep(job, split, group.pieces);
-  const changes = open ? changesBetween(open.plan, plan, (id) => outlook.needs.find((view) => view.need.id === id)?.need.title ?? "a need that is gone") : [];
+  const changes = open ? changesBetween(open.plan, plan, (id) => outlook.needs.find((view) => view.need.id === id)?.need.title ?? t`a need that is gone`) : [];
   const start = async (): Promise<void> => {
     const id = v7();
     const needIds = [...new Set(group.pieces.flatMap((piece) => (piece.needId === null ? [] : [piece.needId])))];
@@ -33,19 +34,17 @@ export function StartCutting({ way, outlook, group, open }: { way: SolvedWay; ou
     <Box marginTop="16px">
       {open && (
         <>
-          <Button size="xl" width="100%" onClick={() => void navigate(`/sheets?plan=${open.id}`)}>
-            Go on with the plan begun
-          </Button>
+          <Button size="xl" width="100%" onClick={() => void navigate(`/sheets?plan=${open.id}`)}>{t`Go on with the plan begun`}</Button>
           {changes.length > 0 && (
             <Text marginTop="8px" fontSize="15px">
-              Since it was drawn: {changes.slice(0, MOST_CHANGES).join("; ")}
-              {changes.length > MOST_CHANGES && `; and ${String(changes.length - MOST_CHANGES)} more changes`}.
+              {t`Since it was drawn: ${changes.slice(0, MOST_CHANGES).join("; ")}`}
+              {changes.length > MOST_CHANGES && t`; and ${String(changes.length - MOST_CHANGES)} more changes`}.
             </Text>
           )}
         </>
       )}
       <Button size="xl" width="100%" marginTop={open ? "8px" : 0} variant={open ? "outline" : "solid"} disabled={short || !fresh} onClick={() => void start()}>
-        {open ? "Start anew as drawn here" : `Start cutting: take ${takenWord(split)}`}
+        {open ? t`Start anew as drawn here` : t`Start cutting: take ${takenWord(split)}`}
       </Button>
       {problem && <ProblemNote problem={problem} />}
     </Box>

@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { SplitPlanRead } from "@yule/contract";
 import { takenWord, type Outlook } from "@yule/derive";
@@ -11,12 +13,9 @@ export function TapedSheets({ taped, outlook }: { taped: readonly SplitPlanRead[
     return (
       <Flex key={plan.id} gap="12px" align="center" marginBottom="12px" wrap="wrap">
         <Text>
-          {takenWord(plan.plan.split)} on the board for {titles.slice(0, 2).join(", ")}
-          {titles.length > 2 && ` and ${String(titles.length - 2)} more`}: cut apart when bone dry.
+          {rich`${takenWord(plan.plan.split)} on the board for ${titles.slice(0, 2).join(", ")}${titles.length > 2 && t` and ${String(titles.length - 2)} more`}: cut apart when bone dry.`}
         </Text>
-        <Button variant="outline" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>
-          Cut them apart
-        </Button>
+        <Button variant="outline" onClick={() => void navigate(`/sheets?plan=${plan.id}`)}>{t`Cut them apart`}</Button>
       </Flex>
     );
   });

@@ -1,5 +1,6 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Flex, Text } from "@chakra-ui/react";
-import { printMinutes, money, type SplitWay } from "@yule/core";
+import { printMinutes, money, type SplitWay, t } from "@yule/core";
 import { takenWord, type Outlook } from "@yule/derive";
 import type { SoFar, Ways } from "../useSplits.ts";
 import { WAY_WORDS } from "../words.ts";
@@ -28,7 +29,7 @@ export function WayCards({
   hourMinor: number | null;
 }) {
   return (
-    <Flex direction="column" gap="6px" role="group" aria-label="Way of splitting" marginBottom="18px">
+    <Flex direction="column" gap="6px" role="group" aria-label={t`Way of splitting`} marginBottom="18px">
       {methods.map((method) => {
         const way = ways[method];
         const [split, compared] = [way?.split ?? null, way?.compared ?? null];
@@ -57,21 +58,19 @@ export function WayCards({
               <Text fontWeight={600}>
                 {split
                   ? split.unplaced.length > 0
-                    ? "not all fit"
+                    ? t`not all fit`
                     : `${takenWord(split)}, ${printMoney(split.cost, outlook.shop.currency)}`
                   : way
-                    ? "does not fit"
+                    ? t`does not fit`
                     : going
-                      ? `so far ${printMoney(money(going.cost), outlook.shop.currency)}, at least ${printMoney(money(Math.ceil(going.bound)), outlook.shop.currency)}`
-                      : "being worked out"}
+                      ? t`so far ${printMoney(money(going.cost), outlook.shop.currency)}, at least ${printMoney(money(Math.ceil(going.bound)), outlook.shop.currency)}`
+                      : t`being worked out`}
               </Text>
             </Flex>
             {compared && (
               <Text fontSize="15px" color="softInk">
                 {printMinutes(compared.minutes)}
-                {hourMinor !== null && ` for ${printMoney(money(Math.round((compared.minutes / 60) * hourMinor)), outlook.shop.currency)}`}, {Math.round(compared.waste * 100)} %
-                left over
-                {compared.tapeMetres > 0 && `, ${String(compared.tapeMetres)} m of tape`}; {WAY_WORDS[method].edge}, risks {WAY_WORDS[method].risk}
+                {rich`${hourMinor !== null && t` for ${printMoney(money(Math.round((compared.minutes / 60) * hourMinor)), outlook.shop.currency)}`}, ${Math.round(compared.waste * 100)} % left over${compared.tapeMetres > 0 && t`, ${String(compared.tapeMetres)} m of tape`}; ${WAY_WORDS[method].edge}, risks ${WAY_WORDS[method].risk}`}
               </Text>
             )}
           </button>

@@ -1,5 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
-import { type Day } from "@yule/core";
+import { type Day, t } from "@yule/core";
 import { shortBy } from "@yule/derive";
 import { Link } from "react-router";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -14,8 +14,8 @@ export function AllMaterials({ stock, today }: { stock: readonly StockOf[]; toda
   const rows = stock.map((each) => ({ each, today })).sort((a, b) => a.each.outlook.lasts - b.each.outlook.lasts);
   return (
     <Box marginY="16px">
-      <Fold title="All of it in figures" isLookedUp>
-        <DataTable label="Stores" rows={rows} columns={COLUMNS} rowId={({ each }) => each.store.id} maxWidth="1040px" />
+      <Fold title={t`All of it in figures`} isLookedUp>
+        <DataTable label={t`Stores`} rows={rows} columns={COLUMNS} rowId={({ each }) => each.store.id} maxWidth="1040px" />
       </Fold>
     </Box>
   );
@@ -29,7 +29,9 @@ interface Row {
 const COLUMNS: readonly TableColumn<Row>[] = [
   {
     id: "name",
-    head: "What lies there",
+    get head() {
+      return t`What lies there`;
+    },
     isAlways: true,
     value: ({ each }) => each.store.name,
     cell: ({ each: { store } }) => (
@@ -46,26 +48,34 @@ const COLUMNS: readonly TableColumn<Row>[] = [
   },
   {
     id: "there",
-    head: "There",
+    get head() {
+      return t`There`;
+    },
     isAlways: true,
     value: ({ each }) => each.store.onHand,
     cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.store.onHand)}</Text>,
   },
   {
     id: "wanted",
-    head: "The plan takes",
+    get head() {
+      return t`The plan takes`;
+    },
     value: ({ each }) => each.outlook.wanted,
     cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.outlook.wanted)}</Text>,
   },
   {
     id: "stays",
-    head: "Stays",
+    get head() {
+      return t`Stays`;
+    },
     value: ({ each }) => staysOf(each),
     cell: ({ each }) => <Text whiteSpace="nowrap">{staysOf(each) < 0 ? "none" : amountOf(each.store, staysOf(each))}</Text>,
   },
   {
     id: "lasts",
-    head: "It lasts",
+    get head() {
+      return t`It lasts`;
+    },
     isAlways: true,
     value: ({ each }) => each.outlook.lasts,
     cell: ({ each, today }) => <Lasts each={each} today={today} />,
@@ -74,18 +84,13 @@ const COLUMNS: readonly TableColumn<Row>[] = [
 
 function Lasts({ each, today }: Row) {
   const { outlook } = each;
-  if (outlook.wanted === 0)
-    return (
-      <Text color="softInk" whiteSpace="nowrap">
-        not asked for
-      </Text>
-    );
+  if (outlook.wanted === 0) return <Text color="softInk" whiteSpace="nowrap">{t`not asked for`}</Text>;
   return (
     <StateWord state={standOf(each)}>
       {outlook.runsOut
-        ? `${shortBy(each)} short${outlook.runsOut.on > today ? `, ${printDay(outlook.runsOut.on)}` : ""}`
+        ? t`${shortBy(each)} short${outlook.runsOut.on > today ? `, ${printDay(outlook.runsOut.on)}` : ""}`
         : outlook.lasts > 0.995
-          ? "enough"
+          ? t`enough`
           : `${String(Math.round(outlook.lasts * 100))} %`}
     </StateWord>
   );

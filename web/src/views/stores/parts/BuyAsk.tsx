@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 
 import { Verdict, Figure } from "../../../kit/Verdict.tsx";
@@ -19,29 +21,29 @@ export default function BuyAsk(props: StoresAskProps) {
     <>
       <Verdict>
         {!answer ? (
-          "Nothing has to be bought for what is owed."
+          t`Nothing has to be bought for what is owed.`
         ) : answer.buying.job.wants.length === 0 ? (
-          `${String(answer.buying.unsold.length)} ${answer.buying.unsold.length === 1 ? "material is" : "materials are"} missing, and nobody is told who sells them.`
+          t`${String(answer.buying.unsold.length)} ${answer.buying.unsold.length === 1 ? t`material is` : t`materials are`} missing, and nobody is told who sells them.`
         ) : !purchase ? (
           answer.fresh ? (
-            "No order that the suppliers take covers all that is missing."
+            t`No order that the suppliers take covers all that is missing.`
           ) : (
-            "Where to buy what is missing is being worked out."
+            t`Where to buy what is missing is being worked out.`
           )
         ) : (
           <>
-            All that is missing costs{" "}
-            <Figure
-              why={
-                purchase.proven
-                  ? `${say(purchase.goods)} for goods and ${say(purchase.post)} for post. No other choice of packs and suppliers costs less: that is proven.`
-                  : `${say(purchase.goods)} for goods and ${say(purchase.post)} for post. It cannot cost less than ${say(purchase.bound)}.`
-              }
-            >
-              {say(purchase.total)}
-            </Figure>{" "}
-            from {answer.orders.length === 1 ? (answer.orders[0]?.supplier?.name ?? "wherever it is sold") : `${String(answer.orders.length)} suppliers`}
-            {answer.orders[0] ? `, the first to order ${answer.orders[0].orderBy <= outlook.today ? "today" : `by ${printDay(answer.orders[0].orderBy)}`}` : ""}.
+            {rich`All that is missing costs ${(
+              <Figure
+                why={
+                  purchase.proven
+                    ? t`${say(purchase.goods)} for goods and ${say(purchase.post)} for post. No other choice of packs and suppliers costs less: that is proven.`
+                    : t`${say(purchase.goods)} for goods and ${say(purchase.post)} for post. It cannot cost less than ${say(purchase.bound)}.`
+                }
+              >
+                {say(purchase.total)}
+              </Figure>
+            )} from ${answer.orders.length === 1 ? (answer.orders[0]?.supplier?.name ?? t`wherever it is sold`) : t`${String(answer.orders.length)} suppliers`}`}
+            {answer.orders[0] ? t`, the first to order ${answer.orders[0].orderBy <= outlook.today ? t`today` : t`by ${printDay(answer.orders[0].orderBy)}`}` : ""}.
           </>
         )}
       </Verdict>
@@ -52,7 +54,7 @@ export default function BuyAsk(props: StoresAskProps) {
           ))}
           {answer && answer.orders.length > 0 && <PutOnList orders={answer.orders} toBuy={stores.toBuy} />}
           <Otherwise answer={answer} />
-          {answer && answer.buying.unsold.length > 0 && <Text color="cannot">Nobody is told who sells {answer.buying.unsold.map(({ name }) => name).join(", ")}.</Text>}
+          {answer && answer.buying.unsold.length > 0 && <Text color="cannot">{t`Nobody is told who sells ${answer.buying.unsold.map(({ name }) => name).join(", ")}.`}</Text>}
         </Box>
         <Box flex={{ base: "none", lg: "1 1 420px" }} minWidth={0} maxWidth="560px" width="100%">
           <BuyingList {...props} />
@@ -71,10 +73,11 @@ function Otherwise({ answer }: { answer: BuyingAnswer | null }) {
   if (!first) return null;
   return (
     <Text marginTop="12px" color="softInk">
-      Ordered a day later than {printDay(first.orderBy)}, {first.store.name} is there in time {Math.round(first.dayLater * 100)} times in 100.
-      {oneMore
-        ? ` One ${oneMore.line.packName === "" ? "pack" : oneMore.line.packName} more of ${oneMore.line.store.name} makes it ${say(Math.abs(oneMore.more))} ${oneMore.more < 0 ? "less" : "more"}.`
-        : ""}
+      {t`Ordered a day later than ${printDay(first.orderBy)}, ${first.store.name} is there in time ${Math.round(first.dayLater * 100)} times in 100.${
+        oneMore
+          ? t` One ${oneMore.line.packName === "" ? t`pack` : oneMore.line.packName} more of ${oneMore.line.store.name} makes it ${say(Math.abs(oneMore.more))} ${oneMore.more < 0 ? t`less` : t`more`}.`
+          : ""
+      }`}
     </Text>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ToBuyRead } from "@yule/contract";
-import { day } from "@yule/core";
+import { day, t } from "@yule/core";
 import { groupedBy } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -28,21 +28,17 @@ export function BuyingList({ outlook, stores }: StoresAskProps) {
   const named = new Map(stores.suppliers.map((supplier) => [supplier.id, supplier.name]));
   const store = new Map(outlook.stores.map((each) => [each.id, each]));
   const { toBuy } = stores;
-  const supplierName = ({ supplierId }: ToBuyRead): string => named.get(supplierId ?? "") ?? "Wherever it is sold";
+  const supplierName = ({ supplierId }: ToBuyRead): string => named.get(supplierId ?? "") ?? t`Wherever it is sold`;
   if (toBuy.length === 0)
     return (
       <Box>
-        <Text fontFamily="heading" fontSize="20px">
-          The buying list
-        </Text>
-        <Text color="softInk">Nothing is on it. What you put on it is ticked here in the shop, and booked in with its price when it comes.</Text>
+        <Text fontFamily="heading" fontSize="20px">{t`The buying list`}</Text>
+        <Text color="softInk">{t`Nothing is on it. What you put on it is ticked here in the shop, and booked in with its price when it comes.`}</Text>
       </Box>
     );
   return (
-    <Box as="section" aria-label="The buying list">
-      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">
-        The buying list
-      </Text>
+    <Box as="section" aria-label={t`The buying list`}>
+      <Text fontFamily="heading" fontSize="20px" marginBottom="4px">{t`The buying list`}</Text>
       {groupedBy(toBuy, ({ supplierId }) => supplierId ?? "").map((lines) => (
         <Box key={lines[0]?.supplierId ?? ""} marginBottom="14px">
           <Flex justify="space-between" align="baseline" gap="12px">
@@ -52,9 +48,7 @@ export function BuyingList({ outlook, stores }: StoresAskProps) {
                 size="sm"
                 variant="outline"
                 onClick={() => void sendCommand("mark-to-buy", { ids: lines.flatMap(({ id, state }) => (state === "ordered" ? [] : [id])), state: "ordered" })}
-              >
-                All of it is ordered
-              </Button>
+              >{t`All of it is ordered`}</Button>
             )}
           </Flex>
           {lines.map((line) => {
@@ -74,27 +68,23 @@ export function BuyingList({ outlook, stores }: StoresAskProps) {
                   )}
                   <Text fontSize="15px" color="softInk">
                     {line.packs} × {material ? amountOf(material, Math.round(line.quantity / line.packs)) : ""}, {say(line.costMinor)}
-                    {line.state === "ordered" && line.orderedOn ? `, ordered ${printDay(day(line.orderedOn))}` : line.orderBy ? `, by ${printDay(line.orderBy)}` : ""}
+                    {line.state === "ordered" && line.orderedOn ? t`, ordered ${printDay(day(line.orderedOn))}` : line.orderBy ? t`, by ${printDay(line.orderBy)}` : ""}
                   </Text>
                 </Box>
-                <Button size="sm" variant="outline" onClick={() => setReceiving(line)}>
-                  It is here
-                </Button>
-                <Button size="sm" variant="ghost" onClick={() => void sendCommand("mark-to-buy", { ids: [line.id], state: "dropped" })}>
-                  Take it off
-                </Button>
+                <Button size="sm" variant="outline" onClick={() => setReceiving(line)}>{t`It is here`}</Button>
+                <Button size="sm" variant="ghost" onClick={() => void sendCommand("mark-to-buy", { ids: [line.id], state: "dropped" })}>{t`Take it off`}</Button>
               </Flex>
             );
           })}
         </Box>
       ))}
       <Flex gap="18px" wrap="wrap">
-        <PdfButton name="buying-list.pdf" make={() => printed({ toBuy, stores: outlook.stores, supplierName, say, today: outlook.today })}>
-          Print the list
-        </PdfButton>
-        <Button variant="ghost" paddingInline="0" onClick={() => saveFile("buying-list.csv", "text/csv", buyingCsv({ toBuy, stores: outlook.stores, supplierName, currency }))}>
-          Save the list as CSV
-        </Button>
+        <PdfButton name="buying-list.pdf" make={() => printed({ toBuy, stores: outlook.stores, supplierName, say, today: outlook.today })}>{t`Print the list`}</PdfButton>
+        <Button
+          variant="ghost"
+          paddingInline="0"
+          onClick={() => saveFile("buying-list.csv", "text/csv", buyingCsv({ toBuy, stores: outlook.stores, supplierName, currency }))}
+        >{t`Save the list as CSV`}</Button>
       </Flex>
       {receiving && <ReceiveDialog line={receiving} material={store.get(receiving.storeId)} today={outlook.today} onClose={() => setReceiving(null)} />}
     </Box>

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { MoveRead, StoreRead } from "@yule/contract";
-import { dayAt } from "@yule/core";
+import { dayAt, t } from "@yule/core";
 import { useView } from "../../../plan/useOutlet.ts";
 import { amountOf } from "../words.ts";
 import { printDay } from "../../../kit/say.ts";
@@ -19,10 +19,8 @@ export function CameAndWent({ store, moves }: { store: StoreRead; moves: readonl
   }
   if (lines.size === 0) return null;
   return (
-    <Box as="section" aria-label="What came and went" marginBottom="20px">
-      <Text color="softInk" fontWeight={600}>
-        What came and went
-      </Text>
+    <Box as="section" aria-label={t`What came and went`} marginBottom="20px">
+      <Text color="softInk" fontWeight={600}>{t`What came and went`}</Text>
       {[...lines].slice(0, MOST_SHOWN).map(([key, { on, words, quantity }]) => (
         <Flex key={key} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="6px">
           <Text minWidth={0} overflowWrap="anywhere">

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { stackOf, type CardCost } from "@yule/derive";
-import { costsTotal, type CostPart } from "@yule/core";
+import { costsTotal, type CostPart, t } from "@yule/core";
 import { DrawnWords, HAIR, INK, PAPER, SOFT } from "../../../kit/drawing.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 
@@ -42,7 +42,7 @@ export function CardApart({ cost }: { cost: CardCost }) {
   const others = (Object.entries(cost.costs) as [CostPart, number][]).filter(([part, value]) => Math.round(value) > 0 && !layers.some((layer) => layer.part === part));
   const rows = [...[...layers].reverse().map(({ part }) => [part, cost.costs[part]] as const), ...others];
   const total = costsTotal(cost.costs);
-  const price = cost.price === null ? "no price yet" : `${say(cost.price)} a card`;
+  const price = cost.price === null ? t`no price yet` : t`${say(cost.price)} a card`;
   const top = 58;
   return (
     <Box as="figure">
@@ -50,7 +50,7 @@ export function CardApart({ cost }: { cost: CardCost }) {
         viewBox={`0 0 ${String(WIDTH)} ${String(HEIGHT)}`}
         width="100%"
         role="img"
-        aria-label={`${cost.design.name}, ${price}. It costs ${say(total)}: ${rows.map(([part, value]) => `${part} ${say(value)}`).join(", ")}.`}
+        aria-label={t`${cost.design.name}, ${price}. It costs ${say(total)}: ${rows.map(([part, value]) => `${part} ${say(value)}`).join(", ")}.`}
       >
         <rect
           x={8}
@@ -110,16 +110,16 @@ export function CardApart({ cost }: { cost: CardCost }) {
             </g>
           );
         })}
-        <DrawnWords x={LABEL_AT} y={top + rows.length * ROW} size={15} weight={700} fill={INK}>
-          in all
-        </DrawnWords>
+        <DrawnWords x={LABEL_AT} y={top + rows.length * ROW} size={15} weight={700} fill={INK}>{t`in all`}</DrawnWords>
         <DrawnWords x={RIGHT_EDGE} y={top + rows.length * ROW} size={15} weight={700} anchor="end" fill={INK}>
           {say(total)}
         </DrawnWords>
       </svg>
-      <Text as="figcaption" fontSize="15px" color="softInk">
-        By the prices of the lots that lie there, as the route is made at this bench; {cost.cards} of it are owed. Waiting is never paid.
-      </Text>
+      <Text
+        as="figcaption"
+        fontSize="15px"
+        color="softInk"
+      >{t`By the prices of the lots that lie there, as the route is made at this bench; ${cost.cards} of it are owed. Waiting is never paid.`}</Text>
     </Box>
   );
 }

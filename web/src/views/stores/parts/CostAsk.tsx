@@ -1,7 +1,8 @@
+import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { CostsRead } from "@yule/contract";
 import { cardCosts, changesOf, type CardCost, type CostChange } from "@yule/derive";
-import { printMinutes, minutes, withoutHands } from "@yule/core";
+import { printMinutes, minutes, withoutHands, t } from "@yule/core";
 import { lazy, Suspense, useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useCostsQuery } from "../../../data/api.ts";
@@ -45,9 +46,9 @@ export default function CostAsk({ outlook, stores }: StoresAskProps) {
           <Ranking costs={costs} />
         </>
       ) : (
-        <Teach title="No card is owed yet">
-          Once something is owed, its card is taken apart here: paper, paint, spoilt panels, hands, fees and post, and what is left for an hour.
-        </Teach>
+        <Teach
+          title={t`No card is owed yet`}
+        >{t`Once something is owed, its card is taken apart here: paper, paint, spoilt panels, hands, fees and post, and what is left for an hour.`}</Teach>
       )}
       {money.weeks.length > 0 ? (
         <Suspense fallback={<Loading />}>
@@ -65,53 +66,51 @@ function CostVerdict({ costs, hour }: { costs: readonly CardCost[]; hour: number
   const priced = costs.filter((each) => each.hour !== null);
   const [worst] = priced;
   const best = priced[priced.length - 1];
-  if (costs.length === 0) return <Verdict>This page will say what a card costs, and at which price an hour of hands is paid.</Verdict>;
-  if (!worst || !best) return <Verdict>None of the open needs has a price, so nothing is said of what an hour leaves. The least prices that lose nothing stand below.</Verdict>;
+  if (costs.length === 0) return <Verdict>{t`This page will say what a card costs, and at which price an hour of hands is paid.`}</Verdict>;
+  if (!worst || !best)
+    return <Verdict>{t`None of the open needs has a price, so nothing is said of what an hour leaves. The least prices that lose nothing stand below.`}</Verdict>;
   const [price, left] = [worst.price ?? 0, worst.hour ?? 0];
-  const why = `${say(price)} a card, less ${say(withoutHands(worst.costs))} for all but the hands, leaves ${say(price - withoutHands(worst.costs))} for ${printMinutes(minutes(worst.hands))}.`;
+  const why = t`${say(price)} a card, less ${say(withoutHands(worst.costs))} for all but the hands, leaves ${say(price - withoutHands(worst.costs))} for ${printMinutes(minutes(worst.hands))}.`;
   const isShort = worst.wished !== null && worst.wished > price;
   return (
     <Verdict>
-      {worst.design.name} leaves{" "}
-      <Figure tone={left <= 0 ? "cannot" : isShort ? "tight" : "safe"} why={why}>
-        {say(left)} for an hour
-      </Figure>{" "}
-      of hands{best.design.id === worst.design.id ? "" : `, the least of ${String(priced.length)} designs; ${best.design.name} leaves ${say(best.hour ?? 0)}`}.{" "}
+      {rich`${worst.design.name} leaves ${(
+        <Figure tone={left <= 0 ? "cannot" : isShort ? "tight" : "safe"} why={why}>
+          {t`${say(left)} for an hour`}
+        </Figure>
+      )} of hands${best.design.id === worst.design.id ? "" : t`, the least of ${String(priced.length)} designs; ${best.design.name} leaves ${say(best.hour ?? 0)}`}. `}
       {hour === null ? (
-        "Tell what an hour is worth to you, and it is said what to ask."
+        t`Tell what an hour is worth to you, and it is said what to ask.`
       ) : isShort ? (
         <>
-          To leave {say(hour)} a card has to cost{" "}
-          <Figure why={`It costs ${say(price)} on the average of the open needs. At ${say(worst.least)} it loses nothing, with the hands unpaid.`}>{say(worst.wished)}</Figure>, not{" "}
+          {rich`To leave ${say(hour)} a card has to cost ${(<Figure why={t`It costs ${say(price)} on the average of the open needs. At ${say(worst.least)} it loses nothing, with the hands unpaid.`}>{say(worst.wished)}</Figure>)}, not `}
           {say(price)}.
         </>
       ) : (
-        `All of them leave the ${say(hour)} that you ask for.`
+        t`All of them leave the ${say(hour)} that you ask for.`
       )}
     </Verdict>
   );
 }
 
 const CHANGE: Readonly<Record<CostChange["what"], (change: CostChange) => string>> = {
-  print: () => "Printed from one master",
-  simplify: ({ stage }) => `Without ${(stage ?? "").toLowerCase()}, the stage that takes most`,
-  drop: () => "Without this design, the others",
-  price: () => "At the price of the wished hour",
+  print: () => t`Printed from one master`,
+  simplify: ({ stage }) => t`Without ${(stage ?? "").toLowerCase()}, the stage that takes most`,
+  drop: () => t`Without this design, the others`,
+  price: () => t`At the price of the wished hour`,
 };
 
 function WhatWouldChange({ chosen, changes }: { chosen: CardCost; changes: readonly CostChange[] }) {
   const { say } = useShopMoney();
   if (changes.length === 0) return null;
   return (
-    <Box as="section" aria-label="What would change it" marginBottom="22px">
-      <Text color="softInk" fontWeight={600} marginBottom="4px">
-        What would change it
-      </Text>
+    <Box as="section" aria-label={t`What would change it`} marginBottom="22px">
+      <Text color="softInk" fontWeight={600} marginBottom="4px">{t`What would change it`}</Text>
       {changes.map((change) => (
         <Flex key={change.what} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="7px">
           <Text>{CHANGE[change.what](change)}</Text>
           <Text whiteSpace="nowrap" color={change.hour > (chosen.hour ?? 0) ? "safe" : "softInk"}>
-            {say(change.hour)} an hour
+            {t`${say(change.hour)} an hour`}
           </Text>
         </Flex>
       ))}
@@ -127,7 +126,7 @@ function Ranking({ costs }: { costs: readonly CardCost[] }) {
     return [
       {
         id: "design",
-        head: "Design",
+        head: t`Design`,
         isAlways: true,
         value: ({ design }) => design.name,
         cell: ({ design }) => (
@@ -138,21 +137,21 @@ function Ranking({ costs }: { costs: readonly CardCost[] }) {
       },
       {
         id: "hour",
-        head: "Left for an hour",
+        head: t`Left for an hour`,
         isAlways: true,
         value: ({ hour }) => hour ?? Infinity,
         cell: ({ hour }) => <Text color={hour !== null && hour <= 0 ? "cannot" : undefined}>{sum(hour)}</Text>,
       },
-      { id: "price", head: "A card brings", value: ({ price }) => price ?? 0, cell: ({ price }) => sum(price) },
-      { id: "costs", head: "All but hands", isAlways: true, value: ({ costs: all }) => withoutHands(all), cell: ({ costs: all }) => say(withoutHands(all)) },
-      { id: "hands", head: "Hands", value: ({ hands }) => hands, cell: ({ hands }) => printMinutes(minutes(hands)) },
-      { id: "wished", head: "To leave the wished hour", value: ({ wished }) => wished ?? 0, cell: ({ wished }) => sum(wished) },
-      { id: "least", head: "Loses nothing at", value: ({ least }) => least, cell: ({ least }) => say(least) },
+      { id: "price", head: t`A card brings`, value: ({ price }) => price ?? 0, cell: ({ price }) => sum(price) },
+      { id: "costs", head: t`All but hands`, isAlways: true, value: ({ costs: all }) => withoutHands(all), cell: ({ costs: all }) => say(withoutHands(all)) },
+      { id: "hands", head: t`Hands`, value: ({ hands }) => hands, cell: ({ hands }) => printMinutes(minutes(hands)) },
+      { id: "wished", head: t`To leave the wished hour`, value: ({ wished }) => wished ?? 0, cell: ({ wished }) => sum(wished) },
+      { id: "least", head: t`Loses nothing at`, value: ({ least }) => least, cell: ({ least }) => say(least) },
     ];
   }, [say]);
   return (
     <Box marginBottom="22px">
-      <DataTable label="What a card costs" rows={costs} columns={columns} rowId={({ design }) => design.id} maxWidth="1040px" />
+      <DataTable label={t`What a card costs`} rows={costs} columns={columns} rowId={({ design }) => design.id} maxWidth="1040px" />
     </Box>
   );
 }

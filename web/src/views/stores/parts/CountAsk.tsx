@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { capital } from "@yule/core";
+import { capital, t } from "@yule/core";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
 import { Teach } from "../../../kit/states.tsx";
@@ -20,13 +20,13 @@ const DOUBTFUL = 0.8;
 export default function CountAsk({ stock, alarms }: StoresAskProps) {
   const asked = stock.filter((each) => asks(each, alarms));
   const places = [...new Set(stock.map(({ store }) => store.place))];
-  if (stock.length === 0) return <Teach title="There is nothing to count">What lies on the shelf is counted here, place by place, on a phone too.</Teach>;
+  if (stock.length === 0) return <Teach title={t`There is nothing to count`}>{t`What lies on the shelf is counted here, place by place, on a phone too.`}</Teach>;
   return (
     <>
       <Verdict>
         {asked.length === 0
-          ? "No count would change what is decided today. Count what you like: it makes the rest surer."
-          : `Count ${asked.length === 1 ? (asked[0]?.store.name ?? "") : `${String(asked.length)} of ${String(stock.length)}`} first: what they say changes what runs out.`}
+          ? t`No count would change what is decided today. Count what you like: it makes the rest surer.`
+          : t`Count ${asked.length === 1 ? (asked[0]?.store.name ?? "") : t`${String(asked.length)} of ${String(stock.length)}`} first: what they say changes what runs out.`}
       </Verdict>
       <ShelfLabels stores={stock.map(({ store }) => store)} />
       {places.map((place) => (
@@ -51,7 +51,7 @@ function Place({ name, own, asked }: { name: string; own: readonly StockOf[]; as
           {lines}
         </>
       ) : (
-        <Fold title={`${title}, ${String(own.length)} ${own.length === 1 ? "material" : "materials"}`} isLookedUp>
+        <Fold title={`${title}, ${String(own.length)} ${own.length === 1 ? t`material` : t`materials`}`} isLookedUp>
           {lines}
         </Fold>
       )}
@@ -68,7 +68,7 @@ function CountLine({ each, isAsked }: { each: StockOf; isAsked: boolean }) {
           {store.name}
         </Text>
         <Text fontSize="15px" color={isAsked ? "tight" : "softInk"}>
-          {amountOf(store, store.onHand)} by the books{store.unbooked > 0 ? `, ${amountOf(store, store.unbooked)} more were used` : isAsked ? ", it may not last" : ""}
+          {t`${amountOf(store, store.onHand)} by the books${store.unbooked > 0 ? t`, ${amountOf(store, store.unbooked)} more were used` : isAsked ? t`, it may not last` : ""}`}
         </Text>
       </Box>
       <CountField store={store} />

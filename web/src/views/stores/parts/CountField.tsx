@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { countStore, type StoreRead } from "@yule/contract";
-import { exactAmount, isCountedOut, learnedUse, measureOf, usualUnit } from "@yule/core";
+import { exactAmount, isCountedOut, learnedUse, measureOf, usualUnit, t } from "@yule/core";
 import { useState } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -39,7 +39,7 @@ export function CountField({ store }: { store: StoreRead }) {
     <form onSubmit={(event) => void keep(event)} noValidate>
       <Flex gap="8px" align="center">
         <TextInput
-          aria-label={`Counted, ${store.name}`}
+          aria-label={t`Counted, ${store.name}`}
           aria-invalid={fault !== undefined}
           width="104px"
           inputMode={measure === "piece" ? "numeric" : "decimal"}
@@ -47,13 +47,9 @@ export function CountField({ store }: { store: StoreRead }) {
           {...form.register("onHand")}
         />
         <Button size="sm" type="submit" variant={asked === null ? "outline" : "solid"}>
-          {asked === null ? "Keep the count" : "It is so"}
+          {asked === null ? t`Keep the count` : t`It is so`}
         </Button>
-        {canBeWeighed(store) && (
-          <Button size="sm" type="button" variant="ghost" aria-expanded={isWeighing} onClick={() => setIsWeighing(!isWeighing)}>
-            By weight
-          </Button>
-        )}
+        {canBeWeighed(store) && <Button size="sm" type="button" variant="ghost" aria-expanded={isWeighing} onClick={() => setIsWeighing(!isWeighing)}>{t`By weight`}</Button>}
       </Flex>
       <Box fontSize="15px" maxWidth="300px">
         {fault && (
@@ -62,13 +58,11 @@ export function CountField({ store }: { store: StoreRead }) {
           </Text>
         )}
         {asked !== null && (
-          <Text role="status" color="tight">
-            The books have {amountOf(store, store.onHand)}: farther off than they usually are. Is it {amountOf(store, asked)}?
-          </Text>
+          <Text role="status" color="tight">{t`The books have ${amountOf(store, store.onHand)}: farther off than they usually are. Is it ${amountOf(store, asked)}?`}</Text>
         )}
         {asked === null && kept !== null && (
           <Text role="status" color="safe">
-            {amountOf(store, kept)} counted.
+            {t`${amountOf(store, kept)} counted.`}
           </Text>
         )}
         <FaultLines faults={form.rest} />

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { setTakings, type DesignRead, type StageRead, type StoreRead } from "@yule/contract";
-import { isCountedOut, learnedUse, measureOf } from "@yule/core";
+import { isCountedOut, learnedUse, measureOf, t } from "@yule/core";
 import { learnedTaking, takingsOf, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { z } from "zod";
@@ -38,14 +38,12 @@ export function HowMuchGoes({ material: { store }, outlook }: { material: StockO
   if (isCountedOut(store.kind) || lines.length === 0) return null;
   const { counts, scatter } = learnedUse(store, false);
   return (
-    <Box as="section" aria-label="How much goes" marginBottom="20px">
-      <Text color="softInk" fontWeight={600}>
-        How much goes for one
-      </Text>
+    <Box as="section" aria-label={t`How much goes`} marginBottom="20px">
+      <Text color="softInk" fontWeight={600}>{t`How much goes for one`}</Text>
       <Text fontSize="15px" color="softInk" marginBottom="4px">
         {counts === 0
-          ? "By the tables, until counts say more. Tell it otherwise where you know better."
-          : `By ${counts === 1 ? "1 count" : `${String(counts)} counts`}, give or take ${String(Math.round((Math.exp(scatter) - 1) * 100))} %.`}
+          ? t`By the tables, until counts say more. Tell it otherwise where you know better.`
+          : t`By ${counts === 1 ? t`1 count` : t`${String(counts)} counts`}, give or take ${String(Math.round((Math.exp(scatter) - 1) * 100))} %.`}
       </Text>
       {lines.map((line) => (
         <TakingRow key={`${line.design.id} ${line.stage.id}`} line={line} store={store} />
@@ -75,26 +73,20 @@ function TakingRow({ line: { design, stage, amount, isTold }, store }: { line: T
             {design.name}, {stage.name.toLowerCase()}
           </Text>
           <Text fontSize="15px" color="softInk">
-            {really === amount ? amountOf(store, amount) : `${amountOf(store, really)}, not ${amountOf(store, amount)}`}
-            {isTold ? ", as you told" : ""}
+            {really === amount ? amountOf(store, amount) : t`${amountOf(store, really)}, not ${amountOf(store, amount)}`}
+            {isTold ? t`, as you told` : ""}
           </Text>
         </Box>
         <Flex gap="8px" align="center">
           <TextInput
-            aria-label={`${store.name} for one, ${design.name}, ${stage.name}`}
+            aria-label={t`${store.name} for one, ${design.name}, ${stage.name}`}
             aria-invalid={fault !== undefined}
             width="96px"
             placeholder={amountOf(store, amount)}
             {...form.register("amount")}
           />
-          <Button size="sm" type="submit" variant="outline">
-            Tell it
-          </Button>
-          {isTold && (
-            <Button size="sm" type="button" variant="ghost" onClick={() => void tell(null)}>
-              By the tables
-            </Button>
-          )}
+          <Button size="sm" type="submit" variant="outline">{t`Tell it`}</Button>
+          {isTold && <Button size="sm" type="button" variant="ghost" onClick={() => void tell(null)}>{t`By the tables`}</Button>}
         </Flex>
       </Flex>
       {fault && (

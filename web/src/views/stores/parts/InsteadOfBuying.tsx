@@ -1,3 +1,5 @@
+import { rich } from "../../../kit/rich.tsx";
+import { t } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 import { insteadOf, seenAs, type Instead } from "@yule/derive";
 import { useMemo } from "react";
@@ -20,9 +22,7 @@ export function InsteadOfBuying({ outlook, stock, alarms }: StoresAskProps) {
   if (ways.length === 0) return null;
   return (
     <Box as="section" aria-labelledby="instead">
-      <Text id="instead" color="softInk" fontWeight={600} marginBottom="6px">
-        Instead of buying
-      </Text>
+      <Text id="instead" color="softInk" fontWeight={600} marginBottom="6px">{t`Instead of buying`}</Text>
       {ways.map(({ short, way }) => (
         <Text key={`${short.store.id} ${keyOf(way)}`} marginBottom="8px">
           <WayWords short={short} way={way} />
@@ -39,27 +39,21 @@ function WayWords({ short, way }: { short: StockOf; way: Instead }) {
     case "paint":
       return (
         <>
-          <Swatch hex={way.hex} /> {way.store.name} in place of {short.store.name}: {seenAs(way.difference)} (difference {Math.round(way.difference * 10) / 10}).
+          {rich`${(<Swatch hex={way.hex} />)} ${way.store.name} in place of ${short.store.name}: ${seenAs(way.difference)} (difference ${Math.round(way.difference * 10) / 10}).`}
         </>
       );
     case "card stock":
-      return (
-        <>
-          Cut the mats and bases of {short.store.name} from {way.store.name}, of which {amountOf(way.store, way.stays)} stay: {seenAs(way.difference)}.
-        </>
-      );
+      return <>{t`Cut the mats and bases of ${short.store.name} from ${way.store.name}, of which ${amountOf(way.store, way.stays)} stay: ${seenAs(way.difference)}.`}</>;
     case "offcuts":
       return (
         <>
-          <Link to="/sheets?ask=offcuts">Offcuts in the drawer</Link> give {way.panels} {way.panels === 1 ? "panel" : "panels"} for {way.design}
-          {way.sheets > 0 ? `: ${String(way.sheets)} ${way.sheets === 1 ? "sheet" : "sheets"} less of ${short.store.name}` : ", though no whole sheet less"}.
+          {rich`${(<Link to="/sheets?ask=offcuts">{t`Offcuts in the drawer`}</Link>)} give ${way.panels} ${way.panels === 1 ? t`panel` : t`panels`} for ${way.design}`}
+          {way.sheets > 0 ? t`: ${String(way.sheets)} ${way.sheets === 1 ? t`sheet` : t`sheets`} less of ${short.store.name}` : t`, though no whole sheet less`}.
         </>
       );
     case "paper":
       return (
-        <>
-          Tear or cut the last panels from {way.store.name}: {amountOf(way.store, way.stays)} stay. <Link to="/sheets?ask=split">See how it splits</Link>.
-        </>
+        <>{rich`Tear or cut the last panels from ${way.store.name}: ${amountOf(way.store, way.stays)} stay. ${(<Link to="/sheets?ask=split">{t`See how it splits`}</Link>)}.`}</>
       );
   }
 }

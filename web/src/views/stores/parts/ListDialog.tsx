@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults } from "@yule/contract";
-import { phrase, type Fault } from "@yule/core";
+import { phrase, type Fault, t } from "@yule/core";
 import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
@@ -32,7 +32,7 @@ export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onCl
       return setRefused([{ code: "too-large", path: ["file"], given: phrase`${Math.round(file.size / 1000)} kB`, allowed: phrase`at most ${MOST_BYTES / 1000} kB` }]);
     const told = decodeText(new Uint8Array(await file.arrayBuffer()));
     if (told === null)
-      setRefused([{ code: "not-text", path: ["file"], given: ["letters in a coding that is not known"], allowed: ["a list that is saved as CSV in UTF-8 or UTF-16"] }]);
+      setRefused([{ code: "not-text", path: ["file"], given: [t`letters in a coding that is not known`], allowed: [t`a list that is saved as CSV in UTF-8 or UTF-16`] }]);
     else setText(told);
   };
   const take = async (): Promise<void> => {
@@ -43,18 +43,13 @@ export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onCl
   };
   const changes = read?.lines.filter(({ does }) => does !== "as it is").length ?? 0;
   return (
-    <Dialog title="A stock or price list" onClose={onClose} wide>
-      <Text marginBottom="10px">
-        Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names its columns: {STORE_COLUMNS.join(", ")}. Amounts may have their unit, such as 45 ml
-        or 2 1/2 m. A material that is known is counted; with a supplier, the price is that supplier&apos;s for one pack.
-      </Text>
-      <PasteRows label="Rows of the list" rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
-        <Button size="sm" variant="outline" onClick={() => saveFile("shelf.csv", "text/csv", writeStoresCsv(outlook.stores, currency))}>
-          Save the shelf as CSV
-        </Button>
+    <Dialog title={t`A stock or price list`} onClose={onClose} wide>
+      <Text marginBottom="10px">{t`Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names its columns: ${STORE_COLUMNS.join(", ")}. Amounts may have their unit, such as 45 ml or 2 1/2 m. A material that is known is counted; with a supplier, the price is that supplier's for one pack.`}</Text>
+      <PasteRows label={t`Rows of the list`} rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
+        <Button size="sm" variant="outline" onClick={() => saveFile("shelf.csv", "text/csv", writeStoresCsv(outlook.stores, currency))}>{t`Save the shelf as CSV`}</Button>
       </PasteRows>
       {read && read.lines.length > 0 && (
-        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label="What will change">
+        <Box marginTop="10px" maxHeight="220px" overflowY="auto" tabIndex={0} role="group" aria-label={t`What will change`}>
           {read.lines.map(({ row, name, does }) => (
             <Text key={row} borderTop="1px solid" borderColor="hairline" paddingY="5px" fontSize="15px" color={does === "as it is" ? "softInk" : undefined}>
               <b>{name}</b>: {does}
@@ -64,11 +59,9 @@ export function ListDialog({ outlook, stores, onClose }: StoresAskProps & { onCl
       )}
       <FaultLines faults={[...(read?.faults ?? []), ...refused]} />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
-        <Button variant="outline" onClick={onClose}>
-          Leave it
-        </Button>
+        <Button variant="outline" onClick={onClose}>{t`Leave it`}</Button>
         <Button disabled={!read?.command || changes === 0} onClick={() => void take()}>
-          {changes > 0 && read?.command ? `Take ${changes === 1 ? "the 1 change" : `all ${String(changes)} changes`}` : "Take all of it"}
+          {changes > 0 && read?.command ? t`Take ${changes === 1 ? t`the 1 change` : t`all ${String(changes)} changes`}` : t`Take all of it`}
         </Button>
       </Flex>
     </Dialog>

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { LotRead, SupplierRead } from "@yule/contract";
-import { byTurn, day, type Day } from "@yule/core";
+import { byTurn, day, type Day, t } from "@yule/core";
 import { goodUntil } from "@yule/derive";
 import { sendCommand } from "../../../data/outbox.ts";
 import type { StockOf } from "../ask.ts";
@@ -13,10 +13,8 @@ export function Lots({ material: { store }, lots, suppliers, today }: { material
   const { say } = useShopMoney();
   if (lots.length === 0) return null;
   return (
-    <Box as="section" aria-label="Lots" marginBottom="22px">
-      <Text color="softInk" fontWeight={600}>
-        Used up in this order
-      </Text>
+    <Box as="section" aria-label={t`Lots`} marginBottom="22px">
+      <Text color="softInk" fontWeight={600}>{t`Used up in this order`}</Text>
       {byTurn(lots).map((lot) => {
         const until = goodUntil(lot, store);
         const from = suppliers.find(({ id }) => id === lot.supplierId)?.name;
@@ -24,22 +22,22 @@ export function Lots({ material: { store }, lots, suppliers, today }: { material
           <Flex key={lot.id} justify="space-between" align="center" gap="12px" wrap="wrap" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
             <Box flex="1 1 230px" minWidth={0}>
               <Text fontWeight={600}>
-                {amountOf(store, lot.left)} of {amountOf(store, lot.quantity)}
+                {t`${amountOf(store, lot.left)} of ${amountOf(store, lot.quantity)}`}
                 {lot.code ? `, ${lot.code}` : ""}
               </Text>
               <Text fontSize="15px" color="softInk">
                 {say(lot.costMinor)}
-                {from ? ` from ${from}` : ""}, here since {printDay(day(lot.receivedOn))}
-                {lot.openedOn ? `, open since ${printDay(day(lot.openedOn))}` : ""}
+                {t`${from ? t` from ${from}` : ""}, here since ${printDay(day(lot.receivedOn))}`}
+                {lot.openedOn ? t`, open since ${printDay(day(lot.openedOn))}` : ""}
               </Text>
               {until && (
                 <Text fontSize="15px" color={until < today ? "cannot" : "softInk"}>
-                  {until < today ? `Past its day since ${printDay(until)}` : `Good until ${printDay(until)}`}
+                  {until < today ? t`Past its day since ${printDay(until)}` : t`Good until ${printDay(until)}`}
                 </Text>
               )}
             </Box>
             <Button size="sm" variant="outline" onClick={() => void sendCommand("open-lot", { id: lot.id, version: lot.version, openedOn: lot.openedOn ? null : today })}>
-              {lot.openedOn ? "It is not open" : "Opened today"}
+              {lot.openedOn ? t`It is not open` : t`Opened today`}
             </Button>
           </Flex>
         );

@@ -1,6 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, grainSides, surfaces, type CommandInput, type StoreRead } from "@yule/contract";
-import { measureOf, money } from "@yule/core";
+import { measureOf, money, t } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -68,62 +68,58 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
           {store.kind !== "paint" && (
-            <FormField label="What it is" fault={faultOf("name")}>
+            <FormField label={t`What it is`} fault={faultOf("name")}>
               <TextInput {...register("name")} />
             </FormField>
           )}
           <FieldRow>
-            <FormField label="Where it lies" fault={faultOf("place")}>
+            <FormField label={t`Where it lies`} fault={faultOf("place")}>
               <TextInput width="190px" {...register("place")} />
             </FormField>
-            <FormField label="Turn on the walk" fault={faultOf("position")}>
+            <FormField label={t`Turn on the walk`} fault={faultOf("position")}>
               <TextInput width="110px" inputMode="numeric" {...register("position")} />
             </FormField>
-            <FormField label="Code of its label" fault={faultOf("code")}>
+            <FormField label={t`Code of its label`} fault={faultOf("code")}>
               <TextInput width="140px" placeholder="none" {...register("code")} />
             </FormField>
           </FieldRow>
           <FieldRow>
-            <FormField label="One pack holds" fault={faultOf("pack")}>
+            <FormField label={t`One pack holds`} fault={faultOf("pack")}>
               <TextInput width="120px" {...register("pack")} />
             </FormField>
-            <FormField label={`It costs, ${currency}`} fault={faultOf("packCostMinor")}>
+            <FormField label={t`It costs, ${currency}`} fault={faultOf("packCostMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("packCostMinor")} />
             </FormField>
-            <FormField label="Days to come" fault={faultOf("leadDays")}>
+            <FormField label={t`Days to come`} fault={faultOf("leadDays")}>
               <TextInput width="90px" inputMode="numeric" {...register("leadDays")} />
             </FormField>
-            <FormField label="Keeps once open, days" fault={faultOf("keepsDays")}>
-              <TextInput width="110px" inputMode="numeric" placeholder="for ever" {...register("keepsDays")} />
+            <FormField label={t`Keeps once open, days`} fault={faultOf("keepsDays")}>
+              <TextInput width="110px" inputMode="numeric" placeholder={t`for ever`} {...register("keepsDays")} />
             </FormField>
           </FieldRow>
           {isPaper && (
             <>
               <FieldRow>
-                <FormField label="Weight, gsm" fault={faultOf("gsm")}>
+                <FormField label={t`Weight, gsm`} fault={faultOf("gsm")}>
                   <TextInput width="100px" inputMode="numeric" {...register("gsm")} />
                 </FormField>
-                <FormField label="Surface" fault={faultOf("surface")}>
+                <FormField label={t`Surface`} fault={faultOf("surface")}>
                   <Choice {...register("surface")} options={[NONE, ...surfaces.map((value) => ({ value, label: value }))]} />
                 </FormField>
-                <FormField label="Grain along" fault={faultOf("grain")}>
-                  <Choice {...register("grain")} options={[NONE, ...grainSides.map((value) => ({ value, label: `the ${value}` }))]} />
+                <FormField label={t`Grain along`} fault={faultOf("grain")}>
+                  <Choice {...register("grain")} options={[NONE, ...grainSides.map((value) => ({ value, label: t`the ${value}` }))]} />
                 </FormField>
               </FieldRow>
               <Flex gap="22px" wrap="wrap">
-                <Tick {...register("deckle")}>deckle edges</Tick>
-                <Tick {...register("holdsMasking")}>it holds masking fluid</Tick>
+                <Tick {...register("deckle")}>{t`deckle edges`}</Tick>
+                <Tick {...register("holdsMasking")}>{t`it holds masking fluid`}</Tick>
               </Flex>
             </>
           )}
           <FaultLines faults={rest} />
           <Flex justify="space-between" gap="12px" wrap="wrap">
-            <Button type="button" variant="outline" onClick={() => void send({ archived: true })}>
-              Put it away for good
-            </Button>
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Keep what is told
-            </Button>
+            <Button type="button" variant="outline" onClick={() => void send({ archived: true })}>{t`Put it away for good`}</Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep what is told`}</Button>
           </Flex>
         </Flex>
       </form>

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 
 import { lazy, Suspense, useState } from "react";
@@ -24,19 +25,15 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
   const [dialog, setDialog] = useState<"come" | "take" | "change" | null>(null);
   return (
     <>
-      <Link to="/stores">← The shelf</Link>
+      <Link to="/stores">{t`← The shelf`}</Link>
       <Verdict>
         {store.name}: {verdictOf(material)}
       </Verdict>
       <Flex gap="12px" wrap="wrap" align="flex-start" marginBottom="22px">
-        <Button onClick={() => setDialog("come")}>It has come</Button>
+        <Button onClick={() => setDialog("come")}>{t`It has come`}</Button>
         <CountField store={store} />
-        <Button variant="outline" onClick={() => setDialog("take")}>
-          Some is gone
-        </Button>
-        <Button variant="outline" onClick={() => setDialog("change")}>
-          Change what is told of it
-        </Button>
+        <Button variant="outline" onClick={() => setDialog("take")}>{t`Some is gone`}</Button>
+        <Button variant="outline" onClick={() => setDialog("change")}>{t`Change what is told of it`}</Button>
       </Flex>
       <Flex gap="40px" align="flex-start" direction={{ base: "column", lg: "row" }}>
         <Box flex={{ base: "none", lg: "1 1 460px" }} minWidth={0} width="100%">
@@ -64,9 +61,9 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
 
 function verdictOf(material: StockOf): string {
   const { store, outlook } = material;
-  if (outlook.runsOut) return `${amountOf(store, store.onHand)} lie there, and ${outlook.runsOut.need} is the first to find too little, on ${printDay(outlook.runsOut.on)}.`;
-  if (outlook.wanted === 0) return `${amountOf(store, store.onHand)} lie there. Nothing that is owed takes any.`;
-  return `${amountOf(store, outlook.wanted)} go, ${amountOf(store, staysOf(material))} stay. It lasts ${String(Math.round(outlook.lasts * 100))} times in 100.`;
+  if (outlook.runsOut) return t`${amountOf(store, store.onHand)} lie there, and ${outlook.runsOut.need} is the first to find too little, on ${printDay(outlook.runsOut.on)}.`;
+  if (outlook.wanted === 0) return t`${amountOf(store, store.onHand)} lie there. Nothing that is owed takes any.`;
+  return t`${amountOf(store, outlook.wanted)} go, ${amountOf(store, staysOf(material))} stay. It lasts ${String(Math.round(outlook.lasts * 100))} times in 100.`;
 }
 
 const MOST_USES = 12;
@@ -75,10 +72,8 @@ const MOST_USES = 12;
 function Uses({ material: { store, outlook } }: { material: StockOf }) {
   if (outlook.uses.length === 0) return null;
   return (
-    <Box as="section" aria-label="What takes it" marginBottom="20px">
-      <Text color="softInk" fontWeight={600}>
-        What takes it
-      </Text>
+    <Box as="section" aria-label={t`What takes it`} marginBottom="20px">
+      <Text color="softInk" fontWeight={600}>{t`What takes it`}</Text>
       {outlook.uses.slice(0, MOST_USES).map((use, index) => (
         <Flex key={index} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="6px">
           <Text minWidth={0} overflowWrap="anywhere">
@@ -90,7 +85,7 @@ function Uses({ material: { store, outlook } }: { material: StockOf }) {
           <Text whiteSpace="nowrap">{amountOf(store, use.quantity)}</Text>
         </Flex>
       ))}
-      {outlook.uses.length > MOST_USES && <Text color="softInk">{outlook.uses.length - MOST_USES} more after these.</Text>}
+      {outlook.uses.length > MOST_USES && <Text color="softInk">{t`${outlook.uses.length - MOST_USES} more after these.`}</Text>}
     </Box>
   );
 }

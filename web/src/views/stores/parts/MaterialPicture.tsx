@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button } from "@chakra-ui/react";
 import { problemFaults, type Problem, type StoreRead } from "@yule/contract";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -14,8 +15,8 @@ const RATIO = 3 / 4;
 export function MaterialPicture({ store }: { store: StoreRead }) {
   return (
     <Box marginBottom="18px">
-      {store.pictureId && <Picture id={store.pictureId} alt={`${store.name}, as it looks on the shelf`} width={220} ratio={RATIO} />}
-      <Fold title={store.pictureId ? "Change its picture" : "Add its picture"}>
+      {store.pictureId && <Picture id={store.pictureId} alt={t`${store.name}, as it looks on the shelf`} width={220} ratio={RATIO} />}
+      <Fold title={store.pictureId ? t`Change its picture` : t`Add its picture`}>
         <TakePicture store={store} />
       </Fold>
     </Box>
@@ -34,13 +35,9 @@ function TakePicture({ store }: { store: StoreRead }) {
     if (problem) intake.fail(problemFaults(problem));
   };
   return (
-    <PhotoIntake label={`Picture of ${store.name}`} intake={intake}>
+    <PhotoIntake label={t`Picture of ${store.name}`} intake={intake}>
       <Straightened intake={intake} ratio={RATIO} what="material" onKeep={() => void intake.keep(tell)} />
-      {store.pictureId && !intake.photo.looked && (
-        <Button variant="outline" marginTop="8px" onClick={() => void takeAway()}>
-          Take the picture away
-        </Button>
-      )}
+      {store.pictureId && !intake.photo.looked && <Button variant="outline" marginTop="8px" onClick={() => void takeAway()}>{t`Take the picture away`}</Button>}
     </PhotoIntake>
   );
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box } from "@chakra-ui/react";
 import type { WeekOfMoney } from "@yule/contract";
 
@@ -23,25 +24,26 @@ export default function MoneyByWeek({ weeks }: { weeks: readonly WeekOfMoney[] }
   const [came, went] = [weeks.reduce((sum, { income }) => sum + income, 0), weeks.reduce((sum, week) => sum + paidOut(week), 0)];
   const columns = useMemo(
     (): readonly TableColumn<WeekOfMoney>[] => [
-      { id: "from", head: "Week from", isAlways: true, value: ({ from }) => from, cell: ({ from }) => printDay(from) },
-      { id: "income", head: "Came in", isAlways: true, value: ({ income }) => income, cell: ({ income }) => say(income) },
-      { id: "lots", head: "Materials", value: ({ lots }) => lots, cell: ({ lots }) => say(lots) },
-      { id: "outlays", head: "Tools and fairs", value: ({ outlays }) => outlays, cell: ({ outlays }) => say(outlays) },
-      { id: "post", head: "Post", value: ({ post }) => post, cell: ({ post }) => say(post) },
-      { id: "left", head: "Left", isAlways: true, value: (week) => week.income - paidOut(week), cell: (week) => say(week.income - paidOut(week)) },
+      { id: "from", head: t`Week from`, isAlways: true, value: ({ from }) => from, cell: ({ from }) => printDay(from) },
+      { id: "income", head: t`Came in`, isAlways: true, value: ({ income }) => income, cell: ({ income }) => say(income) },
+      { id: "lots", head: t`Materials`, value: ({ lots }) => lots, cell: ({ lots }) => say(lots) },
+      { id: "outlays", head: t`Tools and fairs`, value: ({ outlays }) => outlays, cell: ({ outlays }) => say(outlays) },
+      { id: "post", head: t`Post`, value: ({ post }) => post, cell: ({ post }) => say(post) },
+      { id: "left", head: t`Left`, isAlways: true, value: (week) => week.income - paidOut(week), cell: (week) => say(week.income - paidOut(week)) },
     ],
     [say],
   );
   return (
     <Box marginBottom="12px" maxWidth="760px">
-      <Fold title={`Week by week: ${say(came)} came in, ${say(went)} was paid out`}>
+      <Fold title={t`Week by week: ${say(came)} came in, ${say(went)} was paid out`}>
         <Box height="200px" marginBottom="10px">
           <WeekBars key={String(evening)} weeks={weeks} say={say} />
         </Box>
-        <DataTable label="Money of the season by week" rows={weeks} columns={columns} rowId={({ from }) => from} maxWidth="760px" />
-        <Box color="softInk" fontSize="15px">
-          A need brings its price on the day it first goes out. Materials count in the week they were booked in, whenever they are used; hours are not in it.
-        </Box>
+        <DataTable label={t`Money of the season by week`} rows={weeks} columns={columns} rowId={({ from }) => from} maxWidth="760px" />
+        <Box
+          color="softInk"
+          fontSize="15px"
+        >{t`A need brings its price on the day it first goes out. Materials count in the week they were booked in, whenever they are used; hours are not in it.`}</Box>
       </Fold>
     </Box>
   );
@@ -53,7 +55,7 @@ function WeekBars({ weeks, say }: { weeks: readonly WeekOfMoney[]; say: (minor: 
   return (
     <Bar
       role="img"
-      aria-label={weeks.map((week) => `Week from ${printDay(week.from)}: ${say(week.income)} in, ${say(paidOut(week))} out`).join("; ")}
+      aria-label={weeks.map((week) => t`Week from ${printDay(week.from)}: ${say(week.income)} in, ${say(paidOut(week))} out`).join("; ")}
       data={{
         labels: weeks.map(({ from }) => printDay(from)),
         datasets: [

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOffer, type StoreRead, type StoresRead } from "@yule/contract";
-import { measureOf } from "@yule/core";
+import { measureOf, t } from "@yule/core";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -20,37 +20,29 @@ export function Offers({ store, stores: { suppliers, offers } }: { store: StoreR
   const active = suppliers.filter(({ archived }) => !archived);
   const own = offers.filter(({ storeId }) => storeId === store.id);
   return (
-    <Box as="section" aria-label="Who sells it" marginBottom="20px">
-      <Text color="softInk" fontWeight={600}>
-        Who sells it
-      </Text>
+    <Box as="section" aria-label={t`Who sells it`} marginBottom="20px">
+      <Text color="softInk" fontWeight={600}>{t`Who sells it`}</Text>
       {own.length === 0 && (
         <Text>
           {store.packCostMinor > 0
-            ? `Nobody is told: ${amountOf(store, store.pack)} for ${say(store.packCostMinor)}, ${String(store.leadDays)} days on the way, is what the shelf has.`
-            : "Nobody is told, and no price."}
+            ? t`Nobody is told: ${amountOf(store, store.pack)} for ${say(store.packCostMinor)}, ${String(store.leadDays)} days on the way, is what the shelf has.`
+            : t`Nobody is told, and no price.`}
         </Text>
       )}
       {own.map((offer) => (
         <Flex key={offer.id} justify="space-between" align="center" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
           <Text minWidth={0} overflowWrap="anywhere">
             {suppliers.find(({ id }) => id === offer.supplierId)?.name}: {offer.packName === "" ? "" : `${offer.packName}, `}
-            {amountOf(store, offer.pack)} for {say(offer.priceMinor)}
-            {offer.atLeast > 1 ? `, at least ${String(offer.atLeast)}` : ""}
+            {t`${amountOf(store, offer.pack)} for ${say(offer.priceMinor)}`}
+            {offer.atLeast > 1 ? t`, at least ${String(offer.atLeast)}` : ""}
           </Text>
-          <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-offer", { id: offer.id, version: offer.version })}>
-            Sold no more
-          </Button>
+          <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-offer", { id: offer.id, version: offer.version })}>{t`Sold no more`}</Button>
         </Flex>
       ))}
       {active.length > 0 ? (
-        <Button size="sm" variant="outline" marginTop="10px" onClick={() => setIsAdding(true)}>
-          Add a price
-        </Button>
+        <Button size="sm" variant="outline" marginTop="10px" onClick={() => setIsAdding(true)}>{t`Add a price`}</Button>
       ) : (
-        <Text color="softInk" fontSize="15px">
-          Suppliers are told under What to buy.
-        </Text>
+        <Text color="softInk" fontSize="15px">{t`Suppliers are told under What to buy.`}</Text>
       )}
       {isAdding && <OfferDialog store={store} suppliers={active} onClose={() => setIsAdding(false)} />}
     </Box>
@@ -61,9 +53,9 @@ const offerForm = (store: StoreRead, currency: string) => {
   const { shape } = addOffer;
   return z.object({
     supplierId: shape.supplierId,
-    pack: amountText(measureOf(store.kind), z.int({ message: `an amount such as ${amountOf(store, store.pack)}` }).min(1)),
+    pack: amountText(measureOf(store.kind), z.int({ message: t`an amount such as ${amountOf(store, store.pack)}` }).min(1)),
     packName: shape.packName.unwrap(),
-    priceMinor: moneyText(currency, z.int({ message: "a price above nothing" }).min(1)),
+    priceMinor: moneyText(currency, z.int({ message: t`a price above nothing` }).min(1)),
     atLeast: numberText(shape.atLeast.unwrap()),
   });
 };
@@ -79,31 +71,29 @@ function OfferDialog({ store, suppliers, onClose }: { store: StoreRead; supplier
     else onClose();
   });
   return (
-    <Dialog title={`A price for ${store.name}`} onClose={onClose}>
+    <Dialog title={t`A price for ${store.name}`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label="Who sells it" fault={faultOf("supplierId")}>
+          <FormField label={t`Who sells it`} fault={faultOf("supplierId")}>
             <Choice {...register("supplierId")} options={suppliers.map(({ id, name }) => ({ value: id, label: name }))} />
           </FormField>
           <FieldRow>
-            <FormField label="One pack holds" fault={faultOf("pack")}>
+            <FormField label={t`One pack holds`} fault={faultOf("pack")}>
               <TextInput width="130px" {...register("pack")} />
             </FormField>
-            <FormField label="It is called" fault={faultOf("packName")}>
-              <TextInput width="140px" placeholder="pad, roll, tube" {...register("packName")} />
+            <FormField label={t`It is called`} fault={faultOf("packName")}>
+              <TextInput width="140px" placeholder={t`pad, roll, tube`} {...register("packName")} />
             </FormField>
-            <FormField label={`Price, ${currency}`} fault={faultOf("priceMinor")}>
+            <FormField label={t`Price, ${currency}`} fault={faultOf("priceMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("priceMinor")} />
             </FormField>
-            <FormField label="Packs at least" fault={faultOf("atLeast")}>
+            <FormField label={t`Packs at least`} fault={faultOf("atLeast")}>
               <TextInput width="90px" inputMode="numeric" {...register("atLeast")} />
             </FormField>
           </FieldRow>
           <FaultLines faults={rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Keep the price
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep the price`}</Button>
           </Flex>
         </Flex>
       </form>

@@ -1,4 +1,4 @@
-import { costsTotal, leftForAnHour, type NeedCosts } from "@yule/core";
+import { costsTotal, leftForAnHour, type NeedCosts, t } from "@yule/core";
 import { useMemo } from "react";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
@@ -14,20 +14,20 @@ export function OrderCosts({ needs, titles }: { needs: readonly NeedCosts[]; tit
   const rows = useMemo(() => needs.flatMap((money): OrderRow[] => (costsTotal(money.costs) === 0 ? [] : [{ title: titles.get(money.id) ?? "", money }])), [needs, titles]);
   const columns = useMemo(
     (): readonly TableColumn<OrderRow>[] => [
-      { id: "order", head: "For", isAlways: true, value: ({ title }) => title, cell: ({ title }) => title },
-      { id: "cards", head: "Cards made", value: ({ money }) => money.cards, cell: ({ money }) => money.cards },
-      { id: "cost", head: "Cost so far", isAlways: true, value: ({ money }) => costsTotal(money.costs), cell: ({ money }) => say(costsTotal(money.costs)) },
-      { id: "brings", head: "It brings", value: ({ money }) => money.income ?? 0, cell: ({ money }) => (money.income === null ? "none told" : say(money.income)) },
-      { id: "hour", head: "Left for an hour", isAlways: true, value: ({ money }) => leftForAnHour(money) ?? 0, cell: ({ money }) => hourOf(money, say) },
+      { id: "order", head: t`For`, isAlways: true, value: ({ title }) => title, cell: ({ title }) => title },
+      { id: "cards", head: t`Cards made`, value: ({ money }) => money.cards, cell: ({ money }) => money.cards },
+      { id: "cost", head: t`Cost so far`, isAlways: true, value: ({ money }) => costsTotal(money.costs), cell: ({ money }) => say(costsTotal(money.costs)) },
+      { id: "brings", head: t`It brings`, value: ({ money }) => money.income ?? 0, cell: ({ money }) => (money.income === null ? "none told" : say(money.income)) },
+      { id: "hour", head: t`Left for an hour`, isAlways: true, value: ({ money }) => leftForAnHour(money) ?? 0, cell: ({ money }) => hourOf(money, say) },
     ],
     [say],
   );
   if (rows.length === 0) return null;
-  return <DataTable label="What each order has cost" rows={rows} columns={columns} rowId={({ money }) => money.id} maxWidth="760px" />;
+  return <DataTable label={t`What each order has cost`} rows={rows} columns={columns} rowId={({ money }) => money.id} maxWidth="760px" />;
 }
 
 /** Said only where cards were made: before that nothing was earned for them. */
 function hourOf(money: NeedCosts, say: (minor: number) => string): string {
   const hour = money.cards > 0 ? leftForAnHour(money) : null;
-  return hour === null ? "not yet known" : say(hour);
+  return hour === null ? t`not yet known` : say(hour);
 }

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ToBuyRead } from "@yule/contract";
 import type { BuyOrder } from "@yule/derive";
@@ -18,13 +19,13 @@ export function OrdersBeside({ answer, toBuy }: { answer: BuyingAnswer; toBuy: r
   return (
     <Box as="section" aria-labelledby="cheapest">
       <Text id="cheapest" color="softInk" fontWeight={600} marginBottom="4px">
-        Buy, {purchase.proven ? "proven cheapest together" : "the cheapest found"}
+        {t`Buy, ${purchase.proven ? t`proven cheapest together` : t`the cheapest found`}`}
       </Text>
       {orders.map((order) => (
         <OrderLines key={order.supplier?.id ?? ""} order={order} />
       ))}
       <PutOnList orders={orders} toBuy={toBuy}>
-        <Link to="/stores?ask=buy">Who sells what</Link>
+        <Link to="/stores?ask=buy">{t`Who sells what`}</Link>
       </PutOnList>
     </Box>
   );
@@ -35,24 +36,24 @@ export function OrderLines({ order }: { order: BuyOrder }) {
   return (
     <Box marginBottom="14px">
       <Text fontFamily="heading" fontSize="19px">
-        {order.supplier?.name ?? "Wherever it is sold"}
+        {order.supplier?.name ?? t`Wherever it is sold`}
       </Text>
       {order.lines.map((line) => (
         <Flex key={line.store.id} justify="space-between" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
           <Box minWidth={0}>
             <Text fontWeight={700} overflowWrap="anywhere">
-              {packsOf(line.packs, line.packName)} of {line.store.name}
+              {t`${packsOf(line.packs, line.packName)} of ${line.store.name}`}
             </Text>
             <Text color={line.isInTime ? "softInk" : "cannot"} fontSize="15px">
-              Here by {printDay(line.there)}, 95 %{line.isInTime ? "" : ": too late for the plan"}
+              {t`Here by ${printDay(line.there)}, 95 %${line.isInTime ? "" : t`: too late for the plan`}`}
             </Text>
           </Box>
           <Text whiteSpace="nowrap">{say(line.cost)}</Text>
         </Flex>
       ))}
       <Flex justify="space-between" gap="12px" paddingY="8px" color="softInk">
-        <Text>Post</Text>
-        <Text>{order.post === 0 ? "free" : say(order.post)}</Text>
+        <Text>{t`Post`}</Text>
+        <Text>{order.post === 0 ? t`free` : say(order.post)}</Text>
       </Flex>
     </Box>
   );
@@ -72,7 +73,7 @@ export function PutOnList({ orders, toBuy, children }: { orders: readonly BuyOrd
   return (
     <Flex gap="12px" align="center" wrap="wrap">
       <Button onClick={put} disabled={isListed}>
-        {isListed ? "It is on the list" : "Put it on the list"}
+        {isListed ? t`It is on the list` : t`Put it on the list`}
       </Button>
       {children}
     </Flex>

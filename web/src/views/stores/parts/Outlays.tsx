@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOutlay, outlayKinds, type OutlayRead } from "@yule/contract";
-import { type Day } from "@yule/core";
+import { type Day, t } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -16,7 +16,7 @@ import { DayField } from "../../../kit/DayField.tsx";
 
 const { shape } = addOutlay;
 const outlayForm = (currency: string) =>
-  z.object({ title: shape.title, kind: shape.kind, costMinor: moneyText(currency, z.int({ message: "an amount above nothing" }).min(1)), on: shape.on });
+  z.object({ title: shape.title, kind: shape.kind, costMinor: moneyText(currency, z.int({ message: t`an amount above nothing` }).min(1)), on: shape.on });
 
 /** Money that no single card took: tools, tables at fairs, a printer's bill. Shared by the cards of the season. */
 export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; today: Day }) {
@@ -31,7 +31,7 @@ export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; to
   });
   return (
     <Box maxWidth="760px">
-      <Fold title={`Tools, fairs and printing of this season${outlays.length === 0 ? "" : `: ${say(outlays.reduce((sum, { costMinor }) => sum + costMinor, 0))}`}`}>
+      <Fold title={t`Tools, fairs and printing of this season${outlays.length === 0 ? "" : `: ${say(outlays.reduce((sum, { costMinor }) => sum + costMinor, 0))}`}`}>
         {outlays.map((outlay) => (
           <Flex key={outlay.id} justify="space-between" align="center" gap="12px" borderBottom="1px solid" borderColor="hairline" paddingY="6px">
             <Text minWidth={0} overflowWrap="anywhere">
@@ -42,29 +42,25 @@ export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; to
             </Text>
             <Flex gap="12px" align="center">
               <Text whiteSpace="nowrap">{say(outlay.costMinor)}</Text>
-              <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-outlay", { id: outlay.id, version: outlay.version })}>
-                Not paid
-              </Button>
+              <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-outlay", { id: outlay.id, version: outlay.version })}>{t`Not paid`}</Button>
             </Flex>
           </Flex>
         ))}
-        <form onSubmit={(event) => void save(event)} noValidate aria-label="An outlay">
+        <form onSubmit={(event) => void save(event)} noValidate aria-label={t`An outlay`}>
           <FieldRow>
-            <FormField label="What was paid for" fault={faultOf("title")}>
+            <FormField label={t`What was paid for`} fault={faultOf("title")}>
               <TextInput width="220px" {...register("title")} />
             </FormField>
-            <FormField label="Kind" fault={faultOf("kind")}>
+            <FormField label={t`Kind`} fault={faultOf("kind")}>
               <Choice {...register("kind")} options={outlayKinds.map((value) => ({ value, label: value }))} />
             </FormField>
-            <FormField label={`Paid, ${currency}`} fault={faultOf("costMinor")}>
+            <FormField label={t`Paid, ${currency}`} fault={faultOf("costMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("costMinor")} />
             </FormField>
-            <FormField label="On" fault={faultOf("on")}>
+            <FormField label={t`On`} fault={faultOf("on")}>
               <DayField form={form} name="on" />
             </FormField>
-            <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
-              Add the outlay
-            </Button>
+            <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>{t`Add the outlay`}</Button>
           </FieldRow>
           <FaultLines faults={rest} />
         </form>

@@ -1,6 +1,6 @@
 import { Button, Text } from "@chakra-ui/react";
 import type { ShopRead } from "@yule/contract";
-import { money } from "@yule/core";
+import { money, t } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -15,7 +15,9 @@ const amount = z.int().min(0).max(100_000_000).nullable();
 const percentText = z
   .string()
   .transform((text) => (text.trim() === "" ? 0 : Math.round(Number(text.replace(",", ".")) * 100)))
-  .refine((hundredths) => hundredths >= 0 && hundredths <= 5_000, { message: "a share of the price from 0 to 50 %" });
+  .refine((hundredths) => hundredths >= 0 && hundredths <= 5_000, {
+    error: () => t`a share of the price from 0 to 50 %`,
+  });
 
 const ratesForm = (currency: string) =>
   z.object({ hourMinor: moneyText(currency, amount), feeHundredths: percentText, feeMinor: moneyText(currency, amount).transform((minor) => minor ?? 0) });
@@ -35,23 +37,19 @@ export function RatesForm({ shop }: { shop: ShopRead }) {
     if (sent.state === "refused") form.refuse(sent.problem);
   });
   return (
-    <form onSubmit={(event) => void save(event)} noValidate aria-label="What an hour is worth">
-      <Text color="softInk" fontWeight={600} marginBottom="6px">
-        What an hour is worth to you
-      </Text>
+    <form onSubmit={(event) => void save(event)} noValidate aria-label={t`What an hour is worth`}>
+      <Text color="softInk" fontWeight={600} marginBottom="6px">{t`What an hour is worth to you`}</Text>
       <FieldRow>
-        <FormField label={`An hour, ${currency}`} fault={faultOf("hourMinor")}>
-          <TextInput width="100px" inputMode="decimal" placeholder="not told" {...register("hourMinor")} />
+        <FormField label={t`An hour, ${currency}`} fault={faultOf("hourMinor")}>
+          <TextInput width="100px" inputMode="decimal" placeholder={t`not told`} {...register("hourMinor")} />
         </FormField>
-        <FormField label="Off a sale, %" fault={faultOf("feeHundredths")}>
+        <FormField label={t`Off a sale, %`} fault={faultOf("feeHundredths")}>
           <TextInput width="90px" inputMode="decimal" placeholder="0" {...register("feeHundredths")} />
         </FormField>
-        <FormField label={`and ${currency}`} fault={faultOf("feeMinor")}>
+        <FormField label={t`and ${currency}`} fault={faultOf("feeMinor")}>
           <TextInput width="90px" inputMode="decimal" placeholder="0" {...register("feeMinor")} />
         </FormField>
-        <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>
-          Keep the rates
-        </Button>
+        <Button type="submit" variant="outline" marginTop={UNDER_LABEL}>{t`Keep the rates`}</Button>
       </FieldRow>
       <FaultLines faults={rest} />
     </form>

@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { receiveLot, type CommandInput, type StoreRead, type ToBuyRead } from "@yule/contract";
-import { measureOf, minorOf, money, type Day } from "@yule/core";
+import { measureOf, minorOf, money, type Day, t } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -27,12 +27,17 @@ const emptyIsNone = <T,>(field: z.ZodType<T, string | null>) =>
 const rateText = z
   .string()
   .transform((text) => (text.trim() === "" ? 1 : readNumber(text)))
-  .refine((rate) => rate > 0 && rate < 1_000_000, { message: "a rate such as 1.17: what one of it is worth in the shop's money" });
+  .refine((rate) => rate > 0 && rate < 1_000_000, {
+    error: () => t`a rate such as 1.17: what one of it is worth in the shop's money`,
+  });
 
 const currencyText = z
   .string()
   .transform((text) => text.trim().toUpperCase())
-  .refine((code) => /^[A-Z]{3}$/.test(code), { message: "three letters such as EUR", abort: true });
+  .refine((code) => /^[A-Z]{3}$/.test(code), {
+    error: () => t`three letters such as EUR`,
+    abort: true,
+  });
 
 /** The lot that was written down. What was paid is read with the digits of the money it was paid in, and is worth its rate. */
 const receiveForm = (store: StoreRead, own: string) =>
@@ -49,7 +54,7 @@ const receiveForm = (store: StoreRead, own: string) =>
     .transform(({ currency, rate, costMinor, ...lot }, context) => {
       const amount = readNumber(costMinor);
       if (costMinor.trim() === "" || !isAmount(amount, currency)) {
-        context.addIssue({ code: "custom", path: ["costMinor"], message: `an amount such as ${typedAmount(minorOf(12.5, currency), currency)}, 0 where it was given` });
+        context.addIssue({ code: "custom", path: ["costMinor"], message: t`an amount such as ${typedAmount(minorOf(12.5, currency), currency)}, 0 where it was given` });
         return z.NEVER;
       }
       const minor = minorOf(amount, currency);
@@ -83,44 +88,40 @@ function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: 
     else onClose();
   });
   return (
-    <Dialog title={`${store.name} has come`} onClose={onClose}>
+    <Dialog title={t`${store.name} has come`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
           <FieldRow>
-            <FormField label="How much" fault={faultOf("quantity")}>
+            <FormField label={t`How much`} fault={faultOf("quantity")}>
               <TextInput width="130px" {...register("quantity")} autoFocus />
             </FormField>
-            <FormField label={`What it cost, ${paidIn === "" ? currency : paidIn}`} fault={faultOf("costMinor")}>
+            <FormField label={t`What it cost, ${paidIn === "" ? currency : paidIn}`} fault={faultOf("costMinor")}>
               <TextInput width="130px" inputMode="decimal" {...register("costMinor")} />
             </FormField>
-            <FormField label="Here on" fault={faultOf("receivedOn")}>
+            <FormField label={t`Here on`} fault={faultOf("receivedOn")}>
               <DayField form={form} name="receivedOn" />
             </FormField>
           </FieldRow>
           <FieldRow>
-            <FormField label="Paid in" fault={faultOf("currency")}>
+            <FormField label={t`Paid in`} fault={faultOf("currency")}>
               <TextInput width="90px" {...register("currency")} />
             </FormField>
             {paidIn.trim().toUpperCase() !== currency && paidIn.trim() !== "" && (
-              <FormField label={`One ${paidIn.trim().toUpperCase()} in ${currency}`} fault={faultOf("rate")}>
+              <FormField label={t`One ${paidIn.trim().toUpperCase()} in ${currency}`} fault={faultOf("rate")}>
                 <TextInput width="110px" inputMode="decimal" {...register("rate")} />
               </FormField>
             )}
-            <FormField label="Good until" fault={faultOf("goodUntil")}>
+            <FormField label={t`Good until`} fault={faultOf("goodUntil")}>
               <DayField form={form} name="goodUntil" />
             </FormField>
-            <FormField label="Its label" fault={faultOf("code")}>
+            <FormField label={t`Its label`} fault={faultOf("code")}>
               <TextInput width="130px" {...register("code")} placeholder="none" />
             </FormField>
           </FieldRow>
-          <Text color="softInk" fontSize="15px">
-            It is used up after what came before it, at its own price.
-          </Text>
+          <Text color="softInk" fontSize="15px">{t`It is used up after what came before it, at its own price.`}</Text>
           <FaultLines faults={rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Put it on the shelf
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Put it on the shelf`}</Button>
           </Flex>
         </Flex>
       </form>

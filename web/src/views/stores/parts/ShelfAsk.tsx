@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { shelfOf, washHex } from "@yule/derive";
 import { useMemo, useState } from "react";
@@ -38,9 +39,10 @@ export default function ShelfAsk(props: StoresAskProps) {
     <>
       <StoresVerdict {...props} answer={answer} />
       {stock.length === 0 ? (
-        <Teach title="The shelf is empty" step={<Button onClick={() => setIsAdding(true)}>Add to the shelf</Button>}>
-          Put on it what you paint with. Each need then says what it takes, and this page says in which session something runs out, by when to order it and where it costs least.
-        </Teach>
+        <Teach
+          title={t`The shelf is empty`}
+          step={<Button onClick={() => setIsAdding(true)}>{t`Add to the shelf`}</Button>}
+        >{t`Put on it what you paint with. Each need then says what it takes, and this page says in which session something runs out, by when to order it and where it costs least.`}</Teach>
       ) : (
         <Flex gap="34px" align="flex-start" direction={{ base: "column", lg: "row" }}>
           <Box flex={{ base: "none", lg: "1 1 600px" }} minWidth={0}>
@@ -55,18 +57,12 @@ export default function ShelfAsk(props: StoresAskProps) {
       )}
       <AllMaterials stock={stock} today={outlook.today} />
       <Flex gap="12px" wrap="wrap">
-        {stock.length > 0 && (
-          <Button variant="outline" onClick={() => setIsAdding(true)}>
-            Add to the shelf
-          </Button>
-        )}
-        <Button variant="outline" onClick={() => setIsImporting(true)}>
-          Read a stock or price list
-        </Button>
+        {stock.length > 0 && <Button variant="outline" onClick={() => setIsAdding(true)}>{t`Add to the shelf`}</Button>}
+        <Button variant="outline" onClick={() => setIsImporting(true)}>{t`Read a stock or price list`}</Button>
       </Flex>
       {stock.length > shown.length && (
         <Text color="softInk" fontSize="15px" marginTop="8px">
-          {shown.length} of {stock.length} materials are drawn: those that the plan takes. The others stand in the figures.
+          {t`${shown.length} of ${stock.length} materials are drawn: those that the plan takes. The others stand in the figures.`}
         </Text>
       )}
       {isImporting && <ListDialog {...props} onClose={() => setIsImporting(false)} />}

@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import type { StoreRead } from "@yule/contract";
 import { useState } from "react";
@@ -22,18 +23,12 @@ export function ShelfLabels({ stores }: { stores: readonly StoreRead[] }) {
     const store = stores.find((each) => each.id === id);
     if (store) void navigate(materialPage(store.id));
     else
-      setSaid(id ? "This label is of a material that no longer lies on the shelf." : "No label of the shelf is seen in the picture. Hold it flat, in good light, and try again.");
+      setSaid(id ? t`This label is of a material that no longer lies on the shelf.` : t`No label of the shelf is seen in the picture. Hold it flat, in good light, and try again.`);
   };
   return (
     <Flex gap="18px" wrap="wrap" align="center" marginBottom="14px">
-      <PdfButton name="shelf-labels.pdf" make={() => printed(stores)}>
-        Print labels for the shelf
-      </PdfButton>
-      {canReadCodes() && (
-        <FilePick accept="image/*" camera onPick={(file) => void read(file)}>
-          Read a label by camera
-        </FilePick>
-      )}
+      <PdfButton name="shelf-labels.pdf" make={() => printed(stores)}>{t`Print labels for the shelf`}</PdfButton>
+      {canReadCodes() && <FilePick accept="image/*" camera onPick={(file) => void read(file)}>{t`Read a label by camera`}</FilePick>}
       {said && (
         <Text role="status" color="tight">
           {said}

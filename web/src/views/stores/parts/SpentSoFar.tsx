@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { CostsRead } from "@yule/contract";
-import { COST_PARTS, costsTotal, type CostPart } from "@yule/core";
+import { COST_PARTS, costsTotal, type CostPart, t } from "@yule/core";
 import { seasonCosts, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
@@ -18,7 +18,7 @@ export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsR
   if (parts.length === 0) return null;
   return (
     <Box marginBottom="12px" maxWidth="760px">
-      <Fold title={`What this season has cost so far: ${say(total)}`}>
+      <Fold title={t`What this season has cost so far: ${say(total)}`}>
         {parts.map(([part, cost]) => (
           <Flex key={part} gap="14px" align="center" paddingY="5px">
             <Text width="150px" flex="none">
@@ -38,9 +38,10 @@ export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsR
             </Text>
           </Flex>
         ))}
-        <Text color="softInk" fontSize="15px">
-          What left the shelf for what was made, what nobody took, the hours, fees and post. Striped are the hours, which nobody paid out.
-        </Text>
+        <Text
+          color="softInk"
+          fontSize="15px"
+        >{t`What left the shelf for what was made, what nobody took, the hours, fees and post. Striped are the hours, which nobody paid out.`}</Text>
         <OrderCosts needs={needs} titles={titles} />
       </Fold>
     </Box>

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement } from "chart.js";
-import { isCountedOut, learnedUse, measureOf, usualUnit, type Day } from "@yule/core";
+import { isCountedOut, learnedUse, measureOf, usualUnit, type Day, t } from "@yule/core";
 import { Line } from "react-chartjs-2";
 import { useAppSelector } from "../../../data/store.ts";
 import type { StockOf } from "../ask.ts";
@@ -47,7 +47,7 @@ export default function StockCurve({ material, today }: { material: StockOf; tod
         <Line
           key={String(evening)}
           role="img"
-          aria-label={`${store.name} over the season: ${points.map((point) => `${printDay(point.on)} ${amountOf(store, Math.max(0, point.left))}`).join(", ")}`}
+          aria-label={t`${store.name} over the season: ${points.map((point) => `${printDay(point.on)} ${amountOf(store, Math.max(0, point.left))}`).join(", ")}`}
           data={{
             labels: points.map(({ on }) => printDay(on)),
             datasets: [
@@ -78,8 +78,7 @@ export default function StockCurve({ material, today }: { material: StockOf; tod
         />
       </Box>
       <Text as="figcaption" fontSize="15px" color="softInk">
-        {last && last.left < 0 ? "Below the line it is missing." : `When all that is owed is made, ${amountOf(store, Math.max(0, last?.left ?? 0))} are left.`} The dashed lines
-        hold it in two of three cases.
+        {t`${last && last.left < 0 ? t`Below the line it is missing.` : t`When all that is owed is made, ${amountOf(store, Math.max(0, last?.left ?? 0))} are left.`} The dashed lines hold it in two of three cases.`}
       </Text>
     </Box>
   );

@@ -1,6 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, storeKinds, type CommandInput } from "@yule/contract";
-import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind } from "@yule/core";
+import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind, t } from "@yule/core";
 import { useMemo, useState, type ChangeEvent } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -65,13 +65,13 @@ export function StoreDialog({ onClose }: { onClose: () => void }) {
     else onClose();
   });
   return (
-    <Dialog title="On the shelf" onClose={onClose}>
+    <Dialog title={t`On the shelf`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label="What it is" fault={faultOf("name")}>
-            <TextInput {...register("name")} placeholder="Cotton 300 gsm" autoFocus />
+          <FormField label={t`What it is`} fault={faultOf("name")}>
+            <TextInput {...register("name")} placeholder={t`Cotton 300 gsm`} autoFocus />
           </FormField>
-          <FormField label="Kind" fault={faultOf("kind")}>
+          <FormField label={t`Kind`} fault={faultOf("kind")}>
             <Choice
               {...register("kind", { onChange: (event: ChangeEvent<HTMLSelectElement>) => setKind(event.target.value as StoreKind) })}
               options={OFFERED.map((each) => ({ value: each, label: each }))}
@@ -93,22 +93,20 @@ export function StoreDialog({ onClose }: { onClose: () => void }) {
               </FormField>
             ))}
           </FieldRow>
-          <FormField label="where it lies" fault={faultOf("place")}>
-            <TextInput {...register("place")} placeholder="long drawer" />
+          <FormField label={t`where it lies`} fault={faultOf("place")}>
+            <TextInput {...register("place")} placeholder={t`long drawer`} />
           </FormField>
           {kind === "card stock" && (
             <Flex gap="18px" align="center" wrap="wrap">
-              <FormField label="its colour" fault={faultOf("hex")}>
+              <FormField label={t`its colour`} fault={faultOf("hex")}>
                 <input type="color" {...register("hex")} style={{ width: 64, height: 44 }} />
               </FormField>
-              <Tick {...register("metallic")}>it shimmers</Tick>
+              <Tick {...register("metallic")}>{t`it shimmers`}</Tick>
             </Flex>
           )}
           <FaultLines faults={rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Put it there
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Put it there`}</Button>
           </Flex>
         </Flex>
       </form>

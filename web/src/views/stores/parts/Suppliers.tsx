@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addSupplier, type StoresRead, type SupplierRead } from "@yule/contract";
 import { surelyThereIn } from "@yule/derive";
 import { useMemo, useState } from "react";
-import { money } from "@yule/core";
+import { money, t } from "@yule/core";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -21,10 +21,8 @@ export function Suppliers({ stores }: { stores: StoresRead }) {
   const active = stores.suppliers.filter(({ archived }) => !archived);
   return (
     <Box as="section" aria-labelledby="suppliers" marginTop="28px" maxWidth="720px">
-      <Text id="suppliers" fontFamily="heading" fontSize="20px" marginBottom="4px">
-        Who sells to you
-      </Text>
-      {active.length === 0 && <Text color="softInk">Tell who sells what, and where it costs least is worked out, post and whole packs with it.</Text>}
+      <Text id="suppliers" fontFamily="heading" fontSize="20px" marginBottom="4px">{t`Who sells to you`}</Text>
+      {active.length === 0 && <Text color="softInk">{t`Tell who sells what, and where it costs least is worked out, post and whole packs with it.`}</Text>}
       {active.map((supplier) => (
         <Flex key={supplier.id} justify="space-between" gap="14px" wrap="wrap" align="center" borderBottom="1px solid" borderColor="hairline" paddingY="8px">
           <Box minWidth={0} flex="1 1 300px">
@@ -32,26 +30,23 @@ export function Suppliers({ stores }: { stores: StoresRead }) {
               {supplier.name}
             </Text>
             <Text color="softInk" fontSize="15px">
-              {termsOf(supplier, say)}. There in {surelyThereIn(supplier)} days in 95 of 100 orders
-              {supplier.took.length > 0 ? `; the last took ${supplier.took.slice(0, 3).join(", ")}` : ""}.
+              {t`${termsOf(supplier, say)}. There in ${surelyThereIn(supplier)} days in 95 of 100 orders${supplier.took.length > 0 ? t`; the last took ${supplier.took.slice(0, 3).join(", ")}` : ""}.`}
             </Text>
           </Box>
           <Button size="sm" variant="outline" onClick={() => setChanging(supplier)}>
-            Change {supplier.name.length > 18 ? "it" : supplier.name}
+            {t`Change ${supplier.name.length > 18 ? t`it` : supplier.name}`}
           </Button>
         </Flex>
       ))}
-      <Button variant="outline" marginTop="12px" onClick={() => setChanging("new")}>
-        Add a supplier
-      </Button>
+      <Button variant="outline" marginTop="12px" onClick={() => setChanging("new")}>{t`Add a supplier`}</Button>
       {changing && <SupplierDialog supplier={changing === "new" ? null : changing} onClose={() => setChanging(null)} />}
     </Box>
   );
 }
 
 function termsOf({ postMinor, freeFromMinor, leastMinor }: SupplierRead, say: (minor: number) => string): string {
-  const post = postMinor === 0 ? "No post" : `${say(postMinor)} post${freeFromMinor === null ? "" : `, free from ${say(freeFromMinor)}`}`;
-  return leastMinor === 0 ? post : `${post}; no order below ${say(leastMinor)}`;
+  const post = postMinor === 0 ? t`No post` : `${say(postMinor)} post${freeFromMinor === null ? "" : t`, free from ${say(freeFromMinor)}`}`;
+  return leastMinor === 0 ? post : t`${post}; no order below ${say(leastMinor)}`;
 }
 
 const supplierForm = (currency: string) => {
@@ -88,38 +83,30 @@ function SupplierDialog({ supplier, onClose }: { supplier: SupplierRead | null; 
   const save = form.handleSubmit((told) => send(told, false));
   const leave = form.handleSubmit((told) => send(told, true));
   return (
-    <Dialog title={supplier ? supplier.name : "A supplier"} onClose={onClose}>
+    <Dialog title={supplier ? supplier.name : t`A supplier`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label="Name" fault={faultOf("name")}>
+          <FormField label={t`Name`} fault={faultOf("name")}>
             <TextInput {...register("name")} autoFocus />
           </FormField>
           <FieldRow>
-            <FormField label={`Post, ${currency}`} fault={faultOf("postMinor")}>
+            <FormField label={t`Post, ${currency}`} fault={faultOf("postMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("postMinor")} placeholder="none" />
             </FormField>
-            <FormField label="Post free from" fault={faultOf("freeFromMinor")}>
-              <TextInput width="110px" inputMode="decimal" {...register("freeFromMinor")} placeholder="never" />
+            <FormField label={t`Post free from`} fault={faultOf("freeFromMinor")}>
+              <TextInput width="110px" inputMode="decimal" {...register("freeFromMinor")} placeholder={t`never`} />
             </FormField>
-            <FormField label="Least order" fault={faultOf("leastMinor")}>
+            <FormField label={t`Least order`} fault={faultOf("leastMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("leastMinor")} placeholder="none" />
             </FormField>
-            <FormField label="Days to come" fault={faultOf("leadDays")}>
+            <FormField label={t`Days to come`} fault={faultOf("leadDays")}>
               <TextInput width="90px" inputMode="numeric" {...register("leadDays")} />
             </FormField>
           </FieldRow>
           <FaultLines faults={rest} />
           <Flex justify="space-between" gap="12px">
-            {supplier ? (
-              <Button type="button" variant="outline" onClick={() => void leave()}>
-                Buy there no more
-              </Button>
-            ) : (
-              <span />
-            )}
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Keep the supplier
-            </Button>
+            {supplier ? <Button type="button" variant="outline" onClick={() => void leave()}>{t`Buy there no more`}</Button> : <span />}
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep the supplier`}</Button>
           </Flex>
         </Flex>
       </form>

@@ -1,6 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { leavingReasons, takeStore, type StoreRead } from "@yule/contract";
-import { measureOf } from "@yule/core";
+import { measureOf, t, wordsFor } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -11,12 +11,12 @@ import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField
 import { amountOf } from "../words.ts";
 
 const { shape } = takeStore;
-const REASONS: Readonly<Record<(typeof leavingReasons)[number], string>> = {
-  taken: "used for something else",
-  spoilt: "spoilt",
-  "given away": "given away",
-  "dried up": "dried up or gone off",
-};
+const REASONS: Readonly<Record<(typeof leavingReasons)[number], string>> = wordsFor({
+  taken: () => t`used for something else`,
+  spoilt: () => t`spoilt`,
+  "given away": () => t`given away`,
+  "dried up": () => t`dried up or gone off`,
+});
 
 /** Something is gone otherwise than by a stage or by cards. */
 export function TakeDialog({ store, onClose }: { store: StoreRead; onClose: () => void }) {
@@ -29,20 +29,18 @@ export function TakeDialog({ store, onClose }: { store: StoreRead; onClose: () =
     else onClose();
   });
   return (
-    <Dialog title={`${store.name}: what is gone`} onClose={onClose}>
+    <Dialog title={t`${store.name}: what is gone`} onClose={onClose}>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
-          <FormField label={`How much, of ${amountOf(store, store.onHand)}`} fault={faultOf("quantity")}>
+          <FormField label={t`How much, of ${amountOf(store, store.onHand)}`} fault={faultOf("quantity")}>
             <TextInput width="150px" autoFocus {...register("quantity")} />
           </FormField>
-          <FormField label="What became of it" fault={faultOf("reason")}>
+          <FormField label={t`What became of it`} fault={faultOf("reason")}>
             <Choice {...register("reason")} options={leavingReasons.map((value) => ({ value, label: REASONS[value] }))} />
           </FormField>
           <FaultLines faults={rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Take it off the shelf
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Take it off the shelf`}</Button>
           </Flex>
         </Flex>
       </form>

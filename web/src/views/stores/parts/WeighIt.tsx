@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ScaleRead, StoreRead } from "@yule/contract";
-import { countByWeight, gramsOfOne, type CountByWeight } from "@yule/core";
+import { countByWeight, gramsOfOne, type CountByWeight, t } from "@yule/core";
 import { useState } from "react";
 import { problemIn, request } from "../../../data/api.ts";
 import { readNumber } from "../../../kit/readNumber.ts";
@@ -15,12 +15,12 @@ export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count:
   const [said, setSaid] = useState<string | null>(null);
   const weigh = async (): Promise<void> => {
     const tare = empty.trim() === "" ? 0 : readNumber(empty);
-    if (!(tare >= 0)) return setSaid(`given ${empty}, allowed the weight of the empty vessel in g, such as 12`);
+    if (!(tare >= 0)) return setSaid(t`given ${empty}, allowed the weight of the empty vessel in g, such as 12`);
     try {
       const read = (await request(`scale?store=${store.id}&empty=${String(tare)}`)) as ScaleRead;
       const count = countByWeight(store, read.grams, tare, read.step);
-      if (!count) return setSaid(`${read.by}: ${String(read.grams)} g, which is less than its vessel. Weigh the vessel again.`);
-      setSaid(`${read.by}: ${String(read.grams)} g, that is ${amountOf(store, count.amount)}, give or take ${amountOf(store, count.off)}.`);
+      if (!count) return setSaid(t`${read.by}: ${String(read.grams)} g, which is less than its vessel. Weigh the vessel again.`);
+      setSaid(t`${read.by}: ${String(read.grams)} g, that is ${amountOf(store, count.amount)}, give or take ${amountOf(store, count.off)}.`);
       onCount(count);
     } catch (thrown) {
       setSaid(problemIn(thrown).title);
@@ -30,16 +30,14 @@ export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count:
     <Box fontSize="15px" maxWidth="320px" marginTop="6px">
       <Flex gap="8px" align="center">
         <TextInput
-          aria-label={`Empty vessel of ${store.name}, g`}
-          placeholder="vessel, g"
+          aria-label={t`Empty vessel of ${store.name}, g`}
+          placeholder={t`vessel, g`}
           width="104px"
           inputMode="decimal"
           value={empty}
           onChange={(change) => setEmpty(change.target.value)}
         />
-        <Button size="sm" type="button" variant="ghost" onClick={() => void weigh()}>
-          Weigh it
-        </Button>
+        <Button size="sm" type="button" variant="ghost" onClick={() => void weigh()}>{t`Weigh it`}</Button>
       </Flex>
       {said && <Text role="status">{said}</Text>}
     </Box>

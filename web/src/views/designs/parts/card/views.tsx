@@ -1,4 +1,4 @@
-import { chordAt, isShaped, lengthOfUnits, outlinePath, type PlacedOutline, type PlacedLayer, type Stack, type StackGeometry } from "@yule/core";
+import { chordAt, isShaped, lengthOfUnits, outlinePath, type PlacedOutline, type PlacedLayer, type Stack, type StackGeometry, t } from "@yule/core";
 import { DimensionLine, INK, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../../kit/drawing.tsx";
 import { useMeasure } from "../../../../kit/measure.tsx";
 import { LayerShape } from "../../../../features/card/LayerShape.tsx";
@@ -77,9 +77,7 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
                 size={15 * unit}
                 anchor="middle"
                 fill="#4E5B66"
-              >
-                back
-              </DrawnWords>
+              >{t`back`}</DrawnWords>
             </>
           )}
           <Layers geometry={geometry} picture={picture} x={faceX} y={faceY} unit={unit} />
@@ -128,12 +126,8 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
       {(unit) => (
         <>
           <path d={outlinePath(piece(0))} fill={CARD} stroke={INK} strokeWidth={unit} />
-          <DrawnWords x={middle} y={stack.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
-            back
-          </DrawnWords>
-          <DrawnWords x={middle} y={stack.height / 2 + 20 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">
-            glue above the score
-          </DrawnWords>
+          <DrawnWords x={middle} y={stack.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">{t`back`}</DrawnWords>
+          <DrawnWords x={middle} y={stack.height / 2 + 20 * unit} size={14 * unit} anchor="middle" fill="#4E5B66">{t`glue above the score`}</DrawnWords>
           <Crease from={[middle - half(score) - 8 * unit, score]} to={[middle + half(score) + 8 * unit, score]} unit={unit} />
           <DrawnWords x={middle + half(score) + 12 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
             {bare(score)}
@@ -142,7 +136,7 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
             <>
               <Crease from={[middle - footHalf - 8 * unit, foot]} to={[middle + footHalf + 8 * unit, foot]} unit={unit} />
               <DrawnWords x={middle} y={stack.height + 22 * unit} size={15 * unit} weight={600} anchor="middle" fill={RED}>
-                {`off ${bare(stack.footTrim)}`}
+                {t`off ${bare(stack.footTrim)}`}
               </DrawnWords>
             </>
           )}
@@ -237,7 +231,7 @@ export function InsideView({ stack, geometry, label, inside }: CardView) {
             ))}
           {lines.length === 0 ? (
             <DrawnWords x={page.x + page.width / 2} y={page.y + page.height / 2} size={15 * unit} anchor="middle" fill="#4E5B66">
-              {stack.fold === "none" ? "the back: address and message" : "no words inside yet"}
+              {stack.fold === "none" ? t`the back: address and message` : t`no words inside yet`}
             </DrawnWords>
           ) : (
             lines.map((line, index) => (
@@ -272,17 +266,17 @@ export function ProfileView({ stack, geometry, label }: CardView) {
   let top: number = geometry.thickness;
   const slab = (thick: number): number => (top -= thick) * times;
   const high = geometry.thickness * times;
-  const base = Array.from({ length: boards }, (_, index) => ({ y: slab(board), name: index === 0 && boards === 2 ? "back of the base" : "front of the base" }));
+  const base = Array.from({ length: boards }, (_, index) => ({ y: slab(board), name: index === 0 && boards === 2 ? t`back of the base` : t`front of the base` }));
   const layers = geometry.layers.map((layer) => {
     const foam = layer.lift > 0 ? { y: slab(layer.lift), height: layer.lift * times } : null;
     return { layer, foam, y: slab(board) };
   });
   const names = [
     ...base.map(({ y, name }) => ({ y, name })),
-    ...layers.map(({ y, layer }) => ({ y, name: layer.lift > 0 ? `${layer.name}, on foam tape ${bare(layer.lift)}` : layer.name })),
+    ...layers.map(({ y, layer }) => ({ y, name: layer.lift > 0 ? t`${layer.name}, on foam tape ${bare(layer.lift)}` : layer.name })),
   ];
   return (
-    <ScaleDrawing width={width * 1.5} height={high} margin={70} most={660} mostHeight={340} label={`${label}; in profile ${say(geometry.thickness)} thick`}>
+    <ScaleDrawing width={width * 1.5} height={high} margin={70} most={660} mostHeight={340} label={t`${label}; in profile ${say(geometry.thickness)} thick`}>
       {(unit) => (
         <>
           {stack.envelope && geometry.clearance && (
@@ -298,7 +292,7 @@ export function ProfileView({ stack, geometry, label }: CardView) {
                 strokeDasharray={dashes(unit)}
               />
               <DrawnWords x={width / 2} y={-22 * unit} size={14 * unit} anchor="middle" fill={SOFT}>
-                {`envelope, ${bare(geometry.clearance.width)} × ${bare(geometry.clearance.height)} to spare`}
+                {t`envelope, ${bare(geometry.clearance.width)} × ${bare(geometry.clearance.height)} to spare`}
               </DrawnWords>
             </>
           )}
@@ -337,7 +331,7 @@ export function ProfileView({ stack, geometry, label }: CardView) {
           })}
           <HeightLine height={high} text={say(geometry.thickness)} unit={unit} />
           <DrawnWords x={0} y={high + 40 * unit} size={14 * unit} fill={SOFT}>
-            {`width to scale, thickness drawn ${String(times)} times`}
+            {t`width to scale, thickness drawn ${String(times)} times`}
           </DrawnWords>
         </>
       )}

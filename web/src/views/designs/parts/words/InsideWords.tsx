@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import { Flex, Text } from "@chakra-ui/react";
 import type { SentimentRead } from "@yule/contract";
 import { Fold } from "../../../../kit/Fold.tsx";
@@ -10,8 +11,8 @@ const MOST = 4;
 export function InsideWords({ inside, sentiments, onChange }: { inside: readonly string[]; sentiments: readonly SentimentRead[]; onChange: (inside: string[]) => void }) {
   const textOf = (id: string): string => sentiments.find((each) => each.id === id)?.text ?? "";
   return (
-    <Fold title={`Inside: ${inside.length === 0 ? "nothing yet" : inside.map(textOf).join("; ")}`}>
-      <Text color="softInk">Written before assembly: the route check asks for the stage “Words inside”.</Text>
+    <Fold title={t`Inside: ${inside.length === 0 ? t`nothing yet` : inside.map(textOf).join("; ")}`}>
+      <Text color="softInk">{t`Written before assembly: the route check asks for the stage “Words inside”.`}</Text>
       {inside.length > 1 && (
         <Sortable ids={inside} onMove={(from, to) => onChange(moved(inside, from, to))}>
           {inside.map((id, index) => (

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addSentiment, lettering, tones, type CommandInput } from "@yule/contract";
-import { signsMissing, type LengthSystem } from "@yule/core";
+import { signsMissing, type LengthSystem, t } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -55,38 +55,38 @@ export function NewWords({ suits, onClose }: { suits: readonly string[]; onClose
     else onClose();
   });
   return (
-    <Dialog title="New words" onClose={onClose}>
+    <Dialog title={t`New words`} onClose={onClose}>
       <form onSubmit={(event) => void keep(event)} noValidate>
         <Flex direction="column" gap="12px">
-          <FormField label="Words" fault={faultOf("text")}>
-            <TextInput {...register("text")} autoFocus placeholder="Thank you kindly" />
+          <FormField label={t`Words`} fault={faultOf("text")}>
+            <TextInput {...register("text")} autoFocus placeholder={t`Thank you kindly`} />
           </FormField>
-          {strange.length > 0 && <Text color="tight">The measuring hand does not know {strange.join(" ")}; it takes each to be as wide as an m.</Text>}
+          {strange.length > 0 && <Text color="tight">{t`The measuring hand does not know ${strange.join(" ")}; it takes each to be as wide as an m.`}</Text>}
           <Flex gap="12px" wrap="wrap">
             <Box flex="1" minWidth="150px">
-              <FormField label="Occasion" fault={faultOf("occasion")}>
-                <TextInput {...register("occasion")} placeholder="any" />
+              <FormField label={t`Occasion`} fault={faultOf("occasion")}>
+                <TextInput {...register("occasion")} placeholder={t`any`} />
               </FormField>
             </Box>
             <Box flex="1" minWidth="150px">
-              <FormField label="For whom" fault={faultOf("recipient")}>
-                <TextInput {...register("recipient")} placeholder="anybody" />
+              <FormField label={t`For whom`} fault={faultOf("recipient")}>
+                <TextInput {...register("recipient")} placeholder={t`anybody`} />
               </FormField>
             </Box>
           </Flex>
           <Flex gap="12px" wrap="wrap">
             <Box width="150px">
-              <FormField label="Put on as">
+              <FormField label={t`Put on as`}>
                 <Choice {...register("means")} options={lettering.map((value) => ({ value, label: MEANS[value] }))} />
               </FormField>
             </Box>
             <Box width="130px">
-              <FormField label="Tone">
+              <FormField label={t`Tone`}>
                 <Choice {...register("tone")} options={options(tones)} />
               </FormField>
             </Box>
             <Box width="110px">
-              <FormField label="Language" fault={faultOf("language")}>
+              <FormField label={t`Language`} fault={faultOf("language")}>
                 <TextInput {...register("language")} />
               </FormField>
             </Box>
@@ -100,13 +100,11 @@ export function NewWords({ suits, onClose }: { suits: readonly string[]; onClose
               ))}
             </Flex>
           )}
-          <Tick {...register("neutral")}>neutral: names no feast</Tick>
-          {means === "stamp" && <Text color="softInk">Stamped images may carry their maker’s licence when cards are sold: check it.</Text>}
+          <Tick {...register("neutral")}>{t`neutral: names no feast`}</Tick>
+          {means === "stamp" && <Text color="softInk">{t`Stamped images may carry their maker’s licence when cards are sold: check it.`}</Text>}
           <FaultLines faults={form.rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>
-              Keep the words
-            </Button>
+            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep the words`}</Button>
           </Flex>
         </Flex>
       </form>

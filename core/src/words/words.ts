@@ -1,0 +1,52 @@
+/** What is put into a sentence. */
+export type Said = string | number;
+
+/** Gives a sentence in another language with its values in place; null where it has none, and the English one stands. */
+export type Translator = (source: string, values: readonly Said[]) => string | null;
+
+let translator: Translator | null = null;
+/** Tells who translates from now on; null for the English that stands in the code. */
+export const translateBy = (told: Translator | null): void => void (translator = told);
+
+const sources = new WeakMap<TemplateStringsArray, string>();
+/** A sentence as the catalogue has it: `{0} of {1} are made`. Braces of its own are quoted as ICU MessageFormat asks for it. */
+export function sourceOf(parts: TemplateStringsArray): string {
+  const known = sources.get(parts);
+  if (known !== undefined) return known;
+  const source = parts.map((part, index) => `${index === 0 ? "" : `{${String(index - 1)}}`}${part.replace(/[{}]/g, "'$&'")}`).join("");
+  sources.set(parts, source);
+  return source;
+}
+
+const joined = (parts: TemplateStringsArray, values: readonly Said[]): string => parts.map((part, index) => `${index === 0 ? "" : String(values[index - 1])}${part}`).join("");
+
+/** A sentence in the language of the shop. It is written here in English, and found in the catalogue by that. */
+export const t = (parts: TemplateStringsArray, ...values: readonly Said[]): string => translator?.(sourceOf(parts), values) ?? joined(parts, values);
+
+/** Forms of a sentence with a number in it, by the categories of Unicode CLDR; `#` stands for the number. */
+export interface PluralForms {
+  readonly one: string;
+  readonly other: string;
+}
+
+/** The catalogue's source of a sentence with a number in it, ICU MessageFormat. */
+export const pluralSource = ({ one, other }: PluralForms): string => `{0, plural, one {${one}} other {${other}}}`;
+
+/** A sentence by its number: `1 card`, `3 cards`. Another language may have more forms than two. */
+export const plural = (count: number, forms: PluralForms): string =>
+  translator?.(pluralSource(forms), [count]) ?? (count === 1 ? forms.one : forms.other).replaceAll("#", String(count));
+
+/** The short name by which a catalogue keeps a sentence: FNV-1a over its UTF-16 units, twice, 64 bits in base 36. */
+export function idOfSource(source: string): string {
+  let [low, high] = [0x811c9dc5, 0x01000193];
+  for (let at = 0; at < source.length; at += 1) {
+    const unit = source.charCodeAt(at);
+    low = Math.imul(low ^ unit, 0x01000193);
+    high = Math.imul(high ^ unit ^ (low >>> 13), 0x01000193);
+  }
+  return (low >>> 0).toString(36) + (high >>> 0).toString(36).slice(0, 2);
+}
+
+/** Words for a few cases, each said when it is asked for: the language may have changed since the code was loaded. */
+export const wordsFor = <Key extends string>(make: Readonly<Record<Key, () => string>>): Readonly<Record<Key, string>> =>
+  Object.defineProperties({}, Object.fromEntries(Object.entries<() => string>(make).map(([key, get]) => [key, { get, enumerable: true }]))) as Readonly<Record<Key, string>>;
