@@ -19,6 +19,8 @@ export default defineConfig({
       workbox: {
         globPatterns: ["**/*.{js,css,html,svg,woff2,wasm}"],
         globIgnores: ["**/*{cyrillic,greek,vietnamese}*"],
+        // Sentences are kept once a language is spoken, so that it is spoken without the server too.
+        runtimeCaching: [{ urlPattern: /\/words\/.*\.json$/, handler: "StaleWhileRevalidate", options: { cacheName: "words" } }],
         maximumFileSizeToCacheInBytes: 6_000_000,
         navigateFallbackDenylist: [/^\/api\//],
       },

@@ -14,6 +14,7 @@ import { Shell } from "./shell/Shell.tsx";
 import { store } from "./data/store.ts";
 import { system } from "./kit/theme.ts";
 import { planningFacts } from "./plan/planningFacts.ts";
+import { wantWords } from "./kit/language/language.ts";
 import { VIEWS, type View } from "./shell/views.ts";
 
 const router = createBrowserRouter([
@@ -23,7 +24,11 @@ const router = createBrowserRouter([
     HydrateFallback: Loading,
     children: [
       { index: true, element: <Navigate to="/season" replace /> },
-      ...VIEWS.map((view) => ({ path: view.path, lazy: async () => ({ Component: (await view.load()).default }), HydrateFallback: Loading })),
+      ...VIEWS.map((view) => ({
+        path: view.path,
+        lazy: async () => ({ Component: (await Promise.all([view.load(), wantWords(view.path)]))[0].default }),
+        HydrateFallback: Loading,
+      })),
       { path: "*", element: <Navigate to="/season" replace /> },
     ],
   },

@@ -1,4 +1,4 @@
-import { toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
+import { saidFrom, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
 
 /** `panels[0].count`; the whole input is `input`. */
 export function pathText(path: FaultPath): string {
@@ -20,8 +20,16 @@ export function plainSpeech(value: FaultValue): string {
   return "text" in value ? value.text : value.name;
 }
 
-/** A phrase as it reads. */
+/** A phrase as it reads to programs: in English. */
 export const phraseText = (phrase: Phrase, say: Speech = plainSpeech): string => phrase.map((part) => (typeof part === "string" ? part : say(part))).join("");
+
+/** A phrase as it reads to a maker, in her language where its catalogue has it. */
+export function phraseSaid(phrase: Phrase, say: Speech): string {
+  const values = phrase.filter((part) => typeof part !== "string").map(say);
+  let at = 0;
+  const source = phrase.map((part) => (typeof part === "string" ? part : `{${String(at++)}}`)).join("");
+  return saidFrom(source, values) ?? phraseText(phrase, say);
+}
 
 /** `given 4, allowed at most 3`: what stands at a field, whose label says what it is of. */
 export function faultWords({ given, allowed }: Pick<Fault, "given" | "allowed">, say: Speech = plainSpeech): string {

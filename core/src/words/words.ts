@@ -23,6 +23,9 @@ const joined = (parts: TemplateStringsArray, values: readonly Said[]): string =>
 /** A sentence in the language of the shop. It is written here in English, and found in the catalogue by that. */
 export const t = (parts: TemplateStringsArray, ...values: readonly Said[]): string => translator?.(sourceOf(parts), values) ?? joined(parts, values);
 
+/** A sentence that is put together while the program runs, by its source; null where it stays English. */
+export const saidFrom = (source: string, values: readonly Said[]): string | null => translator?.(source, values) ?? null;
+
 /** Forms of a sentence with a number in it, by the categories of Unicode CLDR; `#` stands for the number. */
 export interface PluralForms {
   readonly one: string;

@@ -1,4 +1,4 @@
-import { faultLine, phraseText, plainSpeech, type Speech } from "@yule/contract";
+import { faultLine, phraseSaid, plainSpeech, type Speech } from "@yule/contract";
 import type { Day, Fault, Length, LengthSystem, Phrase } from "@yule/core";
 import { printMinutes, minutes, saidBare, saidLength, saidSize } from "@yule/core";
 import { createContext, useContext, useMemo } from "react";
@@ -47,6 +47,6 @@ export const useSpeech = (): Speech => speechOf(useContext(MannerContext));
 /** A fault, a phrase or a sentence as one line. */
 export function faultText(line: Fault | Phrase | string, speech: Speech): string {
   if (typeof line === "string") return line;
-  return isFault(line) ? faultLine(line, speech) : phraseText(line, speech);
+  return isFault(line) ? faultLine(line, speech) : phraseSaid(line, speech);
 }
 const isFault = (line: Fault | Phrase): line is Fault => "code" in line;

@@ -21,6 +21,7 @@ import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 import { VIEWS } from "./views.ts";
+import { useLanguage } from "../kit/language/useLanguage.ts";
 import { printDay, printTime, speakAs } from "../kit/say.ts";
 
 /** Met once in the life of a shop. */
@@ -45,12 +46,13 @@ export function Shell() {
   const empty = designs.data !== undefined && designs.data.designs.length === 0;
   const [system, currency] = [shop.data?.lengthSystem ?? "in", shop.data?.currency ?? "EUR"];
   const written = useMemo(() => mannerOfShop(shop.data ?? NO_SHOP), [shop.data]);
-  const key = JSON.stringify(written);
+  const language = useLanguage(written);
+  const key = `${JSON.stringify(written)} ${language}`;
   // What is printed below is printed so from the first line on.
   speakAs(written);
   const today = outlook?.today;
   const manner = useMemo((): ShopManner => ({ system, currency, key, today }), [system, currency, key, today]);
-  return <Frame outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={thin} empty={empty} />;
+  return <Frame key={language} outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={thin} empty={empty} />;
 }
 
 interface FrameProps {

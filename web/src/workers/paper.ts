@@ -1,4 +1,5 @@
 import type { RunSheetWorker } from "./runSheet.worker.ts";
+import { languageSpoken } from "../kit/language/language.ts";
 import { spoken } from "../kit/say.ts";
 import { askOnce } from "./startWorker.ts";
 import type { WallSheetWorker } from "./wallSheet.worker.ts";
@@ -9,6 +10,7 @@ export const wallSheetPdf = (...asked: Parameters<WallSheetWorker["wallSheet"]>)
     () => new Worker(new URL("./wallSheet.worker.ts", import.meta.url), { type: "module" }),
     async (worker) => {
       await worker.speakAs(spoken());
+      await worker.speakWords(languageSpoken());
       return worker.wallSheet(...asked);
     },
   );
@@ -19,6 +21,7 @@ export const printedRunSheet = (...asked: Parameters<RunSheetWorker["runSheetPdf
     () => new Worker(new URL("./runSheet.worker.ts", import.meta.url), { type: "module" }),
     async (worker) => {
       await worker.speakAs(spoken());
+      await worker.speakWords(languageSpoken(), "bench");
       return worker.runSheetPdf(...asked);
     },
   );

@@ -1,6 +1,6 @@
 import { rich } from "../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { phraseText, type DesignRead, type SentimentRead } from "@yule/contract";
+import { phraseSaid, type DesignRead, type SentimentRead } from "@yule/contract";
 import { minutes, printMinutes, stackGeometry, type Length, type Stack, t } from "@yule/core";
 import { stackOf, shortly, findingsOf, holdsMaskingOf, stagesOf, type Outlook, type Family } from "@yule/derive";
 import { useState } from "react";
@@ -97,7 +97,7 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
         fault ? (
           <Figure
             tone={fault.code === "envelope-too-small" || geometry.faults.length > 0 ? "cannot" : "tight"}
-            why={`${phraseText(fault.given, speech)}; better ${phraseText(fault.allowed, speech)}.`}
+            why={`${phraseSaid(fault.given, speech)}; better ${phraseSaid(fault.allowed, speech)}.`}
           >
             {shortly(fault)}
           </Figure>

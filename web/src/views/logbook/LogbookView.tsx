@@ -1,4 +1,4 @@
-import { eventPhrase, phraseText, type EventRead } from "@yule/contract";
+import { eventPhrase, phraseSaid, type EventRead } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { dayAt, minuteOfDayAt, yearOf, type Day, t } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
@@ -123,7 +123,7 @@ function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
         {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
       </Text>
       <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
-        {phraseText(eventPhrase(event.happened), useSpeech())}
+        {phraseSaid(eventPhrase(event.happened), useSpeech())}
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>

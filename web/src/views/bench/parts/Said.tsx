@@ -1,7 +1,7 @@
 import { rich } from "../../../kit/rich.tsx";
 import { useSpeech } from "../../../kit/measure.tsx";
 import { wholeBatch, type Fault, t } from "@yule/core";
-import { phraseText, type Speech } from "@yule/contract";
+import { phraseSaid, type Speech } from "@yule/contract";
 import { Box, Text } from "@chakra-ui/react";
 import { lazy, memo, Suspense, useState } from "react";
 import { Link } from "react-router";
@@ -102,5 +102,5 @@ function Impossible({ faults, lying }: { faults: readonly Fault[]; lying: readon
   const speech = useSpeech();
   const names = new Map(lying.flatMap(({ batch, view, design }) => [[batch.id, view.need.title] as const, ...design.stages.map(({ id, name }) => [id, name] as const)]));
   const say: Speech = (value) => ("name" in value ? (names.get(wholeBatch(value.name)) ?? value.name) : speech(value));
-  return <FaultLines faults={faults.map(({ given, allowed }) => `${phraseText(given, say)}; allowed: ${phraseText(allowed, say)}`)} />;
+  return <FaultLines faults={faults.map(({ given, allowed }) => `${phraseSaid(given, say)}; allowed: ${phraseSaid(allowed, say)}`)} />;
 }

@@ -1,6 +1,6 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cardOutlines, edges, folds, outlines, faultWords, phraseText, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
+import { cardOutlines, edges, folds, outlines, faultWords, phraseSaid, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
 import { changeFigure, isShaped, lengthOfUnits, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack, t } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
@@ -99,7 +99,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
       )}
       {geometry.warnings.map((warning) => (
         <Text key={`${warning.code}${String(warning.path.at(-1))}`} color="tight" fontWeight={600}>
-          {t`${shortly(warning)}: ${phraseText(warning.given, speech)}; better ${phraseText(warning.allowed, speech)}.`}
+          {t`${shortly(warning)}: ${phraseSaid(warning.given, speech)}; better ${phraseSaid(warning.allowed, speech)}.`}
         </Text>
       ))}
       {changed && (

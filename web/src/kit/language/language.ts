@@ -1,0 +1,58 @@
+import { translateBy } from "@yule/core";
+import type { Catalogues } from "./catalogues.ts";
+
+/** The language that the sentences in the code are written in: it needs no catalogue. */
+const WRITTEN_IN_CODE = "en";
+/** Where a translator tells a language to look at, also one of the made-up ones that show what a translation must stand. */
+const HELD_UP = "yule.words";
+
+let catalogues: Catalogues | null = null;
+/** Catalogues that are wanted: a view's comes with the view. */
+const domains = new Set<string>(["common"]);
+
+/** The language of a shop's sentences, unless another is held up for a look. */
+export const languageOf = (manner: { readonly language: string }): string => {
+  try {
+    return localStorage.getItem(HELD_UP) ?? manner.language;
+  } catch {
+    return manner.language;
+  }
+};
+
+/**
+ * Speaks a language from now on. English at once; another as soon as its catalogues are there, and what they lack stays English.
+ * @returns when all that is drawn anew is drawn in it
+ */
+export async function speakLanguage(language: string): Promise<void> {
+  if (language === WRITTEN_IN_CODE) {
+    catalogues = null;
+    translateBy(null);
+    return;
+  }
+  if (catalogues?.language !== language) {
+    const { cataloguesOf } = await import("./catalogues.ts");
+    catalogues = cataloguesOf(language);
+  }
+  const spoken = catalogues;
+  await Promise.all([...domains].map((domain) => spoken.add(domain)));
+  if (catalogues === spoken) translateBy(spoken.translate);
+}
+
+/** The language spoken last: workers that make papers are told it. */
+export const languageSpoken = (): string => catalogues?.language ?? WRITTEN_IN_CODE;
+
+/** The same in a worker: nothing is printed before its sentences are there. */
+export async function speakWords(language: string, ...views: readonly string[]): Promise<void> {
+  views.forEach((view) => domains.add(view));
+  await speakLanguage(language);
+}
+
+/** Fetches the sentences of a view beside its code. */
+export async function wantWords(domain: string): Promise<void> {
+  domains.add(domain);
+  await catalogues?.add(domain);
+}
+
+/** Languages that are read from right to left, by their script: Unicode CLDR. */
+const RIGHT_TO_LEFT: ReadonlySet<string> = new Set(["ar", "dv", "fa", "he", "ps", "sd", "ug", "ur", "yi"]);
+export const directionOf = (language: string): "ltr" | "rtl" => (RIGHT_TO_LEFT.has(language.split("-")[0] ?? "") ? "rtl" : "ltr");
