@@ -1,4 +1,4 @@
-import { addDays, daysBetween, weekdayOf, type Day } from "@yule/core";
+import { addDays, daysBetween, weekdayOf, type Day, t } from "@yule/core";
 import { STAND_RANK, type NeedStand } from "./season/needRow.ts";
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
@@ -124,7 +124,7 @@ export function tagsOf(
       ? [
           {
             id: store.id,
-            title: `${store.name.split(",")[0] ?? ""} runs out`,
+            title: t`${store.name.split(",")[0] ?? ""} runs out`,
             detail: `${shortBy({ store, outlook: stock })} short`,
             day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
             x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on),

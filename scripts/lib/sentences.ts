@@ -8,7 +8,7 @@ export type Catalogue = Readonly<Record<string, string>>;
 
 /** Where sentences stand that a maker reads. */
 const FOLDERS = ["web/src", "derive/src", "contract/src", "core/src"];
-const SENTENCE_TAGS: ReadonlySet<string> = new Set(["t", "rich", "phrase"]);
+const SENTENCE_TAGS: ReadonlySet<string> = new Set(["t", "rich", "phrase", "written"]);
 
 function* sourcesIn(folder: string): Generator<string> {
   for (const entry of readdirSync(folder, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {

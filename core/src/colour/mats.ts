@@ -1,3 +1,4 @@
+import { t } from "../words/words.ts";
 import { labOfHex, labOfXyz, lchOfLab, type Lab, type Lch } from "./light.ts";
 import { seenIn, LIGHTS, type Light } from "./lamp.ts";
 import { reflectanceOf } from "./reflectance.ts";
@@ -111,21 +112,37 @@ function relationOf(mat: Lch, { hues }: PanelSeen): HueRelation {
 
 const EDGE_SAYS = (seen: MatSeen): string =>
   seen.points.edge < 0.4
-    ? "too close to the panel's edge"
+    ? t`too close to the panel's edge`
     : Math.abs(seen.contrast) > TOO_FAR
-      ? `much ${seen.contrast > 0 ? "lighter" : "darker"} than the edge`
-      : `${seen.contrast > 0 ? "lighter" : "darker"} than the edge by ${String(Math.round(Math.abs(seen.contrast)))}`;
+      ? t`much ${seen.contrast > 0 ? t`lighter` : t`darker`} than the edge`
+      : t`${seen.contrast > 0 ? t`lighter` : t`darker`} than the edge by ${String(Math.round(Math.abs(seen.contrast)))}`;
 const HUE_SAYS: Readonly<Record<HueRelation, string>> = {
-  neutral: "a neutral that keeps out of the way",
-  "picks up": "picks up a small colour of the panel",
-  answers: "opposite to the panel's main colour, which makes it glow",
-  near: "near to the panel's main colour",
-  strays: "a hue that is not in the panel",
+  get neutral() {
+    return t`a neutral that keeps out of the way`;
+  },
+  get "picks up"() {
+    return t`picks up a small colour of the panel`;
+  },
+  get answers() {
+    return t`opposite to the panel's main colour, which makes it glow`;
+  },
+  get near() {
+    return t`near to the panel's main colour`;
+  },
+  get strays() {
+    return t`a hue that is not in the panel`;
+  },
 };
 const LIFT_SAYS: Readonly<Record<Lift, string>> = {
-  lifts: "lets the panel's colours stand out",
-  keeps: "leaves the panel as it is",
-  drains: "is stronger than the panel and drains it",
+  get lifts() {
+    return t`lets the panel's colours stand out`;
+  },
+  get keeps() {
+    return t`leaves the panel as it is`;
+  },
+  get drains() {
+    return t`is stronger than the panel and drains it`;
+  },
 };
 
 function saysOf(seen: readonly MatSeen[]): string {
@@ -137,7 +154,7 @@ function saysOf(seen: readonly MatSeen[]): string {
     ...(day.hue !== lamp.hue ? [HUE_SAYS[lamp.hue]] : []),
     ...(day.lift !== lamp.lift ? [LIFT_SAYS[lamp.lift]] : []),
   ];
-  return `${EDGE_SAYS(day)}; ${HUE_SAYS[day.hue]}; ${LIFT_SAYS[day.lift]}${turned ? `. By lamplight: ${lampSays.join("; ")}` : ""}`;
+  return `${EDGE_SAYS(day)}; ${HUE_SAYS[day.hue]}; ${LIFT_SAYS[day.lift]}${turned ? t`. By lamplight: ${lampSays.join("; ")}` : ""}`;
 }
 
 /** Why one mat stands before another: the point on which they differ most. @returns null where they do the panel equally well */
@@ -149,7 +166,7 @@ export function whyBefore(first: MatRanked, second: MatRanked): string | null {
   const says = { edge: EDGE_SAYS, hue: (seen: MatSeen) => HUE_SAYS[seen.hue], lift: (seen: MatSeen) => LIFT_SAYS[seen.lift] }[point.of];
   const [a, b] = [says(mine), says(other)];
   return a === b
-    ? `by lamplight it holds better: ${says(first.seen[1] ?? mine)}, the other ${says(second.seen[1] ?? other)}`
+    ? t`by lamplight it holds better: ${says(first.seen[1] ?? mine)}, the other ${says(second.seen[1] ?? other)}`
     : `it is ${a}; ${second.mat.name} is ${b}`.replace(/it is (picks|lets|leaves)/, "it $1").replace(/ is (picks|lets|leaves|is) /, " $1 ");
 }
 

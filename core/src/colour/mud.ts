@@ -1,3 +1,4 @@
+import { t } from "../words/words.ts";
 import { hexOf, lchOf, type Lch, type Spectrum } from "./light.ts";
 import { mixed, over, WHITE_PAPER, type Film } from "./layers.ts";
 
@@ -74,9 +75,9 @@ export function hueName({ C, h, L }: Lch): string {
 function whyOf(first: Lch, second: Lch, both: Lch, verdict: MudVerdict, isNeutral: boolean): string {
   const [a, b, made] = [hueName(first), hueName(second), hueName(both)];
   const apart = Math.min(Math.abs(first.h - second.h), 360 - Math.abs(first.h - second.h));
-  if (isNeutral) return verdict === "clean" ? `a neutral with ${first.C < NEUTRAL ? b : a} leaves it ${made}` : `a neutral takes the glow out of ${first.C < NEUTRAL ? b : a}`;
-  if (verdict === "clean") return apart < 40 ? `${a} and ${b} lie near each other and give ${made}` : `${a} and ${b} leave a band of light that both let through: ${made}`;
+  if (isNeutral) return verdict === "clean" ? t`a neutral with ${first.C < NEUTRAL ? b : a} leaves it ${made}` : t`a neutral takes the glow out of ${first.C < NEUTRAL ? b : a}`;
+  if (verdict === "clean") return apart < 40 ? t`${a} and ${b} lie near each other and give ${made}` : t`${a} and ${b} leave a band of light that both let through: ${made}`;
   return verdict === "dull"
-    ? `${a} and ${b} take part of each other's light and leave a quiet ${made}`
-    : `${a} and ${b} take each other's light almost wholly and leave ${made === "brown" || made === "grey" || made === "black" ? made : `a muddy ${made}`}`;
+    ? t`${a} and ${b} take part of each other's light and leave a quiet ${made}`
+    : t`${a} and ${b} take each other's light almost wholly and leave ${made === "brown" || made === "grey" || made === "black" ? made : t`a muddy ${made}`}`;
 }

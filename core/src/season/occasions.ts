@@ -1,3 +1,4 @@
+import { saidWritten, written } from "../words/words.ts";
 import { addDays, dayOf, type Day } from "../measure/day.ts";
 import { fail, succeed, phrase, type Fault, type Result } from "../outcome/outcome.ts";
 import { COUNTRIES } from "./countries.ts";
@@ -14,17 +15,17 @@ export interface OccasionDay {
 }
 
 const NAMES = {
-  "new-year": "New Year's Day",
-  "valentines-day": "Valentine's Day",
-  easter: "Easter Sunday",
-  "easter-orthodox": "Orthodox Easter Sunday",
-  "winter-solstice": "Winter solstice",
-  yule: "Yule",
-  "lunar-new-year": "Lunar New Year",
-  hanukkah: "Hanukkah, first day",
-  "mothers-day": "Mother's Day",
-  "fathers-day": "Father's Day",
-  thanksgiving: "Thanksgiving",
+  "new-year": written`New Year's Day`,
+  "valentines-day": written`Valentine's Day`,
+  easter: written`Easter Sunday`,
+  "easter-orthodox": written`Orthodox Easter Sunday`,
+  "winter-solstice": written`Winter solstice`,
+  yule: written`Yule`,
+  "lunar-new-year": written`Lunar New Year`,
+  hanukkah: written`Hanukkah, first day`,
+  "mothers-day": written`Mother's Day`,
+  "fathers-day": written`Father's Day`,
+  thanksgiving: written`Thanksgiving`,
 } as const;
 export type OccasionId = keyof typeof NAMES;
 
@@ -77,7 +78,7 @@ export function occasions(country: string, from: Day, to: Day): Result<readonly 
   const found = yearsBetween(from, to).flatMap((year) =>
     ids.flatMap((id): OccasionDay[] => {
       const date = DAYS[id](year, code);
-      return date !== null && date >= from && date <= to ? [{ date, id, name: NAMES[id] }] : [];
+      return date !== null && date >= from && date <= to ? [{ date, id, name: saidWritten(NAMES[id]) }] : [];
     }),
   );
   return succeed(found.sort((a, b) => (a.date < b.date ? -1 : a.date > b.date ? 1 : ids.indexOf(a.id) - ids.indexOf(b.id))));

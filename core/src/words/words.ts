@@ -23,6 +23,11 @@ const joined = (parts: TemplateStringsArray, values: readonly Said[]): string =>
 /** A sentence in the language of the shop. It is written here in English, and found in the catalogue by that. */
 export const t = (parts: TemplateStringsArray, ...values: readonly Said[]): string => translator?.(sourceOf(parts), values) ?? joined(parts, values);
 
+/** Marks a sentence for the catalogue that is kept as it is written, and said where it is read. */
+export const written = (parts: TemplateStringsArray): string => parts.join("");
+/** A marked sentence in the language of the shop. */
+export const saidWritten = (sentence: string): string => translator?.(sentence.replace(/[{}]/g, "'$&'"), []) ?? sentence;
+
 /** A sentence that is put together while the program runs, by its source; null where it stays English. */
 export const saidFrom = (source: string, values: readonly Said[]): string | null => translator?.(source, values) ?? null;
 

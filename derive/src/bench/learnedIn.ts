@@ -1,5 +1,5 @@
 import type { RoomRead } from "@yule/contract";
-import { dryingTime, handsTime, learnBench, measured, recordsOf, sightingsIn, sumOfSeen, timesSeen, type LearnedTime, type StageRecord } from "@yule/core";
+import { dryingTime, handsTime, learnBench, measured, recordsOf, sightingsIn, sumOfSeen, timesSeen, type LearnedTime, type StageRecord, t } from "@yule/core";
 import type { StandingBatch } from "./table.ts";
 import { timedBatch } from "./learnedRoute.ts";
 
@@ -47,4 +47,4 @@ export function learnedIn(records: readonly StageRecord[], lying: readonly Stand
 
 /** `First wash dries in about 9 min (was 8), eight times in ten 7 to 12, on 14 taps`. */
 export const learnedWords = ({ stage, what, before, after, low, high, seen }: LearnedNow): string =>
-  `${stage} ${what === "drying" ? "dries in" : "takes the hands"} about ${measured(after)} min (was ${measured(before)}), eight times in ten ${measured(low)} to ${measured(high)}, on ${seen === 1 ? "one tap" : `${String(seen)} taps`}`;
+  t`${stage} ${what === "drying" ? t`dries in` : t`takes the hands`} about ${measured(after)} min (was ${measured(before)}), eight times in ten ${measured(low)} to ${measured(high)}, on ${seen === 1 ? t`one tap` : t`${String(seen)} taps`}`;

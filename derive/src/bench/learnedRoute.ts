@@ -14,11 +14,17 @@ import {
   type TableStage,
   type SeenBatch,
   type SeenStage,
+  t,
 } from "@yule/core";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { factsOfBatch } from "./plan.ts";
 
-const BONE_DRY: Care = { chance: 0.95, why: "as good as always dry by then" };
+const BONE_DRY: Care = {
+  chance: 0.95,
+  get why() {
+    return t`as good as always dry by then`;
+  },
+};
 
 /** What nobody told otherwise is everyday wash. */
 export const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {

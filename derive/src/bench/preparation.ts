@@ -1,5 +1,5 @@
 import type { ColourRead, ColourwayRead, DesignRead, StoreRead } from "@yule/contract";
-import { LOAD_OF, techniqueOf, waterFor, USUAL_ROOM, type PlanLine, type Room, type SheetLine, type ShelfPaint } from "@yule/core";
+import { LOAD_OF, techniqueOf, waterFor, USUAL_ROOM, type PlanLine, type Room, type SheetLine, type ShelfPaint, t, wordsFor } from "@yule/core";
 import { puddlesFor, toldOf } from "../colour/puddleTasks.ts";
 import { counted, onShelf, shelfOf } from "../colour/shelf.ts";
 import type { BenchPlan } from "./benchPlan.ts";
@@ -30,14 +30,14 @@ export interface Preparation {
 }
 
 /** What a stage needs that tells no technique. */
-const TOOLS_OF: Readonly<Record<DesignRead["stages"][number]["kind"], string>> = {
-  prepare: "board, artist's tape",
-  draw: "pencil, ruler",
-  mask: "old brush, soap, masking fluid",
-  paint: "brushes, two jars of water, palette",
-  finish: "",
-  assemble: "bone folder, glue",
-};
+const TOOLS_OF: Readonly<Record<DesignRead["stages"][number]["kind"], string>> = wordsFor({
+  prepare: () => t`board, artist's tape`,
+  draw: () => t`pencil, ruler`,
+  mask: () => t`old brush, soap, masking fluid`,
+  paint: () => t`brushes, two jars of water, palette`,
+  finish: () => t``,
+  assemble: () => t`bone folder, glue`,
+});
 /** The last of a paint is not mixed out to its last drop. */
 const RESERVE = 0.25;
 /** The moves of a run sheet that lie in one session: up to its end, or all that there are. @param until minutes since the plan began */
@@ -103,16 +103,16 @@ function mixesFor(design: DesignRead, way: ColourwayRead, panels: number, shelf:
 }
 
 const missingPaints = (mixes: readonly MixToMake[]): string[] => [
-  ...new Set(mixes.filter(({ isOnShelf }) => !isOnShelf).map(({ paint, pigments }) => `${paint}${pigments === "" ? "" : ` (${pigments})`} is not on the paint shelf`)),
+  ...new Set(mixes.filter(({ isOnShelf }) => !isOnShelf).map(({ paint, pigments }) => t`${paint}${pigments === "" ? "" : ` (${pigments})`} is not on the paint shelf`)),
 ];
 
 /** Tools that the shop counts by that name, and has none left of. */
 const missingTools = (tools: readonly string[], stores: readonly StoreRead[]): string[] =>
   tools.flatMap((tool) => {
     const counted = stores.filter(({ name }) => name.toLowerCase().includes(tool.toLowerCase()));
-    return counted.length > 0 && counted.every(({ onHand }) => onHand <= 0) ? [`${tool}: none is left`] : [];
+    return counted.length > 0 && counted.every(({ onHand }) => onHand <= 0) ? [t`${tool}: none is left`] : [];
   });
 
 /** `3.5 ml Rockpool: 1 part to 5 parts water, for 6 panels`. */
 export const mixToMakeWords = ({ ml, paint, water, panels, goes }: MixToMake): string =>
-  `${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${counted(water, "water")}, for ${panels === 1 ? "1 panel" : `${String(panels)} panels`}${goes > 1 ? `, in ${String(goes)} mixings` : ""}`;
+  t`${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${counted(water, "water")}, for ${panels === 1 ? t`1 panel` : t`${String(panels)} panels`}${goes > 1 ? t`, in ${String(goes)} mixings` : ""}`;

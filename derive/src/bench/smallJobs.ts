@@ -1,5 +1,5 @@
 import type { RescueRead } from "@yule/contract";
-import { workOf, type SmallJob } from "@yule/core";
+import { workOf, type SmallJob, t } from "@yule/core";
 import type { NeedView } from "../season/needView.ts";
 
 /** Minutes for one address by hand. */
@@ -16,10 +16,10 @@ export function smallJobs(open: readonly NeedView[], rescues: readonly RescueRea
   };
   for (const view of soonest) {
     for (const { batchId, way, doneAt } of rescues)
-      if (doneAt === null && view.batches.some(({ id }) => id === batchId)) add(`rescue for ${view.need.title}`, workOf(way).hands, 1);
+      if (doneAt === null && view.batches.some(({ id }) => id === batchId)) add(t`rescue for ${view.need.title}`, workOf(way).hands, 1);
     for (const stage of view.design.stages)
       if (stage.kind === "assemble" && stage.portable && stage.dry === 0) add(stage.name.toLowerCase(), stage.hands, view.cards - view.assembled);
-    if (view.need.zone !== null && view.stage !== "to post") add("write addresses", ADDRESS, Math.max(1, view.need.households));
+    if (view.need.zone !== null && view.stage !== "to post") add(t`write addresses`, ADDRESS, Math.max(1, view.need.households));
   }
   return [...jobs.values()];
 }

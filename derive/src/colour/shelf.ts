@@ -18,6 +18,7 @@ import {
   type Lch,
   type Mix,
   type ShelfPaint,
+  t,
 } from "@yule/core";
 
 export type DesignPaint = DesignRead["colourways"][number]["paints"][number];
@@ -58,11 +59,11 @@ export const colourWords = ({ L, C, h }: Lch): string =>
 const partsOf = (parts: number): string =>
   Number.isInteger(parts) ? String(parts) : parts % 1 === 0.5 ? `${parts < 1 ? "" : String(Math.floor(parts))} 1/2`.trim() : String(Math.round(parts * 10) / 10);
 /** `4 1/2 parts water`. */
-export const counted = (parts: number, what: string): string => `${partsOf(parts)} ${parts > 1 ? "parts" : "part"} ${what}`;
+export const counted = (parts: number, what: string): string => `${partsOf(parts)} ${parts > 1 ? t`parts` : t`part`} ${what}`;
 
 /** A mix as it is told at the bench: 3 parts Dune, 1 part Harbour Deep, 14 parts water. */
 export const mixWords = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
-  [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? "a paint to buy")), counted(mix.water, "water")].join(", ");
+  [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? t`a paint to buy`)), counted(mix.water, "water")].join(", ");
 export const mixStrength = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
   strengthNamed(
     pigmentLoadOf(
@@ -74,8 +75,8 @@ export const mixFilm = (mix: Mix, shelf: readonly ShelfPaint[]): Film => filmOfM
 
 /** What a difference of two colours means to an eye, by CIEDE2000. */
 export function seenAs(difference: number): string {
-  if (difference <= 1) return "nobody tells them apart";
-  if (difference <= 2.5) return "only side by side a difference is seen";
-  if (difference <= 6) return "near, but seen";
-  return difference <= 12 ? "a relative of it" : "another colour";
+  if (difference <= 1) return t`nobody tells them apart`;
+  if (difference <= 2.5) return t`only side by side a difference is seen`;
+  if (difference <= 6) return t`near, but seen`;
+  return difference <= 12 ? t`a relative of it` : t`another colour`;
 }

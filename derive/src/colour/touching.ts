@@ -1,5 +1,5 @@
 import type { DesignRead, TouchRead } from "@yule/contract";
-import { cures, meetByRoute, mudForecast, type CureTried, type Film, type MudForecast, type PictureLayers, type ShelfPaint } from "@yule/core";
+import { cures, meetByRoute, mudForecast, type CureTried, type Film, type MudForecast, type PictureLayers, type ShelfPaint, t } from "@yule/core";
 import { filmOfPaint, knownFilm, type DesignPaint } from "./shelf.ts";
 
 export interface PairMeeting extends TouchRead {
@@ -51,17 +51,17 @@ export function forecastOf(
 
 /** A cure as it is said at the bench. */
 export function cureWords(cure: CureTried, pair: Pick<PairMeeting, "earlier" | "later">): string {
-  const gives = (verdict: string): string => (verdict === "clean" ? "it stays clean" : "it is only dull");
+  const gives = (verdict: string): string => (verdict === "clean" ? t`it stays clean` : t`it is only dull`);
   switch (cure.kind) {
     case "gap":
-      return "Leave a white gap between them.";
+      return t`Leave a white gap between them.`;
     case "dry between":
-      return `Let ${pair.earlier.name} dry before ${pair.later.name} touches it: ${gives(cure.gives.verdict)}.`;
+      return t`Let ${pair.earlier.name} dry before ${pair.later.name} touches it: ${gives(cure.gives.verdict)}.`;
     case "swap":
-      return `Paint ${pair.later.name} first, let it dry, then ${pair.earlier.name}: ${gives(cure.gives.verdict)}.`;
+      return t`Paint ${pair.later.name} first, let it dry, then ${pair.earlier.name}: ${gives(cure.gives.verdict)}.`;
     case "another paint":
-      return `Take ${cure.paint.name} instead of ${(cure.instead === "later" ? pair.later : pair.earlier).name}: ${gives(cure.gives.verdict)}.`;
+      return t`Take ${cure.paint.name} instead of ${(cure.instead === "later" ? pair.later : pair.earlier).name}: ${gives(cure.gives.verdict)}.`;
     case "bridge":
-      return `Put ${cure.paint.name} between them: both sides of it stay clean.`;
+      return t`Put ${cure.paint.name} between them: both sides of it stay clean.`;
   }
 }

@@ -1,3 +1,4 @@
+import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, DesignsRead, SentimentRead, SeriesRead } from "@yule/contract";
 import {
   checkFamily,
@@ -14,6 +15,7 @@ import {
   type Member,
   type Ties,
   type Wanted,
+  t,
 } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { stackOf } from "../season/materials.ts";
@@ -86,11 +88,11 @@ export function wantedIn({
     if (need.occasion === null) continue;
     const occasion = occasionKey(need.occasion);
     want({ ...plain, says: occasionWords(need.occasion), occasion });
-    if (need.neutralCards > 0) want({ ...plain, says: `${occasionWords(need.occasion)}, with neutral words`, occasion, neutral: true });
+    if (need.neutralCards > 0) want({ ...plain, says: t`${occasionWords(need.occasion)}, with neutral words`, occasion, neutral: true });
     for (const household of dispatch.households.filter((each) => each.needIds.includes(need.id))) {
-      if (household.neutral) want({ ...plain, says: `${occasionWords(need.occasion)}, with neutral words, for ${household.name}`, occasion, neutral: true });
+      if (household.neutral) want({ ...plain, says: t`${occasionWords(need.occasion)}, with neutral words, for ${household.name}`, occasion, neutral: true });
       if (household.without.length > 0)
-        want({ ...plain, says: `${occasionWords(need.occasion)} without ${household.without.join(" or ")}, for ${household.name}`, occasion, without: household.without });
+        want({ ...plain, says: t`${occasionWords(need.occasion)} without ${listOf(household.without, "or")}, for ${household.name}`, occasion, without: household.without });
     }
   }
   for (const before of occasionsBefore) want({ ...plain, says: occasionWords(before), occasion: occasionKey(before) });
@@ -101,7 +103,7 @@ export function wantedIn({
     const age = own.since === null ? null : yearOf(next) - own.since;
     const child = age !== null && age < GROWN_UP ? age : null;
     const household = dispatch.households.find((each) => each.id === own.householdId);
-    want({ ...plain, says: child === null ? "a birthday" : `${own.title}, ${String(child)} years old`, occasion: "birthday", age: child, without: household?.without ?? [] });
+    want({ ...plain, says: child === null ? t`a birthday` : t`${own.title}, ${String(child)} years old`, occasion: "birthday", age: child, without: household?.without ?? [] });
   }
   return [...found.values()];
 }

@@ -1,16 +1,16 @@
 import type { GuidesRead } from "@yule/contract";
-import { inches, mm, toMm, type GuideSheet, type Length, type LengthSystem } from "@yule/core";
+import { inches, mm, toMm, type GuideSheet, type Length, type LengthSystem, t, wordsFor } from "@yule/core";
 
 export const GUIDE_KINDS = ["cells", "most cells", "circle", "horizon", "lines", "thirds"] as const;
 export type GuideKind = (typeof GUIDE_KINDS)[number];
-export const KIND_WORDS: Readonly<Record<GuideKind, string>> = {
-  cells: "a grid of cells",
-  "most cells": "the most cells of a size",
-  circle: "one circle",
-  horizon: "a horizon",
-  lines: "lettering lines",
-  thirds: "thirds",
-};
+export const KIND_WORDS: Readonly<Record<GuideKind, string>> = wordsFor({
+  cells: () => t`a grid of cells`,
+  "most cells": () => t`the most cells of a size`,
+  circle: () => t`one circle`,
+  horizon: () => t`a horizon`,
+  lines: () => t`lettering lines`,
+  thirds: () => t`thirds`,
+});
 
 /** Guides of a kind as they begin, in figures a maker would take. */
 export function firstGuides(kind: GuideKind, system: LengthSystem): GuidesRead {

@@ -1,5 +1,5 @@
 import { routeStageOf, type CommandInput, type DesignRead, type StoreRead } from "@yule/contract";
-import { checkRoute, repaired, techniqueOf, type Finding, type Repair } from "@yule/core";
+import { checkRoute, repaired, techniqueOf, type Finding, type Repair, t } from "@yule/core";
 
 export type Stage = CommandInput<"change-route">["stages"][number];
 
@@ -40,15 +40,15 @@ export function repairWords(repair: Repair, stages: readonly Stage[]): string {
   const name = (id: string | null): string => stages.find((stage) => stage.id === id)?.name ?? "";
   switch (repair.kind) {
     case "move":
-      return repair.before === null ? `Move “${name(repair.stage)}” to the end` : `Move “${name(repair.stage)}” before “${name(repair.before)}”`;
+      return repair.before === null ? t`Move “${name(repair.stage)}” to the end` : `Move “${name(repair.stage)}” before “${name(repair.before)}”`;
     case "dry":
       return `Let “${name(repair.stage)}” dry ${String(repair.dry)} min`;
     case "within":
       return `Catch “${name(repair.stage)}” within ${String(repair.within)} min`;
     case "insert":
-      return `Put in “${techniqueOf(repair.technique).name}”`;
+      return t`Put in “${techniqueOf(repair.technique).name}”`;
     case "remove":
-      return `Leave out “${name(repair.stage)}”`;
+      return t`Leave out “${name(repair.stage)}”`;
     case "replace":
       return `Make “${name(repair.stage)}” “${techniqueOf(repair.technique).name.toLowerCase()}”`;
   }

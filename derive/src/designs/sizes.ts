@@ -1,4 +1,4 @@
-import { inches, lengthOfUnits, mm, PLAIN_LAYER, stackGeometry, type Fault, type Layer, type Length, type LengthSystem, type Stack } from "@yule/core";
+import { inches, lengthOfUnits, mm, PLAIN_LAYER, stackGeometry, type Fault, type Layer, type Length, type LengthSystem, type Stack, t, wordsFor } from "@yule/core";
 
 /** What sizes in between are rounded to: the finest that a maker rules. */
 export const stepOf = (system: LengthSystem): Length => (system === "in" ? inches(0, 1, 16) : mm(0.5));
@@ -35,15 +35,15 @@ export function withNewLayer(stack: Stack, kind: "mat" | "strip", step: Length):
 export const saidOf = (faults: readonly Fault[], ...path: readonly (string | number)[]): Fault | undefined =>
   faults.find((fault) => path.every((part, index) => fault.path[index] === part));
 
-const REGRETS: Readonly<Record<string, string>> = {
-  "envelope-too-small": "It is too tight in its envelope",
-  "score-off-centre": "It is scored off the middle",
-  "fold-across-grain": "It folds across the grain",
-  "hinge-narrow": "Its hinge is too narrow",
-  "card-rolls": "It would roll off the shelf",
-  "card-tips": "It would tip over",
-  "hole-near-edge": "Its hole is too near the edge",
-};
+const REGRETS: Readonly<Record<string, string>> = wordsFor({
+  "envelope-too-small": () => t`It is too tight in its envelope`,
+  "score-off-centre": () => t`It is scored off the middle`,
+  "fold-across-grain": () => t`It folds across the grain`,
+  "hinge-narrow": () => t`Its hinge is too narrow`,
+  "card-rolls": () => t`It would roll off the shelf`,
+  "card-tips": () => t`It would tip over`,
+  "hole-near-edge": () => t`Its hole is too near the edge`,
+});
 
 /** A fault or a warning of a stack in a few words. */
-export const shortly = (fault: Fault): string => REGRETS[fault.code] ?? "This card cannot be made";
+export const shortly = (fault: Fault): string => REGRETS[fault.code] ?? t`This card cannot be made`;

@@ -1,5 +1,6 @@
+import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, SentimentRead, WordsRead } from "@yule/contract";
-import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type Outline, type WordZone } from "@yule/core";
+import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type Outline, type WordZone, t } from "@yule/core";
 import { panelOf } from "../season/materials.ts";
 import { occasionKey } from "./family.ts";
 
@@ -36,7 +37,7 @@ export function offersFor(design: DesignRead, sentiments: readonly SentimentRead
   const suits = design.traits.suits.map(occasionKey);
   const offers = sentiments.map((sentiment): Offer => {
     const forOther = sentiment.occasion !== null && suits.length > 0 && !suits.includes(occasionKey(sentiment.occasion));
-    return { sentiment, fit: bestFit(sentiment, zones), against: forOther ? [`for ${sentiment.occasion ?? ""}, not one of its occasions`] : [] };
+    return { sentiment, fit: bestFit(sentiment, zones), against: forOther ? [t`for ${sentiment.occasion ?? ""}, not one of its occasions`] : [] };
   });
   const rank = (offer: Offer): number => (offer.fit?.fits ? 0 : 2) + (offer.against.length > 0 ? 1 : 0);
   return offers.sort((a, b) => rank(a) - rank(b) || (b.fit?.xHeight ?? 0) - (a.fit?.xHeight ?? 0));
@@ -76,5 +77,5 @@ export const placesOver = (zones: readonly WordPlace[], panel: { readonly width:
 /** What does not fit, by how much, in the maker's units. */
 export function overWords(fit: Fit, say: (length: Length) => string): string {
   const { width, height } = fit.over;
-  return [...(width > 0 ? [`${say(mm(width))} too wide`] : []), ...(height > 0 ? [`${say(mm(height))} too high`] : [])].join(" and ");
+  return listOf([...(width > 0 ? [t`${say(mm(width))} too wide`] : []), ...(height > 0 ? [t`${say(mm(height))} too high`] : [])]);
 }

@@ -1,5 +1,5 @@
 import type { AllotQuestion, DesignRead, HouseholdRead, LetterRead, NeedRead, SentimentRead } from "@yule/contract";
-import { groupBy } from "@yule/core";
+import { groupBy, t } from "@yule/core";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
@@ -100,7 +100,7 @@ export function fitsOf({ dispatch, today }: Pick<Outlook, "dispatch" | "today">,
     const foreign = said.find(({ language }) => language !== household.language);
     return {
       had: before ? { on: before.on } : null,
-      refuses: unwanted ?? (wantsNeutral(household, today) && feast ? `the words “${feast.text}”` : foreign ? `words in another language, “${foreign.text}”` : null),
+      refuses: unwanted ?? (wantsNeutral(household, today) && feast ? t`the words “${feast.text}”` : foreign ? t`words in another language, “${foreign.text}”` : null),
       likes: household.likes.filter((each) => shows.includes(each) || name.toLowerCase().includes(each)),
     };
   };

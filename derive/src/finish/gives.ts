@@ -1,5 +1,6 @@
+import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, NeedRead, UnitRead } from "@yule/contract";
-import { daysBetween, weightOf, whoGetsWhich, type AskingLine, type FreePanel, type WhoGetsWhich } from "@yule/core";
+import { daysBetween, weightOf, whoGetsWhich, type AskingLine, type FreePanel, type WhoGetsWhich, t } from "@yule/core";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 
@@ -84,7 +85,7 @@ function askingLines(outlook: Outlook, { need, design, readyBy, stage, serving }
         weight: weightOf(need),
         days: daysBetween(outlook.today, readyBy),
         // One household in many gets another design in Dispatch; where all refuse it nothing is made of it.
-        refuses: refusing > 0 && refusing >= cards ? `${names} will not have it` : null,
+        refuses: refusing > 0 && refusing >= cards ? t`${names} will not have it` : null,
       },
     ];
   });
@@ -94,7 +95,7 @@ function askingLines(outlook: Outlook, { need, design, readyBy, stage, serving }
 function refusers({ dispatch }: Outlook, need: NeedRead, design: DesignRead): { readonly refusing: number; readonly names: string } {
   const shown = new Set(design.traits.shows.map((each) => each.toLowerCase()));
   const found = dispatch.households.filter(({ needIds, without }) => needIds.includes(need.id) && without.some((each) => shown.has(each.toLowerCase())));
-  return { refusing: found.length, names: found.map(({ name }) => name).join(" and ") };
+  return { refusing: found.length, names: listOf(found.map(({ name }) => name)) };
 }
 
 /** A panel in words: its number and colourway. */

@@ -1,5 +1,5 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
-import { isCountedOut, lengthOfUnits, stackGeometry, techniqueNamed, type Length } from "@yule/core";
+import { isCountedOut, lengthOfUnits, stackGeometry, techniqueNamed, type Length, t } from "@yule/core";
 import { stackOf } from "../season/materials.ts";
 import { usesOfCards } from "./uses.ts";
 
@@ -41,16 +41,16 @@ export function makingSteps(design: DesignRead): MakingStep[] {
   // Foam goes under what is mounted last but glitter.
   const mounting = stages.findLast((stage) => techniqueOfStage(stage) === "mount") ?? stages.findLast((stage) => techniqueOfStage(stage) === "mat") ?? null;
   return [
-    ...(design.cardStockId !== null ? [own("cut", "Cut bases and mats", CUT)] : []),
-    ...(geometry.score !== null && !has("score", "fold") ? [own("score", "Score, fold and burnish", SCORE)] : []),
-    ...(design.words.inside.length > 0 && !has("inside-words") ? [own("words", "Words inside, before anything is glued", WORDS)] : []),
+    ...(design.cardStockId !== null ? [own("cut", t`Cut bases and mats`, CUT)] : []),
+    ...(geometry.score !== null && !has("score", "fold") ? [own("score", t`Score, fold and burnish`, SCORE)] : []),
+    ...(design.words.inside.length > 0 && !has("inside-words") ? [own("words", t`Words inside, before anything is glued`, WORDS)] : []),
     ...[...stages]
       .sort((a, b) => rank(a) - rank(b) || a.position - b.position)
       .map((stage): MakingStep => ({
         ...{ id: stage.id, name: stage.name, hands: stage.hands, setup: stage.setup, dry: stage.dry, light: stage.portable },
         adds: techniqueOfStage(stage) === "gems" ? GEMS : stage.id === mounting?.id ? lengthOfUnits(lifts.reduce((sum, lift) => sum + lift, 0)) : none,
       })),
-    ...(design.stack.envelope ? [own("envelopes", "Into envelopes", ENVELOPES)] : []),
+    ...(design.stack.envelope ? [own("envelopes", t`Into envelopes`, ENVELOPES)] : []),
   ];
 }
 
@@ -110,7 +110,7 @@ export function kitOf(design: DesignRead, cards: number, stores: readonly StoreR
   const hasGems = design.stages.some((stage) => techniqueOfStage(stage) === "gems");
   const bare = (what: string, each: string): KitPart => ({ what, each, store: null, takes: 0, isShort: false });
   return [
-    bare("panel", "1, dry and flat"),
+    bare("panel", t`1, dry and flat`),
     ...design.stack.layers.filter(({ kind }) => kind === "mat").map(({ name }) => bare(name, "1")),
     ...uses.flatMap(({ storeId, quantity }): KitPart[] => {
       const store = stores.find(({ id }) => id === storeId);
@@ -118,10 +118,10 @@ export function kitOf(design: DesignRead, cards: number, stores: readonly StoreR
     }),
     ...design.words.inside.flatMap((id) => {
       const text = sentiments.get(id);
-      return text === undefined ? [] : [bare("words inside, before gluing", `“${text}”`)];
+      return text === undefined ? [] : [bare(t`words inside, before gluing`, `“${text}”`)];
     }),
-    ...foam.map(({ name }) => bare(`foam under ${name}`, "at the corners and the middle")),
-    ...(hasGems ? [bare("gems", "in threes or fives")] : []),
+    ...foam.map(({ name }) => bare(t`foam under ${name}`, t`at the corners and the middle`)),
+    ...(hasGems ? [bare("gems", t`in threes or fives`)] : []),
   ];
 }
 
@@ -129,7 +129,7 @@ export function kitOf(design: DesignRead, cards: number, stores: readonly StoreR
 export function thicknessBy(design: DesignRead): { readonly name: string; readonly thickness: Length }[] {
   let thickness: number = design.stack.thickness;
   return [
-    { name: "flat, as measured", thickness: lengthOfUnits(thickness) },
+    { name: t`flat, as measured`, thickness: lengthOfUnits(thickness) },
     ...makingSteps(design).flatMap(({ name, adds }) => {
       if (adds === 0) return [];
       thickness += adds;

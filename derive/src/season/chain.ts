@@ -1,4 +1,4 @@
-import { addDays, dayAt, latestSteps, seasonJobOf, type Day, type SeasonFacts, type SeasonWorkPlan } from "@yule/core";
+import { addDays, dayAt, latestSteps, seasonJobOf, type Day, type SeasonFacts, type SeasonWorkPlan, t } from "@yule/core";
 import type { NeedView } from "./needView.ts";
 import { supplierLateBy } from "./orderDay.ts";
 import type { Outlook } from "./workOut.ts";
@@ -49,7 +49,7 @@ export function chainOf(view: NeedView, outlook: Outlook, facts: SeasonFacts, pl
     ...work,
     ...(view.post ? [{ ...bare, id: "post", kind: "post" as const, name: `${view.post.service}, ${String(view.post.workingDays)} working days`, latest: view.post.postBy }] : []),
     ...listingDays(view.need).map((each): ChainLink => ({ ...bare, ...each, kind: "post" })),
-    { ...bare, id: "there", kind: "there", name: view.need.zone === null ? "Handed over" : "There", latest: view.need.due as Day },
+    { ...bare, id: "there", kind: "there", name: view.need.zone === null ? t`Handed over` : t`There`, latest: view.need.due as Day },
   ];
 }
 
@@ -70,7 +70,7 @@ function ordersFor(view: NeedView, outlook: Outlook, begin: Day | null): { id: s
       ? [
           {
             id: `order ${store.id}`,
-            name: `Order ${store.name}, ${String(store.leadDays)} days on the way`,
+            name: t`Order ${store.name}, ${String(store.leadDays)} days on the way`,
             latest: begin === null ? null : addDays(begin, -store.leadDays - late),
           },
         ]

@@ -1,4 +1,4 @@
-import { stateOf, type Day, type PromiseState } from "@yule/core";
+import { stateOf, type Day, type PromiseState, t, wordsFor } from "@yule/core";
 import type { NeedView } from "./needView.ts";
 import type { PlannedSeason } from "./plannedSeason.ts";
 
@@ -33,13 +33,13 @@ function beginBy({ need }: NeedView, planned: PlannedSeason, chance: number): Ne
 }
 
 /** How a state is said. */
-export const STAND_WORDS: Readonly<Record<NeedStand, string>> = {
-  safe: "safe",
-  tight: "tight",
-  "at risk": "at risk",
-  cannot: "cannot be promised",
-  unknown: "not planned yet",
-};
+export const STAND_WORDS: Readonly<Record<NeedStand, string>> = wordsFor({
+  safe: () => t`safe`,
+  tight: () => t`tight`,
+  "at risk": () => t`at risk`,
+  cannot: () => t`cannot be promised`,
+  unknown: () => t`not planned yet`,
+});
 
 /** The worst first; what is not known yet is looked at before what is safe. */
 export const STAND_RANK: Readonly<Record<NeedStand, number>> = { cannot: 0, "at risk": 1, tight: 2, unknown: 3, safe: 4 };

@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { addDays, carriedForward, day, type CarriedNeed, type Day, type PastNeed } from "@yule/core";
+import { addDays, carriedForward, day, type CarriedNeed, type Day, type PastNeed, t } from "@yule/core";
 import type { NeedView } from "./needView.ts";
 import type { Outlook } from "./workOut.ts";
 
@@ -54,11 +54,11 @@ export function copiesOf(
       const text = edited.quantities[index] ?? "";
       const quantity = text.trim() === "" ? 0 : Number(text);
       if (!Number.isInteger(quantity) || quantity < 0 || quantity > MOST_CARDS)
-        faults.push(`${need.title}, cards: given ${text}, allowed a whole number from 0 to ${String(MOST_CARDS)}`);
+        faults.push(t`${need.title}, cards: given ${text}, allowed a whole number from 0 to ${String(MOST_CARDS)}`);
       return quantity > 0 ? [{ id: makeId(), colourwayId: line.colourway, quantity }] : [];
     });
-    if (lines.length === 0 && faults.length === before) faults.push(`${need.title}, cards: given 0, allowed at least 1 in some colourway`);
-    if (edited.due < outlook.today) faults.push(`${need.title}, day: given ${edited.due === "" ? "nothing" : edited.due}, allowed today, ${outlook.today}, or later`);
+    if (lines.length === 0 && faults.length === before) faults.push(t`${need.title}, cards: given 0, allowed at least 1 in some colourway`);
+    if (edited.due < outlook.today) faults.push(t`${need.title}, day: given ${edited.due === "" ? t`nothing` : edited.due}, allowed today, ${outlook.today}, or later`);
     return {
       id: makeId(),
       seasonId,

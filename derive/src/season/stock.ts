@@ -1,5 +1,5 @@
 import type { StoreRead } from "@yule/contract";
-import { isCountedOut, learnedUse, stockOutlook, type Day, type StockUse } from "@yule/core";
+import { isCountedOut, learnedUse, stockOutlook, type Day, type StockUse, t } from "@yule/core";
 import { usesOfCards } from "../finish/uses.ts";
 import { learnedTaking, storesById, takingsOf } from "../stores/takings.ts";
 import { panelsPerSheet } from "./materials.ts";
@@ -27,7 +27,7 @@ export function stockOf(stores: readonly StoreRead[], open: readonly NeedView[],
     takeSheets(view, stores, take);
     takeAtStages(view, stores, take);
     const { design } = view;
-    const making = design.stages.find(({ kind }) => kind === "assemble")?.name ?? "making up";
+    const making = design.stages.find(({ kind }) => kind === "assemble")?.name ?? t`making up`;
     for (const { storeId, quantity } of usesOfCards(design, view.cards - view.assembled, stores)) if (storeId !== design.paperId) take(storeId, "making up", quantity, making);
   }
   return [...byId.values()].map(({ store, uses }) => ({ store, outlook: outlookOf(store, uses) }));

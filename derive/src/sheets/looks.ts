@@ -1,3 +1,4 @@
+import { t } from "@yule/core";
 import type { NeededPieces, Split } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { tintOf } from "./pieces.ts";
@@ -19,7 +20,7 @@ export function looksOf(pieces: readonly Pick<NeededPieces, "id" | "what" | "nee
   return new Map(
     pieces.map((piece) => {
       const design = outlook.open.find((view) => view.need.id === piece.needId)?.design;
-      const name = piece.what === "strip" && piece.needId !== null ? "test strip" : piece.name;
+      const name = piece.what === "strip" && piece.needId !== null ? t`test strip` : piece.name;
       const letter = letters.get(name) ?? letterAt(letters.size);
       letters.set(name, letter);
       return [

@@ -1,5 +1,5 @@
 import type { DesignRead, OffcutRead, StoreRead } from "@yule/contract";
-import { lengthOfUnits, mm, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type PossibleUse, type Score, type SheetStore } from "@yule/core";
+import { lengthOfUnits, mm, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type PossibleUse, type Score, type SheetStore, t } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { panelOf, stackOf } from "../season/materials.ts";
 import type { NeedView } from "../season/needView.ts";
@@ -24,7 +24,7 @@ export function piecesOfNeed(view: NeedView, spare: number): NeededPieces[] {
   const stock = design.cardStockId;
   return [
     { ...own, id: pieceId("panel", need.id), what: "panel", name: design.name, width: panel.width, height: panel.height, count: panels, material: design.paperId },
-    { ...own, id: pieceId("strip", need.id), what: "strip", name: `${design.name}, test strip`, ...stripFor(panel), count: panels > 0 ? 1 : 0, material: design.paperId },
+    { ...own, id: pieceId("strip", need.id), what: "strip", name: t`${design.name}, test strip`, ...stripFor(panel), count: panels > 0 ? 1 : 0, material: design.paperId },
     ...(stock === null
       ? []
       : [
@@ -106,9 +106,25 @@ export const tintOf = (design: DesignRead | undefined): string => design?.colour
 
 /** Small things that any maker can use, whatever the season owes. */
 const ALWAYS: readonly Omit<PossibleUse, "most">[] = [
-  { what: "tag", name: "gift tag", width: mm(50), height: mm(90), worth: 2 },
+  {
+    what: "tag",
+    get name() {
+      return t`gift tag`;
+    },
+    width: mm(50),
+    height: mm(90),
+    worth: 2,
+  },
   { what: "bookmark", name: "bookmark", width: mm(50), height: mm(180), worth: 3 },
-  { what: "strip", name: "test strip", width: mm(30), height: mm(100), worth: 0.5 },
+  {
+    what: "strip",
+    get name() {
+      return t`test strip`;
+    },
+    width: mm(30),
+    height: mm(100),
+    worth: 0.5,
+  },
 ];
 /** Whether any of them comes out of what is left; less is waste, whatever its length. */
 export const isOfUse = (left: { readonly width: number; readonly height: number }): boolean =>

@@ -1,5 +1,6 @@
+import { listOf } from "../../../web/src/kit/say.ts";
 import type { SplitPlan } from "@yule/contract";
-import { offcutOf, wayOf, type NeededPieces, type Split, type SplitJob } from "@yule/core";
+import { offcutOf, wayOf, type NeededPieces, type Split, type SplitJob, t } from "@yule/core";
 
 /** A plan as it is kept: the job and the layouts by which it was drawn, and what each kind of piece is for. */
 export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededPieces[]): SplitPlan {
@@ -49,7 +50,7 @@ export function sheetsAndOffcuts({ sheets, offcuts }: { readonly sheets: number;
     ...(sheets > 0 || offcuts === 0 ? [sheets === 1 ? "1 sheet" : `${String(sheets)} sheets`] : []),
     ...(offcuts > 0 ? [offcuts === 1 ? "1 offcut" : `${String(offcuts)} offcuts`] : []),
   ];
-  return words.join(" and ");
+  return listOf(words);
 }
 
 /** What a split takes, in words. */
@@ -61,18 +62,18 @@ export function changesBetween(before: SplitPlan, now: SplitPlan, nameOf: (needI
     new Map(
       plan.job.panels.map((panel) => {
         const piece = plan.pieces.find((each) => each.id === panel.id);
-        return [panel.id, { count: panel.count, name: piece ? `${piece.name}${piece.needId ? ` for ${nameOf(piece.needId)}` : ""}` : panel.id }];
+        return [panel.id, { count: panel.count, name: piece ? `${piece.name}${piece.needId ? t` for ${nameOf(piece.needId)}` : ""}` : panel.id }];
       }),
     );
   const [was, is] = [counts(before), counts(now)];
   const pieces = [...new Set([...was.keys(), ...is.keys()])].flatMap((id) => {
     const [old, fresh] = [was.get(id), is.get(id)];
-    if (!fresh) return [`${old?.name ?? id}: no longer wanted`];
+    if (!fresh) return [t`${old?.name ?? id}: no longer wanted`];
     if (!old) return [`${fresh.name}: ${String(fresh.count)} new`];
-    return old.count === fresh.count ? [] : [`${fresh.name}: ${String(fresh.count)} instead of ${String(old.count)}`];
+    return old.count === fresh.count ? [] : [t`${fresh.name}: ${String(fresh.count)} instead of ${String(old.count)}`];
   });
-  const way = wayOf(planInHand(before).job) === wayOf(planInHand(now).job) ? [] : [`split another way`];
+  const way = wayOf(planInHand(before).job) === wayOf(planInHand(now).job) ? [] : [t`split another way`];
   const [took, takes] = [takenWord(before.split), takenWord(now.split)];
-  const sheets = took === takes ? [] : [`${takes} instead of ${took}`];
+  const sheets = took === takes ? [] : [t`${takes} instead of ${took}`];
   return [...pieces, ...way, ...sheets];
 }

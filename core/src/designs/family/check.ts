@@ -1,3 +1,5 @@
+import { listOf } from "../../../../web/src/kit/say.ts";
+import { t } from "../../words/words.ts";
 import type { FamilyFinding, Member, Tie, Ties } from "./model.ts";
 import { FAMILY_RULES } from "./rules.ts";
 import { paletteDistance } from "./palette.ts";
@@ -54,7 +56,7 @@ export function lacksFor(member: Member, wanted: Wanted): readonly string[] {
   const age = wanted.age ?? Math.max(GROWN_UP, ages.from);
   return [
     ...(wanted.occasion !== null && member.suits.length > 0 && !member.suits.includes(wanted.occasion) ? [`not for ${wanted.occasion}`] : []),
-    ...(shown.length > 0 ? [`shows ${shown.join(" and ")}`] : []),
+    ...(shown.length > 0 ? [`shows ${listOf(shown)}`] : []),
     ...(wanted.neutral && !member.neutral ? ["its words are not neutral"] : []),
     ...(age < ages.from || age > ages.to ? [member.ages === null ? `for grown-ups` : `for ages ${String(ages.from)} to ${String(ages.to)}`] : []),
   ];
@@ -65,6 +67,6 @@ export function gapsIn(members: readonly Member[], wanted: readonly Wanted[]): r
   return wanted.flatMap((each) => {
     const [best] = members.map((member) => ({ member, lacks: lacksFor(member, each) })).sort((a, b) => a.lacks.length - b.lacks.length);
     if (best && best.lacks.length === 0) return [];
-    return [{ wanted: each, lacks: best ? best.lacks.join(", ") : "there is no design yet", nearest: best?.member.id ?? null }];
+    return [{ wanted: each, lacks: best ? best.lacks.join(", ") : t`there is no design yet`, nearest: best?.member.id ?? null }];
   });
 }

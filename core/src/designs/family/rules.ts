@@ -1,3 +1,4 @@
+import { t } from "../../words/words.ts";
 import { majority, type FamilyRule, type Member } from "./model.ts";
 import { nearestOf, paletteDistance, warmth } from "./palette.ts";
 
@@ -35,7 +36,9 @@ function alike<Value extends string | number | boolean>(
 
 const paletteTogether: FamilyRule = {
   id: "palette-apart",
-  says: "A card shares its colours with the others",
+  get says() {
+    return t`A card shares its colours with the others`;
+  },
   judge: (family) => {
     if (family.length < 2) return { tie: null, findings: [] };
     const own = family.map((member) => new Set(coloursOf(member)));
@@ -56,19 +59,21 @@ const paletteTogether: FamilyRule = {
             severity: isLost ? ("breaks" as const) : ("strays" as const),
             design: member.id,
             colourway: colourway.id,
-            says: `${far.colour} is in no other card: the nearest colour of the series lies ${plain(Math.round(far.near.distance))} away, where ${String(STRANGER)} is a stranger`,
-            mend: `take ${far.near.colour}, which the others have, or bring ${far.colour} into a second card`,
+            says: t`${far.colour} is in no other card: the nearest colour of the series lies ${plain(Math.round(far.near.distance))} away, where ${String(STRANGER)} is a stranger`,
+            mend: t`take ${far.near.colour}, which the others have, or bring ${far.colour} into a second card`,
           },
         ];
       });
     });
-    return { tie: findings.length === 0 ? "colours that come again on other cards" : null, findings };
+    return { tie: findings.length === 0 ? t`colours that come again on other cards` : null, findings };
   },
 };
 
 const paletteSide: FamilyRule = {
   id: "palette-side",
-  says: "A card is as warm or as cool as its series",
+  get says() {
+    return t`A card is as warm or as cool as its series`;
+  },
   judge: (family, ties) => {
     if (ties.palette === "mixed") return { tie: null, findings: [] };
     const sign = ties.palette === "warm" ? 1 : -1;
@@ -81,8 +86,8 @@ const paletteSide: FamilyRule = {
             severity: "strays" as const,
             design: member.id,
             colourway: colourway.id,
-            says: `its colours are ${sign > 0 ? "cool" : "warm"} where the series is ${ties.palette}`,
-            mend: `let a ${ties.palette} colour of the series take the largest area`,
+            says: t`its colours are ${sign > 0 ? t`cool` : t`warm`} where the series is ${ties.palette}`,
+            mend: t`let a ${ties.palette} colour of the series take the largest area`,
           },
         ];
       }),
@@ -93,18 +98,22 @@ const paletteSide: FamilyRule = {
 
 const light: FamilyRule = {
   id: "light",
-  says: "The light comes from one side on all cards",
+  get says() {
+    return t`The light comes from one side on all cards`;
+  },
   judge: alike((member) => member.light, {
     severity: "breaks",
-    tie: (side) => `light from the ${side}`,
-    says: (side, most) => `its light comes from the ${side}, on the others from the ${most}`,
-    mend: (most) => `paint its shadows on the ${other(most)}, or turn the drawing over before it is traced`,
+    tie: (side) => t`light from the ${side}`,
+    says: (side, most) => t`its light comes from the ${side}, on the others from the ${most}`,
+    mend: (most) => t`paint its shadows on the ${other(most)}, or turn the drawing over before it is traced`,
   }),
 };
 
 const highlight: FamilyRule = {
   id: "highlight",
-  says: "Highlights lie on the side of the light",
+  get says() {
+    return t`Highlights lie on the side of the light`;
+  },
   judge: (family) => ({
     tie: null,
     findings: family
@@ -113,15 +122,17 @@ const highlight: FamilyRule = {
         severity: "breaks",
         design: member.id,
         colourway: null,
-        says: `its highlights lie on the ${member.highlight ?? ""}, away from its light on the ${member.light ?? ""}`,
-        mend: `leave or lift the lights on the ${member.light ?? ""}`,
+        says: t`its highlights lie on the ${member.highlight ?? ""}, away from its light on the ${member.light ?? ""}`,
+        mend: t`leave or lift the lights on the ${member.light ?? ""}`,
       })),
   }),
 };
 
 const line: FamilyRule = {
   id: "line",
-  says: "Outlines are of one weight",
+  get says() {
+    return t`Outlines are of one weight`;
+  },
   judge: (family) => {
     const measured = family.filter((member) => member.line !== null);
     if (measured.length < 3) return { tie: null, findings: [] };
@@ -129,13 +140,13 @@ const line: FamilyRule = {
     const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
     const off = measured.filter((member) => Math.max(member.line ?? 0, middle) > THICKER * Math.max(0.01, Math.min(member.line ?? 0, middle)));
     return {
-      tie: `lines of ${plain(middle)} mm`,
+      tie: t`lines of ${plain(middle)} mm`,
       findings: off.map((member) => ({
         severity: "strays",
         design: member.id,
         colourway: null,
-        says: `its line is ${plain(member.line ?? 0)} mm, on most others ${plain(middle)} mm`,
-        mend: middle === 0 ? "leave the outline out" : `draw it with the ${plain(middle)} mm pen`,
+        says: t`its line is ${plain(member.line ?? 0)} mm, on most others ${plain(middle)} mm`,
+        mend: middle === 0 ? t`leave the outline out` : t`draw it with the ${plain(middle)} mm pen`,
       })),
     };
   },
@@ -143,7 +154,9 @@ const line: FamilyRule = {
 
 const alternating: FamilyRule = {
   id: "alternating",
-  says: "Cards look one way and the other in turn",
+  get says() {
+    return t`Cards look one way and the other in turn`;
+  },
   judge: (family, ties) => {
     if (!ties.alternate) return { tie: null, findings: [] };
     const looking = family.filter((member) => member.looks === "left" || member.looks === "right");
@@ -158,19 +171,21 @@ const alternating: FamilyRule = {
               severity: "strays" as const,
               design: member.id,
               colourway: null,
-              says: `it looks ${member.looks ?? ""} like the card before it`,
-              mend: `turn its drawing over before it is traced, so that it looks ${other(member.looks ?? "left")}`,
+              says: t`it looks ${member.looks ?? ""} like the card before it`,
+              mend: t`turn its drawing over before it is traced, so that it looks ${other(member.looks ?? "left")}`,
             },
           ]
         : [];
     });
-    return { tie: findings.length === 0 && looking.length > 1 ? "looking one way and the other in turn" : null, findings };
+    return { tie: findings.length === 0 && looking.length > 1 ? t`looking one way and the other in turn` : null, findings };
   },
 };
 
 const odd: FamilyRule = {
   id: "odd",
-  says: "There is an odd number of what is shown",
+  get says() {
+    return t`There is an odd number of what is shown`;
+  },
   judge: (family) => ({
     tie: null,
     findings: family
@@ -179,7 +194,7 @@ const odd: FamilyRule = {
         severity: "strays",
         design: member.id,
         colourway: null,
-        says: `it shows ${String(member.elements)}, an even number, which the eye pairs off`,
+        says: t`it shows ${String(member.elements)}, an even number, which the eye pairs off`,
         mend: `show ${String((member.elements ?? 0) + 1)}, or ${String((member.elements ?? 0) - 1)}`,
       })),
   }),
@@ -187,44 +202,50 @@ const odd: FamilyRule = {
 
 const lettering: FamilyRule = {
   id: "lettering",
-  says: "Words are of one lettering",
+  get says() {
+    return t`Words are of one lettering`;
+  },
   judge: alike((member) => member.lettering, {
     severity: "breaks",
     tie: (style) => `words ${style}`,
-    says: (style, most) => `its words are ${style}, on the others ${most}`,
-    mend: (most) => `have its words ${most} too`,
+    says: (style, most) => t`its words are ${style}, on the others ${most}`,
+    mend: (most) => t`have its words ${most} too`,
   }),
 };
 
 const border: FamilyRule = {
   id: "border",
-  says: "Panels have one kind of border",
+  get says() {
+    return t`Panels have one kind of border`;
+  },
   judge: alike((member) => member.border, {
     severity: "strays",
-    tie: (kind) => (kind === "none" ? "painted to the edge" : `a ${kind} border`),
-    says: (kind, most) => `it has ${kind === "none" ? "no border" : `a ${kind} border`}, the others ${most === "none" ? "none" : `a ${most} one`}`,
-    mend: (most) => (most === "none" ? "paint it to the edge" : `give it a ${most} border`),
+    tie: (kind) => (kind === "none" ? t`painted to the edge` : `a ${kind} border`),
+    says: (kind, most) => t`it has ${kind === "none" ? t`no border` : t`a ${kind} border`}, the others ${most === "none" ? "none" : t`a ${most} one`}`,
+    mend: (most) => (most === "none" ? t`paint it to the edge` : t`give it a ${most} border`),
   }),
 };
 
 const margin: FamilyRule = {
   id: "margin",
-  says: "Borders around the panel are about as wide",
+  get says() {
+    return t`Borders around the panel are about as wide`;
+  },
   judge: (family) => {
     const measured = family.filter((member) => member.margin !== null);
     if (measured.length < 3) return { tie: null, findings: [] };
     const sorted = measured.map((member) => member.margin ?? 0).sort((a, b) => a - b);
     const middle = sorted[Math.floor((sorted.length - 1) / 2)] ?? 0;
     return {
-      tie: `about ${plain(middle)} mm around the panel`,
+      tie: t`about ${plain(middle)} mm around the panel`,
       findings: measured
         .filter((member) => Math.abs((member.margin ?? 0) - middle) > MARGIN_SLACK_MM)
         .map((member) => ({
           severity: "strays",
           design: member.id,
           colourway: null,
-          says: `its panel has ${plain(member.margin ?? 0)} mm around it, the others about ${plain(middle)} mm`,
-          mend: `cut the panel so that ${plain(middle)} mm stay`,
+          says: t`its panel has ${plain(member.margin ?? 0)} mm around it, the others about ${plain(middle)} mm`,
+          mend: t`cut the panel so that ${plain(middle)} mm stay`,
         })),
     };
   },
@@ -232,20 +253,30 @@ const margin: FamilyRule = {
 
 const recurring: FamilyRule = {
   id: "recurring",
-  says: "The element that recurs is on every card",
+  get says() {
+    return t`The element that recurs is on every card`;
+  },
   judge: (family, ties) => {
     if (ties.recurring === "") return { tie: null, findings: [] };
     const lacking = family.filter((member) => member.recurring === false);
     return {
-      tie: family.some((member) => member.recurring) ? `${ties.recurring} on ${lacking.length === 0 ? "every card" : "most cards"}` : null,
-      findings: lacking.map((member) => ({ severity: "breaks", design: member.id, colourway: null, says: `${ties.recurring} is missing`, mend: `find it a place, however small` })),
+      tie: family.some((member) => member.recurring) ? `${ties.recurring} on ${lacking.length === 0 ? t`every card` : t`most cards`}` : null,
+      findings: lacking.map((member) => ({
+        severity: "breaks",
+        design: member.id,
+        colourway: null,
+        says: t`${ties.recurring} is missing`,
+        mend: t`find it a place, however small`,
+      })),
     };
   },
 };
 
 const varied: FamilyRule = {
   id: "varied",
-  says: "Something varies from card to card",
+  get says() {
+    return t`Something varies from card to card`;
+  },
   judge: (family) => {
     if (family.length < 3) return { tie: null, findings: [] };
     const kinds: readonly ((member: Member) => string | number | null)[] = [
@@ -264,8 +295,8 @@ const varied: FamilyRule = {
           severity: "strays",
           design: last.id,
           colourway: null,
-          says: "all cards have one size, one direction and one count",
-          mend: "turn one over, or show three where the others show one",
+          says: t`all cards have one size, one direction and one count`,
+          mend: t`turn one over, or show three where the others show one`,
         },
       ],
     };

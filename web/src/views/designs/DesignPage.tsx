@@ -1,7 +1,7 @@
 import { rich } from "../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { phraseSaid, type DesignRead, type SentimentRead } from "@yule/contract";
-import { minutes, printMinutes, stackGeometry, type Length, type Stack, t } from "@yule/core";
+import { minutes, printMinutes, stackGeometry, type Length, type Stack, t, saidWritten } from "@yule/core";
 import { stackOf, shortly, findingsOf, holdsMaskingOf, stagesOf, type Outlook, type Family } from "@yule/derive";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -126,7 +126,10 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
       {worst ? (
         <>
           {t`Its route breaks `}
-          <Figure tone={worst.rule.severity === "spoils" ? "cannot" : "tight"} why={t`${worst.rule.says}. ${worst.rule.reason} The repair stands beside the route.`}>
+          <Figure
+            tone={worst.rule.severity === "spoils" ? "cannot" : "tight"}
+            why={t`${saidWritten(worst.rule.says)}. ${saidWritten(worst.rule.reason)} The repair stands beside the route.`}
+          >
             {findings.length === 1 ? t`one rule of the craft` : t`${String(findings.length)} rules of the craft`}
           </Figure>
           .

@@ -1,3 +1,4 @@
+import { written } from "../../../words/words.ts";
 import { hasTechnique, wets, type RouteRule } from "../model.ts";
 import { allBefore, behindPaint, aheadOf, dryBefore, followedBy, lastAfter, of, rule } from "./kinds.ts";
 
@@ -5,52 +6,59 @@ const PAINT = of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "splatter
 
 export const BOARD: readonly RouteRule[] = [
   allBefore(
-    { id: "tape-first", says: "Tape before the first water", reason: "Tape does not hold on damp paper, and paint creeps under it.", severity: "spoils" },
+    { id: "tape-first", says: written`Tape before the first water`, reason: written`Tape does not hold on damp paper, and paint creeps under it.`, severity: "spoils" },
     of("tape"),
     PAINT,
   ),
   followedBy(
-    { id: "untape-follows", says: "What is taped is untaped", reason: "Tape left on lifts the paper when it comes off later.", severity: "risks" },
+    { id: "untape-follows", says: written`What is taped is untaped`, reason: written`Tape left on lifts the paper when it comes off later.`, severity: "risks" },
     of("tape"),
     of("untape"),
     "untape",
     (route) => Math.min(behindPaint(route), aheadOf(route, of("cut-apart", "trim", "flatten", "mat", "mount"))),
   ),
   dryBefore(
-    { id: "untape-dry", says: "Bone dry before the tape comes off", reason: "Damp paper tears with the tape, and wet paint runs over the clean edge.", severity: "spoils" },
+    {
+      id: "untape-dry",
+      says: written`Bone dry before the tape comes off`,
+      reason: written`Damp paper tears with the tape, and wet paint runs over the clean edge.`,
+      severity: "spoils",
+    },
     of("untape"),
     20,
   ),
   lastAfter(
     {
       id: "untape-after-washes",
-      says: "The tape stays until the washes are done",
-      reason: "The white border is lost, and the paper buckles for the next wash.",
+      says: written`The tape stays until the washes are done`,
+      reason: written`The white border is lost, and the paper buckles for the next wash.`,
       severity: "risks",
     },
     of("untape"),
     (stage) => hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "sponge")),
   ),
   allBefore(
-    { id: "cut-after-untape", says: "Cut apart after the tape is off", reason: "The knife drags the tape, and the tape the paper.", severity: "risks" },
+    { id: "cut-after-untape", says: written`Cut apart after the tape is off`, reason: written`The knife drags the tape, and the tape the paper.`, severity: "risks" },
     of("untape"),
     of("cut-apart"),
   ),
   dryBefore(
-    { id: "flatten-dry", says: "Under the books only when it is dry", reason: "A damp panel sticks, prints on the next and grows mould.", severity: "spoils" },
+    { id: "flatten-dry", says: written`Under the books only when it is dry`, reason: written`A damp panel sticks, prints on the next and grows mould.`, severity: "spoils" },
     of("flatten"),
     15,
   ),
-  lastAfter({ id: "flatten-after-water", says: "Flattening comes after the last wash", reason: "The next wash buckles it again.", severity: "risks" }, of("flatten"), (stage) =>
-    hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes")),
+  lastAfter(
+    { id: "flatten-after-water", says: written`Flattening comes after the last wash`, reason: written`The next wash buckles it again.`, severity: "risks" },
+    of("flatten"),
+    (stage) => hasTechnique(stage, of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes")),
   ),
   rule(
     {
       id: "flatten-after-wet-wash",
-      says: "A panel that was really wet is flattened",
-      reason: "A buckled panel lifts from its mat at the corners.",
+      says: written`A panel that was really wet is flattened`,
+      reason: written`A buckled panel lifts from its mat at the corners.`,
       severity: "risks",
-      school: "Heavy paper, taped, may stay flat by itself.",
+      school: written`Heavy paper, taped, may stay flat by itself.`,
     },
     (route) => {
       const wash = route.find((stage) => hasTechnique(stage, of("wet", "wash")));
@@ -61,17 +69,21 @@ export const BOARD: readonly RouteRule[] = [
     },
   ),
   allBefore(
-    { id: "trim-before-mount", says: "Trim before mounting", reason: "The knife would go through the mat and the base.", severity: "spoils" },
+    { id: "trim-before-mount", says: written`Trim before mounting`, reason: written`The knife would go through the mat and the base.`, severity: "spoils" },
     of("trim", "cut-apart", "untape"),
     of("mount", "mat"),
   ),
-  allBefore({ id: "collage-after-paint", says: "Glued paper after the washes", reason: "Water loosens the glue and cockles the piece.", severity: "risks" }, PAINT, of("collage")),
-  rule({ id: "heat-near-solvent", says: "No heat tool after a fixative", reason: "Its solvent burns: fire.", severity: "spoils" }, (route) => {
+  allBefore(
+    { id: "collage-after-paint", says: written`Glued paper after the washes`, reason: written`Water loosens the glue and cockles the piece.`, severity: "risks" },
+    PAINT,
+    of("collage"),
+  ),
+  rule({ id: "heat-near-solvent", says: written`No heat tool after a fixative`, reason: written`Its solvent burns: fire.`, severity: "spoils" }, (route) => {
     const sprayed = route.findIndex((stage) => stage.technique === "fixative");
     const heat = route.filter((stage, place) => sprayed >= 0 && place > sprayed && stage.technique === "heat");
     return heat.map((stage) => ({ stages: [route[sprayed]?.id ?? "", stage.id], repairs: [{ kind: "remove", stage: stage.id }] }));
   }),
-  rule({ id: "scan-flat", says: "Scan a panel that is dry", reason: "Wet paint marks the glass.", severity: "spoils" }, (route) =>
+  rule({ id: "scan-flat", says: written`Scan a panel that is dry`, reason: written`Wet paint marks the glass.`, severity: "spoils" }, (route) =>
     route.flatMap((stage, place) => {
       const wet = route.slice(0, place).filter(wets);
       const last = wet[wet.length - 1];

@@ -1,3 +1,4 @@
+import { written } from "../../../words/words.ts";
 import { hasTechnique, wets, type Breach, type Repair, type RouteRule } from "../model.ts";
 import { aheadOf, allBefore, behindPaint, dryBefore, followedBy, of, rule } from "./kinds.ts";
 
@@ -6,24 +7,31 @@ const PAINT = of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "splatter
 
 export const MASKING: readonly RouteRule[] = [
   dryBefore(
-    { id: "mask-on-dry", says: "Masking fluid goes on dry paper", reason: "On damp paper the fluid soaks in, and tears the surface when it comes off.", severity: "spoils" },
+    {
+      id: "mask-on-dry",
+      says: written`Masking fluid goes on dry paper`,
+      reason: written`On damp paper the fluid soaks in, and tears the surface when it comes off.`,
+      severity: "spoils",
+    },
     FLUID,
     20,
   ),
-  rule({ id: "mask-sets", says: "Masking fluid is dry before paint touches it", reason: "Paint mixes into fluid that is still wet, and lifts it.", severity: "spoils" }, (route) =>
-    route.flatMap((stage, place): Breach[] => {
-      if (!hasTechnique(stage, FLUID)) return [];
-      const next = route.findIndex((other, at) => at > place && hasTechnique(other, PAINT));
-      if (next < 0) return [];
-      const minutes = route.slice(place, next).reduce((sum, each) => sum + each.dry, 0);
-      return minutes >= 20 ? [] : [{ stages: [stage.id, route[next]?.id ?? ""], repairs: [{ kind: "dry", stage: stage.id, dry: stage.dry + 30 - minutes }] }];
-    }),
+  rule(
+    { id: "mask-sets", says: written`Masking fluid is dry before paint touches it`, reason: written`Paint mixes into fluid that is still wet, and lifts it.`, severity: "spoils" },
+    (route) =>
+      route.flatMap((stage, place): Breach[] => {
+        if (!hasTechnique(stage, FLUID)) return [];
+        const next = route.findIndex((other, at) => at > place && hasTechnique(other, PAINT));
+        if (next < 0) return [];
+        const minutes = route.slice(place, next).reduce((sum, each) => sum + each.dry, 0);
+        return minutes >= 20 ? [] : [{ stages: [stage.id, route[next]?.id ?? ""], repairs: [{ kind: "dry", stage: stage.id, dry: stage.dry + 30 - minutes }] }];
+      }),
   ),
   rule(
     {
       id: "no-heat-on-mask",
-      says: "No heat tool while masking fluid lies on the paper",
-      reason: "Warm fluid bonds with the paper, smells, and will not come off whole.",
+      says: written`No heat tool while masking fluid lies on the paper`,
+      reason: written`Warm fluid bonds with the paper, smells, and will not come off whole.`,
       severity: "spoils",
     },
     (route) =>
@@ -37,20 +45,29 @@ export const MASKING: readonly RouteRule[] = [
       }),
   ),
   followedBy(
-    { id: "unmask-follows", says: "What is masked is unmasked after the paint", reason: "Fluid left on yellows, sticks and cannot be mounted over.", severity: "spoils" },
+    {
+      id: "unmask-follows",
+      says: written`What is masked is unmasked after the paint`,
+      reason: written`Fluid left on yellows, sticks and cannot be mounted over.`,
+      severity: "spoils",
+    },
     of("mask", "film-mask"),
     of("unmask"),
     "unmask",
     (route) => Math.min(behindPaint(route), aheadOf(route, of("flatten", "letter", "stamp-words", "mount", "mat", "trim"))),
   ),
-  dryBefore({ id: "unmask-dry", says: "Bone dry before unmasking", reason: "A wet panel smears under the finger, and its surface tears.", severity: "spoils" }, of("unmask"), 20),
+  dryBefore(
+    { id: "unmask-dry", says: written`Bone dry before unmasking`, reason: written`A wet panel smears under the finger, and its surface tears.`, severity: "spoils" },
+    of("unmask"),
+    20,
+  ),
   rule(
     {
       id: "mask-overnight",
-      says: "Masking fluid does not stay on overnight",
-      reason: "After a day it grips the paper and leaves a stain.",
+      says: written`Masking fluid does not stay on overnight`,
+      reason: written`After a day it grips the paper and leaves a stain.`,
       severity: "risks",
-      school: "Some leave it for days on hard-sized cotton paper.",
+      school: written`Some leave it for days on hard-sized cotton paper.`,
     },
     (route) =>
       route.flatMap((stage, place): Breach[] => {
@@ -63,10 +80,10 @@ export const MASKING: readonly RouteRule[] = [
   rule(
     {
       id: "paper-holds-mask",
-      says: "No masking fluid on a paper that holds it",
-      reason: "This paper is known to keep the fluid: its surface comes off with it.",
+      says: written`No masking fluid on a paper that holds it`,
+      reason: written`This paper is known to keep the fluid: its surface comes off with it.`,
       severity: "spoils",
-      school: "Film or tape holds back a wash on such paper.",
+      school: written`Film or tape holds back a wash on such paper.`,
     },
     (route, ground) =>
       ground.holdsMasking
@@ -74,12 +91,22 @@ export const MASKING: readonly RouteRule[] = [
         : [],
   ),
   allBefore(
-    { id: "details-after-unmask", says: "Details wait until the mask is off", reason: "Rubbing off the fluid rubs off what was just painted beside it.", severity: "risks" },
+    {
+      id: "details-after-unmask",
+      says: written`Details wait until the mask is off`,
+      reason: written`Rubbing off the fluid rubs off what was just painted beside it.`,
+      severity: "risks",
+    },
     of("unmask"),
     of("dots", "white", "metallic", "letter", "stamp-words"),
   ),
   rule(
-    { id: "mask-wanted", says: "A mask holds something back", reason: "Nothing is painted between masking and unmasking, so it holds nothing back.", severity: "risks" },
+    {
+      id: "mask-wanted",
+      says: written`A mask holds something back`,
+      reason: written`Nothing is painted between masking and unmasking, so it holds nothing back.`,
+      severity: "risks",
+    },
     (route) =>
       route.flatMap((stage, place): Breach[] => {
         if (!hasTechnique(stage, of("mask", "film-mask"))) return [];
@@ -90,7 +117,7 @@ export const MASKING: readonly RouteRule[] = [
         return [{ stages: [stage.id], repairs: [...after, { kind: "remove", stage: stage.id }] }];
       }),
   ),
-  rule({ id: "unmask-something", says: "Only what was masked is unmasked", reason: "There is nothing on the paper to take off.", severity: "taste" }, (route) =>
+  rule({ id: "unmask-something", says: written`Only what was masked is unmasked`, reason: written`There is nothing on the paper to take off.`, severity: "taste" }, (route) =>
     route.flatMap((stage, place): Breach[] =>
       stage.technique === "unmask" &&
       !route.slice(0, place).some((each) => hasTechnique(each, of("mask", "film-mask"))) &&

@@ -1,3 +1,4 @@
+import { written } from "../../../words/words.ts";
 import { hasTechnique, wets, type Breach, type RouteRule } from "../model.ts";
 import { allBefore, lastAfter, of, rule } from "./kinds.ts";
 
@@ -8,10 +9,10 @@ export const ORDER: readonly RouteRule[] = [
   allBefore(
     {
       id: "running-ink-last",
-      says: "Ink that runs comes after the paint",
-      reason: "Every wash over it carries it along.",
+      says: written`Ink that runs comes after the paint`,
+      reason: written`Every wash over it carries it along.`,
       severity: "spoils",
-      school: "Some want the ink to run into the wash.",
+      school: written`Some want the ink to run into the wash.`,
     },
     of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow", "lift", "splatter"),
     of("running-ink"),
@@ -19,63 +20,77 @@ export const ORDER: readonly RouteRule[] = [
   allBefore(
     {
       id: "pencil-first",
-      says: "Pencil before paint",
-      reason: "Under a wash graphite is sealed; over it the point scores the paper.",
+      says: written`Pencil before paint`,
+      reason: written`Under a wash graphite is sealed; over it the point scores the paper.`,
       severity: "risks",
-      school: "Pencil over dry paint is a look of its own.",
+      school: written`Pencil over dry paint is a look of its own.`,
     },
     of("guides", "sketch", "trace"),
     of("wash", "drop-in", "bloom", "glaze", "sponge", "shapes"),
   ),
-  allBefore({ id: "light-before-dark", says: "Light washes before dark shadows", reason: "Watercolour cannot be made lighter again.", severity: "risks" }, WASHES, of("shadow")),
+  allBefore(
+    { id: "light-before-dark", says: written`Light washes before dark shadows`, reason: written`Watercolour cannot be made lighter again.`, severity: "risks" },
+    WASHES,
+    of("shadow"),
+  ),
   allBefore(
     {
       id: "large-before-small",
-      says: "Large shapes before small strokes",
-      reason: "What is large is fitted round nothing; what is small can be fitted round it.",
+      says: written`Large shapes before small strokes`,
+      reason: written`What is large is fitted round nothing; what is small can be fitted round it.`,
       severity: "taste",
     },
     of("wash", "shapes", "sponge"),
     of("dots", "details"),
   ),
   allBefore(
-    { id: "white-last", says: "Opaque white after the washes", reason: "A wash over it turns it to chalky mud.", severity: "risks" },
+    { id: "white-last", says: written`Opaque white after the washes`, reason: written`A wash over it turns it to chalky mud.`, severity: "risks" },
     of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow"),
     of("white"),
   ),
   allBefore(
-    { id: "metallic-last", says: "Metallic paint after the washes", reason: "Water over it dulls the shine and spreads it.", severity: "risks" },
+    { id: "metallic-last", says: written`Metallic paint after the washes`, reason: written`Water over it dulls the shine and spreads it.`, severity: "risks" },
     of("wet", "wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow"),
     of("metallic"),
   ),
   lastAfter(
     {
       id: "border-last",
-      says: "The border comes last",
-      reason: "The hand rests in it while the middle is painted.",
+      says: written`The border comes last`,
+      reason: written`The hand rests in it while the middle is painted.`,
       severity: "risks",
-      school: "Some paint it first to see the picture framed.",
+      school: written`Some paint it first to see the picture framed.`,
     },
     of("border"),
     (stage) => hasTechnique(stage, of("wash", "drop-in", "bloom", "glaze", "sponge", "shapes", "shadow", "details", "dots")),
   ),
   allBefore(
-    { id: "splatter-before-small", says: "Splatter before the fine work", reason: "A drop in the wrong place is painted over, not painted round.", severity: "taste" },
+    {
+      id: "splatter-before-small",
+      says: written`Splatter before the fine work`,
+      reason: written`A drop in the wrong place is painted over, not painted round.`,
+      severity: "taste",
+    },
     of("splatter"),
     of("white", "metallic"),
   ),
   allBefore(
-    { id: "re-stamp-after-wash", says: "The outline is stamped again after the wash", reason: "Before the wash the second print only doubles the first.", severity: "taste" },
+    {
+      id: "re-stamp-after-wash",
+      says: written`The outline is stamped again after the wash`,
+      reason: written`Before the wash the second print only doubles the first.`,
+      severity: "taste",
+    },
     of("wash", "drop-in", "shapes", "glaze"),
     of("re-stamp"),
   ),
   rule(
     {
       id: "stamped-outline-fades",
-      says: "A stamped outline is stamped again over a wash",
-      reason: "The wash veils the print.",
+      says: written`A stamped outline is stamped again over a wash`,
+      reason: written`The wash veils the print.`,
       severity: "taste",
-      school: "A pale outline is wanted by some.",
+      school: written`A pale outline is wanted by some.`,
     },
     (route) => {
       const stamp = route.findIndex((stage) => stage.technique === "stamp");
@@ -86,15 +101,15 @@ export const ORDER: readonly RouteRule[] = [
     },
   ),
   allBefore(
-    { id: "fixative-after-paint", says: "Fixative after all paint", reason: "It seals the paper: later washes bead on it.", severity: "spoils" },
+    { id: "fixative-after-paint", says: written`Fixative after all paint`, reason: written`It seals the paper: later washes bead on it.`, severity: "spoils" },
     of("wet", "wash", "drop-in", "bloom", "glaze", "lift", "sponge", "splatter", "shapes", "shadow", "border", "details", "dots", "white", "metallic"),
     of("fixative"),
   ),
   rule(
     {
       id: "rub-out-dry",
-      says: "Pencil is rubbed out when all is dry, and before opaque paint",
-      reason: "Rubbing drags damp paint, and takes white and metal off.",
+      says: written`Pencil is rubbed out when all is dry, and before opaque paint`,
+      reason: written`Rubbing drags damp paint, and takes white and metal off.`,
       severity: "risks",
     },
     (route) =>

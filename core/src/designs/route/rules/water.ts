@@ -1,3 +1,4 @@
+import { written } from "../../../words/words.ts";
 import { driedBefore, hasTechnique, wets, type Breach, type RouteRule } from "../model.ts";
 import { dryBefore, of, rule } from "./kinds.ts";
 
@@ -9,8 +10,8 @@ export const WATER: readonly RouteRule[] = [
   rule(
     {
       id: "drop-in-follows-wash",
-      says: "What is dropped in follows its wash at once",
-      reason: "Colour runs only into paint that is still wet; any stage between lets it dry.",
+      says: written`What is dropped in follows its wash at once`,
+      reason: written`Colour runs only into paint that is still wet; any stage between lets it dry.`,
       severity: "spoils",
     },
     (route) =>
@@ -22,7 +23,12 @@ export const WATER: readonly RouteRule[] = [
       }),
   ),
   rule(
-    { id: "drop-in-window", says: "What must be caught wet has its window", reason: "Without one the bench cannot warn before the wash is too dry.", severity: "risks" },
+    {
+      id: "drop-in-window",
+      says: written`What must be caught wet has its window`,
+      reason: written`Without one the bench cannot warn before the wash is too dry.`,
+      severity: "risks",
+    },
     (route) =>
       route.flatMap((stage, place): Breach[] =>
         hasTechnique(stage, CAUGHT) && stage.within === null && place > 0
@@ -33,8 +39,8 @@ export const WATER: readonly RouteRule[] = [
   rule(
     {
       id: "wash-settles-briefly",
-      says: "A wash that is dropped into settles minutes, not half an hour",
-      reason: "When it has dried for so long before the window opens, nothing runs any more.",
+      says: written`A wash that is dropped into settles minutes, not half an hour`,
+      reason: written`When it has dried for so long before the window opens, nothing runs any more.`,
       severity: "spoils",
     },
     (route) =>
@@ -44,77 +50,87 @@ export const WATER: readonly RouteRule[] = [
         return [{ stages: [before.id, stage.id], repairs: [{ kind: "dry", stage: before.id, dry: 6 }] }];
       }),
   ),
-  dryBefore({ id: "glaze-on-dry", says: "Bone dry before a glaze", reason: "A glaze over damp paint lifts it and goes to mud.", severity: "spoils" }, of("glaze"), 20),
+  dryBefore(
+    { id: "glaze-on-dry", says: written`Bone dry before a glaze`, reason: written`A glaze over damp paint lifts it and goes to mud.`, severity: "spoils" },
+    of("glaze"),
+    20,
+  ),
   dryBefore(
     {
       id: "neighbours-dry",
-      says: "A neighbour that touches is painted when the first is dry",
-      reason: "Touching shapes run into each other while either is wet.",
+      says: written`A neighbour that touches is painted when the first is dry`,
+      reason: written`Touching shapes run into each other while either is wet.`,
       severity: "risks",
-      school: "Some let neighbours run on purpose: then it is a drop-in with a window.",
+      school: written`Some let neighbours run on purpose: then it is a drop-in with a window.`,
     },
     of("shapes", "shadow", "border"),
     15,
   ),
   dryBefore(
-    { id: "details-on-dry", says: "Small strokes go on dry paint", reason: "Dots and fine lines spread into damp paint.", severity: "risks" },
+    { id: "details-on-dry", says: written`Small strokes go on dry paint`, reason: written`Dots and fine lines spread into damp paint.`, severity: "risks" },
     of("dots", "details", "white", "metallic"),
     10,
   ),
   dryBefore(
-    { id: "ink-on-dry", says: "Ink goes on dry paper", reason: "Even waterproof ink feathers on damp paper, and the nib tears it.", severity: "spoils" },
+    { id: "ink-on-dry", says: written`Ink goes on dry paper`, reason: written`Even waterproof ink feathers on damp paper, and the nib tears it.`, severity: "spoils" },
     of("ink", "running-ink", "letter", "inside-words"),
     10,
   ),
   dryBefore(
-    { id: "stamp-on-dry", says: "Stamps go on dry, flat paper", reason: "Damp paper takes a blurred print and sticks to the rubber.", severity: "spoils" },
+    { id: "stamp-on-dry", says: written`Stamps go on dry, flat paper`, reason: written`Damp paper takes a blurred print and sticks to the rubber.`, severity: "spoils" },
     of("stamp", "re-stamp", "stamp-words"),
     15,
   ),
   dryBefore(
     {
       id: "sponge-on-dry",
-      says: "A sponge goes on dry or on freshly wet paper",
-      reason: "On half-dry paint it lifts more than it gives.",
+      says: written`A sponge goes on dry or on freshly wet paper`,
+      reason: written`On half-dry paint it lifts more than it gives.`,
       severity: "taste",
-      school: "Pressed into a wet wash it makes clouds.",
+      school: written`Pressed into a wet wash it makes clouds.`,
     },
     of("sponge"),
     10,
   ),
-  rule({ id: "lift-before-glaze", says: "Lifting comes before the next layer", reason: "Under a glaze the colour no longer comes up, or both do.", severity: "risks" }, (route) =>
-    route.flatMap((stage, place): Breach[] => {
-      if (stage.technique !== "lift") return [];
-      const before = route.slice(0, place);
-      const over = before.findIndex((each) => each.technique === "glaze");
-      const under = before.slice(0, Math.max(0, over)).some(wets);
-      return over >= 0 && under ? [{ stages: [before[over]?.id ?? "", stage.id], repairs: [{ kind: "move", stage: stage.id, before: before[over]?.id ?? null }] }] : [];
-    }),
+  rule(
+    { id: "lift-before-glaze", says: written`Lifting comes before the next layer`, reason: written`Under a glaze the colour no longer comes up, or both do.`, severity: "risks" },
+    (route) =>
+      route.flatMap((stage, place): Breach[] => {
+        if (stage.technique !== "lift") return [];
+        const before = route.slice(0, place);
+        const over = before.findIndex((each) => each.technique === "glaze");
+        const under = before.slice(0, Math.max(0, over)).some(wets);
+        return over >= 0 && under ? [{ stages: [before[over]?.id ?? "", stage.id], repairs: [{ kind: "move", stage: stage.id, before: before[over]?.id ?? null }] }] : [];
+      }),
   ),
-  rule({ id: "heat-on-puddle", says: "No heat tool on a standing puddle", reason: "It blows the paint about and dries the rim first: a hard edge.", severity: "risks" }, (route) =>
-    route.flatMap((stage, place): Breach[] => {
-      const before = route[place - 1];
-      if (stage.technique !== "heat" || !before || !hasTechnique(before, of("wet", "drop-in", "bloom")) || before.dry >= 5) return [];
-      return [{ stages: [before.id, stage.id], repairs: [{ kind: "dry", stage: before.id, dry: 5 }] }];
-    }),
+  rule(
+    { id: "heat-on-puddle", says: written`No heat tool on a standing puddle`, reason: written`It blows the paint about and dries the rim first: a hard edge.`, severity: "risks" },
+    (route) =>
+      route.flatMap((stage, place): Breach[] => {
+        const before = route[place - 1];
+        if (stage.technique !== "heat" || !before || !hasTechnique(before, of("wet", "drop-in", "bloom")) || before.dry >= 5) return [];
+        return [{ stages: [before.id, stage.id], repairs: [{ kind: "dry", stage: before.id, dry: 5 }] }];
+      }),
   ),
-  rule({ id: "wet-then-paint", says: "Wetted paper is painted at once", reason: "Clean water is gone in minutes; what comes later meets dry paper.", severity: "risks" }, (route) =>
-    route.flatMap((stage, place): Breach[] => {
-      if (stage.technique !== "wet") return [];
-      const next = route[place + 1];
-      if (next && wets(next) && driedBefore(route, place + 1)?.minutes === 0) return [];
-      const paint = route.find((each, at) => at > place && wets(each));
-      return [
-        {
-          stages: [stage.id],
-          repairs:
-            paint && paint !== next
-              ? [{ kind: "move", stage: stage.id, before: paint.id }]
-              : stage.dry > 0
-                ? [{ kind: "dry", stage: stage.id, dry: 0 }]
-                : [{ kind: "remove", stage: stage.id }],
-        },
-      ];
-    }),
+  rule(
+    { id: "wet-then-paint", says: written`Wetted paper is painted at once`, reason: written`Clean water is gone in minutes; what comes later meets dry paper.`, severity: "risks" },
+    (route) =>
+      route.flatMap((stage, place): Breach[] => {
+        if (stage.technique !== "wet") return [];
+        const next = route[place + 1];
+        if (next && wets(next) && driedBefore(route, place + 1)?.minutes === 0) return [];
+        const paint = route.find((each, at) => at > place && wets(each));
+        return [
+          {
+            stages: [stage.id],
+            repairs:
+              paint && paint !== next
+                ? [{ kind: "move", stage: stage.id, before: paint.id }]
+                : stage.dry > 0
+                  ? [{ kind: "dry", stage: stage.id, dry: 0 }]
+                  : [{ kind: "remove", stage: stage.id }],
+          },
+        ];
+      }),
   ),
 ];

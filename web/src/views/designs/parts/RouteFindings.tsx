@@ -1,4 +1,4 @@
-import { t } from "@yule/core";
+import { t, saidWritten } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Finding } from "@yule/core";
 import { repairWords, type Stage } from "@yule/derive";
@@ -27,19 +27,26 @@ export function RouteFindings({
   return (
     <Box as="section" aria-label={t`What the route breaks`} marginBottom="18px">
       {findings.map((finding) => (
-        <Box key={`${finding.rule.id}${finding.stages.join()}`} role="group" aria-label={finding.rule.says} borderTop="1px solid" borderColor="hairline" paddingY="10px">
+        <Box
+          key={`${finding.rule.id}${finding.stages.join()}`}
+          role="group"
+          aria-label={saidWritten(finding.rule.says)}
+          borderTop="1px solid"
+          borderColor="hairline"
+          paddingY="10px"
+        >
           <Flex gap="10px" align="baseline">
             <StateMark state={TONE[finding.rule.severity]} />
             <Text fontWeight={700} flex="1">
-              {finding.rule.says}
+              {saidWritten(finding.rule.says)}
             </Text>
             <Text color={TONE[finding.rule.severity]} fontSize="15px" whiteSpace="nowrap">
               {WORD[finding.rule.severity]}
             </Text>
           </Flex>
-          <Text>{finding.rule.reason}</Text>
+          <Text>{saidWritten(finding.rule.reason)}</Text>
           <Text color="softInk" fontSize="15px">
-            {t`Here: ${finding.stages.map(name).join(", then ")}.${finding.rule.school ? ` ${finding.rule.school}` : ""}`}
+            {t`Here: ${finding.stages.map(name).join(", then ")}.${finding.rule.school ? ` ${saidWritten(finding.rule.school)}` : ""}`}
           </Text>
           <Flex gap="10px" marginTop="6px" wrap="wrap">
             {finding.repair ? (
