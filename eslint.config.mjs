@@ -26,5 +26,29 @@ export default tseslint.config(
   },
   { files: ["**/*.tsx"], ignores: ["**/*.test.tsx"], rules: { "max-lines-per-function": ["warn", { max: 120, skipBlankLines: true, skipComments: true }] } },
   { files: ["web/**/*.{ts,tsx}"], plugins: { "react-hooks": reactHooks }, rules: { "react-hooks/rules-of-hooks": "error", "react-hooks/exhaustive-deps": "error" } },
+  // What a maker reads is found in a catalogue: `t`, `rich`, `plural`.
+  {
+    files: ["web/src/**/*.tsx", "web/src/**/words.ts"],
+    ignores: ["**/*.test.tsx", "web/src/plan/testing.tsx"],
+    rules: {
+      "no-restricted-syntax": [
+        "error",
+        { selector: "JSXText[value=/\\p{L}/u]", message: "Text without a place in the catalogue: t`…`." },
+        {
+          selector: "JSXAttribute[name.name=/^(aria-label|alt|label|title|placeholder|why|hint|notice)$/] > Literal[value=/\\p{L}{2}/u]",
+          message: "Text without a place in the catalogue: t`…`.",
+        },
+        {
+          selector: ":not(TaggedTemplateExpression) > TemplateLiteral > TemplateElement[value.raw=/\\p{Ll}{2,} \\p{Ll}|^\\p{Lu}\\p{Ll}+ \\p{Ll}/u]",
+          message: "A sentence without a place in the catalogue: t`…`.",
+        },
+        {
+          selector:
+            ":matches(ConditionalExpression, LogicalExpression, ReturnStatement, ArrowFunctionExpression, JSXExpressionContainer, ArrayExpression, Property) > Literal[value=/^\\p{Lu}\\p{Ll}+( \\p{L}+)+|\\p{Ll}{2,} \\p{Ll}{2,} \\p{Ll}/u]",
+          message: "A sentence without a place in the catalogue: t`…`.",
+        },
+      ],
+    },
+  },
   { files: ["**/*.test.ts", "**/*.test.tsx", "e2e/**"], rules: { "@typescript-eslint/no-floating-promises": "error", "@typescript-eslint/no-unsafe-type-assertion": "off" } },
 );

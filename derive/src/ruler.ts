@@ -1,4 +1,4 @@
-import { addDays, daysBetween, weekdayOf, type Day, t } from "@yule/core";
+import { addDays, daysBetween, weekdayOf, type Day, t, plural } from "@yule/core";
 import { STAND_RANK, type NeedStand } from "./season/needRow.ts";
 import type { NeedView } from "./season/needView.ts";
 import type { Outlook } from "./season/workOut.ts";
@@ -113,7 +113,7 @@ export function tagsOf(
     .map((view): RulerTag => ({
       id: view.need.id,
       title: view.need.title,
-      detail: view.stage === "done" ? "posted" : view.cards === 1 ? "1 card" : `${String(view.cards)} cards`,
+      detail: view.stage === "done" ? t`posted` : plural(view.cards, { one: "# card", other: "# cards" }),
       day: view.readyBy,
       x: at(view.readyBy),
       ...(view.stage === "done" ? { safety: view.outlook.safety, chance: null } : stand(view)),
@@ -125,7 +125,7 @@ export function tagsOf(
           {
             id: store.id,
             title: t`${store.name.split(",")[0] ?? ""} runs out`,
-            detail: `${shortBy({ store, outlook: stock })} short`,
+            detail: t`${shortBy({ store, outlook: stock })} short`,
             day: stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on,
             x: at(stock.runsOut.on < outlook.today ? outlook.today : stock.runsOut.on),
             safety: "runs out",

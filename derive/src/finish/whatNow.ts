@@ -1,4 +1,3 @@
-import { t } from "@yule/core";
 import type { BatchRead, DesignRead, FinishRead, RescueRead, UnitRead } from "@yule/contract";
 import type { Day } from "@yule/core";
 import type { NeedView } from "../season/needView.ts";
@@ -53,7 +52,7 @@ export function panelsToBegin({ view, enough, isMixWet: isWet }: Pick<FinishTask
 /** Where sheets are split for so many panels of a need: what it lacks is known there, the rest is told. */
 export function splitFor({ need, toPaint }: Pick<NeedView, "need" | "toPaint">, panels: number): string {
   const more = panels - toPaint.reduce((sum, each) => sum + each.make, 0);
-  return `/sheets?need=${need.id}${more > 0 ? t`&more=${String(more)}` : ""}`;
+  return `/sheets?need=${need.id}${more > 0 ? `&more=${String(more)}` : ""}`;
 }
 
 /** Panels that are painted and neither lost nor judged; those whose rescue is done wait to be judged again. */

@@ -1,5 +1,6 @@
+import { t } from "@yule/core";
 /** Whose hands a session is of, as a choice. */
-export const WHOSE = [
-  { value: "maker", label: "yours" },
-  { value: "helper", label: "a helper's" },
-] as const;
+export const whoseHands = (): readonly { readonly value: string; readonly label: string }[] => [
+  { value: "maker", label: t`yours` },
+  { value: "helper", label: t`a helper's` },
+];

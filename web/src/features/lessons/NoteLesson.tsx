@@ -1,3 +1,4 @@
+import { kindWord } from "../../kit/kinds.ts";
 import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { lessonKinds, lessonMoments, noteLesson, type DesignRead, type LessonMoment } from "@yule/contract";
@@ -44,14 +45,14 @@ export function NoteLesson({ design, isOpen = false }: { design: Pick<DesignRead
         {design && (
           <Box width="190px">
             <FormField label={t`At the stage`} fault={faultOf("stageId")}>
-              <Choice {...register("stageId")} options={[{ value: "", label: "none of them" }, ...design.stages.map((each) => ({ value: each.id, label: each.name }))]} />
+              <Choice {...register("stageId")} options={[{ value: "", label: t`none of them` }, ...design.stages.map((each) => ({ value: each.id, label: each.name }))]} />
             </FormField>
           </Box>
         )}
         {!stageOf(form.watch("stageId")) && (
           <Box width="150px">
             <FormField label={t`Say it when`}>
-              <Choice {...register("moment")} options={lessonMoments.map((each) => ({ value: each, label: each }))} />
+              <Choice {...register("moment")} options={lessonMoments.map((each) => ({ value: each, label: kindWord(each) }))} />
             </FormField>
           </Box>
         )}

@@ -66,7 +66,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
     /** What is to be done with it now, once it was looked at. */
     hint: photo.looked
       ? `${photo.looked.seeThrough ? t`What was see-through in it was taken for white paper. ` : ""}Pull the corners onto the paper’s own; arrow keys move them too.`
-      : "Or drop it here, or paste it.",
+      : t`Or drop it here, or paste it.`,
     /** Keeps what was straightened, and then tells whose picture it is: nothing refers to it before it is there. @param tell null where all went well */
     keep: async (tell: (pictureId: string, cropped: Cropped) => Promise<Problem | null>): Promise<void> => {
       const { file, cropped } = photo;

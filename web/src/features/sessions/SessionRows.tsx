@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { faultsOf, setSessions, type CommandInput } from "@yule/contract";
 import { clockTime, readTime, weekOf, type Fault, t } from "@yule/core";
-import { WHOSE } from "@yule/derive";
+import { whoseHands } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, Tick } from "../../kit/FormField.tsx";
 import { TimeInput } from "../../kit/DayField.tsx";
@@ -35,7 +35,7 @@ export function SessionRows({ rows, onChange, withWho = false }: { rows: readonl
                 aria-label={t`Whose hands`}
                 value={row.who ?? "maker"}
                 onChange={(change) => put(index, { who: change.target.value as "maker" | "helper" })}
-                options={WHOSE}
+                options={whoseHands()}
               />
             </Flex>
           )}

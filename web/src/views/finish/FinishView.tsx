@@ -69,7 +69,7 @@ export default function FinishView() {
   const Ask = asked?.part;
   return (
     <>
-      <AskNav label={t`Questions about finishing`} asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/finish?ask=${key}${task ? t`&need=${task.view.need.id}` : ""}`} />
+      <AskNav label={t`Questions about finishing`} asks={ASKS} asked={asked?.key ?? ""} to={(key) => `/finish?ask=${key}${task ? `&need=${task.view.need.id}` : ""}`} />
       <Suspense fallback={<Loading />}>{Ask && <Ask key={task?.view.need.id ?? ""} outlook={outlook} finish={finish} tasks={tasks} task={task} />}</Suspense>
       {asked?.isOfNeed && task && tasks.length > 1 && <OtherNeed tasks={tasks} task={task} />}
       <Caution>{t`Fingers behind the edge when panels are cut down, blades capped; glue, sprays and glitter away from faces and flames, gems and small parts away from children. Follow the labels and the local rules.`}</Caution>

@@ -78,7 +78,7 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
     photo,
     take,
     draw,
-    hint: "Or drop it here.",
+    hint: t`Or drop it here.`,
     scan: async (): Promise<void> => {
       const answer = await fetch(`/api/scan?batch=${batch.id}`).catch(() => null);
       if (answer?.ok) await take(await answer.blob());

@@ -28,12 +28,12 @@ const SeasonsDialog = lazy(async () => ({ default: (await import("./parts/Season
 const SessionsDialog = lazy(async () => ({ default: (await import("./parts/SessionsDialog.tsx")).SessionsDialog }));
 
 const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> = {
-  "not begun": wordsFor({ label: () => t`split sheets`, to: () => t`/sheets` }),
-  "on the bench": wordsFor({ label: () => t`on the bench`, to: () => t`/bench` }),
-  "to inspect": wordsFor({ label: () => t`inspect`, to: () => t`/finish` }),
-  "to assemble": wordsFor({ label: () => t`assemble`, to: () => t`/finish` }),
-  "to post": wordsFor({ label: () => t`post`, to: () => t`/dispatch` }),
-  done: wordsFor({ label: () => t`done`, to: () => t`/logbook` }),
+  "not begun": wordsFor({ label: () => t`split sheets`, to: () => "/sheets" }),
+  "on the bench": wordsFor({ label: () => t`on the bench`, to: () => "/bench" }),
+  "to inspect": wordsFor({ label: () => t`inspect`, to: () => "/finish" }),
+  "to assemble": wordsFor({ label: () => t`assemble`, to: () => "/finish" }),
+  "to post": wordsFor({ label: () => t`post`, to: () => "/dispatch" }),
+  done: wordsFor({ label: () => t`done`, to: () => "/logbook" }),
 };
 
 const DIALOGS = [

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { PaintRead } from "@yule/contract";
 import { COVERINGS, FORM_STRENGTH, FORMS, nearPigments, pigmentOf, type ShelfPaint, t } from "@yule/core";
@@ -33,7 +34,7 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
           <Flex gap="14px" wrap="wrap" align="flex-start">
             <Box flex="1" minWidth="200px">
               <FormField label={t`Pigments`} fault={faultOf("pigments")}>
-                <TextInput {...register("pigments")} placeholder={t`PB29`} autoFocus />
+                <TextInput {...register("pigments")} placeholder="PB29" autoFocus />
               </FormField>
               <PigmentLine told={facts.pigments} />
             </Box>
@@ -49,7 +50,7 @@ export function PaintDialog({ paint, currency, onClose }: { paint: PaintRead | n
             </Box>
             <Box width="130px">
               <FormField label={t`Comes as`}>
-                <Choice {...register("form")} options={FORMS.map((each) => ({ value: each, label: each }))} />
+                <Choice {...register("form")} options={FORMS.map((each) => ({ value: each, label: kindWord(each) }))} />
               </FormField>
             </Box>
           </Flex>
@@ -113,7 +114,7 @@ function Differences({ form, seen, usualStrength }: { form: SchemaForm<PaintText
       <FormField label={t`Covers`}>
         <Choice
           {...register("covering")}
-          options={[{ value: "", label: seen ? t`by its pigments: ${seen.covering}` : t`by its pigments` }, ...COVERINGS.map((each) => ({ value: each, label: each }))]}
+          options={[{ value: "", label: seen ? t`by its pigments: ${seen.covering}` : t`by its pigments` }, ...COVERINGS.map((each) => ({ value: each, label: kindWord(each) }))]}
         />
       </FormField>
       {yesNo("Stains", "stains", seen?.stains)}
@@ -131,7 +132,7 @@ function Differences({ form, seen, usualStrength }: { form: SchemaForm<PaintText
       </Box>
       <Box width="190px">
         <FormField label={t`Its wash on your chart`} fault={faultOf("chart")}>
-          <TextInput {...register("chart")} placeholder={t`#5566aa`} />
+          <TextInput {...register("chart")} placeholder="#5566aa" />
         </FormField>
       </Box>
     </Flex>

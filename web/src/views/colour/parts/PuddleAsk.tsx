@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn, t } from "@yule/core";
@@ -143,7 +144,7 @@ function PuddleRow({ need, film, onChange }: { need: PuddleNeed; film: ReturnTyp
             <Choice
               value={strength}
               onChange={(change) => onChange({ strength: change.target.value as Strength })}
-              options={STRENGTHS.map((each) => ({ value: each, label: each }))}
+              options={STRENGTHS.map((each) => ({ value: each, label: kindWord(each) }))}
             />
           </FormField>
         </Box>

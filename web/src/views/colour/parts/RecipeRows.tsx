@@ -1,6 +1,6 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { hexOf, lchOf, money, over, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying, t } from "@yule/core";
+import { hexOf, lchOf, money, over, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying, t, wordsFor } from "@yule/core";
 import { colourWords, mixFilm, mixStrength, mixWords, seenAs } from "@yule/derive";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
@@ -98,7 +98,7 @@ function RecipeRow({ recipe, shelf, wanted, title, best }: { recipe: Recipe; she
 }
 
 /** What one part more of a paint does to the mix. */
-const NUDGE_WORDS = { mute: "To mute it", deepen: "To deepen it", warm: "To warm it", cool: "To cool it", lighten: "To lighten it" } as const;
+const NUDGE_WORDS = wordsFor({ mute: () => t`To mute it`, deepen: () => t`To deepen it`, warm: () => t`To warm it`, cool: () => t`To cool it`, lighten: () => t`To lighten it` });
 
 export function Nudges({ nudges, shelf }: { nudges: readonly NudgeAnswer[]; shelf: readonly ShelfPaint[] }) {
   return (

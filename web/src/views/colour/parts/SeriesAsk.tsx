@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead } from "@yule/contract";
 import { NEAR_ENOUGH, TEMPERATURES, type ShelfPaint, type SmallestPalette, type Temperature, t } from "@yule/core";
@@ -48,7 +49,7 @@ export default function SeriesAsk({ outlook, shelf }: AskProps) {
             <Choice
               value={temperature}
               onChange={(change) => setTemperature(change.target.value as Temperature)}
-              options={TEMPERATURES.map((each) => ({ value: each, label: each }))}
+              options={TEMPERATURES.map((each) => ({ value: each, label: kindWord(each) }))}
             />
           </FormField>
         </Box>

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { palettes, type CommandInput, type SeriesRead } from "@yule/contract";
@@ -143,7 +144,7 @@ function SeriesForm({ series }: { series: SeriesRead }) {
             <Choice
               value={series.palette}
               onChange={(chosen) => change({ palette: chosen.target.value as SeriesRead["palette"] })}
-              options={palettes.map((value) => ({ value, label: value }))}
+              options={palettes.map((value) => ({ value, label: kindWord(value) }))}
             />
           </FormField>
         </Box>

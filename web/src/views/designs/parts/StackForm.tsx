@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { cardOutlines, edges, folds, outlines, faultWords, phraseSaid, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
@@ -31,7 +32,7 @@ const KEEPS: readonly { keep: Keep; says: string }[] = [
     },
   },
 ];
-const words = (list: readonly string[]) => list.map((value) => ({ value, label: value }));
+const words = (list: readonly string[]) => list.map((value) => ({ value, label: kindWord(value) }));
 const foldWords = folds.map((value) => ({ value, label: value === "none" ? t`no fold` : t`fold ${value}` }));
 
 /** The figures of a stack, changed one by one while the rest follows; what cannot be is said before it is kept. */

@@ -125,7 +125,7 @@ function Piles({ piles, boxes }: { piles: readonly Pile[]; boxes: readonly BoxRe
       { id: "name", head: t`Card`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
       { id: "words", head: t`Words`, value: ({ words }) => words, cell: ({ words }) => (words === "" ? "none" : words) },
       { id: "cards", head: t`Cards`, isAlways: true, value: ({ cards }) => cards, cell: ({ cards }) => String(cards) },
-      { id: "need", head: t`Set aside for`, isAlways: true, value: ({ need }) => need ?? "", cell: ({ need }) => need ?? "nobody" },
+      { id: "need", head: t`Set aside for`, isAlways: true, value: ({ need }) => need ?? "", cell: ({ need }) => need ?? t`nobody` },
       {
         id: "box",
         head: t`Stands in`,
@@ -225,7 +225,7 @@ function Boxes({ boxes, piles }: { boxes: readonly BoxRead[]; piles: readonly Pi
 }
 
 const inside = (piles: readonly Pile[]): string =>
-  piles.length === 0 ? "empty" : piles.map(({ name, cards, need }) => `${cardsOf(cards)} of ${name}${need === null ? "" : t` for ${need}`}`).join("; ");
+  piles.length === 0 ? t`empty` : piles.map(({ name, cards, need }) => `${cardsOf(cards)} of ${name}${need === null ? "" : t` for ${need}`}`).join("; ");
 
 async function printed(boxes: readonly BoxRead[], piles: readonly Pile[]): Promise<Uint8Array> {
   const [{ cutLabelsPdf }, { loadFonts }] = await Promise.all([import("../../../kit/pdf/labels.ts"), import("../../../kit/pdf/loadFonts.ts")]);

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { needKinds, zones, type DesignRead } from "@yule/contract";
 import { comingOccasions, day, stateOf, type QuickNeed, t } from "@yule/core";
@@ -52,7 +53,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
             <FormField label={t`Kind`} fault={faultOf("kind")}>
               <Choice
                 {...register("kind", { onChange: (change: { target: { value: string } }) => change.target.value === "mailing list" && follow() })}
-                options={needKinds.map((each) => ({ value: each, label: each }))}
+                options={needKinds.map((each) => ({ value: each, label: kindWord(each) }))}
               />
             </FormField>
             <FormField label={t`Design`} fault={faultOf("designId")}>
@@ -154,7 +155,7 @@ function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unkno
       <Flex gap="14px" direction={{ base: "column", md: "row" }}>
         {(kind === "commission" || kind === "order") && (
           <FormField label={t`Price, ${currency}`} fault={faultOf("priceMinor")}>
-            <TextInput {...register("priceMinor")} inputMode="decimal" placeholder="none yet" />
+            <TextInput {...register("priceMinor")} inputMode="decimal" placeholder={t`none yet`} />
           </FormField>
         )}
         {kind === "commission" && (

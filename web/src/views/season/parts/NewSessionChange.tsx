@@ -2,7 +2,7 @@ import { t } from "@yule/core";
 import { Box, Button, Flex } from "@chakra-ui/react";
 import { addSessionChange, people, sessionChangeKinds, type CommandInput } from "@yule/contract";
 import type { Day } from "@yule/core";
-import { WHOSE } from "@yule/derive";
+import { whoseHands } from "@yule/derive";
 import { v7 } from "uuid";
 import { z } from "zod";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -72,7 +72,7 @@ export function NewSessionChange({ today }: { today: Day }) {
         {what === "extra" && (
           <Box width="130px">
             <FormField label={t`Whose`}>
-              <Choice {...register("who")} options={WHOSE} />
+              <Choice {...register("who")} options={whoseHands()} />
             </FormField>
           </Box>
         )}

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOwnOccasion, ownOccasionKinds, type CommandInput } from "@yule/contract";
 import { isDay, yearOf, type Day, t } from "@yule/core";
@@ -60,7 +61,7 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
           </Box>
           <Box width="140px">
             <FormField label={t`What it is`}>
-              <Choice {...register("kind")} options={ownOccasionKinds.map((kind) => ({ value: kind, label: kind }))} />
+              <Choice {...register("kind")} options={ownOccasionKinds.map((kind) => ({ value: kind, label: kindWord(kind) }))} />
             </FormField>
           </Box>
           <Box width="160px">
@@ -70,7 +71,7 @@ export function OwnDay({ outlook }: { outlook: Outlook }) {
           </Box>
           <Box width="180px">
             <FormField label={t`Household`} fault={faultOf("householdId")}>
-              <Choice {...register("householdId")} options={[{ value: "", label: "none" }, ...households.map((each) => ({ value: each.id, label: each.name }))]} />
+              <Choice {...register("householdId")} options={[{ value: "", label: kindWord("none") }, ...households.map((each) => ({ value: each.id, label: each.name }))]} />
             </FormField>
           </Box>
           <Box width="150px">

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { day, isDay, type SeasonChange, readTime, t } from "@yule/core";
-import { fillWords, sessionSheets, WHOSE, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
+import { fillWords, sessionSheets, whoseHands, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
 import { Lock, LockOpen } from "lucide-react";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -137,7 +137,7 @@ function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly 
       <Flex gap="8px" wrap="wrap" align="center">
         <DayInput aria-label={t`on`} width="160px" value={form.on} onChange={(written) => setForm({ ...form, on: written })} />
         <Flex width="112px">
-          <Choice aria-label={t`Whose hands`} value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={WHOSE} />
+          <Choice aria-label={t`Whose hands`} value={form.who} onChange={(change) => setForm({ ...form, who: change.target.value })} options={whoseHands()} />
         </Flex>
         <TimeInput aria-label={t`from`} width="132px" value={form.from} onChange={(written) => setForm({ ...form, from: written })} />
         <TimeInput aria-label={t`to`} width="132px" value={form.to} onChange={(written) => setForm({ ...form, to: written })} />

@@ -122,7 +122,7 @@ function WhatWouldChange({ chosen, changes }: { chosen: CardCost; changes: reado
 function Ranking({ costs }: { costs: readonly CardCost[] }) {
   const { say } = useShopMoney();
   const columns = useMemo((): readonly TableColumn<CardCost>[] => {
-    const sum = (minor: number | null): string => (minor === null ? "none yet" : say(minor));
+    const sum = (minor: number | null): string => (minor === null ? t`none yet` : say(minor));
     return [
       {
         id: "design",

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, grainSides, surfaces, type CommandInput, type StoreRead } from "@yule/contract";
 import { measureOf, money, t } from "@yule/core";
@@ -104,7 +105,7 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
                   <TextInput width="100px" inputMode="numeric" {...register("gsm")} />
                 </FormField>
                 <FormField label={t`Surface`} fault={faultOf("surface")}>
-                  <Choice {...register("surface")} options={[NONE, ...surfaces.map((value) => ({ value, label: value }))]} />
+                  <Choice {...register("surface")} options={[NONE, ...surfaces.map((value) => ({ value, label: kindWord(value) }))]} />
                 </FormField>
                 <FormField label={t`Grain along`} fault={faultOf("grain")}>
                   <Choice {...register("grain")} options={[NONE, ...grainSides.map((value) => ({ value, label: t`the ${value}` }))]} />

@@ -17,7 +17,7 @@ export function OrderCosts({ needs, titles }: { needs: readonly NeedCosts[]; tit
       { id: "order", head: t`For`, isAlways: true, value: ({ title }) => title, cell: ({ title }) => title },
       { id: "cards", head: t`Cards made`, value: ({ money }) => money.cards, cell: ({ money }) => money.cards },
       { id: "cost", head: t`Cost so far`, isAlways: true, value: ({ money }) => costsTotal(money.costs), cell: ({ money }) => say(costsTotal(money.costs)) },
-      { id: "brings", head: t`It brings`, value: ({ money }) => money.income ?? 0, cell: ({ money }) => (money.income === null ? "none told" : say(money.income)) },
+      { id: "brings", head: t`It brings`, value: ({ money }) => money.income ?? 0, cell: ({ money }) => (money.income === null ? t`none told` : say(money.income)) },
       { id: "hour", head: t`Left for an hour`, isAlways: true, value: ({ money }) => leftForAnHour(money) ?? 0, cell: ({ money }) => hourOf(money, say) },
     ],
     [say],

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addOutlay, outlayKinds, type OutlayRead } from "@yule/contract";
 import { type Day, t } from "@yule/core";
@@ -52,7 +53,7 @@ export function Outlays({ outlays, today }: { outlays: readonly OutlayRead[]; to
               <TextInput width="220px" {...register("title")} />
             </FormField>
             <FormField label={t`Kind`} fault={faultOf("kind")}>
-              <Choice {...register("kind")} options={outlayKinds.map((value) => ({ value, label: value }))} />
+              <Choice {...register("kind")} options={outlayKinds.map((value) => ({ value, label: kindWord(value) }))} />
             </FormField>
             <FormField label={t`Paid, ${currency}`} fault={faultOf("costMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("costMinor")} />

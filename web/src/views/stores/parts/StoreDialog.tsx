@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, storeKinds, type CommandInput } from "@yule/contract";
 import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind, t } from "@yule/core";
@@ -74,7 +75,7 @@ export function StoreDialog({ onClose }: { onClose: () => void }) {
           <FormField label={t`Kind`} fault={faultOf("kind")}>
             <Choice
               {...register("kind", { onChange: (event: ChangeEvent<HTMLSelectElement>) => setKind(event.target.value as StoreKind) })}
-              options={OFFERED.map((each) => ({ value: each, label: each }))}
+              options={OFFERED.map((each) => ({ value: each, label: kindWord(each) }))}
             />
           </FormField>
           {isSized(kind) && (

@@ -71,7 +71,7 @@ function Order({ first, outlook, answer }: { first: StockOf; outlook: Outlook; a
 export function packsOf(packs: number, name: string): string {
   const one = name === "" ? "pack" : name;
   if (packs === 1) return `1 ${one}`;
-  return /^[a-z]+$/i.test(one) ? `${String(packs)} ${one}${/(s|x|ch|sh)$/.test(one) ? t`es` : "s"}` : `${String(packs)} × ${one}`;
+  return /^[a-z]+$/i.test(one) ? `${String(packs)} ${one}${/(s|x|ch|sh)$/.test(one) ? "es" : "s"}` : `${String(packs)} × ${one}`;
 }
 
 const whyPacks = (packs: number, { pack, store, quantity }: { pack: number; store: StockOf["store"]; quantity: number }, { outlook }: StockOf): string =>

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addSentiment, lettering, tones, type CommandInput } from "@yule/contract";
 import { signsMissing, type LengthSystem, t } from "@yule/core";
@@ -11,7 +12,7 @@ import { useSchemaForm } from "../../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../../kit/FormField.tsx";
 import { useMeasure } from "../../../../kit/measure.tsx";
 
-const options = (values: readonly string[]) => values.map((value) => ({ value, label: value }));
+const options = (values: readonly string[]) => values.map((value) => ({ value, label: kindWord(value) }));
 const MEANS = { hand: "written by hand", stamp: "a stamp", sticker: "a sticker" } as const;
 
 /** What is written by hand has no size of its own. */
