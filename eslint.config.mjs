@@ -35,17 +35,21 @@ export default tseslint.config(
         "error",
         { selector: "JSXText[value=/\\p{L}/u]", message: "Text without a place in the catalogue: t`…`." },
         {
-          selector: "JSXAttribute[name.name=/^(aria-label|alt|label|title|placeholder|why|hint|notice)$/] > Literal[value=/\\p{L}{2}/u]",
+          selector: "JSXAttribute[name.name=/^(aria-label|alt|label|title|placeholder|why|hint|notice)$/] > Literal[value=/\\p{Ll}{2} |^\\p{Lu}\\p{Ll}/u]",
           message: "Text without a place in the catalogue: t`…`.",
         },
         {
-          selector: ":not(TaggedTemplateExpression) > TemplateLiteral > TemplateElement[value.raw=/\\p{Ll}{2,} \\p{Ll}|^\\p{Lu}\\p{Ll}+ \\p{Ll}/u]",
+          selector: ":not(TaggedTemplateExpression) > TemplateLiteral > TemplateElement[value.raw=/^(?!.*(px|now|underline)).*(?:\\p{Ll}{2,} \\p{Ll}|^\\p{Lu}\\p{Ll}+ \\p{Ll})/u]",
           message: "A sentence without a place in the catalogue: t`…`.",
         },
         {
           selector:
-            ":matches(ConditionalExpression, LogicalExpression, ReturnStatement, ArrowFunctionExpression, JSXExpressionContainer, ArrayExpression, Property) > Literal[value=/^\\p{Lu}\\p{Ll}+( \\p{L}+)+|\\p{Ll}{2,} \\p{Ll}{2,} \\p{Ll}/u]",
+            ":matches(ConditionalExpression, LogicalExpression, ReturnStatement, ArrowFunctionExpression, JSXExpressionContainer, ArrayExpression) > Literal[value=/^(?!.*(?:px|var.--)).*(?:^\\p{Lu}\\p{Ll}+( \\p{L}+)+|\\p{Ll}{2,} \\p{Ll}{2,} \\p{Ll})/u]",
           message: "A sentence without a place in the catalogue: t`…`.",
+        },
+        {
+          selector: "Property[key.name=/^(label|head|title|word|says|hint|detail)$/] > Literal.value[value=/\\p{Ll}{2}/u]",
+          message: "Text without a place in the catalogue: t`…`.",
         },
       ],
     },

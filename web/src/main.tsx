@@ -69,7 +69,10 @@ void ready.then(() =>
   }, 2000),
 );
 // So does the code of the other views, one at a time while nothing is done: the first step into a view is as quick as the next.
-const whenIdle = (what: () => void): void => void ("requestIdleCallback" in window ? requestIdleCallback(what, { timeout: 4000 }) : setTimeout(what, 1000));
+const whenIdle = (what: () => void): void => {
+  if ("requestIdleCallback" in window) requestIdleCallback(what, { timeout: 4000 });
+  else setTimeout(what, 1000);
+};
 const loadRest = ([next, ...rest]: readonly View[]): void => {
   if (next) whenIdle(() => void next.load().finally(() => setTimeout(() => loadRest(rest), 200)));
 };

@@ -1,5 +1,5 @@
 import type { ColourRead, ColourwayRead, DesignRead, StoreRead } from "@yule/contract";
-import { LOAD_OF, techniqueOf, waterFor, USUAL_ROOM, type PlanLine, type Room, type SheetLine, type ShelfPaint, t, wordsFor } from "@yule/core";
+import { LOAD_OF, techniqueOf, waterFor, USUAL_ROOM, type PlanLine, type Room, type SheetLine, type ShelfPaint, t, wordsFor, plural } from "@yule/core";
 import { puddlesFor, toldOf } from "../colour/puddleTasks.ts";
 import { counted, onShelf, shelfOf } from "../colour/shelf.ts";
 import type { BenchPlan } from "./benchPlan.ts";
@@ -115,4 +115,4 @@ const missingTools = (tools: readonly string[], stores: readonly StoreRead[]): s
 
 /** `3.5 ml Rockpool: 1 part to 5 parts water, for 6 panels`. */
 export const mixToMakeWords = ({ ml, paint, water, panels, goes }: MixToMake): string =>
-  t`${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${counted(water, "water")}, for ${panels === 1 ? t`1 panel` : t`${String(panels)} panels`}${goes > 1 ? t`, in ${String(goes)} mixings` : ""}`;
+  t`${String(Math.round(ml * 10) / 10)} ml ${paint}: 1 part to ${counted(water, t`water`)}, for ${plural(panels, { one: "# panel", other: "# panels" })}${goes > 1 ? t`, in ${String(goes)} mixings` : ""}`;

@@ -63,7 +63,7 @@ export const counted = (parts: number, what: string): string => `${partsOf(parts
 
 /** A mix as it is told at the bench: 3 parts Dune, 1 part Harbour Deep, 14 parts water. */
 export const mixWords = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
-  [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? t`a paint to buy`)), counted(mix.water, "water")].join(", ");
+  [...[...mix.parts].sort((a, b) => b.parts - a.parts).map(({ paint, parts }) => counted(parts, shelf[paint]?.name ?? t`a paint to buy`)), counted(mix.water, t`water`)].join(", ");
 export const mixStrength = (mix: Mix, shelf: readonly ShelfPaint[]): string =>
   strengthNamed(
     pigmentLoadOf(

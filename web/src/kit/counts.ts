@@ -1,3 +1,3 @@
-import { t } from "@yule/core";
+import { plural } from "@yule/core";
 /** `1 card`, `3 cards`. */
-export const cardsOf = (count: number): string => `${String(count)} ${count === 1 ? t`card` : t`cards`}`;
+export const cardsOf = (count: number): string => plural(count, { one: "# card", other: "# cards" });

@@ -40,3 +40,6 @@ const KINDS: ReadonlySet<string> = new Set([
 
 /** A kind in words; what somebody has named herself stays as it is. */
 export const kindWord = (kind: string): string => (KINDS.has(kind) ? saidWritten(kind) : kind);
+
+/** Why a panel was lost, as makers say it. */
+export const LOSS_REASONS = ["bloom", "mud", "smudge", "crept under the tape", "torn", "fell"] as const;

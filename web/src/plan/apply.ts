@@ -1,5 +1,5 @@
 import type { CommandInput, CommandKind } from "@yule/contract";
-import { addDays, day, printMinutes, minutes, type Remedy, type SeasonChange, t } from "@yule/core";
+import { addDays, day, printMinutes, minutes, type Remedy, type SeasonChange, t, plural } from "@yule/core";
 import type { NeedView, Outlook } from "@yule/derive";
 import { v7 } from "uuid";
 import { sendCommand } from "../data/outbox.ts";
@@ -101,7 +101,7 @@ export function wordsOf(change: SeasonChange, outlook: Outlook): string {
     case "post":
       return t`${title}: post as ${change.service}, by ${printDay(change.readyBy)}`;
     case "later":
-      return `${title}: ${change.days < 0 ? t`${String(-change.days)} day${change.days === -1 ? "" : "s"} sooner` : t`ask for ${String(change.days)} more day${change.days === 1 ? "" : "s"}`}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
+      return `${title}: ${change.days < 0 ? plural(-change.days, { one: "# day sooner", other: "# days sooner" }) : plural(change.days, { one: "ask for # more day", other: "ask for # more days" })}${view ? `, ${printDay(addDays(day(view.need.due), change.days))}` : ""}`;
   }
 }
 

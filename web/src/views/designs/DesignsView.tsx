@@ -1,5 +1,5 @@
 import { rich } from "../../kit/rich.tsx";
-import { t } from "@yule/core";
+import { t, plural } from "@yule/core";
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import type { Gap } from "@yule/core";
 import { familiesOf, wallGaps, wantedIn, type Outlook, type Family } from "@yule/derive";
@@ -61,7 +61,6 @@ export default function DesignsView() {
   );
 }
 
-const count = (number: number, one: string, many = `${one}s`): string => `${String(number)} ${number === 1 ? one : many}`;
 const listed = (words: readonly string[]): string => (words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1) ?? ""}`);
 
 /** Which family holds together, which does not, and what nothing on the wall serves. */
@@ -90,7 +89,7 @@ function WallVerdict({ families, gaps }: { families: readonly Family[]; gaps: re
               tone={family.check.findings[0]?.severity === "breaks" ? "cannot" : "tight"}
               why={family.check.findings.map((finding) => `${family.designs.find((each) => each.id === finding.design)?.name ?? ""}: ${finding.says}.`).join(" ")}
             >
-              {count(cards(family), "card")} {cards(family) === 1 ? t`strays` : t`stray`}
+              {plural(cards(family), { one: "# card strays", other: "# cards stray" })}
             </Figure>
           )} from the family. `}
         </span>
@@ -98,7 +97,7 @@ function WallVerdict({ families, gaps }: { families: readonly Family[]; gaps: re
       {gaps.length > 0 ? (
         <>
           {rich`There is ${(<Figure tone="tight" why={gaps.map((gap) => `${gap.wanted.says}: ${gap.lacks}.`).join(" ")}>{t`no card yet`}</Figure>)} for ${listed(gaps.slice(0, 2).map((gap) => gap.wanted.says))}`}
-          {gaps.length > 2 && `, and for ${count(gaps.length - 2, "more")}`.replace(/mores$/, "more")}.
+          {gaps.length > 2 && t`, and for ${String(gaps.length - 2)} more`}.
         </>
       ) : (
         t`Everybody that cards are wanted for is served.`

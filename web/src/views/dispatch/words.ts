@@ -1,9 +1,9 @@
-import { type Money, t } from "@yule/core";
+import { type Money, t, plural } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
 import { printMoney } from "../../kit/say.ts";
 
-export const lettersWord = (count: number): string => `${String(count)} ${count === 1 ? t`letter` : t`letters`}`;
-export const peopleWord = (count: number): string => `${String(count)} ${count === 1 ? t`household` : t`households`}`;
+export const lettersWord = (count: number): string => plural(count, { one: "# letter", other: "# letters" });
+export const peopleWord = (count: number): string => plural(count, { one: "# household", other: "# households" });
 
 /** The town, for an envelope that is too small for the whole address. */
 export const townOf = ({ household }: PileLetter): string => `${household.address.split(/[,\n]/).at(-1)?.trim() ?? ""}, ${household.country}`;

@@ -1,4 +1,4 @@
-import { t, wordsFor } from "@yule/core";
+import { t, wordsFor, plural } from "@yule/core";
 import type { FaultSeen, PanelFault } from "@yule/core";
 
 /** What a photo shows of a panel, as a maker says it. */
@@ -57,4 +57,4 @@ export function seenOf(faults: readonly FaultSeen[]): FaultSeen[] {
 export const seenWords = (fault: FaultSeen): string => `${SEEN[fault.kind]}${placeOf(fault)}`;
 export const sharedWords = (fault: FaultSeen): string => SHARED[fault.kind] ?? SEEN[fault.kind];
 
-export const panelsWord = (count: number): string => `${String(count)} ${count === 1 ? t`panel` : t`panels`}`;
+export const panelsWord = (count: number): string => plural(count, { one: "# panel", other: "# panels" });

@@ -37,12 +37,12 @@ const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> =
 };
 
 const DIALOGS = [
-  { dialog: "table", label: "From a table" },
-  { dialog: "orders", label: "Orders" },
-  { dialog: "sessions", label: "Sessions" },
-  { dialog: "occasions", label: "Occasions" },
-  { dialog: "next", label: "Next season" },
-  { dialog: "seasons", label: "Seasons" },
+  { dialog: "table", label: () => t`From a table` },
+  { dialog: "orders", label: () => t`Orders` },
+  { dialog: "sessions", label: () => t`Sessions` },
+  { dialog: "occasions", label: () => t`Occasions` },
+  { dialog: "next", label: () => t`Next season` },
+  { dialog: "seasons", label: () => t`Seasons` },
 ] as const;
 
 /** Season: what is owed, by when, whether it fits the sessions she keeps, how likely it is in time, and what must give. */
@@ -80,7 +80,7 @@ export default function SeasonView() {
       <Flex as="nav" aria-label={t`More of the season`} gap="4px 22px" wrap="wrap" marginBottom="18px">
         {DIALOGS.map((each) => (
           <Button key={each.dialog} variant="ghost" paddingInline="0" onClick={() => setDialog(each.dialog)}>
-            {each.label}
+            {each.label()}
           </Button>
         ))}
         <SheetForTheWall outlook={outlook} planned={planned} rows={rows} />

@@ -19,13 +19,13 @@ import { DayField } from "../../kit/DayField.tsx";
 import { countryName, speakAs } from "../../kit/say.ts";
 
 const COUNTRY_OPTIONS = [...COUNTRIES].map((code) => ({ value: code, label: countryName(code) })).sort((a, b) => a.label.localeCompare(b.label));
-const LENGTHS = [
-  { value: "in", label: "inches, as fractions" },
-  { value: "cm", label: "centimetres" },
+const lengthChoices = () => [
+  { value: "in", label: t`inches, as fractions` },
+  { value: "cm", label: t`centimetres` },
 ];
-const WAYS = [
-  { value: "inland", label: "inland post" },
-  { value: "", label: "handed over" },
+const postChoices = () => [
+  { value: "inland", label: t`inland post` },
+  { value: "", label: t`handed over` },
 ];
 
 /** An empty shop is set up by five plain questions, and ends in the first verdict. */
@@ -85,7 +85,7 @@ function Table({ form: { register, faultOf } }: PartProps) {
         <Choice {...register("country")} options={COUNTRY_OPTIONS} />
       </FormField>
       <FormField label={t`Lengths`}>
-        <Choice {...register("system")} options={LENGTHS} />
+        <Choice {...register("system")} options={lengthChoices()} />
       </FormField>
     </>
   );
@@ -165,7 +165,7 @@ function FirstNeed({ form }: PartProps) {
         <DayField form={form} name="due" />
       </FormField>
       <FormField label={t`How it goes`}>
-        <Choice {...register("posted")} options={WAYS} />
+        <Choice {...register("posted")} options={postChoices()} />
       </FormField>
     </>
   );

@@ -9,9 +9,9 @@ export const WAY_WORDS: Readonly<Record<SplitWay, { readonly name: string; reado
   tape: wordsFor({ name: () => t`Tape grid`, edge: () => t`white rim`, risk: () => t`paint under the tape`, title: () => t`Cut through the gutters when bone dry` }),
 };
 
-const COUNTS = ["no", "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"];
-export const countWord = (count: number): string => COUNTS[count] ?? String(count);
-const timesWord = (count: number): string => (count === 1 ? "once" : count === 2 ? "twice" : `${countWord(count)} times`);
+export const countWord = (count: number): string =>
+  [t`no`, t`one`, t`two`, t`three`, t`four`, t`five`, t`six`, t`seven`, t`eight`, t`nine`, t`ten`, t`eleven`, t`twelve`][count] ?? String(count);
+const timesWord = (count: number): string => (count === 1 ? t`once` : count === 2 ? t`twice` : t`${countWord(count)} times`);
 
 /** What the hands do in a step, as it is read from a metre. */
 export function stepTitle(job: SplitJob, step: CutStep, say: Say): string {

@@ -1,3 +1,4 @@
+import { kindWord, LOSS_REASONS } from "../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { heatForbidden, minutes, printClock, printMinutes, type NextMove, t } from "@yule/core";
 import { REST, goLimit, onSheetOf, numbersOf, type StandingBatch } from "@yule/derive";
@@ -7,8 +8,6 @@ import { panelWords, type Tell } from "../words.ts";
 
 export const LIGHT = { variant: "outline", color: "paper", borderColor: "paper", _hover: { bg: "softInk" }, minHeight: "54px" } as const;
 export const BIG = { size: "xl", width: "100%", bg: "paper", color: "ink", _hover: { bg: "table" } } as const;
-/** Why a panel was lost, as makers say it. */
-const REASONS = ["bloom", "mud", "smudge", "crept under the tape", "torn", "fell"] as const;
 
 interface NowProps {
   readonly on: StandingBatch;
@@ -217,9 +216,9 @@ export function WhySpoilt({ numbers, onWhy, onLeave }: { numbers: readonly numbe
     <Box as="section" aria-label={t`Why spoilt`} borderTop="1px solid" borderBottom="1px solid" borderColor="hairline" paddingY="12px" marginTop="14px">
       <Text marginBottom="8px">{t`What happened to ${panelWords(numbers)}?`}</Text>
       <Flex gap="8px" wrap="wrap">
-        {REASONS.map((why) => (
+        {LOSS_REASONS.map((why) => (
           <Button key={why} variant="outline" onClick={() => onWhy(why)}>
-            {why}
+            {kindWord(why)}
           </Button>
         ))}
         <Button variant="ghost" onClick={onLeave}>{t`no matter`}</Button>

@@ -51,7 +51,7 @@ export function CardDrawing({ design, inside = "" }: { design: DesignRead; insid
               cursor: "pointer",
               font: "inherit",
               fontWeight: each === view ? 700 : 400,
-              borderBottom: `2.5px solid ${each === view ? INK : t`transparent`}`,
+              borderBottom: `2.5px solid ${each === view ? INK : "transparent"}`,
             }}
           >
             {each}

@@ -1,7 +1,7 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { guidesOf, faultLine, type DesignRead, type GuidesRead, type Problem } from "@yule/contract";
-import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline, t } from "@yule/core";
+import { guideSheet, hangsOver, lengthOfUnits, stackGeometry, turnedOver, type GuideSheet, type Length, type Outline, t, wordsFor } from "@yule/core";
 import { stackOf, firstGuides, GUIDE_KINDS, guidesSvg, KIND_WORDS, type GuideKind } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -90,7 +90,15 @@ export function GuidesPanel({ design }: { design: DesignRead }) {
   );
 }
 
-const FIELDS = { margin: "margin", gap: "gap", width: "cell width", height: "cell height", fromTop: "from the top", first: "first line", spacing: "line to line" } as const;
+const FIELDS = wordsFor({
+  margin: () => t`margin`,
+  gap: () => t`gap`,
+  width: () => t`cell width`,
+  height: () => t`cell height`,
+  fromTop: () => t`from the top`,
+  first: () => t`first line`,
+  spacing: () => t`line to line`,
+});
 const COUNTS = { columns: "across", rows: "down", count: "lines" } as const;
 
 function Fields({ guides, onChange }: { guides: GuidesRead; onChange: (guides: GuidesRead) => void }) {

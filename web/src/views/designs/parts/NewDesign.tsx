@@ -89,7 +89,7 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
               {...register("from", { onChange: asItSays })}
               options={[
                 { value: "own", label: t`the sizes it says` },
-                ...(template?.stack.envelope ? [{ value: "envelope", label: "an envelope I have, inwards" }] : []),
+                ...(template?.stack.envelope ? [{ value: "envelope", label: t`an envelope I have, inwards` }] : []),
                 { value: "panel", label: t`a panel I have, outwards` },
               ]}
             />

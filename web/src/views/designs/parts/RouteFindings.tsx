@@ -1,4 +1,4 @@
-import { t, saidWritten } from "@yule/core";
+import { t, saidWritten, wordsFor } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Finding } from "@yule/core";
 import { repairWords, type Stage } from "@yule/derive";
@@ -7,7 +7,7 @@ import { FormField, TextInput } from "../../../kit/FormField.tsx";
 import { StateMark } from "../../../kit/states.tsx";
 
 const TONE = { spoils: "cannot", risks: "tight", taste: "safe" } as const;
-const WORD = { spoils: "spoils the panel", risks: "often goes wrong", taste: "a matter of taste" } as const;
+const WORD = wordsFor({ spoils: () => t`spoils the panel`, risks: () => t`often goes wrong`, taste: () => t`a matter of taste` });
 
 /** What of the craft's order the route breaks, worst first: why, who does it otherwise, and the smallest repair, one tap away. */
 export function RouteFindings({

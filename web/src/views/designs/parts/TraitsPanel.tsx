@@ -9,16 +9,16 @@ import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField
 import { LengthField } from "../../../kit/LengthField.tsx";
 import { traitChanged, traitsForm, traitsTexts, type TraitsTexts } from "../traitsForm.ts";
 
-const SIDES = [
-  { value: "", label: "not told" },
-  { value: "left", label: "the left" },
-  { value: "right", label: "the right" },
-] as const;
-const YES_NO = [
-  { value: "", label: "not told" },
-  { value: "yes", label: "yes" },
-  { value: "no", label: "no" },
-] as const;
+const sides = () => [
+  { value: "", label: t`not told` },
+  { value: "left", label: t`the left` },
+  { value: "right", label: t`the right` },
+];
+const yesOrNo = () => [
+  { value: "", label: t`not told` },
+  { value: "yes", label: t`yes` },
+  { value: "no", label: t`no` },
+];
 /** A line wider than this is left out, not drawn. */
 const WIDEST_LINE = mm(20);
 
@@ -60,9 +60,9 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
         </Text>
       ))}
       <Flex gap="12px" wrap="wrap" align="flex-start" marginTop="8px">
-        {choice("Light from", "light", SIDES)}
-        {choice("Highlights on", "highlight", SIDES)}
-        {choice("Looks", "looks", [...SIDES, { value: "ahead", label: t`ahead` }])}
+        {choice(t`Light from`, "light", sides())}
+        {choice(t`Highlights on`, "highlight", sides())}
+        {choice(t`Looks`, "looks", [...sides(), { value: "ahead", label: t`ahead` }])}
         <Controller
           control={form.control}
           name="line"
@@ -78,7 +78,7 @@ export function TraitsPanel({ design, series, findings }: { design: DesignRead; 
           )}
         />
         {words(t`How many are shown`, "elements", t`not told`, "150px")}
-        {series?.ties.recurring && choice(`Carries ${series.ties.recurring}`, "recurring", YES_NO, "190px")}
+        {series?.ties.recurring && choice(`Carries ${series.ties.recurring}`, "recurring", yesOrNo(), "190px")}
         {words(t`For occasions`, "suits", "any")}
         {words("Shows", "shows", t`such as flowers, glitter`)}
         {words(t`For ages`, "ages", "grown-ups", "150px")}

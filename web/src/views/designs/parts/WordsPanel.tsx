@@ -139,11 +139,11 @@ function Said({
   over: string;
   hasZones: boolean;
 }) {
-  if (!hasZones) return "No place for words is marked yet.";
-  if (front && fits) return front.means === "hand" ? `“${front.text}” fits with small letters ${xHeight} high.` : `The ${front.means} “${front.text}” fits.`;
+  if (!hasZones) return t`No place for words is marked yet.`;
+  if (front && fits) return front.means === "hand" ? t`“${front.text}” fits with small letters ${xHeight} high.` : t`The ${front.means} “${front.text}” fits.`;
   if (front && fits === false) return <StateWord state="cannot">{t`“${front.text}” does not fit: ${over}`}</StateWord>;
   const able = offers.filter((offer) => offer.fit?.fits && offer.against.length === 0).length;
-  return able === 0 ? "No words fit its places yet." : `${String(able)} of ${String(offers.length)} words fit its places and its occasions.`;
+  return able === 0 ? t`No words fit its places yet.` : t`${String(able)} of ${String(offers.length)} words fit its places and its occasions.`;
 }
 
 function OfferRow({ offer: { sentiment, fit, against }, isOn, onChoose }: { offer: Offer; isOn: boolean; onChoose: () => void }) {

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, zoneOf, type Zone, t } from "@yule/core";
+import { day, zoneOf, type Zone, t, wordsFor } from "@yule/core";
 import { useDeferredValue, useState } from "react";
 import { v7 } from "uuid";
 import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
@@ -16,7 +16,7 @@ import { printDay, listOf } from "../../../kit/say.ts";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 
-const STATE_WORDS = { moved: "moved, nobody knows where", bereaved: "bereaved", "no more": "gets no cards" } as const;
+const STATE_WORDS = wordsFor({ moved: () => t`moved, nobody knows where`, bereaved: () => t`bereaved`, "no more": () => t`gets no cards` });
 
 /** Who is in the books: how many by where the post takes them, each looked up by name or address, changed, and new ones added. */
 export default function HouseholdsAsk({ outlook }: DispatchAskProps) {

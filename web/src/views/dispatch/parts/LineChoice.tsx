@@ -42,7 +42,7 @@ export function LineChoice({
       onPointerEnter={() => setAsked(true)}
       onChange={(change) => give(change.target.value)}
       options={[
-        ...(line ? [] : [{ value: "", label: "none" }]),
+        ...(line ? [] : [{ value: "", label: t`none` }]),
         ...list.lines.map(({ id, name: card }) => ({
           value: id,
           label: `${card}${own?.not.includes(id) ? t`, not for them` : own?.had.includes(id) ? t`, had before` : ""}${id === line?.id ? "" : costWords(question, tally, answers.get(id))}`,

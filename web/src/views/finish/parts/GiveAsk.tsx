@@ -109,7 +109,7 @@ function GiveChoice({ giving: { design, panels, lines }, panel, titles, onSend }
   const costs = useMemo(() => (isAsked ? costsByHand(panels, lines, panel.id) : null), [isAsked, panels, lines, panel.id]);
   const places = [
     ...lines.filter(({ colourway, refuses }) => colourway === panel.colourway && refuses === null).map(({ line, need }) => ({ line, need, title: titles.get(need) ?? "" })),
-    { line: null, need: "", title: "the stash" },
+    { line: null, need: "", title: t`the stash` },
   ];
   return (
     <Choice

@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { t } from "@yule/core";
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import type { BatchRead } from "@yule/contract";
@@ -22,7 +23,7 @@ export function PanelTiles({ view, batch, spoilt, waiting, chosen, onChoose }: P
       {batch.units.map((unit) => {
         const way = colourwayOf(view.design, unit.colourwayId);
         const isLost = spoilt.has(unit.id) && unit.grade === null;
-        const state = isLost ? "spoilt" : (unit.grade ?? (waiting.has(unit.id) ? "" : "on the bench"));
+        const state = isLost ? kindWord("spoilt") : unit.grade ? kindWord(unit.grade) : waiting.has(unit.id) ? "" : kindWord("on the bench");
         const isChosen = unit.id === chosen;
         return (
           <chakra.button

@@ -81,7 +81,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
             <CanBePromised outlook={outlook} texts={form.watch()} schema={schema} onPromise={(due) => setValue("due", due, { shouldDirty: true })} />
           )}
           <FormField label={t`Occasion`} fault={faultOf("occasion")}>
-            <Choice {...register("occasion")} options={[{ value: "", label: "none" }, ...occasionChoices(outlook)]} />
+            <Choice {...register("occasion")} options={[{ value: "", label: t`none` }, ...occasionChoices(outlook)]} />
           </FormField>
           {read && read.doubts.length > 0 && <Text color="tight">{t`The line left open: ${read.doubts.join(", ")}.`}</Text>}
           {kind === "mailing list" && <Text color="softInk">{t`It goes to all ${inBooks} households in your books; so many cards are wanted.`}</Text>}
@@ -160,7 +160,7 @@ function OfItsKind({ form, kind, currency }: { form: SchemaForm<NeedTexts, unkno
         )}
         {kind === "commission" && (
           <FormField label={t`Deposit, ${currency}`} fault={faultOf("depositMinor")}>
-            <TextInput {...register("depositMinor")} inputMode="decimal" placeholder="none" />
+            <TextInput {...register("depositMinor")} inputMode="decimal" placeholder={t`none`} />
           </FormField>
         )}
         {kind === "mailing list" && (

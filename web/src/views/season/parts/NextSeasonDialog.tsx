@@ -102,7 +102,7 @@ const BY: Readonly<Record<CarriedNeed["by"], string>> = wordsFor({
   "own occasion": () => t`with your own day`,
   weekday: () => t`same weekday`,
 });
-const WHY = { gone: "as many as went", "all gone": "all went, perhaps more", untold: "as many as last time" } as const;
+const WHY = wordsFor({ gone: () => t`as many as went`, "all gone": () => t`all went, perhaps more`, untold: () => t`as many as last time` });
 
 function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; outlook: Outlook; onClose: () => void }) {
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());

@@ -1,7 +1,7 @@
 import { rich } from "../../../kit/rich.tsx";
 import { problemFaults, type SeasonNeedsRead, type SeasonSummary, type SeasonThing } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { day, type Fault, t } from "@yule/core";
+import { day, type Fault, t, plural } from "@yule/core";
 import { useState } from "react";
 import { usePastSeasonInfiniteQuery, useSeasonsInfiniteQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -9,13 +9,11 @@ import { FaultLines } from "../../../kit/FormField.tsx";
 import { Loading } from "../../../kit/states.tsx";
 import { printDay, printDayOfYear } from "../../../kit/say.ts";
 
-const counted = (count: number, one: string): string => `${String(count)} ${one}${count === 1 ? "" : "s"}`;
-
 /** What a season came to, in a line. */
 function cameTo({ needs, cards, posted, inTime, sold, leftOver }: SeasonSummary): string {
   const went = posted === 0 ? t`nothing went out` : t`${String(inTime)} of ${String(posted)} went out by their day`;
-  const outcome = sold + leftOver === 0 ? "" : t`; ${counted(sold, "card")} sold, ${String(leftOver)} left over`;
-  return `${counted(needs, "need")}, ${counted(cards, "card")}; ${went}${outcome}`;
+  const outcome = sold + leftOver === 0 ? "" : t`; ${plural(sold, { one: "# card", other: "# cards" })} sold, ${String(leftOver)} left over`;
+  return `${plural(needs, { one: "# need", other: "# needs" })}, ${plural(cards, { one: "# card", other: "# cards" })}; ${went}${outcome}`;
 }
 
 /** Seasons that are closed, latest first. */

@@ -61,7 +61,7 @@ export function BuyingList({ outlook, stores }: StoresAskProps) {
                   ) : (
                     <Tick
                       checked={line.state === "in the basket"}
-                      onChange={(event) => void sendCommand("mark-to-buy", { ids: [line.id], state: event.target.checked ? "in the basket" : "listed" })}
+                      onChange={(event) => void sendCommand("mark-to-buy", { ids: [line.id], state: event.target.checked ? BASKET.taken : BASKET.left })}
                     >
                       {material?.name ?? ""}
                     </Tick>
@@ -90,3 +90,5 @@ export function BuyingList({ outlook, stores }: StoresAskProps) {
     </Box>
   );
 }
+
+const BASKET = { taken: "in the basket", left: "listed" } as const;

@@ -15,7 +15,7 @@ import { amountOf } from "../words.ts";
 import { typedAmount } from "../../../kit/say.ts";
 
 const { shape } = addStore;
-const NONE = { value: "", label: "not told" };
+const notTold = () => ({ value: "", label: t`not told` });
 
 const materialForm = (store: StoreRead, currency: string) =>
   z.object({
@@ -81,7 +81,7 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
               <TextInput width="110px" inputMode="numeric" {...register("position")} />
             </FormField>
             <FormField label={t`Code of its label`} fault={faultOf("code")}>
-              <TextInput width="140px" placeholder="none" {...register("code")} />
+              <TextInput width="140px" placeholder={t`none`} {...register("code")} />
             </FormField>
           </FieldRow>
           <FieldRow>
@@ -105,10 +105,10 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
                   <TextInput width="100px" inputMode="numeric" {...register("gsm")} />
                 </FormField>
                 <FormField label={t`Surface`} fault={faultOf("surface")}>
-                  <Choice {...register("surface")} options={[NONE, ...surfaces.map((value) => ({ value, label: kindWord(value) }))]} />
+                  <Choice {...register("surface")} options={[notTold(), ...surfaces.map((value) => ({ value, label: kindWord(value) }))]} />
                 </FormField>
                 <FormField label={t`Grain along`} fault={faultOf("grain")}>
-                  <Choice {...register("grain")} options={[NONE, ...grainSides.map((value) => ({ value, label: t`the ${value}` }))]} />
+                  <Choice {...register("grain")} options={[notTold(), ...grainSides.map((value) => ({ value, label: t`the ${value}` }))]} />
                 </FormField>
               </FieldRow>
               <Flex gap="22px" wrap="wrap">

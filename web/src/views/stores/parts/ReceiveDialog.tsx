@@ -115,7 +115,7 @@ function Form({ line, store, today, onClose }: { line: ToBuyRead | null; store: 
               <DayField form={form} name="goodUntil" />
             </FormField>
             <FormField label={t`Its label`} fault={faultOf("code")}>
-              <TextInput width="130px" {...register("code")} placeholder="none" />
+              <TextInput width="130px" {...register("code")} placeholder={t`none`} />
             </FormField>
           </FieldRow>
           <Text color="softInk" fontSize="15px">{t`It is used up after what came before it, at its own price.`}</Text>

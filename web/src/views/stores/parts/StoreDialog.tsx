@@ -1,7 +1,7 @@
 import { kindWord } from "../../../kit/kinds.ts";
 import { Button, Flex } from "@chakra-ui/react";
 import { addStore, storeKinds, type CommandInput } from "@yule/contract";
-import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind, t } from "@yule/core";
+import { HAS_SIZE, measureOf, usualUnit, type LengthSystem, type StoreKind, t, wordsFor } from "@yule/core";
 import { useMemo, useState, type ChangeEvent } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -43,7 +43,7 @@ const storeForm = (system: LengthSystem, kind: StoreKind, currency: string) =>
     }))
     .pipe(addStore);
 
-const FIGURES = { onHand: "there now", pack: "in a pack", packCostMinor: "a pack costs", leadDays: "days to come" } as const;
+const FIGURES = wordsFor({ onHand: () => t`there now`, pack: () => t`in a pack`, packCostMinor: () => t`a pack costs`, leadDays: () => t`days to come` });
 
 /** What a figure is in, where that is not plain: `, ml`. */
 function unitIn(figure: keyof typeof FIGURES, kind: StoreKind, currency: string): string {

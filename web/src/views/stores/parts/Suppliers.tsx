@@ -91,13 +91,13 @@ function SupplierDialog({ supplier, onClose }: { supplier: SupplierRead | null; 
           </FormField>
           <FieldRow>
             <FormField label={t`Post, ${currency}`} fault={faultOf("postMinor")}>
-              <TextInput width="110px" inputMode="decimal" {...register("postMinor")} placeholder="none" />
+              <TextInput width="110px" inputMode="decimal" {...register("postMinor")} placeholder={t`none`} />
             </FormField>
             <FormField label={t`Post free from`} fault={faultOf("freeFromMinor")}>
               <TextInput width="110px" inputMode="decimal" {...register("freeFromMinor")} placeholder={t`never`} />
             </FormField>
             <FormField label={t`Least order`} fault={faultOf("leastMinor")}>
-              <TextInput width="110px" inputMode="decimal" {...register("leastMinor")} placeholder="none" />
+              <TextInput width="110px" inputMode="decimal" {...register("leastMinor")} placeholder={t`none`} />
             </FormField>
             <FormField label={t`Days to come`} fault={faultOf("leadDays")}>
               <TextInput width="90px" inputMode="numeric" {...register("leadDays")} />

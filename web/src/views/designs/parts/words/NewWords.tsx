@@ -1,7 +1,7 @@
 import { kindWord } from "../../../../kit/kinds.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { addSentiment, lettering, tones, type CommandInput } from "@yule/contract";
-import { signsMissing, type LengthSystem, t } from "@yule/core";
+import { signsMissing, type LengthSystem, t, wordsFor } from "@yule/core";
 import { useMemo } from "react";
 import { v7 } from "uuid";
 import { z } from "zod";
@@ -13,7 +13,7 @@ import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../../kit/
 import { useMeasure } from "../../../../kit/measure.tsx";
 
 const options = (values: readonly string[]) => values.map((value) => ({ value, label: kindWord(value) }));
-const MEANS = { hand: "written by hand", stamp: "a stamp", sticker: "a sticker" } as const;
+const MEANS = wordsFor({ hand: () => t`written by hand`, stamp: () => t`a stamp`, sticker: () => t`a sticker` });
 
 /** What is written by hand has no size of its own. */
 const wordsForm = (system: LengthSystem) =>
