@@ -18,8 +18,9 @@ function* sourcesIn(folder: string): Generator<string> {
   }
 }
 
-/** The catalogue that a file's sentences belong to: its view's, or the one that is always there. */
-const domainOf = (path: string): string => /^web\/src\/views\/(\w+)\//.exec(path)?.[1] ?? "common";
+/** The catalogue that a file's sentences belong to: its view's, or the one that is always there. Two parts of the core speak in one view alone. */
+const domainOf = (path: string): string =>
+  /^(?:web\/src\/views|core\/src(?=\/(?:designs|colour)\/))\/(\w+)\//.exec(path)?.[1] ?? (path.startsWith("derive/src/designs/") ? "designs" : "common");
 
 /** The parts of a template as its tag is given them. */
 function partsOf(template: ts.TemplateLiteral): TemplateStringsArray {
