@@ -1,4 +1,4 @@
-import { saidFrom, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
+import { isPhrase, phraseWrittenAs, saidFrom, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
 
 /** `panels[0].count`; the whole input is `input`. */
 export function pathText(path: FaultPath): string {
@@ -25,10 +25,10 @@ export const phraseText = (phrase: Phrase, say: Speech = plainSpeech): string =>
 
 /** A phrase as it reads to a maker, in her language where its catalogue has it. */
 export function phraseSaid(phrase: Phrase, say: Speech): string {
-  const values = phrase.filter((part) => typeof part !== "string").map(say);
-  let at = 0;
-  const source = phrase.map((part) => (typeof part === "string" ? part : `{${String(at++)}}`)).join("");
-  return saidFrom(source, values) ?? phraseText(phrase, say);
+  const known = phraseWrittenAs(phrase);
+  if (!known) return phraseText(phrase, say);
+  const values = known.values.map((value) => (typeof value === "string" || typeof value === "number" ? value : isPhrase(value) ? phraseSaid(value, say) : say(value)));
+  return saidFrom(known.source, values) ?? phraseText(phrase, say);
 }
 
 /** `given 4, allowed at most 3`: what stands at a field, whose label says what it is of. */

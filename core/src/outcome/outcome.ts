@@ -1,6 +1,7 @@
 import type { Day } from "../measure/day.ts";
 import type { Length } from "../measure/length.ts";
 import type { Money } from "../measure/money.ts";
+import { sourceOf } from "../words/words.ts";
 
 /** What a maker can cause is returned as a fault; what only a programmer can cause is thrown. */
 
@@ -35,15 +36,25 @@ export function phrase(words: TemplateStringsArray, ...values: readonly (string 
     if (typeof value === "number") return [text, { count: value }];
     return isPhrase(value) ? [text, ...value] : [text, value];
   });
-  return parts.reduce<(string | FaultValue)[]>((joined, part) => {
+  const made = parts.reduce<(string | FaultValue)[]>((joined, part) => {
     const last = joined[joined.length - 1];
     if (part === "") return joined;
     if (typeof part === "string" && typeof last === "string") return [...joined.slice(0, -1), last + part];
     return [...joined, part];
   }, []);
+  writtenAs.set(made, { source: sourceOf(words), values });
+  return made;
 }
 
-const isPhrase = (value: string | FaultValue | Phrase): value is Phrase => Array.isArray(value);
+/** What a phrase was written as, for its sentence in the catalogue; a phrase that came over the wire has none. */
+interface WrittenPhrase {
+  readonly source: string;
+  readonly values: readonly (string | number | FaultValue | Phrase)[];
+}
+const writtenAs = new WeakMap<Phrase, WrittenPhrase>();
+export const phraseWrittenAs = (phrase: Phrase): WrittenPhrase | null => writtenAs.get(phrase) ?? null;
+
+export const isPhrase = (value: string | FaultValue | Phrase): value is Phrase => Array.isArray(value);
 
 /** One thing wrong with what was given: data, whose wording is made in the contract. */
 export interface Fault {

@@ -48,6 +48,12 @@ test("a value is never lost or doubled, whatever it is", () => {
   );
 });
 
+test("a name that is read the other way stands by itself, so that the words beside it stay in place", () => {
+  expect(t`${"נועה לוי"}: 3 cards by Fri`).toBe("\u2068נועה לוי\u2069: 3 cards by Fri");
+  expect(t`To ${t`${"ليلى"} and sons`}.`).toBe("To \u2068\u2068ليلى\u2069 and sons\u2069.".replace("\u2068\u2068", "\u2068").replace("\u2069 and sons\u2069", "\u2069 and sons"));
+  expect(t`${"Ann"}: ${2} cards`).toBe("Ann: 2 cards");
+});
+
 test("short names are of a few letters, the same every time, and differ where sentences do", () => {
   const names = new Set(Array.from({ length: 4_000 }, (_, at) => idOfSource(`sentence ${String(at)} of a catalogue`)));
   expect(names.size).toBe(4_000);

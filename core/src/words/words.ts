@@ -18,7 +18,21 @@ export function sourceOf(parts: TemplateStringsArray): string {
   return source;
 }
 
-const joined = (parts: TemplateStringsArray, values: readonly Said[]): string => parts.map((part, index) => `${index === 0 ? "" : String(values[index - 1])}${part}`).join("");
+/** Letters that are read from right to left: Hebrew, Arabic and their kin. */
+const RIGHT_TO_LEFT_LETTER = /[\u0590-\u08ff\ufb1d-\ufdff\ufe70-\ufefc]/;
+const [ISOLATE, ISOLATE_ENDED] = ["\u2068", "\u2069"];
+/**
+ * A value as it stands in a sentence: what is read the other way stands by itself, so that it does not turn the words beside it
+ * round (first strong isolate, UAX #9).
+ */
+export const isolated = (value: Said, isTurned = false): string => {
+  const text = String(value);
+  const turns = isTurned ? /\p{L}/u.test(text) : RIGHT_TO_LEFT_LETTER.test(text);
+  return turns && !text.startsWith(ISOLATE) ? `${ISOLATE}${text}${ISOLATE_ENDED}` : text;
+};
+
+const joined = (parts: TemplateStringsArray, values: readonly Said[]): string =>
+  parts.map((part, index) => `${index === 0 ? "" : isolated(values[index - 1] ?? "")}${part}`).join("");
 
 /** A sentence in the language of the shop. It is written here in English, and found in the catalogue by that. */
 export const t = (parts: TemplateStringsArray, ...values: readonly Said[]): string => translator?.(sourceOf(parts), values) ?? joined(parts, values);

@@ -134,7 +134,7 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
                   <Table.ColumnHeader
                     key={header.id}
                     scope="col"
-                    textAlign="left"
+                    textAlign="start"
                     fontWeight={500}
                     color="softInk"
                     paddingX="8px"
@@ -147,7 +147,7 @@ export function DataTable<Item extends object>({ label, rows, columns, rowId, op
                       <button
                         type="button"
                         onClick={header.column.getToggleSortingHandler()}
-                        style={{ font: "inherit", color: "inherit", cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center", gap: 4, textAlign: "left" }}
+                        style={{ font: "inherit", color: "inherit", cursor: "pointer", minHeight: 44, display: "inline-flex", alignItems: "center", gap: 4, textAlign: "start" }}
                       >
                         {of(header.id)?.head}
                         {sorted === "asc" && <ArrowUp size={16} aria-hidden />}

@@ -91,7 +91,7 @@ export function ProblemNote({ problem }: { problem: Problem }) {
 
 export function Caution({ children }: { children: ReactNode }) {
   return (
-    <Text fontSize="14px" color="softInk" borderLeft="3px solid" borderColor="tightFill" paddingLeft="10px" marginTop="18px" maxWidth="52em">
+    <Text fontSize="14px" color="softInk" borderInlineStart="3px solid" borderColor="tightFill" paddingInlineStart="10px" marginTop="18px" maxWidth="52em">
       {children}
     </Text>
   );

@@ -38,8 +38,8 @@ export function Shell() {
   const shop = useShopQuery();
   const designs = useDesignsQuery();
   const { pathname } = useLocation();
-  const thin = pathname.startsWith("/bench");
-  const { outlook, problem } = useOutlook(thin);
+  // Where the hands are busy nothing is worked out anew at every tap.
+  const { outlook, problem } = useOutlook(pathname.startsWith("/bench"));
   const { planned, planning } = usePlannedSeason(outlook, pathname.startsWith("/season"));
   useShellKeys();
   useEffect(() => document.getElementById("verdict")?.focus({ preventScroll: true }), [pathname]);
@@ -52,7 +52,7 @@ export function Shell() {
   speakAs(written);
   const today = outlook?.today;
   const manner = useMemo((): ShopManner => ({ system, currency, key, today }), [system, currency, key, today]);
-  return <Frame key={language} outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={thin} empty={empty} />;
+  return <Frame key={language} outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={!pathname.startsWith("/season")} empty={empty} />;
 }
 
 interface FrameProps {
@@ -61,7 +61,7 @@ interface FrameProps {
   readonly planned: PlannedSeason | null;
   readonly planning: Planning;
   readonly manner: ShopManner;
-  /** The ribbon is thin where the hands are busy. */
+  /** The whole ribbon is for Season; elsewhere it is a thin strip. */
   readonly thin: boolean;
   readonly empty: boolean;
 }
@@ -72,7 +72,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
     <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
         <Flex direction="column" minHeight="100%">
-          <a href="#verdict" className="skip" style={{ position: "absolute", left: -9999 }}>{t`To the verdict`}</a>
+          <a href="#verdict" className="skip" style={{ position: "absolute", insetInlineStart: -9999 }}>{t`To the verdict`}</a>
           <Head outlook={outlook} planning={planning} />
           <AwayLine />
           {empty ? (
@@ -94,8 +94,8 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
                   borderColor="hairline"
                   borderWidth="0"
                   borderTopWidth="1px"
-                  borderLeftWidth={{ base: 0, lg: "1px" }}
-                  borderTopLeftRadius={{ lg: "14px" }}
+                  borderInlineStartWidth={{ base: 0, lg: "1px" }}
+                  borderStartStartRadius={{ lg: "14px" }}
                   padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
                 >
                   {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
@@ -228,17 +228,17 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
               <Flex
                 minHeight="44px"
                 align="center"
-                paddingLeft={{ base: "12px", lg: "20px" }}
-                paddingRight="8px"
+                paddingInlineStart={{ base: "12px", lg: "20px" }}
+                paddingInlineEnd="8px"
                 gap="8px"
                 justify="space-between"
                 bg={isActive ? "paper" : "transparent"}
                 fontWeight={isActive ? 700 : 500}
                 color={isActive ? "ink" : "softInk"}
-                borderTopLeftRadius="10px"
-                borderTopRightRadius={{ base: "10px", lg: 0 }}
-                borderBottomLeftRadius={{ base: 0, lg: "10px" }}
-                marginRight={{ lg: isActive ? "-1px" : 0 }}
+                borderStartStartRadius="10px"
+                borderStartEndRadius={{ base: "10px", lg: 0 }}
+                borderEndStartRadius={{ base: 0, lg: "10px" }}
+                marginInlineEnd={{ lg: isActive ? "-1px" : 0 }}
                 position="relative"
                 zIndex={1}
               >

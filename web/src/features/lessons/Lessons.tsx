@@ -24,7 +24,7 @@ export function Lessons({ outlook, moment, designs, occasions = [] }: { outlook:
 /** One lesson, with what it asks for and the stage it concerns. */
 export function LessonLine({ lesson, stage }: { lesson: LessonRead; stage: string | null }) {
   return (
-    <Flex gap="10px" align="baseline" borderLeft="4px double" borderColor={lesson.kind === "never" ? "cannot" : "ink"} paddingLeft="12px" marginBottom="6px">
+    <Flex gap="10px" align="baseline" borderInlineStart="4px double" borderColor={lesson.kind === "never" ? "cannot" : "ink"} paddingInlineStart="12px" marginBottom="6px">
       <Text flex="1" fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
         {stage && `${stage}: `}
         {lesson.kind !== "keep" && <b>{lesson.kind === "never" ? t`Never again. ` : t`Change: `}</b>}

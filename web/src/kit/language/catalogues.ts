@@ -1,6 +1,7 @@
 import { setupI18n } from "@lingui/core";
 import { compileMessage } from "@lingui/message-utils/compileMessage";
-import { idOfSource, type Said, type Translator } from "@yule/core";
+import { idOfSource, isolated, type Said, type Translator } from "@yule/core";
+import { directionOf } from "./directions.ts";
 import { madeUpFrom } from "./madeUp.ts";
 
 /** The sentences of a language that have been fetched, and how one is found. */
@@ -17,6 +18,7 @@ const MADE_UP: ReadonlySet<string> = new Set(["en-XA", "ar-XB"]);
 /** @param language a BCP 47 language; one that nobody has put sentences into leaves the English ones */
 export function cataloguesOf(language: string): Catalogues {
   const i18n = setupI18n({ locale: language, messages: { [language]: {} } });
+  const isTurned = directionOf(language) === "rtl";
   const fetched = new Set<string>();
   const lacking = new Set<string>();
   const add = async (domain: string): Promise<void> => {
@@ -35,7 +37,7 @@ export function cataloguesOf(language: string): Catalogues {
   };
   const translate = (source: string, values: readonly Said[]): string | null => {
     const id = idOfSource(source);
-    if (id in i18n.messages) return i18n._(id, Object.fromEntries(values.map((value, index) => [String(index), value])));
+    if (id in i18n.messages) return i18n._(id, Object.fromEntries(values.map((value, index) => [String(index), typeof value === "string" ? isolated(value, isTurned) : value])));
     if (!lacking.has(id)) note(`No ${language} for "${source}": it stays English.`);
     lacking.add(id);
     return null;

@@ -1,6 +1,7 @@
 import { plural, t } from "@yule/core";
 import { jest } from "@jest/globals";
-import { directionOf, languageOf, languageSpoken, speakLanguage, wantWords } from "./language.ts";
+import { directionOf } from "./directions.ts";
+import { languageOf, languageSpoken, speakLanguage, wantWords } from "./language.ts";
 import { idOfSource, pluralSource } from "@yule/core";
 
 const CARDS = { one: "# card", other: "# cards" };

@@ -1,5 +1,6 @@
 import { useEffect, useState } from "react";
-import { directionOf, languageOf, speakLanguage } from "./language.ts";
+import { directionOf } from "./directions.ts";
+import { languageOf, speakLanguage } from "./language.ts";
 
 /** The language that is spoken now: what is drawn with it as its key is drawn anew when the sentences of another are there. */
 export function useLanguage(manner: { readonly language: string }): string {

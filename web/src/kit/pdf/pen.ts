@@ -102,7 +102,8 @@ export class Pen {
   }
 
   private write(fonts: readonly PDFFont[], x: number, y: number, text: string, size: number, colour: RGB, most: number): void {
-    let said = text;
+    // Signs of direction are for screens.
+    let said = text.replace(/[\u2066-\u2069\u202a-\u202e]/g, "");
     while (said.length > 1 && this.widthOf(fonts, said, size) > most) said = `${said.replace(/…$/, "").slice(0, -1).trimEnd()}…`;
     let at = x;
     for (const { font, part } of runsOf(fonts, said)) {

@@ -11,6 +11,7 @@ import { ribbonBack, ribbonPanned, ribbonZoomed } from "../../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../../data/store.ts";
 import { DragBubble } from "./DragBubble.tsx";
 import { Hatches } from "./Hatches.tsx";
+import { NearestDates } from "./NearestDates.tsx";
 import { PaperTag, ROWS, RULER, TAG_HEIGHT } from "./PaperTag.tsx";
 import { RibbonList } from "./RibbonList.tsx";
 import { Troughs } from "./Troughs.tsx";
@@ -24,7 +25,7 @@ const EDGE = 12;
 /** An arrow key moves it by so much of what is shown. */
 const PAN_SHARE = 0.15;
 
-/** The season drawn like a ruler, from a day to a year. On the bench it is a thin strip. */
+/** The season drawn like a ruler, from a day to a year. Outside Season it is a thin strip, with the nearest dates in words. */
 export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook; thin: boolean }) {
   const dispatch = useAppDispatch();
   const shown = useAppSelector((state) => state.screen.ribbon);
@@ -38,6 +39,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
     tagsOf(outlook, ruler, (view) => rowOf(view, planned), stock),
     width,
   );
+  const gone = useMemo(() => new Set(outlook.needs.filter(({ stage }) => stage === "done").map(({ need }) => need.id)), [outlook.needs]);
   const pull = usePull(outlook, planned, ruler);
   const used = usedMinutes(outlook, planned);
   const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? ROWS[0] : ROWS[tag.row] + TAG_HEIGHT + 6)));
@@ -77,6 +79,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
           <path d={`M${String(todayX - 6)} 2 h12 l-6 9Z`} fill="var(--chakra-colors-cannot)" />
         </g>
       </svg>
+      {thin && <NearestDates tags={hung} gone={gone} />}
       {pull.pulled && <DragBubble pulled={pull.pulled} width={width} top={height} outlook={outlook} planned={planned} />}
       <Flex position="absolute" right="0" top={`${String(EDGE + 1)}px`} gap="2px" bg="ruler" paddingLeft="10px" paddingRight="6px">
         <ZoomButton icon={<Minus size={18} aria-hidden />} label={t`Show more weeks`} onPress={() => dispatch(ribbonZoomed({ by: -1 }))} />

@@ -70,7 +70,7 @@ function Marks({ outlook }: { outlook: Outlook }) {
     <Box as="table" aria-label={t`The ribbon, day by day`} width="100%">
       <thead>
         <tr>
-          {["Day", "What", t`How it stands`].map((head) => (
+          {[t`Day`, t`What`, t`How it stands`].map((head) => (
             <Head key={head}>{head}</Head>
           ))}
         </tr>

@@ -157,7 +157,7 @@ const needColumns = (chosen: string | null, today: Day, onChoose: (id: string) =
           type="button"
           aria-expanded={view.need.id === chosen}
           onClick={() => onChoose(view.need.id)}
-          style={{ font: "inherit", fontWeight: 700, textAlign: "left", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
+          style={{ font: "inherit", fontWeight: 700, textAlign: "start", cursor: "pointer", minHeight: 26, overflowWrap: "anywhere" }}
         >
           {view.need.title}
         </button>

@@ -19,7 +19,7 @@ const EnoughOf = memo(function EnoughOf({ view, batch, outlook }: Pick<StandingB
   const more = panelsToBegin({ view, enough, isMixWet: true });
   if (more === 0 || enough.chance >= view.sure.confidence) return null;
   return (
-    <Box role="note" borderLeft="3px solid" borderColor="tightFill" paddingLeft="12px" marginBottom="14px" maxWidth="46em">
+    <Box role="note" borderInlineStart="3px solid" borderColor="tightFill" paddingInlineStart="12px" marginBottom="14px" maxWidth="46em">
       <Text overflowWrap="anywhere">
         {view.need.title}: {enough.lost > 0 ? t`${String(enough.lost)} lost, ` : ""}
         {rich`${enough.coming} on their way, ${enough.wanted} wanted. ${enough.chance === 0 ? t`They cannot be enough.` : t`They are enough ${inHundred(enough.chance)} times.`} Paint ${more} more now, while the mix is wet, and it is ${inHundred(enough.then)}. ${(<Link to={splitFor(view, more)}>{t`Split for ${more} more`}</Link>)}`}

@@ -80,7 +80,7 @@ const CLOCK: CSSProperties = { width: 50, flex: "none" };
 const TAKES: CSSProperties = { color: SOFT, whiteSpace: "nowrap" };
 const WORDS: CSSProperties = { flex: 1, minWidth: 0, overflowWrap: "anywhere" };
 const CATCH: CSSProperties = {
-  marginLeft: 8,
+  marginInlineStart: 8,
   padding: "0 5px",
   border: "2px dashed var(--chakra-colors-tight-fill)",
   borderRadius: 5,

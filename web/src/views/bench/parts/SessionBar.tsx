@@ -42,7 +42,7 @@ export const SessionBar = memo(function SessionBar({
   }
   return (
     <Flex align="center" gap="10px" wrap="wrap" marginBottom="14px">
-      <Text marginRight="6px">{t`${printMinutes(minutes(session.minutesAt(now)))} at the bench${session.paused ? t`, pausing; what is wet goes on drying` : ""}`}</Text>
+      <Text marginInlineEnd="6px">{t`${printMinutes(minutes(session.minutesAt(now)))} at the bench${session.paused ? t`, pausing; what is wet goes on drying` : ""}`}</Text>
       <Button variant="outline" onClick={() => sendSessionFact(session.paused ? "gone on" : "paused")}>
         {session.paused ? t`Go on` : t`Pause`}
       </Button>

@@ -59,7 +59,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
           <Flex gap="8px" wrap="wrap" marginBottom="12px">
             {way.paints.map((paint) => (
               <Button key={paint.name} size="sm" variant="outline" onClick={() => choose(paint.hex)}>
-                <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" marginRight="8px" style={{ background: paint.hex }} aria-hidden />
+                <Box as="span" width="18px" height="18px" borderRadius="3px" display="inline-block" marginInlineEnd="8px" style={{ background: paint.hex }} aria-hidden />
                 {paint.name}
               </Button>
             ))}

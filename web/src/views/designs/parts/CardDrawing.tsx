@@ -69,7 +69,7 @@ export function CardDrawing({ design, inside = "" }: { design: DesignRead; insid
                 <span
                   key={paint.hex}
                   title={`${paint.name}, ${paint.pigments}`}
-                  style={{ width: 18, height: 18, borderRadius: 9, background: paint.hex, marginLeft: -5, border: `1px solid ${PAPER}` }}
+                  style={{ width: 18, height: 18, borderRadius: 9, background: paint.hex, marginInlineStart: -5, border: `1px solid ${PAPER}` }}
                 />
               ))}
             </span>

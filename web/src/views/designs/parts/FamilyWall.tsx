@@ -48,7 +48,7 @@ export function FamilyWall({
               key={design.id}
               type="button"
               onClick={() => onChoose(design.id)}
-              style={{ cursor: "pointer", textAlign: "left", font: "inherit", padding: 6, borderRadius: 10, outlineOffset: 3, border: "2px solid transparent" }}
+              style={{ cursor: "pointer", textAlign: "start", font: "inherit", padding: 6, borderRadius: 10, outlineOffset: 3, border: "2px solid transparent" }}
             >
               <Flex gap="8px" align="flex-end">
                 {design.colourways.map((colourway) => (

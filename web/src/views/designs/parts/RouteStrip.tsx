@@ -13,7 +13,7 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`Route, ${design.stages.length} stages`}</Heading>
       {design.stages.map((stage, index) => (
         <Flex key={stage.id} gap="12px" paddingY="7px" borderTop="1px solid" borderColor="hairline" align="flex-start">
-          <Text width="22px" color="softInk" textAlign="right">
+          <Text width="22px" color="softInk" textAlign="end">
             {index + 1}
           </Text>
           <Box flex="1" minWidth={0}>
@@ -24,7 +24,17 @@ export function RouteStrip({ design, lessons }: { design: DesignRead; lessons: r
               <Text whiteSpace="nowrap">{stage.hands > 0 ? t`${printMinutes(minutes(stage.hands))} a panel` : t`${printMinutes(minutes(stage.setup))} for all`}</Text>
             </Flex>
             {stage.within !== null && (
-              <Text as="span" display="inline-block" border="2px dashed" borderColor="tightFill" borderRadius="6px" paddingX="6px" fontSize="14px" color="tight" marginRight="8px">
+              <Text
+                as="span"
+                display="inline-block"
+                border="2px dashed"
+                borderColor="tightFill"
+                borderRadius="6px"
+                paddingX="6px"
+                fontSize="14px"
+                color="tight"
+                marginInlineEnd="8px"
+              >
                 {t`catch within ${printMinutes(minutes(stage.within))}`}
               </Text>
             )}

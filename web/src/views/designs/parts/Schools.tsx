@@ -70,7 +70,7 @@ export function Schools({
               const cost = materialCost(route, stores);
               return (
                 <tr key={route.school} style={{ borderTop: "1px solid var(--chakra-colors-hairline)" }}>
-                  <th scope="row" style={{ textAlign: "left", padding: "6px", fontWeight: route === own ? 700 : 500 }}>
+                  <th scope="row" style={{ textAlign: "start", padding: "6px", fontWeight: route === own ? 700 : 500 }}>
                     {route.school}
                   </th>
                   {[
@@ -83,11 +83,11 @@ export function Schools({
                         ? t`${route.uses.map((each) => techniqueOf(each).tools).join(", ")}, not on the shelf`
                         : money(Math.max(1, Math.round(cost))),
                   ].map((cell, index) => (
-                    <td key={String(index)} style={{ textAlign: "right", padding: "6px" }}>
+                    <td key={String(index)} style={{ textAlign: "end", padding: "6px" }}>
                       {cell}
                     </td>
                   ))}
-                  <td style={{ textAlign: "right", padding: "2px" }}>
+                  <td style={{ textAlign: "end", padding: "2px" }}>
                     {route !== own && <Button size="sm" variant="outline" aria-label={t`Try it ${route.school}`} onClick={() => take(route)}>{t`try it`}</Button>}
                   </td>
                 </tr>

@@ -167,7 +167,7 @@ function OfferRow({ offer: { sentiment, fit, against }, isOn, onChoose }: { offe
             .join("")}
         </Text>
       </span>
-      <span style={{ flex: "none", textAlign: "right" }}>
+      <span style={{ flex: "none", textAlign: "end" }}>
         {fit === null ? (
           t`no place yet`
         ) : fit.fits && against.length === 0 ? (

@@ -18,7 +18,7 @@ import { printMoney, printTime } from "../../../kit/say.ts";
 import { cardsOf } from "../../../kit/counts.ts";
 
 const Tile = chakra("button", {
-  base: { font: "inherit", textAlign: "left", cursor: "pointer", minHeight: "44px", padding: "6px", border: "1.5px solid", borderColor: "ink", bg: "paper", position: "relative" },
+  base: { font: "inherit", textAlign: "start", cursor: "pointer", minHeight: "44px", padding: "6px", border: "1.5px solid", borderColor: "ink", bg: "paper", position: "relative" },
 });
 
 /** A card on the stall, as the till shows it. */

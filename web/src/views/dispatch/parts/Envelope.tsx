@@ -7,7 +7,7 @@ import { typedAmount } from "../../../kit/say.ts";
 const Press = chakra("button", {
   base: {
     font: "inherit",
-    textAlign: "left",
+    textAlign: "start",
     cursor: "pointer",
     position: "relative",
     width: "100%",

@@ -24,7 +24,7 @@ interface PageProps {
 /** One household: where it lives and what it wishes, its people, where it is for a while, what befell it, and what is kept of it. */
 export function HouseholdPage({ household, outlook, onDone }: PageProps) {
   return (
-    <Box paddingLeft={{ base: 0, md: "18px" }} borderLeft={{ md: "2px solid" }} borderColor="hairline" marginY="8px">
+    <Box paddingInlineStart={{ base: 0, md: "18px" }} borderInlineStart={{ md: "2px solid" }} borderColor="hairline" marginY="8px">
       <HouseholdForm household={household} country={outlook.shop.country} onDone={onDone} />
       <Part title={t`People`}>
         <People household={household} outlook={outlook} />

@@ -29,7 +29,7 @@ export function PanelTiles({ view, batch, spoilt, waiting, chosen, onChoose }: P
           <chakra.button
             key={unit.id}
             type="button"
-            textAlign="left"
+            textAlign="start"
             width="128px"
             aria-pressed={isChosen}
             aria-label={t`Panel ${String(unit.number)}, ${way?.name ?? ""}${state === "" ? "" : `, ${state}`}`}

@@ -69,7 +69,7 @@ export default function StockAsk({ outlook, finish }: FinishAskProps) {
       {offers.map((offer) => {
         const cards = offer.cards.reduce((sum, { quantity }) => sum + quantity, 0);
         return (
-          <Button key={offer.view.need.id} marginBottom="10px" marginRight="10px" onClick={() => void serve(offer)}>
+          <Button key={offer.view.need.id} marginBottom="10px" marginInlineEnd="10px" onClick={() => void serve(offer)}>
             {t`Give ${cardsOf(cards)} to ${offer.view.need.title}`}
           </Button>
         );

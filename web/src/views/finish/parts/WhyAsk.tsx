@@ -73,7 +73,7 @@ export default function WhyAsk({ outlook, finish }: FinishAskProps) {
       {found.length > 0 && (
         <Box as="section" aria-label={t`What would change most`} marginTop="22px" maxWidth="860px">
           <Text fontFamily="heading" fontSize="20px" marginBottom="6px">{t`What would change most`}</Text>
-          <Box as="ol" paddingLeft="22px">
+          <Box as="ol" paddingInlineStart="22px">
             {found.map((lever) => (
               <li key={lever.of + lever.level}>
                 <LeverLine lever={lever} outlook={outlook} />

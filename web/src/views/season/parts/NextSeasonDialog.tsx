@@ -181,7 +181,7 @@ function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; 
         );
       })}
       {lessons.length > 0 && (
-        <Box marginTop="10px" borderLeft="4px double" borderColor="ink" paddingLeft="12px">
+        <Box marginTop="10px" borderInlineStart="4px double" borderColor="ink" paddingInlineStart="12px">
           <Text fontWeight={600}>{t`${lessons.length} ${lessons.length === 1 ? t`lesson comes` : t`lessons come`} along, each said again when it matters:`}</Text>
           {lessons.map((lesson) => (
             <Text key={lesson.id} fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">

@@ -73,7 +73,7 @@ export function PastSeason({ id, open, onBack }: { id: string; open: SeasonThing
       </Flex>
       <FaultLines faults={faults} />
       {lessons.length > 0 && (
-        <Box borderLeft="4px double" borderColor="ink" paddingLeft="12px" marginBottom="12px">
+        <Box borderInlineStart="4px double" borderColor="ink" paddingInlineStart="12px" marginBottom="12px">
           {lessons.map((lesson) => (
             <Text key={lesson.id} fontFamily="heading" fontStyle="italic" overflowWrap="anywhere">
               {lesson.text}

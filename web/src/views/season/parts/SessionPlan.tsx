@@ -33,7 +33,7 @@ export function SessionPlan({
     <Box as="section" aria-label={t`Sessions to come`}>
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Sessions to come`}</Heading>
       {planned.moved.length > 0 && (
-        <Text borderLeft="3px solid" borderColor="tight" paddingLeft="10px" marginBottom="8px" role="status">{t`Moved: ${planned.moved
+        <Text borderInlineStart="3px solid" borderColor="tight" paddingInlineStart="10px" marginBottom="8px" role="status">{t`Moved: ${planned.moved
           .slice(0, 3)
           .map((each) => `${title(each.id)}${each.to[0] ? t` to ${printDay(day(each.to[0]))}` : ""}`)
           .join("; ")}${planned.moved.length > 3 ? t`; and ${String(planned.moved.length - 3)} more` : ""}. All else stays.`}</Text>
@@ -105,7 +105,7 @@ function Pin({ sheet, outlook }: { sheet: SessionSheet; outlook: Outlook }) {
       variant="ghost"
       size="sm"
       paddingInline="0"
-      marginRight="18px"
+      marginInlineEnd="18px"
       aria-pressed={pinned !== undefined}
       onClick={press}
       aria-label={t`${printDay(day(on))}, ${printTime(sheet.from)} stays as it is`}

@@ -26,7 +26,7 @@ export function HandBar({ hand, before, currency, isOn, onDone }: { hand: Return
             : t`Held so, it takes no sheet more.`;
   return (
     <Flex gap="4px 10px" wrap="wrap" align="center" marginBottom="6px">
-      <Text role="status" color={hand.isImpossible || lost > 0 ? "cannot" : "ink"} marginRight="8px">
+      <Text role="status" color={hand.isImpossible || lost > 0 ? "cannot" : "ink"} marginInlineEnd="8px">
         {words}
       </Text>
       {hand.moves > 0 && (

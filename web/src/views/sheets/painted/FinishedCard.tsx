@@ -57,7 +57,7 @@ export function FinishedCard({
         minHeight="44px"
         paddingInline="0"
         whiteSpace="normal"
-        textAlign="left"
+        textAlign="start"
         justifyContent="flex-start"
         aria-pressed={isChosen}
         onClick={onChoose}

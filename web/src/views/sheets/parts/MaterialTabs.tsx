@@ -21,7 +21,7 @@ export function MaterialTabs({ groups, chosen, outlook, onChoose }: { groups: re
               minHeight: 44,
               padding: "4px 14px",
               borderRadius: 8,
-              textAlign: "left",
+              textAlign: "start",
               cursor: "pointer",
               border: material.id === chosen ? "2px solid var(--chakra-colors-ink)" : "1px solid var(--chakra-colors-hairline)",
             }}

@@ -95,7 +95,7 @@ function Wanted({ group, job, outlook }: { group: MaterialNeeds; job: SplitJob; 
   const { size } = useMeasure();
   const asked = new Set(job.panels.map((panel) => panel.id));
   return (
-    <ul style={{ paddingLeft: 18 }}>
+    <ul style={{ paddingInlineStart: 18 }}>
       {group.pieces
         .filter((piece) => asked.has(piece.id))
         .map((piece) => {

@@ -43,7 +43,7 @@ export function WayCards({
             onClick={() => onChoose(method)}
             disabled={!split}
             style={{
-              textAlign: "left",
+              textAlign: "start",
               font: "inherit",
               lineHeight: 1.35,
               cursor: split ? "pointer" : "not-allowed",

@@ -33,7 +33,7 @@ export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsR
                 aria-hidden
               />
             </Box>
-            <Text whiteSpace="nowrap" width="90px" textAlign="right">
+            <Text whiteSpace="nowrap" width="90px" textAlign="end">
               {say(cost)}
             </Text>
           </Flex>
