@@ -56,7 +56,7 @@ module.exports = {
         name: `core-${domain}-looks-left`,
         severity: "error",
         from: { path: `^core/src/${domain}/` },
-        to: { path: "^core/src/", pathNot: `^core/src/(${allowed}|measure|outcome|search)/` },
+        to: { path: "^core/src/", pathNot: `^core/src/(${allowed}|measure|outcome|search|words)/` },
       })),
     { name: "search-knows-no-craft", severity: "error", from: { path: "^core/src/search/" }, to: { path: "^core/src/(?!search)" } },
   ],

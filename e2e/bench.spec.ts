@@ -133,9 +133,9 @@ test("times are shown with their spread, on how many taps they rest, and what a 
   await expect(page.getByText(/Never seen here\. It leans on/).first()).toBeVisible();
   await page.getByText("This device, and what is at hand").click();
   await page.getByLabel("Quiet from, hour").fill("27");
-  await expect(page.getByText("given 27, allowed a whole hour from 0 to 23")).toBeVisible();
+  await expect(page.getByText("27 does not fit. Give a whole hour from 0 to 23.")).toBeVisible();
   await page.getByLabel("Boards for taped sheets").fill("0");
-  await expect(page.getByText("given 0, allowed a whole number from 1 to 99")).toBeVisible();
+  await expect(page.getByText("0 does not fit. Give a whole number from 1 to 99.")).toBeVisible();
   await page.getByText("A heat tool lies at hand").click();
   await expect(page.getByText(/A heat tool burns: never left on/)).toBeVisible();
   await page.reload();
@@ -185,7 +185,7 @@ test("a route is rehearsed by the clock without a rule broken; in haste the same
   await page.getByLabel("Route of").selectOption({ label: "Quinces" });
   await page.getByLabel("The clock runs").selectOption({ label: "as fast as I tap" });
   await page.getByLabel("Panels of each").fill("99");
-  await expect(page.getByText("given 99, allowed a whole number from 1 to 24")).toBeVisible();
+  await expect(page.getByText("99 does not fit. Give a whole number from 1 to 24.")).toBeVisible();
   await page.getByLabel("Panels of each").fill("2");
   await page.getByText("Panels fall and somebody rings").click();
   await page.getByRole("button", { name: "Begin", exact: true }).click();

@@ -43,7 +43,7 @@ test("a wanted colour by its number, from the picture and from a photo; beyond t
   await expect(page.getByRole("region", { name: "What to add" })).toContainText("To mute it: a little");
   await page.getByLabel("or its number").fill("mossy");
   await page.keyboard.press("Enter");
-  await expect(page.getByRole("alert")).toHaveText("colour: given mossy, allowed a colour such as #3a5f8c");
+  await expect(page.getByRole("alert")).toHaveText("mossy does not fit. Give a colour such as #3a5f8c.");
   await page.getByLabel("or its number").fill("#10ff40");
   await page.keyboard.press("Enter");
   await expect(verdict(page)).toContainText("No mix of your 22 paints reaches it. The nearest,");
@@ -63,7 +63,7 @@ test("a batch's puddles: measured on the picture, more panels take more, nonsens
   await panels.fill("200");
   await expect(verdict(page)).toContainText("dries before the batch is through: mix it in");
   await panels.fill("0");
-  await expect(page.getByText("given 0, allowed a whole number from 1 to 500")).toBeVisible();
+  await expect(page.getByText("0 does not fit. Give a whole number from 1 to 500.")).toBeVisible();
   await expect(verdict(page)).toContainText("For 200 panels");
 });
 
@@ -161,7 +161,7 @@ test("PB29 is enough to put a paint on the shelf; an unknown pigment is met with
   await dialog.getByLabel("Pigments").fill("PB92");
   await dialog.getByLabel("What you call it").fill("Mussel");
   await dialog.getByRole("button", { name: "Put it there" }).click();
-  await expect(dialog.getByText(/^given PB92, allowed a pigment of the table, such as/)).toBeVisible();
+  await expect(dialog.getByText(/^PB92 does not fit\. Give a pigment of the table, such as/)).toBeVisible();
   await dialog.getByLabel("Pigments").fill("pb28");
   await expect(dialog.getByText("PB28: cobalt blue, lightfast 8 of 8")).toBeVisible();
   await expect(dialog.getByText("Holds cobalt: read its label.")).toBeVisible();

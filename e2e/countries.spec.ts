@@ -23,7 +23,7 @@ test("a shop that moves to Ohio writes and reads days and times as one does ther
   await expect(dialog).toContainText(/Sat Nov 8 · 7:30\sPM · €1,234\.50 · 70\.7 °F/);
   await dialog.getByLabel("Money, three letters such as EUR").fill("dollars");
   await dialog.getByRole("button", { name: "Keep these settings" }).click();
-  await expect(dialog).toContainText("given dollars, allowed three capital letters such as EUR");
+  await expect(dialog).toContainText("dollars does not fit. Give three capital letters such as EUR.");
   await dialog.getByLabel("Money, three letters such as EUR").fill("EUR");
   await dialog.getByRole("button", { name: "Keep these settings" }).click();
   await expect(head).toContainText("Sat Nov 8");
@@ -42,7 +42,7 @@ test("a shop that moves to Ohio writes and reads days and times as one does ther
     .first()
     .fill("4");
   await dialog.getByRole("button", { name: "Add it" }).click();
-  await expect(dialog).toContainText("given 2/31, allowed a day such as");
+  await expect(dialog).toContainText("2/31 does not fit. Give a day such as");
 });
 
 test("orders of the feed are taken for days that can be kept; what it tells of them later is noted once, and taken back as one", async ({ context }) => {

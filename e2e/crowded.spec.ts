@@ -37,7 +37,7 @@ test("sizes are changed on the drawing, a panel wider than its mat is said befor
   await page.goto(`${shop.url}/designs?design=${quinces?.id ?? ""}`);
   await page.getByLabel("panel width").fill("6");
   await page.getByLabel("panel width").press("Enter");
-  await expect(page.getByText("given panel 6 in, allowed at most 5 3/4 in, the width of the mat below it")).toBeVisible();
+  await expect(page.getByText("panel 6 in is too much. Give at most 5 3/4 in, the width of the mat below it.")).toBeVisible();
   await expect(page.getByRole("button", { name: "Keep these sizes" })).toBeDisabled();
   await page.getByLabel("panel width").fill("11,2 cm");
   await page.getByLabel("panel width").press("Enter");
@@ -74,7 +74,7 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "One more session" }).click();
   await dialog.getByRole("button", { name: "Keep this week" }).click();
-  await expect(dialog.getByRole("alert")).toContainText(/Saturday, from: given 09:00, allowed a session that does not overlap another on its day/);
+  await expect(dialog.getByRole("alert")).toContainText(/Saturday, from: 09:00 does not fit\. Give a session that does not overlap another on its day/);
   const onMondays = async (): Promise<void> => {
     await dialog.getByLabel("Day of the week").last().selectOption("Monday");
     await dialog.getByRole("button", { name: "Keep this week" }).click();
@@ -101,8 +101,8 @@ test("paper is put on the shelf; without a size it is not", async ({ context }) 
   const dialog = page.getByRole("dialog");
   await dialog.getByLabel("there now").fill("-2");
   await dialog.getByRole("button", { name: "Put it there" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
-  await expect(dialog.getByText("given -2, allowed nothing below 0")).toBeVisible();
+  await expect(dialog.getByText("Give it a name.")).toBeVisible();
+  await expect(dialog.getByText("-2 does not fit. Give 0 or more.")).toBeVisible();
   await dialog.getByLabel("What it is").fill("Rag paper 640 gsm");
   await dialog.getByLabel("there now").fill("4");
   await dialog.getByRole("button", { name: "Put it there" }).click();
@@ -116,7 +116,7 @@ test("a new design begins as a template and is drawn at once", async ({ context 
   await page.getByRole("button", { name: "New design from a template" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "Make it" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
+  await expect(dialog.getByText("Give it a name.")).toBeVisible();
   await dialog.getByLabel("Name").fill("Harbour seals");
   await dialog.getByLabel("Begins as").selectOption("postcard");
   await dialog.getByRole("button", { name: "Make it" }).click();

@@ -36,7 +36,7 @@ test("a household is found, and what it will not have is told", async ({ context
   await page.getByLabel("Will not have, apart by commas").fill("glitter, fruit");
   await page.getByLabel("Country, two letters").fill("Q");
   await page.getByRole("button", { name: "Keep this household" }).click();
-  await expect(page.getByText(/given Q, allowed an ISO 3166 code/)).toBeVisible();
+  await expect(page.getByText(/^Q does not fit\. Give an ISO 3166 code/)).toBeVisible();
   await page.getByLabel("Country, two letters").fill("ie");
   await page.getByRole("button", { name: "Keep this household" }).click();
   await expect(page.getByText(/Nell Oxenby.*without glitter or fruit/)).toBeVisible();

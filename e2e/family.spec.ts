@@ -24,7 +24,7 @@ test("the wall says which family holds together, which card breaks it and how it
   await expect(verdict).not.toContainText("strays");
   await family.getByLabel("For ages").fill("ten");
   await family.getByLabel("For ages").blur();
-  await expect(family.getByText("given ten, allowed ages such as 5 to 9")).toBeVisible();
+  await expect(family.getByText("ten does not fit. Give ages such as 5 to 9.")).toBeVisible();
   await family.getByLabel("For ages").fill("9 to 12");
   await family.getByLabel("For occasions").fill("thank-you, birthday");
   await family.getByLabel("For occasions").blur();

@@ -34,7 +34,7 @@ test("a photo of something else is said to be so, and nothing is judged by it", 
   await page.getByText("Which panel is off: one photo of the batch").click();
   const photo = page.getByRole("region", { name: "Panels to judge" });
   await photo.getByLabel("Choose a photo or scan").setInputFiles({ name: "batch.heic", mimeType: "image/heic", buffer: Buffer.from("ftypheic and no more") });
-  await expect(photo.getByRole("alert")).toContainText("allowed a PNG or JPEG photo or scan");
+  await expect(photo.getByRole("alert")).toContainText("Choose a PNG or JPEG photo or scan");
   const blank = await page.evaluate(async () => {
     const canvas = new OffscreenCanvas(600, 400);
     const context = canvas.getContext("2d");
@@ -43,7 +43,7 @@ test("a photo of something else is said to be so, and nothing is judged by it", 
     return [...new Uint8Array(await (await canvas.convertToBlob({ type: "image/png" })).arrayBuffer())];
   });
   await photo.getByLabel("Choose a photo or scan").setInputFiles({ name: "blank.png", mimeType: "image/png", buffer: Buffer.from(blank) });
-  await expect(photo.getByRole("alert")).toContainText("given a photo on which no panel stands out, allowed one of the 7 panels that wait");
+  await expect(photo.getByRole("alert")).toContainText("This is a photo on which no panel stands out. Take one of the 7 panels that wait");
 });
 
 test("a panel is rescued at the bench, judged again, and the good ones become cards that stand in a box", async ({ context }) => {

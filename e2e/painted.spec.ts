@@ -189,16 +189,16 @@ test("a size that cannot be, a rim wider than the sheet, a file that is no pictu
   await paper.getByLabel("What was painted").selectOption({ label: "something of another size" });
   await paper.getByLabel("Its width").fill("nine");
   await paper.getByLabel("Its width").press("Enter");
-  await expect(paper).toContainText(/given nine, allowed/);
+  await expect(paper).toContainText(/nine does not fit\. Give/);
   await paper.getByLabel("Its width").fill("9 in");
   await paper.getByLabel("Its width").press("Enter");
   await paper.getByLabel("Rim that is cut off").fill("6");
   await paper.getByLabel("Rim that is cut off").press("Enter");
-  await expect(paper).toContainText("given half of the sheet or more, allowed less than half of its shorter side");
+  await expect(paper).toContainText("That is half of the sheet or more. Give less than half of its shorter side.");
   await page
     .getByRole("region", { name: "Photo of the painting" })
     .locator("input[type=file]")
     .first()
     .setInputFiles({ name: "notes.png", mimeType: "image/png", buffer: Buffer.from("no picture") });
-  await expect(page.getByRole("alert")).toContainText("picture: given image/png that is no picture this program reads, allowed a PNG or JPEG photo or scan");
+  await expect(page.getByRole("alert")).toContainText("This is image/png that is no picture this program reads. Choose a PNG or JPEG photo or scan.");
 });

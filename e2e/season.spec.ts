@@ -103,7 +103,7 @@ test("days away and occasions of other countries are kept, and a calendar addres
   await dialog.getByLabel("On, or from").fill("2031-11-20");
   await dialog.getByLabel("Until").fill("2031-11-19");
   await dialog.getByRole("button", { name: "Add", exact: true }).click();
-  await expect(dialog.getByText("given Wed 19 Nov, allowed a day not before Thu 20 Nov")).toBeVisible();
+  await expect(dialog.getByText("Wed 19 Nov is too early. Choose a day not before Thu 20 Nov.")).toBeVisible();
   await dialog.getByLabel("Until").fill("2031-11-22");
   await dialog.getByRole("button", { name: "Add", exact: true }).click();
   await expect(dialog.getByText("Thu 20 Nov to Sat 22 Nov: away")).toBeVisible();

@@ -113,7 +113,7 @@ test("at the table one move at a time; a reload keeps the place; what really hap
 
   const spoilt = page.getByRole("region", { name: "Panels spoilt" }).getByRole("textbox").first();
   await spoilt.fill("999");
-  await expect(page.getByRole("region", { name: "Panels spoilt" })).toContainText("given 999, allowed a whole number from 0 to");
+  await expect(page.getByRole("region", { name: "Panels spoilt" })).toContainText("999 does not fit. Give a whole number from 0 to");
   await spoilt.fill("1");
   await expect(page.getByRole("region", { name: "Offcuts to keep" }).getByRole("checkbox").first()).toBeChecked();
   await page.getByRole("button", { name: "So it was: to the bench" }).click();
@@ -183,7 +183,7 @@ test("a tear goes along a ruler anywhere: soft sides are told, a trimmed rim mak
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText("Trim 1/4 in off all round");
   await page.getByLabel("Rim trimmed off").fill("-1");
   await page.getByLabel("Rim trimmed off").press("Enter");
-  await expect(page.getByText(/given -1, allowed/)).toBeVisible();
+  await expect(page.getByText(/-1 (does not fit|is too little)\. Give/)).toBeVisible();
   await page.getByLabel("Rim trimmed off").fill("0");
   await page.getByLabel("Rim trimmed off").press("Enter");
   await page.getByLabel(/^An hour of mine/).fill("12");
@@ -220,7 +220,7 @@ test("offcuts to scale: put in with one clear message where the size cannot be, 
   await form.getByLabel("Width").fill("wide");
   await form.getByLabel("Height").fill("3 1/2");
   await form.getByRole("button", { name: "Keep it" }).click();
-  await expect(form.getByText(/^given wide, allowed a length such as/)).toBeVisible();
+  await expect(form.getByText(/^wide does not fit\. Give a length such as/)).toBeVisible();
   await form.getByLabel("Width").fill("14");
   await form.getByLabel("How many").fill("2");
   await form.getByRole("button", { name: "Keep it" }).click();
@@ -251,7 +251,7 @@ test("true size: pages of the printer's paper with a ruler, corrected by what it
   expect(dxf).toContain("CUT");
   await page.getByLabel("The printed ruler measures").fill("3");
   await page.keyboard.press("Tab");
-  await expect(page.getByText(/^given 3 in, allowed within a twentieth of 4 in/)).toBeVisible();
+  await expect(page.getByText(/^3 in is more than a twentieth away from 4 in/)).toBeVisible();
   await expect(page.getByRole("button", { name: "PDF for the printer" })).toBeDisabled();
   await page.getByLabel("The printed ruler measures").fill("3.95");
   await page.keyboard.press("Tab");

@@ -91,6 +91,6 @@ test("foam tape under the panel is told to be too thick for the envelope, a mat 
   await page.getByLabel("grain of the base runs").selectOption("across");
   await expect(page.getByText(/It folds across the grain/)).toBeVisible();
   await length(page, "score", "13");
-  await expect(page.getByText(/given a score at 13 in, allowed more than 0 and less than 12 in, the flat base/)).toBeVisible();
+  await expect(page.getByText(/a score at 13 in does not fit\. Give more than 0 and less than 12 in, the flat base/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Keep these sizes" })).toBeDisabled();
 });

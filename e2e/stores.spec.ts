@@ -42,7 +42,7 @@ test("what runs out is put on the list, ticked in the shop, booked in with its p
   await expect(dialog.getByLabel("How much")).toHaveValue("6");
   await dialog.getByLabel("Here on").fill("2031-11-20");
   await dialog.getByRole("button", { name: "Put it on the shelf" }).click();
-  await expect(dialog.getByText("given Thu 20 Nov, allowed Sat 8 Nov or before: it is not here yet")).toBeVisible();
+  await expect(dialog.getByText("Thu 20 Nov does not fit. Give Sat 8 Nov or before: it is not here yet.")).toBeVisible();
   await dialog.getByLabel("Here on").fill("2031-11-08");
   await dialog.getByLabel("What it cost, EUR").fill("34.20");
   await dialog.getByRole("button", { name: "Put it on the shelf" }).click();
@@ -61,7 +61,7 @@ test("how much goes at a stage is told in the units of the material, and stands 
   const region = page.getByRole("region", { name: "How much goes" });
   await region.getByLabel("Masking fluid, blue for one, Night train, Mask the lights").fill("2 furlongs");
   await region.getByRole("button", { name: "Tell it" }).first().click();
-  await expect(region.getByRole("alert")).toContainText("given 2 furlongs, allowed one of ml, cl, l, drop");
+  await expect(region.getByRole("alert")).toContainText("2 furlongs does not fit. Give one of ml, cl, l, drop.");
   await region.getByLabel("Masking fluid, blue for one, Night train, Mask the lights").fill("0.4 ml");
   await region.getByRole("button", { name: "Tell it" }).first().click();
   await expect(region.getByText("0.4 ml, as you told")).toBeVisible();

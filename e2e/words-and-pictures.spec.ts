@@ -56,7 +56,7 @@ test("a place is pulled over the picture and bowed; words too long for it say so
   await words.getByRole("button", { name: "New words" }).click();
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "Keep the words" }).click();
-  await expect(dialog.getByText("given nothing, allowed at least 1 character")).toBeVisible();
+  await expect(dialog.getByText("This is empty. Fill it in.")).toBeVisible();
   await dialog.getByLabel("Words", { exact: true }).fill("Mind the puddles");
   await dialog.getByRole("button", { name: "Keep the words" }).click();
   await expect(words.getByRole("radio", { name: /Mind the puddles/ })).toBeVisible();
@@ -135,9 +135,11 @@ test("a photo of 24 megapixels is straightened and its palette taken beside the 
   large.writeUInt32BE(6000, 20);
   const give = (name: string, mimeType: string, buffer: Buffer) => picture.locator("input[type=file]").first().setInputFiles({ name, mimeType, buffer });
   await give("huge.png", "image/png", large);
-  await expect(picture.getByRole("alert")).toHaveText("picture: given 10000 × 6000 pixels (60 megapixels), allowed at most 50 megapixels; scan it at half the resolution");
+  await expect(picture.getByRole("alert")).toHaveText(
+    "The picture is of 10000 × 6000 pixels (60 megapixels). Choose one of at most 50 megapixels: scan it at half the resolution.",
+  );
   await give("evil.png", "image/png", Buffer.from("<svg onload='alert(1)'/>"));
-  await expect(picture.getByRole("alert")).toContainText("allowed a PNG or JPEG photo or scan");
+  await expect(picture.getByRole("alert")).toContainText("Choose a PNG or JPEG photo or scan");
   await give("broken.jpg", "image/jpeg", Buffer.from(photo, "base64").subarray(0, 900));
   await expect(picture.getByRole("alert")).toContainText("allowed");
 });

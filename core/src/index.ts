@@ -6,6 +6,7 @@ export * from "./measure/day.ts";
 export * from "./measure/manner.ts";
 export * from "./measure/said.ts";
 export * from "./words/words.ts";
+export * from "./words/lists.ts";
 export * from "./measure/readDay.ts";
 export * from "./measure/readNumber.ts";
 export * from "./measure/readTime.ts";

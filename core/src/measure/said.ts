@@ -80,7 +80,3 @@ export const warmthIn = (celsius: number, scale: Manner["temperature"]): number 
 export const celsiusOf = (warmth: number, scale: Manner["temperature"]): number => (scale === "F" ? ((warmth - 32) * 5) / 9 : warmth);
 /** Warmth of a room. */
 export const saidWarmth = (celsius: number, manner: Manner): string => `${saidNumber(warmthIn(celsius, manner.temperature), manner, 1)} °${manner.temperature}`;
-
-/** `a, b and c`, as the language puts a list. */
-export const saidList = (things: readonly string[], last: "and" | "or", manner: Manner): string =>
-  keptAs(`list ${localeOf(manner)} ${last}`, () => new Intl.ListFormat(localeOf(manner), { type: last === "and" ? "conjunction" : "disjunction" })).format(things);

@@ -1,4 +1,3 @@
-import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, DesignsRead, SentimentRead, SeriesRead } from "@yule/contract";
 import {
   checkFamily,
@@ -16,6 +15,7 @@ import {
   type Ties,
   type Wanted,
   t,
+  listOf,
 } from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { stackOf } from "../season/materials.ts";

@@ -1,6 +1,5 @@
-import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, SentimentRead, WordsRead } from "@yule/contract";
-import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type Outline, type WordZone, t } from "@yule/core";
+import { fitWords, hangsOver, LEAST_X_HEIGHT, lengthOfUnits, mm, toMm, type CalmArea, type Fit, type Length, type Outline, type WordZone, t, listOf } from "@yule/core";
 import { panelOf } from "../season/materials.ts";
 import { occasionKey } from "./family.ts";
 

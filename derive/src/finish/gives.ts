@@ -1,6 +1,5 @@
-import { listOf } from "../../../web/src/kit/say.ts";
 import type { DesignRead, NeedRead, UnitRead } from "@yule/contract";
-import { daysBetween, weightOf, whoGetsWhich, type AskingLine, type FreePanel, type WhoGetsWhich, t } from "@yule/core";
+import { daysBetween, weightOf, whoGetsWhich, type AskingLine, type FreePanel, type WhoGetsWhich, t, listOf } from "@yule/core";
 import { colourwayOf, type NeedView } from "../season/needView.ts";
 import type { Outlook } from "../season/workOut.ts";
 

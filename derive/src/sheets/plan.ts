@@ -1,6 +1,5 @@
-import { listOf } from "../../../web/src/kit/say.ts";
 import type { SplitPlan } from "@yule/contract";
-import { offcutOf, wayOf, type NeededPieces, type Split, type SplitJob, t } from "@yule/core";
+import { offcutOf, wayOf, type NeededPieces, type Split, type SplitJob, t, listOf } from "@yule/core";
 
 /** A plan as it is kept: the job and the layouts by which it was drawn, and what each kind of piece is for. */
 export function planToKeep(job: SplitJob, split: Split, pieces: readonly NeededPieces[]): SplitPlan {

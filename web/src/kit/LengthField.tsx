@@ -1,5 +1,5 @@
+import { giveInstead, whatToDo } from "./form/whatToDo.ts";
 import { Field, Input } from "@chakra-ui/react";
-import { faultLine } from "@yule/contract";
 import { readLength, type Length, t } from "@yule/core";
 import { useEffect, useState } from "react";
 import { useMeasure, useSpeech } from "./measure.tsx";
@@ -40,7 +40,7 @@ export function LengthField({
     if (result.ok && (result.value > 0 || mayBeNothing)) {
       setWrong(null);
       onRead(result.value);
-    } else setWrong(result.ok ? t`given ${text}, allowed more than 0` : result.faults.map((fault) => faultLine({ ...fault, path: [label] }, speech)).join("; "));
+    } else setWrong(result.ok ? giveInstead(text, t`more than 0`) : result.faults.map((fault) => whatToDo(fault, speech)).join(" "));
   };
   return (
     <Field.Root invalid={wrong !== null || fault !== undefined} width="auto">

@@ -1,3 +1,4 @@
+import { giveInstead } from "./form/whatToDo.ts";
 import { t } from "@yule/core";
 import { readNumber } from "./readNumber.ts";
 import { Box, Text } from "@chakra-ui/react";
@@ -30,7 +31,7 @@ export function NumberField({
     <Box width="132px">
       <FormField
         label={label}
-        fault={wrong ? t`given ${text.trim() === "" ? t`nothing` : text}, allowed ${whole ? t`a whole number ` : ""}from ${String(least)} to ${String(most)}` : undefined}
+        fault={wrong ? giveInstead(text, whole ? t`a whole number from ${String(least)} to ${String(most)}` : t`a number from ${String(least)} to ${String(most)}`) : undefined}
       >
         <TextInput
           inputMode="decimal"

@@ -1,4 +1,6 @@
 import {
+  listAs,
+  localeOf,
   mannerOf,
   saidDay,
   saidDayOfYear,
@@ -14,13 +16,15 @@ import {
   type Money,
   saidCountry,
   saidLanguage,
-  saidList,
   weekOf,
 } from "@yule/core";
 
 /** How this shop writes. There is one in a browser, and one in each worker that makes papers: both are told before anything is printed. */
 let manner: Manner = mannerOf("GB");
-export const speakAs = (told: Manner): void => void (manner = told);
+export const speakAs = (told: Manner): void => {
+  manner = told;
+  listAs(localeOf(told));
+};
 export const spoken = (): Manner => manner;
 
 /** `Fri 21 Nov` or `Fri Nov 21`. */
@@ -45,5 +49,3 @@ export const countryName = (code: string): string => saidCountry(code, manner);
 export const languageName = (code: string): string => saidLanguage(code, manner);
 export const weekdayName = (weekday: number): string => weekOf(manner).find((each) => each.weekday === weekday)?.name ?? "";
 export const printWarmth = (celsius: number): string => saidWarmth(celsius, manner);
-/** Things one after another: `cobalt, umber and grey`. */
-export const listOf = (things: readonly string[], last: "and" | "or" = "and"): string => saidList(things, last, manner);

@@ -55,7 +55,7 @@ test("money that is no currency is met at its field, and nothing is sent", async
   await write("Money, three letters such as EUR", "euros");
   await write("Name of the shop", "");
   await press("Keep these settings");
-  expect(await screen.findByText("given euros, allowed three capital letters such as EUR")).toBeTruthy();
-  expect(screen.getByText("given nothing, allowed at least 1 character")).toBeTruthy();
+  expect(await screen.findByText("euros does not fit. Give three capital letters such as EUR.")).toBeTruthy();
+  expect(screen.getByText("Give it a name.")).toBeTruthy();
   expect(server.commands).toEqual([]);
 });

@@ -1,4 +1,4 @@
-import { listOf } from "../../../../web/src/kit/say.ts";
+import { listOf } from "../../words/lists.ts";
 import { t } from "../../words/words.ts";
 import type { FamilyFinding, Member, Tie, Ties } from "./model.ts";
 import { FAMILY_RULES } from "./rules.ts";

@@ -10,12 +10,12 @@ const HEAD_BYTES = 512 * 1024;
 /** What is wrong with a file before it is opened, in one clear line; null where nothing is. */
 export async function wrongWith(file: Blob): Promise<string | null> {
   const megabytes = (bytes: number): string => `${String(Math.round(bytes / 1e5) / 10)} MB`;
-  if (file.size > MOST_FILE_BYTES) return t`picture: given a file of ${megabytes(file.size)}, allowed at most ${megabytes(MOST_FILE_BYTES)}`;
+  if (file.size > MOST_FILE_BYTES) return t`The file is of ${megabytes(file.size)}. Choose one of at most ${megabytes(MOST_FILE_BYTES)}.`;
   const head = pictureHead(new DataView(await file.slice(0, HEAD_BYTES).arrayBuffer()));
-  if (!head) return t`picture: given ${file.type === "" ? t`a file` : file.type} that is no picture this program reads, allowed a PNG or JPEG photo or scan`;
+  if (!head) return t`This is ${file.type === "" ? t`a file` : file.type} that is no picture this program reads. Choose a PNG or JPEG photo or scan.`;
   const megapixels = (head.width * head.height) / 1e6;
   if (head.width === 0 || head.height === 0 || megapixels > MOST_MEGAPIXELS) {
-    return t`picture: given ${String(head.width)} × ${String(head.height)} pixels (${String(Math.round(megapixels))} megapixels), allowed at most ${String(MOST_MEGAPIXELS)} megapixels; scan it at half the resolution`;
+    return t`The picture is of ${String(head.width)} × ${String(head.height)} pixels (${String(Math.round(megapixels))} megapixels). Choose one of at most ${String(MOST_MEGAPIXELS)} megapixels: scan it at half the resolution.`;
   }
   return null;
 }

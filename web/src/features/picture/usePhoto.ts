@@ -50,7 +50,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       const cropped = await crop(looked, looked.corners);
       change({ cropped, state: looked.found ? "" : t`No ${what} stands out from what it lies on: pull the corners to where they are.` });
     } catch {
-      setPhoto({ ...NONE, faults: [t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`] });
+      setPhoto({ ...NONE, faults: [t`The file breaks off or cannot be read. Choose a whole PNG or JPEG.`] });
     }
   };
   const taking = useRef(take);
@@ -82,12 +82,12 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       if (!photo.looked) return;
       change({ corners });
       const cropped = await crop(photo.looked, corners);
-      change({ cropped, faults: cropped ? [] : [t`corners: given three on one line, allowed four around the ${what}`] });
+      change({ cropped, faults: cropped ? [] : [t`Three corners lie on one line. Pull them to the four corners of the ${what}.`] });
     },
     scan: async (): Promise<void> => {
       const answer = await fetch("/api/scan").catch(() => null);
       if (answer?.ok) await take(await answer.blob());
-      else change({ faults: [t`scanner: given no answer, allowed a scanner that is on`] });
+      else change({ faults: [t`The scanner does not answer. Switch it on, and try again.`] });
     },
     say,
     fail,

@@ -91,7 +91,7 @@ export function amountAllowed(fault: AmountFault, measure: Measure): string {
     case "no-number":
       return t`an amount such as ${EXAMPLE[measure]}`;
     case "negative":
-      return t`nothing below 0`;
+      return t`0 or more`;
     case "too-fine":
       return t`whole pieces`;
     case "too-large":

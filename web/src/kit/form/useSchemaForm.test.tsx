@@ -51,9 +51,9 @@ test("what is wrong stands at its field, with what was given and what is allowed
   await user.clear(screen.getByLabelText("onHand"));
   await user.type(screen.getByLabelText("onHand"), "2,5");
   await user.click(screen.getByText("keep"));
-  expect(await screen.findByText("given nothing, allowed at least 1 character")).toBeTruthy();
-  expect(screen.getByText(/^given wide, allowed a length such as 4 1\/4 in/)).toBeTruthy();
-  expect(screen.getByText("given 2,5, allowed a whole number")).toBeTruthy();
+  expect(await screen.findByText("Give it a name.")).toBeTruthy();
+  expect(screen.getByText(/^wide does not fit\. Give a length such as 4 1\/4 in/)).toBeTruthy();
+  expect(screen.getByText("2,5 does not fit. Give a whole number.")).toBeTruthy();
   expect(sent).toEqual([]);
   await user.type(screen.getByLabelText("name"), "Cotton");
   await user.clear(screen.getByLabelText("width"));
@@ -80,7 +80,7 @@ test("what the server refuses stands at its field in the maker's units, and what
   const user = userEvent.setup();
   await user.type(screen.getByLabelText("name"), "Cotton");
   await user.click(screen.getByText("keep"));
-  expect(await screen.findByText("given 20 in, allowed at most 5 1/2 in")).toBeTruthy();
+  expect(await screen.findByText("20 in is too much. Give at most 5 1/2 in.")).toBeTruthy();
   expect(screen.getByRole("alert").textContent).toBe("shelf: given full, allowed a shelf with room");
 });
 

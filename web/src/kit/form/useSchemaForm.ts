@@ -1,5 +1,6 @@
+import { whatToDo } from "./whatToDo.ts";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { faultsOf, faultWords, problemFaults, type Problem, type Speech } from "@yule/contract";
+import { faultsOf, problemFaults, type Problem, type Speech } from "@yule/contract";
 import { day, isDay, type Fault, type FaultPath, type Phrase } from "@yule/core";
 import { useState } from "react";
 import { get, set, useForm, type DefaultValues, type FieldValues, type Path, type Ref, type Resolver, type UseFormReturn } from "react-hook-form";
@@ -36,7 +37,7 @@ function worded(fault: Fault, values: object, speech: Speech): string {
   const given: unknown = get(values, fault.path.join(".")) ?? get(values, fieldOf(fault.path, values));
   // Fields in a row, such as one for each colourway, are given as what stands in them.
   const text = Array.isArray(given) && given.every((each) => typeof each === "string") ? given.filter((each) => each.trim() !== "").join(", ") : given;
-  return faultWords(typeof text === "string" ? { ...fault, given: asTyped(text) } : fault, speech);
+  return whatToDo(typeof text === "string" ? { ...fault, given: asTyped(text) } : fault, speech);
 }
 
 /** The field that a fault belongs to: one text may be read as several things, and what is wrong with one of them is wrong with the text. */
@@ -105,7 +106,7 @@ export function useSchemaForm<Values extends FieldValues, Read>(
     for (const fault of problemFaults(problem)) {
       const field = typeof fault === "string" ? undefined : fault.path[0];
       if (typeof fault === "string" || typeof field !== "string" || !(field in form.getValues())) left.push(fault);
-      else form.setError(field as Path<Values>, { type: fault.code, message: faultWords(fault, speech) });
+      else form.setError(field as Path<Values>, { type: fault.code, message: whatToDo(fault, speech) });
     }
     setRest(left);
   };

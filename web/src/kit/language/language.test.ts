@@ -1,5 +1,4 @@
 import { plural, t } from "@yule/core";
-import { jest } from "@jest/globals";
 import { directionOf } from "./directions.ts";
 import { languageOf, languageSpoken, speakLanguage, wantWords } from "./language.ts";
 import { idOfSource, pluralSource } from "@yule/core";
@@ -14,12 +13,13 @@ const catalogues: Record<string, Record<string, string>> = {
     [idOfSource(pluralSource(CARDS))]: pluralSource(CARDS),
   },
 };
+const { warn } = console;
 const asked: string[] = [];
 let warned: string[] = [];
 beforeEach(() => {
   asked.length = 0;
   warned = [];
-  jest.spyOn(console, "warn").mockImplementation((line: unknown) => void warned.push(String(line)));
+  console.warn = (line: unknown) => void warned.push(String(line));
   global.fetch = ((path: string) => {
     asked.push(path);
     const found = catalogues[path];
@@ -29,7 +29,7 @@ beforeEach(() => {
 afterEach(async () => {
   await speakLanguage("en");
   localStorage.clear();
-  jest.restoreAllMocks();
+  console.warn = warn;
 });
 const made = (): string => t`${3} of ${"Night train"} are made`;
 

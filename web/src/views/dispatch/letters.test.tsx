@@ -248,7 +248,7 @@ describe("households", () => {
     await write("Country, two letters", "QQ");
     await write("Likes to see, apart by commas", "Boats, blue");
     await press("Add this household");
-    expect(await screen.findByText(/given QQ, allowed an ISO 3166 code/)).toBeTruthy();
+    expect(await screen.findByText(/^QQ does not fit\. Give an ISO 3166 code/)).toBeTruthy();
     expect(server.sent).toHaveLength(0);
     await write("Country, two letters", "ie");
     await press("Add this household");

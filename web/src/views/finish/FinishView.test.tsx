@@ -232,9 +232,9 @@ describe("finished cards", () => {
     const user = userEvent.setup();
     await user.type(await screen.findByLabelText("Cards of Paper boat, blue that lie there"), "-2");
     await user.click(screen.getByRole("button", { name: "Keep the count" }));
-    expect(screen.getByText("cards: given -2, allowed a whole number from 0 to 99999")).toBeTruthy();
+    expect(screen.getByText("-2 does not fit. Give a whole number of cards from 0 to 99999.")).toBeTruthy();
     await user.click(screen.getByRole("button", { name: "Add a box" }));
-    expect(await screen.findByText(/given nothing, allowed/)).toBeTruthy();
+    expect(await screen.findByText(/^Give it a name\.|^This is empty\. Fill it in\.|^Give /)).toBeTruthy();
     expect(server.sent).toEqual([]);
     await user.type(screen.getByLabelText("What is written on it"), "Tin 9");
     await user.click(screen.getByRole("button", { name: "Add a box" }));

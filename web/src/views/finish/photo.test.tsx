@@ -89,7 +89,7 @@ test("a photo of the batch says where to begin; one key judges the panel in doub
 
 test("a photo that shows fewer panels than wait is not guessed at: it says what it sees and what is wanted", async () => {
   await photographed(2);
-  expect((await screen.findByRole("alert")).textContent).toContain("given a photo of 2 panels, allowed one of the 3 panels that wait, in the order of their numbers");
+  expect((await screen.findByRole("alert")).textContent).toContain("This is a photo of 2 panels. Take one of the 3 panels that wait, in the order of their numbers");
   expect(screen.queryByRole("group", { name: "The photo of the batch" })).toBeNull();
 });
 
@@ -98,7 +98,7 @@ test("where panels touch she pulls the corners of the block and says how many li
   const block = within(await screen.findByRole("region", { name: "Where the panels lie" }));
   await write("Down", "2");
   await user.click(block.getByRole("button", { name: "Look again" }));
-  expect((await screen.findByRole("alert")).textContent).toContain("given 3 across and 2 down, allowed 3 panels in all");
+  expect((await screen.findByRole("alert")).textContent).toContain("3 across and 2 down are not 3 panels, which is how many wait.");
   const panels = [0, 1, 2].map((index) => ({ corners: square(20 + index * 120), score: 0.1, faults: [] }));
   whole = { onBoard: 3, colourways: [{ panels, common: [], touching: 0, alike: 0.9 }] };
   await write("Down", "1");
@@ -108,9 +108,9 @@ test("where panels touch she pulls the corners of the block and says how many li
 });
 
 test.each([
-  ["in the dark", { brightest: 0.2, blur: 0 }, 0.9, "given one on which even the paper is in the dark, allowed one with more light"],
-  ["shaken", { brightest: 0.9, blur: 0.06 }, 0.9, "given one whose edges are drawn out, allowed a sharp one"],
-  ["of another design", { brightest: 0.9, blur: 0 }, 0.1, "given panels that are unlike the picture of Paper boat, blue, allowed panels of this batch"],
+  ["in the dark", { brightest: 0.2, blur: 0 }, 0.9, "Even the paper is in the dark. Take it again with more light"],
+  ["shaken", { brightest: 0.9, blur: 0.06 }, 0.9, "The photo is not sharp. Lean the camera on something"],
+  ["of another design", { brightest: 0.9, blur: 0 }, 0.1, "These panels are unlike the picture of Paper boat, blue. Lay out the panels of this batch"],
 ] as const)("a photo that is %s is not judged by, and it says what would be better", async (_, seen, like, words) => {
   [quality, alike] = [seen, like];
   await photographed(3);
@@ -141,8 +141,8 @@ test("a scanner that is off, a colourway without a picture: each is said, and no
   const user = userEvent.setup();
   await user.click(await screen.findByText("Which panel is off: one photo of the batch"));
   await user.upload(await screen.findByLabelText("Choose a photo or scan"), png);
-  expect((await screen.findByRole("alert")).textContent).toMatch(/given no picture of .*, blue, allowed a picture of each colourway, added in Designs/);
+  expect((await screen.findByRole("alert")).textContent).toMatch(/There is no picture of .*, blue\. Add a picture of each colourway in Designs/);
   globalThis.fetch = () => Promise.reject(new Error("away"));
   await user.click(screen.getByRole("button", { name: "Scanner (simulated)" }));
-  await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("given no answer, allowed a scanner that is on"));
+  await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("The scanner does not answer. Switch it on, and try again."));
 });

@@ -1,6 +1,5 @@
-import { listOf } from "../../kit/say.ts";
 import type { BatchRead, UnitRead } from "@yule/contract";
-import { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type FaultSeen, type PanelSeen, t } from "@yule/core";
+import { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type FaultSeen, type PanelSeen, t, listOf } from "@yule/core";
 import { colourwayOf, type NeedView } from "@yule/derive";
 import { useEffect, useState } from "react";
 import { pictureUrl } from "../../features/picture/Picture.tsx";
@@ -68,7 +67,7 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
       return setPhoto({
         ...NOTHING,
         drawing,
-        faults: [t`panels: given ${String(block.across)} across and ${String(block.down)} down, allowed ${panelsWord(units.length)} in all, the ones that wait`],
+        faults: [t`${String(block.across)} across and ${String(block.down)} down are not ${panelsWord(units.length)}, which is how many wait. Change across or down.`],
       });
     setPhoto({ ...NOTHING, state: t`Looking at the panels ...` });
     const answer = await looked(drawing.file, view, units, block).catch(unreadable);
@@ -82,21 +81,21 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
     scan: async (): Promise<void> => {
       const answer = await fetch(`/api/scan?batch=${batch.id}`).catch(() => null);
       if (answer?.ok) await take(await answer.blob());
-      else setPhoto({ ...NOTHING, faults: [t`scanner: given no answer, allowed a scanner that is on`] });
+      else setPhoto({ ...NOTHING, faults: [t`The scanner does not answer. Switch it on, and try again.`] });
     },
     leave: (): void => setPhoto(NOTHING),
   };
 }
 
-const unreadable = (): Answer => ({ faults: [t`photo: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`] });
+const unreadable = (): Answer => ({ faults: [t`The file breaks off or cannot be read. Choose a whole PNG or JPEG.`] });
 
 /** What makes a photo one that cannot be judged by; null where nothing does. */
 function unfit({ quality, colourways, onBoard }: InspectedPhoto, names: readonly string[], design: string): string | null {
-  if (quality.brightest < TOO_DARK) return t`photo: given one on which even the paper is in the dark, allowed one with more light, from a window or two lamps`;
-  if (quality.blur > TOO_BLURRED) return t`photo: given one whose edges are drawn out, allowed a sharp one: lean the camera on something, and wipe its glass`;
+  if (quality.brightest < TOO_DARK) return t`Even the paper is in the dark. Take it again with more light, from a window or two lamps.`;
+  if (quality.blur > TOO_BLURRED) return t`The photo is not sharp. Lean the camera on something, wipe its glass, and take it again.`;
   const others = names.filter((_, group) => (colourways[group]?.panels.length ?? 0) > 0 && (colourways[group]?.alike ?? 1) < UNLIKE_MASTER);
   if (onBoard === 0 || others.length === 0) return null;
-  return t`photo: given panels that are unlike the picture of ${design}, ${listOf(others)}, allowed panels of this batch by their numbers, or another picture of the master, added in Designs`;
+  return t`These panels are unlike the picture of ${design}, ${listOf(others)}. Lay out the panels of this batch by their numbers, or add another picture of the master in Designs.`;
 }
 
 async function looked(file: Blob, view: NeedView, units: readonly UnitRead[], block: DrawnBlock | null): Promise<Answer> {
@@ -110,7 +109,7 @@ async function looked(file: Blob, view: NeedView, units: readonly UnitRead[], bl
     }),
   );
   const bare = masters.filter(({ picture }) => picture === null).map(({ name }) => name);
-  if (bare.length > 0) return { faults: [t`master: given no picture of ${view.design.name}, ${listOf(bare)}, allowed a picture of each colourway, added in Designs`] };
+  if (bare.length > 0) return { faults: [t`There is no picture of ${view.design.name}, ${listOf(bare)}. Add a picture of each colourway in Designs.`] };
   const found = await pictureSolver().inspect(
     file,
     units.length,
@@ -138,5 +137,5 @@ async function looked(file: Blob, view: NeedView, units: readonly UnitRead[], bl
 function notAll(found: number, wanted: number, touching: number): string {
   const given = found === 0 ? t`a photo on which no panel stands out` : t`a photo of ${panelsWord(found)}`;
   const why = touching > 0 ? t`, where ${touching === 1 ? t`one piece is` : t`${String(touching)} pieces are`} too large to be one` : "";
-  return t`photo: given ${given}${why}, allowed one of the ${panelsWord(wanted)} that wait, in the order of their numbers, apart on a plain board that is darker or lighter than they are`;
+  return t`This is ${given}${why}. Take one of the ${panelsWord(wanted)} that wait, in the order of their numbers, apart on a plain board that is darker or lighter than they are.`;
 }

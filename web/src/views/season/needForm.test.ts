@@ -43,12 +43,12 @@ test("a filled form becomes a need with a line per colourway that has cards", as
 });
 
 test.each([
-  [{ quantities: ["2.5", "1"] }, "quantities.0", "given 2.5, allowed a whole number from 0 to 10000"],
-  [{ quantities: ["-3", "1"] }, "quantities.0", "given -3, allowed a whole number from 0 to 10000"],
-  [{ quantities: ["1", "many"] }, "quantities.1", "given many, allowed a whole number from 0 to 10000"],
-  [{ title: "  " }, "title", "given nothing, allowed at least 1 character"],
-  [{ due: "soon" }, "due", "given soon, allowed a day such as 2031-11-08"],
-  [{ due: "2031-11-07" }, "due", "given 2031-11-07, allowed today, 2031-11-08, or later"],
+  [{ quantities: ["2.5", "1"] }, "quantities.0", "2.5 does not fit. Give a whole number from 0 to 10000."],
+  [{ quantities: ["-3", "1"] }, "quantities.0", "-3 does not fit. Give a whole number from 0 to 10000."],
+  [{ quantities: ["1", "many"] }, "quantities.1", "many does not fit. Give a whole number from 0 to 10000."],
+  [{ title: "  " }, "title", "This is empty. Fill it in."],
+  [{ due: "soon" }, "due", "soon does not fit. Give a day such as 2031-11-08."],
+  [{ due: "2031-11-07" }, "due", "2031-11-07 does not fit. Give today, 2031-11-08, or later."],
 ])("%j is told at its field, and nothing is sent", async (wrong, field, message) => {
   const { need, said } = await readForm(wrong);
   expect(need).toEqual({});
@@ -84,14 +84,14 @@ test("money and the fields of a kind are read, and belong to that kind alone", a
   expect((await readForm({ ...told, kind: "fair", neutralCards: "many" })).need).toMatchObject({ depositMinor: null, proofWanted: false, setUpFrom: 510 });
   expect((await readForm({ ...told, kind: "mailing list" })).need).toMatchObject({ neutralCards: 2, allHouseholds: true });
   const fair = { ...told, kind: "fair", occasion: "yule" } as const;
-  expect((await readForm({ ...fair, tableLength: "6 ft" })).said).toEqual({ tableLength: "given 6 ft, allowed a length such as 72 in" });
+  expect((await readForm({ ...fair, tableLength: "6 ft" })).said).toEqual({ tableLength: "6 ft does not fit. Give a length such as 72 in." });
   expect((await readForm({ ...fair, tableLength: "180 cm" })).need).toMatchObject({ tableLength: 576_000, occasion: "yule" });
   const listing = { kind: "shop listing", photoOn: "2031-12-10", liveBy: "2031-12-05" } as const;
-  expect((await readForm(listing)).said).toEqual({ photoOn: "given 2031-12-10, allowed a day not after 2031-12-05, when it is listed" });
+  expect((await readForm(listing)).said).toEqual({ photoOn: "2031-12-10 does not fit. Give a day not after 2031-12-05, when it is listed." });
   expect((await readForm({ ...listing, photoOn: "", liveBy: "2031-12-24" })).said.liveBy).toContain("a day not after 2031-12-19, when it is due");
-  expect((await readForm({ priceMinor: "10", depositMinor: "12" })).said).toEqual({ depositMinor: "given 12, allowed at most the price, 1000" });
-  expect((await readForm({ kind: "mailing list", neutralCards: "13" })).said).toEqual({ neutralCards: "given 13, allowed at most 12, the cards of the need" });
-  expect((await readForm({ ...told, priceMinor: "a lot" })).said).toEqual({ priceMinor: "given a lot, allowed an amount such as 12.50" });
+  expect((await readForm({ priceMinor: "10", depositMinor: "12" })).said).toEqual({ depositMinor: "12 is too much. Give at most the price, 1000." });
+  expect((await readForm({ kind: "mailing list", neutralCards: "13" })).said).toEqual({ neutralCards: "13 is too much. Give at most 12, the cards of the need." });
+  expect((await readForm({ ...told, priceMinor: "a lot" })).said).toEqual({ priceMinor: "a lot does not fit. Give an amount such as 12.50." });
 });
 
 test("a price is in the smallest unit of the shop's own currency: yen have no hundredths", async () => {
@@ -101,8 +101,8 @@ test("a price is in the smallest unit of the shop's own currency: yen have no hu
   // One thousand and something where the comma stands between thousands, half a cent where it is the decimal sign.
   expect((await readForm({ priceMinor: "12,505" })).need).toMatchObject({ priceMinor: 1_250_500 });
   speakAs(mannerOf("DE"));
-  expect((await readForm({ priceMinor: "12,505" })).said).toEqual({ priceMinor: "given 12,505, allowed an amount such as 12,50" });
+  expect((await readForm({ priceMinor: "12,505" })).said).toEqual({ priceMinor: "12,505 does not fit. Give an amount such as 12,50." });
   expect((await readForm({ priceMinor: "1.234,50" })).need).toMatchObject({ priceMinor: 123_450 });
   speakAs(mannerOf("GB"));
-  expect((await readForm({ priceMinor: "12.50" }, yen)).said).toEqual({ priceMinor: "given 12.50, allowed an amount such as 13" });
+  expect((await readForm({ priceMinor: "12.50" }, yen)).said).toEqual({ priceMinor: "12.50 does not fit. Give an amount such as 13." });
 });

@@ -51,7 +51,7 @@ test("what cannot be is told before the next question is asked, and Back leaves 
   await waitFor(() => expect(question()).toContain("Which paper"));
   await write("sheets there", "2.5");
   await next();
-  expect(await screen.findByText("given 2.5, allowed a whole number from 0 to 1000000")).toBeTruthy();
+  expect(await screen.findByText("2.5 does not fit. Give a whole number from 0 to 1000000.")).toBeTruthy();
   await user.click(screen.getByRole("button", { name: "Back" }));
   expect(question()).toContain("When do you paint");
 });
@@ -60,12 +60,12 @@ test("without a card there is no need; what is refused is told, and it goes on f
   await toTheLast();
   await write("For whom or for what", "Harbour office");
   await user.click(screen.getByRole("button", { name: "Say what it takes" }));
-  expect(await screen.findByText("given nothing, allowed at least 1 in some colourway")).toBeTruthy();
+  expect(await screen.findByText("Give at least 1 in some colourway.")).toBeTruthy();
   expect(server.sent).toEqual([]);
   await write("Cards, blue", "12");
   server.refuses = ({ kind }) => (kind === "add-design" ? { errors: [{ code: "taken", path: ["name"], given: "Paper boats", allowed: "a name of its own" }] } : null);
   await user.click(screen.getByRole("button", { name: "Say what it takes" }));
-  expect((await screen.findByRole("alert")).textContent).toContain("given Paper boats, allowed a name of its own");
+  expect((await screen.findByRole("alert")).textContent).toContain("name: given Paper boats, allowed a name of its own");
   server.refuses = () => null;
   await user.click(screen.getByRole("button", { name: "Say what it takes" }));
   await waitFor(() => expect(screen.getByLabelText("where").textContent).toBe("/season"));

@@ -60,7 +60,7 @@ test.each([
   ["material;kind\nCotton", "row 2: given fewer cells than columns, allowed 2 cells, one for each column"],
   ["material,kind\nCotton,sheet,7", "row 2: given more cells than columns, allowed 2 cells, one for each column"],
   ["material,kind,on hand\n=1+1,sheet,7", "row 2, material: given =1+1, allowed a plain value: a formula is not run"],
-  ["material,kind,on hand\nCotton,sheet,-7", "row 2, on hand: given -7, allowed nothing below 0"],
+  ["material,kind,on hand\nCotton,sheet,-7", "row 2, on hand: given -7, allowed 0 or more"],
   ["material,kind,on hand\nCotton,sheet,7.5", "row 2, on hand: given 7.5, allowed whole pieces"],
   ["material,kind,on hand\nMasking fluid,masking fluid,3 m", "row 2, on hand: given 3 m, allowed one of ml, cl, l, drop, half pan, pan, fl oz"],
   ["material,kind,price\nCotton,sheet,12.345", "row 2, price: given 12.345, allowed an amount such as 12.50"],

@@ -1,10 +1,10 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { RoomRead } from "@yule/contract";
-import { borrowedFrom, minutes, printMinutes, measured, type BenchTimes, type LearnedTime, t } from "@yule/core";
+import { borrowedFrom, minutes, printMinutes, measured, type BenchTimes, type LearnedTime, t, listOf } from "@yule/core";
 import type { StandingBatch } from "@yule/derive";
 import { memo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
-import { printWarmth, listOf } from "../../../kit/say.ts";
+import { printWarmth } from "../../../kit/say.ts";
 
 const LONGEST_SCALE = 1.15;
 

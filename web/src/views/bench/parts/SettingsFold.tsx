@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { t } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { BenchSettings } from "@yule/derive";
@@ -8,7 +9,7 @@ import { memo, useState } from "react";
 
 const hourFault = (text: string): string | undefined => {
   const hour = Number(text);
-  return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : t`given ${text || t`nothing`}, allowed a whole hour from 0 to 23`;
+  return text.trim() !== "" && Number.isInteger(hour) && hour >= 0 && hour <= 23 ? undefined : giveInstead(text, t`a whole hour from 0 to 23`);
 };
 /** @param without what it means to leave the figure out */
 const figureFault =
@@ -16,7 +17,7 @@ const figureFault =
   (text: string): string | undefined =>
     text.trim() === "" || isWhole(Number(text), range)
       ? undefined
-      : t`given ${text}, allowed a whole number from ${String(range[0])} to ${String(range[1])}, or nothing for ${without}`;
+      : giveInstead(text, t`a whole number from ${String(range[0])} to ${String(range[1])}, or nothing for ${without}`);
 const figureIn = (text: string): number | null => (text.trim() === "" ? null : Number(text));
 
 /** How this device behaves at the bench, and what there is to work with. */

@@ -1,8 +1,9 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { readNumber } from "../../../kit/readNumber.ts";
 import { Check } from "lucide-react";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint, t } from "@yule/core";
+import { driftOf, labOfRgb, lchOfLab, type ChartCell, type Drift, type Mix, type Rgb, type ShelfPaint, t, listOf } from "@yule/core";
 import { balanceOf, hexOfRgb, colourWords, seenAs } from "@yule/derive";
 import { useState } from "react";
 import { Choice, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -10,7 +11,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { AskProps } from "../ask.ts";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { PhotoDesk, PhotoPick, useChartPhoto } from "./PhotoDesk.tsx";
-import { printFigure, listOf } from "../../../kit/say.ts";
+import { printFigure } from "../../../kit/say.ts";
 
 const ROLES = ["first panel", "last panel", "grey"] as const;
 type Role = (typeof ROLES)[number];
@@ -119,7 +120,7 @@ function PuddleRecipe({ shelf, onMix }: { shelf: readonly ShelfPaint[]; onMix: (
   ]);
   const [water, setWater] = useState("8");
   const wrong = (text: string, most: number): string | undefined =>
-    readNumber(text) > 0 && readNumber(text) <= most ? undefined : t`given ${text.trim() || t`nothing`}, allowed above 0, at most ${String(most)}`;
+    readNumber(text) > 0 && readNumber(text) <= most ? undefined : giveInstead(text, t`a number above 0, at most ${String(most)}`);
   const tell = (next: typeof rows, wet: string): void => {
     setRows(next);
     setWater(wet);

@@ -50,9 +50,9 @@ test("every field says what cannot be at its own place, and nothing is sent", as
   await write("costs, EUR", "9.505");
   await write("Lightfast, 1 to 8", "9");
   await press("Put it there");
-  expect(await screen.findByText("given a drop, allowed a number")).toBeTruthy();
-  expect(screen.getByText("given 9.505, allowed an amount such as 12.50")).toBeTruthy();
-  expect(screen.getByText("given 9, allowed at most 8")).toBeTruthy();
+  expect(await screen.findByText("a drop does not fit. Give a number.")).toBeTruthy();
+  expect(screen.getByText("9.505 does not fit. Give an amount such as 12.50.")).toBeTruthy();
+  expect(screen.getByText("9 is too much. Give at most 8.")).toBeTruthy();
   for (const [label, text] of [
     ["ml in one", "15"],
     ["costs, EUR", "9,50"],
@@ -60,7 +60,7 @@ test("every field says what cannot be at its own place, and nothing is sent", as
   ] as const)
     await write(label, text);
   await press("Put it there");
-  expect(await screen.findByText(/^given PX1, allowed a pigment of the table, such as/)).toBeTruthy();
+  expect(await screen.findByText(/^PX1 does not fit\. Give a pigment of the table, such as/)).toBeTruthy();
   expect([server.sent, closed]).toEqual([[], 0]);
 });
 

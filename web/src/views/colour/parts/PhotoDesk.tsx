@@ -24,7 +24,7 @@ export function useChartPhoto() {
     try {
       setPhoto(await colourSolver().chart(file));
     } catch {
-      setFaults([t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`]);
+      setFaults([t`The file breaks off or cannot be read. Choose a whole PNG or JPEG.`]);
     }
   };
   return { photo, faults, take };

@@ -1,7 +1,7 @@
 import { kindWord } from "../../../kit/kinds.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn, t } from "@yule/core";
+import { RESERVE, STRENGTHS, type Puddle, type Strength, celsiusOf, warmthIn, t, listOf } from "@yule/core";
 import { panelsOwed, puddlesFor, toldOf, filmOfPaint, type PuddleNeed, type PuddleTold } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Choice, FormField } from "../../../kit/FormField.tsx";
@@ -13,7 +13,7 @@ import { useApart } from "../../../features/meetings/useForecast.ts";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
 import { useWay, WayPicker } from "./WayPicker.tsx";
 import { EmptyAsk } from "./EmptyAsk.tsx";
-import { spoken, listOf } from "../../../kit/say.ts";
+import { spoken } from "../../../kit/say.ts";
 
 /** A usual room, °C. */
 const [ROOM, WARMEST] = [20, 40];

@@ -1,10 +1,10 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { hexOf, lchOf, money, over, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying, t, wordsFor } from "@yule/core";
+import { hexOf, lchOf, money, over, whileWet, WHITE_PAPER, type Mix, type NudgeAnswer, type Recipe, type ShelfPaint, type WorthBuying, t, wordsFor, listOf } from "@yule/core";
 import { colourWords, mixFilm, mixStrength, mixWords, seenAs } from "@yule/derive";
 import { Swatch } from "../../../features/meetings/wash/Swatch.tsx";
 import { Wash } from "../../../features/meetings/wash/Wash.tsx";
-import { printMoney, printFigure, listOf } from "../../../kit/say.ts";
+import { printMoney, printFigure } from "../../../kit/say.ts";
 
 /** The nearest mixes of one, two and three paints, and the cheapest that nobody tells from the best. */
 export function Recipes({

@@ -1,7 +1,6 @@
-import { listOf } from "../../../kit/say.ts";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import type { PaintRead } from "@yule/contract";
-import { lchOf, over, WHITE_PAPER, type ShelfPaint, t } from "@yule/core";
+import { lchOf, over, WHITE_PAPER, type ShelfPaint, t, listOf } from "@yule/core";
 import { colourWords, knownFilm, pigmentsOf, type Outlook, type DesignPaint } from "@yule/derive";
 import { lazy, Suspense, useState } from "react";
 import { v7 } from "uuid";

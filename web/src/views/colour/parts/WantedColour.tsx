@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { hexField } from "@yule/contract";
 import { labOfHex, lchOfLab, t } from "@yule/core";
@@ -21,7 +22,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
   const { design, way } = chosen;
   const keep = (typed: string): void => {
     const read = hexField.safeParse(typed.trim().startsWith("#") ? typed.trim() : `#${typed.trim()}`);
-    setFaults(read.success ? [] : [t`colour: given ${typed.trim() === "" ? t`nothing` : typed.trim()}, allowed a colour such as #3a5f8c`]);
+    setFaults(read.success ? [] : [giveInstead(typed, t`a colour such as #3a5f8c`)]);
     if (!read.success) return;
     // What was written stands in the field until another colour is chosen: one that came a moment later would be written into.
     setText(read.data.toLowerCase());
@@ -39,7 +40,7 @@ export function WantedColour({ wanted, onWant, outlook, chosen }: { wanted: stri
       setPhoto(shown);
       setFaults(wasTransparent ? [t`What was see-through in the picture was taken for white paper.`] : []);
     } catch {
-      setFaults([t`picture: given a file that breaks off or cannot be read, allowed a whole PNG or JPEG`]);
+      setFaults([t`The file breaks off or cannot be read. Choose a whole PNG or JPEG.`]);
     }
   };
   return (

@@ -40,7 +40,7 @@ test("a new series is made first, and asked for its name", async () => {
   const { closed } = begin([]);
   await write("Name", "Kite over the quay");
   await press("Make it");
-  await waitFor(() => expect(screen.getAllByText("given nothing, allowed a name")).toHaveLength(1));
+  await waitFor(() => expect(screen.getAllByText("Give a name.")).toHaveLength(1));
   expect(server.sent).toEqual([]);
   await write("Name of the series", "Kites");
   await press("Make it");
@@ -56,7 +56,7 @@ test("a series that was made stays, also where the design is refused, and is not
   await write("Name of the series", "Kites");
   server.refuses = ({ kind }) => (kind === "add-design" ? { errors: [{ code: "custom", path: ["name"], given: "Kite", allowed: "a name that no other design has" }] } : null);
   await press("Make it");
-  expect(await screen.findByText("given Kite, allowed a name that no other design has")).toBeTruthy();
+  expect(await screen.findByText("Kite does not fit. Give a name that no other design has.")).toBeTruthy();
   expect([closed(), made]).toEqual([0, []]);
   server.refuses = () => null;
   await write("Name", "Kite at sea");
@@ -113,5 +113,5 @@ test("what is no length is told at its side, and nothing is made", async () => {
   await choose("Sized from", "a panel I have, outwards");
   await write("panel height", "tall");
   await userEvent.setup().tab();
-  expect(await screen.findByText(/^panel height: given tall, allowed/)).toBeTruthy();
+  expect(await screen.findByText(/^tall does not fit\. Give a length/)).toBeTruthy();
 });

@@ -1,7 +1,8 @@
+import { whatToDo } from "../../../kit/form/whatToDo.ts";
 import { kindWord } from "../../../kit/kinds.ts";
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { cardOutlines, edges, folds, outlines, faultWords, phraseSaid, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
+import { cardOutlines, edges, folds, outlines, phraseSaid, type DesignRead, type StackRead, type StoreRead, type Problem } from "@yule/contract";
 import { changeFigure, isShaped, lengthOfUnits, stackGeometry, type StackFigure, type Keep, type Layer, type Length, type Stack, t } from "@yule/core";
 import { saidOf, shortly, stepOf, withNewLayer } from "@yule/derive";
 import { useState } from "react";
@@ -46,7 +47,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
   const changed = JSON.stringify(stack) !== JSON.stringify(design.stack);
   const faultAt = (...path: (string | number)[]): string | undefined => {
     const fault = saidOf([...geometry.faults, ...geometry.warnings], ...path);
-    return fault && faultWords(fault, speech);
+    return fault && whatToDo(fault, speech);
   };
   // Layers of one kind may be of one name: they are known by their place as well.
   const layerIds = stack.layers.map((layer, index) => `${layer.kind} ${layer.name} ${String(index)}`);
@@ -77,9 +78,7 @@ export function StackForm({ design, stack, stores, onDraft }: { design: DesignRe
                 onRemove={stack.layers.length > 1 ? () => put({ layers: stack.layers.filter((_, at) => at !== index) }) : null}
                 faultAt={(side) =>
                   faultAt("layers", index, side) ??
-                  (side === "width"
-                    ? geometry.faults.filter((fault) => fault.path[1] === index && fault.path.length === 2).map((fault) => faultWords(fault, speech))[0]
-                    : undefined)
+                  (side === "width" ? geometry.faults.filter((fault) => fault.path[1] === index && fault.path.length === 2).map((fault) => whatToDo(fault, speech))[0] : undefined)
                 }
               />
             )}

@@ -1,7 +1,7 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Text } from "@chakra-ui/react";
 import type { FairRead } from "@yule/contract";
-import { day, money, t } from "@yule/core";
+import { day, money, t, listOf } from "@yule/core";
 import { colourwayOf, fairSum, soldByHalfHour } from "@yule/derive";
 import { BarController, BarElement, CategoryScale, Chart, LinearScale } from "chart.js";
 import { useMemo } from "react";
@@ -11,7 +11,7 @@ import { chartColour } from "../../../kit/chartColour.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
-import { printDay, printMoney, printTime, listOf } from "../../../kit/say.ts";
+import { printDay, printMoney, printTime } from "../../../kit/say.ts";
 
 Chart.register(BarController, BarElement, CategoryScale, LinearScale);
 

@@ -1,4 +1,5 @@
-import { rich } from "../../../kit/rich.tsx";
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
+
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { CommandInput, CommandKind, FinishRead, Problem } from "@yule/contract";
 import { cashOf, floatFor, minorOf, money, worthOf, t } from "@yule/core";
@@ -156,7 +157,7 @@ function PriceInput({ row, currency, onPrice }: { row: FairRow; currency: string
       />
       {wrong && (
         <Text color="cannot" fontSize="15px">
-          {rich`given ${text === "" ? t`nothing` : text}, allowed an amount such as ${typedAmount(minorOf(4.5, currency), currency)}`}
+          {giveInstead(text ?? "", t`an amount such as ${typedAmount(minorOf(4.5, currency), currency)}`)}
         </Text>
       )}
     </>

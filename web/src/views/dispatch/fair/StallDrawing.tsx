@@ -1,6 +1,5 @@
-import { listOf } from "../../../kit/say.ts";
 import type { FairRead } from "@yule/contract";
-import { lengthOfUnits, mm, soldSoFar, tierDepth, type StallPlan, t } from "@yule/core";
+import { lengthOfUnits, mm, soldSoFar, tierDepth, type StallPlan, t, listOf } from "@yule/core";
 import { colourwayOf, type FairRow } from "@yule/derive";
 import { Text } from "@chakra-ui/react";
 import { smallPictureUrl } from "../../../features/picture/Picture.tsx";

@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { cashOf, fewestCoins, minorOf, money, usualTenders, t } from "@yule/core";
 import { useState } from "react";
@@ -17,9 +18,9 @@ export function Tender({ due, currency, onPaid, onBack }: { due: number; currenc
     text.trim() === ""
       ? undefined
       : tender === null
-        ? t`given ${text}, allowed an amount such as ${typedAmount(money(due), currency)}`
+        ? giveInstead(text, t`an amount such as ${typedAmount(money(due), currency)}`)
         : tender < due
-          ? t`given ${say(tender)}, allowed at least ${say(due)}`
+          ? t`${say(tender)} is too little. Take at least ${say(due)}.`
           : undefined;
   const over = tender === null || fault ? null : tender - due;
   const coins = over === null ? null : fewestCoins(over, cashOf(currency));

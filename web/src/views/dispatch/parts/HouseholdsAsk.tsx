@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { day, zoneOf, type Zone, t, wordsFor } from "@yule/core";
+import { day, zoneOf, type Zone, t, wordsFor, listOf } from "@yule/core";
 import { useDeferredValue, useState } from "react";
 import { v7 } from "uuid";
 import { useHouseholdsInfiniteQuery } from "../../../data/api.ts";
@@ -12,7 +12,7 @@ import { peopleWord } from "../words.ts";
 import { BooksDialog } from "./BooksDialog.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
 import { HouseholdPage } from "./HouseholdPage.tsx";
-import { printDay, listOf } from "../../../kit/say.ts";
+import { printDay } from "../../../kit/say.ts";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 

@@ -1,6 +1,6 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
-import { day, money, nextPostingDay, type Day, t } from "@yule/core";
+import { day, money, nextPostingDay, type Day, t, listOf } from "@yule/core";
 import { frankingOf, letterOf, pileOf, pileToday, rowOf, stampsTaken, type NeedView, type Outlook, type PileLetter } from "@yule/derive";
 import type { Problem } from "@yule/contract";
 import { skipToken } from "@reduxjs/toolkit/query/react";
@@ -26,7 +26,7 @@ import { Envelope } from "./Envelope.tsx";
 import { OnTheirWay } from "./OnTheirWay.tsx";
 import { PaperWork } from "./PaperWork.tsx";
 import { ToSend } from "./ToSend.tsx";
-import { printDay, printMoney, listOf } from "../../../kit/say.ts";
+import { printDay, printMoney } from "../../../kit/say.ts";
 
 /** What must leave today, in the order in which it is fetched, with the stamps it takes; and what is to be sent later. */
 export default function LeaveAsk({ outlook }: DispatchAskProps) {

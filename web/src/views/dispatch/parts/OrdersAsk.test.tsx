@@ -39,7 +39,7 @@ test("two needs are made one order, with a price of its own and a household foun
       expect.objectContaining({ title: "Boats", needIds: ["n", "n2"], householdId: "h", priceMinor: 3000, depositMinor: 4000, due: "2031-11-20" }),
     ]),
   );
-  expect(await screen.findByText("given 40.00, allowed at most the price, 30.00")).toBeTruthy();
+  expect(await screen.findByText("40.00 is too much. Give at most the price, 30.00.")).toBeTruthy();
 });
 
 test("what is paid and given back is noted, the deposit is asked for, and the message is in the customer's language", async () => {
@@ -54,7 +54,7 @@ test("what is paid and given back is noted, the deposit is asked for, and the me
   expect(screen.getByLabelText("The message")).toHaveProperty("value", expect.stringMatching(/der erste Teil/));
   await write("Amount, EUR", "ten");
   await press("Note it as paid");
-  expect(await screen.findByText(/given ten, allowed an amount such as 12\.50/)).toBeTruthy();
+  expect(await screen.findByText(/ten does not fit\. Give an amount such as 12\.50/)).toBeTruthy();
   await write("Amount, EUR", "10");
   await press("Note it as paid");
   await waitFor(() => expect(told()).toEqual(["pay-order", expect.objectContaining({ orderId: "o", minor: 1000 })]));

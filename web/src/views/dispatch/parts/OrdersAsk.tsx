@@ -1,6 +1,6 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Button, Text } from "@chakra-ui/react";
-import { money, stateOf, t } from "@yule/core";
+import { money, stateOf, t, listOf } from "@yule/core";
 import { customerOrders, type CustomerOrder } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useOrdersQuery } from "../../../data/api.ts";
@@ -12,7 +12,7 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { usePlanned } from "../../../plan/plannedContext.ts";
 import type { DispatchAskProps } from "../ask.ts";
 import { OrderPage } from "./OrderPage.tsx";
-import { printDay, printMoney, listOf } from "../../../kit/say.ts";
+import { printDay, printMoney } from "../../../kit/say.ts";
 
 /** Orders as customers see them: several designs with one day and one price, how sure that day is, and what is still to be paid. */
 export default function OrdersAsk({ outlook }: DispatchAskProps) {

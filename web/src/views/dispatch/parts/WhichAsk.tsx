@@ -1,6 +1,5 @@
-import { listOf } from "../../../kit/say.ts";
 import { rich } from "../../../kit/rich.tsx";
-import { t } from "@yule/core";
+import { t, listOf } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { AllotQuestion, HouseholdRead, Problem, SentimentRead } from "@yule/contract";
 import { allotQuestion, cardLists, fitsOf, tallyOf, type CardList, type CardFit, type OfferedLine, type Outlook, type Tally } from "@yule/derive";

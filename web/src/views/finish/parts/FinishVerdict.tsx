@@ -1,12 +1,12 @@
 import { Button } from "@chakra-ui/react";
-import { printMinutes, minutes, t } from "@yule/core";
+import { printMinutes, minutes, t, listOf } from "@yule/core";
 import { colourwayOf, panelsToBegin, splitFor, type FinishTask, type NeedView } from "@yule/derive";
 import { Fragment, type ReactNode } from "react";
 import { useNavigate } from "react-router";
 import { Figure, Verdict, type Tone } from "../../../kit/Verdict.tsx";
 import { inHundred } from "../../../kit/chances.ts";
 import { panelsWord } from "../words.ts";
-import { printDay, listOf } from "../../../kit/say.ts";
+import { printDay } from "../../../kit/say.ts";
 import { cardsOf } from "../../../kit/counts.ts";
 
 /** What to do now for which need: judge, rescue, paint more, make cards; and whether it will be enough. */

@@ -1,7 +1,7 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { lengthOfUnits, measureOf, minutes, printAmount, printMinutes, t } from "@yule/core";
+import { lengthOfUnits, measureOf, minutes, printAmount, printMinutes, t, listOf } from "@yule/core";
 import {
   countedUses,
   fenceOf,
@@ -31,7 +31,7 @@ import type { FinishAskProps } from "../ask.ts";
 
 import { CardGrowing } from "./CardGrowing.tsx";
 import { PrintCopies } from "./PrintCopies.tsx";
-import { printDay, listOf } from "../../../kit/say.ts";
+import { printDay } from "../../../kit/say.ts";
 import { cardsOf } from "../../../kit/counts.ts";
 
 /** The making of a need's cards: when to begin, the kit, step after step, and how thick it gets before the foam goes on. */

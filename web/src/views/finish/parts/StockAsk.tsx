@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { t } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
@@ -176,7 +177,7 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
   const design = outlook.designs.find(({ colourways }) => colourways.some(({ id }) => id === left.colourwayId));
   const name = `${left.design}, ${left.colourway}`;
   const count = async (): Promise<void> => {
-    if (!countField.safeParse(text).success) return setSaid(t`cards: given ${text === "" ? t`nothing` : text}, allowed a whole number from 0 to 99999`);
+    if (!countField.safeParse(text).success) return setSaid(giveInstead(text, t`a whole number of cards from 0 to 99999`));
     const sent = await sendCommand("count-cards", { colourwayId: left.colourwayId, cards: Number(text) }, { ownRefusals: true });
     setSaid(sent.state === "refused" ? sent.problem.title : null);
     if (sent.state !== "refused") setText("");

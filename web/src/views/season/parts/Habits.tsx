@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { helperWork } from "@yule/contract";
 
@@ -23,13 +24,13 @@ export function Habits() {
   };
   const keep = async (): Promise<void> => {
     const places = shown.places.trim() === "" ? null : Number(shown.places);
-    if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(t`places to dry: given ${shown.places}, allowed a whole number from 1, or nothing`);
+    if (places !== null && !(Number.isInteger(places) && places > 0)) return setFault(giveInstead(shown.places, t`a whole number from 1, or nothing`, t`Places to dry`));
     const changeover = Number(shown.changeover);
-    if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(t`fresh water: given ${shown.changeover}, allowed whole minutes from 0 to 120`);
+    if (!Number.isInteger(changeover) || changeover < 0 || changeover > 120) return setFault(giveInstead(shown.changeover, t`whole minutes from 0 to 120`, t`Fresh water`));
     const sureIn100 = Number(shown.sure);
-    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(t`sure of latest days: given ${shown.sure}, allowed a whole number from 50 to 95 in 100`);
+    if (!Number.isInteger(sureIn100) || sureIn100 < 50 || sureIn100 > 95) return setFault(giveInstead(shown.sure, t`a whole number from 50 to 95 in 100`, t`Sure of latest days`));
     const lateAfter = readTime(shown.late);
-    if (lateAfter === null) return setFault(t`late at night: given ${shown.late === "" ? t`nothing` : shown.late}, allowed a time such as ${printTime(1290)}`);
+    if (lateAfter === null) return setFault(giveInstead(shown.late, t`a time such as ${printTime(1290)}`, t`Late at night`));
     setFault(null);
     await sendCommand("set-shop", { lateAfter, dryingPlaces: places, changeover, sureIn100 });
   };

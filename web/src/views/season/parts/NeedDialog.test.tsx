@@ -74,9 +74,9 @@ test("what is wrong stands at its field, all of it at once, and nothing is sent"
   await write("Cards, blue", "many");
   await write("There by", "2031-11-01");
   await press("Add it");
-  await waitFor(() => expect(faultOf("For whom or for what")).toBe("given nothing, allowed at least 1 character"));
-  expect(faultOf("Cards, blue")).toBe("given many, allowed a whole number from 0 to 10000");
-  expect(faultOf("There by")).toBe("given Sat 1 Nov, allowed today, Sat 8 Nov, or later");
+  await waitFor(() => expect(faultOf("For whom or for what")).toBe("Give it a name."));
+  expect(faultOf("Cards, blue")).toBe("many does not fit. Give a whole number from 0 to 10000.");
+  expect(faultOf("There by")).toBe("Sat 1 Nov has passed. Choose today or later.");
   expect([server.sent, closed()]).toEqual([[], 0]);
   // Mended, it goes.
   await write("For whom or for what", "Office");
@@ -90,7 +90,7 @@ test("a need of no cards is told once, under the fields of its colourways", asyn
   show();
   await write("For whom or for what", "Office");
   await press("Add it");
-  await waitFor(() => expect(screen.getAllByRole("alert").map((each) => each.textContent)).toEqual(["cards: given nothing, allowed at least 1 in some colourway"]));
+  await waitFor(() => expect(screen.getAllByRole("alert").map((each) => each.textContent)).toEqual(["Give at least 1 in some colourway."]));
 });
 
 test("a mailing list takes a card for each household, and counts those who want neutral words", async () => {
@@ -144,7 +144,7 @@ test("what the server refuses stands at its field, and the dialog stays with all
   await write("For whom or for what", "Office");
   await write("Cards, blue", "5");
   await press("Add it");
-  await waitFor(() => expect(faultOf("For whom or for what")).toBe("given Office, allowed a name that no other need has"));
+  await waitFor(() => expect(faultOf("For whom or for what")).toBe("Office does not fit. Give a name that no other need has."));
   expect(closed()).toBe(0);
   expect(screen.getByLabelText<HTMLInputElement>("Cards, blue").value).toBe("5");
 });

@@ -68,7 +68,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
             ))}
           </Flex>
           {design && <HowManyToPaint outlook={outlook} design={design} kind={kind} texts={form.watch("quantities")} />}
-          <FaultLines faults={form.formState.errors.quantities?.message ? [`cards: ${form.formState.errors.quantities.message}`] : []} />
+          <FaultLines faults={form.formState.errors.quantities?.message ? [form.formState.errors.quantities.message] : []} />
           <Flex gap="14px" direction={{ base: "column", md: "row" }}>
             <FormField label={t`There by`} fault={faultOf("due")}>
               <DayField form={form} name="due" />

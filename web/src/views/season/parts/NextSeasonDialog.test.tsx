@@ -38,10 +38,10 @@ test("what came of a fair is told per colourway, and no more can go than was mad
   await write("Harbour fair, blue, sold", "11");
   await write("Harbour fair, blue, given", "2");
   await press("That came of it");
-  expect(outcome().getByRole("alert").textContent).toBe("blue: given 11 sold and 2 given, allowed together at most 12, the cards made");
+  expect(outcome().getByRole("alert").textContent).toBe("blue: 11 sold and 2 given are more than the 12 cards made. Give fewer.");
   await write("Harbour fair, blue, given", "one");
   await press("That came of it");
-  expect(outcome().getByRole("alert").textContent).toBe("blue: given 11 sold and one given, allowed whole numbers");
+  expect(outcome().getByRole("alert").textContent).toBe("blue: 11 sold and one given are no whole numbers. Give whole numbers.");
   expect(server.sent).toEqual([]);
   await write("Harbour fair, blue, given", "1");
   await press("That came of it");

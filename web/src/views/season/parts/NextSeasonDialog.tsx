@@ -44,9 +44,9 @@ function Outcome({ view }: { view: NeedView }) {
     const wrong = view.need.lines.flatMap((line) => {
       const { sold, given } = of(line.id);
       const name = colourwayOf(view.design, line.colourwayId)?.name ?? "";
-      if (Number.isNaN(count(sold) + count(given))) return [t`${name}: given ${sold} sold and ${given} given, allowed whole numbers`];
+      if (Number.isNaN(count(sold) + count(given))) return [t`${name}: ${sold} sold and ${given} given are no whole numbers. Give whole numbers.`];
       return count(sold) + count(given) > line.assembled
-        ? [t`${name}: given ${String(count(sold))} sold and ${String(count(given))} given, allowed together at most ${String(line.assembled)}, the cards made`]
+        ? [t`${name}: ${String(count(sold))} sold and ${String(count(given))} given are more than the ${String(line.assembled)} cards made. Give fewer.`]
         : [];
     });
     setFaults(wrong);

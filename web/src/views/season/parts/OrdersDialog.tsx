@@ -85,10 +85,7 @@ export function OrdersDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
         </Flex>
       )}
       <FaultLines
-        faults={[
-          ...faults,
-          ...open.map((order) => t`${order.ref}, listing: given ${order.listing}, ${order.variant}, allowed one of your designs: choose one, or leave the order`),
-        ]}
+        faults={[...faults, ...open.map((order) => t`${order.ref}: no design of yours is known as ${order.listing}, ${order.variant}. Choose one, or leave the order.`)]}
       />
       <Flex justify="flex-end" gap="10px" marginTop="16px">
         <Button variant="outline" onClick={onClose}>{t`Leave them`}</Button>

@@ -1,11 +1,11 @@
-import { t } from "@yule/core";
+import { t, listOf } from "@yule/core";
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
 import type { Remedy } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useState } from "react";
 import { wordsOf } from "../../../plan/apply.ts";
 import { OneWay } from "./OneWay.tsx";
-import { printFigure, listOf } from "../../../kit/say.ts";
+import { printFigure } from "../../../kit/say.ts";
 
 const FIRST_SHOWN = 4;
 

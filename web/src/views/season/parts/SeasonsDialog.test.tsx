@@ -50,7 +50,7 @@ test("a season that would end before it begins is told at its field, and nothing
   if (from) await user.clear(from).then(() => user.type(from, "2032-03-01"));
   if (until) await user.clear(until).then(() => user.type(until, "2032-02-01"));
   await press("Prepare it");
-  await waitFor(() => expect(prepared.getByText(/allowed a day not before Mon 1 Mar.*, when it begins/)).toBeTruthy());
+  await waitFor(() => expect(prepared.getByText(/Choose a day not before Mon 1 Mar.*, when it begins/)).toBeTruthy());
   expect(server.sent).toEqual([]);
 });
 

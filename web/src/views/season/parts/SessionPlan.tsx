@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { day, isDay, type SeasonChange, readTime, t } from "@yule/core";
 import { fillWords, sessionSheets, whoseHands, type Outlook, type PlannedSeason, type SessionSheet } from "@yule/derive";
@@ -123,11 +124,11 @@ function OneMore({ outlook, trial, onTry }: { outlook: Outlook; trial: readonly 
   const [form, setForm] = useState({ on: "", from: "19:30", to: "21:00", who: "maker" });
   const [fault, setFault] = useState<string | null>(null);
   const add = (): void => {
-    if (!isDay(form.on) || form.on < outlook.today) return setFault(t`day: given ${form.on === "" ? t`nothing` : form.on}, allowed today, ${printDay(outlook.today)}, or later`);
+    if (!isDay(form.on) || form.on < outlook.today)
+      return setFault(isDay(form.on) ? t`${printDay(day(form.on))} has passed. Choose today or later.` : giveInstead(form.on, t`a day from today on`));
     const [from, to] = [readTime(form.from), readTime(form.to)];
-    if (from === null || to === null)
-      return setFault(t`${from === null ? t`from` : t`to`}: given ${(from === null ? form.from : form.to) || t`nothing`}, allowed a time such as ${printTime(1170)}`);
-    if (to <= from) return setFault(t`to: given ${printTime(to)}, allowed a time after ${printTime(from)}`);
+    if (from === null || to === null) return setFault(giveInstead(from === null ? form.from : form.to, t`a time such as ${printTime(1170)}`, from === null ? t`Begins` : t`Ends`));
+    if (to <= from) return setFault(t`It ends at ${printTime(to)}, before it begins. Give a time after ${printTime(from)}.`);
     setFault(null);
     onTry([...trial, { kind: "session", day: day(form.on), from, to, who: form.who as "maker" | "helper" }]);
   };

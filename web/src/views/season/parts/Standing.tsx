@@ -1,5 +1,4 @@
-import { listOf } from "../../../kit/say.ts";
-import { t, wordsFor } from "@yule/core";
+import { t, wordsFor, listOf } from "@yule/core";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Problem } from "@yule/contract";

@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { day, daysBetween, isDay, type SeasonChange, t } from "@yule/core";
 import { readyByFor, type NeedView, type Outlook } from "@yule/derive";
@@ -34,8 +35,8 @@ export function TrialForm({
   };
   const putDue = (text: string): void => {
     setDue(text);
-    if (!isDay(text)) return setFault(text === "" ? null : t`day: given ${text}, allowed a day such as ${fieldDay(outlook.today)}`);
-    if (text < outlook.today) return setFault(t`day: given ${printDay(day(text))}, allowed today, ${printDay(outlook.today)}, or later`);
+    if (!isDay(text)) return setFault(text === "" ? null : giveInstead(text, t`a day such as ${fieldDay(outlook.today)}`));
+    if (text < outlook.today) return setFault(t`${printDay(day(text))} has passed. Choose today or later.`);
     const days = daysBetween(day(need.due), day(text));
     put({ kind: "later", need: need.id, days, readyBy: readyByFor(view, outlook, day(text)) }, days === 0);
   };
@@ -43,7 +44,7 @@ export function TrialForm({
     setCards(text);
     const count = Number(text);
     if (!Number.isInteger(count) || count < Math.max(1, view.assembled) || count > MOST_CARDS)
-      return setFault(t`cards: given ${text === "" ? t`nothing` : text}, allowed a whole number from ${String(Math.max(1, view.assembled))} to ${String(MOST_CARDS)}`);
+      return setFault(giveInstead(text, t`a whole number of cards from ${String(Math.max(1, view.assembled))} to ${String(MOST_CARDS)}`));
     put({ kind: "cards", need: need.id, cards: count - view.assembled }, count === view.cards);
   };
   const isSkipped = (stage: string): boolean => {

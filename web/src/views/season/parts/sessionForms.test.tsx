@@ -33,22 +33,22 @@ test("an end before its start is told at the end; what the server knows better i
   showScreen(<NewSessionChange today={day("2031-11-08")} />);
   await write("Ends", "18:00");
   await press("Add");
-  expect(await screen.findByText("given 18:00, allowed a time after the start")).toBeTruthy();
+  expect(await screen.findByText("18:00 does not fit. Give a time after the start.")).toBeTruthy();
   await write("Ends", "20:00");
   server.refuses = () => ({ errors: [{ code: "past", path: ["to"], given: "20:00", allowed: "an end after 20:10, as it is now" }] });
   await press("Add");
-  expect(await screen.findByText("given 20:00, allowed an end after 20:10, as it is now")).toBeTruthy();
+  expect(await screen.findByText("20:00 does not fit. Give an end after 20:10, as it is now.")).toBeTruthy();
 });
 
 test("a birthday told with its year comes back every year and says since when; without a day it is not kept", async () => {
   showScreen(<OwnDay outlook={season([need])} />);
   await write("A day of your own", "Ida's birthday");
   await press("Keep it");
-  expect(await screen.findByText("given nothing, allowed a day such as 2031-11-08")).toBeTruthy();
+  expect(await screen.findByText("Give a day such as 2031-11-08.")).toBeTruthy();
   await write("Day", "2022-12-03");
   await write("List weeks ahead", "60");
   await press("Keep it");
-  expect(await screen.findByText("given 60, allowed at most 52")).toBeTruthy();
+  expect(await screen.findByText("60 is too much. Give at most 52.")).toBeTruthy();
   await write("List weeks ahead", "6");
   await press("Keep it");
   await waitFor(() => expect(server.sent).toHaveLength(1));
@@ -92,7 +92,7 @@ test("how sure a latest day is to be is kept from 50 to 95 in 100; more is refus
   await screen.findByLabelText("Sure of latest days, in 100");
   await write("Sure of latest days, in 100", "97");
   await press("Keep");
-  expect(screen.getByRole("alert").textContent).toBe("sure of latest days: given 97, allowed a whole number from 50 to 95 in 100");
+  expect(screen.getByRole("alert").textContent).toBe("Sure of latest days: 97 does not fit. Give a whole number from 50 to 95 in 100.");
   expect(server.sent).toEqual([]);
   await write("Sure of latest days, in 100", "90");
   await press("Keep");

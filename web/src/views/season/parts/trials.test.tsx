@@ -51,7 +51,7 @@ test("another day is tried as it is chosen; the day it has takes the trial back,
   day("2031-12-15");
   expect(trial).toMatchObject([{ kind: "later", need: "n", days: -5 }]);
   day("2031-11-07");
-  expect(fault()).toBe("day: given Fri 7 Nov, allowed today, Sat 8 Nov, or later");
+  expect(fault()).toBe("Fri 7 Nov has passed. Choose today or later.");
   expect(trial).toHaveLength(1);
   day("2031-12-20");
   expect([trial, fault()]).toEqual([[], null]);
@@ -62,9 +62,9 @@ test("another number is tried as it is written; what is no number of cards is re
   await write("Cards", "4");
   expect(trial).toEqual([{ kind: "cards", need: "n", cards: 4 }]);
   await write("Cards", "2.5");
-  expect(fault()).toBe("cards: given 2.5, allowed a whole number from 1 to 10000");
+  expect(fault()).toBe("2.5 does not fit. Give a whole number of cards from 1 to 10000.");
   await write("Cards", "20000");
-  expect(fault()).toContain("given 20000");
+  expect(fault()).toContain("20000 does not fit");
   // Nothing of what was refused is tried.
   expect(trial).toEqual([{ kind: "cards", need: "n", cards: 4 }]);
   await write("Cards", "6");

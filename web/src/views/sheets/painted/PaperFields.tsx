@@ -49,7 +49,7 @@ export function PaperFields({
           value={edge}
           mayBeNothing
           onRead={onEdge}
-          fault={edge * 2 >= Math.min(size.width, size.height) ? t`given half of the sheet or more, allowed less than half of its shorter side` : undefined}
+          fault={edge * 2 >= Math.min(size.width, size.height) ? t`That is half of the sheet or more. Give less than half of its shorter side.` : undefined}
         />
       </Flex>
       {isSheet && <Tick checked={onShelf} onChange={(change) => onShelfToo(change.target.checked)}>{t`the shelf still counts this sheet`}</Tick>}

@@ -83,7 +83,7 @@ test("an empty stash teaches what it is for, and takes what lies in the drawer",
   await write("Height", "wide");
   await write("How many", "0");
   await press("Keep it");
-  await waitFor(() => expect(screen.getAllByText(/^given /).map((each) => each.textContent)).toEqual([expect.stringMatching(/^given wide/), expect.stringMatching(/^given 0/)]));
+  await waitFor(() => expect(screen.getAllByText(/ Give /).map((each) => each.textContent)).toEqual([expect.stringMatching(/^wide does not fit/), expect.stringMatching(/^0 /)]));
   expect(server.sent).toEqual([]);
   await write("Height", "6");
   await write("How many", "2");

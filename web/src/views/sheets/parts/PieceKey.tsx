@@ -1,5 +1,4 @@
-import { listOf } from "../../../kit/say.ts";
-import { t } from "@yule/core";
+import { t, listOf } from "@yule/core";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { AlikeLayouts } from "@yule/core";
 import type { Looks } from "@yule/derive";

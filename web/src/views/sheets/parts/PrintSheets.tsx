@@ -102,7 +102,7 @@ function PrintChoices({ job, layouts, looks, scores, name, labels }: Props) {
           fault={fault ?? undefined}
           onRead={(length) => {
             const off = Math.abs(length / ruler - 1) > MOST_OFF;
-            setFault(off ? t`given ${say(length)}, allowed within a twentieth of ${say(ruler)}: look whether the printer fits pages by itself` : null);
+            setFault(off ? t`${say(length)} is more than a twentieth away from ${say(ruler)}. Look whether the printer fits pages by itself.` : null);
             if (off) return;
             localStorage.setItem(KEY, String(length / ruler));
             setMeasured(length);

@@ -1,5 +1,5 @@
 import { rich } from "../../../kit/rich.tsx";
-import { t } from "@yule/core";
+import { t, listOf } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 import { goingOff } from "@yule/derive";
 
@@ -8,7 +8,7 @@ import { Link } from "react-router";
 import type { StoresAskProps } from "../ask.ts";
 import { materialPage } from "../ask.ts";
 import { amountOf } from "../words.ts";
-import { printDay, listOf } from "../../../kit/say.ts";
+import { printDay } from "../../../kit/say.ts";
 
 const MOST_SHOWN = 3;
 /** So far ahead it is of use to know what will go off. */

@@ -1,3 +1,4 @@
+import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ScaleRead, StoreRead } from "@yule/contract";
 import { countByWeight, gramsOfOne, type CountByWeight, t } from "@yule/core";
@@ -15,7 +16,7 @@ export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count:
   const [said, setSaid] = useState<string | null>(null);
   const weigh = async (): Promise<void> => {
     const tare = empty.trim() === "" ? 0 : readNumber(empty);
-    if (!(tare >= 0)) return setSaid(t`given ${empty}, allowed the weight of the empty vessel in g, such as 12`);
+    if (!(tare >= 0)) return setSaid(giveInstead(empty, t`the weight of the empty vessel in g, such as 12`));
     try {
       const read = (await request(`scale?store=${store.id}&empty=${String(tare)}`)) as ScaleRead;
       const count = countByWeight(store, read.grams, tare, read.step);

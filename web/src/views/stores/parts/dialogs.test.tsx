@@ -41,7 +41,7 @@ test("a supplier's terms are told in money; what is no amount is told at its fie
   await write("Post, EUR", "four");
   await write("Days to come", "3");
   await userEvent.setup().click(dialog.getByRole("button", { name: "Keep the supplier" }));
-  expect(await dialog.findByText("given four, allowed an amount such as 12.50")).toBeTruthy();
+  expect(await dialog.findByText("four does not fit. Give an amount such as 12.50.")).toBeTruthy();
   await write("Post, EUR", "4");
   await write("Least order", "8");
   await userEvent.setup().click(dialog.getByRole("button", { name: "Keep the supplier" }));
@@ -66,8 +66,8 @@ test("a price is told for a pack in the material's own unit; a price of nothing 
   await write("One pack holds", "50 ml");
   await write("Price, EUR", "0");
   await press("Keep the price");
-  expect(await screen.findByText("given 50 ml, allowed one of mm, cm, m, in, ft, yd")).toBeTruthy();
-  expect(screen.getByText("given 0, allowed at least 1")).toBeTruthy();
+  expect(await screen.findByText("50 ml does not fit. Give one of mm, cm, m, in, ft, yd.")).toBeTruthy();
+  expect(screen.getByText("0 is too little. Give at least 1.")).toBeTruthy();
   await write("One pack holds", "50 m");
   await write("It is called", "roll");
   await write("Price, EUR", "5.20");
