@@ -25,7 +25,7 @@ const inUnits = (page: Page, system: "in" | "cm") => page.getByRole("button", { 
 test("a torn panel on a base cut to a given envelope: the envelope is told and the rest follows inwards", async () => {
   const { page } = shop;
   await begin(page, "Squall", "torn", async (dialog) => {
-    await dialog.getByLabel("Sized from").selectOption("envelope");
+    await dialog.getByLabel("Which envelope lies on the shelf?").selectOption("envelope");
     await length(dialog, "envelope width", "6 1/8");
     await length(dialog, "envelope height", "6 1/8");
     // 6 1/8 less the card's thickness of 1 mm and 3 mm of room, down to a sixteenth.

@@ -25,6 +25,7 @@ export * from "./designs/guides.ts";
 export * from "./designs/route.ts";
 export * from "./designs/sizes.ts";
 export * from "./designs/templates.ts";
+export * from "./designs/cardSizes.ts";
 export * from "./designs/words.ts";
 export * from "./dispatch/postage.ts";
 export * from "./dispatch/letterSize.ts";

@@ -91,8 +91,11 @@ function placedAsBefore(old: Stack, now: Stack): Stack {
 export function cutToEnvelope(stack: Stack, envelope: Size, step: Length): Stack {
   const { thickness } = stackGeometry(stack);
   const face = (side: Length): Length => lengthOfUnits(Math.max(step, Math.floor((side - thickness - LEAST_CLEARANCE) / step) * step));
-  return { ...sized(stack, (side) => ({ of: "face", side }), { width: face(envelope.width), height: face(envelope.height) }, step), envelope };
+  return cutToCard(stack, { width: face(envelope.width), height: face(envelope.height) }, envelope, step);
 }
+
+/** A card of a size that is told, in an envelope that is told; its layers keep their reveals. */
+export const cutToCard = (stack: Stack, card: Size, envelope: Size | null, step: Length): Stack => ({ ...sized(stack, (side) => ({ of: "face", side }), card, step), envelope });
 
 /** The card around a painted panel, with the reveals it had, and the smallest envelope that takes it where it had one. */
 export function builtOnPanel(stack: Stack, panel: Size, step: Length): Stack {

@@ -19,6 +19,7 @@ let warned: string[] = [];
 beforeEach(() => {
   asked.length = 0;
   warned = [];
+  // eslint-disable-next-line no-console -- what is noted for translators is listened to
   console.warn = (line: unknown) => void warned.push(String(line));
   global.fetch = ((path: string) => {
     asked.push(path);
@@ -29,6 +30,7 @@ beforeEach(() => {
 afterEach(async () => {
   await speakLanguage("en");
   localStorage.clear();
+  // eslint-disable-next-line no-console -- put back as it was
   console.warn = warn;
 });
 const made = (): string => t`${3} of ${"Night train"} are made`;

@@ -1,4 +1,4 @@
-import { inches, lengthOfUnits, stackGeometry, type Stack } from "@yule/core";
+import { inches, lengthOfUnits, mm, stackGeometry, type Stack } from "@yule/core";
 import { TEMPLATES } from "@yule/derive";
 import { design, paper } from "@yule/derive/examples";
 import { cleanup, screen, waitFor } from "@testing-library/react";
@@ -20,7 +20,7 @@ function begin(known: readonly unknown[] = series, stores: readonly unknown[] = 
 }
 afterEach(cleanup);
 /** The form stands before the server has told which series there are. */
-const choose = async (label: string, option: string) => userEvent.setup().selectOptions(screen.getByLabelText(label), await screen.findByRole("option", { name: option }));
+const choose = async (label: string, option: string | RegExp) => userEvent.setup().selectOptions(screen.getByLabelText(label), await screen.findByRole("option", { name: option }));
 const sent = (index: number) => server.commands[index]?.[1] as { id: string; stack: Stack } & Record<string, unknown>;
 
 test("a design begins as its template has it, on the paper that is in the stores", async () => {
@@ -74,7 +74,7 @@ test("cut to an envelope she has, the card follows inwards; built on a panel she
   const own = enveloped.make(() => "").stack;
   const base = (): string => screen.getByText(/^Cut the base/).textContent;
   const before = base();
-  await choose("Sized from", "an envelope I have, inwards");
+  await choose("Which envelope lies on the shelf?", "another one: I give its size");
   // The largest that still slides into its own envelope.
   expect(base()).not.toBe(before);
   await write("envelope width", "7");
@@ -96,7 +96,7 @@ test("another template takes its own sizes again", async () => {
   begin();
   const [first, second] = TEMPLATES;
   if (!first || !second) throw new Error("there are two templates at the least");
-  await choose("Sized from", "a panel I have, outwards");
+  await choose("Which envelope lies on the shelf?", "none: I have a panel, and the card is built around it");
   await write("panel width", "3");
   await userEvent.setup().tab();
   expect(screen.getByLabelText<HTMLInputElement>("panel width").value).toBe("3");
@@ -110,8 +110,34 @@ test("another template takes its own sizes again", async () => {
 
 test("what is no length is told at its side, and nothing is made", async () => {
   begin();
-  await choose("Sized from", "a panel I have, outwards");
+  await choose("Which envelope lies on the shelf?", "none: I have a panel, and the card is built around it");
   await write("panel height", "tall");
   await userEvent.setup().tab();
   expect(await screen.findByText(/^tall does not fit\. Give a length/)).toBeTruthy();
+});
+
+test("first it asks which envelope lies there: one of the shelf, or one that is usual in the country", async () => {
+  const envelope = { ...paper, id: "01936b5c-0000-7000-8000-000000000023", kind: "envelope", name: "Envelopes, slate", width: inches(5.25), height: inches(7.25) };
+  begin(series, [{ ...paper, id: COTTON }, envelope]);
+  expect(screen.getAllByRole("combobox")[0]).toBe(screen.getByLabelText("Which envelope lies on the shelf?"));
+  await choose("Which envelope lies on the shelf?", "on the shelf: Envelopes, slate");
+  expect(screen.getByText(/^Cut the base/).textContent).toContain("envelope 5 1/4 × 7 1/4 in");
+  await choose("Which envelope lies on the shelf?", /^A6, C6: card/);
+  await write("Name", "Night train");
+  await choose("Series", "Tide pools");
+  await press("Make it");
+  await waitFor(() => expect(server.sent).toHaveLength(1));
+  expect(sent(0).stack.envelope).toEqual({ width: mm(114), height: mm(162) });
+});
+
+test("a template whose panel does not fit a size is not made, and it says what would do", async () => {
+  begin();
+  await choose("Begins as", "Round card that stands");
+  await choose("Which envelope lies on the shelf?", "another one: I give its size");
+  await write("envelope width", "1/2");
+  await write("envelope height", "1/2");
+  await userEvent.setup().tab();
+  expect(await screen.findByText(/^This template does not fit that size\. Choose a larger envelope/)).toBeTruthy();
+  expect(screen.getByRole<HTMLButtonElement>("button", { name: "Make it" }).disabled).toBe(true);
+  expect(server.sent).toEqual([]);
 });

@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { addDesign } from "@yule/contract";
-import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Size, type Stack, t } from "@yule/core";
-import { stepOf, colourwaysOf, TEMPLATES } from "@yule/derive";
+import { addDesign, type StoreRead } from "@yule/contract";
+import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Length, type Size, type Stack, t } from "@yule/core";
+import { cardSizesIn, colourwaysOf, leavesNoRoom, shortly, stackOfSize, stepOf, TEMPLATES, type CardSize } from "@yule/derive";
 import { useMemo } from "react";
 import { Controller } from "react-hook-form";
 import { v7 } from "uuid";
@@ -9,20 +9,23 @@ import { z } from "zod";
 import { useDesignsQuery, useStoresQuery } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
 import { Dialog } from "../../../kit/Dialog.tsx";
+import { whatToDo } from "../../../kit/form/whatToDo.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { LengthField } from "../../../kit/LengthField.tsx";
-import { useMeasure } from "../../../kit/measure.tsx";
+import { spoken } from "../../../kit/say.ts";
+import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 
 const NEW = "new";
-const sizes = ["own", "envelope", "panel"] as const;
-type From = (typeof sizes)[number];
+/** What a design is sized from: the template, an envelope or a panel whose size is told, or the key of an envelope that is known. */
+type From = string;
+const [OWN, ENVELOPE, PANEL] = ["own", "envelope", "panel"] as const;
 
 const designForm = z
   .object({
     name: addDesign.shape.name,
     template: z.string(),
-    from: z.enum(sizes),
+    from: z.string(),
     /** Of the envelope or the panel she has; null: as the template has it. */
     width: z.int().nullable(),
     height: z.int().nullable(),
@@ -39,10 +42,11 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
   const { system, size } = useMeasure();
   const designs = useDesignsQuery();
   const stores = useStoresQuery();
+  const speech = useSpeech();
   const form = useSchemaForm(designForm, {
     name: "",
     template: TEMPLATES[0]?.key ?? "",
-    from: "own",
+    from: OWN,
     width: null,
     height: null,
     seriesId: designs.data?.series[0]?.id ?? NEW,
@@ -55,10 +59,15 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
   const store = (kind: string): string | null => stores.data?.stores.find((each) => each.kind === kind)?.id ?? null;
   const own = template && ownSize(template.stack, from);
   const to = own && { width: width === null ? own.width : lengthOfUnits(width), height: height === null ? own.height : lengthOfUnits(height) };
-  const stack = template && to && (from === "own" ? template.stack : (from === "envelope" ? cutToEnvelope : builtOnPanel)(template.stack, to, stepOf(system)));
+  const shelf = useMemo(() => envelopesOn(stores.data?.stores ?? []), [stores.data]);
+  const usual = cardSizesIn(spoken().country);
+  const known = [...shelf, ...usual].find((each) => each.key === from);
+  const stack = template && to && stackFrom(template.stack, from, to, known ?? null, stepOf(system));
+  const faults = stack ? stackGeometry(stack).faults : [];
+  const isImpossible = faults.length > 0 || (stack ? leavesNoRoom(stack) : false);
   const asItSays = (): void => (form.setValue("width", null), form.setValue("height", null));
   const make = form.handleSubmit(async (answers) => {
-    if (!template || !stack) return;
+    if (!template || !stack || isImpossible) return;
     const id = v7();
     const series = answers.seriesId === NEW ? v7() : answers.seriesId;
     if (answers.seriesId === NEW) {
@@ -68,7 +77,7 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
       form.setValue("seriesId", series);
     }
     const design = { ...template, id, stack, seriesId: series, name: answers.name, colourways: colourwaysOf(answers.colourways, v7) };
-    const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store(t`card stock`) }, { ownRefusals: true });
+    const sent = await sendCommand("add-design", { ...design, paperId: store("sheet"), cardStockId: store("card stock") }, { ownRefusals: true });
     if (sent.state === "refused") return form.refuse(sent.problem);
     onMade(id);
     onClose();
@@ -77,6 +86,23 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
     <Dialog title={t`A new design`} onClose={onClose}>
       <form onSubmit={(event) => void make(event)} noValidate>
         <Flex direction="column" gap="14px">
+          <FormField label={t`Which envelope lies on the shelf?`}>
+            <Choice
+              {...register("from", { onChange: asItSays })}
+              options={[
+                { value: OWN, label: t`not known yet: as the template has it` },
+                ...shelf.map((each) => ({ value: each.key, label: t`on the shelf: ${each.name}` })),
+                ...usual.map((each) => ({
+                  value: each.key,
+                  label: each.envelope
+                    ? t`${each.name}: card ${size(each.card.width, each.card.height)}, envelope ${size(each.envelope.width, each.envelope.height)}`
+                    : t`${each.name}: ${size(each.card.width, each.card.height)}, without an envelope`,
+                })),
+                ...(template?.stack.envelope ? [{ value: ENVELOPE, label: t`another one: I give its size` }] : []),
+                { value: PANEL, label: t`none: I have a panel, and the card is built around it` },
+              ]}
+            />
+          </FormField>
           <FormField label={t`Name`} fault={faultOf("name")}>
             <TextInput {...register("name")} autoFocus />
           </FormField>
@@ -84,24 +110,14 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
             <Choice {...register("template", { onChange: asItSays })} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
             <Text color="softInk">{TEMPLATES.find((each) => each.key === key)?.says}</Text>
           </FormField>
-          <FormField label={t`Sized from`}>
-            <Choice
-              {...register("from", { onChange: asItSays })}
-              options={[
-                { value: "own", label: t`the sizes it says` },
-                ...(template?.stack.envelope ? [{ value: "envelope", label: t`an envelope I have, inwards` }] : []),
-                { value: "panel", label: t`a panel I have, outwards` },
-              ]}
-            />
-          </FormField>
-          {from !== "own" && to && (
+          {(from === ENVELOPE || from === PANEL) && to && (
             <Flex gap="14px" wrap="wrap" align="flex-start">
               {(["width", "height"] as const).map((side) => (
                 <Controller
                   key={side}
                   control={control}
                   name={side}
-                  render={({ field }) => <LengthField label={`${from} ${side}`} value={to[side]} onRead={field.onChange} fault={faultOf(side)} />}
+                  render={({ field }) => <LengthField label={sideWords(from, side)} value={to[side]} onRead={field.onChange} fault={faultOf(side)} />}
                 />
               ))}
             </Flex>
@@ -111,6 +127,14 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
               {t`Cut the base ${size(stackGeometry(stack).base.width, stackGeometry(stack).base.height)}`}
               {stack.envelope && t`; envelope ${size(stack.envelope.width, stack.envelope.height)}`}.
             </Text>
+          )}
+          {isImpossible && (
+            <FaultLines
+              faults={[
+                t`This template does not fit that size. Choose a larger envelope, or another template.`,
+                ...faults.slice(0, 2).map((fault) => `${shortly(fault)}: ${whatToDo(fault, speech)}`),
+              ]}
+            />
           )}
           <FormField label={t`Series`} fault={faultOf("seriesId")}>
             <Choice
@@ -128,7 +152,7 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
           </FormField>
           <FaultLines faults={form.rest} />
           <Flex justify="flex-end">
-            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Make it`}</Button>
+            <Button type="submit" disabled={form.formState.isSubmitting || isImpossible}>{t`Make it`}</Button>
           </Flex>
         </Flex>
       </form>
@@ -136,5 +160,22 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
   );
 }
 
+const sideWords = (from: From, side: "width" | "height"): string =>
+  from === PANEL ? (side === "width" ? t`panel width` : t`panel height`) : side === "width" ? t`envelope width` : t`envelope height`;
+
+/** Envelopes that are in the stores with their size told, as sizes to cut to. */
+const envelopesOn = (stores: readonly StoreRead[]): CardSize[] =>
+  stores.flatMap(({ id, kind, name, width, height }) =>
+    kind === "envelope" && width !== null && height !== null
+      ? [{ key: id, name, card: { width: lengthOfUnits(width), height: lengthOfUnits(height) }, envelope: { width: lengthOfUnits(width), height: lengthOfUnits(height) } }]
+      : [],
+  );
+
+/** @param known a usual size or an envelope of the shelf; the latter is never the size of its card, so the card is cut to it */
+function stackFrom(template: Stack, from: From, to: Size, known: CardSize | null, step: Length): Stack {
+  if (known) return stackOfSize(template, known, step);
+  return from === ENVELOPE ? cutToEnvelope(template, to, step) : from === PANEL ? builtOnPanel(template, to, step) : template;
+}
+
 const ownSize = (stack: Stack, from: From): Size =>
-  from === "panel" ? (stack.layers.findLast((layer) => layer.kind === "panel") ?? stack) : from === "envelope" ? (stack.envelope ?? stack) : stack;
+  from === PANEL ? (stack.layers.findLast((layer) => layer.kind === "panel") ?? stack) : from === ENVELOPE ? (stack.envelope ?? stack) : stack;
