@@ -7,4 +7,4 @@ import { sentencesOf } from "./lib/sentences.ts";
 const root = fileURLToPath(new URL("..", import.meta.url));
 const folder = join(root, "web/public/words/en");
 mkdirSync(folder, { recursive: true });
-for (const [domain, catalogue] of sentencesOf(root)) writeFileSync(join(folder, `${domain}.json`), `${JSON.stringify(catalogue, null, 1)}\n`);
+for (const [domain, catalogue] of sentencesOf(root)) writeFileSync(join(folder, `${domain}.json`), `${JSON.stringify(catalogue, null, 2)}\n`);

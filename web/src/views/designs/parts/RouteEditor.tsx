@@ -1,7 +1,7 @@
 import { moved, Sortable, SortableItem } from "../../../kit/Sortable.tsx";
 import { ArrowDown, ArrowUp, X } from "lucide-react";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { isTechnique, TECHNIQUES, OVERNIGHT, type Technique, t } from "@yule/core";
+import { isTechnique, techniqueNamed, TECHNIQUES, OVERNIGHT, type Technique, type TechniqueId, t } from "@yule/core";
 import { newStage, type Stage } from "@yule/derive";
 import { v7 } from "uuid";
 import { Choice, TextInput } from "../../../kit/FormField.tsx";
@@ -18,42 +18,45 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
         {stages.map((stage, index) => (
           <SortableItem key={stage.id} id={stage.id} name={stage.name}>
             {(grip) => (
-              <Flex role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
-                {grip}
-                <TextInput
-                  aria-label={t`Name of stage ${String(index + 1)}`}
-                  value={stage.name}
-                  maxLength={120}
-                  flex="1"
-                  minWidth="90px"
-                  onChange={(change) => put(stage.id, { name: change.target.value })}
-                />
-                <Minutes label={t`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
-                <Minutes label={t`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
-                <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={t`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
-                  <ArrowUp size={18} aria-hidden />
-                </Button>
-                <Button
-                  variant="ghost"
-                  minWidth="36px"
-                  paddingInline="0"
-                  aria-label={t`${stage.name} later`}
-                  disabled={index === stages.length - 1}
-                  onClick={() => move(index, index + 1)}
-                >
-                  <ArrowDown size={18} aria-hidden />
-                </Button>
-                <Button
-                  variant="ghost"
-                  minWidth="36px"
-                  paddingInline="0"
-                  aria-label={t`Leave out ${stage.name}`}
-                  disabled={stages.length === 1}
-                  onClick={() => onChange(stages.filter((each) => each !== stage))}
-                >
-                  <X size={18} aria-hidden />
-                </Button>
-              </Flex>
+              <>
+                <Flex role="group" aria-label={stage.name} gap="6px" align="center" borderTop="1px solid" borderColor="hairline" paddingY="5px">
+                  {grip}
+                  <TextInput
+                    aria-label={t`Name of stage ${String(index + 1)}`}
+                    value={stage.name}
+                    maxLength={120}
+                    flex="1"
+                    minWidth="90px"
+                    onChange={(change) => put(stage.id, { name: change.target.value })}
+                  />
+                  <Minutes label={t`${stage.name}, hands`} value={stage.hands} onRead={(hands) => put(stage.id, { hands })} />
+                  <Minutes label={t`${stage.name}, drying`} value={stage.dry} onRead={(dry) => put(stage.id, { dry })} />
+                  <Button variant="ghost" minWidth="36px" paddingInline="0" aria-label={t`${stage.name} earlier`} disabled={index === 0} onClick={() => move(index, index - 1)}>
+                    <ArrowUp size={18} aria-hidden />
+                  </Button>
+                  <Button
+                    variant="ghost"
+                    minWidth="36px"
+                    paddingInline="0"
+                    aria-label={t`${stage.name} later`}
+                    disabled={index === stages.length - 1}
+                    onClick={() => move(index, index + 1)}
+                  >
+                    <ArrowDown size={18} aria-hidden />
+                  </Button>
+                  <Button
+                    variant="ghost"
+                    minWidth="36px"
+                    paddingInline="0"
+                    aria-label={t`Leave out ${stage.name}`}
+                    disabled={stages.length === 1}
+                    onClick={() => onChange(stages.filter((each) => each !== stage))}
+                  >
+                    <X size={18} aria-hidden />
+                  </Button>
+                </Flex>
+                {isUntold(stage) && <AskTechnique stage={stage} onTell={(technique) => put(stage.id, { technique })} />}
+              </>
             )}
           </SortableItem>
         ))}
@@ -70,6 +73,28 @@ export function RouteEditor({ stages, onChange }: { stages: readonly Stage[]; on
       )}
       <Text color="softInk" fontSize="15px" marginTop="4px">{t`The two figures are minutes of hands for a panel, and of drying.`}</Text>
     </Box>
+  );
+}
+
+/** Neither its name nor the maker tells what is done in it: the rules of the craft cannot watch it. */
+const isUntold = ({ technique, name }: Stage): boolean => !technique && name.trim() !== "" && techniqueNamed(name) === null;
+
+/** A stage whose name does not tell what is done is asked about. */
+function AskTechnique({ stage, onTell }: { stage: Stage; onTell: (technique: TechniqueId) => void }) {
+  return (
+    <Flex gap="8px 12px" align="center" wrap="wrap" paddingBottom="8px" paddingInlineStart="34px">
+      <Text as="label" color="tight" fontWeight={600}>
+        {t`What is done in “${stage.name}”?`}
+      </Text>
+      <Box width="260px">
+        <Choice
+          aria-label={t`What is done in ${stage.name}`}
+          value=""
+          onChange={(change) => isTechnique(change.target.value) && onTell(change.target.value)}
+          options={[{ value: "", label: t`not told: no rule watches it` }, ...TECHNIQUES.map((each) => ({ value: each.id, label: each.name }))]}
+        />
+      </Box>
+    </Flex>
   );
 }
 
