@@ -82,7 +82,7 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   };
   await onMondays();
   await page.keyboard.press("u");
-  await expect(page.getByText(/Taken back: 6 sessions a week/)).toBeVisible();
+  await expect(page.getByText(/Undone: 6 sessions a week/)).toBeVisible();
   // Opened at once, the form shows the week as it was as soon as that has been read again.
   await page.getByRole("button", { name: "Sessions", exact: true }).click();
   await expect(dialog.getByLabel("Day of the week")).toHaveCount(5);

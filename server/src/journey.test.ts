@@ -91,7 +91,7 @@ test("undo takes back everything a command wrote, and undoing the undo does it a
   const before = await onHand();
   const bought = await shop.give("buy-store", { id: ids.paper, quantity: 4 });
   const undone = await shop.give("undo", { eventId: bought.body.event.id });
-  expect(wordsOf(undone.body.event)).toBe("Taken back: 4 × Cotton bought");
+  expect(wordsOf(undone.body.event)).toBe("Undone: 4 × Cotton bought");
   expect(await onHand()).toBe(before);
   expect((await shop.get<StoresRead>("stores")).moves.some((move) => move.quantity === 4)).toBe(false);
   expect((await shop.give("undo", { eventId: bought.body.event.id })).status).toBe(409);
@@ -114,7 +114,7 @@ test("the logbook keeps values; an entry of before that was so has its words, is
   await shop.database.execute(sql`update event set facts = null, summary = 'Six sheets of Cotton were bought' where id = ${bought.body.event.id}`);
   const { events } = await shop.get<LogbookRead>("logbook?find=six%20sheets");
   expect(events.map(wordsOf)).toEqual(["Six sheets of Cotton were bought"]);
-  expect(wordsOf((await shop.give("undo", { eventId: bought.body.event.id })).body.event)).toBe("Taken back: Six sheets of Cotton were bought");
+  expect(wordsOf((await shop.give("undo", { eventId: bought.body.event.id })).body.event)).toBe("Undone: Six sheets of Cotton were bought");
 });
 
 test("what was changed again since cannot be taken back, and what is counted stays a sum: a purchase is taken back though another came after it", async () => {

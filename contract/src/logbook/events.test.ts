@@ -50,7 +50,7 @@ test("what was split says what left the shelf, what came of it, and what was los
 
 test("taking back names what it takes back; rows of before values were kept read as they were written", () => {
   const bought: EventTold = { kind: "buy-store", facts: { name: "Cotton", quantity: 4 } };
-  expect(words("undo", { of: bought, again: false })).toBe("Taken back: 4 × Cotton bought");
+  expect(words("undo", { of: bought, again: false })).toBe("Undone: 4 × Cotton bought");
   expect(words("undo", { of: bought, again: true })).toBe("Done again: 4 × Cotton bought");
-  expect(words("undo", { of: { kind: "older", words: "Words: for a quiet winter" }, again: false })).toBe("Taken back: Words: for a quiet winter");
+  expect(words("undo", { of: { kind: "older", words: "Words: for a quiet winter" }, again: false })).toBe("Undone: Words: for a quiet winter");
 });

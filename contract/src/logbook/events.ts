@@ -32,7 +32,7 @@ const sentences: Sentences<EventFacts> = {
   ...benchSentences,
   ...finishSentences,
   ...dispatchSentences,
-  undo: ({ of, again }) => phrase`${again ? "Done again" : "Taken back"}: ${eventPhrase(of)}`,
+  undo: ({ of, again }) => phrase`${again ? "Done again" : "Undone"}: ${eventPhrase(of)}`,
 };
 
 /** The sentence of an event, for whoever reads it to print by units and country. */

@@ -30,10 +30,10 @@ test("only real days are days", () => {
 });
 
 test("time and money are said as a maker says them", () => {
-  expect(printMinutes(minutes(170))).toBe("2 h 50");
+  expect(printMinutes(minutes(170))).toBe("2 h 50 min");
   expect(printMinutes(minutes(35))).toBe("35 min");
   expect(printMinutes(minutes(120))).toBe("2 h");
-  expect(printMinutes(minutes(125))).toBe("2 h 05");
+  expect(printMinutes(minutes(125))).toBe("2 h 5 min");
   expect(printClock(minutes(1.6667))).toBe("1:40");
   expect(printClock(minutes(12.1))).toBe("13");
 });

@@ -8,12 +8,12 @@ export const OVERNIGHT = minutes(360);
 
 export const sumMinutes = (spans: readonly Minutes[]): Minutes => spans.reduce<number>((sum, span) => sum + span, 0) as Minutes;
 
-/** `2 h 50`, `35 min`, `0 min`; rounded to whole minutes. */
+/** `2 h 50 min`, `35 min`, `0 min`; rounded to whole minutes. */
 export function printMinutes(span: Minutes): string {
   const whole = Math.round(span);
   if (Math.abs(whole) < 60) return `${String(whole)} min`;
   const rest = Math.abs(whole) % 60;
-  return `${String(Math.trunc(whole / 60))} h${rest === 0 ? "" : ` ${String(rest).padStart(2, "0")}`}`;
+  return `${String(Math.trunc(whole / 60))} h${rest === 0 ? "" : ` ${String(rest)} min`}`;
 }
 
 /** A wet clock: `1:40` below an hour, whole minutes above ten of them. */

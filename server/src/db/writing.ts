@@ -218,7 +218,7 @@ export class Writing {
       await this.restore(changes);
     } catch (error) {
       if (constraintOf(error) === "store_on_hand" || constraintOf(error) === "lot_left")
-        throw new Refusal(409, "Some of it has been taken since, so it cannot be taken back. Count what lies there instead.");
+        throw new Refusal(409, "Some of it has been taken since, so it cannot be undone. Count what lies there instead.");
       throw error;
     }
   }
@@ -237,7 +237,7 @@ export class Writing {
       }
       const now = await this.read(name, change.id);
       const place = `${name} ${change.id}`;
-      if (!now || now.version !== (taken.get(place) ?? change.after?.version)) throw new Refusal(409, "Something later has changed this, so it cannot be taken back.", [], now);
+      if (!now || now.version !== (taken.get(place) ?? change.after?.version)) throw new Refusal(409, "Something later has changed this, so it cannot be undone.", [], now);
       taken.set(place, now.version + 1);
       if (change.before) {
         const row = Object.entries(this.revived(table, change.before)).filter(([key]) => !FOLLOWING[name]?.includes(key));

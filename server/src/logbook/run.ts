@@ -185,7 +185,7 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, payload.eventId)))
     .for("no key update");
   if (!found) return missing("entry in the logbook", ["eventId"], payload.eventId);
-  if (found.undoneBy) throw new Refusal(409, "This was taken back already.");
+  if (found.undoneBy) throw new Refusal(409, "This was undone already.");
   await writing.takeBack(found.changes);
   await writing.tx
     .update(event)

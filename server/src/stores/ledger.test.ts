@@ -156,7 +156,7 @@ test("what came cannot be taken back once some of it has gone, and it says why",
   const bought = await shop.give("receive-lot", lot(id, 50, 500, "2031-11-01"));
   await shop.give("take-store", { id, quantity: 10, reason: "given away" });
   const { status, body } = await shop.give("undo", { eventId: bought.body.event.id });
-  expect([status, body.title]).toEqual([409, "Some of it has been taken since, so it cannot be taken back. Count what lies there instead."]);
+  expect([status, body.title]).toEqual([409, "Some of it has been taken since, so it cannot be undone. Count what lies there instead."]);
   expect((await storeOf(id)).onHand).toBe(40);
 });
 

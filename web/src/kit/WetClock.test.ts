@@ -9,7 +9,7 @@ test.each<[Wetness, string, string]>([
   [{ state: "waiting" }, "–", "not begun"],
   [{ state: "wet", dryAt: after(1.6667) }, "1:40", "wet for 2 min"],
   [{ state: "wet", dryAt: after(23) }, "23", "wet for 23 min"],
-  [{ state: "wet", dryAt: after(965) }, "16 h", "wet for 16 h 05"],
+  [{ state: "wet", dryAt: after(965) }, "16 h", "wet for 16 h 5 min"],
   [{ state: "catch", until: after(4.5) }, "4:30", "to be caught within 5 min"],
   [{ state: "missed", since: after(-1) }, "late", "its wet window has closed"],
   [{ state: "dry" }, "dry", "dry"],

@@ -60,6 +60,6 @@ test("changes and their costs read as a maker says them", () => {
   });
   const money = (minor: number): string => `€${(minor / 100).toFixed(2)}`;
   expect(costWords(remedy({ minutes: 120, minor: 225 }), money)).toBe("2 h more of your time, €2.25 more postage");
-  expect(costWords(remedy({ minutes: -90, cards: 5 }), money)).toBe("spares 1 h 30, 5 cards not made");
+  expect(costWords(remedy({ minutes: -90, cards: 5 }), money)).toBe("spares 1 h 30 min, 5 cards not made");
   expect(costWords(remedy({}), money)).toBe("no more time");
 });

@@ -20,6 +20,7 @@ import { useOutlook } from "../plan/useOutlook.ts";
 import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
+import { PageHelp } from "./PageHelp.tsx";
 import { VIEWS } from "./views.ts";
 import { useLanguage } from "../kit/language/useLanguage.ts";
 import { printDay, printTime, speakAs } from "../kit/say.ts";
@@ -98,6 +99,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
                   borderStartStartRadius={{ lg: "14px" }}
                   padding={{ base: "18px 18px 90px", md: "24px 28px 90px" }}
                 >
+                  <PageHelp />
                   {problem ? <ProblemNote problem={problem as Problem} /> : outlook ? <Outlet context={outlook} /> : <Loading />}
                 </Box>
               </Flex>

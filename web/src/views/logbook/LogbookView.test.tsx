@@ -37,7 +37,7 @@ afterEach(cleanup);
 
 test("what happened reads in her own days, each under its day, what was taken back struck through", async () => {
   expect(await screen.findByText("Office posted by Letter on Thu 20 Nov")).toBeTruthy();
-  expect(screen.getByText("Taken back: 4 × Cotton bought")).toBeTruthy();
+  expect(screen.getByText("Undone: 4 × Cotton bought")).toBeTruthy();
   expect(screen.getAllByRole("heading", { level: 2 }).map((heading) => heading.textContent)).toEqual(["Sat 8 Nov", "Fri 7 Nov"]);
   const struck = screen.getByText("4 × Cotton bought");
   expect(getComputedStyle(struck).textDecoration).toContain("line-through");
@@ -59,9 +59,9 @@ test("chances are set beside what came of them once there are enough; before, no
 });
 
 test("an entry is taken back by one press, and a taking back is done again", async () => {
-  await screen.findByText("Taken back: 4 × Cotton bought");
+  await screen.findByText("Undone: 4 × Cotton bought");
   const user = userEvent.setup();
-  await user.click(screen.getByRole("button", { name: "take back" }));
+  await user.click(screen.getByRole("button", { name: "undo it" }));
   await user.click(screen.getByRole("button", { name: "do it again" }));
   await waitFor(() => expect(server.sent).toHaveLength(2));
   expect(server.commands).toEqual([

@@ -55,7 +55,7 @@ export default function LogbookView() {
       {!data ? (
         <Loading />
       ) : events.length === 0 ? (
-        <Teach title={t`Nothing found`}>{find ? t`No entry holds this word.` : t`Everything you do is written here, and can be taken back from here.`}</Teach>
+        <Teach title={t`Nothing found`}>{find ? t`No entry holds this word.` : t`Everything you do is written here, and can be undone from here.`}</Teach>
       ) : (
         <Box maxWidth="860px">
           <Entries events={events} timeZone={outlook.shop.timeZone} today={outlook.today} />
@@ -127,7 +127,7 @@ function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>
-          {event.kind === "undo" ? t`do it again` : t`take back`}
+          {event.kind === "undo" ? t`do it again` : t`undo it`}
         </Button>
       )}
     </Flex>

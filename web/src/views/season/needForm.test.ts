@@ -46,9 +46,9 @@ test.each([
   [{ quantities: ["2.5", "1"] }, "quantities.0", "2.5 does not fit. Give a whole number from 0 to 10000."],
   [{ quantities: ["-3", "1"] }, "quantities.0", "-3 does not fit. Give a whole number from 0 to 10000."],
   [{ quantities: ["1", "many"] }, "quantities.1", "many does not fit. Give a whole number from 0 to 10000."],
-  [{ title: "  " }, "title", "This is empty. Fill it in."],
+  [{ title: "  " }, "title", "Give it a name."],
   [{ due: "soon" }, "due", "soon does not fit. Give a day such as 2031-11-08."],
-  [{ due: "2031-11-07" }, "due", "2031-11-07 does not fit. Give today, 2031-11-08, or later."],
+  [{ due: "2031-11-07" }, "due", "2031-11-07 has passed. Choose today or later."],
 ])("%j is told at its field, and nothing is sent", async (wrong, field, message) => {
   const { need, said } = await readForm(wrong);
   expect(need).toEqual({});

@@ -70,7 +70,7 @@ test("while the hands wait it says for what, what may be done meanwhile, and tak
 test("the last tap is taken back where there is one", async () => {
   let back = 0;
   show({ kind: "do", stage: 0, units: ["u1"], urgent: false }, { onUndo: () => (back += 1) });
-  await press("Take the last tap back");
+  await press("Undo the last tap");
   expect(back).toBe(1);
   expect(told).toEqual([]);
 });

@@ -108,7 +108,7 @@ const Taps = memo(function Taps({ kind, ready, canHeat, hasUndo, tap }: TapsProp
           <Button flex="1" {...LIGHT} onClick={() => tap("spoilt")}>{t`Spoilt`}</Button>
         </Flex>
       )}
-      {hasUndo && <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>{t`Take the last tap back`}</Button>}
+      {hasUndo && <Button variant="ghost" color="paper" _hover={{ bg: "softInk" }} marginTop="8px" onClick={() => tap("undo")}>{t`Undo the last tap`}</Button>}
     </>
   );
 });

@@ -6,7 +6,7 @@ import { RouteEditor } from "./RouteEditor.tsx";
 
 afterEach(cleanup);
 const changed: Stage[][] = [];
-const show = (...names: string[]): void =>
+const show = (...names: string[]) =>
   showScreen(<RouteEditor stages={names.map((name, at) => ({ ...newStage(String(at), "wash"), technique: null, name }))} onChange={(stages) => changed.push(stages)} />);
 
 test("a stage whose name does not tell what is done is asked about; what the name tells is not", async () => {

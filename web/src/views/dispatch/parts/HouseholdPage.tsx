@@ -258,7 +258,7 @@ function Kept({ household, onDone }: { household: HouseholdRead; onDone: () => v
       <Text
         marginTop="10px"
         maxWidth="38em"
-      >{t`Erasing takes them out of the books, of every list and of the logbook for good. It cannot be taken back; copies of the shop that were saved before still have them until they are saved anew.`}</Text>
+      >{t`Erasing takes them out of the books, of every list and of the logbook for good. It cannot be undone; copies of the shop that were saved before still have them until they are saved anew.`}</Text>
       <Flex gap="12px" align="flex-end" wrap="wrap">
         <FormField label={t`Type “${household.name}” to erase it`}>
           <TextInput value={typed} onChange={(change) => setTyped(change.target.value)} />

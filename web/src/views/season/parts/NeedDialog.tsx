@@ -44,6 +44,7 @@ export function NeedDialog({ outlook, read, onClose }: { outlook: Outlook; read:
   });
   return (
     <Dialog title={t`A need`} onClose={onClose}>
+      <Text color="softInk" marginBottom="10px">{t`A need is cards that somebody waits for by a day: an order, a list of people, a fair.`}</Text>
       <form onSubmit={(event) => void save(event)} noValidate>
         <Flex direction="column" gap="14px">
           <FormField label={t`For whom or for what`} fault={faultOf("title")}>
