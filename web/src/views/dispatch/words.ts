@@ -1,12 +1,12 @@
 import { type Money, t, plural } from "@yule/core";
 import type { PileLetter } from "@yule/derive";
-import { printMoney } from "../../kit/say.ts";
+import { countryName, printMoney } from "../../kit/say.ts";
 
 export const lettersWord = (count: number): string => plural(count, { one: "# letter", other: "# letters" });
 export const peopleWord = (count: number): string => plural(count, { one: "# household", other: "# households" });
 
 /** The town, for an envelope that is too small for the whole address. */
-export const townOf = ({ household }: PileLetter): string => `${household.address.split(/[,\n]/).at(-1)?.trim() ?? ""}, ${household.country}`;
+export const townOf = ({ household }: PileLetter): string => `${household.address.split(/[,\n]/).at(-1)?.trim() ?? ""}, ${countryName(household.country)}`;
 
 /** What too thick a card costs on its way, and how often. */
 export function thickWords(pile: readonly PileLetter[], currency: string): string | null {

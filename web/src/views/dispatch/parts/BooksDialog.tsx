@@ -1,3 +1,4 @@
+import { countryName } from "../../../kit/say.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { problemFaults } from "@yule/contract";
 import { phrase, type Fault, t } from "@yule/core";
@@ -58,14 +59,14 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
         <Button size="sm" variant="outline" disabled={!isWhole} onClick={() => saveFile("households.vcf", "text/vcard", writeCards(known))}>{t`Save the books as vCards`}</Button>
       </PasteRows>
       <Tick checked={isHome} onChange={(change) => setHome(change.target.checked)}>
-        {t`Who has no country is in ${country}`}
+        {t`Who has no country is in ${countryName(country)}`}
       </Tick>
       {read && read.rows.length > 0 && (
         <Box marginTop="10px" maxHeight="260px" overflowY="auto" tabIndex={0} role="group" aria-label={t`Households of the file`}>
           {read.rows.map(({ row, household, double }) => (
             <Box key={row} borderTop="1px solid" borderColor="hairline" paddingY="5px">
               <Text fontSize="15px">
-                <b>{household.name}</b>, {household.address}, {household.country}
+                <b>{household.name}</b>, {household.address}, {countryName(household.country)}
               </Text>
               {double !== null && (
                 <Tick checked={also.has(row)} onChange={() => tick(row)}>

@@ -12,7 +12,7 @@ import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import { saveFile } from "../../../kit/save.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
-import { printDay, printDayOfYear } from "../../../kit/say.ts";
+import { printDay, printDayOfYear, countryName } from "../../../kit/say.ts";
 import { DayField } from "../../../kit/DayField.tsx";
 
 interface PageProps {
@@ -142,7 +142,7 @@ function Elsewhere({ household, country }: { household: HouseholdRead; country: 
     <>
       {household.elsewhere.map((each) => (
         <Flex key={each.id} gap="10px" align="center" wrap="wrap">
-          <Text flex="1 1 280px">{t`${each.address}, ${each.country}: ${printDay(day(each.from))} to ${printDayOfYear(day(each.until))}`}</Text>
+          <Text flex="1 1 280px">{t`${each.address}, ${countryName(each.country)}: ${printDay(day(each.from))} to ${printDayOfYear(day(each.until))}`}</Text>
           <Button size="sm" variant="ghost" onClick={() => void sendCommand("drop-address", { id: each.id })}>{t`Take this address out`}</Button>
         </Flex>
       ))}

@@ -12,7 +12,7 @@ import { peopleWord } from "../words.ts";
 import { BooksDialog } from "./BooksDialog.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
 import { HouseholdPage } from "./HouseholdPage.tsx";
-import { printDay } from "../../../kit/say.ts";
+import { printDay, countryName } from "../../../kit/say.ts";
 
 const ZONE_ORDER: readonly Zone[] = ["inland", "neighbour", "overseas"];
 
@@ -65,7 +65,7 @@ function Books({ outlook }: DispatchAskProps) {
           <Box key={household.id} paddingY="6px" borderTop="1px solid" borderColor="hairline" maxWidth="1000px">
             <Flex justify="space-between" gap="12px" align="center" wrap="wrap">
               <Text overflowWrap="anywhere" flex="1 1 320px">
-                <b>{household.name}</b>, {household.address}, {household.country}
+                <b>{household.name}</b>, {household.address}, {countryName(household.country)}
                 {household.likes.length > 0 ? t`, likes ${listOf(household.likes)}` : ""}
                 {household.neutral ? t`, neutral words` : ""}
                 {household.without.length > 0 ? t`, without ${listOf(household.without, "or")}` : ""}

@@ -11,7 +11,7 @@ import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
 
-import { languageName } from "../../../kit/say.ts";
+import { languageName, countryName } from "../../../kit/say.ts";
 import { cardsOf } from "../../../kit/counts.ts";
 
 /** An evening's list: the cards to be written and addressed, in the order in which their boxes are opened. */
@@ -104,7 +104,7 @@ function Said({ each: { household, view, card }, outlook }: { each: PileLetter; 
   return (
     <Text as="span" paddingY="6px" overflowWrap="anywhere">
       <b>{household.name}</b>, {household.address}
-      {household.country === outlook.shop.country ? "" : `, ${household.country}`}. {view.design.name}, {card}
+      {household.country === outlook.shop.country ? "" : `, ${countryName(household.country)}`}. {view.design.name}, {card}
       {wishes.length > 0 ? `: ${wishes.join(", ")}` : ""}
     </Text>
   );
