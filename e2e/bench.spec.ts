@@ -135,7 +135,7 @@ test("times are shown with their spread, on how many taps they rest, and what a 
   await page.getByLabel("Quiet from, hour").fill("27");
   await expect(page.getByText("27 does not fit. Give a whole hour from 0 to 23.")).toBeVisible();
   await page.getByLabel("Boards for taped sheets").fill("0");
-  await expect(page.getByText("0 does not fit. Give a whole number from 1 to 99.")).toBeVisible();
+  await expect(page.getByText(/^0 does not fit\. Give a whole number from 1 to 99/)).toBeVisible();
   await page.getByText("A heat tool lies at hand").click();
   await expect(page.getByText(/A heat tool burns: never left on/)).toBeVisible();
   await page.reload();

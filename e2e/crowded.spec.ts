@@ -74,7 +74,7 @@ test("the week's sessions are changed, and what cannot be is said by its day", a
   const dialog = page.getByRole("dialog");
   await dialog.getByRole("button", { name: "One more session" }).click();
   await dialog.getByRole("button", { name: "Keep this week" }).click();
-  await expect(dialog.getByRole("alert")).toContainText(/Saturday, from: 09:00 does not fit\. Give a session that does not overlap another on its day/);
+  await expect(dialog.getByRole("alert")).toContainText(/Saturday, from: given 09:00, allowed a session that does not overlap another on its day/);
   const onMondays = async (): Promise<void> => {
     await dialog.getByLabel("Day of the week").last().selectOption("Monday");
     await dialog.getByRole("button", { name: "Keep this week" }).click();

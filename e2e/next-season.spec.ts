@@ -65,7 +65,7 @@ test("another day, number and route are tried by hand beside the real plan, and 
   await page.getByRole("button", { name: "Try something else" }).click();
   const form = page.getByRole("region", { name: "Try something else for Harbour office" });
   await form.getByLabel("Cards").fill("0");
-  await expect(form.getByRole("alert")).toHaveText("0 does not fit. Give a whole number from 1 to 10000.");
+  await expect(form.getByRole("alert")).toHaveText("0 does not fit. Give a whole number of cards from 1 to 10000.");
   await form.getByLabel("Cards").fill("4");
   const trial = page.getByRole("region", { name: "What if" });
   await expect(trial).toContainText("Harbour office: 4 cards instead of 8");

@@ -74,6 +74,8 @@ const whenIdle = (what: () => void): void => {
   else setTimeout(what, 1000);
 };
 const loadRest = ([next, ...rest]: readonly View[]): void => {
-  if (next) whenIdle(() => void next.load().finally(() => setTimeout(() => loadRest(rest), 200)));
+  const goOn = (): void => void setTimeout(() => loadRest(rest), 200);
+  // What does not come now is asked for again when its view is opened, and said there.
+  if (next) whenIdle(() => void next.load().then(goOn, goOn));
 };
 void ready.then(() => setTimeout(() => loadRest(VIEWS.filter((each) => each !== view)), 3000));

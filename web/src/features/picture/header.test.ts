@@ -31,7 +31,7 @@ test("the size of a PNG and of a JPEG is read from their first bytes", () => {
 
 test("a photo of 24 megapixels is taken, one of 60 is met with its figures and what to do", async () => {
   expect(await wrongWith(fileOf(jpeg(6000, 4000), "image/jpeg"))).toBeNull();
-  expect(await wrongWith(fileOf(png(10_000, 6000)))).toBe("10000 × 6000 pixels (60 megapixels) is too much. Give at most 50 megapixels; scan it at half the resolution.");
+  expect(await wrongWith(fileOf(png(10_000, 6000)))).toBe("The picture is of 10000 × 6000 pixels (60 megapixels). Choose one of at most 50 megapixels: scan it at half the resolution.");
 });
 
 test.each([
@@ -40,5 +40,5 @@ test.each([
   ["a picture of nothing", fileOf(png(0, 10))],
   ["an empty file", fileOf(new Uint8Array(0))],
 ])("%s is met with one clear line", async (_, file) => {
-  expect(await wrongWith(file)).toMatch(/^picture: given .*, allowed .*/);
+  expect(await wrongWith(file)).toMatch(/^(This|The file|The picture) .*\. Choose .*\.$/);
 });
