@@ -248,7 +248,7 @@ test("with nothing on the shelf every question says what it will decide and offe
   await page.getByRole("button", { name: "Put it there" }).click();
   await expect(verdict(page)).toContainText("One paint stands on the shelf, all that your designs name.");
   await page.goto(`${empty.url}/colour?ask=mix&want=%23cc2222`);
-  await expect(verdict(page)).toContainText("No mix of your one paint reaches it. The nearest, another colour,");
+  await expect(verdict(page)).toContainText("No mix of your one paint reaches it. The nearest, another color,");
   expect(errors).toEqual([]);
   await context.close();
   await empty.close();

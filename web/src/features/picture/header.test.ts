@@ -31,7 +31,9 @@ test("the size of a PNG and of a JPEG is read from their first bytes", () => {
 
 test("a photo of 24 megapixels is taken, one of 60 is met with its figures and what to do", async () => {
   expect(await wrongWith(fileOf(jpeg(6000, 4000), "image/jpeg"))).toBeNull();
-  expect(await wrongWith(fileOf(png(10_000, 6000)))).toBe("The picture is of 10000 × 6000 pixels (60 megapixels). Choose one of at most 50 megapixels: scan it at half the resolution.");
+  expect(await wrongWith(fileOf(png(10_000, 6000)))).toBe(
+    "The picture is of 10000 × 6000 pixels (60 megapixels). Choose one of at most 50 megapixels: scan it at half the resolution.",
+  );
 });
 
 test.each([

@@ -77,8 +77,19 @@ test("the made-up languages keep every value and form: one longer and with signs
 });
 
 test("a language is held up for a look without changing the shop", () => {
-  expect(languageOf({ language: "en" })).toBe("en");
+  expect(languageOf({ language: "en", country: "IE" })).toBe("en");
   localStorage.setItem("yule.words", "ar-XB");
-  expect(languageOf({ language: "en" })).toBe("ar-XB");
+  expect(languageOf({ language: "en", country: "IE" })).toBe("ar-XB");
   expect([directionOf("ar-XB"), directionOf("he"), directionOf("en-XA")]).toEqual(["rtl", "rtl", "ltr"]);
+});
+
+test("a shop in Ohio spells as it is spelled there, one in Cork and one in Toronto as they do; names stay as they are", async () => {
+  expect(["US", "IE", "CA"].map((country) => languageOf({ language: "en", country }))).toEqual(["en-US", "en", "en"]);
+  await speakLanguage("en-US");
+  expect(t`Colour of ${"Grey Harbour"}: grey, ${3} centimetres`).toBe("Color of Grey Harbour: gray, 3 centimeters");
+  expect(plural(2, { one: "# colour", other: "# colours" })).toBe("2 colors");
+  expect(made()).toBe("3 of Night train are made");
+  expect(languageSpoken()).toBe("en-US");
+  await speakLanguage("en");
+  expect(t`Colour`).toBe("Colour");
 });

@@ -1,5 +1,6 @@
 import { translateBy } from "@yule/core";
 import type { Catalogues } from "./catalogues.ts";
+import { AMERICAN_ENGLISH, americanSpelling, englishOf } from "./spelling.ts";
 
 /** The language that the sentences in the code are written in: it needs no catalogue. */
 const WRITTEN_IN_CODE = "en";
@@ -7,28 +8,35 @@ const WRITTEN_IN_CODE = "en";
 const HELD_UP = "yule.words";
 
 let catalogues: Catalogues | null = null;
+/** Which English is spoken where no catalogue is. */
+let english: string = WRITTEN_IN_CODE;
 /** Catalogues that are wanted: a view's comes with the view. */
 const domains = new Set<string>(["common"]);
 
 /** The language of a shop's sentences, unless another is held up for a look. */
-export const languageOf = (manner: { readonly language: string }): string => {
+export const languageOf = ({ language, country }: { readonly language: string; readonly country: string }): string => {
+  const own = language === WRITTEN_IN_CODE ? englishOf(country) : language;
   try {
-    return localStorage.getItem(HELD_UP) ?? manner.language;
+    return localStorage.getItem(HELD_UP) ?? own;
   } catch {
-    return manner.language;
+    return own;
   }
 };
+
+export const isEnglish = (language: string): boolean => language === WRITTEN_IN_CODE || language === AMERICAN_ENGLISH;
+/** Speaks English from now on, in the one spelling or the other. */
+export function speakEnglish(language: string): void {
+  english = language;
+  catalogues = null;
+  translateBy(language === AMERICAN_ENGLISH ? americanSpelling : null);
+}
 
 /**
  * Speaks a language from now on. English at once; another as soon as its catalogues are there, and what they lack stays English.
  * @returns when all that is drawn anew is drawn in it
  */
 export async function speakLanguage(language: string): Promise<void> {
-  if (language === WRITTEN_IN_CODE) {
-    catalogues = null;
-    translateBy(null);
-    return;
-  }
+  if (isEnglish(language)) return speakEnglish(language);
   if (catalogues?.language !== language) {
     const { cataloguesOf } = await import("./catalogues.ts");
     catalogues = cataloguesOf(language);
@@ -39,7 +47,7 @@ export async function speakLanguage(language: string): Promise<void> {
 }
 
 /** The language spoken last: workers that make papers are told it. */
-export const languageSpoken = (): string => catalogues?.language ?? WRITTEN_IN_CODE;
+export const languageSpoken = (): string => catalogues?.language ?? english;
 
 /** The same in a worker: nothing is printed before its sentences are there. */
 export async function speakWords(language: string, ...views: readonly string[]): Promise<void> {

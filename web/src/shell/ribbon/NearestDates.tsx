@@ -33,7 +33,7 @@ export function NearestDates({ tags, gone }: { tags: readonly RulerTag[]; gone: 
           <Flex as="li" key={id} align="center" gap="7px" minWidth={0} display={{ base: index === 0 ? "flex" : "none", md: "flex" }}>
             <StateMark state={state} size={12} />
             <Text as="span" truncate>
-              <Link to={to} style={{ textDecoration: "none" }}>
+              <Link to={to} style={{ textDecoration: "none", display: "inline-block", lineHeight: "26px" }}>
                 <Text as="b" color={STAND_COLOUR[state]} fontWeight={600}>
                   {printDay(day)}
                 </Text>{" "}

@@ -1,6 +1,6 @@
-import { eventPhrase, phraseSaid, type EventRead } from "@yule/contract";
+import { eventPhrase, phraseSaid, type EventRead, type Speech } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { dayAt, minuteOfDayAt, yearOf, type Day, t } from "@yule/core";
+import { day, dayAt, minuteOfDayAt, yearOf, type Day, t } from "@yule/core";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { useLogbookInfiniteQuery } from "../../data/api.ts";
@@ -108,7 +108,7 @@ function Entries({ events, timeZone, today }: { events: readonly EventRead[]; ti
                 {yearOf(dayOf(event)) === yearOf(today) ? printDay(dayOf(event)) : printDayOfYear(dayOf(event))}
               </Heading>
             )}
-            <Entry event={event} timeZone={timeZone} />
+            <Entry event={event} timeZone={timeZone} today={today} />
           </Box>
         );
       })}
@@ -116,14 +116,17 @@ function Entries({ events, timeZone, today }: { events: readonly EventRead[]; ti
   );
 }
 
-function Entry({ event, timeZone }: { event: EventRead; timeZone: string }) {
+function Entry({ event, timeZone, today }: { event: EventRead; timeZone: string; today: Day }) {
+  const speech = useSpeech();
+  // A day of another year is told with it: a card came back in December two years ago, not in this one.
+  const say: Speech = (value) => ("day" in value && yearOf(day(value.day)) !== yearOf(today) ? printDayOfYear(day(value.day)) : speech(value));
   return (
     <Flex gap="14px" paddingY="4px" borderTop="1px solid" borderColor="hairline" align="center" minHeight="46px">
       <Text minWidth="52px" flex="none" color="softInk" whiteSpace="nowrap">
         {printTime(minuteOfDayAt(new Date(event.at), timeZone))}
       </Text>
       <Text flex="1" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
-        {phraseSaid(eventPhrase(event.happened), useSpeech())}
+        {phraseSaid(eventPhrase(event.happened), say)}
       </Text>
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>
