@@ -74,7 +74,7 @@ test("the shelf is counted without the server, on the walk along it; what was co
   const keep = hook.getByRole("button", { name: "Keep the count" }).last();
   await tape.fill("-4");
   await keep.click();
-  await expect(hook.getByRole("alert")).toHaveText("Mounting tape, 6 mm: given -4, allowed 0 or more");
+  await expect(hook.getByRole("alert")).toHaveText("Mounting tape, 6 mm: -4 does not fit. Give 0 or more.");
   await shop.kill("SIGKILL");
   await tape.fill("151 m");
   await keep.click();

@@ -161,7 +161,7 @@ test("an empty shop is set up by five questions, ends in a verdict, and takes th
   await page.getByLabel("sheet width").fill("20");
   await page.getByRole("button", { name: "Next" }).click();
   await page.getByLabel("Name of the design").fill("Paper lantern");
-  await page.getByLabel("Colourways, parted by commas").fill("blue, red");
+  await page.getByLabel("Colorways, parted by commas").fill("blue, red");
   await page.getByRole("button", { name: "Next" }).click();
   await page.getByLabel("For whom or for what").fill("First commission");
   await page.getByLabel("Cards, blue").fill("8");

@@ -61,7 +61,7 @@ test("how much goes at a stage is told in the units of the material, and stands 
   const region = page.getByRole("region", { name: "How much goes" });
   await region.getByLabel("Masking fluid, blue for one, Night train, Mask the lights").fill("2 furlongs");
   await region.getByRole("button", { name: "Tell it" }).first().click();
-  await expect(region.getByRole("alert")).toContainText("2 furlongs does not fit. Give one of ml, cl, l, drop.");
+  await expect(region.getByRole("alert")).toContainText("2 furlongs does not fit. Give one of ml, cl, l, drop");
   await region.getByLabel("Masking fluid, blue for one, Night train, Mask the lights").fill("0.4 ml");
   await region.getByRole("button", { name: "Tell it" }).first().click();
   await expect(region.getByText("0.4 ml, as you told")).toBeVisible();

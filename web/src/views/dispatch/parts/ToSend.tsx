@@ -1,3 +1,4 @@
+import { kindWord } from "../../../kit/kinds.ts";
 import { Button, Text } from "@chakra-ui/react";
 import { money, type Money, t } from "@yule/core";
 import { BY_HAND, postageOf, rowOf, type NeedStand, type NeedView, type Outlook } from "@yule/derive";
@@ -82,7 +83,7 @@ const columnsFor = ({ shop, today }: Outlook): readonly TableColumn<SendRow>[] =
           {view.post ? t`Posted today` : t`Handed over`}
         </Button>
       ) : (
-        <Text color="softInk">{view.stage}</Text>
+        <Text color="softInk">{kindWord(view.stage)}</Text>
       ),
   },
 ];
