@@ -76,6 +76,6 @@ const whenIdle = (what: () => void): void => {
 const loadRest = ([next, ...rest]: readonly View[]): void => {
   const goOn = (): void => void setTimeout(() => loadRest(rest), 200);
   // What does not come now is asked for again when its view is opened, and said there.
-  if (next) whenIdle(() => void next.load().then(goOn, goOn));
+  if (next) whenIdle(() => void Promise.all([next.load(), wantWords(next.path)]).then(goOn, goOn));
 };
 void ready.then(() => setTimeout(() => loadRest(VIEWS.filter((each) => each !== view)), 3000));
