@@ -1,4 +1,4 @@
-import { idOfSource, pluralSource, sourceOf } from "@yule/core";
+import { hasWords, idOfSource, pluralSource, sourceOf } from "@yule/core";
 import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 import ts from "typescript";
@@ -51,7 +51,7 @@ export function sentencesOf(root: string): Map<string, Catalogue> {
   const found = new Map<string, Record<string, string>>();
   const names = new Map<string, string>();
   const note = (domain: string, source: string): void => {
-    if (!/\p{L}/u.test(source.replace(/\{\d+\}/g, ""))) return;
+    if (!hasWords(source)) return;
     const id = idOfSource(source);
     const before = names.get(id);
     if (before !== undefined && before !== source) throw new Error(`"${before}" and "${source}" have one short name`);

@@ -1,4 +1,4 @@
-import { t } from "../words/words.ts";
+import { t, wordsFor } from "../words/words.ts";
 import { labOfHex, labOfXyz, lchOfLab, type Lab, type Lch } from "./light.ts";
 import { seenIn, LIGHTS, type Light } from "./lamp.ts";
 import { reflectanceOf } from "./reflectance.ts";
@@ -116,34 +116,18 @@ const EDGE_SAYS = (seen: MatSeen): string =>
     : Math.abs(seen.contrast) > TOO_FAR
       ? t`much ${seen.contrast > 0 ? t`lighter` : t`darker`} than the edge`
       : t`${seen.contrast > 0 ? t`lighter` : t`darker`} than the edge by ${String(Math.round(Math.abs(seen.contrast)))}`;
-const HUE_SAYS: Readonly<Record<HueRelation, string>> = {
-  get neutral() {
-    return t`a neutral that keeps out of the way`;
-  },
-  get "picks up"() {
-    return t`picks up a small colour of the panel`;
-  },
-  get answers() {
-    return t`opposite to the panel's main colour, which makes it glow`;
-  },
-  get near() {
-    return t`near to the panel's main colour`;
-  },
-  get strays() {
-    return t`a hue that is not in the panel`;
-  },
-};
-const LIFT_SAYS: Readonly<Record<Lift, string>> = {
-  get lifts() {
-    return t`lets the panel's colours stand out`;
-  },
-  get keeps() {
-    return t`leaves the panel as it is`;
-  },
-  get drains() {
-    return t`is stronger than the panel and drains it`;
-  },
-};
+const HUE_SAYS: Readonly<Record<HueRelation, string>> = wordsFor({
+  neutral: () => t`a neutral that keeps out of the way`,
+  "picks up": () => t`picks up a small colour of the panel`,
+  answers: () => t`opposite to the panel's main colour, which makes it glow`,
+  near: () => t`near to the panel's main colour`,
+  strays: () => t`a hue that is not in the panel`,
+});
+const LIFT_SAYS: Readonly<Record<Lift, string>> = wordsFor({
+  lifts: () => t`lets the panel's colours stand out`,
+  keeps: () => t`leaves the panel as it is`,
+  drains: () => t`is stronger than the panel and drains it`,
+});
 
 function saysOf(seen: readonly MatSeen[]): string {
   const [day, lamp] = seen;

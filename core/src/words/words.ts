@@ -34,6 +34,9 @@ export const isolated = (value: Said, isTurned = false): string => {
 const joined = (parts: TemplateStringsArray, values: readonly Said[]): string =>
   parts.map((part, index) => `${index === 0 ? "" : isolated(values[index - 1] ?? "")}${part}`).join("");
 
+/** Whether a source has words of its own: what only puts values together is no sentence of any catalogue. */
+export const hasWords = (source: string): boolean => /\p{L}/u.test(source.replace(/\{\d+\}/g, ""));
+
 /** A sentence in the language of the shop. It is written here in English, and found in the catalogue by that. */
 export const t = (parts: TemplateStringsArray, ...values: readonly Said[]): string => translator?.(sourceOf(parts), values) ?? joined(parts, values);
 

@@ -19,12 +19,7 @@ import {
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { factsOfBatch } from "./plan.ts";
 
-const BONE_DRY: Care = {
-  chance: 0.95,
-  get why() {
-    return t`as good as always dry by then`;
-  },
-};
+const boneDry = (): Care => ({ chance: 0.95, why: t`as good as always dry by then` });
 
 /** What nobody told otherwise is everyday wash. */
 export const timedStage = (stage: DesignRead["stages"][number]): SeenStage => {
@@ -71,7 +66,7 @@ export function learnedRoute(design: DesignRead, times: BenchTimes, room: Room |
     // Where the next stage needs it wet, or it lies under books, the time is the one told: it is a setting down, or a night, not a drying out.
     const isPressed = technique === "flatten";
     const dry = isPressed || (next && next.within !== null) ? stage.dry : Math.round(drying.take);
-    const bone = isPressed ? dry : Math.max(dry, Math.round(dryingTime(times, timed, design.paperId ?? "", room, BONE_DRY).take));
+    const bone = isPressed ? dry : Math.max(dry, Math.round(dryingTime(times, timed, design.paperId ?? "", room, boneDry()).take));
     return {
       table: { id: stage.id, name: stage.name, kind: stage.kind, technique, hands: tenths(hands.take), setup: stage.setup, dry, within: stage.within, portable: stage.portable },
       live: {

@@ -11,54 +11,26 @@ export interface CardSize {
 const size = (width: Length, height: Length): Size => ({ width, height });
 
 /** Announcement cards and their envelopes as stationers of the United States and Canada sell them, by their trade names. */
-const LETTER_SIZES: readonly CardSize[] = [
+const letterSizes = (): readonly CardSize[] => [
   { key: "a2", name: "A2", card: size(inches(4.25), inches(5.5)), envelope: size(inches(4.375), inches(5.75)) },
   { key: "us-a6", name: "A6", card: size(inches(4.5), inches(6.25)), envelope: size(inches(4.75), inches(6.5)) },
   { key: "a7", name: "A7", card: size(inches(5), inches(7)), envelope: size(inches(5.25), inches(7.25)) },
   { key: "4-bar", name: "4-bar", card: size(inches(3.5), inches(4.875)), envelope: size(inches(3.625), inches(5.125)) },
-  {
-    key: "us-square",
-    get name() {
-      return t`Square`;
-    },
-    card: size(inches(5.25), inches(5.25)),
-    envelope: size(inches(5.5), inches(5.5)),
-  },
-  {
-    key: "us-postcard",
-    get name() {
-      return t`Postcard`;
-    },
-    card: size(inches(4), inches(6)),
-    envelope: null,
-  },
+  { key: "us-square", name: t`Square`, card: size(inches(5.25), inches(5.25)), envelope: size(inches(5.5), inches(5.5)) },
+  { key: "us-postcard", name: t`Postcard`, card: size(inches(4), inches(6)), envelope: null },
 ];
 
 /** Cards of ISO 216 with the envelopes of ISO 269 (DL: DIN 678), and the square that is sold beside them. */
-const ISO_SIZES: readonly CardSize[] = [
+const isoSizes = (): readonly CardSize[] => [
   { key: "a6", name: "A6, C6", card: size(mm(105), mm(148)), envelope: size(mm(114), mm(162)) },
   { key: "a5", name: "A5, C5", card: size(mm(148), mm(210)), envelope: size(mm(162), mm(229)) },
   { key: "dl", name: "DL", card: size(mm(99), mm(210)), envelope: size(mm(110), mm(220)) },
-  {
-    key: "square",
-    get name() {
-      return t`Square`;
-    },
-    card: size(mm(145), mm(145)),
-    envelope: size(mm(155), mm(155)),
-  },
-  {
-    key: "postcard",
-    get name() {
-      return t`Postcard A6`;
-    },
-    card: size(mm(105), mm(148)),
-    envelope: null,
-  },
+  { key: "square", name: t`Square`, card: size(mm(145), mm(145)), envelope: size(mm(155), mm(155)) },
+  { key: "postcard", name: t`Postcard A6`, card: size(mm(105), mm(148)), envelope: null },
 ];
 
 /** The cards that are usual in a country: those of letter paper where it is used, those of ISO elsewhere. */
-export const cardSizesIn = (country: string): readonly CardSize[] => (mannerOf(country).paper === "letter" ? LETTER_SIZES : ISO_SIZES);
+export const cardSizesIn = (country: string): readonly CardSize[] => (mannerOf(country).paper === "letter" ? letterSizes() : isoSizes());
 
 /**
  * A template cut to a usual size, its panel and mats with the reveals they have there. Where its layers make it too thick for the

@@ -1,5 +1,5 @@
 import type { CommandInput } from "@yule/contract";
-import { inches, mm, PLAIN_CARD, PLAIN_LAYER, type Layer, type Length, type Stack, t } from "@yule/core";
+import { inches, mm, PLAIN_CARD, PLAIN_LAYER, type Layer, type Length, type Stack, t, written } from "@yule/core";
 
 type AddDesign = CommandInput<"add-design">;
 type Stage = AddDesign["stages"][number];
@@ -19,29 +19,29 @@ const stage = (name: string, kind: Stage["kind"], hands: number, setup: number, 
 });
 
 const finishing = (): Drafted[] => [
-  stage("Flatten", "finish", 0, 5, 480, { note: t`overnight under books` }),
+  stage("Flatten", "finish", 0, 5, 480, { note: "overnight under books" }),
   stage("Letter", "finish", 1, 3, 10, { portable: true }),
-  stage(t`Score and fold bases`, "assemble", 1, 4, 0, { portable: true }),
+  stage("Score and fold bases", "assemble", 1, 4, 0, { portable: true }),
   stage("Mount", "assemble", 1, 4, 20),
 ];
 
 const washes = (): Drafted[] => [
   stage("Sketch", "draw", 2, 3, 0, { portable: true }),
-  stage(t`First wash`, "paint", 2, 5, 6),
-  stage(t`Drop in colour`, "paint", 1, 1, 35, { within: 6, note: t`while it is damp` }),
-  stage(t`Second wash`, "paint", 2, 4, 30),
+  stage("First wash", "paint", 2, 5, 6),
+  stage("Drop in colour", "paint", 1, 1, 35, { within: 6, note: "while it is damp" }),
+  stage("Second wash", "paint", 2, 4, 30),
   stage("Accents", "paint", 2, 2, 15, { portable: true }),
 ];
 
 const taped = (): Drafted[] => [
-  stage(t`Tape to the board`, "prepare", 0, 12, 0),
+  stage("Tape to the board", "prepare", 0, 12, 0),
   stage("Sketch", "draw", 2, 3, 0, { portable: true }),
-  stage(t`Mask the lights`, "mask", 1, 4, 30, { note: t`board flat; soap the brush first` }),
-  stage(t`First wash`, "paint", 2, 5, 30),
-  stage(t`Second wash`, "paint", 2, 4, 35),
-  stage("Unmask", "mask", 1, 1, 0, { note: t`bone dry only` }),
+  stage("Mask the lights", "mask", 1, 4, 30, { note: "board flat; soap the brush first" }),
+  stage("First wash", "paint", 2, 5, 30),
+  stage("Second wash", "paint", 2, 4, 35),
+  stage("Unmask", "mask", 1, 1, 0, { note: "bone dry only" }),
   stage("Accents", "paint", 2, 2, 20),
-  stage(t`Untape and cut apart`, "prepare", 1, 3, 0, { note: t`low and slow, away from the panel` }),
+  stage("Untape and cut apart", "prepare", 1, 3, 0, { note: "low and slow, away from the panel" }),
 ];
 
 /** What a design begins as; every figure can be changed afterwards. Envelopes leave 1/4 in or 9 mm. */
@@ -81,12 +81,8 @@ type Draft = Pick<Template, "key" | "name" | "says"> & {
 const DRAFTS: readonly Draft[] = [
   {
     key: "square",
-    get name() {
-      return t`Square card, mat and panel`;
-    },
-    get says() {
-      return t`5 1/2 in; base 11 × 5 1/2 in scored at 5 1/2; washes wet in wet; cut panels`;
-    },
+    name: written`Square card, mat and panel`,
+    says: written`5 1/2 in; base 11 × 5 1/2 in scored at 5 1/2; washes wet in wet; cut panels`,
     make: () => ({
       method: "cut",
       stages: [...washes(), ...finishing()],
@@ -98,12 +94,8 @@ const DRAFTS: readonly Draft[] = [
   },
   {
     key: "torn",
-    get name() {
-      return t`Square card, torn panel`;
-    },
-    get says() {
-      return t`6 in; base 12 × 6 in; the panel torn along a ruler and glued straight on the base`;
-    },
+    name: written`Square card, torn panel`,
+    says: written`6 in; base 12 × 6 in; the panel torn along a ruler and glued straight on the base`,
     make: () => ({
       method: "fold",
       stages: [...washes(), ...finishing()],
@@ -112,12 +104,8 @@ const DRAFTS: readonly Draft[] = [
   },
   {
     key: "tall",
-    get name() {
-      return t`Tall A6 card, panel glued on`;
-    },
-    get says() {
-      return t`base 210 × 148 mm; taped white border; masking fluid`;
-    },
+    name: written`Tall A6 card, panel glued on`,
+    says: written`base 210 × 148 mm; taped white border; masking fluid`,
     make: () => ({
       method: "tape",
       stages: [...taped(), ...finishing()],
@@ -126,31 +114,23 @@ const DRAFTS: readonly Draft[] = [
   },
   {
     key: "mats",
-    get name() {
-      return t`Tall card, two mats, panel set high`;
-    },
-    get says() {
-      return t`120 × 170 mm; reveals of 5 and 4 mm, the panel 6 mm above the middle`;
-    },
+    name: written`Tall card, two mats, panel set high`,
+    says: written`120 × 170 mm; reveals of 5 and 4 mm, the panel 6 mm above the middle`,
     make: () => ({
       method: "cut",
       stages: [...washes(), ...finishing()],
       stack: card(
         mm(120),
         mm(170),
-        [layer("mat", mm(110), mm(160), { name: t`outer mat` }), layer("mat", mm(102), mm(152), { name: t`inner mat` }), layer("panel", mm(86), mm(124), { y: mm(17) })],
+        [layer("mat", mm(110), mm(160), { name: "outer mat" }), layer("mat", mm(102), mm(152), { name: "inner mat" }), layer("panel", mm(86), mm(124), { y: mm(17) })],
         { envelope: { width: mm(125), height: mm(176) }, thickness: mm(1.4) },
       ),
     }),
   },
   {
     key: "postcard",
-    get name() {
-      return t`Postcard A6, taped border, grid`;
-    },
-    get says() {
-      return t`no fold; painted on the card itself inside a taped border of 8 mm; 2 × 5 cells`;
-    },
+    name: written`Postcard A6, taped border, grid`,
+    says: written`no fold; painted on the card itself inside a taped border of 8 mm; 2 × 5 cells`,
     make: () => ({
       method: "tape",
       stages: [...taped(), stage("Flatten", "finish", 0, 5, 480), stage("Letter", "finish", 1, 3, 10, { portable: true })],
@@ -160,12 +140,8 @@ const DRAFTS: readonly Draft[] = [
   },
   {
     key: "tag",
-    get name() {
-      return t`Arched tag with a hole, that stands`;
-    },
-    get says() {
-      return t`62 × 105 mm; two arches scored 1/2 in from the top of the back; 4 mm off its foot`;
-    },
+    name: written`Arched tag with a hole, that stands`,
+    says: written`62 × 105 mm; two arches scored 1/2 in from the top of the back; 4 mm off its foot`,
     make: () => ({
       method: "cut",
       stages: [...washes(), ...finishing()],
@@ -179,12 +155,8 @@ const DRAFTS: readonly Draft[] = [
   },
   {
     key: "round",
-    get name() {
-      return t`Round card that stands`;
-    },
-    get says() {
-      return t`120 mm across; two discs scored 1/2 in from the top of the back; 3 mm off its foot`;
-    },
+    name: written`Round card that stands`,
+    says: written`120 mm across; two discs scored 1/2 in from the top of the back; 3 mm off its foot`,
     make: () => ({
       method: "cut",
       stages: [...washes(), ...finishing()],

@@ -1,5 +1,19 @@
 import type { DesignRead, OffcutRead, StoreRead } from "@yule/contract";
-import { lengthOfUnits, mm, money, stackGeometry, stripFor, type NeededPieces, type PieceKind, type PossibleUse, type Score, type SheetStore, t } from "@yule/core";
+import {
+  lengthOfUnits,
+  mm,
+  money,
+  stackGeometry,
+  stripFor,
+  type NeededPieces,
+  type PieceKind,
+  type PossibleUse,
+  type Score,
+  type SheetStore,
+  t,
+  written,
+  saidWritten,
+} from "@yule/core";
 import type { Outlook } from "../season/workOut.ts";
 import { panelOf, stackOf } from "../season/materials.ts";
 import type { NeedView } from "../season/needView.ts";
@@ -108,19 +122,15 @@ export const tintOf = (design: DesignRead | undefined): string => design?.colour
 const ALWAYS: readonly Omit<PossibleUse, "most">[] = [
   {
     what: "tag",
-    get name() {
-      return t`gift tag`;
-    },
+    name: written`gift tag`,
     width: mm(50),
     height: mm(90),
     worth: 2,
   },
-  { what: "bookmark", name: "bookmark", width: mm(50), height: mm(180), worth: 3 },
+  { what: "bookmark", name: written`bookmark`, width: mm(50), height: mm(180), worth: 3 },
   {
     what: "strip",
-    get name() {
-      return t`test strip`;
-    },
+    name: written`test strip`,
     width: mm(30),
     height: mm(100),
     worth: 0.5,
@@ -154,7 +164,12 @@ export function possiblePieces(outlook: Pick<Outlook, "open">, storeId: string, 
   });
   const small = ALWAYS.flatMap(({ what, name, width, height }) =>
     what === "tag" || what === "bookmark"
-      ? [{ piece: { id: what, what: "strip" as const, needId: null, name, width, height, count: ANY_NUMBER, turn: true, material: storeId }, value: SMALL_PRICES[what] }]
+      ? [
+          {
+            piece: { id: what, what: "strip" as const, needId: null, name: saidWritten(name), width, height, count: ANY_NUMBER, turn: true, material: storeId },
+            value: SMALL_PRICES[what],
+          },
+        ]
       : [],
   );
   return [...lacked, ...small];
@@ -165,6 +180,6 @@ export function usesOfSeason(outlook: Pick<Outlook, "open">, storeId: string, is
   const pieces = lackedOf(outlook, storeId, isPaper);
   return [
     ...pieces.map(({ what, name, width, height, count }) => ({ what, name, width, height, most: count, worth: what === "panel" ? A_PANEL : 4 })),
-    ...ALWAYS.map((use) => ({ ...use, most: ANY_NUMBER })),
+    ...ALWAYS.map((use) => ({ ...use, name: saidWritten(use.name), most: ANY_NUMBER })),
   ];
 }

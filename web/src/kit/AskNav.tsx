@@ -11,7 +11,7 @@ export function AskNav({
   children,
 }: {
   label: string;
-  asks: readonly { readonly key: string; readonly label: string }[];
+  asks: readonly { readonly key: string; readonly label: () => string }[];
   asked: string;
   to: (key: string) => string;
   children?: ReactNode;
@@ -33,7 +33,7 @@ export function AskNav({
             textUnderlineOffset: 7,
           }}
         >
-          {ask.label}
+          {ask.label()}
         </NavLink>
       ))}
       {children && <Box flex="1" />}

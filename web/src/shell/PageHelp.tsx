@@ -21,7 +21,7 @@ export function PageHelp() {
         }
       >
         <Text fontWeight={700} marginBottom="6px">{t`What this page decides`}</Text>
-        {view.help.map((sentence) => (
+        {view.help().map((sentence) => (
           <Text key={sentence} marginBottom="8px">
             {sentence}
           </Text>

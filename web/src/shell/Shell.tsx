@@ -244,7 +244,7 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
                 position="relative"
                 zIndex={1}
               >
-                <span>{view.label}</span>
+                <span>{view.label()}</span>
                 {call && call.count > 0 && (
                   <Box
                     as="span"

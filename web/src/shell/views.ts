@@ -4,9 +4,9 @@ import type { ComponentType } from "react";
 /** A view: its place in the order of the work, its name, and what loads it. Adding one is a line here and a folder. */
 export interface View {
   readonly path: string;
-  readonly label: string;
+  readonly label: () => string;
   /** What it decides, in sentences. */
-  readonly help: readonly string[];
+  readonly help: () => readonly string[];
   readonly key: string;
   readonly load: () => Promise<{ default: ComponentType }>;
 }
@@ -14,112 +14,76 @@ export interface View {
 export const VIEWS: readonly View[] = [
   {
     path: "season",
-    get label() {
-      return t`Season`;
-    },
-    get help() {
-      return [
-        t`Which cards to begin first, and what to say to whoever waits.`,
-        t`A need is cards that somebody waits for by a day: an order, a list of people, a fair. Each line says when to begin it, and how often in a hundred tries it would be there in time.`,
-      ];
-    },
+    label: () => t`Season`,
+    help: () => [
+      t`Which cards to begin first, and what to say to whoever waits.`,
+      t`A need is cards that somebody waits for by a day: an order, a list of people, a fair. Each line says when to begin it, and how often in a hundred tries it would be there in time.`,
+    ],
     key: "1",
     load: () => import("../views/season/SeasonView.tsx"),
   },
   {
     path: "designs",
-    get label() {
-      return t`Designs`;
-    },
-    get help() {
-      return [
-        t`Whether the cards of a series belong together, and which card is still missing.`,
-        t`Open a design to see what to cut, the order of its stages, and whether its words fit.`,
-      ];
-    },
+    label: () => t`Designs`,
+    help: () => [
+      t`Whether the cards of a series belong together, and which card is still missing.`,
+      t`Open a design to see what to cut, the order of its stages, and whether its words fit.`,
+    ],
     key: "2",
     load: () => import("../views/designs/DesignsView.tsx"),
   },
   {
     path: "colour",
-    get label() {
-      return t`Colour`;
-    },
-    get help() {
-      return [t`Which paints to mix and how much, and which of them turn to mud where they meet.`, t`Each question at the top has an answer of its own.`];
-    },
+    label: () => t`Colour`,
+    help: () => [t`Which paints to mix and how much, and which of them turn to mud where they meet.`, t`Each question at the top has an answer of its own.`],
     key: "3",
     load: () => import("../views/colour/ColourView.tsx"),
   },
   {
     path: "sheets",
-    get label() {
-      return t`Sheets`;
-    },
-    get help() {
-      return [
-        t`How to cut a sheet into panels so that the fewest sheets are used.`,
-        t`The steps stand in the order in which your hands do them. Keep fingers behind the ruler, and cut away from yourself.`,
-      ];
-    },
+    label: () => t`Sheets`,
+    help: () => [
+      t`How to cut a sheet into panels so that the fewest sheets are used.`,
+      t`The steps stand in the order in which your hands do them. Keep fingers behind the ruler, and cut away from yourself.`,
+    ],
     key: "4",
     load: () => import("../views/sheets/SheetsView.tsx"),
   },
   {
     path: "bench",
-    get label() {
-      return t`Bench`;
-    },
-    get help() {
-      return [
-        t`What your hands do next, while other panels are wet or dry.`,
-        t`Press Done when it is done. A clock on a panel tells how long it stays wet; one with a dashed rim is a panel to catch before it dries.`,
-      ];
-    },
+    label: () => t`Bench`,
+    help: () => [
+      t`What your hands do next, while other panels are wet or dry.`,
+      t`Press Done when it is done. A clock on a panel tells how long it stays wet; one with a dashed rim is a panel to catch before it dries.`,
+    ],
     key: "5",
     load: () => import("../views/bench/BenchView.tsx"),
   },
   {
     path: "finish",
-    get label() {
-      return t`Finish`;
-    },
-    get help() {
-      return [t`Which panels are good, how many more to paint, and who gets which.`, t`After that it tells the order of making the cards.`];
-    },
+    label: () => t`Finish`,
+    help: () => [t`Which panels are good, how many more to paint, and who gets which.`, t`After that it tells the order of making the cards.`],
     key: "6",
     load: () => import("../views/finish/FinishView.tsx"),
   },
   {
     path: "dispatch",
-    get label() {
-      return t`Dispatch`;
-    },
-    get help() {
-      return [t`Which letters must leave today, in which order and at which postage.`, t`The other questions are about orders, lists of people and fairs.`];
-    },
+    label: () => t`Dispatch`,
+    help: () => [t`Which letters must leave today, in which order and at which postage.`, t`The other questions are about orders, lists of people and fairs.`],
     key: "7",
     load: () => import("../views/dispatch/DispatchView.tsx"),
   },
   {
     path: "stores",
-    get label() {
-      return t`Stores`;
-    },
-    get help() {
-      return [t`What runs out and when, what to buy where, and what a card costs you.`, t`A figure that is underlined says why when it is pressed.`];
-    },
+    label: () => t`Stores`,
+    help: () => [t`What runs out and when, what to buy where, and what a card costs you.`, t`A figure that is underlined says why when it is pressed.`],
     key: "8",
     load: () => import("../views/stores/StoresView.tsx"),
   },
   {
     path: "logbook",
-    get label() {
-      return t`Logbook`;
-    },
-    get help() {
-      return [t`Whether promises were kept as they were forecast.`, t`Below it stands everything that was done. Each entry can be undone from here.`];
-    },
+    label: () => t`Logbook`,
+    help: () => [t`Whether promises were kept as they were forecast.`, t`Below it stands everything that was done. Each entry can be undone from here.`],
     key: "9",
     load: () => import("../views/logbook/LogbookView.tsx"),
   },

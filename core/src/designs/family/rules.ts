@@ -1,4 +1,4 @@
-import { t } from "../../words/words.ts";
+import { t, written } from "../../words/words.ts";
 import { majority, type FamilyRule, type Member } from "./model.ts";
 import { nearestOf, paletteDistance, warmth } from "./palette.ts";
 
@@ -36,9 +36,7 @@ function alike<Value extends string | number | boolean>(
 
 const paletteTogether: FamilyRule = {
   id: "palette-apart",
-  get says() {
-    return t`A card shares its colours with the others`;
-  },
+  says: written`A card shares its colours with the others`,
   judge: (family) => {
     if (family.length < 2) return { tie: null, findings: [] };
     const own = family.map((member) => new Set(coloursOf(member)));
@@ -71,9 +69,7 @@ const paletteTogether: FamilyRule = {
 
 const paletteSide: FamilyRule = {
   id: "palette-side",
-  get says() {
-    return t`A card is as warm or as cool as its series`;
-  },
+  says: written`A card is as warm or as cool as its series`,
   judge: (family, ties) => {
     if (ties.palette === "mixed") return { tie: null, findings: [] };
     const sign = ties.palette === "warm" ? 1 : -1;
@@ -98,9 +94,7 @@ const paletteSide: FamilyRule = {
 
 const light: FamilyRule = {
   id: "light",
-  get says() {
-    return t`The light comes from one side on all cards`;
-  },
+  says: written`The light comes from one side on all cards`,
   judge: alike((member) => member.light, {
     severity: "breaks",
     tie: (side) => t`light from the ${side}`,
@@ -111,9 +105,7 @@ const light: FamilyRule = {
 
 const highlight: FamilyRule = {
   id: "highlight",
-  get says() {
-    return t`Highlights lie on the side of the light`;
-  },
+  says: written`Highlights lie on the side of the light`,
   judge: (family) => ({
     tie: null,
     findings: family
@@ -130,9 +122,7 @@ const highlight: FamilyRule = {
 
 const line: FamilyRule = {
   id: "line",
-  get says() {
-    return t`Outlines are of one weight`;
-  },
+  says: written`Outlines are of one weight`,
   judge: (family) => {
     const measured = family.filter((member) => member.line !== null);
     if (measured.length < 3) return { tie: null, findings: [] };
@@ -154,9 +144,7 @@ const line: FamilyRule = {
 
 const alternating: FamilyRule = {
   id: "alternating",
-  get says() {
-    return t`Cards look one way and the other in turn`;
-  },
+  says: written`Cards look one way and the other in turn`,
   judge: (family, ties) => {
     if (!ties.alternate) return { tie: null, findings: [] };
     const looking = family.filter((member) => member.looks === "left" || member.looks === "right");
@@ -183,9 +171,7 @@ const alternating: FamilyRule = {
 
 const odd: FamilyRule = {
   id: "odd",
-  get says() {
-    return t`There is an odd number of what is shown`;
-  },
+  says: written`There is an odd number of what is shown`,
   judge: (family) => ({
     tie: null,
     findings: family
@@ -202,9 +188,7 @@ const odd: FamilyRule = {
 
 const lettering: FamilyRule = {
   id: "lettering",
-  get says() {
-    return t`Words are of one lettering`;
-  },
+  says: written`Words are of one lettering`,
   judge: alike((member) => member.lettering, {
     severity: "breaks",
     tie: (style) => `words ${style}`,
@@ -215,9 +199,7 @@ const lettering: FamilyRule = {
 
 const border: FamilyRule = {
   id: "border",
-  get says() {
-    return t`Panels have one kind of border`;
-  },
+  says: written`Panels have one kind of border`,
   judge: alike((member) => member.border, {
     severity: "strays",
     tie: (kind) => (kind === "none" ? t`painted to the edge` : `a ${kind} border`),
@@ -228,9 +210,7 @@ const border: FamilyRule = {
 
 const margin: FamilyRule = {
   id: "margin",
-  get says() {
-    return t`Borders around the panel are about as wide`;
-  },
+  says: written`Borders around the panel are about as wide`,
   judge: (family) => {
     const measured = family.filter((member) => member.margin !== null);
     if (measured.length < 3) return { tie: null, findings: [] };
@@ -253,9 +233,7 @@ const margin: FamilyRule = {
 
 const recurring: FamilyRule = {
   id: "recurring",
-  get says() {
-    return t`The element that recurs is on every card`;
-  },
+  says: written`The element that recurs is on every card`,
   judge: (family, ties) => {
     if (ties.recurring === "") return { tie: null, findings: [] };
     const lacking = family.filter((member) => member.recurring === false);
@@ -274,9 +252,7 @@ const recurring: FamilyRule = {
 
 const varied: FamilyRule = {
   id: "varied",
-  get says() {
-    return t`Something varies from card to card`;
-  },
+  says: written`Something varies from card to card`,
   judge: (family) => {
     if (family.length < 3) return { tie: null, findings: [] };
     const kinds: readonly ((member: Member) => string | number | null)[] = [

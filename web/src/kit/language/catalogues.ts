@@ -1,6 +1,6 @@
 import { setupI18n } from "@lingui/core";
 import { compileMessage } from "@lingui/message-utils/compileMessage";
-import { idOfSource, isolated, type Said, type Translator } from "@yule/core";
+import { hasWords, idOfSource, isolated, type Said, type Translator } from "@yule/core";
 import { directionOf } from "./directions.ts";
 import { madeUpFrom } from "./madeUp.ts";
 
@@ -36,6 +36,7 @@ export function cataloguesOf(language: string): Catalogues {
     }
   };
   const translate = (source: string, values: readonly Said[]): string | null => {
+    if (!hasWords(source)) return null;
     const id = idOfSource(source);
     if (id in i18n.messages) return i18n._(id, Object.fromEntries(values.map((value, index) => [String(index), typeof value === "string" ? isolated(value, isTurned) : value])));
     if (!lacking.has(id)) note(`No ${language} for "${source}": it stays English.`);

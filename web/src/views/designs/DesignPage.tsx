@@ -91,8 +91,7 @@ function DesignVerdict({ design, rulesOff, holdsMasking, strays }: { design: Des
   return (
     <Verdict>
       {rich`${design.name}: cut the base ${(<Figure why={baseWhy(design, size)}>{size(geometry.base.width, geometry.base.height)}</Figure>)}${
-        geometry.score !== null &&
-        (geometry.pieces === 2 ? <>{t` as two pieces, the back scored ${say(geometry.score)} from its top`}</> : <>{t` and score at ${say(geometry.score)}`}</>)
+        geometry.score !== null && (geometry.pieces === 2 ? t` as two pieces, the back scored ${say(geometry.score)} from its top` : t` and score at ${say(geometry.score)}`)
       }. ${
         fault ? (
           <Figure

@@ -8,56 +8,18 @@ import type { DispatchAskProps } from "./ask.ts";
 import LeaveAsk from "./parts/LeaveAsk.tsx";
 
 /** The questions about sending; what must leave is asked first. */
-const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<DispatchAskProps> | LazyExoticComponent<ComponentType<DispatchAskProps>> }[] = [
-  {
-    key: "leave",
-    get label() {
-      return t`What must leave`;
-    },
-    part: LeaveAsk,
-  },
-  {
-    key: "orders",
-    get label() {
-      return t`Orders`;
-    },
-    part: lazy(() => import("./parts/OrdersAsk.tsx")),
-  },
-  {
-    key: "which",
-    get label() {
-      return t`Who gets which`;
-    },
-    part: lazy(() => import("./parts/WhichAsk.tsx")),
-  },
-  {
-    key: "write",
-    get label() {
-      return t`Write and address`;
-    },
-    part: lazy(() => import("./parts/WriteAsk.tsx")),
-  },
-  {
-    key: "fair",
-    get label() {
-      return t`Fairs`;
-    },
-    part: lazy(() => import("./parts/FairAsk.tsx")),
-  },
-  {
-    key: "listings",
-    get label() {
-      return t`Listings`;
-    },
-    part: lazy(() => import("./parts/ListingsAsk.tsx")),
-  },
-  {
-    key: "households",
-    get label() {
-      return t`Households`;
-    },
-    part: lazy(() => import("./parts/HouseholdsAsk.tsx")),
-  },
+const ASKS: readonly {
+  readonly key: string;
+  readonly label: () => string;
+  readonly part: ComponentType<DispatchAskProps> | LazyExoticComponent<ComponentType<DispatchAskProps>>;
+}[] = [
+  { key: "leave", label: () => t`What must leave`, part: LeaveAsk },
+  { key: "orders", label: () => t`Orders`, part: lazy(() => import("./parts/OrdersAsk.tsx")) },
+  { key: "which", label: () => t`Who gets which`, part: lazy(() => import("./parts/WhichAsk.tsx")) },
+  { key: "write", label: () => t`Write and address`, part: lazy(() => import("./parts/WriteAsk.tsx")) },
+  { key: "fair", label: () => t`Fairs`, part: lazy(() => import("./parts/FairAsk.tsx")) },
+  { key: "listings", label: () => t`Listings`, part: lazy(() => import("./parts/ListingsAsk.tsx")) },
+  { key: "households", label: () => t`Households`, part: lazy(() => import("./parts/HouseholdsAsk.tsx")) },
 ];
 
 /** Dispatch: what must be posted by when, who gets which card, and who is in the books. */

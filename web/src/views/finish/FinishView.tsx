@@ -12,47 +12,12 @@ import { NOTHING_FINISHED, type FinishAskProps } from "./ask.ts";
 import { JudgeAsk } from "./parts/JudgeAsk.tsx";
 
 /** Questions that Finish answers. Adding one is a line here and a part. */
-const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<FinishAskProps>; readonly isOfNeed: boolean }[] = [
-  {
-    key: "judge",
-    get label() {
-      return t`Which panels are good?`;
-    },
-    part: JudgeAsk,
-    isOfNeed: true,
-  },
-  {
-    key: "give",
-    get label() {
-      return t`Who gets which?`;
-    },
-    part: lazy(() => import("./parts/GiveAsk.tsx")),
-    isOfNeed: false,
-  },
-  {
-    key: "make",
-    get label() {
-      return t`Make the cards`;
-    },
-    part: lazy(() => import("./parts/MakeAsk.tsx")),
-    isOfNeed: true,
-  },
-  {
-    key: "stock",
-    get label() {
-      return t`Finished cards`;
-    },
-    part: lazy(() => import("./parts/StockAsk.tsx")),
-    isOfNeed: false,
-  },
-  {
-    key: "why",
-    get label() {
-      return t`Why do panels fail?`;
-    },
-    part: lazy(() => import("./parts/WhyAsk.tsx")),
-    isOfNeed: false,
-  },
+const ASKS: readonly { readonly key: string; readonly label: () => string; readonly part: ComponentType<FinishAskProps>; readonly isOfNeed: boolean }[] = [
+  { key: "judge", label: () => t`Which panels are good?`, part: JudgeAsk, isOfNeed: true },
+  { key: "give", label: () => t`Who gets which?`, part: lazy(() => import("./parts/GiveAsk.tsx")), isOfNeed: false },
+  { key: "make", label: () => t`Make the cards`, part: lazy(() => import("./parts/MakeAsk.tsx")), isOfNeed: true },
+  { key: "stock", label: () => t`Finished cards`, part: lazy(() => import("./parts/StockAsk.tsx")), isOfNeed: false },
+  { key: "why", label: () => t`Why do panels fail?`, part: lazy(() => import("./parts/WhyAsk.tsx")), isOfNeed: false },
 ];
 
 /** Finish: which panels are good, whether they are enough and whose they are, and the cards made of them. */

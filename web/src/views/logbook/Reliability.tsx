@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { rich } from "../../kit/rich.tsx";
 import { t } from "@yule/core";
 import { Box, Heading, Text } from "@chakra-ui/react";
@@ -36,11 +37,12 @@ function whyReliability({ needs, claims, brier, widen }: Reliability): string {
 
 /** What was said against what came, by state. */
 export function ReliabilityTable({ reliability }: { reliability: Reliability }) {
+  const columns = useMemo(columnsOf, []);
   if (reliability.needs < ENOUGH_NEEDS) return null;
   return (
     <Box as="section" aria-label={t`How true the chances were`} marginBottom="22px" maxWidth="560px">
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="4px">{t`How true the chances were`}</Heading>
-      <DataTable label={t`How true the chances were`} rows={reliability.bands} columns={COLUMNS} rowId={({ state }) => state} />
+      <DataTable label={t`How true the chances were`} rows={reliability.bands} columns={columns} rowId={({ state }) => state} />
       {reliability.widen > 1.05 && (
         <Text color="softInk">{t`The plans were too sure. Times are now believed to spread ${printFigure(reliability.widen, 1)} times as wide as the bench alone tells.`}</Text>
       )}
@@ -48,36 +50,28 @@ export function ReliabilityTable({ reliability }: { reliability: Reliability }) 
   );
 }
 
-const COLUMNS: readonly TableColumn<ReliabilityBand>[] = [
+const columnsOf = (): readonly TableColumn<ReliabilityBand>[] => [
   {
     id: "state",
-    get head() {
-      return t`It was called`;
-    },
+    head: t`It was called`,
     isAlways: true,
     cell: ({ state }) => <StateWord state={state} />,
   },
   {
     id: "said",
-    get head() {
-      return t`Said`;
-    },
+    head: t`Said`,
     isAlways: true,
     cell: ({ said }) => `${String(inHundred(said))} in 100`,
   },
   {
     id: "kept",
-    get head() {
-      return t`Kept`;
-    },
+    head: t`Kept`,
     isAlways: true,
     cell: ({ kept }) => `${String(inHundred(kept))} in 100`,
   },
   {
     id: "claims",
-    get head() {
-      return t`Forecasts`;
-    },
+    head: t`Forecasts`,
     isAlways: true,
     cell: ({ claims }) => String(claims),
   },

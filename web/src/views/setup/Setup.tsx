@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { COUNTRIES, currencyIn, lengthOfUnits, mannerOf, t } from "@yule/core";
+import { COUNTRIES, currencyIn, lengthOfUnits, mannerOf, t, saidWritten } from "@yule/core";
 import { colourwaysOf, TEMPLATES } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
@@ -136,8 +136,8 @@ function FirstDesign({ form: { register, faultOf, watch } }: PartProps) {
         <TextInput {...register("designName")} placeholder={t`Paper boats`} autoFocus />
       </FormField>
       <FormField label={t`Begins as`}>
-        <Choice {...register("template")} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
-        <Text color="softInk">{TEMPLATES.find((each) => each.key === template)?.says}</Text>
+        <Choice {...register("template")} options={TEMPLATES.map((each) => ({ value: each.key, label: saidWritten(each.name) }))} />
+        <Text color="softInk">{saidWritten(TEMPLATES.find((each) => each.key === template)?.says ?? "")}</Text>
       </FormField>
       <FormField label={t`Colourways, parted by commas`}>
         <TextInput {...register("colourways")} placeholder={t`blue, red`} />

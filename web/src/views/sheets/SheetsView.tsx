@@ -11,35 +11,11 @@ import type { SheetsRead } from "@yule/contract";
 type Part = ComponentType<SheetsAskProps>;
 
 /** Questions that Sheets answers. Adding one is a line here and a part. */
-const ASKS: readonly { readonly key: string; readonly label: string; readonly part: Part }[] = [
-  {
-    key: "split",
-    get label() {
-      return t`How to split`;
-    },
-    part: lazy(() => import("./parts/SplitAsk.tsx")),
-  },
-  {
-    key: "pile",
-    get label() {
-      return t`What does it give?`;
-    },
-    part: lazy(() => import("./parts/PileAsk.tsx")),
-  },
-  {
-    key: "painted",
-    get label() {
-      return t`Painted already`;
-    },
-    part: lazy(() => import("./painted/PaintedAsk.tsx")),
-  },
-  {
-    key: "offcuts",
-    get label() {
-      return t`Offcuts`;
-    },
-    part: lazy(() => import("./parts/OffcutsAsk.tsx")),
-  },
+const ASKS: readonly { readonly key: string; readonly label: () => string; readonly part: Part }[] = [
+  { key: "split", label: () => t`How to split`, part: lazy(() => import("./parts/SplitAsk.tsx")) },
+  { key: "pile", label: () => t`What does it give?`, part: lazy(() => import("./parts/PileAsk.tsx")) },
+  { key: "painted", label: () => t`Painted already`, part: lazy(() => import("./painted/PaintedAsk.tsx")) },
+  { key: "offcuts", label: () => t`Offcuts`, part: lazy(() => import("./parts/OffcutsAsk.tsx")) },
 ];
 const CuttingTable = lazy(() => import("./parts/CuttingTable.tsx"));
 

@@ -11,35 +11,11 @@ import { useView } from "../../plan/useOutlet.ts";
 import type { StoresAskProps } from "./ask.ts";
 
 /** Questions that Stores answers. Adding one is a line here and a part. */
-const ASKS: readonly { readonly key: string; readonly label: string; readonly part: ComponentType<StoresAskProps> }[] = [
-  {
-    key: "shelf",
-    get label() {
-      return t`What runs out?`;
-    },
-    part: lazy(() => import("./parts/ShelfAsk.tsx")),
-  },
-  {
-    key: "buy",
-    get label() {
-      return t`What to buy`;
-    },
-    part: lazy(() => import("./parts/BuyAsk.tsx")),
-  },
-  {
-    key: "count",
-    get label() {
-      return t`Count the shelf`;
-    },
-    part: lazy(() => import("./parts/CountAsk.tsx")),
-  },
-  {
-    key: "cost",
-    get label() {
-      return t`What a card costs`;
-    },
-    part: lazy(() => import("./parts/CostAsk.tsx")),
-  },
+const ASKS: readonly { readonly key: string; readonly label: () => string; readonly part: ComponentType<StoresAskProps> }[] = [
+  { key: "shelf", label: () => t`What runs out?`, part: lazy(() => import("./parts/ShelfAsk.tsx")) },
+  { key: "buy", label: () => t`What to buy`, part: lazy(() => import("./parts/BuyAsk.tsx")) },
+  { key: "count", label: () => t`Count the shelf`, part: lazy(() => import("./parts/CountAsk.tsx")) },
+  { key: "cost", label: () => t`What a card costs`, part: lazy(() => import("./parts/CostAsk.tsx")) },
 ];
 const MaterialPage = lazy(() => import("./parts/MaterialPage.tsx"));
 

@@ -65,7 +65,11 @@ export function SetUp({
           </Box>
           <Box flex="1 1 240px">
             <FormField label={t`The air`}>
-              <Choice value={weather} onChange={(change) => setWeather(change.target.value as Weather)} options={WEATHERS.map(({ id, words }) => ({ value: id, label: words }))} />
+              <Choice
+                value={weather}
+                onChange={(change) => setWeather(change.target.value as Weather)}
+                options={WEATHERS.map(({ id, words }) => ({ value: id, label: words() }))}
+              />
             </FormField>
           </Box>
           <Box flex="1 1 240px">

@@ -4,28 +4,10 @@ import { learnedRoute, type LearnedStage, type OnBoard } from "@yule/derive";
 
 /** The air of a rehearsal. */
 export const WEATHERS = [
-  {
-    id: "dry",
-    get words() {
-      return t`dry, the heating on`;
-    },
-    room: { warm: 22, humid: 0.35 },
-  },
-  {
-    id: "usual",
-    get words() {
-      return t`as on most days`;
-    },
-    room: USUAL_ROOM,
-  },
-  {
-    id: "damp",
-    get words() {
-      return t`damp and cool`;
-    },
-    room: { warm: 17, humid: 0.75 },
-  },
-] as const satisfies readonly { id: string; words: string; room: Room }[];
+  { id: "dry", words: () => t`dry, the heating on`, room: { warm: 22, humid: 0.35 } },
+  { id: "usual", words: () => t`as on most days`, room: USUAL_ROOM },
+  { id: "damp", words: () => t`damp and cool`, room: { warm: 17, humid: 0.75 } },
+] as const satisfies readonly { id: string; words: () => string; room: Room }[];
 export type Weather = (typeof WEATHERS)[number]["id"];
 
 /** What is to be rehearsed. */

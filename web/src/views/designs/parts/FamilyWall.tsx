@@ -2,7 +2,7 @@ import { kindWord } from "../../../kit/kinds.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { palettes, type CommandInput, type SeriesRead } from "@yule/contract";
-import { FAMILY_RULES, type FamilyFinding, t } from "@yule/core";
+import { FAMILY_RULES, type FamilyFinding, t, saidWritten } from "@yule/core";
 import { holdsMaskingOf, type Family, type Outlook } from "@yule/derive";
 import { useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -127,7 +127,7 @@ function Said({ text, designs }: { text: string; designs: Family["designs"] }) {
   );
 }
 
-const ruleWords = (id: string): string => FAMILY_RULES.find((rule) => rule.id === id)?.says ?? id;
+const ruleWords = (id: string): string => saidWritten(FAMILY_RULES.find((rule) => rule.id === id)?.says ?? id);
 
 /** What the maker wants of a series, and what it does not hold to. */
 function SeriesForm({ series }: { series: SeriesRead }) {

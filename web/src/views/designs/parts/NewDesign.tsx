@@ -1,6 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { addDesign, type StoreRead } from "@yule/contract";
-import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Length, type Size, type Stack, t } from "@yule/core";
+import { builtOnPanel, cutToEnvelope, lengthOfUnits, stackGeometry, type Length, type Size, type Stack, t, saidWritten } from "@yule/core";
 import { cardSizesIn, colourwaysOf, leavesNoRoom, shortly, stackOfSize, stepOf, TEMPLATES, type CardSize } from "@yule/derive";
 import { useMemo } from "react";
 import { Controller } from "react-hook-form";
@@ -107,8 +107,9 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
             <TextInput {...register("name")} autoFocus />
           </FormField>
           <FormField label={t`Begins as`}>
-            <Choice {...register("template", { onChange: asItSays })} options={TEMPLATES.map((each) => ({ value: each.key, label: each.name }))} />
-            <Text color="softInk">{TEMPLATES.find((each) => each.key === key)?.says}</Text>
+            <Choice {...register("template", { onChange: asItSays })} options={TEMPLATES.map((each) => ({ value: each.key, label: saidWritten(each.name) }))} />
+            {/* The sizes it tells are its own. */}
+            {!known && <Text color="softInk">{saidWritten(TEMPLATES.find((each) => each.key === key)?.says ?? "")}</Text>}
           </FormField>
           {(from === ENVELOPE || from === PANEL) && to && (
             <Flex gap="14px" wrap="wrap" align="flex-start">

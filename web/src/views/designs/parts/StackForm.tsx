@@ -13,25 +13,10 @@ import { LengthField } from "../../../kit/LengthField.tsx";
 import { Caution, ProblemNote } from "../../../kit/states.tsx";
 import { useMeasure, useSpeech } from "../../../kit/measure.tsx";
 
-const KEEPS: readonly { keep: Keep; says: string }[] = [
-  {
-    keep: "envelope",
-    get says() {
-      return t`the envelope`;
-    },
-  },
-  {
-    keep: "panel",
-    get says() {
-      return t`the panel`;
-    },
-  },
-  {
-    keep: "reveals",
-    get says() {
-      return t`the reveals`;
-    },
-  },
+const KEEPS: readonly { keep: Keep; says: () => string }[] = [
+  { keep: "envelope", says: () => t`the envelope` },
+  { keep: "panel", says: () => t`the panel` },
+  { keep: "reveals", says: () => t`the reveals` },
 ];
 const words = (list: readonly string[]) => list.map((value) => ({ value, label: kindWord(value) }));
 const foldWords = folds.map((value) => ({ value, label: value === "none" ? t`no fold` : t`fold ${value}` }));
@@ -141,7 +126,7 @@ function Keeps({ id, keep, onKeep }: { id: string; keep: Keep; onKeep: (keep: Ke
             onChange={() => onKeep(each.keep)}
             style={{ width: 19, height: 19, accentColor: "var(--chakra-colors-ink)" }}
           />
-          {each.says}
+          {each.says()}
         </label>
       ))}
     </Flex>

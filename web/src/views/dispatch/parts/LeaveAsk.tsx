@@ -209,7 +209,7 @@ function PileVerdict({ outlook, must, ready, stuck, unfranked, stuckOn, isPrepai
           )} must leave today${may > 0 ? t`, ${String(may)} more may` : ""}. `}
         </>
       ) : ready.length > 0 ? (
-        <>{t`${lettersWord(ready.length)} can leave; none must before ${printDay(next?.way?.postBy ?? today)}. `}</>
+        t`${lettersWord(ready.length)} can leave; none must before ${printDay(next?.way?.postBy ?? today)}. `
       ) : (
         ""
       )}

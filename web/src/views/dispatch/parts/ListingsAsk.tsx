@@ -12,19 +12,13 @@ import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { DispatchAskProps } from "../ask.ts";
 import { printDay } from "../../../kit/say.ts";
 
-const UNKNOWN: ShopWindowRead = {
-  get name() {
-    return t`The shop`;
-  },
-  simulated: true,
-  stock: [],
-};
+const unknownWindow = (): ShopWindowRead => ({ name: t`The shop`, simulated: true, stock: [] });
 
 /** Shop listings: what is to be photographed and put up by when, and how many of each may be sold there. */
 export default function ListingsAsk({ outlook }: DispatchAskProps) {
   const { data, error } = useShopWindowQuery();
   const { size } = useMeasure();
-  const window = data ?? (error ? UNKNOWN : null);
+  const window = data ?? (error ? unknownWindow() : null);
   const listings = useMemo(() => (window ? listingsOf(outlook, window.stock) : []), [outlook, window]);
   const columns = useMemo(() => columnsFor(size), [size]);
   if (!window) return <Loading />;

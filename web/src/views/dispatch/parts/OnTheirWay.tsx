@@ -18,25 +18,10 @@ interface Way {
   readonly fate: LetterFate | null;
 }
 
-const FATES: readonly { readonly what: LetterFate; readonly word: string }[] = [
-  {
-    what: "arrived",
-    get word() {
-      return t`Arrived`;
-    },
-  },
-  {
-    what: "came back",
-    get word() {
-      return t`Came back`;
-    },
-  },
-  {
-    what: "lost",
-    get word() {
-      return t`Lost`;
-    },
-  },
+const FATES: readonly { readonly what: LetterFate; readonly word: () => string }[] = [
+  { what: "arrived", word: () => t`Arrived` },
+  { what: "came back", word: () => t`Came back` },
+  { what: "lost", word: () => t`Lost` },
 ];
 
 /** Letters that have left, and what was heard of them. */
@@ -79,7 +64,7 @@ const columnsFor = (tell: (ids: string[], what: LetterFate) => void): readonly T
         <Flex gap="6px" wrap="wrap">
           {FATES.map(({ what, word }) => (
             <Button key={what} size="sm" variant="outline" minHeight="40px" onClick={() => tell([id], what)}>
-              {word}
+              {word()}
             </Button>
           ))}
         </Flex>

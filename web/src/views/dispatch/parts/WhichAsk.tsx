@@ -156,7 +156,7 @@ function ListVerdict({ list, tally, isKept, question, better }: ListVerdictProps
             )} ${repeats === 1 ? t`gets` : t`get`} a design again. `}
           </>
         ))}
-      {wishes > 0 && <>{t`${likes} of ${wishes} likes are met. `}</>}
+      {wishes > 0 && t`${likes} of ${wishes} likes are met. `}
       {better && <PaintMore list={list} better={better} />}
     </Verdict>
   );

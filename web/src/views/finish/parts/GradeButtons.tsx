@@ -3,39 +3,11 @@ import { Archive, Check, LifeBuoy, X, type LucideIcon } from "lucide-react";
 import { Button, Grid } from "@chakra-ui/react";
 import type { Grade } from "@yule/contract";
 
-export const GRADES: readonly { readonly grade: Grade; readonly word: string; readonly key: string; readonly Mark: LucideIcon }[] = [
-  {
-    grade: "good",
-    get word() {
-      return t`It is good`;
-    },
-    key: "g",
-    Mark: Check,
-  },
-  {
-    grade: "rescue",
-    get word() {
-      return t`Rescue it`;
-    },
-    key: "r",
-    Mark: LifeBuoy,
-  },
-  {
-    grade: "stash",
-    get word() {
-      return t`Keep for stash`;
-    },
-    key: "s",
-    Mark: Archive,
-  },
-  {
-    grade: "scrap",
-    get word() {
-      return t`Scrap`;
-    },
-    key: "x",
-    Mark: X,
-  },
+export const GRADES: readonly { readonly grade: Grade; readonly word: () => string; readonly key: string; readonly Mark: LucideIcon }[] = [
+  { grade: "good", word: () => t`It is good`, key: "g", Mark: Check },
+  { grade: "rescue", word: () => t`Rescue it`, key: "r", Mark: LifeBuoy },
+  { grade: "stash", word: () => t`Keep for stash`, key: "s", Mark: Archive },
+  { grade: "scrap", word: () => t`Scrap`, key: "x", Mark: X },
 ];
 
 /** What becomes of a panel, large enough for a wet thumb. */
@@ -51,7 +23,7 @@ export function GradeButtons({ number, grade, onGrade }: { number: number; grade
           aria-pressed={grade === each.grade}
           onClick={() => onGrade(each.grade)}
         >
-          <each.Mark size={20} aria-hidden /> {each.word}
+          <each.Mark size={20} aria-hidden /> {each.word()}
         </Button>
       ))}
     </Grid>

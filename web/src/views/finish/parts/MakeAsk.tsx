@@ -203,29 +203,23 @@ const amount = ({ kind }: NonNullable<KitPart["store"]>, of: number): string => 
 /** What dries so long is left for the night, minutes. */
 const OVERNIGHT = 360;
 
-const KIT_COLUMNS: readonly TableColumn<KitPart & { readonly cards: number }>[] = [
+const kitColumns = (): readonly TableColumn<KitPart & { readonly cards: number }>[] => [
   {
     id: "what",
-    get head() {
-      return t`What lies ready`;
-    },
+    head: t`What lies ready`,
     isAlways: true,
     value: ({ what }) => what,
     cell: ({ what }) => what,
   },
   {
     id: "each",
-    get head() {
-      return t`For each card`;
-    },
+    head: t`For each card`,
     isAlways: true,
     cell: ({ each }) => each ?? "",
   },
   {
     id: "takes",
-    get head() {
-      return t`For all`;
-    },
+    head: t`For all`,
     isAlways: true,
     cell: ({ store, takes, isShort }) =>
       store ? (
@@ -245,6 +239,7 @@ function Kit({ view, outlook, cards }: { view: FinishTask["view"]; outlook: Outl
     () => kitOf(view.design, cards, outlook.stores, new Map((data?.sentiments ?? []).map(({ id, text }) => [id, text]))).map((part) => ({ ...part, cards })),
     [view.design, cards, outlook.stores, data],
   );
+  const columns = useMemo(kitColumns, []);
   const short = parts.filter(({ isShort }) => isShort);
   return (
     <Box as="section" aria-label={t`The kit`} flex="1 1 420px" maxWidth="620px">
@@ -256,7 +251,7 @@ function Kit({ view, outlook, cards }: { view: FinishTask["view"]; outlook: Outl
           {rich`${listOf(short.map(({ what }) => what))} will not reach. ${(<Link to="/stores?ask=buy">{t`See what to buy`}</Link>)}.`}
         </Text>
       )}
-      <DataTable label={t`The kit of ${view.need.title}`} rows={parts} columns={KIT_COLUMNS} rowId={({ what }) => what} maxWidth="620px" />
+      <DataTable label={t`The kit of ${view.need.title}`} rows={parts} columns={columns} rowId={({ what }) => what} maxWidth="620px" />
     </Box>
   );
 }

@@ -111,7 +111,7 @@ function levelWords({ of, level }: Lever, { designs, stores }: Outlook): string 
 const rate = ({ lost, panels }: { readonly lost: number; readonly panels: number }): string => `${String(panels === 0 ? 0 : Math.round((lost / panels) * 100))} in 100`;
 
 function WhatWouldChange({ lever, outlook }: { lever: Lever | undefined; outlook: Outlook }) {
-  if (!lever) return <>{t`No air, hour, paper or stage is surely worse than the others yet.`}</>;
+  if (!lever) return t`No air, hour, paper or stage is surely worse than the others yet.`;
   return (
     <>
       {levelWords(lever, outlook)}{" "}

@@ -1,3 +1,4 @@
+import { useMemo } from "react";
 import { Box, Text } from "@chakra-ui/react";
 import { type Day, t } from "@yule/core";
 import { shortBy } from "@yule/derive";
@@ -11,11 +12,12 @@ import { printDay } from "../../../kit/say.ts";
 
 /** All that lies there, as figures: behind the picture, for those who want them or cannot see it. */
 export function AllMaterials({ stock, today }: { stock: readonly StockOf[]; today: Day }) {
+  const columns = useMemo(columnsOf, []);
   const rows = stock.map((each) => ({ each, today })).sort((a, b) => a.each.outlook.lasts - b.each.outlook.lasts);
   return (
     <Box marginY="16px">
       <Fold title={t`All of it in figures`} isLookedUp>
-        <DataTable label={t`Stores`} rows={rows} columns={COLUMNS} rowId={({ each }) => each.store.id} maxWidth="1040px" />
+        <DataTable label={t`Stores`} rows={rows} columns={columns} rowId={({ each }) => each.store.id} maxWidth="1040px" />
       </Fold>
     </Box>
   );
@@ -26,12 +28,10 @@ interface Row {
   readonly today: Day;
 }
 
-const COLUMNS: readonly TableColumn<Row>[] = [
+const columnsOf = (): readonly TableColumn<Row>[] => [
   {
     id: "name",
-    get head() {
-      return t`What lies there`;
-    },
+    head: t`What lies there`,
     isAlways: true,
     value: ({ each }) => each.store.name,
     cell: ({ each: { store } }) => (
@@ -48,34 +48,26 @@ const COLUMNS: readonly TableColumn<Row>[] = [
   },
   {
     id: "there",
-    get head() {
-      return t`There`;
-    },
+    head: t`There`,
     isAlways: true,
     value: ({ each }) => each.store.onHand,
     cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.store.onHand)}</Text>,
   },
   {
     id: "wanted",
-    get head() {
-      return t`The plan takes`;
-    },
+    head: t`The plan takes`,
     value: ({ each }) => each.outlook.wanted,
     cell: ({ each }) => <Text whiteSpace="nowrap">{amountOf(each.store, each.outlook.wanted)}</Text>,
   },
   {
     id: "stays",
-    get head() {
-      return t`Stays`;
-    },
+    head: t`Stays`,
     value: ({ each }) => staysOf(each),
     cell: ({ each }) => <Text whiteSpace="nowrap">{staysOf(each) < 0 ? "none" : amountOf(each.store, staysOf(each))}</Text>,
   },
   {
     id: "lasts",
-    get head() {
-      return t`It lasts`;
-    },
+    head: t`It lasts`,
     isAlways: true,
     value: ({ each }) => each.outlook.lasts,
     cell: ({ each, today }) => <Lasts each={each} today={today} />,

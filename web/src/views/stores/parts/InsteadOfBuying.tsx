@@ -43,7 +43,7 @@ function WayWords({ short, way }: { short: StockOf; way: Instead }) {
         </>
       );
     case "card stock":
-      return <>{t`Cut the mats and bases of ${short.store.name} from ${way.store.name}, of which ${amountOf(way.store, way.stays)} stay: ${seenAs(way.difference)}.`}</>;
+      return t`Cut the mats and bases of ${short.store.name} from ${way.store.name}, of which ${amountOf(way.store, way.stays)} stay: ${seenAs(way.difference)}.`;
     case "offcuts":
       return (
         <>

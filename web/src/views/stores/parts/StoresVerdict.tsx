@@ -46,10 +46,10 @@ function whyItRunsOut({ store, outlook }: StockOf): string {
 /** What to order of the first that bites, by when, and what all that is missing costs together. */
 function Order({ first, outlook, answer }: { first: StockOf; outlook: Outlook; answer: BuyingAnswer | null }) {
   const { say } = useShopMoney();
-  if (answer?.buying.unsold.some(({ id }) => id === first.store.id)) return <>{t`Nobody is told who sells it: tell a supplier and a price.`}</>;
+  if (answer?.buying.unsold.some(({ id }) => id === first.store.id)) return t`Nobody is told who sells it: tell a supplier and a price.`;
   const order = answer?.orders.find(({ lines }) => lines.some(({ store }) => store.id === first.store.id));
   const line = order?.lines.find(({ store }) => store.id === first.store.id);
-  if (!order || !line || !answer) return answer?.fresh ? <>{t`No order that suppliers take can cover it.`}</> : <>{t`Where to buy it is being worked out.`}</>;
+  if (!order || !line || !answer) return answer?.fresh ? t`No order that suppliers take can cover it.` : t`Where to buy it is being worked out.`;
   const from = order.supplier ? ` from ${order.supplier.name}` : "";
   return (
     <>

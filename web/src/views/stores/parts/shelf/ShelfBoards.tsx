@@ -8,23 +8,11 @@ import { shelfWords, standOf } from "../../words.ts";
 import { CELL_HEIGHT, CELL_WIDTH, ShelfPatterns, Thing } from "./drawings.tsx";
 
 /** The boards of the shelf, from the top: paper and card, what is painted with, what holds and trims. */
-const BOARDS: readonly { readonly name: string; readonly kinds: readonly StoreKind[] }[] = [
+const BOARDS: readonly { readonly name: () => string; readonly kinds: readonly StoreKind[] }[] = [
+  { name: () => t`Paper, card and envelopes`, kinds: ["sheet", "card stock", "card blank", "envelope"] },
+  { name: () => t`Paints`, kinds: ["paint"] },
   {
-    get name() {
-      return t`Paper, card and envelopes`;
-    },
-    kinds: ["sheet", "card stock", "card blank", "envelope"],
-  },
-  {
-    get name() {
-      return t`Paints`;
-    },
-    kinds: ["paint"],
-  },
-  {
-    get name() {
-      return t`Fluids, tapes and trimmings`;
-    },
+    name: () => t`Fluids, tapes and trimmings`,
     kinds: ["masking fluid", "ink", "pen", "glue", "fixative", "tape", "mounting tape", "foam tape", "glitter", "gem", "twine", "ribbon", "postage stamp", "other"],
   },
 ];
@@ -42,7 +30,7 @@ export function ShelfBoards({ shown, ...rest }: { shown: readonly StockOf[] } & 
       <ShelfPatterns />
       {BOARDS.map(({ name, kinds }) => {
         const own = shown.filter(({ store }) => kinds.includes(store.kind));
-        return own.length === 0 ? null : <Board key={name} name={name} own={own} {...rest} />;
+        return own.length === 0 ? null : <Board key={kinds[0]} name={name()} own={own} {...rest} />;
       })}
       <Text color="softInk" fontSize="15px" marginTop="4px">{t`Full lines and colour stay. Dashed is what the plan takes, from the top. Striped is missing.`}</Text>
     </Box>
