@@ -12,6 +12,7 @@ import { api } from "./data/api.ts";
 import { sendAll } from "./data/outbox.ts";
 import { Shell } from "./shell/Shell.tsx";
 import { store } from "./data/store.ts";
+import { followTextSize } from "./kit/largeText.ts";
 import { system } from "./kit/theme.ts";
 import { planningFacts } from "./plan/planningFacts.ts";
 import { wantWords } from "./kit/language/language.ts";
@@ -42,6 +43,7 @@ const reads = [shop.initiate(), season.initiate(), designs.initiate(), stores.in
 const view = VIEWS.find((each) => location.pathname.startsWith(`/${each.path}`)) ?? VIEWS[0];
 const ready = Promise.allSettled([...reads, view?.load()]);
 registerSW({ immediate: false });
+followTextSize();
 // What a closed browser left in the outbox goes up first.
 void sendAll();
 

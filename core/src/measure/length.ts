@@ -52,6 +52,9 @@ export function printBare(length: Length, system: LengthSystem): string {
   return system === "in" ? printInches(length) : printCentimetres(length);
 }
 
+/** Whether a measure as it is written is not quite the length. */
+export const isRounded = (length: Length, system: LengthSystem): boolean => printBare(length, system).startsWith(ROUNDED_MARK);
+
 /** `4 1/4 × 5 1/2 in`. */
 export const printSize = (width: Length, height: Length, system: LengthSystem): string => `${printBare(width, system)} × ${printBare(height, system)} ${system}`;
 

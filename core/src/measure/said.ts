@@ -1,5 +1,5 @@
 import { addDays, type Day } from "./day.ts";
-import { printBare, printSize, type Length, type LengthSystem } from "./length.ts";
+import { isRounded, printBare, printSize, toMm, type Length, type LengthSystem } from "./length.ts";
 import { localeOf, type Manner } from "./manner.ts";
 import { minorDecimals, type Money } from "./money.ts";
 
@@ -74,6 +74,9 @@ export const typedMoney = (amount: Money, currency: string, { decimal }: Manner)
 /** Lengths as makers say them, with the shop's decimal sign. */
 export const saidBare = (length: Length, system: LengthSystem, { decimal }: Manner): string => printBare(length, system).replace(".", decimal);
 export const saidLength = (length: Length, system: LengthSystem, manner: Manner): string => `${saidBare(length, system, manner)} ${system}`;
+/** What a rounded measure really is, in centimetres to 0.01 mm: `47.94 cm`. @returns null where nothing was rounded */
+export const saidExactly = (length: Length, system: LengthSystem, manner: Manner): string | null =>
+  isRounded(length, system) ? `${saidNumber(toMm(length) / 10, manner, 3)} cm` : null;
 export const saidSize = (width: Length, height: Length, system: LengthSystem, { decimal }: Manner): string => printSize(width, height, system).replaceAll(".", decimal);
 
 export const warmthIn = (celsius: number, scale: Manner["temperature"]): number => (scale === "F" ? (celsius * 9) / 5 + 32 : celsius);

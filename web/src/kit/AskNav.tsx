@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import type { ReactNode } from "react";
-import { NavLink } from "react-router";
+import { Link } from "react-router";
 
 /** The questions of a view, the one that is asked underlined; each has its own address. `children` stand at the end of the line. */
 export function AskNav({
@@ -19,7 +19,7 @@ export function AskNav({
   return (
     <Flex as="nav" aria-label={label} wrap="wrap" gap="0 18px" marginBottom="10px" align="center">
       {asks.map((ask) => (
-        <NavLink
+        <Link
           key={ask.key}
           to={to(ask.key)}
           aria-current={ask.key === asked ? "page" : undefined}
@@ -34,7 +34,7 @@ export function AskNav({
           }}
         >
           {ask.label()}
-        </NavLink>
+        </Link>
       ))}
       {children && <Box flex="1" />}
       {children}

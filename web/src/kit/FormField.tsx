@@ -44,7 +44,7 @@ export function Tick({ children, ...props }: ComponentProps<"input">) {
   return (
     <label style={{ display: "flex", gap: 8, alignItems: "center", minHeight: 44 }}>
       <input type="checkbox" style={{ width: 20, height: 20, flex: "none", accentColor: "var(--chakra-colors-ink)" }} {...props} />
-      {children}
+      <span style={{ minWidth: 0, overflowWrap: "anywhere" }}>{children}</span>
     </label>
   );
 }

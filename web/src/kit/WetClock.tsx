@@ -44,6 +44,7 @@ export function clockFace(state: UnitState, now: Date, dryMinutes: number): { te
   }
 }
 
+const DARK = "#1D252D";
 const RING: Readonly<Record<string, string>> = {
   wet: "#6DB1E8",
   damp: "#BFA06A",
@@ -61,19 +62,26 @@ export function WetClock({ state, now, dryMinutes, x, y, size }: { state: UnitSt
   const scale = size / 72;
   return (
     <g transform={`translate(${String(x)} ${String(y)}) scale(${String(scale)})`} aria-hidden>
-      <circle r={36} fill="#1D252D" fillOpacity={0.9} />
-      <circle r={RADIUS} fill="none" stroke="#51606D" strokeWidth={5} />
-      <circle
-        r={RADIUS}
-        fill="none"
-        stroke={RING[face.kind]}
-        strokeWidth={face.kind === "catch" ? 6 : 5}
-        strokeDasharray={face.kind === "catch" ? "7 5" : face.kind === "damp" ? `1.5 ${String(AROUND / 24 - 1.5)}` : `${String(face.share * AROUND)} ${String(AROUND)}`}
-        transform="rotate(-90)"
-      />
+      {face.kind === "catch" ? (
+        // The same time means the opposite here: hurry, not wait. So it is no dial, and its colours are turned about.
+        <rect x={-36} y={-30} width={72} height={60} rx={12} fill={RING.catch} stroke={DARK} strokeWidth={4} />
+      ) : (
+        <>
+          <circle r={36} fill={DARK} fillOpacity={0.9} />
+          <circle r={RADIUS} fill="none" stroke="#51606D" strokeWidth={5} />
+          <circle
+            r={RADIUS}
+            fill="none"
+            stroke={RING[face.kind]}
+            strokeWidth={5}
+            strokeDasharray={face.kind === "damp" ? `1.5 ${String(AROUND / 24 - 1.5)}` : `${String(face.share * AROUND)} ${String(AROUND)}`}
+            transform="rotate(-90)"
+          />
+        </>
+      )}
       {face.kind === "bone" && <circle r={RADIUS - 6} fill="none" stroke={RING.bone} strokeWidth={2} />}
       {face.kind === "spoilt" && <X x={-13} y={-13} size={26} color="#F5EFE2" strokeWidth={3} />}
-      <DrawnWords anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill="#F5EFE2">
+      <DrawnWords anchor="middle" y={7} size={face.text.length > 4 ? 17 : 20} weight={700} fill={face.kind === "catch" ? DARK : "#F5EFE2"}>
         {face.text}
       </DrawnWords>
     </g>

@@ -1,4 +1,6 @@
+import { t, type Length } from "@yule/core";
 import type { ReactNode, SVGProps } from "react";
+import { useMeasure } from "./measure.tsx";
 
 /** Ink and paper of drawings, by the theme's own tokens. */
 export const INK = "var(--chakra-colors-ink)";
@@ -26,6 +28,18 @@ export function DrawnWords({ size, weight = 400, anchor = "start", ...rest }: { 
 /** Browsers draw no letter larger than 10,000 units, and a roll of paper is drawn in 1/320 mm. */
 const LARGEST = 9000;
 
+/** Beside a rounded measure in a drawing: its exact centimetres under the pointer, and written out in print. */
+export function Exactly({ length }: { length: Length }) {
+  const exact = useMeasure().exact(length);
+  if (exact === null) return null;
+  return (
+    <>
+      <title>{t`exactly ${exact}`}</title>
+      <tspan className="in-print"> ({exact})</tspan>
+    </>
+  );
+}
+
 export interface Dimension {
   readonly axis: "x" | "y";
   /** Where the measured stretch begins and ends, in drawing units. */
@@ -34,10 +48,12 @@ export interface Dimension {
   /** The line's own place across. */
   readonly at: number;
   readonly text: string;
+  /** What `text` rounds. */
+  readonly of?: Length;
 }
 
 /** A dimension line with its measure, as on a ruled sketch. `unit` is one pixel in drawing units. */
-export function DimensionLine({ axis, from, to, at, text, unit }: Dimension & { unit: number }) {
+export function DimensionLine({ axis, from, to, at, text, of, unit }: Dimension & { unit: number }) {
   const middle = (from + to) / 2;
   const tick = 5 * unit;
   const size = 15 * unit;
@@ -75,6 +91,7 @@ export function DimensionLine({ axis, from, to, at, text, unit }: Dimension & { 
         y={across ? (roomy ? at + size * 0.35 : at - 6 * unit) : middle + size * 0.35}
       >
         {text}
+        {of !== undefined && <Exactly length={of} />}
       </DrawnWords>
     </g>
   );

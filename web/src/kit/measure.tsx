@@ -1,6 +1,6 @@
 import { faultLine, phraseSaid, plainSpeech, type Speech } from "@yule/contract";
 import type { Day, Fault, Length, LengthSystem, Phrase } from "@yule/core";
-import { printMinutes, minutes, saidBare, saidLength, saidSize } from "@yule/core";
+import { printMinutes, minutes, saidBare, saidExactly, saidLength, saidSize } from "@yule/core";
 import { createContext, useContext, useMemo } from "react";
 import { printDay, printMoney, printTime, spoken } from "./say.ts";
 
@@ -25,6 +25,8 @@ export function useMeasure() {
       /** Changes with the way in which they are written. */
       key,
       say: (length: Length): string => saidLength(length, system, spoken()),
+      /** The exact centimetres of a measure that is rounded as it is said. */
+      exact: (length: Length): string | null => saidExactly(length, system, spoken()),
       bare: (length: Length): string => saidBare(length, system, spoken()),
       size: (width: Length, height: Length): string => saidSize(width, height, system, spoken()),
     }),

@@ -41,6 +41,7 @@ export function StateMark({ state, size = 15 }: { state: NeedStand; size?: numbe
       border={state === "unknown" ? "1.5px dashed" : undefined}
       borderColor="softInk"
       bg={FILL[state]}
+      forcedColorAdjust="none"
       backgroundImage={HATCH[state].split(" 0 0 /")[0]}
       backgroundSize={HATCH[state].split("/ ")[1]}
       aria-hidden

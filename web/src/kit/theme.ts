@@ -4,6 +4,9 @@ import { button, dialog, field, heading, input, nativeSelect, popover, skeleton 
 
 const pair = (day: string, evening: string) => ({ value: { base: day, _dark: evening } });
 
+/** Where the system sets the colours, what a ground tells here is told by an outline. */
+const SYSTEM_COLOURS = "@media (forced-colors: active)";
+
 /** Paper, ink and the few colours that mean something. Every pair was measured to at least 4.5 : 1 on its ground. */
 const config = defineConfig({
   // Only what this application draws with: the library's own tokens and recipes would be half a megabyte to read and a second look nobody chose.
@@ -12,6 +15,12 @@ const config = defineConfig({
     "*, *::before, *::after": { borderColor: "hairline", _motionReduce: { animationDuration: "0.01ms !important", transitionDuration: "0.01ms !important" } },
     "*::placeholder": { color: "softInk" },
     "html, body, #root": { height: "100%" },
+    ":where(button:not(:disabled))": { [SYSTEM_COLOURS]: { outline: "1px solid ButtonText", outlineOffset: "-1px" } },
+    "h1 :where(button)": { [SYSTEM_COLOURS]: { outline: "none" } },
+    "[aria-pressed=true], [aria-current=page], [aria-selected=true], [aria-checked=true]": {
+      [SYSTEM_COLOURS]: { outline: "3px solid Highlight", outlineOffset: "-3px" },
+    },
+    ".in-print": { display: { base: "none", _print: "inline" } },
     // The browser's own parts, clocks and calendars in fields, follow the theme.
     "html.dark": { colorScheme: "dark" },
     body: { bg: "table", color: "ink", fontFamily: "body", fontSize: "16px", lineHeight: 1.45, fontVariantNumeric: "tabular-nums" },
@@ -19,7 +28,8 @@ const config = defineConfig({
     "*:focus-visible": { outline: "3px solid", outlineColor: "focus", outlineOffset: "2px" },
   },
   theme: {
-    breakpoints: { sm: "480px", md: "768px", lg: "1024px", xl: "1280px" },
+    // Told in rem, 480 to 1280 px of usual text: who asks the browser for larger text is shown the narrower page.
+    breakpoints: { sm: "30rem", md: "48rem", lg: "64rem", xl: "80rem" },
     keyframes: { breathe: { "0%, 100%": { opacity: 1 }, "50%": { opacity: 0.5 } } },
     tokens: {
       fonts: { body: { value: "'Hanken Grotesk Variable', system-ui, sans-serif" }, heading: { value: "'Literata Variable', Georgia, serif" } },

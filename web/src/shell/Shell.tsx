@@ -1,7 +1,7 @@
 import { t, wordsFor } from "@yule/core";
 import { Moon, Settings, Sun } from "lucide-react";
 import { useKeys } from "../kit/useKeys.ts";
-import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { Box, Button, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
 
 import { mannerOfShop, rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
@@ -73,7 +73,17 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
     <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
         <Flex direction="column" minHeight="100%">
-          <a href="#verdict" className="skip" style={{ position: "absolute", insetInlineStart: -9999 }}>{t`To the verdict`}</a>
+          <chakra.a
+            href="#verdict"
+            position="absolute"
+            insetInlineStart="-9999px"
+            zIndex={20}
+            bg="paper"
+            padding="10px 16px"
+            fontWeight={700}
+            borderRadius="8px"
+            _focus={{ insetInlineStart: "8px", top: "8px" }}
+          >{t`To the verdict`}</chakra.a>
           <Head outlook={outlook} planning={planning} />
           <AwayLine />
           {empty ? (
@@ -258,9 +268,9 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
                     textAlign="center"
                     lineHeight="22px"
                     paddingX="4px"
-                    aria-label={t`${String(call.count)} to see to`}
                   >
-                    {call.count}
+                    <span aria-hidden>{call.count}</span>
+                    <VisuallyHidden>{t`, ${String(call.count)} to see to`}</VisuallyHidden>
                   </Box>
                 )}
               </Flex>

@@ -12,7 +12,7 @@ import { useAppDispatch, useAppSelector } from "../../data/store.ts";
 import { DragBubble } from "./DragBubble.tsx";
 import { Hatches } from "./Hatches.tsx";
 import { NearestDates } from "./NearestDates.tsx";
-import { PaperTag, ROWS, RULER, TAG_HEIGHT } from "./PaperTag.tsx";
+import { PaperTag, RULER, rowsFor } from "./PaperTag.tsx";
 import { RibbonList } from "./RibbonList.tsx";
 import { Troughs } from "./Troughs.tsx";
 import { usedMinutes } from "./used.ts";
@@ -39,10 +39,11 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
     tagsOf(outlook, ruler, (view) => rowOf(view, planned), stock),
     width,
   );
+  const rows = rowsFor(hung);
   const gone = useMemo(() => new Set(outlook.needs.filter(({ stage }) => stage === "done").map(({ need }) => need.id)), [outlook.needs]);
   const pull = usePull(outlook, planned, ruler);
   const used = usedMinutes(outlook, planned);
-  const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? ROWS[0] : ROWS[tag.row] + TAG_HEIGHT + 6)));
+  const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? rows.tops[0] : rows.tops[tag.row] + rows.high + 6)));
   // Under the pointer it becomes no lower: what is turned or pulled on it would slip away.
   const [held, hold] = useState(0);
   const height = thin ? RULER + 26 : Math.max(lowest, held);
@@ -68,9 +69,9 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
         <Hatches />
         <Ground ruler={ruler} width={width} />
         {!thin && <Troughs outlook={outlook} ruler={ruler} width={width} used={used} onPull={pull.pullSession} />}
-        {!thin && hung.map((tag) => tag.row !== null && <line key={tag.id} x1={tag.x} x2={tag.x} y1={RULER} y2={ROWS[tag.row] + 6} stroke={INK} strokeWidth={1} />)}
+        {!thin && hung.map((tag) => tag.row !== null && <line key={tag.id} x1={tag.x} x2={tag.x} y1={RULER} y2={rows.tops[tag.row] + 6} stroke={INK} strokeWidth={1} />)}
         {hung.map((tag) => (
-          <PaperTag key={tag.id} tag={tag} thin={thin} pull={pull.pullTag(tag)} />
+          <PaperTag key={tag.id} tag={tag} thin={thin} rows={rows} pull={pull.pullTag(tag)} />
         ))}
         {pull.pulled && <line x1={pull.pulled.x} x2={pull.pulled.x} y1={EDGE} y2={height} stroke="var(--chakra-colors-tight)" strokeWidth={2} strokeDasharray="5 3" />}
         <g>

@@ -3,6 +3,7 @@ import { addDays, day, daysBetween, type Day, type KeptSession, type SeasonChang
 import type { PlannedSeason, Outlook, HungTag, Ruler } from "@yule/derive";
 import { useRef, useState, type DOMAttributes } from "react";
 import { useKeys } from "../../kit/useKeys.ts";
+import { textScale } from "../../kit/largeText.ts";
 import { applyChanges } from "../../plan/apply.ts";
 
 /** What is pulled along the ribbon, where to, and what that would change. */
@@ -36,7 +37,7 @@ export function usePull(outlook: Outlook, planned: PlannedSeason | null, ruler: 
     if (touches > 1 && !last) return cancel();
     if (tap || (!last && !intentional)) return;
     const [grip] = args as [Grip];
-    const wanted = addDays(grip.from, Math.round(across / ruler.pixelsPerDay));
+    const wanted = addDays(grip.from, Math.round(across / textScale() / ruler.pixelsPerDay));
     const to = wanted < outlook.today ? outlook.today : wanted;
     const days = daysBetween(grip.from, to);
     const changes = days === 0 ? [] : grip.changesFor(days);

@@ -17,7 +17,7 @@ export const standOf = ({ outlook }: StockOf): PromiseState => stateOf(outlook.l
 export function shelfWords(each: StockOf, alarm: Alarm, today: Day): string {
   const { store, outlook } = each;
   const on = (bite: Bite): string => (bite.on <= today ? "now" : `on ${printDay(bite.on)}`);
-  if (alarm === "runs out" && outlook.runsOut) return `${shortBy(each)} short ${on(outlook.runsOut)}`;
+  if (alarm === "runs out" && outlook.runsOut) return t`${shortBy(each)} short ${on(outlook.runsOut)}`;
   if (alarm === "order or count" && outlook.mayRunOut) return t`may run out ${on(outlook.mayRunOut)}`;
   if (store.unbooked > 0) return t`count it: more was used`;
   if (alarm === "count" && outlook.lasts < SURE) return t`count it: ${String(Math.round(outlook.lasts * 100))} % that it lasts`;

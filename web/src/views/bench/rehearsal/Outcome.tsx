@@ -5,7 +5,7 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import { brokenWords, hourOf } from "./words.ts";
 
 const whole = (time: number): string => printMinutes(minutes(Math.round(time)));
-const panels = (count: number): string => (count === 1 ? "1 panel" : `${String(count)} panels`);
+const panels = (count: number): string => (count === 1 ? t`1 panel` : t`${String(count)} panels`);
 
 /** What went well, which rule was broken, what it cost, and how the same bench goes by the clock. */
 export function Outcome({
@@ -40,7 +40,7 @@ export function Outcome({
   return (
     <>
       <Verdict>
-        {t`${open > 0 ? t`Left after ${whole(own.minutes)} with ${panels(open)} unfinished` : t`Through in ${whole(own.minutes)}`}: ${own.good} good, ${own.lost} lost. ${own.wasted >= 1 ? t`${whole(own.wasted)} of hands went into panels that were lost or had to be saved. ` : ""}Played by the clock, this bench takes ${whole(byProgram.minutes)} and loses ${byProgram.lost === 0 ? "none" : String(byProgram.lost)}.`}
+        {t`${open > 0 ? t`Left after ${whole(own.minutes)} with ${panels(open)} unfinished` : t`Through in ${whole(own.minutes)}`}: ${own.good} good, ${own.lost} lost. ${own.wasted >= 1 ? t`${whole(own.wasted)} of hands went into panels that were lost or had to be saved. ` : ""}Played by the clock, this bench takes ${whole(byProgram.minutes)} and loses ${byProgram.lost === 0 ? t`none` : String(byProgram.lost)}.`}
       </Verdict>
       <Flex gap="36px" wrap="wrap" align="flex-start">
         <Part title={t`Went well`} lines={well} none={t`No wait was kept yet.`} />

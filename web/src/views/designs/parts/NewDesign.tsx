@@ -37,6 +37,13 @@ const designForm = z
     if (seriesId === NEW && newSeries.trim() === "") context.addIssue({ code: "custom", path: ["newSeries"], message: t`a name` });
   });
 
+interface EnvelopeChoices {
+  readonly shelf: readonly CardSize[];
+  readonly usual: readonly CardSize[];
+  readonly isOther: boolean;
+  readonly size: ReturnType<typeof useMeasure>["size"];
+}
+
 /** A design begun from a template, at its own sizes, cut to an envelope that is there, or built on a panel that is painted. */
 export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (id: string) => void }) {
   const { system, size } = useMeasure();
@@ -87,21 +94,7 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
       <form onSubmit={(event) => void make(event)} noValidate>
         <Flex direction="column" gap="14px">
           <FormField label={t`Which envelope lies on the shelf?`}>
-            <Choice
-              {...register("from", { onChange: asItSays })}
-              options={[
-                { value: OWN, label: t`not known yet: as the template has it` },
-                ...shelf.map((each) => ({ value: each.key, label: t`on the shelf: ${each.name}` })),
-                ...usual.map((each) => ({
-                  value: each.key,
-                  label: each.envelope
-                    ? t`${each.name}: card ${size(each.card.width, each.card.height)}, envelope ${size(each.envelope.width, each.envelope.height)}`
-                    : t`${each.name}: ${size(each.card.width, each.card.height)}, without an envelope`,
-                })),
-                ...(template?.stack.envelope ? [{ value: ENVELOPE, label: t`another one: I give its size` }] : []),
-                { value: PANEL, label: t`none: I have a panel, and the card is built around it` },
-              ]}
-            />
+            <Choice {...register("from", { onChange: asItSays })} options={envelopeChoices({ shelf, usual, isOther: Boolean(template?.stack.envelope), size })} />
           </FormField>
           <FormField label={t`Name`} fault={faultOf("name")}>
             <TextInput {...register("name")} autoFocus />
@@ -159,6 +152,22 @@ export function NewDesign({ onClose, onMade }: { onClose: () => void; onMade: (i
       </form>
     </Dialog>
   );
+}
+
+/** @param isOther whether the template has an envelope whose size can be told */
+function envelopeChoices({ shelf, usual, isOther, size }: EnvelopeChoices): { value: string; label: string }[] {
+  return [
+    { value: OWN, label: t`not known yet: as the template has it` },
+    ...shelf.map((each) => ({ value: each.key, label: t`on the shelf: ${each.name}` })),
+    ...usual.map((each) => ({
+      value: each.key,
+      label: each.envelope
+        ? t`${each.name}: card ${size(each.card.width, each.card.height)}, envelope ${size(each.envelope.width, each.envelope.height)}`
+        : t`${each.name}: ${size(each.card.width, each.card.height)}, without an envelope`,
+    })),
+    ...(isOther ? [{ value: ENVELOPE, label: t`another one: I give its size` }] : []),
+    { value: PANEL, label: t`none: I have a panel, and the card is built around it` },
+  ];
 }
 
 const sideWords = (from: From, side: "width" | "height"): string =>

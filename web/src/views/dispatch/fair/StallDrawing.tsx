@@ -81,8 +81,8 @@ export function StallDrawing({
                 </g>
               );
             })}
-            <DimensionLine axis="x" from={0} to={width} at={depth + 22 * unit} text={print(width)} unit={unit} />
-            <DimensionLine axis="y" from={0} to={depth} at={width + 8 * unit} text={print(depth)} unit={unit} />
+            <DimensionLine axis="x" from={0} to={width} at={depth + 22 * unit} text={print(width)} of={width} unit={unit} />
+            <DimensionLine axis="y" from={0} to={depth} at={width + 8 * unit} text={print(depth)} of={depth} unit={unit} />
           </>
         )}
       </ScaleDrawing>

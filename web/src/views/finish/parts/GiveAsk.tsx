@@ -86,7 +86,7 @@ export default function GiveAsk({ outlook }: FinishAskProps) {
 /** Whom they go to, and how many. */
 function targetsOf(moves: readonly Move[], titles: ReadonlyMap<string, string>): string {
   const counts = new Map<string, number>();
-  for (const { line } of moves) counts.set(titles.get(line?.need ?? "") ?? "the stash", (counts.get(titles.get(line?.need ?? "") ?? "the stash") ?? 0) + 1);
+  for (const { line } of moves) counts.set(titles.get(line?.need ?? "") ?? t`the stash`, (counts.get(titles.get(line?.need ?? "") ?? t`the stash`) ?? 0) + 1);
   return [...counts].map(([title, count]) => `${String(count)} to ${title}`).join(", ");
 }
 

@@ -99,8 +99,8 @@ export function PaintedSheet({
             </g>
           ))}
           {isMarking && <rect x={0} y={0} width={sheet.width} height={sheet.height} fill="transparent" style={{ cursor: "crosshair" }} onClick={mark} />}
-          <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 16 * unit} text={say(sheet.width)} unit={unit} />
-          <DimensionLine axis="y" from={0} to={sheet.height} at={sheet.width + 10 * unit} text={bare(sheet.height)} unit={unit} />
+          <DimensionLine axis="x" from={0} to={sheet.width} at={sheet.height + 16 * unit} text={say(sheet.width)} of={sheet.width} unit={unit} />
+          <DimensionLine axis="y" from={0} to={sheet.height} at={sheet.width + 10 * unit} text={bare(sheet.height)} of={sheet.height} unit={unit} />
         </>
       )}
     </ScaleDrawing>

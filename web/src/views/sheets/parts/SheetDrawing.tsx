@@ -69,8 +69,8 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
               <StepCuts key={index} step={step} number={index + 1} now={at} here={index} isCrowded={steps.length > MOST_NUMBERS} job={job} unit={unit} />
             ))}
             {hand && <InHand layout={layout} job={job} looks={looks} sheet={sheet} unit={unit} hand={hand} />}
-            <DimensionLine axis="x" from={0} to={drawn.width} at={drawn.height + 24 * unit} text={say(sheet.width)} unit={unit} />
-            <DimensionLine axis="y" from={0} to={drawn.height} at={drawn.width + 12 * unit} text={bare(sheet.height)} unit={unit} />
+            <DimensionLine axis="x" from={0} to={drawn.width} at={drawn.height + 24 * unit} text={say(sheet.width)} of={sheet.width} unit={unit} />
+            <DimensionLine axis="y" from={0} to={drawn.height} at={drawn.width + 12 * unit} text={bare(sheet.height)} of={sheet.height} unit={unit} />
           </>
         )}
       </ScaleDrawing>

@@ -1,5 +1,5 @@
-import { chordAt, isShaped, lengthOfUnits, outlinePath, type PlacedOutline, type PlacedLayer, type Stack, type StackGeometry, t } from "@yule/core";
-import { DimensionLine, INK, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../../kit/drawing.tsx";
+import { chordAt, isShaped, lengthOfUnits, outlinePath, type PlacedOutline, type PlacedLayer, type Length, type Stack, type StackGeometry, t } from "@yule/core";
+import { DimensionLine, Exactly, INK, RED, ScaleDrawing, SOFT, DrawnWords } from "../../../../kit/drawing.tsx";
 import { useMeasure } from "../../../../kit/measure.tsx";
 import { LayerShape } from "../../../../features/card/LayerShape.tsx";
 
@@ -23,12 +23,15 @@ function Crease({ from, to, unit }: { from: readonly [number, number]; to: reado
 }
 
 /** A measure at the left of a drawing, read from below. */
-function HeightLine({ height, text, unit }: { height: number; text: string; unit: number }) {
+/** @param of what is measured, where the drawing makes it thicker than it is */
+function HeightLine({ height, of, unit }: { height: number; of: Length; unit: number }) {
+  const { say } = useMeasure();
   return (
     <>
       <g transform={`translate(${String(-38 * unit)} ${String(height / 2)}) rotate(-90)`}>
         <DrawnWords size={15 * unit} weight={600} anchor="middle" fill={INK}>
-          {text}
+          {say(of)}
+          <Exactly length={of} />
         </DrawnWords>
       </g>
       <path
@@ -92,18 +95,20 @@ export function OpenView({ stack, geometry, picture, label }: CardView) {
                 <line x1={right} x2={base.width + 14 * unit} y1={y} y2={y} stroke={SOFT} strokeWidth={0.7 * unit} />
                 <DrawnWords x={base.width + 17 * unit} y={y + 5 * unit} size={15 * unit} weight={600} fill={INK}>
                   {bare(layer.reveal.right)}
+                  <Exactly length={layer.reveal.right} />
                 </DrawnWords>
               </g>
             );
           })}
-          <DimensionLine axis="x" from={0} to={base.width} at={base.height + 30 * unit} text={say(base.width)} unit={unit} />
-          {score !== null && sideways && <DimensionLine axis="x" from={0} to={score} at={-26 * unit} text={`score ${bare(score)}`} unit={unit} />}
+          <DimensionLine axis="x" from={0} to={base.width} at={base.height + 30 * unit} text={say(base.width)} of={base.width} unit={unit} />
+          {score !== null && sideways && <DimensionLine axis="x" from={0} to={score} at={-26 * unit} text={t`score ${bare(score)}`} of={score} unit={unit} />}
           {score !== null && !sideways && (
             <DrawnWords x={base.width + 14 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
               {bare(score)}
+              <Exactly length={score} />
             </DrawnWords>
           )}
-          <HeightLine height={base.height} text={say(base.height)} unit={unit} />
+          <HeightLine height={base.height} of={base.height} unit={unit} />
         </>
       )}
     </ScaleDrawing>
@@ -131,12 +136,14 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
           <Crease from={[middle - half(score) - 8 * unit, score]} to={[middle + half(score) + 8 * unit, score]} unit={unit} />
           <DrawnWords x={middle + half(score) + 12 * unit} y={score + 5 * unit} size={15 * unit} weight={600} fill={RED}>
             {bare(score)}
+            <Exactly length={score} />
           </DrawnWords>
           {stack.footTrim > 0 && (
             <>
               <Crease from={[middle - footHalf - 8 * unit, foot]} to={[middle + footHalf + 8 * unit, foot]} unit={unit} />
               <DrawnWords x={middle} y={stack.height + 22 * unit} size={15 * unit} weight={600} anchor="middle" fill={RED}>
                 {t`off ${bare(stack.footTrim)}`}
+                <Exactly length={stack.footTrim} />
               </DrawnWords>
             </>
           )}
@@ -144,8 +151,8 @@ function ShapedView({ stack, geometry, picture, label }: CardView) {
           <Layers geometry={geometry} picture={picture} x={front} y={0} unit={unit} />
           <Hole stack={stack} x={0} y={0} unit={unit} />
           <Hole stack={stack} x={front} y={0} unit={unit} />
-          <DimensionLine axis="x" from={front} to={front + stack.width} at={stack.height + 30 * unit} text={say(stack.width)} unit={unit} />
-          <HeightLine height={stack.height} text={say(stack.height)} unit={unit} />
+          <DimensionLine axis="x" from={front} to={front + stack.width} at={stack.height + 30 * unit} text={say(stack.width)} of={stack.width} unit={unit} />
+          <HeightLine height={stack.height} of={stack.height} unit={unit} />
         </>
       )}
     </ScaleDrawing>
@@ -248,7 +255,15 @@ export function InsideView({ stack, geometry, label, inside }: CardView) {
               </DrawnWords>
             ))
           )}
-          <DimensionLine axis="x" from={page.x} to={page.x + page.width} at={size.height + 30 * unit} text={say(lengthOfUnits(page.width))} unit={unit} />
+          <DimensionLine
+            axis="x"
+            from={page.x}
+            to={page.x + page.width}
+            at={size.height + 30 * unit}
+            text={say(lengthOfUnits(page.width))}
+            of={lengthOfUnits(page.width)}
+            unit={unit}
+          />
         </>
       )}
     </ScaleDrawing>
@@ -329,7 +344,7 @@ export function ProfileView({ stack, geometry, label }: CardView) {
               </g>
             );
           })}
-          <HeightLine height={high} text={say(geometry.thickness)} unit={unit} />
+          <HeightLine height={high} of={geometry.thickness} unit={unit} />
           <DrawnWords x={0} y={high + 40 * unit} size={14 * unit} fill={SOFT}>
             {t`width to scale, thickness drawn ${String(times)} times`}
           </DrawnWords>
