@@ -2,6 +2,8 @@ import { demoCommands } from "@yule/demo";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import pino from "pino";
+import { BackupKeeper } from "./backup/keeper.ts";
+import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
 import { inShop, migrateDatabase, openDatabase, warm, type Database } from "./db/pool.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
@@ -13,7 +15,7 @@ import { savePicture } from "./shop/pictures.ts";
 import { Planner } from "./season/plan/planner.ts";
 import { PlanThread } from "./season/plan/planThread.ts";
 import { ensureShop } from "./shop/begin.ts";
-import { HOME } from "./shop/reads.ts";
+import { HOME, readTimeZone } from "./shop/reads.ts";
 
 /** What the start command passes on. */
 function need(name: string): string {
@@ -48,8 +50,17 @@ async function loadDemo(database: Database, clock: Clock, dataFolder: string, fr
 const url = need("DATABASE_URL");
 const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
-await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const database = openDatabase(url);
+const backups = new BackupKeeper({
+  url,
+  shopId: HOME.shopId,
+  migrations: need("YULE_MIGRATIONS"),
+  data: need("YULE_DATA"),
+  now: () => clock.now(),
+  timeZone: () => inShop(database, HOME.shopId, async (tx) => await readTimeZone(tx)),
+});
+await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
+await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
 await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
@@ -60,7 +71,7 @@ const planner = new Planner({ database, url, clock, outside: simulatedOutside, l
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");
-const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, backups, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {
@@ -75,10 +86,13 @@ server.on("listening", () => {
   void planner.open().catch((error: unknown) => log.error({ err: error }, "Planning could not be begun."));
 });
 
+const nights = keepEachNight(backups, log);
+
 let closing = false;
 const close = (): void => {
   if (closing) return;
   closing = true;
+  nights.close();
   server.closeAllConnections();
   server.close();
   void Promise.all([feed.close(), planner.close(), thread?.close()])

@@ -13,6 +13,8 @@ import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside, type Outside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
+import { BackupKeeper } from "./backup/keeper.ts";
+import { HOME } from "./shop/reads.ts";
 import { ensureShop } from "./shop/begin.ts";
 
 /** A PostgreSQL that a test may stop and start again. */
@@ -43,11 +45,13 @@ export const wordsOf = (event: EventRead | undefined): string => (event ? phrase
 
 export const NOW = "2031-11-08T10:04:00Z";
 
+export const MIGRATIONS = join(import.meta.dirname, "../migrations");
+
 /** A PostgreSQL of its own, for a test that stops it. */
 async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonly close: () => Promise<void> }> {
   const folder = temporaryFolder("test");
   let running = await startPostgres(folder, { durable: false });
-  await migrateDatabase(running.url, join(import.meta.dirname, "../migrations"));
+  await migrateDatabase(running.url, MIGRATIONS);
   return {
     url: running.url,
     stop: () => running.stop(),
@@ -63,17 +67,22 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
 
 /**
  * @param own with a PostgreSQL that nothing else uses
+ * @param keeps with backups, in a folder of its own
  * @param planner told of changes; nothing is planned unless a test does it
  */
 export async function openTestShop({
   own = false,
   planner = { want: () => Promise.resolve() },
   outside = {},
-}: { own?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside> } = {}): Promise<TestShop> {
+  keeps = false,
+}: { own?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside>; keeps?: boolean } = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
   const database = openDatabase(url);
   await ensureShop(database, "UTC", new Date(NOW));
+  const data = keeps ? temporaryFolder("backups") : null;
+  const backups =
+    data === null ? null : new BackupKeeper({ url, data, shopId: HOME.shopId, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
   const feed = new Feed(url);
   await feed.open();
   const app = makeApp({
@@ -84,6 +93,7 @@ export async function openTestShop({
     planner,
     log: { error: () => undefined },
     hosts: ["tern-row.example"],
+    backups,
     webFolder: null,
   });
   const server: Server = app.listen(0, "127.0.0.1");
@@ -107,6 +117,7 @@ export async function openTestShop({
       await feed.close();
       await database.$client.end();
       await close();
+      if (data !== null) rmSync(data, { recursive: true, force: true });
     },
   };
   return shop;

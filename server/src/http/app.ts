@@ -33,6 +33,8 @@ import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
+import type { BackupKeeper } from "../backup/keeper.ts";
+import { backupRoutes } from "../backup/routes.ts";
 import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
 import { readDesigns, readPutAway } from "../designs/reads.ts";
@@ -72,6 +74,8 @@ export interface AppSetting {
   readonly log: Pick<Logger, "error">;
   /** Names by which the server may be called beside the address that is reached. */
   readonly hosts: readonly string[];
+  /** Null where backups are made by those who run the server. */
+  readonly backups: BackupKeeper | null;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
 }
@@ -124,6 +128,7 @@ function routes(setting: AppSetting): Router {
   pictureRoutes(router, setting);
   calendarRoutes(router, setting);
   printerRoutes(router, setting);
+  backupRoutes(router, setting.backups, () => void setting.planner.want(HOME.shopId));
   const { database, feed, clock, outside, planner } = setting;
   const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {

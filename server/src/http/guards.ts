@@ -6,6 +6,8 @@ import { Refusal } from "../db/refusal.ts";
 const LOOPBACK: ReadonlySet<string> = new Set(["127.0.0.1", "::1"]);
 /** An IPv4 address as a socket for both kinds has it. */
 const plainAddress = (address: string | undefined): string => (address ?? "").replace(/^::ffff:/, "");
+/** Whether somebody is at this very machine. */
+export const isLoopback = (address: string | undefined): boolean => LOOPBACK.has(plainAddress(address));
 
 /**
  * Answers only who calls the server by the address that was reached, or by a name it was given. A page on the web may point a name of its own at this

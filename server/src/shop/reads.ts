@@ -13,6 +13,12 @@ export async function readHome(tx: Transaction): Promise<typeof shop.$inferSelec
   return row;
 }
 
+/** Where the shop's days begin; asked alone, since it is also asked of tables that wait for an update. */
+export async function readTimeZone(tx: Transaction): Promise<string> {
+  const [row] = await tx.select({ timeZone: shop.timeZone }).from(shop);
+  return row?.timeZone ?? "UTC";
+}
+
 export async function readShop(tx: Transaction, accountId: string, now: Date): Promise<ShopRead> {
   const row = await readHome(tx);
   const [who] = await tx.select().from(account).where(eq(account.id, accountId));

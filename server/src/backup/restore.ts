@@ -1,0 +1,81 @@
+import { createInterface } from "node:readline";
+import { Readable } from "node:stream";
+import type pg from "pg";
+import type { Archive } from "./archive.ts";
+import { whole } from "./archive.ts";
+import { PICTURES, shopTables, type ShopTable } from "./shopTables.ts";
+
+const ROWS_AT_ONCE = 1000;
+/** Lines of a table whose rows speak of each other go in together. */
+const ALL_AT_ONCE = Infinity;
+
+/**
+ * Puts what a backup holds in the place of all that a shop has, within the transaction it is called in: until that ends, everybody reads what was there, and who writes
+ * waits. The schema of the tables is that of the backup.
+ */
+export async function restoreInto(client: pg.Client, shopId: string, archive: Archive): Promise<void> {
+  const tables = await shopTables(client);
+  // Whoever is writing holds the shop or its maker; from here on the others wait.
+  await client.query("select 1 from shop where shop_id = $1 for update", [shopId]);
+  await client.query("select 1 from account where shop_id = $1 for update", [shopId]);
+  await quietly(client);
+  for (const { name } of [...tables].reverse()) await client.query(`delete from "${name}" where shop_id = $1`, [shopId]);
+  for (const table of tables) await fill(client, shopId, table, archive);
+  await client.query("select setval('event_seq_seq', greatest((select last_value from event_seq_seq), (select coalesce(max(seq), 1) from event where shop_id = $1)))", [shopId]);
+}
+
+/** The same for a shop that screens look at: they are told, and by counts that were never reached before they know that what they have read is old. */
+export async function replaceShop(client: pg.Client, shopId: string, archive: Archive): Promise<void> {
+  const { rows } = await client.query<{ most: number }>("select coalesce(max(revision), 0)::int + 1 as most from read_revision where shop_id = $1", [shopId]);
+  await restoreInto(client, shopId, archive);
+  await client.query("update read_revision set revision = revision + $2 where shop_id = $1", [shopId, rows[0]?.most ?? 1]);
+  await client.query(
+    `select pg_notify('yule', json_build_object('shop', $1::text, 'seq', (select max(seq) from event where shop_id = $1::uuid), 'kind', 'many', 'wanted', null,
+      'revisions', coalesce((select json_object_agg(name, revision) from read_revision where shop_id = $1::uuid), '{}'::json))::text)`,
+    [shopId],
+  );
+}
+
+/** What follows from a row that is new follows from none that comes back: sums lie in the backup beside what was summed. */
+async function quietly(client: pg.Client): Promise<void> {
+  await client.query("select set_config('yule.restoring', 'on', true)");
+  const { rows } = await client.query<{ knows: boolean }>("select prosrc like '%yule.restoring%' as knows from pg_proc where proname = 'store_moved'");
+  // Tables of a version that does not know the word stand alone in a scratch database.
+  if (rows[0] && !rows[0].knows) await client.query("alter table store_move disable trigger user");
+}
+
+async function fill(client: pg.Client, shopId: string, table: ShopTable, archive: Archive): Promise<void> {
+  const name = `tables/${table.name}.jsonl`;
+  // A table that came with a later version is empty.
+  if (!archive.manifest.files.some((each) => each.name === name)) return;
+  const own = JSON.stringify(table.name === "shop" ? { shop_id: shopId, id: shopId } : { shop_id: shopId });
+  const most = table.isSelfish ? ALL_AT_ONCE : ROWS_AT_ONCE;
+  let waiting: string[] = [];
+  const put = async (): Promise<void> => {
+    if (waiting.length === 0) return;
+    if (table.name === PICTURES) for (const line of waiting) await putPicture(client, table, line, own, archive);
+    else
+      await client.query(`insert into "${table.name}" select r.* from unnest($1::text[]) as line, jsonb_populate_record(null::"${table.name}", line::jsonb || $2::jsonb) as r`, [
+        waiting,
+        own,
+      ]);
+    waiting = [];
+  };
+  for await (const line of createInterface({ input: Readable.from(await archive.chunks(name)), crlfDelay: Infinity })) {
+    if (line !== "") waiting.push(line);
+    if (waiting.length >= most) await put();
+  }
+  await put();
+}
+
+async function putPicture(client: pg.Client, { columns }: ShopTable, line: string, own: string, archive: Archive): Promise<void> {
+  const { id, small } = JSON.parse(line) as { readonly id: string; readonly small: boolean };
+  const bytes = await whole(await archive.chunks(`pictures/${id}`));
+  const little = small ? await whole(await archive.chunks(`pictures/${id}-small`)) : null;
+  const plain = columns.filter((column) => column !== "bytes" && column !== "small");
+  await client.query(
+    `insert into ${PICTURES} (${plain.map((each) => `"${each}"`).join(", ")}, bytes, small) select ${plain.map((each) => `r."${each}"`).join(", ")}, $3::bytea, $4::bytea
+     from jsonb_populate_record(null::${PICTURES}, ($1::jsonb - 'small') || $2::jsonb) as r`,
+    [line, own, bytes, little],
+  );
+}

@@ -1,0 +1,59 @@
+import type pg from "pg";
+
+/** A table that belongs to shops, as the database itself describes it. */
+export interface ShopTable {
+  readonly name: string;
+  readonly columns: readonly string[];
+  /** The key without the shop, which is the order of its rows. */
+  readonly key: readonly string[];
+  /** Whether its rows speak of each other. */
+  readonly isSelfish: boolean;
+}
+
+/** Of these the rows have bytes: they are kept as files. */
+export const PICTURES = "picture";
+
+interface Described {
+  readonly name: string;
+  readonly columns: readonly string[];
+  readonly key: readonly string[];
+  readonly parents: readonly string[];
+}
+
+/**
+ * Every table of the shops, parents before children (a topological order of the foreign keys, Kahn 1962). Read from the catalogue, so that a table that is new, or one
+ * of an older version, is carried without a word here.
+ * @throws Error where rows of two tables speak of each other, or where bytes lie in a table that does not keep them as files
+ */
+export async function shopTables(client: pg.ClientBase): Promise<ShopTable[]> {
+  const { rows } = await client.query<Described>(`
+    select c.relname::text as name,
+      array(select a.attname::text from pg_attribute a where a.attrelid = c.oid and a.attnum > 0 and not a.attisdropped order by a.attnum) as columns,
+      array(select a.attname::text from pg_constraint k, unnest(k.conkey) with ordinality as p(num, at) join pg_attribute a on a.attnum = p.num
+        where k.conrelid = c.oid and k.contype = 'p' and a.attrelid = c.oid and a.attname <> 'shop_id' order by p.at) as key,
+      array(select f.confrelid::regclass::text from pg_constraint f where f.conrelid = c.oid and f.contype = 'f') as parents
+    from pg_class c join pg_namespace n on n.oid = c.relnamespace
+    where n.nspname = 'public' and c.relkind in ('r', 'p') and not c.relispartition
+      and exists (select 1 from pg_attribute a where a.attrelid = c.oid and a.attname = 'shop_id' and not a.attisdropped)
+    order by c.relname`);
+  await refuseBytes(client);
+  const waiting = new Map(rows.map((each) => [each.name, each]));
+  const ordered: ShopTable[] = [];
+  while (waiting.size > 0) {
+    const free = [...waiting.values()].filter(({ name, parents }) => parents.every((parent) => parent === name || !waiting.has(parent)));
+    if (free.length === 0) throw new Error(`tables speak of each other in a circle: ${[...waiting.keys()].join(", ")}`);
+    for (const { name, columns, key, parents } of free) {
+      waiting.delete(name);
+      ordered.push({ name, columns, key, isSelfish: parents.includes(name) });
+    }
+  }
+  return ordered;
+}
+
+async function refuseBytes(client: pg.ClientBase): Promise<void> {
+  const { rows } = await client.query<{ name: string }>(
+    "select distinct table_name::text as name from information_schema.columns where table_schema = 'public' and udt_name = 'bytea' and table_name <> $1",
+    [PICTURES],
+  );
+  if (rows.length > 0) throw new Error(`bytes of ${rows.map(({ name }) => name).join(", ")} are not carried by a backup yet`);
+}
