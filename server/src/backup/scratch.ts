@@ -36,7 +36,6 @@ export async function differsFrom(url: string, migrations: string, shopId: strin
         const told = new Map(archive.manifest.files.map((each) => [each.name, each.sha256]));
         for await (const { name, chunks } of contentsOf(client, shopId)) {
           const { passed, done } = measured(chunks);
-          // eslint-disable-next-line @typescript-eslint/no-unused-vars
           for await (const _ of passed);
           if (told.get(name) !== done().sha256) return name;
           told.delete(name);

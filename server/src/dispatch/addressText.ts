@@ -1,5 +1,8 @@
 import type { AddressParts } from "@yule/contract";
-import { format } from "@fragaria/address-formatter";
+import * as formatter from "@fragaria/address-formatter";
+
+// Node sees no names in this package, only the whole of it; bundlers and its types see the names.
+const { format } = ("default" in formatter ? formatter.default : formatter) as typeof formatter;
 
 /** Where the post writes the region behind everything or not at all. */
 const WITHOUT_REGION: ReadonlySet<string> = new Set(["GB"]);

@@ -2,6 +2,7 @@ import { hearServerClock } from "./serverClock.ts";
 import { ALL_READS } from "@yule/contract";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
+  BackupsRead,
   BenchRead,
   ColourRead,
   CostsRead,
@@ -108,6 +109,7 @@ export const api = createApi({
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
+    backups: build.query<BackupsRead, void>({ query: () => "backups" }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ before }) => before ?? undefined },
@@ -142,6 +144,7 @@ export const api = createApi({
 });
 
 export const {
+  useBackupsQuery,
   useShopQuery,
   useSeasonQuery,
   useDesignsQuery,

@@ -3,13 +3,15 @@ import { Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { setShop, type ShopRead } from "@yule/contract";
 import { COUNTRIES, currencyIn, day, mannerOf, money, saidDay, saidMoney, saidTime, saidWarmth, weekOf, t } from "@yule/core";
 import { mannerWith } from "@yule/derive";
-import { useMemo } from "react";
+import { lazy, Suspense, useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../data/outbox.ts";
 import { Dialog } from "../kit/Dialog.tsx";
 import { useSchemaForm } from "../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
 import { countryName } from "../kit/say.ts";
+
+const Backups = lazy(async () => ({ default: (await import("../features/backups/Backups.tsx")).Backups }));
 
 const { shape } = setShop;
 /** What is chosen; an empty choice is as the country has it. */
@@ -147,6 +149,9 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
           <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep these settings`}</Button>
         </Flex>
       </form>
+      <Suspense>
+        <Backups timeZone={shop.timeZone} />
+      </Suspense>
     </Dialog>
   );
 }
