@@ -42,7 +42,7 @@ test("a backup is made on the screen, the shop is changed, and one press brings 
   await expect(page.getByText("made before another one was put in place")).toBeVisible();
 });
 
-test("a shop moves to another machine by two commands, and what is no backup is said so", async () => {
+test("a shop moves to another machine by two commands, and what is no backup is said so", () => {
   const folder = temporaryFolder("moved");
   const file = join(folder, "shop.zip");
   const made = run("backup", "--", "--data", shop.folder, "--to", file);

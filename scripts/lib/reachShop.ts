@@ -5,6 +5,9 @@ import { startPostgres } from "./postgres.mjs";
 export const root = join(import.meta.dirname, "../..");
 export const MIGRATIONS = join(root, "server/migrations");
 
+/** Where a shop that is open says how it is reached. */
+const RUNNING = "running.json";
+
 /** Ends with one clear line. */
 export function refuse(line: string): never {
   process.stderr.write(`${line}\n`);
@@ -29,7 +32,7 @@ export function readWords(words: readonly string[], flags: readonly string[], mo
 /** The folder of a shop. @param isNew whether it may be one that is not there yet */
 export function folderOf(data: string | undefined, isNew = false): string {
   const folder = resolve(root, data ?? ".data/shop");
-  if (data === "" || (!isNew && !existsSync(join(folder, "password"))))
+  if (data === "" || (!isNew && !["password", RUNNING].some((each) => existsSync(join(folder, each)))))
     refuse(`--data: given ${data === undefined ? ".data/shop, where no shop is" : data === "" ? "nothing" : data}, allowed the folder of a shop`);
   mkdirSync(folder, { recursive: true });
   return folder;
@@ -37,7 +40,7 @@ export function folderOf(data: string | undefined, isNew = false): string {
 
 /** The database of a shop, whether the shop is open or not: one that is open is reached where it runs. */
 export async function reachShop(folder: string): Promise<{ readonly url: string; readonly close: () => Promise<void> }> {
-  const lock = join(folder, "running.json");
+  const lock = join(folder, RUNNING);
   // The file is taken away when a shop ends in order.
   if (existsSync(lock)) return { url: (JSON.parse(readFileSync(lock, "utf8")) as { readonly database: string }).database, close: () => Promise.resolve() };
   const postgres = await startPostgres(folder);

@@ -90,5 +90,5 @@ test("the folder is kept as it is told, and one that cannot be is met at its fie
   there = { ...there, folder: "/media/stick" };
   await write(label, "/media/stick");
   await press("Put backups there");
-  await waitFor(() => expect((screen.getByLabelText(label) as HTMLInputElement).value).toBe("/media/stick"));
+  await waitFor(() => expect(screen.getByLabelText<HTMLInputElement>(label).value).toBe("/media/stick"));
 });
