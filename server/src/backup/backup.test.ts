@@ -3,6 +3,8 @@ import type { BackupAbout, BackupRead, BackupsRead, DesignsRead, LogbookRead, Pr
 import { createHash } from "node:crypto";
 import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
+import Papa from "papaparse";
+import { v7 } from "uuid";
 import { unzipSync, zipSync } from "fflate";
 import { inShop } from "../db/pool.ts";
 import { runCommand } from "../logbook/run.ts";
@@ -104,6 +106,32 @@ test("of two shops in one database a backup holds one, and putting it back leave
   expect(Buffer.from(unzipSync(await download(backup.file))["tables/account.jsonl"] ?? []).toString()).not.toContain("Neighbour");
   expect((await post(`backups/${backup.file}/restore`)).status).toBe(200);
   expect(await hashesOf(shop.url, OTHER)).toEqual(before);
+}, 120_000);
+
+test("all can be read without the program: tables for a spreadsheet, pictures under the names of their designs, a page that tells what is what", async () => {
+  const file = (await post("backups")).body as BackupRead;
+  const files = unzipSync(new Uint8Array(await (await fetch(`${shop.base}/readable`)).arrayBuffer()));
+  const text = (name: string): string => Buffer.from(files[name] ?? []).toString();
+  expect(text("index.html")).toContain('<a href="design.csv">');
+  const backup = unzipSync(await download(file.file));
+  for (const [table, csv] of [
+    ["tables/store.jsonl", "store.csv"],
+    ["tables/need.jsonl", "need.csv"],
+  ] as const) {
+    const rows = Papa.parse<Record<string, string>>(text(csv).trim(), { header: true }).data;
+    const kept = Buffer.from(backup[table] ?? [])
+      .toString()
+      .trim()
+      .split("\n")
+      .map((line) => JSON.parse(line) as Record<string, unknown>);
+    expect(rows.map(({ id }) => id)).toEqual(kept.map(({ id }) => id));
+    expect(rows.map((row) => row.name ?? row.title)).toEqual(kept.map((row) => row.name ?? row.title));
+  }
+  expect(text("logbook.jsonl").split("\n").length).toBeGreaterThan(1);
+  expect(Object.keys(files).filter((name) => /^pictures\/Paper boat, \p{L}[\p{L} ]*\.png$/u.test(name)).length).toBeGreaterThan(0);
+  // What a spreadsheet would run is kept from it.
+  await shop.give("add-series", { id: v7(), name: "=1+1", palette: "cool" });
+  expect(Buffer.from(unzipSync(new Uint8Array(await (await fetch(`${shop.base}/readable`)).arrayBuffer()))["series.csv"] ?? []).toString()).toContain("'=1+1");
 }, 120_000);
 
 describe("what is brought in", () => {

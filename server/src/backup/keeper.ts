@@ -12,6 +12,7 @@ import { isNightDue, superseded } from "./keeping.ts";
 import { replaceShop } from "./restore.ts";
 import { schemasIn } from "./schema.ts";
 import { broughtUp, differsFrom, isNotAllowed } from "./scratch.ts";
+import { writeReadable } from "./readable.ts";
 import { writeBackup } from "./write.ts";
 
 /** Where backups lie, and of which shop. */
@@ -162,6 +163,14 @@ export class BackupKeeper {
     await this.alone(() => this.with(file, (archive) => this.ofThisVersion(archive, (current) => this.replaced(current))));
     if (INCOMING.test(file)) await rm(join(this.setting.data, file), { force: true });
     return about;
+  }
+
+  /** All that the shop holds, for eyes and other programs. @returns its path, and how it is taken away again */
+  async readable(): Promise<{ readonly path: string; readonly forget: () => Promise<void> }> {
+    const { url, shopId, data, now } = this.setting;
+    const path = join(data, `readable-${randomBytes(6).toString("hex")}.zip`);
+    await writeReadable(url, shopId, path, now());
+    return { path, forget: () => rm(path, { force: true }) };
   }
 
   private async replaced(archive: Archive): Promise<void> {

@@ -38,6 +38,15 @@ export function backupRoutes(router: Router, keeper: BackupKeeper | null, restor
   router.put("/backups/incoming", onlyHere, async (ctx) => {
     ctx.body = await own().bringIn(ctx.req);
   });
+  router.get("/readable", onlyHere, async (ctx) => {
+    const { path, forget } = await own().readable();
+    ctx.type = "application/zip";
+    ctx.set("content-disposition", 'attachment; filename="shop.zip"');
+    ctx.length = (await stat(path)).size;
+    const bytes = createReadStream(path);
+    bytes.once("close", () => void forget());
+    ctx.body = bytes;
+  });
   router.get("/backups/:file", onlyHere, async (ctx) => {
     const path = own().path(fileOf(ctx));
     ctx.type = "application/zip";

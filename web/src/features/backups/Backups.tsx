@@ -18,6 +18,7 @@ const CAUSES: Readonly<Record<BackupCause, string>> = wordsFor({
   update: () => t`made before an update`,
   restore: () => t`made before another one was put in place`,
 });
+const LINK = { minHeight: 44, display: "inline-flex", alignItems: "center", fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 } as const;
 /** So many are shown before all are asked for. */
 const SHOWN = 4;
 /** A shop of many years takes its time. */
@@ -77,6 +78,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
       <Flex gap="10px" wrap="wrap" marginY="12px" align="center">
         <Button onClick={() => void make()} disabled={busy !== null}>{t`Make a backup`}</Button>
         <FilePick accept=".zip,application/zip" onPick={(file) => void bring(file)}>{t`Open a backup from a file`}</FilePick>
+        <a href="/api/readable" download="shop.zip" style={LINK}>{t`Save all as tables and pictures`}</a>
         {busy !== null && <Text role="status">{busy}</Text>}
       </Flex>
       <FaultLines faults={fault === null ? [] : [fault]} />
@@ -87,11 +89,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
               <b>{moment(each.made)}</b>, {CAUSES[each.cause]}, {megabytes(each.bytes)}
               <Text color="softInk">{each.isChecked ? t`read back, equal to the shop` : t`not read back: this database lets nobody make another`}</Text>
             </Box>
-            <a
-              href={`/api/backups/${each.file}`}
-              download={each.file}
-              style={{ minHeight: 44, display: "inline-flex", alignItems: "center", fontWeight: 600, textDecoration: "underline dotted", textUnderlineOffset: 5 }}
-            >{t`Save a copy`}</a>
+            <a href={`/api/backups/${each.file}`} download={each.file} style={LINK}>{t`Save a copy`}</a>
             <Button variant="ghost" disabled={busy !== null} onClick={() => void look(each.file)}>{t`Go back to it`}</Button>
           </Flex>
         ))}
