@@ -2,12 +2,12 @@ import { mkdirSync } from "node:fs";
 import { copyFile } from "node:fs/promises";
 import { dirname, join, resolve } from "node:path";
 import { keeperFor } from "./lib/keeperFor.ts";
-import { folderOf, reachShop, readWords, refuse } from "./lib/reachShop.ts";
+import { folderOf, reachShop, readWords, endWith } from "./lib/reachShop.ts";
 
 /** Makes a backup of a shop now, whether it is open or not, and reads it back. */
 const { told } = readWords(process.argv.slice(2), ["--data", "--to"], 0);
 const to = told.get("--to");
-if (to === "") refuse("--to: given nothing, allowed the file it is copied to");
+if (to === "") endWith("--to: given nothing, allowed the file it is copied to");
 const folder = folderOf(told.get("--data"));
 const { url, close } = await reachShop(folder);
 const from = performance.now();

@@ -5,14 +5,14 @@ import { Refusal } from "../server/src/db/refusal.ts";
 import { problemOf } from "../server/src/http/problem.ts";
 import { ensureShop } from "../server/src/shop/begin.ts";
 import { keeperFor } from "./lib/keeperFor.ts";
-import { beginsWithoutDemo, folderOf, MIGRATIONS, reachShop, readWords, refuse } from "./lib/reachShop.ts";
+import { beginsWithoutDemo, folderOf, MIGRATIONS, reachShop, readWords, endWith } from "./lib/reachShop.ts";
 
 /** Puts a backup in the place of all that a shop has, or makes a shop of it on a new machine. What was there is kept as a backup first. */
 const { told, plain } = readWords(process.argv.slice(2), ["--data"], 1);
 const [given] = plain;
-if (given === undefined) refuse("FILE: given nothing, allowed the file of a backup: npm run restore -- FILE");
+if (given === undefined) endWith("FILE: given nothing, allowed the file of a backup: npm run restore -- FILE");
 const path = resolve(given);
-if (!existsSync(path)) refuse(`FILE: given ${given}, which is not there, allowed the file of a backup`);
+if (!existsSync(path)) endWith(`FILE: given ${given}, which is not there, allowed the file of a backup`);
 const folder = folderOf(told.get("--data"), true);
 const { url, close } = await reachShop(folder);
 const from = performance.now();

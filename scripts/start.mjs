@@ -33,6 +33,8 @@ const child = fork(server, [], {
     YULE_PLAN_THREAD: planThread,
     YULE_MIGRATIONS: join(root, "server/migrations"),
     YULE_WEB: join(root, "dist/web"),
+    // Called by a name, it is there for other devices too; who was not let in sees nothing.
+    YULE_HOST: process.env.YULE_HOST ?? (flags.hosts ? "0.0.0.0" : "127.0.0.1"),
     YULE_HOSTS: (flags.hosts ?? []).join(","),
     YULE_EMPTY: flags.empty ? "1" : "0",
   },

@@ -5,6 +5,7 @@ export { howMany } from "./common/counts.ts";
 export * from "./common/fields.ts";
 export * from "./common/text.ts";
 export * from "./common/envelope.ts";
+export * from "./access/access.ts";
 export * from "./backup/backup.ts";
 export * from "./sheets/split.ts";
 export * from "./sheets/batches.ts";

@@ -30,9 +30,11 @@ interface ShopKind {
   readonly own?: boolean;
   /** Its season is not planned anew, for journeys that do not look at it: the plan it begins with stays, and a core is free. */
   readonly plans?: boolean;
+  /** A name by which other devices call it. */
+  readonly host?: string;
 }
 
-export async function startShop({ empty = false, own = false, plans = true }: ShopKind = {}): Promise<RunningShop> {
+export async function startShop({ empty = false, own = false, plans = true, host }: ShopKind = {}): Promise<RunningShop> {
   const folder = temporaryFolder("e2e");
   const shared = own ? undefined : process.env.YULE_E2E_POSTGRES;
   const database = shared === undefined ? null : await copyShop(shared, folder, empty ? "empty" : "demo");
@@ -41,7 +43,14 @@ export async function startShop({ empty = false, own = false, plans = true }: Sh
   const start = (port: string | null) =>
     new Promise<string>((resolve, reject) => {
       isAsked = false;
-      const words = [join(root, "scripts/start.mjs"), "--data", folder, ...(empty ? ["--empty"] : []), ...(port ? ["--port", port] : [])];
+      const words = [
+        join(root, "scripts/start.mjs"),
+        "--data",
+        folder,
+        ...(empty ? ["--empty"] : []),
+        ...(host === undefined ? [] : ["--host", host]),
+        ...(port ? ["--port", port] : []),
+      ];
       const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW, ...(plans ? {} : { YULE_PLANNING: "0" }) };
       if (database === null) delete env.DATABASE_URL;
       else env.DATABASE_URL = database.url;

@@ -9,7 +9,7 @@ export const MIGRATIONS = join(root, "server/migrations");
 const RUNNING = "running.json";
 
 /** Ends with one clear line. */
-export function refuse(line: string): never {
+export function endWith(line: string): never {
   process.stderr.write(`${line}\n`);
   process.exit(2);
 }
@@ -21,11 +21,11 @@ export function readWords(words: readonly string[], flags: readonly string[], mo
   for (let index = 0; index < words.length; index += 1) {
     const word = words[index] ?? "";
     if (word.startsWith("--")) {
-      if (!flags.includes(word)) refuse(`${word}: given as a flag, allowed ${flags.join(", ")}`);
+      if (!flags.includes(word)) endWith(`${word}: given as a flag, allowed ${flags.join(", ")}`);
       told.set(word, words[(index += 1)] ?? "");
     } else plain.push(word);
   }
-  if (plain.length > most) refuse(`${plain[most] ?? ""}: given beside the rest, allowed ${most === 0 ? "flags alone" : "one file"}`);
+  if (plain.length > most) endWith(`${plain[most] ?? ""}: given beside the rest, allowed ${most === 0 ? "flags alone" : "one file"}`);
   return { told, plain };
 }
 
@@ -33,7 +33,7 @@ export function readWords(words: readonly string[], flags: readonly string[], mo
 export function folderOf(data: string | undefined, isNew = false): string {
   const folder = resolve(root, data ?? ".data/shop");
   if (data === "" || (!isNew && !["password", RUNNING].some((each) => existsSync(join(folder, each)))))
-    refuse(`--data: given ${data === undefined ? ".data/shop, where no shop is" : data === "" ? "nothing" : data}, allowed the folder of a shop`);
+    endWith(`--data: given ${data === undefined ? ".data/shop, where no shop is" : data === "" ? "nothing" : data}, allowed the folder of a shop`);
   mkdirSync(folder, { recursive: true });
   return folder;
 }

@@ -81,7 +81,7 @@ server.on("error", (error: NodeJS.ErrnoException) => {
 server.on("listening", () => {
   const address = server.address();
   const port = typeof address === "object" && address ? address.port : 0;
-  process.stdout.write(`READY http://${host}:${String(port)}\n`);
+  process.stdout.write(`READY http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${String(port)}\n`);
   process.send?.({ ready: port });
   void planner.open().catch((error: unknown) => log.error({ err: error }, "Planning could not be begun."));
 });

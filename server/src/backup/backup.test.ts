@@ -14,7 +14,7 @@ import { HOME } from "../shop/reads.ts";
 import { furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { temporaryFolder } from "../../../scripts/lib/testServer.mjs";
 import { connected, forShop } from "./connection.ts";
-import { contentsOf, measured } from "./contents.ts";
+import { contentsOf, hashed } from "./contents.ts";
 import { schemasIn } from "./schema.ts";
 import { inScratch } from "./scratch.ts";
 import { writeBackup } from "./write.ts";
@@ -40,7 +40,7 @@ const hashesOf = (url: string, shopId: string): Promise<Record<string, string>> 
     forShop(client, shopId, "read", async () => {
       const hashes: Record<string, string> = {};
       for await (const { name, chunks } of contentsOf(client, shopId)) {
-        const { passed, done } = measured(chunks);
+        const { passed, done } = hashed(chunks);
         for await (const _ of passed);
         hashes[name] = done().sha256;
       }

@@ -53,7 +53,7 @@ async function* bytesOf(client: pg.ClientBase, shopId: string, id: string, colum
 }
 
 /** Passes chunks on, and says at the end how many bytes they were and their SHA-256. */
-export function measured(chunks: AsyncIterable<Buffer>): { readonly passed: AsyncIterable<Buffer>; readonly done: () => { readonly bytes: number; readonly sha256: string } } {
+export function hashed(chunks: AsyncIterable<Buffer>): { readonly passed: AsyncIterable<Buffer>; readonly done: () => { readonly bytes: number; readonly sha256: string } } {
   const hash = createHash("sha256");
   let bytes = 0;
   async function* passing(): AsyncGenerator<Buffer> {

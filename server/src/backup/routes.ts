@@ -3,13 +3,13 @@ import { backupFolder, faultsOf } from "@yule/contract";
 import type { Context, Next } from "koa";
 import { createReadStream } from "node:fs";
 import { stat } from "node:fs/promises";
-import { isLoopback } from "../http/guards.ts";
+import { isHere } from "../http/guards.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { BackupKeeper } from "./keeper.ts";
 
-/** A whole shop goes out and in by these: only where it runs, until other devices sign in. */
+/** A whole shop goes out and in by these: only where it runs. */
 async function onlyHere(ctx: Context, next: Next): Promise<void> {
-  if (!isLoopback(ctx.req.socket.remoteAddress)) throw new Refusal(403, "Backups are made and opened on the machine where the shop runs.");
+  if (!isHere(ctx)) throw new Refusal(403, "Backups are made and opened on the machine where the shop runs.");
   ctx.set("cache-control", "no-store");
   await next();
 }

@@ -1,7 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { migrateDatabase } from "../db/pool.ts";
 import { connected, forShop } from "./connection.ts";
-import { contentsOf, measured } from "./contents.ts";
+import { contentsOf, hashed } from "./contents.ts";
 import type { Archive } from "./archive.ts";
 import { restoreInto } from "./restore.ts";
 import { migrateTo } from "./schema.ts";
@@ -35,7 +35,7 @@ export async function differsFrom(url: string, migrations: string, shopId: strin
       return forShop(client, shopId, "read", async () => {
         const told = new Map(archive.manifest.files.map((each) => [each.name, each.sha256]));
         for await (const { name, chunks } of contentsOf(client, shopId)) {
-          const { passed, done } = measured(chunks);
+          const { passed, done } = hashed(chunks);
           for await (const _ of passed);
           if (told.get(name) !== done().sha256) return name;
           told.delete(name);

@@ -5,7 +5,7 @@ import { rm } from "node:fs/promises";
 import { finished } from "node:stream/promises";
 import { Readable } from "node:stream";
 import { connected, forShop } from "./connection.ts";
-import { contentsOf, measured } from "./contents.ts";
+import { contentsOf, hashed } from "./contents.ts";
 import { schemaOf } from "./schema.ts";
 
 export const MANIFEST = "manifest.json";
@@ -35,7 +35,7 @@ export async function writeBackup(url: string, shopId: string, file: string, mad
         const { rows } = await client.query<{ name: string }>("select name from shop where shop_id = $1", [shopId]);
         const files: BackupManifest["files"] = [];
         for await (const { name, rows, isPacked, chunks } of contentsOf(client, shopId)) {
-          const { passed, done } = measured(chunks);
+          const { passed, done } = hashed(chunks);
           await put(passed, name, isPacked);
           files.push({ name, rows, ...done() });
         }

@@ -11,3 +11,4 @@ export * from "../dispatch/tables.ts";
 export * from "../dispatch/fairTables.ts";
 export * from "../dispatch/orderTables.ts";
 export * from "../learned/tables.ts";
+export * from "../access/tables.ts";

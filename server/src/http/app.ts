@@ -33,6 +33,9 @@ import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
+import { isIn } from "../access/devices.ts";
+import { onlyLetIn, whoAsks } from "../access/guard.ts";
+import { accessRoutes, Screens } from "../access/routes.ts";
 import type { BackupKeeper } from "../backup/keeper.ts";
 import { backupRoutes } from "../backup/routes.ts";
 import { readColour } from "../colour/reads.ts";
@@ -113,6 +116,7 @@ export function makeApp(setting: AppSetting): Koa {
   );
   app.use(knownHosts(setting.hosts));
   app.use(sameOrigin);
+  app.use(onlyLetIn(setting));
   app.use(compress({ threshold: 2048, filter: (type) => !/event-stream/.test(type) && /json|text|javascript|css|svg|wasm/.test(type), br: false }));
   app.use(bodyParser({ jsonLimit: "4mb", enableTypes: ["json"] }));
   app.use(keepableBodies);
@@ -128,16 +132,19 @@ function routes(setting: AppSetting): Router {
   pictureRoutes(router, setting);
   calendarRoutes(router, setting);
   printerRoutes(router, setting);
+  const screens = new Screens();
+  accessRoutes(router, setting, screens);
   backupRoutes(router, setting.backups, () => void setting.planner.want(HOME.shopId));
   const { database, feed, clock, outside, planner } = setting;
   const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {
+    const { shopId, accountId } = whoAsks(ctx);
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
-    ctx.body = await runCommand(database, { ...HOME, now: clock.now(), outside }, parsed.data);
+    ctx.body = await runCommand(database, { shopId, accountId, now: clock.now(), outside }, parsed.data);
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
-    if (changesPlan(parsed.data.kind)) void planner.want(HOME.shopId);
+    if (changesPlan(parsed.data.kind)) void planner.want(shopId);
     if (readsTouchedBy(parsed.data.kind).some((name) => SHOP_STOCK.has(name))) tellSoon();
   });
   router.get("/feed", (ctx) => {
@@ -145,7 +152,9 @@ function routes(setting: AppSetting): Router {
     ctx.set("cache-control", "no-store");
     ctx.status = 200;
     ctx.req.socket.setTimeout(0);
-    const stream = feed.screen(HOME.shopId);
+    const who = whoAsks(ctx);
+    const stream = feed.screen(who.shopId);
+    screens.add(who, stream, () => inShop(database, who.shopId, (tx) => isIn(tx, who)));
     ctx.req.on("close", () => stream.destroy());
     ctx.body = stream;
   });
@@ -179,7 +188,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
   const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
     router.get(`/${name}`, (ctx) =>
-      inShop(database, HOME.shopId, async (tx) => {
+      inShop(database, whoAsks(ctx).shopId, async (tx) => {
         ctx.set("cache-control", beside ? "private, no-cache" : "no-store");
         if (beside) {
           const told = createHash("sha1").update(JSON.stringify([BEGUN, name, await revisionOf(tx, name), await beside(tx, ctx)]));
@@ -193,7 +202,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
       }),
     );
   };
-  read("shop", (tx) => readShop(tx, HOME.accountId, clock.now()), null);
+  read("shop", (tx, ctx) => readShop(tx, whoAsks(ctx).accountId, clock.now()), null);
   read("season", readSeason, hour);
   read("plan", readPlan, planIsAt);
   read("designs", readDesigns, () => null);
@@ -235,7 +244,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
       const read = query.safeParse(ctx.query);
       if (!read.success) throw new Refusal(422, "This page cannot be found.", faultsOf(read.error, ctx.query));
       ctx.set("cache-control", "no-store");
-      ctx.body = await inShop(database, HOME.shopId, (tx) => answer(tx, read.data, ctx));
+      ctx.body = await inShop(database, whoAsks(ctx).shopId, (tx) => answer(tx, read.data, ctx));
     });
   };
   page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
@@ -272,17 +281,20 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
     const { original } = ctx.query;
     const originalId = original === undefined ? null : pictureId(String(original));
-    await inShop(database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, id, bytes, clock.now(), originalId));
+    const { shopId } = whoAsks(ctx);
+    await inShop(database, shopId, (tx) => savePicture(tx, shopId, id, bytes, clock.now(), originalId));
     ctx.status = 204;
   });
   router.put("/pictures/:id/small", async (ctx) => {
     const id = pictureId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
-    await inShop(database, HOME.shopId, (tx) => saveSmall(tx, HOME.shopId, id, bytes));
+    const { shopId } = whoAsks(ctx);
+    await inShop(database, shopId, (tx) => saveSmall(tx, shopId, id, bytes));
     ctx.status = 204;
   });
   router.get("/pictures/:id", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => readPicture(tx, HOME.shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
+    const { shopId } = whoAsks(ctx);
+    const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
     if (!found) throw new Refusal(404, "There is no such picture.");
     ctx.set("cache-control", "private, max-age=31536000, immutable");
     ctx.set("content-security-policy", "default-src 'none'");
@@ -295,7 +307,8 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
     ctx.type = "image/png";
     // Of a batch the demo has laid a photo on the invented glass, kept by the batch's own id.
     const { batch } = ctx.query;
-    const laidOut = batch === undefined ? null : await inShop(database, HOME.shopId, (tx) => readPicture(tx, HOME.shopId, pictureId(String(batch))));
+    const { shopId } = whoAsks(ctx);
+    const laidOut = batch === undefined ? null : await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(String(batch))));
     ctx.body = await outside.scanner.scan(laidOut?.bytes ?? null);
   });
 }
@@ -322,7 +335,7 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "no-store");
     ctx.set("content-disposition", 'attachment; filename="season.ics"');
-    ctx.body = await inShop(database, HOME.shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
+    ctx.body = await inShop(database, whoAsks(ctx).shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
   });
   router.get("/calendar/:secret", async (ctx) => {
     const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));

@@ -9,6 +9,10 @@ const plainAddress = (address: string | undefined): string => (address ?? "").re
 /** Whether somebody is at this very machine. */
 export const isLoopback = (address: string | undefined): boolean => LOOPBACK.has(plainAddress(address));
 
+/** Whether somebody sits where the shop runs, and calls it by that: a proxy on this machine passes others on, by other names. */
+export const isHere = (ctx: Context): boolean =>
+  isLoopback(ctx.req.socket.remoteAddress) && ctx.get("x-forwarded-for") === "" && ctx.get("forwarded") === "" && ["localhost", ...LOOPBACK].includes(hostOf(ctx.get("host")));
+
 /**
  * Answers only who calls the server by the address that was reached, or by a name it was given. A page on the web may point a name of its own at this
  * machine, and would read the shop through the visitor's browser (DNS rebinding).

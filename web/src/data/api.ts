@@ -7,6 +7,7 @@ import type {
   ColourRead,
   CostsRead,
   DesignsRead,
+  DevicesRead,
   DispatchRead,
   FairsRead,
   FinishRead,
@@ -109,6 +110,7 @@ export const api = createApi({
     orders: build.query<OrdersRead, void>({ query: () => "orders", providesTags: ["orders"] }),
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
+    devices: build.query<DevicesRead, void>({ query: () => "devices" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
@@ -145,6 +147,7 @@ export const api = createApi({
 
 export const {
   useBackupsQuery,
+  useDevicesQuery,
   useShopQuery,
   useSeasonQuery,
   useDesignsQuery,

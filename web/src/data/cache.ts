@@ -41,6 +41,9 @@ export const cacheResponse = async (path: string, answer: unknown): Promise<void
 };
 export const cachedResponse = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 
+/** Forgets what was read: this device may not know it any more. What waits to be sent stays. */
+export const forgetAnswers = async (): Promise<void> => (await database()).clear("answers");
+
 export const putInOutbox = async (command: CommandEnvelope, offset: number): Promise<void> => {
   await (await database()).add("outbox", { command, offset });
 };

@@ -26,8 +26,8 @@ let retry: ReturnType<typeof setTimeout> | undefined;
 const RETRY_MS = 2_000;
 const READ_EVERY_MS = 1_500;
 
-/** Nothing answered, or the server, its database or its disk cannot just now. Anything else would be refused again, and must not hold up what waits behind it. */
-const AWAY: ReadonlySet<number> = new Set([0, 502, 503, 504, 507]);
+/** A device that was sent out keeps what waits until it is let in again. Nothing answered, or the server, its database or its disk cannot just now. Anything else would be refused again, and must not hold up what waits behind it. */
+const AWAY: ReadonlySet<number> = new Set([0, 401, 502, 503, 504, 507]);
 
 /** What this screen did itself and has read anew already; the feed tells it once more. */
 const ownSeqs = new Set<number>();

@@ -28,6 +28,9 @@ import { printDay, printTime, speakAs } from "../kit/say.ts";
 /** Met once in the life of a shop. */
 const Setup = lazy(async () => ({ default: (await import("../views/setup/Setup.tsx")).Setup }));
 
+const SignIn = lazy(async () => ({ default: (await import("../features/devices/SignIn.tsx")).SignIn }));
+const NOT_LET_IN = 401;
+
 const ShopDialog = lazy(async () => ({ default: (await import("./ShopDialog.tsx")).ShopDialog }));
 
 /** Before anything is known of the shop. */
@@ -53,6 +56,12 @@ export function Shell() {
   speakAs(written);
   const today = outlook?.today;
   const manner = useMemo((): ShopManner => ({ system, currency, key, today }), [system, currency, key, today]);
+  if ((shop.error as Problem | undefined)?.status === NOT_LET_IN)
+    return (
+      <Suspense fallback={<Loading />}>
+        <SignIn />
+      </Suspense>
+    );
   return <Frame key={language} outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={!pathname.startsWith("/season")} empty={empty} />;
 }
 

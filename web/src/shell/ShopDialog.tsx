@@ -11,6 +11,7 @@ import { useSchemaForm } from "../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
 import { countryName } from "../kit/say.ts";
 
+const Devices = lazy(async () => ({ default: (await import("../features/devices/Devices.tsx")).Devices }));
 const Backups = lazy(async () => ({ default: (await import("../features/backups/Backups.tsx")).Backups }));
 
 const { shape } = setShop;
@@ -150,6 +151,7 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
         </Flex>
       </form>
       <Suspense>
+        <Devices timeZone={shop.timeZone} />
         <Backups timeZone={shop.timeZone} />
       </Suspense>
     </Dialog>

@@ -27,6 +27,8 @@ export function useFeed(): void {
     };
     source.onerror = () => {
       broken = true;
+      // Refused rather than away: this device may have been sent out.
+      if (source.readyState === EventSource.CLOSED) dispatch(api.util.invalidateTags(["shop"]));
       dispatch(serverReached(false));
     };
     return () => source.close();

@@ -1,0 +1,116 @@
+import { CODE_LENGTH, CODE_SIGNS, type DeviceRead } from "@yule/contract";
+import { and, eq, gt, isNull, lt, sql } from "drizzle-orm";
+import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
+import { v7 } from "uuid";
+import type { Transaction } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import { device, letIn } from "./tables.ts";
+
+/** Who asks. */
+export interface Asker {
+  readonly shopId: string;
+  readonly accountId: string;
+  /** Null for whoever sits where the shop runs. */
+  readonly deviceId: string | null;
+}
+
+const MINUTE = 60_000;
+const CODE_LASTS = 10 * MINUTE;
+/** So many wrong codes end those that stand: of 32^8 that could be, nobody comes near one. */
+const MOST_MISSES = 50;
+/** What a device carries is changed so often; what it carried before counts a little longer, for answers that were on their way. */
+const CHANGED_AFTER = 24 * 60 * MINUTE;
+const OVERLAPS = 10 * MINUTE;
+/** When it was last seen is kept no more exactly than this. */
+const SEEN_WITHIN = 5 * MINUTE;
+/** A device that was not seen for so long is let in anew. */
+const FORGOTTEN_AFTER = 180 * 24 * 60 * MINUTE;
+
+const hashOf = (secret: string): string => createHash("sha256").update(secret).digest("hex");
+const newSecret = (): string => randomBytes(32).toString("base64url");
+const isSame = (a: string | null, b: string): boolean => a?.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
+
+/** Makes a code for one device; those that stood are over. */
+export async function makeCode(tx: Transaction, { shopId, accountId }: Asker, now: Date): Promise<{ readonly code: string; readonly until: Date }> {
+  await tx.delete(letIn).where(eq(letIn.shopId, shopId));
+  const code = Array.from({ length: CODE_LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
+  const until = new Date(now.getTime() + CODE_LASTS);
+  await tx.insert(letIn).values({ shopId, id: v7(), accountId, codeHash: hashOf(code), until });
+  return { code, until };
+}
+
+/**
+ * Lets a device in by a code, which is over by that.
+ * @returns what the device carries from now on, or null where no such code stands
+ */
+export async function letDeviceIn(tx: Transaction, shopId: string, code: string, name: string, now: Date): Promise<{ readonly id: string; readonly secret: string } | null> {
+  const [known] = await tx
+    .delete(letIn)
+    .where(and(eq(letIn.shopId, shopId), eq(letIn.codeHash, hashOf(code)), gt(letIn.until, now), lt(letIn.misses, MOST_MISSES)))
+    .returning();
+  if (!known) {
+    await tx
+      .update(letIn)
+      .set({ misses: sql`${letIn.misses} + 1` })
+      .where(eq(letIn.shopId, shopId));
+    return null;
+  }
+  const [id, secret] = [v7(), newSecret()];
+  await tx.insert(device).values({ shopId, id, accountId: known.accountId, name, secretHash: hashOf(secret), changedAt: now, letInAt: now, seenAt: now });
+  return { id, secret };
+}
+
+/**
+^ * Who carries this. Where it is time, it is changed for another, so that a copy that was taken is worth little.
+ * @returns null where nobody was let in with it, or is no more
+ */
+export async function whoCarries(tx: Transaction, shopId: string, id: string, secret: string, now: Date): Promise<{ readonly who: Asker; readonly changed: string | null } | null> {
+  const [row] = await tx
+    .select()
+    .from(device)
+    .where(and(eq(device.shopId, shopId), eq(device.id, id), isNull(device.endedAt)));
+  if (!row || now.getTime() - row.seenAt.getTime() > FORGOTTEN_AFTER) return null;
+  const who = { shopId, accountId: row.accountId, deviceId: id };
+  const hash = hashOf(secret);
+  if (isSame(row.beforeHash, hash)) return now.getTime() - row.changedAt.getTime() < OVERLAPS ? { who, changed: null } : null;
+  if (!isSame(row.secretHash, hash)) return null;
+  const isOld = now.getTime() - row.changedAt.getTime() > CHANGED_AFTER;
+  if (!isOld && now.getTime() - row.seenAt.getTime() < SEEN_WITHIN) return { who, changed: null };
+  const changed = isOld ? newSecret() : null;
+  // Of two requests at once one changes it; the other is answered with what it came with.
+  const done = await tx
+    .update(device)
+    .set({ seenAt: now, ...(changed === null ? {} : { secretHash: hashOf(changed), beforeHash: row.secretHash, changedAt: now }) })
+    .where(and(eq(device.shopId, shopId), eq(device.id, id), eq(device.secretHash, row.secretHash)));
+  return { who, changed: done.rowCount === 0 ? null : changed };
+}
+
+/** Whether a device is still let in. */
+export async function isIn(tx: Transaction, { shopId, deviceId }: Asker): Promise<boolean> {
+  if (deviceId === null) return true;
+  const rows = await tx
+    .select({ id: device.id })
+    .from(device)
+    .where(and(eq(device.shopId, shopId), eq(device.id, deviceId), isNull(device.endedAt)));
+  return rows.length > 0;
+}
+
+export async function readDevices(tx: Transaction, { shopId, deviceId }: Asker): Promise<DeviceRead[]> {
+  const rows = await tx
+    .select()
+    .from(device)
+    .where(and(eq(device.shopId, shopId), isNull(device.endedAt)))
+    .orderBy(device.letInAt);
+  return rows.map(({ id, name, letInAt, seenAt }) => ({ id, name, letInAt: letInAt.toISOString(), seenAt: seenAt.toISOString(), isThis: id === deviceId }));
+}
+
+/** Sends one device out, or all. @returns whose screens are to be closed @throws Refusal where there is no such device */
+export async function sendOut(tx: Transaction, shopId: string, id: string | null, now: Date): Promise<string[]> {
+  const rows = await tx
+    .update(device)
+    .set({ endedAt: now })
+    .where(and(eq(device.shopId, shopId), isNull(device.endedAt), ...(id === null ? [] : [eq(device.id, id)])))
+    .returning({ id: device.id });
+  if (id !== null && rows.length === 0) throw new Refusal(404, "There is no such device.");
+  return rows.map((row) => row.id);
+}

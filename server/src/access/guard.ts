@@ -1,0 +1,55 @@
+import type { Context, Next } from "koa";
+import { inShop, type Database } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import type { Clock } from "../http/clock.ts";
+import { isHere } from "../http/guards.ts";
+import { HOME } from "../shop/reads.ts";
+import { whoCarries, type Asker } from "./devices.ts";
+
+const COOKIE = "yule";
+const YEAR_MS = 365 * 86_400_000;
+const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
+const SHAPE = new RegExp(`^(${ID})\\.(${ID})\\.([A-Za-z0-9_-]{43})$`);
+
+/** What needs nobody to be known: a device that asks to be let in, and a calendar program that knows the secret of its address. */
+const isOpen = (ctx: Context): boolean =>
+  !ctx.path.startsWith("/api/") || (ctx.method === "POST" && ctx.path === "/api/devices") || (ctx.method === "GET" && ctx.path.startsWith("/api/calendar/"));
+
+/** What a device carries: http-only, for this site alone (RFC 6265bis), and over TLS only where it was given so. */
+export function carry(ctx: Context, shopId: string, id: string, secret: string): void {
+  ctx.cookies.set(COOKIE, `${shopId}.${id}.${secret}`, { httpOnly: true, sameSite: "strict", path: "/", maxAge: YEAR_MS, secure: ctx.secure, overwrite: true });
+}
+
+export function dropCarried(ctx: Context): void {
+  ctx.cookies.set(COOKIE, null, { path: "/", overwrite: true });
+}
+
+/** Lets nobody past who was not let in. Whoever sits where the shop runs is its maker, and is asked nothing. */
+export function onlyLetIn({ database, clock }: { readonly database: Database; readonly clock: Clock }) {
+  return async (ctx: Context, next: Next): Promise<void> => {
+    if (isOpen(ctx)) {
+      await next();
+      return;
+    }
+    const who = isHere(ctx) ? { ...HOME, deviceId: null } : await carrier(ctx, database, clock.now());
+    if (!who) throw new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+    (ctx.state as { who?: Asker }).who = who;
+    await next();
+  };
+}
+
+/** Who asks, once `onlyLetIn` has let them past. */
+export function whoAsks(ctx: Context): Asker {
+  const { who } = ctx.state as { readonly who?: Asker };
+  if (!who) throw new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+  return who;
+}
+
+async function carrier(ctx: Context, database: Database, now: Date): Promise<Asker | null> {
+  const parts = SHAPE.exec(ctx.cookies.get(COOKIE) ?? "");
+  if (!parts) return null;
+  const [, shopId = "", id = "", secret = ""] = parts;
+  const found = await inShop(database, shopId, (tx) => whoCarries(tx, shopId, id, secret, now));
+  if (found?.changed) carry(ctx, shopId, id, found.changed);
+  return found?.who ?? null;
+}

@@ -1,0 +1,110 @@
+import type { Router } from "@koa/router";
+import { faultsOf, letInDevice, type DevicesRead, type LetInRead } from "@yule/contract";
+import type { Context } from "koa";
+import { networkInterfaces } from "node:os";
+import type { PassThrough } from "node:stream";
+import { inShop, type Database } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import type { Clock } from "../http/clock.ts";
+import { isHere, isLoopback } from "../http/guards.ts";
+import { HOME } from "../shop/reads.ts";
+import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
+import { carry, dropCarried, whoAsks } from "./guard.ts";
+import { Tries } from "./tries.ts";
+
+interface AccessSetting {
+  readonly database: Database;
+  readonly clock: Clock;
+  readonly hosts: readonly string[];
+}
+
+const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
+
+/** Letting devices in, seeing which are in, and sending them out. Only where the shop runs is anybody let in. */
+export function accessRoutes(router: Router, { database, clock, hosts }: AccessSetting, screens: Screens): void {
+  const tries = new Tries();
+  const onlyHere = (ctx: Context): void => {
+    if (!isHere(ctx)) throw new Refusal(403, "Devices are let in where the shop runs.");
+  };
+  router.post("/devices", async (ctx) => {
+    const wait = tries.wait(addressOf(ctx), Date.now());
+    if (wait > 0) {
+      ctx.set("retry-after", String(wait));
+      throw new Refusal(429, "Too many codes were wrong. Wait ten minutes, or ask for help where the shop runs.");
+    }
+    const given: unknown = ctx.request.body;
+    const read = letInDevice.safeParse(given);
+    if (!read.success) throw new Refusal(422, "This device cannot be let in.", faultsOf(read.error, given));
+    const made = await inShop(database, HOME.shopId, (tx) => letDeviceIn(tx, HOME.shopId, read.data.code, read.data.name, clock.now()));
+    if (!made) {
+      tries.miss(addressOf(ctx), Date.now());
+      throw new Refusal(422, "This device cannot be let in.", [
+        { code: "no-code", path: ["code"], given: ["a code that does not hold, or no longer"], allowed: ["the code that is shown where the shop runs"] },
+      ]);
+    }
+    carry(ctx, HOME.shopId, made.id, made.secret);
+    ctx.body = { id: made.id };
+  });
+  router.get("/devices", async (ctx) => {
+    ctx.set("cache-control", "no-store");
+    const who = whoAsks(ctx);
+    ctx.body = { devices: await inShop(database, who.shopId, (tx) => readDevices(tx, who)), isHere: isHere(ctx) } satisfies DevicesRead;
+  });
+  router.post("/devices/code", async (ctx) => {
+    onlyHere(ctx);
+    const who = whoAsks(ctx);
+    const { code, until } = await inShop(database, who.shopId, (tx) => makeCode(tx, who, clock.now()));
+    ctx.body = { code, until: until.toISOString(), addresses: addresses(ctx, hosts) } satisfies LetInRead;
+  });
+  // A device sends itself out; where the shop runs any of them is, and all.
+  router.delete("/devices/:id", async (ctx) => {
+    const who = whoAsks(ctx);
+    const { id } = ctx.params as { readonly id: string };
+    if (id !== who.deviceId) onlyHere(ctx);
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, id, clock.now())));
+    if (id === who.deviceId) dropCarried(ctx);
+    ctx.status = 204;
+  });
+  router.delete("/devices", async (ctx) => {
+    onlyHere(ctx);
+    const who = whoAsks(ctx);
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now())));
+    ctx.status = 204;
+  });
+}
+
+/** By which addresses another device reaches this server: the names it was given, and those of its networks, where it listens to them. */
+function addresses(ctx: Context, hosts: readonly string[]): string[] {
+  const bound = ctx.req.socket.localAddress ?? "";
+  const port = String(ctx.req.socket.localPort ?? "");
+  if (hosts.length === 0 && isLoopback(bound)) return [];
+  const own = Object.values(networkInterfaces()).flatMap((each) => (each ?? []).filter(({ family, internal }) => family === "IPv4" && !internal).map(({ address }) => address));
+  return [...hosts, ...own].map((host) => `http://${host}:${port}`);
+}
+
+/** How often it is looked whether those who watch are still let in: they may be sent out through another process. */
+const LOOKED_EVERY_MS = 60_000;
+
+/** The open screens of each device, so that who is sent out hears nothing more. */
+export class Screens {
+  private readonly open = new Map<PassThrough, string>();
+
+  add(who: Asker, stream: PassThrough, isStillIn: () => Promise<boolean>): void {
+    if (who.deviceId === null) return;
+    this.open.set(stream, who.deviceId);
+    const timer = setInterval(() => {
+      void isStillIn()
+        .then((still) => still || stream.destroy())
+        .catch(() => undefined);
+    }, LOOKED_EVERY_MS);
+    timer.unref();
+    stream.once("close", () => {
+      clearInterval(timer);
+      this.open.delete(stream);
+    });
+  }
+
+  close(devices: readonly string[]): void {
+    for (const [stream, device] of this.open) if (devices.includes(device)) stream.destroy();
+  }
+}

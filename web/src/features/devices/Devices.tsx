@@ -1,0 +1,109 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { LetInRead } from "@yule/contract";
+import { dayAt, minuteOfDayAt, t } from "@yule/core";
+import { toString as qrSvg } from "qrcode";
+import { useEffect, useState } from "react";
+import { problemIn, request, useDevicesQuery } from "../../data/api.ts";
+import { FaultLines } from "../../kit/FormField.tsx";
+import { printDayOfYear, printTime } from "../../kit/say.ts";
+
+/** While a code is shown, it is looked so often whether somebody came in by it. */
+const LOOKED_EVERY_MS = 2_000;
+/** Its code in groups that are read out more easily. */
+const spaced = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`;
+
+/** Which devices may open the shop, and how another one comes in or one that was lost goes out. */
+export function Devices({ timeZone }: { timeZone: string }) {
+  const [code, setCode] = useState<LetInRead | null>(null);
+  const [fault, setFault] = useState<string | null>(null);
+  const { data, refetch } = useDevicesQuery(undefined, { refetchOnMountOrArgChange: true, ...(code && { pollingInterval: LOOKED_EVERY_MS }) });
+  const count = data?.devices.length ?? 0;
+  const [before, setBefore] = useState(0);
+  // Somebody came in: the code is over.
+  if (code && count > before) setCode(null);
+  const during = async (work: () => Promise<void>): Promise<void> => {
+    setFault(null);
+    await work().catch((thrown: unknown) => setFault(problemIn(thrown).title));
+    void refetch();
+  };
+  const letIn = () =>
+    during(async () => {
+      setBefore(count);
+      setCode((await request("devices/code", { method: "POST" })) as LetInRead);
+    });
+  const out = (path: string) =>
+    during(async () => {
+      await request(path, { method: "DELETE" });
+    });
+  if (!data) return null;
+  const moment = (at: string): string => t`${printDayOfYear(dayAt(new Date(at), timeZone))}, ${printTime(minuteOfDayAt(new Date(at), timeZone))}`;
+  return (
+    <Box as="section" aria-label={t`Devices`} marginTop="26px" borderTop="1px solid" borderColor="hairline" paddingTop="16px">
+      <Heading as="h3" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Devices`}</Heading>
+      <Text>
+        {count === 0
+          ? t`Only this machine opens the shop. Nobody else on the network sees anything of it.`
+          : t`This machine opens the shop, and so ${count === 1 ? t`does one device` : t`do ${String(count)} devices`} that you let in. Send out what was lost or given away.`}
+      </Text>
+      <Box as="ul" listStyleType="none" marginTop="8px">
+        {data.devices.map((each) => (
+          <Flex as="li" key={each.id} gap="4px 16px" wrap="wrap" align="center" borderTop="1px solid" borderColor="hairline" paddingY="4px">
+            <Box flex="1 1 280px">
+              <b>
+                <bdi>{each.name}</bdi>
+              </b>
+              {each.isThis && t`, this one`}
+              <Text color="softInk">{t`let in ${moment(each.letInAt)}, last seen ${moment(each.seenAt)}`}</Text>
+            </Box>
+            {(data.isHere || each.isThis) && <Button variant="ghost" onClick={() => void out(`devices/${each.id}`)} aria-label={t`Send ${each.name} out`}>{t`Send it out`}</Button>}
+          </Flex>
+        ))}
+      </Box>
+      {data.isHere ? (
+        <Flex gap="10px" wrap="wrap" marginTop="10px">
+          <Button variant="outline" onClick={() => void letIn()}>{t`Let a device in`}</Button>
+          {count > 1 && <Button variant="ghost" onClick={() => void out("devices")}>{t`Send all devices out`}</Button>}
+        </Flex>
+      ) : (
+        <Text color="softInk">{t`Others are let in and sent out on the machine where the shop runs.`}</Text>
+      )}
+      <FaultLines faults={fault === null ? [] : [fault]} />
+      {code && <Code code={code} until={printTime(minuteOfDayAt(new Date(code.until), timeZone))} />}
+    </Box>
+  );
+}
+
+/** What the other device needs: where to go, and the code, large enough for across the kitchen. */
+function Code({ code: { code, addresses }, until }: { code: LetInRead; until: string }) {
+  const [svg, setSvg] = useState<string | null>(null);
+  const address = addresses[0];
+  useEffect(() => {
+    if (address === undefined) return;
+    void qrSvg(`${address}/season?code=${code}`, { type: "svg", margin: 2, errorCorrectionLevel: "M" }).then(setSvg);
+  }, [address, code]);
+  if (address === undefined)
+    return (
+      <Text
+        marginTop="12px"
+        fontWeight={600}
+        maxWidth="52em"
+      >{t`No other device can reach this machine yet. Stop the shop and start it with npm start -- --host and the name or address of this machine; then let the device in.`}</Text>
+    );
+  return (
+    <Flex gap="26px" wrap="wrap" align="center" marginTop="14px" role="status">
+      {svg !== null && <img width={190} height={190} alt={t`The address with the code, for a camera`} src={`data:image/svg+xml;base64,${btoa(svg)}`} />}
+      <Box>
+        <Text>{t`Open one of these on the other device, or point its camera here:`}</Text>
+        {addresses.map((each) => (
+          <Text key={each} fontWeight={600} overflowWrap="anywhere">
+            {each}
+          </Text>
+        ))}
+        <Text fontFamily="heading" fontSize="44px" fontWeight={700} letterSpacing="0.06em" marginTop="6px">
+          {spaced(code)}
+        </Text>
+        <Text color="softInk">{t`It lets one device in, until ${until}.`}</Text>
+      </Box>
+    </Flex>
+  );
+}
