@@ -1,7 +1,7 @@
 import { demoCommands } from "@yule/demo";
 import type { BackupAbout, BackupRead, BackupsRead, DesignsRead, LogbookRead, Problem, SeasonRead, StoresRead } from "@yule/contract";
 import { createHash } from "node:crypto";
-import { mkdirSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import Papa from "papaparse";
 import { v7 } from "uuid";
@@ -290,4 +290,10 @@ test("they lie where she says, and a folder that cannot be is refused at its fie
     const answer = await put(cannot);
     expect([answer.status, ((await answer.json()) as Problem).errors[0]?.path]).toEqual([422, ["folder"]]);
   }
+  // A stick that was pulled out is said so, there and on the screen.
+  rmSync(stick, { recursive: true });
+  writeFileSync(stick, "");
+  const answer = await post("backups");
+  expect([answer.status, (answer.body as Problem).title]).toEqual([507, expect.stringMatching(/^The folder of the backups is not there; perhaps a stick was pulled out\./)]);
+  expect((await shop.get<BackupsRead>("backups")).fault).toMatch(/stick was pulled out/);
 });

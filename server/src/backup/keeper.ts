@@ -32,6 +32,23 @@ const MOST_INCOMING_BYTES = 8_000_000_000;
 /** How long what was brought in waits to be put in place. */
 const INCOMING_LASTS_MS = 3_600_000;
 
+/** What the system says when a folder cannot take a file. */
+const CANNOT_WRITE: Readonly<Record<string, string>> = {
+  ENOSPC: "There is no room left where backups lie. Make room, or name another folder.",
+  EDQUOT: "There is no room left where backups lie. Make room, or name another folder.",
+  EACCES: "The folder of the backups cannot be written to. Name another folder.",
+  EROFS: "The folder of the backups cannot be written to. Name another folder.",
+  ENOENT: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
+  EEXIST: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
+  ENOTDIR: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
+};
+/** Whatever ended a backup, as a person can mend it. */
+function inWords(thrown: unknown): Error {
+  const words = CANNOT_WRITE[(thrown as { readonly code?: string }).code ?? ""];
+  if (words !== undefined) return new Refusal(507, words);
+  return thrown instanceof Error ? thrown : new Error(String(thrown));
+}
+
 /** Makes backups, looks whether they can be read back, and keeps as many as are worth it. */
 export class BackupKeeper {
   private fault: string | null = null;
@@ -66,7 +83,8 @@ export class BackupKeeper {
   }
 
   private async backups(): Promise<BackupRead[]> {
-    const names = existsSync(this.folder) ? await readdir(this.folder) : [];
+    // A folder that is away just now has none.
+    const names = await readdir(this.folder).catch(() => []);
     const found: BackupRead[] = [];
     for (const file of names) {
       const parts = NAME.exec(file);
@@ -94,8 +112,9 @@ export class BackupKeeper {
         await this.tidy();
         return made;
       } catch (thrown) {
-        this.fault = thrown instanceof Error ? thrown.message : String(thrown);
-        throw thrown;
+        const told = inWords(thrown);
+        this.fault = told.message;
+        throw told;
       }
     });
   }
