@@ -7,6 +7,7 @@ import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
 import { inShop, migrateDatabase, openDatabase, warm, type Database } from "./db/pool.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
+import { stopServer } from "./http/stopping.ts";
 import { learnFirst } from "./learned/fold.ts";
 import { Feed } from "./http/feed.ts";
 import { runCommand } from "./logbook/run.ts";
@@ -86,6 +87,8 @@ server.on("listening", () => {
   void planner.open().catch((error: unknown) => log.error({ err: error }, "Planning could not be begun."));
 });
 
+/** The start command waits two seconds. */
+const ANSWERED_WITHIN_MS = 1500;
 const nights = keepEachNight(backups, log);
 
 let closing = false;
@@ -93,9 +96,8 @@ const close = (): void => {
   if (closing) return;
   closing = true;
   nights.close();
-  server.closeAllConnections();
-  server.close();
-  void Promise.all([feed.close(), planner.close(), thread?.close()])
+  // Screens that listen are closed first: they would be waited for.
+  void Promise.all([feed.close(), stopServer(server, ANSWERED_WITHIN_MS), planner.close(), thread?.close()])
     .then(() => database.$client.end())
     .finally(() => process.exit(0));
 };

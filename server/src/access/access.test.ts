@@ -79,6 +79,7 @@ test("whoever was not let in reads nothing, writes nothing, hears nothing, and i
     ["POST", "backups/yule-20311108-100400-asked.zip/restore"],
   ] as const)
     expect([path, (await asDevice(method, path, { body: {} })).status]).toEqual([path, 401]);
+  expect([(await asDevice("GET", "health")).body, (await asDevice("GET", "ready")).body]).toEqual([{ state: "alive" }, { state: "ready" }]);
   // Whoever sits at the machine is asked nothing; passed on by a proxy of this machine one does not sit at it.
   expect((await fetch(`${shop.base}/shop`)).status).toBe(200);
   expect((await fetch(`${shop.base}/shop`, { headers: { "x-forwarded-for": "203.0.113.7" } })).status).toBe(401);

@@ -11,9 +11,11 @@ const YEAR_MS = 365 * 86_400_000;
 const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
 const SHAPE = new RegExp(`^(${ID})\\.(${ID})\\.([A-Za-z0-9_-]{43})$`);
 
-/** What needs nobody to be known: a device that asks to be let in, and a calendar program that knows the secret of its address. */
+/** What needs nobody to be known: a device that asks to be let in, a calendar program that knows the secret of its address, and whoever looks whether the server lives. */
 const isOpen = (ctx: Context): boolean =>
-  !ctx.path.startsWith("/api/") || (ctx.method === "POST" && ctx.path === "/api/devices") || (ctx.method === "GET" && ctx.path.startsWith("/api/calendar/"));
+  !ctx.path.startsWith("/api/") ||
+  (ctx.method === "POST" && ctx.path === "/api/devices") ||
+  (ctx.method === "GET" && (ctx.path.startsWith("/api/calendar/") || ctx.path === "/api/health" || ctx.path === "/api/ready"));
 
 /** What a device carries: http-only, for this site alone (RFC 6265bis), and over TLS only where it was given so. */
 export function carry(ctx: Context, shopId: string, id: string, secret: string): void {

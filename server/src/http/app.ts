@@ -136,6 +136,7 @@ function routes(setting: AppSetting): Router {
   accessRoutes(router, setting, screens);
   backupRoutes(router, setting.backups, () => void setting.planner.want(HOME.shopId));
   const { database, feed, clock, outside, planner } = setting;
+  healthRoutes(router, database);
   const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {
     const { shopId, accountId } = whoAsks(ctx);
@@ -159,6 +160,19 @@ function routes(setting: AppSetting): Router {
     ctx.body = stream;
   });
   return router;
+}
+
+/** For whoever keeps many processes running: whether this one lives, and whether it can answer. Nothing of a shop is in it. */
+function healthRoutes(router: Router, database: Database): void {
+  router.get("/health", (ctx) => {
+    ctx.set("cache-control", "no-store");
+    ctx.body = { state: "alive" };
+  });
+  router.get("/ready", async (ctx) => {
+    ctx.set("cache-control", "no-store");
+    await database.$client.query("select 1");
+    ctx.body = { state: "ready" };
+  });
 }
 
 /** What a change of these may change in the shop's window. */
