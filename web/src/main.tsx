@@ -9,6 +9,8 @@ import { RouterProvider } from "react-router/dom";
 import { registerSW } from "virtual:pwa-register";
 import { Loading } from "./kit/states.tsx";
 import { api } from "./data/api.ts";
+import { takenAway } from "./data/kept.ts";
+import { noticeAdded } from "./data/notices.ts";
 import { sendAll } from "./data/outbox.ts";
 import { Shell } from "./shell/Shell.tsx";
 import { store } from "./data/store.ts";
@@ -45,7 +47,10 @@ const ready = Promise.allSettled([...reads, view?.load()]);
 registerSW({ immediate: false });
 followTextSize();
 // What a closed browser left in the outbox goes up first.
-void sendAll();
+void takenAway()
+  .then((gone) => gone !== null && store.dispatch(noticeAdded({ id: "taken away", lines: [gone], undo: null, bad: true })))
+  .catch(() => undefined)
+  .then(sendAll);
 
 const draw = (): void => {
   const root = document.getElementById("root");

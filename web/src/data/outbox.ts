@@ -14,6 +14,7 @@ import { v7 } from "uuid";
 import { clockOffset } from "./serverClock.ts";
 import { api, problemIn, request } from "./api.ts";
 import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
+import { askToKeep, noteWaiting } from "./kept.ts";
 import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
 import { applyPendingCommand, applyToFairs, applyToShelf } from "./pending.ts";
@@ -114,6 +115,8 @@ export async function sendAll(): Promise<void> {
       const sent = await sendOne({ ...next.command, sentAt: new Date(Date.now() + next.offset).toISOString() });
       if (sent.state === "waiting") {
         dispatch(serverReached(false));
+        noteWaiting(await outboxCount());
+        askToKeep();
         // Those who wait for an answer are told that it is kept; it goes up later all the same.
         for (const { resolve } of waiting.values()) resolve(sent);
         waiting.clear();
@@ -121,6 +124,7 @@ export async function sendAll(): Promise<void> {
         return;
       }
       dispatch(serverReached(true));
+      noteWaiting((await outboxCount()) - 1);
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
       touched.add(readsTouchedBy(next.command.kind));
