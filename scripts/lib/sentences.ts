@@ -18,11 +18,15 @@ function* sourcesIn(folder: string): Generator<string> {
   }
 }
 
+/** What is opened by the shop's name: its settings, its devices, its backups. */
+const SETTINGS = /^web\/src\/(?:features\/(?:backups|devices)\/|shell\/ShopDialog)/;
+
 /** The catalogue that a file's sentences belong to: its view's, or the one that is always there. Two parts of the core speak in one view alone. */
 const domainOf = (path: string): string => {
   // What was done is told in the logbook; a notice of it anywhere finds it too, once the rest has been fetched.
   if (/^contract\/src\/\w+\/events\.ts$/.test(path)) return "logbook";
   if (path.startsWith("derive/src/designs/")) return "designs";
+  if (SETTINGS.test(path)) return "shop";
   return /^(?:web\/src\/views|core\/src(?=\/(?:designs|colour)\/))\/(\w+)\//.exec(path)?.[1] ?? "common";
 };
 

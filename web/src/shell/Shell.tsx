@@ -22,16 +22,35 @@ import { eveningSet, showEvening } from "../data/screen.ts";
 import { useAppDispatch, useAppSelector } from "../data/store.ts";
 import { PageHelp } from "./PageHelp.tsx";
 import { VIEWS } from "./views.ts";
+import { wantWords } from "../kit/language/language.ts";
 import { useLanguage } from "../kit/language/useLanguage.ts";
 import { printDay, printTime, speakAs } from "../kit/say.ts";
 
-/** Met once in the life of a shop. */
-const Setup = lazy(async () => ({ default: (await import("../views/setup/Setup.tsx")).Setup }));
+/** A part of the screen that comes with its own words. */
+const withWords = async <T,>(domain: string, part: Promise<T>): Promise<T> => (await Promise.all([part, wantWords(domain)]))[0];
 
-const SignIn = lazy(async () => ({ default: (await import("../features/devices/SignIn.tsx")).SignIn }));
+/** Met once in the life of a shop. */
+const Setup = lazy(() =>
+  withWords(
+    "setup",
+    import("../views/setup/Setup.tsx").then(({ Setup: shown }) => ({ default: shown })),
+  ),
+);
+
+const SignIn = lazy(() =>
+  withWords(
+    "shop",
+    import("../features/devices/SignIn.tsx").then(({ SignIn: shown }) => ({ default: shown })),
+  ),
+);
 const NOT_LET_IN = 401;
 
-const ShopDialog = lazy(async () => ({ default: (await import("./ShopDialog.tsx")).ShopDialog }));
+const ShopDialog = lazy(() =>
+  withWords(
+    "shop",
+    import("./ShopDialog.tsx").then(({ ShopDialog: shown }) => ({ default: shown })),
+  ),
+);
 
 /** Before anything is known of the shop. */
 const NO_SHOP = { country: "", manner: {} };
