@@ -8,7 +8,7 @@ import { openBackup } from "../backup/archive.ts";
 import { connected, forShop } from "../backup/connection.ts";
 import { contentsOf, hashed } from "../backup/contents.ts";
 import { restoreInto } from "../backup/restore.ts";
-import { shopTables } from "../backup/shopTables.ts";
+import { shopTables } from "../backup/catalogue.ts";
 import { writeBackup } from "../backup/write.ts";
 import { inShop } from "../db/pool.ts";
 import { runCommand } from "../logbook/run.ts";

@@ -1,6 +1,6 @@
 import { createHash } from "node:crypto";
 import type pg from "pg";
-import { PICTURES, shopTables, type ShopTable } from "./shopTables.ts";
+import { PICTURES, shopTables, type ShopTable } from "./catalogue.ts";
 
 /** One file of a backup, made as it is read. */
 export interface BackupFile {

@@ -9,7 +9,7 @@ import { pictureHeader } from "../shop/pictures.ts";
 import { whole } from "./archive.ts";
 import { connected, forShop } from "./connection.ts";
 import { contentsOf } from "./contents.ts";
-import { shopTables } from "./shopTables.ts";
+import { shopTables } from "./catalogue.ts";
 
 /**
  * Writes a whole shop for eyes and other programs: each table as CSV (RFC 4180), the logbook as JSON lines, pictures under the names of their designs, and a page that

@@ -3,7 +3,7 @@ import { Readable } from "node:stream";
 import type pg from "pg";
 import type { Archive } from "./archive.ts";
 import { whole } from "./archive.ts";
-import { PICTURES, shopTables, type ShopTable } from "./shopTables.ts";
+import { PICTURES, shopTables, type ShopTable } from "./catalogue.ts";
 
 const ROWS_AT_ONCE = 1000;
 /** Lines of a table whose rows speak of each other go in together. */
