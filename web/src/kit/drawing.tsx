@@ -83,7 +83,10 @@ export function DimensionLine({ axis, from, to, at, text, of, unit }: Dimension 
         line(from, to)
       )}
       <DrawnWords
-        stroke="none"
+        // In print the exact measure makes the words longer than the gap that is left for them.
+        stroke={PAPER}
+        strokeWidth={6 * unit}
+        paintOrder="stroke"
         size={size}
         weight={600}
         anchor={across ? "middle" : "start"}

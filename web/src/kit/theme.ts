@@ -20,6 +20,7 @@ const config = defineConfig({
     "[aria-pressed=true], [aria-current=page], [aria-selected=true], [aria-checked=true]": {
       [SYSTEM_COLOURS]: { outline: "3px solid Highlight", outlineOffset: "-3px" },
     },
+    "svg:has(.in-print)": { overflow: { _print: "visible" } },
     ".in-print": { display: { base: "none", _print: "inline" } },
     // The browser's own parts, clocks and calendars in fields, follow the theme.
     "html.dark": { colorScheme: "dark" },
