@@ -10,30 +10,20 @@ import { ensureShop } from "../server/src/shop/begin.ts";
 import { savePicture } from "../server/src/shop/pictures.ts";
 import { HOME } from "../server/src/shop/reads.ts";
 import { startPostgres } from "./lib/postgres.mjs";
+import { endWith, MIGRATIONS, readWords, root } from "./lib/reachShop.ts";
 
 /** Builds a shop with years of past seasons behind the demo's open one, through the commands of the contract alone. */
-const root = join(import.meta.dirname, "..");
 const MOST_YEARS = 20;
 
-function refuse(line: string): never {
-  process.stderr.write(`${line}\n`);
-  process.exit(2);
-}
-
 function readFlags(words: readonly string[]): { readonly years: number; readonly folder: string } {
-  const [told, allowed] = [new Map<string, string>(), ["--years", "--data"]];
-  for (let index = 0; index < words.length; index += 2) {
-    const [name = "", value] = [words[index], words[index + 1]];
-    if (!allowed.includes(name)) refuse(`${name}: given as a flag, allowed ${allowed.join(", ")}`);
-    told.set(name, value ?? "");
-  }
+  const { told } = readWords(words, ["--years", "--data"], 0);
   const years = told.get("--years") ?? "10";
   if (!/^\d+$/.test(years) || Number(years) < 1 || Number(years) > MOST_YEARS)
-    refuse(`--years: given ${years === "" ? "nothing" : years}, allowed a whole number from 1 to ${String(MOST_YEARS)}`);
+    endWith(`--years: given ${years === "" ? "nothing" : years}, allowed a whole number from 1 to ${String(MOST_YEARS)}`);
   const data = told.get("--data") ?? "";
-  if (data === "") refuse("--data: given nothing, allowed a new or an empty folder");
+  if (data === "") endWith("--data: given nothing, allowed a new or an empty folder");
   const folder = resolve(root, data);
-  if (existsSync(folder) && readdirSync(folder).length > 0) refuse(`--data: given ${data}, which has a shop or something else in it, allowed a new or an empty folder`);
+  if (existsSync(folder) && readdirSync(folder).length > 0) endWith(`--data: given ${data}, which has a shop or something else in it, allowed a new or an empty folder`);
   return { years: Number(years), folder };
 }
 
@@ -43,7 +33,7 @@ const from = performance.now();
 const now = clockFrom(process.env.YULE_NOW).now();
 // Broken off it is begun anew, in another folder: nothing has to outlast a loss of power.
 const postgres = await startPostgres(folder, { durable: false });
-await migrateDatabase(postgres.url, join(root, "server/migrations"));
+await migrateDatabase(postgres.url, MIGRATIONS);
 const database = openDatabase(postgres.url);
 const giver = { ...HOME, outside: simulatedOutside };
 await ensureShop(database, "Europe/Dublin", new Date(now.getTime() - (365 * years + 30) * 86_400_000));

@@ -26,6 +26,8 @@ export function dropCarried(ctx: Context): void {
   ctx.cookies.set(COOKIE, null, { path: "/", overwrite: true });
 }
 
+const notLetIn = (): Refusal => new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+
 /** Lets nobody past who was not let in. Whoever sits where the shop runs is its maker, and is asked nothing. */
 export function onlyLetIn({ database, clock }: { readonly database: Database; readonly clock: Clock }) {
   return async (ctx: Context, next: Next): Promise<void> => {
@@ -34,7 +36,7 @@ export function onlyLetIn({ database, clock }: { readonly database: Database; re
       return;
     }
     const who = isHere(ctx) ? { ...HOME, deviceId: null } : await carrier(ctx, database, clock.now());
-    if (!who) throw new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+    if (!who) throw notLetIn();
     (ctx.state as { who?: Asker }).who = who;
     await next();
   };
@@ -43,7 +45,7 @@ export function onlyLetIn({ database, clock }: { readonly database: Database; re
 /** Who asks, once `onlyLetIn` has let them past. */
 export function whoAsks(ctx: Context): Asker {
   const { who } = ctx.state as { readonly who?: Asker };
-  if (!who) throw new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+  if (!who) throw notLetIn();
   return who;
 }
 

@@ -6,7 +6,7 @@ import { join } from "node:path";
 import { v7 } from "uuid";
 import { openBackup } from "../backup/archive.ts";
 import { connected, forShop } from "../backup/connection.ts";
-import { contentsOf, hashed } from "../backup/contents.ts";
+import { hashesOf } from "../backup/contents.ts";
 import { restoreInto } from "../backup/restore.ts";
 import { shopTables } from "../backup/catalogue.ts";
 import { writeBackup } from "../backup/write.ts";
@@ -81,18 +81,7 @@ const told = (kind: CommandKind, payload: unknown) => theirs("POST", "commands",
 /** Without the ids that were asked for: what is left is the same for what is elsewhere and for what is nowhere. */
 const plain = (text: string): string => text.replace(/[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}/g, "ID");
 
-const hashesOf = (shopId: string): Promise<Record<string, string>> =>
-  connected(shop.url, (client) =>
-    forShop(client, shopId, "read", async () => {
-      const hashes: Record<string, string> = {};
-      for await (const { name, chunks } of contentsOf(client, shopId)) {
-        const { passed, done } = hashed(chunks);
-        for await (const _ of passed);
-        hashes[name] = done().sha256;
-      }
-      return hashes;
-    }),
-  );
+const hashesIn = (shopId: string) => connected(shop.url, (client) => forShop(client, shopId, "read", async () => Object.fromEntries(await hashesOf(client, shopId))));
 
 const LOOK_UPS = ["seasons", "households", "put-away", "logbook?most=200", "logbook?most=50&find=Tide", "season.ics", "devices"];
 
@@ -109,7 +98,7 @@ test("each of two shops reads its own, in every read and whatever is looked up",
 }, 60_000);
 
 test("what is of the other shop is answered as what is nowhere, and changes nothing there", async () => {
-  const before = await hashesOf(HOME.shopId);
+  const before = await hashesIn(HOME.shopId);
   const of = (own: string): readonly (readonly [CommandKind, unknown])[] => [
     ["count-store", { id: own, onHand: 9 }],
     ["undo", { eventId: own }],
@@ -141,18 +130,18 @@ test("what is of the other shop is answered as what is nowhere, and changes noth
     const nowhere = await theirs("GET", path.replace(/[0-9a-f-]{36}/, v7()));
     expect([path, status, plain(text)]).toEqual([path, nowhere.status, plain(nowhere.text)]);
   }
-  expect(await hashesOf(HOME.shopId)).toEqual(before);
+  expect(await hashesIn(HOME.shopId)).toEqual(before);
 }, 60_000);
 
 test("a command at one shop leaves the other as it was, though every id is there as well", async () => {
-  const before = await hashesOf(NEXT_DOOR);
+  const before = await hashesIn(NEXT_DOOR);
   const stores = (JSON.parse((await theirs("GET", "stores")).text) as { stores: { id: string }[] }).stores;
   expect((await shop.give("count-store", { id: stores[0]?.id ?? "", onHand: 1 })).status).toBe(200);
   const { needs } = await shop.get<{ needs: { id: string; version: number }[] }>("season");
   const removed = [];
   for (const { id, version } of needs) removed.push((await shop.give("remove-need", { id, version })).status);
   expect(removed.filter((status) => status === 200).length).toBeGreaterThan(5);
-  expect(await hashesOf(NEXT_DOOR)).toEqual(before);
+  expect(await hashesIn(NEXT_DOOR)).toEqual(before);
 }, 60_000);
 
 test("one shop's screens hear nothing of the other's changes", async () => {

@@ -52,6 +52,17 @@ async function* bytesOf(client: pg.ClientBase, shopId: string, id: string, colum
   if (rows[0]) yield rows[0].bytes;
 }
 
+/** The SHA-256 of each file: two shops are the same when these are. */
+export async function hashesOf(client: pg.ClientBase, shopId: string): Promise<Map<string, string>> {
+  const hashes = new Map<string, string>();
+  for await (const { name, chunks } of contentsOf(client, shopId)) {
+    const hash = createHash("sha256");
+    for await (const chunk of chunks) hash.update(chunk);
+    hashes.set(name, hash.digest("hex"));
+  }
+  return hashes;
+}
+
 /** Passes chunks on, and says at the end how many bytes they were and their SHA-256. */
 export function hashed(chunks: AsyncIterable<Buffer>): { readonly passed: AsyncIterable<Buffer>; readonly done: () => { readonly bytes: number; readonly sha256: string } } {
   const hash = createHash("sha256");

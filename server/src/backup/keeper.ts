@@ -32,21 +32,23 @@ const MOST_INCOMING_BYTES = 8_000_000_000;
 /** How long what was brought in waits to be put in place. */
 const INCOMING_LASTS_MS = 3_600_000;
 
-/** What the system says when a folder cannot take a file. */
+const NO_ROOM = "There is no room left where backups lie. Make room, or name another folder.";
+const NO_RIGHT = "The folder of the backups cannot be written to. Name another folder.";
+const NOT_THERE = "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.";
+const ELSE = "Something went wrong where the shop runs; its log says what. It is tried again tonight.";
+/** What the system says when a folder cannot take a file, as a person can mend it. */
 const CANNOT_WRITE: Readonly<Record<string, string>> = {
-  ENOSPC: "There is no room left where backups lie. Make room, or name another folder.",
-  EDQUOT: "There is no room left where backups lie. Make room, or name another folder.",
-  EACCES: "The folder of the backups cannot be written to. Name another folder.",
-  EROFS: "The folder of the backups cannot be written to. Name another folder.",
-  ENOENT: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
-  EEXIST: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
-  ENOTDIR: "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.",
+  ENOSPC: NO_ROOM,
+  EDQUOT: NO_ROOM,
+  EACCES: NO_RIGHT,
+  EROFS: NO_RIGHT,
+  ENOENT: NOT_THERE,
+  EEXIST: NOT_THERE,
+  ENOTDIR: NOT_THERE,
 };
-/** Whatever ended a backup, as a person can mend it. */
-function inWords(thrown: unknown): Error {
+function inWords(thrown: unknown): unknown {
   const words = CANNOT_WRITE[(thrown as { readonly code?: string }).code ?? ""];
-  if (words !== undefined) return new Refusal(507, words);
-  return thrown instanceof Error ? thrown : new Error(String(thrown));
+  return words === undefined ? thrown : new Refusal(507, words);
 }
 
 /** Makes backups, looks whether they can be read back, and keeps as many as are worth it. */
@@ -113,7 +115,8 @@ export class BackupKeeper {
         return made;
       } catch (thrown) {
         const told = inWords(thrown);
-        this.fault = told.message;
+        // The words of the database and of packages are for the log.
+        this.fault = told instanceof Refusal ? told.message : ELSE;
         throw told;
       }
     });
@@ -132,7 +135,7 @@ export class BackupKeeper {
       .finally(() => archive.close());
     if (typeof difference === "string") {
       await rename(part, join(this.folder, `${stem}.broken`));
-      throw new Error(`What was written to the backup came back otherwise (${difference}). Nothing was lost; it is tried again tonight.`);
+      throw new Refusal(500, "What was written to the backup came back otherwise. The shop is as it was; a backup is tried again tonight.");
     }
     const file = `${stem}${difference === undefined ? "-unchecked" : ""}.zip`;
     await rename(part, join(this.folder, file));
@@ -177,9 +180,12 @@ export class BackupKeeper {
 
   /** Puts a backup in the place of all that is there, which is kept as a backup first. All of it or nothing. */
   async restore(file: string): Promise<BackupAbout> {
-    const about = await this.about(file);
-    await this.make("restore");
-    await this.alone(() => this.with(file, (archive) => this.ofThisVersion(archive, (current) => this.replaced(current))));
+    const about = await this.with(file, async (archive) => {
+      // Opened before: the backup that is made now may be the one too many by which this one goes.
+      await this.make("restore");
+      await this.alone(() => this.ofThisVersion(archive, (current) => this.replaced(current)));
+      return aboutBackup(file, archive.manifest);
+    });
     if (INCOMING.test(file)) await rm(join(this.setting.data, file), { force: true });
     return about;
   }

@@ -1,8 +1,3 @@
-import { ZipArchive } from "archiver";
-import { createWriteStream } from "node:fs";
-import { rm } from "node:fs/promises";
-import { Readable } from "node:stream";
-import { finished } from "node:stream/promises";
 import Papa from "papaparse";
 import type pg from "pg";
 import { pictureHeader } from "../shop/pictures.ts";
@@ -10,52 +5,37 @@ import { whole } from "./archive.ts";
 import { connected, forShop } from "./connection.ts";
 import { contentsOf } from "./contents.ts";
 import { shopTables } from "./catalogue.ts";
+import { writeZip } from "./zip.ts";
+
+/** It is read by people, who wait for it once. */
+const LEVEL = 6;
 
 /**
  * Writes a whole shop for eyes and other programs: each table as CSV (RFC 4180), the logbook as JSON lines, pictures under the names of their designs, and a page that
  * tells what is what. Nothing reads it back; that is what backups are for.
  */
-export async function writeReadable(url: string, shopId: string, file: string, made: Date): Promise<void> {
-  const zip = new ZipArchive({ zlib: { level: 6 } });
-  const out = createWriteStream(file, { mode: 0o600 });
-  const written = finished(out);
-  written.catch(() => undefined);
-  const broken = new Promise<never>((_, reject) => zip.once("error", reject));
-  broken.catch(() => undefined);
-  zip.pipe(out);
-  const put = (chunks: AsyncIterable<Buffer> | readonly Buffer[], name: string, store = false): Promise<unknown> => {
-    const taken = new Promise((resolve) => zip.once("entry", resolve));
-    zip.append(Readable.from(chunks, { objectMode: false }), { name, date: made, store });
-    return Promise.race([taken, broken, written]);
-  };
-  try {
-    await connected(url, (client) =>
+export function writeReadable(url: string, shopId: string, file: string, made: Date): Promise<void> {
+  return writeZip(file, LEVEL, made, (put) =>
+    connected(url, (client) =>
       forShop(client, shopId, "read", async () => {
         const columns = new Map((await shopTables(client)).map((table) => [table.name, table.columns.filter((each) => each !== "shop_id" && each !== "bytes")]));
         const names = await pictureNames(client, shopId);
         const listed: { readonly name: string; readonly rows: number }[] = [];
         for await (const { name, rows, isPacked, chunks } of contentsOf(client, shopId)) {
           if (!isPacked) {
-            if (!name.endsWith("-small")) await put(...(await pictureFile(name, chunks, names)), true);
+            if (!name.endsWith("-small")) await put(...(await pictureFile(name, chunks, names)), false);
             continue;
           }
           const table = name.replace(/^tables\/|\.jsonl$/g, "");
-          if (table === "event") await put(chunks, "logbook.jsonl");
-          else await put(csvOf(columns.get(table) ?? [], chunks), `${table}.csv`);
-          listed.push({ name: table === "event" ? "logbook.jsonl" : `${table}.csv`, rows });
+          const told = table === "event" ? "logbook.jsonl" : `${table}.csv`;
+          await put(table === "event" ? chunks : csvOf(columns.get(table) ?? [], chunks), told);
+          listed.push({ name: told, rows });
         }
         const { rows } = await client.query<{ name: string; currency: string }>("select name, currency from shop where shop_id = $1", [shopId]);
         await put([Buffer.from(page(rows[0] ?? { name: "", currency: "" }, made, listed, [...names.values()]))], "index.html");
       }),
-    );
-    await zip.finalize();
-    await written;
-  } catch (thrown) {
-    zip.abort();
-    out.destroy();
-    await rm(file, { force: true });
-    throw thrown;
-  }
+    ),
+  );
 }
 
 /** Cells that a spreadsheet would run are kept from it. */

@@ -1,7 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { migrateDatabase } from "../db/pool.ts";
 import { connected, forShop } from "./connection.ts";
-import { contentsOf, hashed } from "./contents.ts";
+import { hashesOf } from "./contents.ts";
 import type { Archive } from "./archive.ts";
 import { restoreInto } from "./restore.ts";
 import { migrateTo } from "./schema.ts";
@@ -32,16 +32,9 @@ export async function differsFrom(url: string, migrations: string, shopId: strin
   return inScratch(url, migrations, archive.manifest.schema, (scratch) =>
     connected(scratch, async (client) => {
       await forShop(client, shopId, "write", () => restoreInto(client, shopId, archive));
-      return forShop(client, shopId, "read", async () => {
-        const told = new Map(archive.manifest.files.map((each) => [each.name, each.sha256]));
-        for await (const { name, chunks } of contentsOf(client, shopId)) {
-          const { passed, done } = hashed(chunks);
-          for await (const _ of passed);
-          if (told.get(name) !== done().sha256) return name;
-          told.delete(name);
-        }
-        return [...told.keys()][0] ?? null;
-      });
+      const back = await forShop(client, shopId, "read", () => hashesOf(client, shopId));
+      const told = new Map(archive.manifest.files.map(({ name, sha256 }) => [name, sha256]));
+      return [...new Set([...told.keys(), ...back.keys()])].find((name) => told.get(name) !== back.get(name)) ?? null;
     }),
   );
 }

@@ -110,12 +110,13 @@ export async function sendAll(): Promise<void> {
   const touched = new Touched(dispatch);
   try {
     for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) {
-      dispatch(waitingCounted(await outboxCount()));
+      const left = await outboxCount();
+      dispatch(waitingCounted(left));
       // The present by the clock that told the moments, so that a clock that was wrong then shows now.
       const sent = await sendOne({ ...next.command, sentAt: new Date(Date.now() + next.offset).toISOString() });
       if (sent.state === "waiting") {
         dispatch(serverReached(false));
-        noteWaiting(await outboxCount());
+        noteWaiting(left);
         askToKeep();
         // Those who wait for an answer are told that it is kept; it goes up later all the same.
         for (const { resolve } of waiting.values()) resolve(sent);
@@ -124,7 +125,7 @@ export async function sendAll(): Promise<void> {
         return;
       }
       dispatch(serverReached(true));
-      noteWaiting((await outboxCount()) - 1);
+      noteWaiting(left - 1);
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
       touched.add(readsTouchedBy(next.command.kind));

@@ -1,7 +1,9 @@
 import {
+  dayAt,
   listAs,
   localeOf,
   mannerOf,
+  minuteOfDayAt,
   saidDay,
   saidDayOfYear,
   saidMoney,
@@ -35,6 +37,8 @@ export const printDayOfYear = (on: Day): string => saidDayOfYear(on, manner);
 export const fieldDay = (on: Day): string => writtenDay(on, manner);
 export const monthName = (on: Day): string => saidMonth(on, manner);
 /** `19:30` or `7:30 pm`. @param minuteOfDay from midnight */
+/** A moment by the clock of a zone, with its year: what is looked back at from far. */
+export const printMoment = (at: Date, timeZone: string): string => `${printDayOfYear(dayAt(at, timeZone))}, ${printTime(minuteOfDayAt(at, timeZone))}`;
 export const printTime = (minuteOfDay: number): string => saidTime(minuteOfDay, manner);
 export const printMoney = (amount: Money, currency: string): string => saidMoney(amount, currency, manner);
 /** Without what is less than one of its unit. */

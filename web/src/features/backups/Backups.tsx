@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { BackupAbout, BackupCause, BackupRead } from "@yule/contract";
-import { dayAt, minuteOfDayAt, plural, t, wordsFor } from "@yule/core";
+import { ALL_READS, type BackupAbout, type BackupCause, type BackupRead } from "@yule/contract";
+import { plural, t, wordsFor } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { api, problemIn, request, useBackupsQuery } from "../../data/api.ts";
@@ -8,7 +8,7 @@ import { noticeAdded } from "../../data/notices.ts";
 import { useAppDispatch } from "../../data/store.ts";
 import { Dialog } from "../../kit/Dialog.tsx";
 import { FaultLines, FilePick, FormField, TextInput } from "../../kit/FormField.tsx";
-import { printDayOfYear, printNumber, printTime } from "../../kit/say.ts";
+import { printMoment, printNumber } from "../../kit/say.ts";
 import { ProblemNote, StateWord } from "../../kit/states.tsx";
 import { useFolder } from "./useFolder.ts";
 
@@ -27,15 +27,11 @@ const PATIENCE_MS = 900_000;
 const asked = (path: string, init: RequestInit): Promise<unknown> => request(path, { ...init, signal: AbortSignal.timeout(PATIENCE_MS) });
 /** Moments as the shop's clock has them. */
 type Moment = (at: string) => string;
-const momentsIn =
-  (timeZone: string): Moment =>
-  (at) =>
-    t`${printDayOfYear(dayAt(new Date(at), timeZone))}, ${printTime(minuteOfDayAt(new Date(at), timeZone))}`;
 const megabytes = (bytes: number): string => t`${printNumber(bytes / 1e6, 1)} MB`;
 
 /** Whether the shop is safe if this machine breaks tonight, and the way back to what it was. */
 export function Backups({ timeZone }: { timeZone: string }) {
-  const moment = momentsIn(timeZone);
+  const moment: Moment = (at) => printMoment(new Date(at), timeZone);
   const dispatch = useAppDispatch();
   const { data, error, refetch } = useBackupsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [busy, setBusy] = useState<string | null>(null);
@@ -65,7 +61,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
     during(t`Putting it in place ...`, async () => {
       setOpened(null);
       await asked(`backups/${file}/restore`, { method: "POST" });
-      dispatch(api.util.invalidateTags(["shop", "plan", "season", "designs", "colour", "sheets", "costs", "stores", "bench", "finish", "fairs", "orders", "dispatch", "logbook"]));
+      dispatch(api.util.invalidateTags([...ALL_READS]));
       dispatch(noticeAdded({ id: v7(), lines: [t`The shop is as it was on ${moment(made)}.`], undo: null, bad: false }));
     });
   if (error) return <ProblemNote problem={problemIn(error)} />;

@@ -1,11 +1,11 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { LetInRead } from "@yule/contract";
-import { dayAt, minuteOfDayAt, t } from "@yule/core";
+import { minuteOfDayAt, t } from "@yule/core";
 import { toString as qrSvg } from "qrcode";
 import { useEffect, useState } from "react";
 import { problemIn, request, useDevicesQuery } from "../../data/api.ts";
 import { FaultLines } from "../../kit/FormField.tsx";
-import { printDayOfYear, printTime } from "../../kit/say.ts";
+import { printMoment, printTime } from "../../kit/say.ts";
 
 /** While a code is shown, it is looked so often whether somebody came in by it. */
 const LOOKED_EVERY_MS = 2_000;
@@ -14,13 +14,12 @@ const spaced = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`;
 
 /** Which devices may open the shop, and how another one comes in or one that was lost goes out. */
 export function Devices({ timeZone }: { timeZone: string }) {
-  const [code, setCode] = useState<LetInRead | null>(null);
+  const [code, setCode] = useState<(LetInRead & { readonly beside: number }) | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const { data, refetch } = useDevicesQuery(undefined, { refetchOnMountOrArgChange: true, ...(code && { pollingInterval: LOOKED_EVERY_MS }) });
   const count = data?.devices.length ?? 0;
-  const [before, setBefore] = useState(0);
   // Somebody came in: the code is over.
-  if (code && count > before) setCode(null);
+  if (code && count > code.beside) setCode(null);
   const during = async (work: () => Promise<void>): Promise<void> => {
     setFault(null);
     await work().catch((thrown: unknown) => setFault(problemIn(thrown).title));
@@ -28,15 +27,14 @@ export function Devices({ timeZone }: { timeZone: string }) {
   };
   const letIn = () =>
     during(async () => {
-      setBefore(count);
-      setCode((await request("devices/code", { method: "POST" })) as LetInRead);
+      setCode({ ...((await request("devices/code", { method: "POST" })) as LetInRead), beside: count });
     });
   const out = (path: string) =>
     during(async () => {
       await request(path, { method: "DELETE" });
     });
   if (!data) return null;
-  const moment = (at: string): string => t`${printDayOfYear(dayAt(new Date(at), timeZone))}, ${printTime(minuteOfDayAt(new Date(at), timeZone))}`;
+  const moment = (at: string): string => printMoment(new Date(at), timeZone);
   return (
     <Box as="section" aria-label={t`Devices`} marginTop="26px" borderTop="1px solid" borderColor="hairline" paddingTop="16px">
       <Heading as="h3" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Devices`}</Heading>
