@@ -1,6 +1,7 @@
 export * from "./common/fault.ts";
 export * from "./common/faultLine.ts";
 export * from "./common/sentFault.ts";
+export * from "./common/sentPhrase.ts";
 export { howMany } from "./common/counts.ts";
 export * from "./common/fields.ts";
 export * from "./common/text.ts";

@@ -1,4 +1,5 @@
-import { commandSchemas, faultLine, faultsOf, type CommandKind } from "@yule/contract";
+import { commandSchemas, faultLine, faultsOf, phraseText, type CommandKind } from "@yule/contract";
+import { hasWords, phraseWrittenAs, type Fault } from "@yule/core";
 import { readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import type { z } from "zod";
@@ -32,8 +33,8 @@ function withMistake(value: Json, [first, ...rest]: Path, put: Json | undefined)
   return Object.fromEntries(Object.entries(value as { [key: string]: Json }).map(([key, each]) => [key, key === first ? withMistake(each, rest, put) : each])) as Json;
 }
 
-/** Every refusal that a mistake in a command of the demo meets, a line each. */
-function refusals(): string[] {
+/** Every refusal that a mistake in a command of the demo meets. */
+function allRefusals(): { readonly kind: CommandKind; readonly fault: Fault }[] {
   const examples = new Map<CommandKind, Json>();
   // What may be told and the demo leaves to the server.
   const told: Partial<Record<CommandKind, object>> = {
@@ -42,18 +43,19 @@ function refusals(): string[] {
   };
   for (const { kind, payload } of demoCommands(new Date("2031-11-08T10:04:00Z")).commands)
     if (!examples.has(kind)) examples.set(kind, { ...payload, ...told[kind] } as unknown as Json);
-  const lines = [...examples].flatMap(([kind, payload]) =>
+  return [...examples].flatMap(([kind, payload]) =>
     placesIn(payload).flatMap((path) => {
       const value = path.reduce<Json>((found, part) => (found as { [key: string]: Json })[part] ?? null, payload);
       return mistakesFor(value).flatMap((mistake) => {
         const input = withMistake(payload, path, mistake);
         const read = (commandSchemas[kind] as z.ZodType).safeParse(input);
-        return read.success ? [] : faultsOf(read.error, input).map((fault) => `${kind} ${faultLine(fault)}`);
+        return read.success ? [] : faultsOf(read.error, input).map((fault) => ({ kind, fault }));
       });
     }),
   );
-  return [...new Set(lines)].sort();
 }
+/** A line each. */
+const refusals = (): string[] => [...new Set(allRefusals().map(({ kind, fault }) => `${kind} ${faultLine(fault)}`))].sort();
 
 const KEPT = join(import.meta.dirname, "refusals.txt");
 
@@ -61,4 +63,9 @@ test("what was refused stays refused, at the same place, in the same words", () 
   const now = refusals();
   if (process.env.YULE_KEEP_REFUSALS) writeFileSync(KEPT, `${now.join("\n")}\n`);
   expect(now).toEqual(readFileSync(KEPT, "utf8").trimEnd().split("\n"));
+});
+
+test("what is allowed is said in another language wherever it has words", () => {
+  const unwritten = allRefusals().flatMap(({ fault: { allowed } }) => (phraseWrittenAs(allowed) || !hasWords(phraseText(allowed)) ? [] : [phraseText(allowed)]));
+  expect([...new Set(unwritten)]).toEqual([]);
 });

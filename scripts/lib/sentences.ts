@@ -7,7 +7,7 @@ import ts from "typescript";
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** Where sentences stand that a maker reads. */
-const FOLDERS = ["web/src", "derive/src", "contract/src", "core/src"];
+const FOLDERS = ["web/src", "derive/src", "contract/src", "core/src", "server/src"];
 const SENTENCE_TAGS: ReadonlySet<string> = new Set(["t", "rich", "phrase", "written"]);
 
 function* sourcesIn(folder: string): Generator<string> {
@@ -25,6 +25,8 @@ const SETTINGS = /^web\/src\/(?:features\/(?:backups|devices)\/|shell\/ShopDialo
 const domainOf = (path: string): string => {
   // What was done is told in the logbook; a notice of it anywhere finds it too, once the rest has been fetched.
   if (/^contract\/src\/\w+\/events\.ts$/.test(path)) return "logbook";
+  // What is allowed is met when something was not, and fetched after what the views say.
+  if (/^(?:server|contract)\/src\//.test(path)) return "refusals";
   if (path.startsWith("derive/src/designs/")) return "designs";
   if (SETTINGS.test(path)) return "shop";
   return /^(?:web\/src\/views|core\/src(?=\/(?:designs|colour)\/))\/(\w+)\//.exec(path)?.[1] ?? "common";
@@ -34,6 +36,13 @@ const domainOf = (path: string): string => {
 function partsOf(template: ts.TemplateLiteral): TemplateStringsArray {
   const parts = ts.isNoSubstitutionTemplateLiteral(template) ? [template.text] : [template.head.text, ...template.templateSpans.map(({ literal }) => literal.text)];
   return Object.assign(parts, { raw: parts });
+}
+
+/** What `howMany(n, "sheet")` says, with the same rule for a plural that is not told. */
+function formsOfHowMany(node: ts.CallExpression): string | null {
+  const [, one, many] = node.arguments;
+  if (!ts.isIdentifier(node.expression) || node.expression.text !== "howMany" || !one || !ts.isStringLiteral(one)) return null;
+  return pluralSource({ one: `# ${one.text}`, other: `# ${many && ts.isStringLiteral(many) ? many.text : `${one.text}s`}` });
 }
 
 /** The forms of a call such as `plural(n, { one: "# card", other: "# cards" })`; null where they are not written there. */
@@ -70,7 +79,7 @@ export function sentencesOf(root: string): Map<string, Catalogue> {
       const visit = (node: ts.Node): void => {
         if (ts.isTaggedTemplateExpression(node) && ts.isIdentifier(node.tag) && SENTENCE_TAGS.has(node.tag.text)) note(domain, sourceOf(partsOf(node.template)));
         if (ts.isCallExpression(node)) {
-          const forms = formsIn(node);
+          const forms = formsIn(node) ?? formsOfHowMany(node);
           if (forms !== null) note(domain, forms);
         }
         node.forEachChild(visit);

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { moment } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
+import type { SentPhrase } from "../common/sentPhrase.ts";
 
 /** What a backup says of itself. `schema` is the name of the last change of the tables it was made after. */
 export const backupManifest = z.object({
@@ -39,7 +40,7 @@ export interface BackupsRead {
   /** The newest first. */
   readonly backups: readonly BackupRead[];
   /** What went wrong when one was last tried. */
-  readonly fault: string | null;
+  readonly fault: SentPhrase | null;
 }
 
 /** What is in one, before it takes the place of what is there. */

@@ -17,8 +17,8 @@ export interface BenchEvents {
   readonly "tell-session": { readonly what: (typeof sessionFacts)[number]; readonly note: string; readonly sum: SessionSum | null };
 }
 
-const FACT_WORDS = { done: "done", dry: "dry already", heated: "dried with heat", "still-wet": "still wet", spoilt: "spoilt", skipped: "skipped" } as const;
-const SESSION_WORDS = { begun: "Session begun", paused: "Pause", "gone on": "Gone on after the pause", closed: "Session closed" } as const;
+const FACT_WORDS = { done: phrase`done`, dry: phrase`dry already`, heated: phrase`dried with heat`, "still-wet": phrase`still wet`, spoilt: phrase`spoilt`, skipped: phrase`skipped` } as const;
+const SESSION_WORDS = { begun: phrase`Session begun`, paused: phrase`Pause`, "gone on": phrase`Gone on after the pause`, closed: phrase`Session closed` } as const;
 
 const sumWords = ({ moved, planned, spoilt, reasons }: SessionSum) =>
   phrase`, ${howMany(moved, "panel")} moved on${planned === null ? "" : phrase` of ${planned} planned`}${
@@ -26,6 +26,6 @@ const sumWords = ({ moved, planned, spoilt, reasons }: SessionSum) =>
   }`;
 
 export const benchSentences: Sentences<BenchEvents> = {
-  "tell-bench": ({ stage, what, panels }) => phrase`${stage} ${FACT_WORDS[what]}: ${panels.length === 1 ? "panel" : "panels"} ${panels.join(", ")}`,
+  "tell-bench": ({ stage, what, panels }) => panels.length === 1 ? phrase`${stage} ${FACT_WORDS[what]}: panel ${panels.join(", ")}` : phrase`${stage} ${FACT_WORDS[what]}: panels ${panels.join(", ")}`,
   "tell-session": ({ what, note, sum }) => phrase`${SESSION_WORDS[what]}${sum === null ? "" : sumWords(sum)}${note === "" ? "" : `: ${note}`}`,
 };

@@ -1,4 +1,4 @@
-import { COVERINGS, FORMS, nearPigments, pigmentOf, type PaintTold } from "@yule/core";
+import { COVERINGS, FORMS, nearPigments, phrase, pigmentOf, type PaintTold, written } from "@yule/core";
 import { z } from "zod";
 import { id, name, version } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -6,13 +6,15 @@ import { text } from "../common/text.ts";
 /** A figure of an answer at so many places. */
 export const rounded = (value: number, places: number): number => Math.round(value * 10 ** places) / 10 ** places;
 
-export const hexField = text().regex(/^#[0-9a-f]{6}$/i, { message: "a colour such as #3a5f8c" });
+const nearest = (index: string) => phrase`a pigment of the table, such as ${nearPigments(index).join(", ")}`;
+
+export const hexField = text().regex(/^#[0-9a-f]{6}$/i, { message: written`a colour such as #3a5f8c` });
 
 /** A pigment by its colour index name; near names are offered where it is not in the table. */
 export const pigmentField = text()
   .max(20)
   .superRefine((index, context) => {
-    if (!pigmentOf(index)) context.addIssue({ code: "custom", message: `a pigment of the table, such as ${nearPigments(index).join(", ")}` });
+    if (!pigmentOf(index)) context.addIssue({ code: "custom", message: "a pigment of the table", params: { allowed: nearest(index) } });
   });
 
 const facts = {
@@ -33,9 +35,9 @@ const facts = {
 /** Pigments that are not in the table are told at the place where they stand, unless a chart tells how the paint looks. */
 function knownOrCharted(paint: { readonly pigments: readonly string[]; readonly chart: string | null }, context: z.RefinementCtx): void {
   if (paint.chart) return;
-  if (paint.pigments.length === 0) context.addIssue({ code: "custom", path: ["pigments"], message: "at least one pigment, such as PB29, or a colour from your own chart" });
+  if (paint.pigments.length === 0) context.addIssue({ code: "custom", path: ["pigments"], message: written`at least one pigment, such as PB29, or a colour from your own chart` });
   paint.pigments.forEach((index, at) => {
-    if (!pigmentOf(index)) context.addIssue({ code: "custom", path: ["pigments", at], message: `a pigment of the table, such as ${nearPigments(index).join(", ")}` });
+    if (!pigmentOf(index)) context.addIssue({ code: "custom", path: ["pigments", at], message: "a pigment of the table", params: { allowed: nearest(index) } });
   });
 }
 
@@ -64,6 +66,6 @@ export const paintTold = ({ costMinor, ml, ...paint }: Omit<PaintRead, "version"
 export const touches = ["wet", "glazed", "apart"] as const;
 const touch = z
   .strictObject({ a: z.int().min(0).max(11), b: z.int().min(0).max(11), how: z.enum(touches) })
-  .refine(({ a, b }) => a < b, { message: "the earlier paint first, and two different ones" });
+  .refine(({ a, b }) => a < b, { message: written`the earlier paint first, and two different ones` });
 export const markTouches = z.strictObject({ id, version, touches: z.array(touch).max(66).nullable().describe("null leaves it to the picture and the route") });
 export type TouchRead = z.output<typeof touch>;

@@ -1,7 +1,8 @@
-import type { Phrase } from "@yule/core";
+import { pluralSource, writePhraseAs, type Phrase } from "@yule/core";
 
 /** `1 panel`, `3 panels`: a count that is known when the words are made. */
-export const howMany = (count: number, one: string, many = `${one}s`): Phrase => [{ count }, ` ${count === 1 ? one : many}`];
+export const howMany = (count: number, one: string, many = `${one}s`): Phrase =>
+  writePhraseAs([{ count }, ` ${count === 1 ? one : many}`], { source: pluralSource({ one: `# ${one}`, other: `# ${many}` }), values: [count] });
 
 /** Phrases as a list. */
 export const listed = (phrases: readonly Phrase[], between = ", "): Phrase => phrases.flatMap((each, index) => (index === 0 ? each : [between, ...each]));

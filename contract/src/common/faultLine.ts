@@ -1,4 +1,4 @@
-import { isPhrase, phraseWrittenAs, saidFrom, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
+import { isPhrase, phraseWrittenAs, saidFrom, t, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
 
 /** `panels[0].count`; the whole input is `input`. */
 export function pathText(path: FaultPath): string {
@@ -36,7 +36,7 @@ export function faultWords({ given, allowed }: Pick<Fault, "given" | "allowed">,
   const days = [...given, ...allowed].flatMap((part) => (typeof part !== "string" && "day" in part ? [part.day] : []));
   // Days of different years are told apart by them.
   const told = new Set(days.map((day) => day.slice(0, 4))).size < 2 ? say : withYears(say);
-  return `given ${phraseText(given, told)}, allowed ${phraseText(allowed, told)}`;
+  return t`given ${phraseSaid(given, told)}, allowed ${phraseSaid(allowed, told)}`;
 }
 
 const withYears =

@@ -1,4 +1,4 @@
-import { isDay, mm, money, type Day, type Length, type Money } from "@yule/core";
+import { phrase, isDay, mm, money, type Day, type Length, type Money, written } from "@yule/core";
 import { z } from "zod";
 import { text } from "./text.ts";
 
@@ -12,7 +12,7 @@ export const mmAboveZero = z
   .number()
   .gt(0)
   .max(LONGEST_MM)
-  .refine((value) => value <= 0 || mm(value) > 0, { message: "at least 0.002 mm" });
+  .refine((value) => value <= 0 || mm(value) > 0, { message: written`at least 0.002 mm` });
 export const toLength = (value: number): Length => mm(value);
 
 export const moneyField = z
@@ -25,7 +25,7 @@ export const MOST_MINUTES = 5_256_000;
 export const minutesField = z.number().min(0).max(MOST_MINUTES);
 export const countField = z.int().min(1).max(MOST_PIECES);
 export const dayField = text()
-  .refine(isDay, { message: "a day such as 2031-11-08", params: { allowed: ["a day such as ", { day: "2031-11-08" as Day }] } })
+  .refine(isDay, { message: "a day such as 2031-11-08", params: { allowed: phrase`a day such as ${{ day: "2031-11-08" as Day }}` } })
   .transform((text): Day => text as Day);
 export const idText = text().min(1).max(200);
 export const seedField = z.int().min(0).max(4_294_967_295);

@@ -1,6 +1,7 @@
-import type { Fault, Phrase } from "@yule/core";
+import type { Fault } from "@yule/core";
 import type { Problem } from "../shop/problem.ts";
-import { phraseText } from "./faultLine.ts";
+import { phraseSaid, phraseText, plainSpeech } from "./faultLine.ts";
+import { receivedPhrase, sentPhrase, type SentPhrase } from "./sentPhrase.ts";
 
 /** A fault as it is sent: in words that any program can show, and with its values for those that say them in the reader's own units. */
 export interface SentFault {
@@ -8,7 +9,7 @@ export interface SentFault {
   readonly path: (string | number)[];
   readonly given: string;
   readonly allowed: string;
-  readonly values?: { readonly given: Phrase; readonly allowed: Phrase } | undefined;
+  readonly values?: { readonly given: SentPhrase; readonly allowed: SentPhrase } | undefined;
 }
 
 export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => ({
@@ -16,11 +17,15 @@ export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => (
   path: [...path],
   given: phraseText(given),
   allowed: phraseText(allowed),
-  values: { given, allowed },
+  values: { given: sentPhrase(given), allowed: sentPhrase(allowed) },
 });
 
 /** A fault that was sent, with its values where the sender told them. */
-export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({ code, path, given: values?.given ?? [given], allowed: values?.allowed ?? [allowed] });
+export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({ code, path, given: values ? receivedPhrase(values.given) : [given], allowed: values ? receivedPhrase(values.allowed) : [allowed] });
 
 /** What a problem says is wrong: its faults, or one sentence where it names none. */
-export const problemFaults = (problem: Problem): readonly (Fault | string)[] => (problem.errors.length > 0 ? problem.errors.map(receivedFault) : [problem.detail]);
+export const problemFaults = (problem: Problem): readonly (Fault | string)[] => (problem.errors.length > 0 ? problem.errors.map(receivedFault) : [problemDetail(problem)]);
+
+/** What a problem is called, in the language of who reads it. */
+export const problemTitle = ({ title, said }: Pick<Problem, "title" | "said">): string => (said ? phraseSaid(receivedPhrase(said.title), plainSpeech) : title);
+export const problemDetail = ({ detail, said }: Problem): string => (said ? phraseSaid(receivedPhrase(said.detail), plainSpeech) : detail);

@@ -20,7 +20,7 @@ export function unkeepable(body: unknown): Fault | null {
   const notPlain = (path: (string | number)[]): Fault => ({
     code: "not-plain-text",
     path: path.map((part) => (typeof part === "string" ? part.replaceAll("\0", "").replace(/\p{Surrogate}/gu, "") : part)),
-    given: ["text with a character that cannot be kept"],
+    given: phrase`text with a character that cannot be kept`,
     allowed: [PLAIN],
   });
   for (let next = open.pop(); next; next = open.pop()) {

@@ -1,3 +1,4 @@
+import { written } from "@yule/core";
 import { z } from "zod";
 import { palettes, tiesSchema, traitsSchema, type TiesRead, type TraitsRead } from "./family.ts";
 import type { SentimentRead, WordsRead } from "./words.ts";
@@ -27,7 +28,7 @@ const stage = z.strictObject({
   note: text().max(300).default(""),
 });
 
-const paints = z.array(z.strictObject({ pigments: text().max(60), name: text().max(60), hex: text().regex(/^#[0-9a-f]{6}$/, { message: "a colour such as #3a5f8c" }) })).max(12);
+const paints = z.array(z.strictObject({ pigments: text().max(60), name: text().max(60), hex: text().regex(/^#[0-9a-f]{6}$/, { message: written`a colour such as #3a5f8c` }) })).max(12);
 const colourway = z.strictObject({
   id,
   name,
@@ -40,7 +41,7 @@ const route = z
   .min(1)
   .max(40)
   .superRefine((stages, context) => {
-    if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: "no wet window on the first stage" });
+    if (stages[0] && stages[0].within !== null) context.addIssue({ code: "custom", path: [0, "within"], message: written`no wet window on the first stage` });
   });
 
 export const addSeries = z.strictObject({ id, name, palette: z.enum(palettes), ties: tiesSchema.prefault({}) });

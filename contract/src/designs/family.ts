@@ -1,4 +1,4 @@
-import { isColour, FAMILY_RULES, type Member } from "@yule/core";
+import { isColour, FAMILY_RULES, type Member, written } from "@yule/core";
 import { z } from "zod";
 import { id, name, unitsAboveZero } from "../common/envelope.ts";
 import { idText, uniqueIds } from "../common/fields.ts";
@@ -10,7 +10,7 @@ const word = text().trim().toLowerCase().min(1).max(40);
 const YEARS = 120;
 const ages = z
   .strictObject({ from: z.int().min(0).max(YEARS), to: z.int().min(0).max(YEARS) })
-  .refine((span) => span.from <= span.to, { path: ["to"], message: "an age not below the first" });
+  .refine((span) => span.from <= span.to, { path: ["to"], message: written`an age not below the first` });
 const familyRule = text().refine((rule) => FAMILY_RULES.some((each) => each.id === rule), { message: `one of ${FAMILY_RULES.map((each) => each.id).join(", ")}` });
 
 /** The same fields without what is put in when they are left out: a change says only what changes. */
@@ -45,7 +45,7 @@ export const tiesSchema = z.strictObject({
 export type TiesRead = z.output<typeof tiesSchema>;
 export const changeSeries = z.strictObject({ id, name: name.optional(), palette: z.enum(palettes).optional(), ties: changesOf(tiesSchema.shape).optional() });
 
-const hex = text().max(40).refine(isColour, { message: "a colour such as #3a5f8c" });
+const hex = text().max(40).refine(isColour, { message: written`a colour such as #3a5f8c` });
 const mm = z.number().min(0).max(2000);
 
 /** Input of `calc family`: the cards of a series in the order they hang, and who cards are wanted for. */

@@ -1,4 +1,4 @@
-import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage } from "@yule/core";
+import { isTechnique, techniqueNamed, TECHNIQUES, type RouteStage, written } from "@yule/core";
 import { z } from "zod";
 import { idText, uniqueIds } from "../common/fields.ts";
 import { text } from "../common/text.ts";
@@ -14,7 +14,7 @@ const stage = z
     dry: minutes.default(0).describe("minutes of drying after it"),
     within: minutes.nullable().default(null).describe("minutes within which it must follow the stage before"),
   })
-  .refine((each) => each.technique !== undefined || each.name !== "", { message: "a technique or a name", path: ["technique"] });
+  .refine((each) => each.technique !== undefined || each.name !== "", { message: written`a technique or a name`, path: ["technique"] });
 
 /** Input of `calc route-check`. */
 export const routeCheckIn = z.strictObject({

@@ -1,4 +1,4 @@
-import { LEAST_X_HEIGHT, type Fit } from "@yule/core";
+import { phrase, LEAST_X_HEIGHT, type Fit, written } from "@yule/core";
 import { z } from "zod";
 import { idText, uniqueIds } from "../common/fields.ts";
 import { id, units, unitsAboveZero, version } from "../common/envelope.ts";
@@ -18,7 +18,7 @@ export const addSentiment = z
     recipient: text().trim().max(60).default("").describe("for whom, such as a child; empty for anybody"),
     tone: z.enum(tones).default("plain"),
     language: text()
-      .regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" })
+      .regex(/^[a-z]{2,3}$/, { message: written`a language of two or three letters, such as en` })
       .default("en"),
     neutral: z.boolean().default(false).describe("for households that want no feast named"),
     means: z.enum(lettering).default("hand"),
@@ -27,7 +27,7 @@ export const addSentiment = z
   })
   .superRefine((words, context) => {
     for (const each of ["width", "height"] as const) {
-      if (words.means !== "hand" && words[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${words.means}` });
+      if (words.means !== "hand" && words[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${words.means}`, params: { allowed: phrase`the ${each} of the ${words.means}` } });
     }
   });
 export const removeSentiment = z.strictObject({ id, version });
@@ -36,7 +36,7 @@ export type SentimentRead = z.output<typeof addSentiment> & { readonly version: 
 /** A place on the panel that words may lie on. A curve bows up by so much in its middle. */
 const zone = z
   .strictObject({ id, x: units, y: units, width: unitsAboveZero, height: unitsAboveZero, curve: units.default(0) })
-  .refine((place) => place.curve * 2 <= place.width && place.curve < place.height, { path: ["curve"], message: "at most half the width, and less than the height of the place" });
+  .refine((place) => place.curve * 2 <= place.width && place.curve < place.height, { path: ["curve"], message: written`at most half the width, and less than the height of the place` });
 export const wordsSchema = z.strictObject({
   zones: z.array(zone).max(12).default([]),
   front: z.strictObject({ sentimentId: id, zoneId: id }).nullable().default(null),
@@ -74,8 +74,8 @@ export const fitWordsIn = z.strictObject({
           height: some,
           curve: mm.default(0).describe("by how much the baseline bows up in its middle"),
         })
-        .refine((input) => input.curve * 2 <= input.width, { path: ["curve"], message: "at most half the width, which is half a circle" })
-        .refine((input) => input.curve < input.height, { path: ["curve"], message: "less than the height of the place" }),
+        .refine((input) => input.curve * 2 <= input.width, { path: ["curve"], message: written`at most half the width, which is half a circle` })
+        .refine((input) => input.curve < input.height, { path: ["curve"], message: written`less than the height of the place` }),
     )
     .min(1)
     .max(50)

@@ -1,3 +1,4 @@
+import { written } from "@yule/core";
 import type { Transit } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
@@ -10,7 +11,7 @@ import type { LetterRead, UndertakingRead } from "./letters.ts";
 
 const without = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what its cards must not show: flowers, glitter ...");
 const likes = z.array(text().trim().toLowerCase().min(1).max(40)).max(20).describe("what it likes its cards to show: boats, moths ...");
-const language = text().regex(/^[a-z]{2,3}$/, { message: "a language of two or three letters, such as en" });
+const language = text().regex(/^[a-z]{2,3}$/, { message: written`a language of two or three letters, such as en` });
 const address = text().trim().min(1).max(400).describe("in one line; where its parts are told it is written from them");
 const parts = addressParts.nullable();
 export const addHousehold = z.strictObject({

@@ -1,4 +1,4 @@
-import { FAIR_SIZES, FAIR_WEATHERS, money as minor, phrase, type FairSize, type FairWeather } from "@yule/core";
+import { FAIR_SIZES, FAIR_WEATHERS, money as minor, phrase, type FairSize, type FairWeather, written } from "@yule/core";
 import { z } from "zod";
 import { id, moment, name, unitsAboveZero } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -31,7 +31,7 @@ export const bringToTheFair = z.strictObject({
     .superRefine((goods, context) => {
       const seen = new Set<string>();
       goods.forEach(({ colourwayId }, index) => {
-        if (seen.has(colourwayId)) context.addIssue({ code: "custom", path: [index, "colourwayId"], message: "a colourway that stands here once" });
+        if (seen.has(colourwayId)) context.addIssue({ code: "custom", path: [index, "colourwayId"], message: written`a colourway that stands here once` });
         seen.add(colourwayId);
       });
     }),
@@ -53,12 +53,12 @@ export const ringUp = z
   })
   .superRefine(({ lines, tipMinor, tenderMinor, isBack, paid }, context) => {
     const due = lines.reduce((sum, { quantity, priceMinor }) => sum + quantity * priceMinor, 0) + tipMinor;
-    if (lines.length === 0 && tipMinor === 0) context.addIssue({ code: "custom", path: ["lines"], message: "at least one card, or a tip" });
+    if (lines.length === 0 && tipMinor === 0) context.addIssue({ code: "custom", path: ["lines"], message: written`at least one card, or a tip` });
     if (tenderMinor !== null && paid === "cash" && !isBack && tenderMinor < due)
       context.addIssue({
         code: "custom",
         path: ["tenderMinor"],
-        message: "at least what is to be paid",
+        message: written`at least what is to be paid`,
         params: { allowed: phrase`at least ${{ money: minor(due) }}, what is to be paid` },
       });
   });

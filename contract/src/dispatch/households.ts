@@ -1,4 +1,4 @@
-import { COUNTRIES } from "@yule/core";
+import { COUNTRIES, written } from "@yule/core";
 import { z } from "zod";
 import { id, name } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -15,7 +15,7 @@ export const addressParts = z.strictObject({
   code: part(20).default("").describe("the postcode"),
 });
 export type AddressParts = z.output<typeof addressParts>;
-export const countryField = text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
+export const countryField = text().refine((code) => COUNTRIES.has(code), { message: written`an ISO 3166 code of two letters, such as GB or US` });
 
 /** An address in one line, without the order of any country. */
 export const plainAddress = ({ street, district, town, region, code }: z.input<typeof addressParts>): string =>
@@ -35,7 +35,7 @@ export const tellDied = z.strictObject({ id, on: dayField });
 export const addAddress = z
   .strictObject({ id, householdId: id, parts: addressParts, country: countryField, from: dayField, until: dayField })
   .superRefine(({ from, until }, context) => {
-    if (until < from) context.addIssue({ code: "custom", path: ["until"], message: "a day not before the first" });
+    if (until < from) context.addIssue({ code: "custom", path: ["until"], message: written`a day not before the first` });
   });
 export const dropAddress = z.strictObject({ id });
 
@@ -47,7 +47,7 @@ export const tellHousehold = z.strictObject({ id, state: z.enum(householdStates)
 /** Two entries are the same household: the second is put into the first. */
 export const mergeHouseholds = z
   .strictObject({ keepId: id, goneId: id })
-  .refine(({ keepId, goneId }) => keepId !== goneId, { path: ["goneId"], message: "another household than the one that is kept" });
+  .refine(({ keepId, goneId }) => keepId !== goneId, { path: ["goneId"], message: written`another household than the one that is kept` });
 
 /** All that is kept of a household goes for good, in the logbook too. This cannot be taken back. */
 export const eraseHousehold = z.strictObject({ id });

@@ -1,4 +1,4 @@
-import { money, phrase } from "@yule/core";
+import { money, phrase, written } from "@yule/core";
 import { z } from "zod";
 import { id, name } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -21,7 +21,7 @@ export const setOrder = z
       context.addIssue({
         code: "custom",
         path: ["depositMinor"],
-        message: "at most the price",
+        message: written`at most the price`,
         params: { allowed: phrase`at most the price, ${{ money: money(priceMinor ?? 0) }}` },
       });
   });
@@ -34,7 +34,7 @@ export const payOrder = z.strictObject({
     .int()
     .min(-100_000_000)
     .max(100_000_000)
-    .refine((paid) => paid !== 0, { message: "an amount, less than nothing for what was given back" }),
+    .refine((paid) => paid !== 0, { message: written`an amount, less than nothing for what was given back` }),
   on: dayField,
 });
 

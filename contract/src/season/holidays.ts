@@ -1,12 +1,12 @@
-import { COUNTRIES } from "@yule/core";
+import { COUNTRIES, written } from "@yule/core";
 import { z } from "zod";
 import { dayField } from "../common/fields.ts";
 
 /** A country, or a region of it: `IE`, `DE-BY`. Whether the country has that region is known where the days are worked out. */
 export const placeField = z
   .string()
-  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6})?$/, { message: "a country such as IE, or a region such as DE-BY" })
-  .refine((place) => COUNTRIES.has(place.slice(0, 2)), { message: "an ISO 3166 code of two letters, such as GB or US" });
+  .regex(/^[A-Z]{2}(-[A-Z0-9]{1,6})?$/, { message: written`a country such as IE, or a region such as DE-BY` })
+  .refine((place) => COUNTRIES.has(place.slice(0, 2)), { message: written`an ISO 3166 code of two letters, such as GB or US` });
 
 export const holidaysQuery = z.strictObject({
   places: z

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { z } from "zod";
 import { id, name, version } from "../common/envelope.ts";
 
@@ -5,7 +6,7 @@ export const ownOccasionKinds = ["birthday", "anniversary", "wedding", "school",
 /** Refuses a date that its month does not have; without a year 29 February is one. */
 export function checkDateOfMonth({ month, date, year = null }: { readonly month: number; readonly date: number; readonly year?: number | null }, context: z.RefinementCtx): void {
   const days = new Date(Date.UTC(year ?? 2028, month, 0)).getUTCDate();
-  if (date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month` });
+  if (date > days) context.addIssue({ code: "custom", path: ["date"], message: `1 to ${String(days)} in that month`, params: { allowed: phrase`1 to ${days} in that month` } });
 }
 
 /** A day of her own. Without a year it comes back every year; 29 February is kept on the 28th in other years. */

@@ -1,4 +1,4 @@
-import { phrase } from "@yule/core";
+import { phrase, written } from "@yule/core";
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -12,9 +12,9 @@ export const setSessions = z.strictObject({
     .max(40)
     .superRefine((pattern, context) => {
       pattern.forEach((each, index) => {
-        if (each.to <= each.from) context.addIssue({ code: "custom", path: [index, "to"], message: "a time after the start" });
+        if (each.to <= each.from) context.addIssue({ code: "custom", path: [index, "to"], message: written`a time after the start` });
         const other = pattern.findIndex((one, at) => at !== index && one.weekday === each.weekday && one.who === each.who && one.from < each.to && each.from < one.to);
-        if (other > index) context.addIssue({ code: "custom", path: [other, "from"], message: "a session that does not overlap another on its day" });
+        if (other > index) context.addIssue({ code: "custom", path: [other, "from"], message: written`a session that does not overlap another on its day` });
       });
     }),
 });
@@ -36,9 +36,9 @@ export const addSessionChange = z
   .superRefine((change, context) => {
     if (change.last < change.first)
       context.addIssue({ code: "custom", path: ["last"], message: `a day not before ${change.first}`, params: { allowed: phrase`a day not before ${{ day: change.first }}` } });
-    if (change.what === "extra" && (change.from === null || change.to === null)) context.addIssue({ code: "custom", path: ["from"], message: "times for an extra session" });
-    if ((change.from === null) !== (change.to === null)) context.addIssue({ code: "custom", path: ["to"], message: "both times or neither" });
-    if (change.from !== null && change.to !== null && change.to <= change.from) context.addIssue({ code: "custom", path: ["to"], message: "a time after the start" });
+    if (change.what === "extra" && (change.from === null || change.to === null)) context.addIssue({ code: "custom", path: ["from"], message: written`times for an extra session` });
+    if ((change.from === null) !== (change.to === null)) context.addIssue({ code: "custom", path: ["to"], message: written`both times or neither` });
+    if (change.from !== null && change.to !== null && change.to <= change.from) context.addIssue({ code: "custom", path: ["to"], message: written`a time after the start` });
   });
 export const addSessionChanges = z.strictObject({ changes: z.array(addSessionChange).min(1).max(1000) });
 export const removeSessionChange = z.strictObject({ id, version });

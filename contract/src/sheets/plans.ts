@@ -1,3 +1,4 @@
+import { written } from "@yule/core";
 import { z } from "zod";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -59,9 +60,9 @@ export const splitPlanSchema = z
   .superRefine((plan, context) => {
     const [sheets, panels] = [new Set(plan.job.sheets.map((sheet) => sheet.id)), new Set(plan.job.panels.map((panel) => panel.id))];
     plan.split.layouts.forEach((layout, index) => {
-      if (!sheets.has(layout.sheet)) context.addIssue({ code: "custom", path: ["split", "layouts", index, "sheet"], message: "one of the plan's own sheets" });
+      if (!sheets.has(layout.sheet)) context.addIssue({ code: "custom", path: ["split", "layouts", index, "sheet"], message: written`one of the plan's own sheets` });
       const stray = layout.pieces.findIndex((piece) => !panels.has(piece.panel));
-      if (stray >= 0) context.addIssue({ code: "custom", path: ["split", "layouts", index, "pieces", stray, "panel"], message: "one of the plan's own panels" });
+      if (stray >= 0) context.addIssue({ code: "custom", path: ["split", "layouts", index, "pieces", stray, "panel"], message: written`one of the plan's own panels` });
     });
   });
 export type SplitPlan = z.output<typeof splitPlanSchema>;

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { sentFaultSchema } from "../common/fault.ts";
+import { sentFaultSchema, sentPhraseSchema } from "../common/fault.ts";
 import { text } from "../common/text.ts";
 
 /** Problem details (RFC 9457). `present` is the row as it is now, on a stale write. */
@@ -8,6 +8,8 @@ export const problemSchema = z.object({
   title: text(),
   status: z.int(),
   detail: text(),
+  /** The same two for whoever says them in another language. */
+  said: z.object({ title: sentPhraseSchema, detail: sentPhraseSchema }).optional(),
   errors: z.array(sentFaultSchema).default([]),
   present: z.unknown().optional(),
 });

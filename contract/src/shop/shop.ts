@@ -1,4 +1,4 @@
-import { COUNTRIES, LANGUAGES, PAPER_FORMATS, ROUTE_RULES } from "@yule/core";
+import { COUNTRIES, LANGUAGES, PAPER_FORMATS, ROUTE_RULES, written } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
 import { placeField } from "../season/holidays.ts";
@@ -16,13 +16,13 @@ const isTimeZone = (zone: string): boolean => {
 };
 
 export const helperWork = ["prepare", "draw", "mask", "paint", "finish", "assemble", "pack"] as const;
-const country = text().refine((code) => COUNTRIES.has(code), { message: "an ISO 3166 code of two letters, such as GB or US" });
+const country = text().refine((code) => COUNTRIES.has(code), { message: written`an ISO 3166 code of two letters, such as GB or US` });
 
 /** Rules of the craft that this shop does otherwise, each with a note why. */
 const rulesOffField = z
   .array(
     z.strictObject({
-      rule: text().refine((rule) => ROUTE_RULES.some((each) => each.id === rule), { message: "the id of a rule of the route check" }),
+      rule: text().refine((rule) => ROUTE_RULES.some((each) => each.id === rule), { message: written`the id of a rule of the route check` }),
       note: text().max(200),
     }),
   )
@@ -43,9 +43,9 @@ export const setShop = z.strictObject({
   address: text().trim().max(400).optional().describe("her own, for the back of letters and for what comes back"),
   lengthSystem: z.enum(lengthSystems).optional(),
   country: country.optional(),
-  timeZone: text().refine(isTimeZone, { message: "a time zone such as Europe/Dublin" }).optional(),
+  timeZone: text().refine(isTimeZone, { message: written`a time zone such as Europe/Dublin` }).optional(),
   currency: text()
-    .regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" })
+    .regex(/^[A-Z]{3}$/, { message: written`three capital letters such as EUR` })
     .optional(),
   lateAfter: z.int().min(0).max(1440).optional().describe("minute of the day past which a session is late at night"),
   dryingPlaces: z.int().min(1).max(10_000).nullable().optional(),

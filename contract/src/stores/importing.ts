@@ -1,3 +1,4 @@
+import { written } from "@yule/core";
 import { z } from "zod";
 import { id } from "../common/envelope.ts";
 import { amount, addStore } from "./stores.ts";
@@ -11,4 +12,4 @@ export const importStores = z
     offers: z.array(addOffer).max(4_000),
     counts: z.array(z.strictObject({ id, onHand: amount })).max(2_000),
   })
-  .refine(({ stores, suppliers, offers, counts }) => stores.length + suppliers.length + offers.length + counts.length > 0, { path: ["stores"], message: "at least one row" });
+  .refine(({ stores, suppliers, offers, counts }) => stores.length + suppliers.length + offers.length + counts.length > 0, { path: ["stores"], message: written`at least one row` });

@@ -1,3 +1,4 @@
+import { written } from "@yule/core";
 import { z } from "zod";
 import { id, version } from "../common/envelope.ts";
 import { dayField } from "../common/fields.ts";
@@ -15,7 +16,7 @@ export const buyStore = z.strictObject({ id, quantity: amountAboveZero });
 
 /** In another currency than the shop's: what was paid, and what one of its own units was worth in the shop's, in millionths. */
 const paid = z.strictObject({
-  currency: text().regex(/^[A-Z]{3}$/, { message: "three capital letters such as EUR" }),
+  currency: text().regex(/^[A-Z]{3}$/, { message: written`three capital letters such as EUR` }),
   minor: price,
   rateMillionths: z.int().min(1).max(1_000_000_000_000),
 });

@@ -1,4 +1,4 @@
-import { measureOf, mostAmount, STORE_KINDS, type Form, type StoreKind } from "@yule/core";
+import { measureOf, mostAmount, STORE_KINDS, type Form, type StoreKind, written } from "@yule/core";
 import { z } from "zod";
 import { id, name, unitsAboveZero, version } from "../common/envelope.ts";
 import { text } from "../common/text.ts";
@@ -50,10 +50,10 @@ export const addStore = z
   .strictObject({ id, kind: z.enum(storeKinds), onHand: amount, ...facts })
   .refine((store) => (store.kind !== "sheet" && store.kind !== "card stock") || (store.width !== null && store.height !== null), {
     path: ["width"],
-    message: "a width and a height for sheets and card stock",
+    message: written`a width and a height for sheets and card stock`,
   })
-  .refine((store) => pieces(store.kind, store.onHand), { path: ["onHand"], message: "at most 2,000,000 pieces" })
-  .refine((store) => store.kind !== "paint", { path: ["kind"], message: "any but a paint: that is put on the paint shelf, with its pigments" });
+  .refine((store) => pieces(store.kind, store.onHand), { path: ["onHand"], message: written`at most 2,000,000 pieces` })
+  .refine((store) => store.kind !== "paint", { path: ["kind"], message: written`any but a paint: that is put on the paint shelf, with its pigments` });
 
 /** What is known of a store beyond its count; what is left out stays. One that is put away is offered for nothing more, and nothing may lie there. */
 export const changeStore = z.strictObject({

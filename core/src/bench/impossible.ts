@@ -126,7 +126,7 @@ export function windowFaults(job: RunJob): Fault[] {
         code: "window-ends-before-start",
         path: ["windows", window.index],
         given: phrase`${window.open} to ${window.close}`,
-        allowed: ["an end after the start"],
+        allowed: phrase`an end after the start`,
       });
     const next = sorted[position + 1];
     if (next && next.open < window.close)

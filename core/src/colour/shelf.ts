@@ -62,7 +62,7 @@ export function shelfPaint(paint: PaintTold): Result<ShelfPaint> {
       : [{ code: "unknown-pigment", path: ["pigments", index], given: [{ text: given }], allowed: phrase`a pigment of the table, such as ${nearPigments(given).join(", ")}` }];
   });
   if (paint.pigments.length === 0 && !paint.chart)
-    faults.push({ code: "no-pigment", path: ["pigments"], given: ["none"], allowed: ["at least one pigment, such as PB29, or a colour from your chart"] });
+    faults.push({ code: "no-pigment", path: ["pigments"], given: phrase`none`, allowed: phrase`at least one pigment, such as PB29, or a colour from your chart` });
   if (faults.length > 0) return fail(...faults);
   const pigments = known.filter((pigment): pigment is Pigment => pigment !== null);
   const covering = paint.covering ?? mostCovering(pigments);

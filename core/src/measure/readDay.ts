@@ -1,4 +1,4 @@
-import { fail, succeed, type Result } from "../outcome/outcome.ts";
+import { fail, phrase, succeed, type Result } from "../outcome/outcome.ts";
 import { addDays, dayOf, isDay, weekdayOf, yearOf, type Day } from "./day.ts";
 import { writtenDay } from "./said.ts";
 import { localeOf, type Manner } from "./manner.ts";
@@ -29,7 +29,7 @@ export function readDay(text: string, manner: Manner, today: Day): Result<Day> {
     code: "not-a-day",
     path: [],
     given: tidy === "" ? ["nothing"] : [{ text: text.trim() }],
-    allowed: [`a day such as ${writtenDay(addDays(today, 13), manner)}`],
+    allowed: phrase`a day such as ${writtenDay(addDays(today, 13), manner)}`,
   });
 }
 

@@ -36,7 +36,7 @@ export function readLength(text: string, system: LengthSystem): Result<Length> {
       code: "not-a-length",
       path: [],
       given: text.trim() === "" ? ["nothing"] : [{ text: text.trim() }],
-      allowed: ["a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm"],
+      allowed: phrase`a length such as 4 1/4 in, 4.25 in, 108 mm or 10.8 cm`,
     });
   }
   if (length > LONGEST) return fail({ code: "too-long", path: [], given: [{ text: text.trim() }], allowed: phrase`at most ${100} m` });

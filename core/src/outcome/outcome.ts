@@ -47,11 +47,16 @@ export function phrase(words: TemplateStringsArray, ...values: readonly (string 
 }
 
 /** What a phrase was written as, for its sentence in the catalogue; a phrase that came over the wire has none. */
-interface WrittenPhrase {
+export interface WrittenPhrase {
   readonly source: string;
   readonly values: readonly (string | number | FaultValue | Phrase)[];
 }
 const writtenAs = new WeakMap<Phrase, WrittenPhrase>();
+/** Notes what a phrase was written as, where it was put together otherwise: from a plural, or from what came over the wire. */
+export function writePhraseAs(phrase: Phrase, written: WrittenPhrase): Phrase {
+  writtenAs.set(phrase, written);
+  return phrase;
+}
 export const phraseWrittenAs = (phrase: Phrase): WrittenPhrase | null => writtenAs.get(phrase) ?? null;
 
 export const isPhrase = (value: string | FaultValue | Phrase): value is Phrase => Array.isArray(value);

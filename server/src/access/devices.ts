@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { CODE_LENGTH, CODE_SIGNS, type DeviceRead } from "@yule/contract";
 import { and, eq, gt, isNull, lt, sql } from "drizzle-orm";
 import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
@@ -111,6 +112,6 @@ export async function sendOut(tx: Transaction, shopId: string, id: string | null
     .set({ endedAt: now })
     .where(and(eq(device.shopId, shopId), isNull(device.endedAt), ...(id === null ? [] : [eq(device.id, id)])))
     .returning({ id: device.id });
-  if (id !== null && rows.length === 0) throw new Refusal(404, "There is no such device.");
+  if (id !== null && rows.length === 0) throw new Refusal(404, phrase`There is no such device.`);
   return rows.map((row) => row.id);
 }

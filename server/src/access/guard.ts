@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { Context, Next } from "koa";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
@@ -26,7 +27,7 @@ export function dropCarried(ctx: Context): void {
   ctx.cookies.set(COOKIE, null, { path: "/", overwrite: true });
 }
 
-const notLetIn = (): Refusal => new Refusal(401, "This device was not let in. Ask for a code where the shop runs.");
+const notLetIn = (): Refusal => new Refusal(401, phrase`This device was not let in. Ask for a code where the shop runs.`);
 
 /** Lets nobody past who was not let in. Whoever sits where the shop runs is its maker, and is asked nothing. */
 export function onlyLetIn({ database, clock }: { readonly database: Database; readonly clock: Clock }) {

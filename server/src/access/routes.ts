@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { Router } from "@koa/router";
 import { faultsOf, letInDevice, type DevicesRead, type LetInRead } from "@yule/contract";
 import type { Context } from "koa";
@@ -24,22 +25,22 @@ const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
 export function accessRoutes(router: Router, { database, clock, hosts }: AccessSetting, screens: Screens): void {
   const tries = new Tries();
   const onlyHere = (ctx: Context): void => {
-    if (!isHere(ctx)) throw new Refusal(403, "Devices are let in where the shop runs.");
+    if (!isHere(ctx)) throw new Refusal(403, phrase`Devices are let in where the shop runs.`);
   };
   router.post("/devices", async (ctx) => {
     const wait = tries.wait(addressOf(ctx), Date.now());
     if (wait > 0) {
       ctx.set("retry-after", String(wait));
-      throw new Refusal(429, "Too many codes were wrong. Wait ten minutes, or ask for help where the shop runs.");
+      throw new Refusal(429, phrase`Too many codes were wrong. Wait ten minutes, or ask for help where the shop runs.`);
     }
     const given: unknown = ctx.request.body;
     const read = letInDevice.safeParse(given);
-    if (!read.success) throw new Refusal(422, "This device cannot be let in.", faultsOf(read.error, given));
+    if (!read.success) throw new Refusal(422, phrase`This device cannot be let in.`, faultsOf(read.error, given));
     const made = await inShop(database, HOME.shopId, (tx) => letDeviceIn(tx, HOME.shopId, read.data.code, read.data.name, clock.now()));
     if (!made) {
       tries.miss(addressOf(ctx), Date.now());
-      throw new Refusal(422, "This device cannot be let in.", [
-        { code: "no-code", path: ["code"], given: ["a code that does not hold, or no longer"], allowed: ["the code that is shown where the shop runs"] },
+      throw new Refusal(422, phrase`This device cannot be let in.`, [
+        { code: "no-code", path: ["code"], given: phrase`a code that does not hold, or no longer`, allowed: phrase`the code that is shown where the shop runs` },
       ]);
     }
     carry(ctx, HOME.shopId, made.id, made.secret);

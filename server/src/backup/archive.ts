@@ -1,3 +1,4 @@
+import { phrase, type Phrase } from "@yule/core";
 import { backupManifest, type BackupAbout, type BackupManifest } from "@yule/contract";
 import { createHash } from "node:crypto";
 import { open, type Entry, type ZipFile } from "yauzl";
@@ -18,10 +19,10 @@ export interface Archive {
   readonly close: () => void;
 }
 
-const refused = (given: string, allowed: string): never => refuse({ code: "no-backup", path: ["backup"], given: [given], allowed: [allowed] });
-const CUT = "a backup that was cut short";
-const ALTERED = "a backup that was altered";
-const WHOLE = "a backup as it was made";
+const refused = (given: Phrase, allowed: Phrase): never => refuse({ code: "no-backup", path: ["backup"], given, allowed });
+const CUT = phrase`a backup that was cut short`;
+const ALTERED = phrase`a backup that was altered`;
+const WHOLE = phrase`a backup as it was made`;
 
 /**
  * Opens a backup and reads all of it once: what it holds is asked for by the names of its manifest alone, so names that lead out of a folder lead nowhere, and nothing
@@ -37,10 +38,10 @@ export async function openBackup(file: string, migrations: string): Promise<Arch
       return entry ? stream(zip, entry) : refused(CUT, WHOLE);
     };
     const head = entries.get(MANIFEST);
-    if (!head || head.uncompressedSize > MOST_MANIFEST_BYTES) return refused("a file without the list of what is in it", WHOLE);
+    if (!head || head.uncompressedSize > MOST_MANIFEST_BYTES) return refused(phrase`a file without the list of what is in it`, WHOLE);
     const manifest = manifestIn(await whole(await chunks(MANIFEST)));
     if (!schemasIn(migrations).includes(manifest.schema))
-      return refused("a backup of a newer version of the program", "one of this version or an older one; bring the program up to date first");
+      return refused(phrase`a backup of a newer version of the program`, phrase`one of this version or an older one; bring the program up to date first`);
     if (manifest.files.length !== entries.size - 1) return refused(ALTERED, WHOLE);
     for (const told of manifest.files) {
       if (entries.get(told.name)?.uncompressedSize !== told.bytes) return refused(entries.has(told.name) ? ALTERED : CUT, WHOLE);
@@ -59,7 +60,7 @@ const opened = (file: string): Promise<ZipFile> =>
   new Promise((resolve, reject) => {
     open(file, { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
       if (!error) return resolve(zip);
-      reject(new Refusal(422, "This cannot be done as asked.", [{ code: "no-backup", path: ["backup"], given: ["a file that is no backup, or one cut short"], allowed: [WHOLE] }]));
+      reject(new Refusal(422, phrase`This cannot be done as asked.`, [{ code: "no-backup", path: ["backup"], given: phrase`a file that is no backup, or one cut short`, allowed: WHOLE }]));
     });
   });
 
@@ -94,15 +95,15 @@ function manifestIn(bytes: Buffer): BackupManifest {
     return refused(ALTERED, WHOLE);
   }
   const read = backupManifest.safeParse(given);
-  return read.success ? read.data : refused("a file that is no backup of this program", WHOLE);
+  return read.success ? read.data : refused(phrase`a file that is no backup of this program`, WHOLE);
 }
 
 async function compare(told: BackupManifest["files"][number], chunks: AsyncIterable<Buffer>): Promise<void> {
   const hash = createHash("sha256");
   if (told.name.startsWith("pictures/")) {
-    if (told.bytes > MOST_PICTURE_BYTES) refused("a picture larger than any that is kept", WHOLE);
+    if (told.bytes > MOST_PICTURE_BYTES) refused(phrase`a picture larger than any that is kept`, WHOLE);
     const bytes = await whole(chunks);
-    if (!pictureHeader(bytes)) refused("something else where a picture should be", WHOLE);
+    if (!pictureHeader(bytes)) refused(phrase`something else where a picture should be`, WHOLE);
     hash.update(bytes);
   } else for await (const chunk of chunks) hash.update(chunk);
   if (hash.digest("hex") !== told.sha256) refused(ALTERED, WHOLE);

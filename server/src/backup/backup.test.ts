@@ -289,5 +289,5 @@ test("they lie where she says, and a folder that cannot be is refused at its fie
   writeFileSync(stick, "");
   const answer = await post("backups");
   expect([answer.status, (answer.body as Problem).title]).toEqual([507, expect.stringMatching(/^The folder of the backups is not there; perhaps a stick was pulled out\./)]);
-  expect((await shop.get<BackupsRead>("backups")).fault).toMatch(/stick was pulled out/);
+  expect((await shop.get<BackupsRead>("backups")).fault?.parts.join("")).toMatch(/stick was pulled out/);
 });

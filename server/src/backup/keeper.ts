@@ -1,4 +1,5 @@
-import { backupCauses, type BackupAbout, type BackupCause, type BackupRead, type BackupsRead } from "@yule/contract";
+import { phrase, type Phrase } from "@yule/core";
+import { backupCauses, sentPhrase, type BackupAbout, type BackupCause, type BackupRead, type BackupsRead } from "@yule/contract";
 import { randomBytes } from "node:crypto";
 import { createWriteStream, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { access, constants, mkdir, readdir, rename, rm, stat } from "node:fs/promises";
@@ -32,12 +33,12 @@ const MOST_INCOMING_BYTES = 8_000_000_000;
 /** How long what was brought in waits to be put in place. */
 const INCOMING_LASTS_MS = 3_600_000;
 
-const NO_ROOM = "There is no room left where backups lie. Make room, or name another folder.";
-const NO_RIGHT = "The folder of the backups cannot be written to. Name another folder.";
-const NOT_THERE = "The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.";
-const ELSE = "Something went wrong where the shop runs; its log says what. It is tried again tonight.";
+const NO_ROOM = phrase`There is no room left where backups lie. Make room, or name another folder.`;
+const NO_RIGHT = phrase`The folder of the backups cannot be written to. Name another folder.`;
+const NOT_THERE = phrase`The folder of the backups is not there; perhaps a stick was pulled out. Put it back, or name another folder.`;
+const ELSE = phrase`Something went wrong where the shop runs; its log says what. It is tried again tonight.`;
 /** What the system says when a folder cannot take a file, as a person can mend it. */
-const CANNOT_WRITE: Readonly<Record<string, string>> = {
+const CANNOT_WRITE: Readonly<Record<string, Phrase>> = {
   ENOSPC: NO_ROOM,
   EDQUOT: NO_ROOM,
   EACCES: NO_RIGHT,
@@ -53,7 +54,7 @@ function inWords(thrown: unknown): unknown {
 
 /** Makes backups, looks whether they can be read back, and keeps as many as are worth it. */
 export class BackupKeeper {
-  private fault: string | null = null;
+  private fault: Phrase | null = null;
   /** One at a time, also of two screens. */
   private busy: Promise<unknown> = Promise.resolve();
 
@@ -68,7 +69,7 @@ export class BackupKeeper {
   /** Where they lie from now on; those that are there stay there. @throws Refusal where nothing can be written */
   async setFolder(folder: string): Promise<void> {
     const cannot = (given: string): never =>
-      refuse({ code: "no-folder", path: ["folder"], given: [{ name: folder, of: "folder" }, given], allowed: ["a folder of this machine, from its root, that can be written to"] });
+      refuse({ code: "no-folder", path: ["folder"], given: [{ name: folder, of: "folder" }, given], allowed: phrase`a folder of this machine, from its root, that can be written to` });
     if (!isAbsolute(folder)) cannot(", which does not begin at the root");
     try {
       if (!(await stat(folder)).isDirectory()) cannot(", which is a file");
@@ -81,7 +82,7 @@ export class BackupKeeper {
   }
 
   async read(): Promise<BackupsRead> {
-    return { folder: this.folder, backups: await this.backups(), fault: this.fault };
+    return { folder: this.folder, backups: await this.backups(), fault: this.fault && sentPhrase(this.fault) };
   }
 
   private async backups(): Promise<BackupRead[]> {
@@ -101,7 +102,7 @@ export class BackupKeeper {
   /** The path of one that lies in the folder, or was brought in. @throws Refusal for any other name */
   path(file: string): string {
     const known = NAME.test(file) ? join(this.folder, file) : INCOMING.test(file) ? join(this.setting.data, file) : null;
-    if (known === null || !existsSync(known)) throw new Refusal(404, "There is no such backup.");
+    if (known === null || !existsSync(known)) throw new Refusal(404, phrase`There is no such backup.`);
     return known;
   }
 
@@ -116,7 +117,7 @@ export class BackupKeeper {
       } catch (thrown) {
         const told = inWords(thrown);
         // The words of the database and of packages are for the log.
-        this.fault = told instanceof Refusal ? told.message : ELSE;
+        this.fault = told instanceof Refusal ? told.title : ELSE;
         throw told;
       }
     });
@@ -135,7 +136,7 @@ export class BackupKeeper {
       .finally(() => archive.close());
     if (typeof difference === "string") {
       await rename(part, join(this.folder, `${stem}.broken`));
-      throw new Refusal(500, "What was written to the backup came back otherwise. The shop is as it was; a backup is tried again tonight.");
+      throw new Refusal(500, phrase`What was written to the backup came back otherwise. The shop is as it was; a backup is tried again tonight.`);
     }
     const file = `${stem}${difference === undefined ? "-unchecked" : ""}.zip`;
     await rename(part, join(this.folder, file));
@@ -162,7 +163,7 @@ export class BackupKeeper {
     const limit = new Transform({
       transform(chunk: Buffer, _, done) {
         sum += chunk.length;
-        done(sum > MOST_INCOMING_BYTES ? new Refusal(413, "This file is larger than any backup.") : null, chunk);
+        done(sum > MOST_INCOMING_BYTES ? new Refusal(413, phrase`This file is larger than any backup.`) : null, chunk);
       },
     });
     try {

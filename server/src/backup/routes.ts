@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { Router } from "@koa/router";
 import { backupFolder, faultsOf } from "@yule/contract";
 import type { Context, Next } from "koa";
@@ -9,7 +10,7 @@ import type { BackupKeeper } from "./keeper.ts";
 
 /** A whole shop goes out and in by these: only where it runs. */
 async function onlyHere(ctx: Context, next: Next): Promise<void> {
-  if (!isHere(ctx)) throw new Refusal(403, "Backups are made and opened on the machine where the shop runs.");
+  if (!isHere(ctx)) throw new Refusal(403, phrase`Backups are made and opened on the machine where the shop runs.`);
   ctx.set("cache-control", "no-store");
   await next();
 }
@@ -19,7 +20,7 @@ const fileOf = (ctx: Context): string => String((ctx.params as { readonly file?:
 /** @param keeper null where backups are made by other means */
 export function backupRoutes(router: Router, keeper: BackupKeeper | null, restored: () => void): void {
   const own = (): BackupKeeper => {
-    if (!keeper) throw new Refusal(404, "Backups of this server are made by those who run it.");
+    if (!keeper) throw new Refusal(404, phrase`Backups of this server are made by those who run it.`);
     return keeper;
   };
   router.get("/backups", onlyHere, async (ctx) => {
@@ -31,7 +32,7 @@ export function backupRoutes(router: Router, keeper: BackupKeeper | null, restor
   router.put("/backups/folder", onlyHere, async (ctx) => {
     const given: unknown = ctx.request.body;
     const read = backupFolder.safeParse(given);
-    if (!read.success) throw new Refusal(422, "This cannot be the folder.", faultsOf(read.error, given));
+    if (!read.success) throw new Refusal(422, phrase`This cannot be the folder.`, faultsOf(read.error, given));
     await own().setFolder(read.data.folder);
     ctx.body = await own().read();
   });

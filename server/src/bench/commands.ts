@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload, SessionSum, benchCommands } from "@yule/contract";
 import { and, desc, eq, gte, inArray, lte } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -32,7 +33,7 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
   for (const [index, fact] of payload.facts.entries()) {
     if (knownIds.has(fact.id)) continue;
     if (!units.some((each) => each.id === fact.unitId))
-      refuse({ code: "not-found", path: ["facts", index, "unitId"], given: [{ name: fact.unitId, of: "panel" }], allowed: ["a panel of this batch"] });
+      refuse({ code: "not-found", path: ["facts", index, "unitId"], given: [{ name: fact.unitId, of: "panel" }], allowed: phrase`a panel of this batch` });
     const at = writing.happened(fact.at);
     const air = writing.outside.hygrometer.at(at);
     fresh.set(fact.id, {

@@ -36,7 +36,7 @@ async function markTouches(writing: Writing, payload: CommandPayload<"mark-touch
   const seen = new Set<string>();
   payload.touches?.forEach(({ a, b }, index) => {
     const pair = `${String(a)} ${String(b)}`;
-    if (seen.has(pair)) refuse({ code: "twice", path: ["touches", index], given: phrase`paints ${a + 1} and ${b + 1} again`, allowed: ["each two paints once"] });
+    if (seen.has(pair)) refuse({ code: "twice", path: ["touches", index], given: phrase`paints ${a + 1} and ${b + 1} again`, allowed: phrase`each two paints once` });
     seen.add(pair);
   });
   await writing.update("design", payload.id, { touches: payload.touches }, payload.version);

@@ -1,13 +1,16 @@
-import { phrase, type Fault } from "@yule/core";
+import { phraseText } from "@yule/contract";
+import { phrase, type Fault, type Phrase } from "@yule/core";
 
 /** An answer that is not a bug: it is shown to the maker as it is. Thrown inside a transaction, so that nothing is half-saved. */
 export class Refusal extends Error {
   readonly status: number;
   readonly faults: readonly Fault[];
   readonly present: unknown;
+  readonly title: Phrase;
 
-  constructor(status: number, message: string, faults: readonly Fault[] = [], present?: unknown) {
-    super(message);
+  constructor(status: number, title: Phrase, faults: readonly Fault[] = [], present?: unknown) {
+    super(phraseText(title));
+    this.title = title;
     this.status = status;
     this.faults = faults;
     this.present = present;
@@ -16,7 +19,7 @@ export class Refusal extends Error {
 
 /** What was given cannot be: 422 with the fault. */
 export const refuse = (fault: Fault): never => {
-  throw new Refusal(422, "This cannot be done as asked.", [fault]);
+  throw new Refusal(422, phrase`This cannot be done as asked.`, [fault]);
 };
 
 /** Something named by its id is not there. */

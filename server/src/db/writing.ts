@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { and, asc, eq, getTableColumns, inArray, sql, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
 import type { PgTableWithColumns } from "drizzle-orm/pg-core";
 import type { Change } from "./change.ts";
@@ -218,7 +219,7 @@ export class Writing {
       await this.restore(changes);
     } catch (error) {
       if (constraintOf(error) === "store_on_hand" || constraintOf(error) === "lot_left")
-        throw new Refusal(409, "Some of it has been taken since, so it cannot be undone. Count what lies there instead.");
+        throw new Refusal(409, phrase`Some of it has been taken since, so it cannot be undone. Count what lies there instead.`);
       throw error;
     }
   }
@@ -237,7 +238,7 @@ export class Writing {
       }
       const now = await this.read(name, change.id);
       const place = `${name} ${change.id}`;
-      if (!now || now.version !== (taken.get(place) ?? change.after?.version)) throw new Refusal(409, "Something later has changed this, so it cannot be undone.", [], now);
+      if (!now || now.version !== (taken.get(place) ?? change.after?.version)) throw new Refusal(409, phrase`Something later has changed this, so it cannot be undone.`, [], now);
       taken.set(place, now.version + 1);
       if (change.before) {
         const row = Object.entries(this.revived(table, change.before)).filter(([key]) => !FOLLOWING[name]?.includes(key));
@@ -265,8 +266,8 @@ export class Writing {
 
   private async locked(name: WrittenTable, id: string, version?: number): Promise<AnyRow> {
     const row = await this.read(name, id);
-    if (!row) throw new Refusal(404, `There is no such ${name}.`);
-    if (version !== undefined && row.version !== version) throw new Refusal(409, "It was changed elsewhere in the meantime.", [], row);
+    if (!row) throw new Refusal(404, phrase`There is no such ${name}.`);
+    if (version !== undefined && row.version !== version) throw new Refusal(409, phrase`It was changed elsewhere in the meantime.`, [], row);
     return row;
   }
 

@@ -88,7 +88,7 @@ function checkedGuides(guides: GuidesRead | null, layers: readonly { kind: strin
   if (lying.ok) return guides;
   throw new Refusal(
     422,
-    "The guides do not lie on the panel.",
+    phrase`The guides do not lie on the panel.`,
     lying.faults.map((fault) => ({ ...fault, path: ["guides", ...fault.path] })),
   );
 }
@@ -146,7 +146,7 @@ async function addColourway(writing: Writing, payload: CommandPayload<"add-colou
       code: "twice",
       path: ["colourway", "name"],
       given: [{ name: payload.colourway.name, of: "colourway" }],
-      allowed: ["a name that no other colourway of the design has"],
+      allowed: phrase`a name that no other colourway of the design has`,
     });
   if (payload.colourway.pictureId) await checkPicture(writing, payload.colourway.pictureId, ["colourway", "pictureId"]);
   await writing.update("design", payload.id, { name: found.name }, payload.version);
@@ -162,7 +162,7 @@ async function checkUntouched(writing: Writing, id: string): Promise<void> {
     code: "stage-used",
     path: ["stages"],
     given: phrase`${{ name: found?.name ?? "a stage", of: "stage" }} left out`,
-    allowed: ["a route that keeps the stages panels have gone through"],
+    allowed: phrase`a route that keeps the stages panels have gone through`,
   });
 }
 
@@ -174,7 +174,7 @@ function checkStack(payload: SaidStack): void {
   if (faults.length > 0)
     throw new Refusal(
       422,
-      "This card cannot be made.",
+      phrase`This card cannot be made.`,
       faults.map((fault) => ({ ...fault, path: ["stack", ...fault.path] })),
     );
 }

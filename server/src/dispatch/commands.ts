@@ -49,10 +49,10 @@ async function postNeed(writing: Writing, payload: CommandPayload<"post-need">):
       code: "not-finished",
       path: ["needId"],
       given: phrase`${{ name: need.title, of: "need" }}, ${lacking} cards not assembled`,
-      allowed: ["a need whose cards are all assembled"],
+      allowed: phrase`a need whose cards are all assembled`,
     });
   if (await isPosted(writing.tx, payload.needId))
-    refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: ["a need that was not posted yet"] });
+    refuse({ code: "posted", path: ["needId"], given: [{ name: need.title, of: "need" }], allowed: phrase`a need that was not posted yet` });
   const { table } = writing.outside.carrier;
   const { zone } = need;
   const cost = postageOf({ zone, households: (await recipientsOf(writing.tx, need.id)).filter(({ postedOn }) => postedOn === null).length }, payload.service, table);

@@ -23,7 +23,7 @@ async function setFair(writing: Writing, payload: CommandPayload<"set-fair">): P
   if (found && found.tinMinor !== null) overAlready(title);
   for (const [index, needId] of needIds.entries()) {
     const need = (await writing.find("need", needId)) ?? missing("need", ["needIds", index], needId);
-    if (need.kind !== "fair") refuse({ code: "no-fair", path: ["needIds", index], given: [{ name: need.title, of: "need" }], allowed: ["a need for a fair"] });
+    if (need.kind !== "fair") refuse({ code: "no-fair", path: ["needIds", index], given: [{ name: need.title, of: "need" }], allowed: phrase`a need for a fair` });
     if (need.due !== payload.on) await writing.update("need", needId, { due: payload.on });
   }
   await bind(writing, { id, kind: "fair", title, needIds });
@@ -32,7 +32,7 @@ async function setFair(writing: Writing, payload: CommandPayload<"set-fair">): P
   return { subject: ["undertaking", id], facts: { title, on: payload.on } };
 }
 
-const overAlready = (title: string): never => refuse({ code: "over", path: ["fairId"], given: [{ text: title }], allowed: ["a fair that is not over"] });
+const overAlready = (title: string): never => refuse({ code: "over", path: ["fairId"], given: [{ text: title }], allowed: phrase`a fair that is not over` });
 
 /** A fair that goes on, with its name and what was packed. */
 async function openFair(writing: Writing, id: string): Promise<{ readonly fair: Fair; readonly title: string; readonly goods: Good[] }> {
@@ -75,7 +75,7 @@ async function bringToFair(writing: Writing, { fairId, goods: told }: CommandPay
   }
   for (const { id, colourwayId } of before.values()) {
     if ((sold.get(colourwayId) ?? 0) > 0)
-      refuse({ code: "sold", path: ["goods"], given: ["a card that was sold at the fair, left out"], allowed: ["a list that names every card that was sold"] });
+      refuse({ code: "sold", path: ["goods"], given: phrase`a card that was sold at the fair, left out`, allowed: phrase`a list that names every card that was sold` });
     await writing.remove("fairGood", id);
   }
   return { subject: ["undertaking", fairId], facts: { title, cards: told.reduce((sum, { brought }) => sum + brought, 0) } };

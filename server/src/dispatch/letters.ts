@@ -70,7 +70,7 @@ async function allotCards(writing: Writing, { cards }: CommandPayload<"allot-car
     if (!of.needIds.includes(letter.needId))
       refuse({ code: "another-list", path: ["cards", index, "letterId"], given: [{ text: letter.id }], allowed: phrase`a letter of ${{ name: of.title, of: "list" }}` });
     if (letter.postedOn !== null && letter.lineId !== lineId)
-      refuse({ code: "posted", path: ["cards", index, "letterId"], given: ["a letter that was posted"], allowed: ["a letter that was not posted yet"] });
+      refuse({ code: "posted", path: ["cards", index, "letterId"], given: phrase`a letter that was posted`, allowed: phrase`a letter that was not posted yet` });
     if (lineId !== null && !byId.has(lineId)) missing("line", ["cards", index, "lineId"], lineId);
   });
   const told = new Map(cards.map(({ letterId, lineId }) => [letterId, lineId]));
@@ -203,7 +203,7 @@ export async function postRest(writing: Writing, { id, designId }: { readonly id
 async function tellLetters(writing: Writing, { letterIds, what, on }: CommandPayload<"tell-letters">): Promise<HandlerResult<"tell-letters">> {
   const letters = await holdLetters(writing, letterIds, "letterIds");
   letters.forEach(({ postedOn }, index) => {
-    if (postedOn === null) return refuse({ code: "not-posted", path: ["letterIds", index], given: ["a letter that lies here"], allowed: ["a letter that was posted"] });
+    if (postedOn === null) return refuse({ code: "not-posted", path: ["letterIds", index], given: phrase`a letter that lies here`, allowed: phrase`a letter that was posted` });
     if (postedOn > on) refuse({ code: "before-posting", path: ["on"], given: [{ day: day(on) }], allowed: phrase`a day from ${{ day: day(postedOn) }} on, when it was posted` });
   });
   await writing.updateAll("recipient", letterIds, { fate: what, fateOn: on });

@@ -19,7 +19,7 @@ async function takeNews(writing: Writing, { refs, isLeft }: CommandPayload<"take
   const { news } = await feedTold(writing.tx, writing.outside.orders, writing.at);
   const known = new Set((await newsTaken(writing.tx, refs)).map(({ ref }) => ref));
   refs.forEach((ref, index) => {
-    if (known.has(ref)) refuse({ code: "taken", path: ["refs", index], given: [{ text: ref }], allowed: ["a message of the feed that was not taken yet"] });
+    if (known.has(ref)) refuse({ code: "taken", path: ["refs", index], given: [{ text: ref }], allowed: phrase`a message of the feed that was not taken yet` });
     if (!news.some((each) => each.ref === ref)) missing("message of the feed", ["refs", index], ref);
   });
   const titles = new Set<string>();
@@ -37,10 +37,10 @@ async function takeNews(writing: Writing, { refs, isLeft }: CommandPayload<"take
 /** @returns the order whose payments it is about; null where it is about none */
 async function done(writing: Writing, news: FeedNews, need: Need | null, path: Path): Promise<string | null> {
   if (news.kind === "refunded") return giveBack(writing, news, need, path);
-  if (!need) return refuse({ code: "not-here", path, given: [{ text: news.orderRef }], allowed: ["an order that is still here; leave this message"] });
+  if (!need) return refuse({ code: "not-here", path, given: [{ text: news.orderRef }], allowed: phrase`an order that is still here; leave this message` });
   if (news.kind === "paid") return pay(writing, news, need);
   if (await isPosted(writing.tx, need.id))
-    refuse({ code: "posted", path, given: phrase`${{ name: need.title, of: "need" }}, which was posted`, allowed: ["an order that was not posted; leave this message"] });
+    refuse({ code: "posted", path, given: phrase`${{ name: need.title, of: "need" }}, which was posted`, allowed: phrase`an order that was not posted; leave this message` });
   await (news.kind === "changed" ? change(writing, news, need, path) : cancel(writing, need));
   return null;
 }

@@ -14,7 +14,7 @@ async function setOrder(writing: Writing, payload: CommandPayload<"set-order">):
   if (told.householdId !== null && !(await writing.find("household", told.householdId))) return missing("household", ["householdId"], told.householdId);
   for (const [index, needId] of needIds.entries()) {
     const need = (await writing.find("need", needId)) ?? missing("need", ["needIds", index], needId);
-    if (!ORDERED.has(need.kind)) refuse({ code: "no-order", path: ["needIds", index], given: [{ name: need.title, of: "need" }], allowed: ["an order or a commission"] });
+    if (!ORDERED.has(need.kind)) refuse({ code: "no-order", path: ["needIds", index], given: [{ name: need.title, of: "need" }], allowed: phrase`an order or a commission` });
     if (due !== null && need.due !== due) await writing.update("need", needId, { due });
   }
   await bind(writing, { id, kind: "order", title, needIds });

@@ -19,7 +19,7 @@ async function givePanels(writing: Writing, payload: CommandPayload<"give-panels
         code: "not-whole",
         path: ["moves", index, "unitId"],
         given: phrase`panel ${panel.number}, ${panel.grade ?? "not judged"}`,
-        allowed: ["a panel that is good or in the stash"],
+        allowed: phrase`a panel that is good or in the stash`,
       });
     await stillFree(writing, panel, home.needId, ["moves", index, "unitId"]);
     const need = needId === null ? null : await writing.find("need", needId);
@@ -29,7 +29,7 @@ async function givePanels(writing: Writing, payload: CommandPayload<"give-panels
         code: "other-colourway",
         path: ["moves", index, "needId"],
         given: phrase`panel ${panel.number} for ${need.title}`,
-        allowed: ["a need that asks for its design and colourway"],
+        allowed: phrase`a need that asks for its design and colourway`,
       });
     await writing.update(
       "unit",
@@ -52,7 +52,7 @@ async function stillFree(
 ): Promise<void> {
   const owner = servesNeedId ?? (grade === "good" ? homeNeedId : null);
   if (owner !== null && (await freeGoodOf(writing.tx, owner, colourwayId)) < 1)
-    refuse({ code: "in-a-card", path, given: phrase`panel ${number}`, allowed: ["a panel that is not in a card yet"] });
+    refuse({ code: "in-a-card", path, given: phrase`panel ${number}`, allowed: phrase`a panel that is not in a card yet` });
 }
 
 export const givingHandlers: Pick<Handlers<typeof finishCommands>, "give-panels"> = { "give-panels": givePanels };

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { cardScaleQuery, FinishRead, ScaleRead } from "@yule/contract";
 import { gramsOfCard } from "@yule/derive";
 import { and, asc, eq, inArray, isNotNull, isNull, max, sum } from "drizzle-orm";
@@ -33,7 +34,7 @@ export async function boxesNamed(tx: Transaction, name: string): Promise<string[
 export async function readCardScale(tx: Transaction, scale: Scale, { colourway, empty }: z.output<typeof cardScaleQuery>): Promise<ScaleRead> {
   const names = (await readColourwayNames(tx, [colourway])).get(colourway);
   const design = names && (await readDesign(tx, names.designId));
-  if (!design) throw new Refusal(422, "This cannot be weighed.", [{ code: "not-found", path: ["colourway"], given: [{ text: colourway }], allowed: ["a colourway of a design"] }]);
+  if (!design) throw new Refusal(422, phrase`This cannot be weighed.`, [{ code: "not-found", path: ["colourway"], given: [{ text: colourway }], allowed: phrase`a colourway of a design` }]);
   const cards = (await readLeftStock(tx)).find(({ colourwayId }) => colourwayId === colourway)?.cards ?? 0;
   return { grams: scale.read(cards * gramsOfCard(design, await readShelf(tx)) + empty, colourway), step: scale.step, by: scale.name, simulated: scale.simulated };
 }

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload, finishCommands } from "@yule/contract";
 import { sql } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -10,7 +11,7 @@ import { boxesNamed } from "./reads.ts";
 /** Names of boxes are told apart by what is written on them. */
 async function nameIsFree(writing: Writing, name: string, own: string): Promise<void> {
   const others = (await boxesNamed(writing.tx, name)).filter((id) => id !== own);
-  if (others.length > 0) refuse({ code: "taken", path: ["name"], given: [name], allowed: ["a name that no other box has"] });
+  if (others.length > 0) refuse({ code: "taken", path: ["name"], given: [name], allowed: phrase`a name that no other box has` });
 }
 
 async function addBox(writing: Writing, { id, name, place }: CommandPayload<"add-box">): Promise<HandlerResult<"add-box">> {
@@ -32,7 +33,7 @@ async function putInBox(writing: Writing, payload: CommandPayload<"put-in-box">)
   const box = boxId === null ? null : await writing.find("cardBox", boxId);
   if (boxId !== null && !box) return missing("box", ["boxId"], boxId);
   if (payload.lineIds.length + payload.colourwayIds.length === 0)
-    refuse({ code: "nothing", path: ["lineIds"], given: ["nothing"], allowed: ["cards of a need, or cards left over"] });
+    refuse({ code: "nothing", path: ["lineIds"], given: phrase`nothing`, allowed: phrase`cards of a need, or cards left over` });
   for (const [index, id] of payload.lineIds.entries()) {
     if (!(await writing.find("needLine", id))) return missing("line of a need", ["lineIds", index], id);
     await writing.update("needLine", id, { boxId });

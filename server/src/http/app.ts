@@ -89,7 +89,7 @@ export function makeApp(setting: AppSetting): Koa {
   app.use(async (ctx, next) => {
     try {
       await next();
-      if (ctx.status === 404 && ctx.path.startsWith("/api/") && ctx.body === undefined) throw new Refusal(404, `There is no ${ctx.path}.`);
+      if (ctx.status === 404 && ctx.path.startsWith("/api/") && ctx.body === undefined) throw new Refusal(404, phrase`There is no ${ctx.path}.`);
     } catch (error) {
       const problem = problemOf(error);
       if (problem.status >= 500) setting.log.error({ ...forLog(error), path: ctx.path }, problem.title);
@@ -142,7 +142,7 @@ function routes(setting: AppSetting): Router {
     const { shopId, accountId } = whoAsks(ctx);
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
-    if (!parsed.success) throw new Refusal(422, "This is not a command.", faultsOf(parsed.error, given));
+    if (!parsed.success) throw new Refusal(422, phrase`This is not a command.`, faultsOf(parsed.error, given));
     ctx.body = await runCommand(database, { shopId, accountId, now: clock.now(), outside }, parsed.data);
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
     if (changesPlan(parsed.data.kind)) void planner.want(shopId);
@@ -236,7 +236,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   lookUpRoutes(router, { database, outside });
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
-    if (!query.success) throw new Refusal(422, "These places are not known.", faultsOf(query.error, ctx.query));
+    if (!query.success) throw new Refusal(422, phrase`These places are not known.`, faultsOf(query.error, ctx.query));
     ctx.set("cache-control", "private, max-age=3600");
     ctx.body = await readHolidays(query.data.places, query.data.from);
   });
@@ -244,7 +244,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
     "logbook",
     (tx, ctx) => {
       const query = logbookQuery.safeParse(ctx.query);
-      if (!query.success) throw new Refusal(422, "The page of the logbook cannot be found.", faultsOf(query.error, ctx.query));
+      if (!query.success) throw new Refusal(422, phrase`The page of the logbook cannot be found.`, faultsOf(query.error, ctx.query));
       return readLogbook(tx, query.data);
     },
     (_, ctx) => ctx.querystring,
@@ -256,7 +256,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
   const page = <Query>(path: string, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>): void => {
     router.get(path, async (ctx) => {
       const read = query.safeParse(ctx.query);
-      if (!read.success) throw new Refusal(422, "This page cannot be found.", faultsOf(read.error, ctx.query));
+      if (!read.success) throw new Refusal(422, phrase`This page cannot be found.`, faultsOf(read.error, ctx.query));
       ctx.set("cache-control", "no-store");
       ctx.body = await inShop(database, whoAsks(ctx).shopId, (tx) => answer(tx, read.data, ctx));
     });
@@ -269,7 +269,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
   page("/households", householdsQuery, readHouseholds);
   page("/households/:id/everything", z.object({}), async (tx, _, ctx) => {
     const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));
-    if (!everything) throw new Refusal(404, "There is no such household.");
+    if (!everything) throw new Refusal(404, phrase`There is no such household.`);
     return everything;
   });
   page("/shop-window", z.object({}), async (tx): Promise<ShopWindowRead> => {
@@ -281,7 +281,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
 
 function pathId(given: string | undefined, of: string): string {
   const parsed = idSchema.safeParse(given);
-  if (!parsed.success) throw new Refusal(404, `There is no such ${of}.`);
+  if (!parsed.success) throw new Refusal(404, phrase`There is no such ${of}.`);
   return parsed.data;
 }
 
@@ -309,7 +309,7 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
   router.get("/pictures/:id", async (ctx) => {
     const { shopId } = whoAsks(ctx);
     const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
-    if (!found) throw new Refusal(404, "There is no such picture.");
+    if (!found) throw new Refusal(404, phrase`There is no such picture.`);
     ctx.set("cache-control", "private, max-age=31536000, immutable");
     ctx.set("content-security-policy", "default-src 'none'");
     ctx.type = found.mediaType;
@@ -336,7 +336,7 @@ function printerRoutes(router: Router, { clock, outside }: AppSetting): void {
   router.post("/print-labels", async (ctx) => {
     const pdf = await bodyBytes(ctx, MOST_LABEL_BYTES, "labels");
     if (pdf.subarray(0, PDF_BEGINS.length).toString("latin1") !== PDF_BEGINS)
-      throw new Refusal(422, "These labels cannot be printed.", [{ code: "no-pdf", path: ["labels"], given: ["a file that is no PDF"], allowed: ["labels as a PDF file"] }]);
+      throw new Refusal(422, phrase`These labels cannot be printed.`, [{ code: "no-pdf", path: ["labels"], given: phrase`a file that is no PDF`, allowed: phrase`labels as a PDF file` }]);
     const file = await outside.labelPrinter.print(pdf, clock.now());
     ctx.body = { file, by: outside.labelPrinter.name, simulated: outside.labelPrinter.simulated } satisfies PrintedRead;
   });
@@ -353,7 +353,7 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
   });
   router.get("/calendar/:secret", async (ctx) => {
     const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
-    if (found === null) throw new Refusal(404, `There is no ${ctx.path}.`);
+    if (found === null) throw new Refusal(404, phrase`There is no ${ctx.path}.`);
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "private, no-cache");
     ctx.body = found;
@@ -367,7 +367,7 @@ function secretIn(given = ""): string {
 
 function pictureId(given: string | undefined): string {
   const parsed = idSchema.safeParse(given);
-  if (!parsed.success) throw new Refusal(404, "There is no such picture.");
+  if (!parsed.success) throw new Refusal(404, phrase`There is no such picture.`);
   return parsed.data;
 }
 
@@ -377,7 +377,7 @@ async function bodyBytes(ctx: Context, most: number, what = "picture"): Promise<
   for await (const part of ctx.req as AsyncIterable<Buffer>) {
     size += part.length;
     if (size > most)
-      throw new Refusal(413, "That is too large.", [{ code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` }]);
+      throw new Refusal(413, phrase`That is too large.`, [{ code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` }]);
     parts.push(part);
   }
   return Buffer.concat(parts);

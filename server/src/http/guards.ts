@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { unkeepable } from "@yule/contract";
 import { isIPv4 } from "node:net";
 import type { Context, Next } from "koa";
@@ -23,7 +24,7 @@ export function knownHosts(named: readonly string[]) {
     const given = hostOf(ctx.get("host"));
     const reached = plainAddress(ctx.req.socket.localAddress);
     const isReached = given === reached || (LOOPBACK.has(reached) && (given === "localhost" || LOOPBACK.has(given)));
-    if (!isReached && !names.has(given)) throw new Refusal(421, "This address is not known here. Start the server with --host and the name it is called by.");
+    if (!isReached && !names.has(given)) throw new Refusal(421, phrase`This address is not known here. Start the server with --host and the name it is called by.`);
     await next();
   };
 }
@@ -38,13 +39,13 @@ function hostOf(host: string): string {
 /** Other sites may not write here, even though no cookie is needed yet. */
 export async function sameOrigin(ctx: Context, next: Next): Promise<void> {
   const origin = ctx.get("origin");
-  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && URL.parse(origin)?.host !== ctx.host) throw new Refusal(403, "Writing from another site is not allowed.");
+  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && URL.parse(origin)?.host !== ctx.host) throw new Refusal(403, phrase`Writing from another site is not allowed.`);
   await next();
 }
 
 /** What no command can keep is refused before anything looks into it. */
 export async function keepableBodies(ctx: Context, next: Next): Promise<void> {
   const fault = unkeepable(ctx.request.body);
-  if (fault) throw new Refusal(422, "Some of what was given cannot be.", [fault]);
+  if (fault) throw new Refusal(422, phrase`Some of what was given cannot be.`, [fault]);
   await next();
 }

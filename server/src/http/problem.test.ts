@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { Refusal } from "../db/refusal.ts";
 import { pictureHeader } from "../shop/pictures.ts";
 import { clockFrom } from "./clock.ts";
@@ -23,8 +24,8 @@ test.each([
 });
 
 test("what is meant to be shown is shown, with the row as it is now", () => {
-  expect(problemOf(new Refusal(409, "It was changed elsewhere.", [], { onHand: 3 }))).toMatchObject({ status: 409, title: "It was changed elsewhere.", present: { onHand: 3 } });
-  expect(problemOf(new Refusal(422, "No.", [{ code: "x", path: ["due"], given: ["then"], allowed: ["now"] }])).detail).toBe("due: given then, allowed now");
+  expect(problemOf(new Refusal(409, phrase`It was changed elsewhere.`, [], { onHand: 3 }))).toMatchObject({ status: 409, title: "It was changed elsewhere.", present: { onHand: 3 } });
+  expect(problemOf(new Refusal(422, phrase`No.`, [{ code: "x", path: ["due"], given: ["then"], allowed: ["now"] }])).detail).toBe("due: given then, allowed now");
 });
 
 test("the clock is the machine's, or pinned; a wrong pin is said", () => {

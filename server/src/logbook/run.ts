@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import {
   changesPlan,
   commandSchemas,
@@ -120,7 +121,7 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
   const { kind } = given;
   const schema = commandSchemas[kind] as z.ZodType;
   const read = schema.safeParse(given.payload);
-  if (!read.success) throw new Refusal(422, "Some of what was given cannot be.", faultsOf(read.error, given.payload));
+  if (!read.success) throw new Refusal(422, phrase`Some of what was given cannot be.`, faultsOf(read.error, given.payload));
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
@@ -185,7 +186,7 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, payload.eventId)))
     .for("no key update");
   if (!found) return missing("entry in the logbook", ["eventId"], payload.eventId);
-  if (found.undoneBy) throw new Refusal(409, "This was undone already.");
+  if (found.undoneBy) throw new Refusal(409, phrase`This was undone already.`);
   await writing.takeBack(found.changes);
   await writing.tx
     .update(event)

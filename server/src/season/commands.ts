@@ -23,7 +23,7 @@ async function addNeed(writing: Writing, payload: CommandPayload<"add-need">): P
       code: "put-away",
       path: ["designId"],
       given: phrase`${{ name: found.name, of: "design" }}, which is put away`,
-      allowed: ["a design that is in use; bring it back first"],
+      allowed: phrase`a design that is in use; bring it back first`,
     });
   await checkDue(writing, payload.due);
   await checkColourways(writing, payload.designId, payload.lines);
@@ -64,7 +64,7 @@ async function addNeeds(writing: Writing, payload: CommandPayload<"add-needs">):
       if (!(thrown instanceof Refusal)) throw thrown;
       throw new Refusal(
         thrown.status,
-        thrown.message,
+        thrown.title,
         thrown.faults.map((fault) => ({ ...fault, path: ["needs", index, ...fault.path] })),
       );
     }
@@ -119,7 +119,7 @@ const whatChanged = ({ due, lines, print, heat, matters, service, skipped }: Com
 async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need">): Promise<HandlerResult<"remove-need">> {
   const found = await writing.find("need", payload.id);
   if (!found) return missing("need", ["id"], payload.id);
-  if (await isBegun(writing.tx, payload.id)) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: ["a need without panels on the bench"] });
+  if (await isBegun(writing.tx, payload.id)) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: phrase`a need without panels on the bench` });
   await dropNeed(writing, payload.id, payload.version);
   return { subject: ["need", payload.id], facts: { title: found.title } };
 }
@@ -233,7 +233,7 @@ async function checkSkipped(writing: Writing, designId: string, skipped: readonl
   skipped.forEach((id, index) => {
     if (!stages.some((each) => each.id === id)) missing("stage of this design", ["skipped", index], id);
   });
-  if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: ["every stage"], allowed: ["a route with at least one stage left"] });
+  if (skipped.length >= stages.length) refuse({ code: "no-route", path: ["skipped"], given: phrase`every stage`, allowed: phrase`a route with at least one stage left` });
 }
 
 function checkService(writing: Writing, zone: string | null, service: string): void {

@@ -1,5 +1,5 @@
 import type { HolidayRead, HolidaysRead } from "@yule/contract";
-import { addDays, yearOf, yearsBetween, type Day } from "@yule/core";
+import { addDays, yearOf, yearsBetween, type Day, phrase } from "@yule/core";
 import type Holidays from "date-holidays";
 import { Refusal } from "../db/refusal.ts";
 
@@ -35,7 +35,7 @@ export async function checkPlace(place: string, path: (string | number)[]): Prom
   const regions = await regionsOf(country);
   if (regions.some((each) => each.code === region)) return;
   const allowed = regions.length > 0 ? regions.map((each) => `${each.code} (${each.name})`).join(", ") : `none: ${country} is not divided here`;
-  throw new Refusal(422, "This region is not known.", [{ code: "unknown-region", path, given: [{ text: region }], allowed: [allowed] }]);
+  throw new Refusal(422, phrase`This region is not known.`, [{ code: "unknown-region", path, given: [{ text: region }], allowed: [allowed] }]);
 }
 
 /** The days that are kept in the year from a day on, in countries and regions. A country the package does not know has none. */

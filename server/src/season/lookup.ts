@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import { dayPlace, type SeasonNeedsRead, type SeasonsRead, type SeasonSummary } from "@yule/contract";
 import { and, asc, desc, eq, inArray, ne, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
@@ -35,7 +36,7 @@ export async function readSeasons(tx: Transaction, before: Place | undefined): P
 /** A page of a season's needs by their day, as they are looked up. */
 export async function readSeasonNeeds(tx: Transaction, id: string, after: Place | undefined): Promise<SeasonNeedsRead> {
   const [found] = await summaries(tx, eq(season.id, id), 1);
-  if (!found) throw new Refusal(404, "There is no such season.");
+  if (!found) throw new Refusal(404, phrase`There is no such season.`);
   const rows = await tx
     .select({ id: need.id, kind: need.kind, title: need.title, due: need.due, designId: need.designId, postedOn: sql<string | null>`(${postedOn(tx, need)})` })
     .from(need)

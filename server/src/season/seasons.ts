@@ -43,7 +43,7 @@ async function changeSeason(writing: Writing, { id, version, ...changed }: Comma
       code: "season-closed",
       path: ["id"],
       given: [{ name: found.name, of: "season" }, ", which is closed"],
-      allowed: ["a season that is not closed: open it again first"],
+      allowed: phrase`a season that is not closed: open it again first`,
     });
   const days = { name: changed.name ?? found.name, from: changed.from ?? found.from, until: changed.until ?? found.until };
   if (days.until < days.from)
@@ -51,7 +51,7 @@ async function changeSeason(writing: Writing, { id, version, ...changed }: Comma
       code: "ends-early",
       path: [changed.until === undefined ? "from" : "until"],
       given: [{ text: changed.until ?? days.from }],
-      allowed: [`a day not before ${days.from}, when it begins`],
+      allowed: phrase`a day not before ${days.from}, when it begins`,
     });
   await writing.update("season", id, days, version);
   return { subject: ["season", id], facts: days };
@@ -75,7 +75,7 @@ async function closeSeason(writing: Writing, payload: CommandPayload<"close-seas
   const found = await writing.find("season", payload.id);
   if (!found) return missing("season", ["id"], payload.id);
   if (found.state !== "open")
-    refuse({ code: "not-open", path: ["id"], given: [{ name: found.name, of: "season" }, `, which is ${found.state}`], allowed: ["the season that is open"] });
+    refuse({ code: "not-open", path: ["id"], given: [{ name: found.name, of: "season" }, `, which is ${found.state}`], allowed: phrase`the season that is open` });
   const next = await preparedSeason(writing, payload.next);
   const open = await openNeedsOf(writing.tx, payload.id);
   if (open.length > 0 && !payload.handOn) {
@@ -98,7 +98,7 @@ async function preparedSeason(writing: Writing, id: string): Promise<SeasonRow> 
   const next = await writing.find("season", id);
   if (!next) return missing("season", ["next"], id);
   if (next.state !== "prepared")
-    refuse({ code: "not-prepared", path: ["next"], given: [{ name: next.name, of: "season" }, `, which is ${next.state}`], allowed: ["a season that is prepared"] });
+    refuse({ code: "not-prepared", path: ["next"], given: [{ name: next.name, of: "season" }, `, which is ${next.state}`], allowed: phrase`a season that is prepared` });
   return next;
 }
 
@@ -108,9 +108,9 @@ async function openAgain(writing: Writing, payload: CommandPayload<"open-season"
   if (!found) return missing("season", ["id"], payload.id);
   const standing = await presentSeason(writing.tx);
   if (found.state === "open")
-    refuse({ code: "open-already", path: ["id"], given: [{ name: found.name, of: "season" }, ", which is open"], allowed: ["a season that is prepared or closed"] });
+    refuse({ code: "open-already", path: ["id"], given: [{ name: found.name, of: "season" }, ", which is open"], allowed: phrase`a season that is prepared or closed` });
   if (standing.id !== payload.instead)
-    refuse({ code: "two-open", path: ["instead"], given: ["another season"], allowed: phrase`${standing.name}, which is open: one season is open at a time` });
+    refuse({ code: "two-open", path: ["instead"], given: phrase`another season`, allowed: phrase`${standing.name}, which is open: one season is open at a time` });
   await writing.update("season", standing.id, { state: "prepared" });
   await writing.update("season", payload.id, { state: "open", cameTo: null }, payload.version);
   return { subject: ["season", payload.id], facts: { name: found.name, instead: standing.name } };
@@ -150,7 +150,7 @@ export async function refuseClosed(tx: Transaction, changes: readonly Change[]):
     .orderBy(season.id)
     .for("share");
   const closed = rows.find(({ state }) => state === "closed");
-  if (closed) refuse({ code: "season-closed", path: [], given: phrase`${closed.name}, which is closed`, allowed: ["a season that is open or prepared: open it again first"] });
+  if (closed) refuse({ code: "season-closed", path: [], given: phrase`${closed.name}, which is closed`, allowed: phrase`a season that is open or prepared: open it again first` });
 }
 
 /** The season a new need belongs to: the one that was told, or the open one. */

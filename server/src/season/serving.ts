@@ -12,7 +12,7 @@ import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">): Promise<HandlerResult<"serve-need">> {
   const found = await writing.find("need", payload.needId);
   if (!found) return missing("need", ["needId"], payload.needId);
-  if (payload.unitIds.length + payload.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: ["nothing"], allowed: ["panels of the stash, or cards left over"] });
+  if (payload.unitIds.length + payload.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: phrase`nothing`, allowed: phrase`panels of the stash, or cards left over` });
   const lines = await linesOf(writing, payload.needId);
   for (const [index, unitId] of payload.unitIds.entries()) await givePanel(writing, payload.needId, unitId, lines, ["unitIds", index]);
   let cards = 0;
@@ -46,10 +46,10 @@ async function givePanel(writing: Writing, needId: string, unitId: string, lines
       code: "not-in-stash",
       path,
       given: phrase`panel ${panel.number}, ${panel.servesNeedId === null ? (panel.grade ?? "not judged") : "given away already"}`,
-      allowed: ["a panel of the stash"],
+      allowed: phrase`a panel of the stash`,
     });
   if (!home || !lines.some((line) => line.colourwayId === panel.colourwayId))
-    refuse({ code: "other-colourway", path, given: phrase`panel ${panel.number}`, allowed: ["a panel of a design and colourway that the need asks for"] });
+    refuse({ code: "other-colourway", path, given: phrase`panel ${panel.number}`, allowed: phrase`a panel of a design and colourway that the need asks for` });
   await writing.update("unit", unitId, { servesNeedId: needId });
 }
 
@@ -74,7 +74,7 @@ async function tellOutcome(writing: Writing, payload: CommandPayload<"tell-outco
   const found = await writing.find("need", payload.needId);
   if (!found) return missing("need", ["needId"], payload.needId);
   if (!(await isPosted(writing.tx, payload.needId)))
-    refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: ["a need that was posted or handed over"] });
+    refuse({ code: "not-done", path: ["needId"], given: [{ name: found.title, of: "need" }], allowed: phrase`a need that was posted or handed over` });
   const lines = await linesOf(writing, payload.needId);
   let [sold, left] = [0, 0];
   for (const [index, outcome] of payload.lines.entries()) {

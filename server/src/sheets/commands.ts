@@ -11,7 +11,7 @@ import { heldFor, takeAll, type Take } from "../stores/ledger.ts";
 async function splitSheets(writing: Writing, payload: CommandPayload<"split-sheets">): Promise<HandlerResult<"split-sheets">> {
   const { result } = payload;
   if (payload.batches.length === 0 && payload.planId === null)
-    refuse({ code: "nothing", path: ["batches"], given: ["no batch and no plan"], allowed: ["panels for a need, or the plan that was followed"] });
+    refuse({ code: "nothing", path: ["batches"], given: phrase`no batch and no plan`, allowed: phrase`panels for a need, or the plan that was followed` });
   if (result && result.spoilt > result.wanted)
     refuse({ code: "too-many", path: ["result", "spoilt"], given: phrase`${result.spoilt} spoilt`, allowed: phrase`at most the ${result.wanted} that were wanted` });
   const plan = payload.planId === null ? null : await planNow(writing, payload.planId, ["planId"], ["open", "taped"]);
@@ -64,6 +64,9 @@ async function takeSheets(writing: Writing, { uses, batches }: CommandPayload<"s
   return uses.map(({ storeId, sheets }) => ({ name: stores.get(storeId)?.name ?? "", sheets }));
 }
 
+/** Each of what leaves the shelf, counted. */
+const PAPERS = { uses: (count: number) => howMany(count, "sheet"), offcutsUsed: (count: number) => howMany(count, "offcut") };
+
 /** What a plan takes follows from the plan: a screen that tells otherwise went by another. A taped sheet was taken when it was taped. */
 function checkTaken(payload: CommandPayload<"split-sheets">, { plan, state }: Pick<SplitPlanRead, "plan" | "state">): void {
   const taken = state === "taped" ? { uses: [], offcutsUsed: [] } : takenByPlan(plan);
@@ -80,8 +83,8 @@ function checkTaken(payload: CommandPayload<"split-sheets">, { plan, state }: Pi
       refuse({
         code: "reckoned-otherwise",
         path: [field],
-        given: howMany(summed(given[field]), field === "uses" ? "sheet" : "offcut"),
-        allowed: phrase`${howMany(summed(right[field]), field === "uses" ? "sheet" : "offcut")}, as the plan has it`,
+        given: PAPERS[field](summed(given[field])),
+        allowed: phrase`${PAPERS[field](summed(right[field]))}, as the plan has it`,
       });
 }
 
@@ -109,7 +112,7 @@ async function dropOffcut(writing: Writing, payload: CommandPayload<"drop-offcut
 /** A plan that can still be followed, replaced or dropped. What was told of it on another device is not told twice. */
 async function planNow(writing: Writing, id: string, path: readonly (string | number)[], states: readonly (typeof planStates)[number][]) {
   const found = (await writing.find("splitPlan", id)) ?? missing("plan", path, id);
-  return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: phrase`a plan that is ${found.state}`, allowed: ["a plan that is still open"] });
+  return states.includes(found.state) ? found : refuse({ code: "not-open", path, given: phrase`a plan that is ${found.state}`, allowed: phrase`a plan that is still open` });
 }
 
 /** Keeps a plan; the one it replaces stays to be looked at. */

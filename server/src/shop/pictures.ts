@@ -13,12 +13,12 @@ export const pictureHeader = (bytes: Buffer): PictureHead | null => pictureHead(
 function checked(bytes: Buffer): PictureHead {
   const header = pictureHeader(bytes);
   if (!header)
-    throw new Refusal(415, "This is not a picture that can be read.", [
-      { code: "not-a-picture", path: ["picture"], given: phrase`${bytes.length} bytes of something else`, allowed: ["a PNG or JPEG picture"] },
+    throw new Refusal(415, phrase`This is not a picture that can be read.`, [
+      { code: "not-a-picture", path: ["picture"], given: phrase`${bytes.length} bytes of something else`, allowed: phrase`a PNG or JPEG picture` },
     ]);
   if (header.width * header.height > MOST_PIXELS || header.width === 0 || header.height === 0) {
-    throw new Refusal(413, "The picture is too large.", [
-      { code: "too-many-pixels", path: ["picture"], given: phrase`${header.width} × ${header.height} pixels`, allowed: ["at most 50 megapixels"] },
+    throw new Refusal(413, phrase`The picture is too large.`, [
+      { code: "too-many-pixels", path: ["picture"], given: phrase`${header.width} × ${header.height} pixels`, allowed: phrase`at most 50 megapixels` },
     ]);
   }
   return header;
@@ -27,7 +27,7 @@ function checked(bytes: Buffer): PictureHead {
 /** Keeps a picture once. @param originalId the picture it was straightened and cropped from, which must be there */
 export async function savePicture(tx: Transaction, shopId: string, id: string, bytes: Buffer, at: Date, originalId: string | null = null): Promise<void> {
   const header = checked(bytes);
-  if (originalId !== null && !(await readPicture(tx, shopId, originalId))) throw new Refusal(404, "There is no such original picture.");
+  if (originalId !== null && !(await readPicture(tx, shopId, originalId))) throw new Refusal(404, phrase`There is no such original picture.`);
   await tx
     .insert(picture)
     .values({ shopId, id, bytes, at, originalId, ...header })
@@ -50,7 +50,7 @@ export async function saveSmall(tx: Transaction, shopId: string, id: string, byt
     .update(picture)
     .set({ small: bytes })
     .where(and(eq(picture.shopId, shopId), eq(picture.id, id)));
-  if (done.rowCount === 0) throw new Refusal(404, "There is no such picture.");
+  if (done.rowCount === 0) throw new Refusal(404, phrase`There is no such picture.`);
 }
 
 export async function readPicture(tx: Transaction, shopId: string, id: string, small = false): Promise<{ mediaType: string; bytes: Buffer } | null> {

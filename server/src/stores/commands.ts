@@ -49,10 +49,10 @@ async function changeStore(writing: Writing, payload: CommandPayload<"change-sto
       code: "not-empty",
       path: ["archived"],
       given: phrase`${{ name: found.name, of: "store" }}, of which ${printAmount(found.onHand, measureOf(found.kind))} lies there`,
-      allowed: ["a material of which nothing is left: count it, or say what became of it"],
+      allowed: phrase`a material of which nothing is left: count it, or say what became of it`,
     });
   if (found.kind === "paint" && facts.name !== undefined && facts.name !== found.name)
-    refuse({ code: "elsewhere", path: ["name"], given: [{ text: facts.name }], allowed: ["the name that it has on the paint shelf: change it there"] });
+    refuse({ code: "elsewhere", path: ["name"], given: [{ text: facts.name }], allowed: phrase`the name that it has on the paint shelf: change it there` });
   if (facts.pictureId) await checkPicture(writing, facts.pictureId, ["pictureId"]);
   await writing.update("store", id, facts, version);
   return { subject: ["store", id], facts: { name: facts.name ?? found.name, holdsMasking: facts.holdsMasking, hex: facts.hex, archived: facts.archived } };

@@ -1,4 +1,4 @@
-import { gramsOfOne, type StoreKind } from "@yule/core";
+import { gramsOfOne, type StoreKind, phrase } from "@yule/core";
 import type { LotRead, ScaleRead, scaleQuery, StoresRead, StoreRead, SupplierRead, ToBuyRead } from "@yule/contract";
 import { and, asc, desc, eq, gt, gte, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { z } from "zod";
@@ -46,12 +46,12 @@ export async function readScale(tx: Transaction, scale: Scale, { store: id, empt
   const [store] = await readShelf(tx, eq(storeTable.id, id));
   const one = store ? gramsOfOne(store) : null;
   if (!store || one === null)
-    throw new Refusal(422, "This cannot be weighed.", [
+    throw new Refusal(422, phrase`This cannot be weighed.`, [
       {
         code: "not-weighed",
         path: ["store"],
         given: [store ? { name: store.name, of: "store" } : { text: id }],
-        allowed: ["paper and card of a told weight, fluids, paints and glitter"],
+        allowed: phrase`paper and card of a told weight, fluids, paints and glitter`,
       },
     ]);
   return { grams: scale.read(store.onHand * one + empty, id), step: scale.step, by: scale.name, simulated: scale.simulated };

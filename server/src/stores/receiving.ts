@@ -62,7 +62,7 @@ async function receiveLot(writing: Writing, payload: CommandPayload<"receive-lot
   if (toBuyId !== null) {
     const line = (await writing.find("toBuy", toBuyId)) ?? missing("line of the buying list", ["toBuyId"], toBuyId);
     if (line.state === "received" || line.state === "dropped")
-      refuse({ code: "not-open", path: ["toBuyId"], given: phrase`a line that is ${line.state}`, allowed: ["a line that is still to come"] });
+      refuse({ code: "not-open", path: ["toBuyId"], given: phrase`a line that is ${line.state}`, allowed: phrase`a line that is still to come` });
     await writing.update("toBuy", toBuyId, { state: "received", receivedOn });
   }
   return { subject: ["store", storeId], facts: { name: store.name, kind: store.kind, quantity: payload.quantity, costMinor: payload.costMinor, from: supplier?.name ?? null } };
@@ -74,7 +74,7 @@ async function refuseCode(writing: Writing, code: string, path: readonly string[
     .select({ receivedOn: lotTable.receivedOn })
     .from(lotTable)
     .where(and(eq(lotTable.shopId, writing.shopId), eq(lotTable.code, code), eq(lotTable.retracted, false)));
-  if (taken) refuse({ code: "twice", path, given: [{ text: code }], allowed: ["a code that no other lot has"] });
+  if (taken) refuse({ code: "twice", path, given: [{ text: code }], allowed: phrase`a code that no other lot has` });
 }
 
 async function buyStore(writing: Writing, { id, quantity }: CommandPayload<"buy-store">): Promise<HandlerResult<"buy-store">> {
@@ -86,7 +86,7 @@ async function buyStore(writing: Writing, { id, quantity }: CommandPayload<"buy-
 async function openLot(writing: Writing, { id, version, openedOn }: CommandPayload<"open-lot">): Promise<HandlerResult<"open-lot">> {
   const lot = (await writing.find("lot", id)) ?? missing("lot", ["id"], id);
   const today = await todayOf(writing);
-  if (openedOn !== null && openedOn > today) refuse({ code: "to-come", path: ["openedOn"], given: [{ day: openedOn }], allowed: ["today or before"] });
+  if (openedOn !== null && openedOn > today) refuse({ code: "to-come", path: ["openedOn"], given: [{ day: openedOn }], allowed: phrase`today or before` });
   await writing.update("lot", id, { openedOn }, version);
   const store = await writing.find("store", lot.storeId);
   return { subject: ["store", lot.storeId], facts: { name: store?.name ?? "", opened: openedOn !== null } };

@@ -1,3 +1,4 @@
+import { phrase } from "@yule/core";
 import type { CommandPayload, storesCommands } from "@yule/contract";
 import { and, eq, inArray } from "drizzle-orm";
 import { missing, refuse } from "../db/refusal.ts";
@@ -72,7 +73,7 @@ async function markToBuy(writing: Writing, { ids, state }: CommandPayload<"mark-
     names.push(await storeNamed(writing, line.storeId));
     if (line.state === state) continue;
     if (line.state === "received" || line.state === "dropped")
-      refuse({ code: "not-open", path: ["ids", index], given: [`a line that is ${line.state}`], allowed: ["a line that is still to come"] });
+      refuse({ code: "not-open", path: ["ids", index], given: phrase`a line that is ${line.state}`, allowed: phrase`a line that is still to come` });
     await writing.update("toBuy", id, { state, ...(state === "ordered" ? { orderedOn: today } : {}) });
   }
   return { subject: ["toBuy", ids[0] ?? ""], facts: { names, state } };

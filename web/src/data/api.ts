@@ -1,5 +1,7 @@
 import { hearServerClock } from "./serverClock.ts";
-import { ALL_READS } from "@yule/contract";
+import { ALL_READS, phraseText, sentPhrase } from "@yule/contract";
+import { phrase } from "@yule/core";
+import { wantWords } from "../kit/language/language.ts";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
   BackupsRead,
@@ -29,11 +31,13 @@ import type {
 import { allInOutbox, cacheResponse, cachedResponse } from "./cache.ts";
 import { completed, applyPending } from "./pending.ts";
 
+const [AWAY, KEPT_MEANWHILE] = [phrase`The server is not answering.`, phrase`What was read before is shown; what you do is kept and sent when the server is back.`];
 export const OFFLINE: Problem = {
   type: "about:blank",
-  title: "The server is not answering.",
+  title: phraseText(AWAY),
   status: 0,
-  detail: "What was read before is shown; what you do is kept and sent when the server is back.",
+  detail: phraseText(KEPT_MEANWHILE),
+  said: { title: sentPhrase(AWAY), detail: sentPhrase(KEPT_MEANWHILE) },
   errors: [],
 };
 
@@ -55,7 +59,7 @@ export async function request(path: string, init?: RequestInit): Promise<unknown
   // An answer that broke off on its way is no answer.
   if (answer.ok && (body !== null || answer.status === 204)) return body;
   // Read only when something went wrong, so that the schemas do not stand before the first view.
-  const { problemSchema } = await import("@yule/contract");
+  const [{ problemSchema }] = await Promise.all([import("@yule/contract"), wantWords("refusals")]);
   const problem = problemSchema.safeParse(body);
   throw new ProblemError(problem.success ? problem.data : OFFLINE);
 }

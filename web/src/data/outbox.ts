@@ -1,3 +1,4 @@
+import { problemTitle } from "@yule/contract";
 import {
   eventPhrase,
   problemFaults,
@@ -186,6 +187,6 @@ export async function undoLastTap(): Promise<void> {
     const last = events.find((event) => event.kind === "tell-bench" && event.undoable);
     if (last) await undo(last.id);
   } catch (thrown) {
-    store.dispatch(noticeAdded({ id: v7(), lines: [problemIn(thrown).title], undo: null, bad: true }));
+    store.dispatch(noticeAdded({ id: v7(), lines: [problemTitle(problemIn(thrown))], undo: null, bad: true }));
   }
 }

@@ -1,7 +1,7 @@
 import { t } from "@yule/core";
 import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Flex, Skeleton, Text } from "@chakra-ui/react";
-import { problemFaults, type Problem } from "@yule/contract";
+import { problemFaults, type Problem, problemTitle } from "@yule/contract";
 import { STAND_WORDS, type NeedStand } from "@yule/derive";
 import type { ReactNode } from "react";
 
@@ -80,7 +80,7 @@ export function ProblemNote({ problem }: { problem: Problem }) {
   const speech = useSpeech();
   return (
     <Box role="alert" border="1.5px solid" borderColor="cannot" borderRadius="10px" padding="12px 16px" color="cannot" marginY="12px" maxWidth="640px">
-      <Text fontWeight={700}>{problem.title}</Text>
+      <Text fontWeight={700}>{problemTitle(problem)}</Text>
       {problemFaults(problem)
         .map((fault) => faultText(fault, speech))
         .map((line) => (

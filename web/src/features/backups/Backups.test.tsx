@@ -43,7 +43,7 @@ test("one that nobody read back, and one that could not be made, are said so", a
   show();
   expect(await screen.findByText("The newest backup is of Sat 8 Nov 2031, 03:00. Nobody has read it back yet.")).toBeTruthy();
   cleanup();
-  there = { ...there, fault: "no space left on device" };
+  there = { ...there, fault: { parts: ["no space left on device"] } };
   show();
   expect(await screen.findByText("The last backup could not be made: no space left on device")).toBeTruthy();
 });
@@ -81,7 +81,7 @@ test("the folder is kept as it is told, and one that cannot be is met at its fie
   await screen.findByText(/no backup yet/);
   const label = "Folder on this machine; a stick, or one that is copied elsewhere, is safer";
   answers["PUT backups/folder"] = refusal("This cannot be done as asked.", {
-    errors: [{ code: "no-folder", path: ["folder"], given: "stick", allowed: "a folder", values: { given: ["stick"], allowed: ["a folder of this machine"] } }],
+    errors: [{ code: "no-folder", path: ["folder"], given: "stick", allowed: "a folder", values: { given: { parts: ["stick"] }, allowed: { parts: ["a folder of this machine"] } } }],
   });
   await write(label, "stick");
   await press("Put backups there");

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { ALL_READS, type BackupAbout, type BackupCause, type BackupRead } from "@yule/contract";
+import { ALL_READS, phraseSaid, plainSpeech, problemDetail, problemTitle, receivedPhrase, type BackupAbout, type BackupCause, type BackupRead } from "@yule/contract";
 import { plural, t, wordsFor } from "@yule/core";
 import { useState } from "react";
 import { v7 } from "uuid";
@@ -43,7 +43,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
     setFault(null);
     await work().catch((thrown: unknown) => {
       const problem = problemIn(thrown);
-      setFault(problem.detail === "" ? problem.title : problem.detail);
+      setFault(problem.detail === "" ? problemTitle(problem) : problemDetail(problem));
     });
     setBusy(null);
     void refetch();
@@ -70,7 +70,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
   return (
     <Box as="section" aria-label={t`Backups`} marginTop="26px" borderTop="1px solid" borderColor="hairline" paddingTop="16px">
       <Heading as="h3" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Backups`}</Heading>
-      <Verdict moment={moment} newest={data.backups[0]} fault={data.fault} />
+      <Verdict moment={moment} newest={data.backups[0]} fault={data.fault && phraseSaid(receivedPhrase(data.fault), plainSpeech)} />
       <Flex gap="10px" wrap="wrap" marginY="12px" align="center">
         <Button onClick={() => void make()} disabled={busy !== null}>{t`Make a backup`}</Button>
         <FilePick accept=".zip,application/zip" onPick={(file) => void bring(file)}>{t`Open a backup from a file`}</FilePick>

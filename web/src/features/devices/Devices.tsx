@@ -1,3 +1,4 @@
+import { problemTitle } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { LetInRead } from "@yule/contract";
 import { minuteOfDayAt, t } from "@yule/core";
@@ -22,7 +23,7 @@ export function Devices({ timeZone }: { timeZone: string }) {
   if (code && count > code.beside) setCode(null);
   const during = async (work: () => Promise<void>): Promise<void> => {
     setFault(null);
-    await work().catch((thrown: unknown) => setFault(problemIn(thrown).title));
+    await work().catch((thrown: unknown) => setFault(problemTitle(problemIn(thrown))));
     void refetch();
   };
   const letIn = () =>

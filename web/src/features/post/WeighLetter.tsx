@@ -1,3 +1,4 @@
+import { problemTitle } from "@yule/contract";
 import { t } from "@yule/core";
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, ScaleRead } from "@yule/contract";
@@ -13,7 +14,7 @@ export function WeighLetter({ design, reckoned }: { design: DesignRead; reckoned
   const [said, setSaid] = useState<string | null>(null);
   const go = async (grams: number | null, words: string): Promise<void> => {
     const sent = await sendCommand("weigh-letter", { id: design.id, version: design.version, grams }, { ownRefusals: true });
-    setSaid(sent.state === "refused" ? sent.problem.title : words);
+    setSaid(sent.state === "refused" ? problemTitle(sent.problem) : words);
   };
   const weigh = async (): Promise<void> => {
     try {
@@ -23,7 +24,7 @@ export function WeighLetter({ design, reckoned }: { design: DesignRead; reckoned
       const most = grams + step / 2;
       await go(most, t`${by}: ${String(grams)} g, so at most ${String(most)} g. Its postage goes by that.`);
     } catch (thrown) {
-      setSaid(problemIn(thrown).title);
+      setSaid(problemTitle(problemIn(thrown)));
     }
   };
   return (

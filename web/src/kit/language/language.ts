@@ -43,7 +43,10 @@ export async function speakLanguage(language: string): Promise<void> {
   }
   const spoken = catalogues;
   await Promise.all([...domains].map((domain) => spoken.add(domain)));
-  if (catalogues === spoken) translateBy(spoken.translate);
+  if (catalogues !== spoken) return;
+  translateBy(spoken.translate);
+  // Met only when something cannot be: nobody waits for it.
+  void spoken.add("refusals");
 }
 
 /** The language spoken last: workers that make papers are told it. */

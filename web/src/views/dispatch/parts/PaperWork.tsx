@@ -1,6 +1,6 @@
 import { t } from "@yule/core";
 import { Button, Flex, Text } from "@chakra-ui/react";
-import { setShop, type PrintedRead } from "@yule/contract";
+import { setShop, type PrintedRead, problemTitle } from "@yule/contract";
 import type { Outlook, PileLetter } from "@yule/derive";
 import { useState } from "react";
 import { z } from "zod";
@@ -88,7 +88,7 @@ function ToPrinter({ make }: { make: () => Promise<Uint8Array> }) {
       const { file, by } = (await request("print-labels", { method: "POST", headers: { "content-type": "application/pdf" }, body })) as PrintedRead;
       setSaid(`${by}: ${file}`);
     } catch (thrown) {
-      setSaid(t`Nothing was printed. ${problemIn(thrown).title}`);
+      setSaid(t`Nothing was printed. ${problemTitle(problemIn(thrown))}`);
     }
   };
   return (

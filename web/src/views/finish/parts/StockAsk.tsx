@@ -1,3 +1,4 @@
+import { problemTitle } from "@yule/contract";
 import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { rich } from "../../../kit/rich.tsx";
 import { t } from "@yule/core";
@@ -179,7 +180,7 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
   const count = async (): Promise<void> => {
     if (!countField.safeParse(text).success) return setSaid(giveInstead(text, t`a whole number of cards from 0 to 99999`));
     const sent = await sendCommand("count-cards", { colourwayId: left.colourwayId, cards: Number(text) }, { ownRefusals: true });
-    setSaid(sent.state === "refused" ? sent.problem.title : null);
+    setSaid(sent.state === "refused" ? problemTitle(sent.problem) : null);
     if (sent.state !== "refused") setText("");
   };
   const weigh = async (): Promise<void> => {
@@ -191,7 +192,7 @@ function CountOne({ left, outlook }: { left: LeftStockRead; outlook: Outlook }) 
       setText(String(found.amount));
       setSaid(t`${read.by}: ${String(read.grams)} g, that is ${cardsOf(found.amount)}, give or take ${String(found.off)}.`);
     } catch (thrown) {
-      setSaid(problemIn(thrown).title);
+      setSaid(problemTitle(problemIn(thrown)));
     }
   };
   return (

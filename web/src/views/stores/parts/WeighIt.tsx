@@ -1,3 +1,4 @@
+import { problemTitle } from "@yule/contract";
 import { giveInstead } from "../../../kit/form/whatToDo.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ScaleRead, StoreRead } from "@yule/contract";
@@ -24,7 +25,7 @@ export function WeighIt({ store, onCount }: { store: StoreRead; onCount: (count:
       setSaid(t`${read.by}: ${String(read.grams)} g, that is ${amountOf(store, count.amount)}, give or take ${amountOf(store, count.off)}.`);
       onCount(count);
     } catch (thrown) {
-      setSaid(problemIn(thrown).title);
+      setSaid(problemTitle(problemIn(thrown)));
     }
   };
   return (
