@@ -149,9 +149,9 @@ test("guessing: a wrong answer is put right kindly, counted, and kept over a rel
     await expect(page.getByRole("status").filter({ hasText: /Yes\.|Not quite\./ })).toBeVisible();
     await page.getByRole("button", { name: "The next two" }).click();
   }
-  await expect(verdict(page)).toContainText(/\d of 3 right/);
+  await expect(verdict(page)).toContainText(/\d of 3 answers are correct/);
   await page.reload();
-  await expect(verdict(page)).toContainText(/\d of 3 right/);
+  await expect(verdict(page)).toContainText(/\d of 3 answers are correct/);
 });
 
 test("PB29 is enough to put a paint on the shelf; an unknown pigment is met with near ones; the own chart replaces the table", async () => {
@@ -211,7 +211,7 @@ test.describe("with the server gone", () => {
     await away.kill("SIGKILL");
     await page.goto(`${away.url}/colour?ask=guess`);
     await page.getByRole("button", { name: /^1: / }).click();
-    await expect(verdict(page)).toContainText("of 1 right");
+    await expect(verdict(page)).toContainText("of 1 answers are correct");
     await page.goto(`${away.url}/colour?ask=mix&want=%236a9a4a`);
     await expect(verdict(page)).toContainText(/^Mix .* parts water/);
     await context.close();

@@ -23,14 +23,14 @@ const settled = (page: Page) => expect(page.getByRole("button", { name: "Start c
 
 test("a painted sheet is straightened, its best parts become panels for the needs they suit, and the cards are shown", async () => {
   const page = await open();
-  await expect(verdict(page)).toContainText(/; the best part is window \d+\. (No straight cuts catch more|Hardly more can be caught)\./);
+  await expect(verdict(page)).toContainText(/; the best part is crop \d+\. (No straight cuts catch more|Hardly more can be caught)\./);
   await expect(windows(page).first()).toHaveAccessibleName(/^1: .+/);
   const cards = await windows(page).count();
   expect(cards).toBeGreaterThan(15);
   await expect(page.getByRole("img", { name: /as it will look$/ })).toHaveCount(cards);
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText(/Fence at .*, cut/);
   await windows(page).first().click();
-  await expect(page.getByRole("region", { name: "Window 1" })).toContainText(/Window 1, .* in: \w+/);
+  await expect(page.getByRole("region", { name: "Crop 1" })).toContainText(/Window 1, .* in: \w+/);
   const axe = await new AxeBuilder({ page }).analyze();
   expect(axe.violations.map((each) => [each.id, each.nodes[0]?.html])).toEqual([]);
 });
@@ -86,7 +86,7 @@ test("a window moved by keys or by hand is held there, the rest is laid around i
   await expect(page.getByRole("button", { name: "Undo the last move" })).toHaveCount(0);
 });
 
-test("windows held over one another are told and taken back; a place is marked by name, and the mark taken away", async () => {
+test("crops held over one another are told and taken back; a place is marked by name, and the mark taken away", async () => {
   const page = await open();
   const wanted = page.getByRole("region", { name: "Wanted from it" });
   for (const box of await wanted.getByRole("checkbox").all()) if (!(await box.locator("..").innerText()).startsWith("Red sails")) await box.click();
@@ -105,7 +105,7 @@ test("windows held over one another are told and taken back; a place is marked b
   await page.mouse.down();
   await page.mouse.move(to.x + to.width * 0.9, to.y + to.height * 0.9, { steps: 6 });
   await page.mouse.up();
-  await expect(verdict(page)).toHaveText("Straight cuts cannot free the windows held like this. Undo the last move, or let one go.");
+  await expect(verdict(page)).toHaveText("Straight cuts cannot free the crops held like this. Undo the last move, or let one go.");
   await page.getByRole("button", { name: "Undo the last move" }).click();
   await expect(verdict(page)).toContainText("It gives four panels");
   await page.getByRole("button", { name: "Let all go" }).click();

@@ -85,7 +85,7 @@ test("one line becomes a need that is confirmed, and a table becomes many or non
   await expect(dialog.getByLabel("Of these with neutral words")).not.toHaveValue("");
   await dialog.getByRole("button", { name: "Leave it" }).click();
 
-  await page.getByRole("button", { name: "From a table" }).click();
+  await page.getByRole("button", { name: "From a spreadsheet" }).click();
   const rows = dialog.getByLabel("Rows");
   await rows.fill("title,kind,design,cards,due\nPier,order,Quinces,2 ripe,2031-12-20\nMole,order,Quinces,2 green,2031-12-20");
   await expect(dialog.getByRole("alert")).toHaveText("row 3, cards: given 2 green, allowed counts with colourways, such as 6 ripe; 6 on slate");

@@ -64,6 +64,6 @@ export const storesSentences: Sentences<StoresEvents> = {
   "set-rates": ({ hourMinor }) =>
     hourMinor === undefined ? phrase`Fees of a sale changed` : hourMinor === null ? phrase`No price for an hour of hands` : phrase`An hour of hands is worth ${money(hourMinor)}`,
   "add-outlay": ({ title, costMinor }) => phrase`${title}: ${money(costMinor)} paid`,
-  "import-stores": ({ materials, prices, counts }) => phrase`From a table: ${howMany(materials, "material")}, ${howMany(prices, "price")}, ${howMany(counts, "count")}`,
+  "import-stores": ({ materials, prices, counts }) => phrase`From a spreadsheet: ${howMany(materials, "material")}, ${howMany(prices, "price")}, ${howMany(counts, "count")}`,
   "drop-outlay": ({ title }) => phrase`${title} was not paid after all`,
 };

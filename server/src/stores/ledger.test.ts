@@ -270,7 +270,7 @@ test("a list of materials, prices and counts is taken as a whole, or not at all"
   expect((await storeOf(known)).onHand).toBe(900);
   expect((await stores()).stores.some(({ id }) => id === fresh)).toBe(false);
   const { status, body } = await shop.give("import-stores", list);
-  expect([status, wordsOf(body.event)]).toEqual([200, "From a table: 1 material, 1 price, 1 count"]);
+  expect([status, wordsOf(body.event)]).toEqual([200, "From a spreadsheet: 1 material, 1 price, 1 count"]);
   expect([(await storeOf(known)).onHand, (await storeOf(fresh)).onHand]).toEqual([700, 30_000]);
   expect(await lotsOf(fresh)).toMatchObject([{ left: 30_000, valueLeft: 1_500 }]);
   expect((await shop.give("undo", { eventId: body.event.id })).status).toBe(200);

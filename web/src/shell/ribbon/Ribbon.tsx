@@ -88,7 +88,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
         <RibbonList outlook={outlook} />
       </Flex>
       <VisuallyHidden>
-        <Link to="/season">{t`The same as a table, in Season`}</Link>
+        <Link to="/season">{t`The same as a list, in Season`}</Link>
       </VisuallyHidden>
     </Box>
   );

@@ -37,7 +37,7 @@ const STEP: Readonly<Record<NeedView["stage"], { label: string; to: string }>> =
 };
 
 const DIALOGS = [
-  { dialog: "table", label: () => t`From a table` },
+  { dialog: "table", label: () => t`From a spreadsheet` },
   { dialog: "orders", label: () => t`Orders` },
   { dialog: "sessions", label: () => t`Sessions` },
   { dialog: "occasions", label: () => t`Occasions` },

@@ -37,7 +37,7 @@ export async function wallSheet(outlook: Outlook, rows: readonly NeedRow[], plan
   drawRuler(pen, outlook, inOrder, page().high - EDGE - 52);
   drawNeeds(pen, inOrder, page().high - EDGE - 138);
   drawSessions(pen, outlook, planned, page().high - EDGE - 138);
-  pen.text(EDGE, EDGE - 12, t`${outlook.dispatch.carrier.name}: its table is invented. Printed ${printDayOfYear(outlook.today)}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
+  pen.text(EDGE, EDGE - 12, t`${outlook.dispatch.carrier.name}: its price list is invented. Printed ${printDayOfYear(outlook.today)}.`, 8, PDF_SOFT, page().wide - 2 * EDGE);
   return file.save();
 }
 

@@ -92,12 +92,12 @@ function GuessVerdict({ guesses, shelf }: { guesses: Guesses; shelf: readonly Sh
   const names = (hard ?? "").split(" + ").map((id) => shelf.find((paint) => paint.id === id)?.name);
   return (
     <Verdict>
-      {t`${guesses.right} of ${guesses.asked} right. `}
+      {t`${guesses.right} of ${guesses.asked} answers are correct. `}
       {hard && names.every((name) => name !== undefined)
         ? t`Hardest for you now: ${names.join(" with ")}.`
         : guesses.right === guesses.asked
           ? t`Nothing surprises you so far.`
-          : t`What you missed has been put right since.`}
+          : t`What you missed has been corrected since.`}
     </Verdict>
   );
 }

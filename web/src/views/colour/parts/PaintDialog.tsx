@@ -150,7 +150,7 @@ function PigmentLine({ told }: { told: readonly string[] }) {
             {pigment
               ? t`${pigment.index}: ${pigment.name.toLowerCase()}, lightfast ${String(pigment.lightfast)} of 8`
               : index.length > 2
-                ? t`${index} is not in the table; near it: ${nearPigments(index).join(", ")}`
+                ? t`${index} is no pigment that is known here; near it: ${nearPigments(index).join(", ")}`
                 : ""}
           </span>
         );

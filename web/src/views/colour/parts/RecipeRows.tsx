@@ -120,7 +120,7 @@ export function Nudges({ nudges, shelf }: { nudges: readonly NudgeAnswer[]; shel
 
 /** Pigments that would bring the shelf nearer to a colour it does not reach. */
 export function Buy({ found, shelf }: { found: readonly WorthBuying[]; shelf: readonly ShelfPaint[] }) {
-  if (found.length === 0) return <Text marginTop="16px">{t`No pigment of the table brings it much nearer: the colour is beyond paint.`}</Text>;
+  if (found.length === 0) return <Text marginTop="16px">{t`No known pigment brings it much nearer: the colour is beyond paint.`}</Text>;
   return (
     <Box as="section" aria-label={t`Worth buying`} marginTop="18px">
       <Heading as="h2" fontSize="20px" fontWeight={600}>{t`Worth buying for it`}</Heading>

@@ -47,7 +47,7 @@ export function BooksDialog({ country, onClose }: { country: string; onClose: ()
   const tick = (row: number): void => setAlso((before) => (before.has(row) ? new Set([...before].filter((each) => each !== row)) : new Set([...before, row])));
   return (
     <Dialog title={t`Households in and out`} onClose={onClose} wide>
-      <Text marginBottom="10px">{t`Open an address book as vCards or a CSV file, or paste rows of a table. The first row of a table names its columns: ${HOUSEHOLD_COLUMNS.join(", ")}.`}</Text>
+      <Text marginBottom="10px">{t`Open an address book as vCards or a CSV file, or paste rows of a spreadsheet. The first row names its columns: ${HOUSEHOLD_COLUMNS.join(", ")}.`}</Text>
       <PasteRows
         label={t`Rows of the list`}
         accept=".vcf,.csv,text/vcard,text/csv,text/plain"

@@ -63,7 +63,7 @@ export default function LeaveAsk({ outlook }: DispatchAskProps) {
         <OnTheirWay outlook={outlook} />
       </Later>
       <Text color="softInk" fontSize="15px" marginTop="16px">
-        {t`${outlook.dispatch.carrier.name}: its table and holidays are invented.`}
+        {t`${outlook.dispatch.carrier.name}: its price list and holidays are invented.`}
       </Text>
     </>
   );

@@ -56,7 +56,7 @@ export default function ListingsAsk({ outlook }: DispatchAskProps) {
       </Verdict>
       {listings.length === 0 ? (
         <Teach
-          title={t`In the window`}
+          title={t`In the shop window`}
         >{t`A need for a shop listing in Season stands here with the day of its photo and the day it must be up, its texts and sizes for the shop, and how many may be sold.`}</Teach>
       ) : (
         <DataTable label={t`Listings`} rows={listings} columns={columns} rowId={({ view }) => view.need.id} maxWidth="1080px" />

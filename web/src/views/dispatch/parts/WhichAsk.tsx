@@ -150,7 +150,7 @@ function ListVerdict({ list, tally, isKept, question, better }: ListVerdictProps
         ) : (
           <>
             {rich`, and ${(
-              <Figure tone="tight" why={t`Each household that gets a design a second time is named in the table.`}>
+              <Figure tone="tight" why={t`Each household that gets a design a second time is named below.`}>
                 {peopleWord(repeats)}
               </Figure>
             )} ${repeats === 1 ? t`gets` : t`get`} a design again. `}

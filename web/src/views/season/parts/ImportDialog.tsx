@@ -31,7 +31,7 @@ export function ImportDialog({ outlook, onClose }: { outlook: Outlook; onClose: 
   };
   const cards = read?.needs.reduce((sum, need) => sum + need.lines.reduce((own, line) => own + line.quantity, 0), 0) ?? 0;
   return (
-    <Dialog title={t`Needs from a table`} onClose={onClose}>
+    <Dialog title={t`Needs from a spreadsheet`} onClose={onClose}>
       <Text marginBottom="10px">{t`Open a CSV file, or copy rows in a spreadsheet and paste them here. The first row names the columns: ${COLUMNS.join(", ")}. Cards are written as “12 blue; 12 red”.`}</Text>
       <PasteRows label={t`Rows`} rows={text} onRows={(rows) => (setRefused([]), setText(rows))} onFile={(file) => void open(file)}>
         <Button

@@ -156,7 +156,7 @@ function PhotoFirst({ intake, corner, isFound, fields }: { intake: ReturnType<ty
             <Text
               maxWidth="36em"
               marginTop="14px"
-            >{t`The sheet is straightened to its true size. Windows of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to a need that it suits. A panel that failed gives its good part in the same way.`}</Text>
+            >{t`The sheet is straightened to its true size. Crops of the sizes that the season lacks are laid on its best parts, so that straight cuts free them all; each goes to a need that it suits. A panel that failed gives its good part in the same way.`}</Text>
           )}
         </Box>
         <Box width={{ base: "100%", xl: "372px" }} flex="none">

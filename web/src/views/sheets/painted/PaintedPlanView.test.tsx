@@ -87,7 +87,7 @@ const laid = () => waitFor(() => expect(windows().length).toBeGreaterThan(0), { 
 test("it says what the painting gives and where its best part lies, with the cuts that free it", async () => {
   showScreen(<Shown possible={panels} notice="No sheet stood out." />);
   expect(await verdict()).toMatch(
-    /^It gives (one|two|three|four|five|six|seven|eight) panels?; the best part is window \d+\. (No straight cuts catch more|Hardly more can be caught|More might be caught)\.$/,
+    /^It gives (one|two|three|four|five|six|seven|eight) panels?; the best part is crop \d+\. (No straight cuts catch more|Hardly more can be caught|More might be caught)\.$/,
   );
   expect(screen.getByText("No sheet stood out.")).toBeTruthy();
   expect(screen.getByText("what is wanted")).toBeTruthy();
@@ -104,8 +104,8 @@ test("a window that is chosen says what speaks for it, is held, and is let go ag
   await verdict();
   await laid();
   fireEvent.keyDown(windows()[0] as HTMLElement, { key: "Enter" });
-  const tools = within(screen.getByRole("region", { name: "Window 1" }));
-  expect(tools.getByText("Window 1", { selector: "b" }).parentElement?.textContent).toMatch(/^Window 1, 4 1\/2 × 4 1\/2 in: /);
+  const tools = within(screen.getByRole("region", { name: "Crop 1" }));
+  expect(tools.getByText("Crop 1", { selector: "b" }).parentElement?.textContent).toMatch(/^Crop 1, 4 1\/2 × 4 1\/2 in: /);
   await userEvent.setup({ delay: null }).click(tools.getByRole("button", { name: "Hold it here" }));
   await waitFor(() => expect(windows().some((each) => /held in place/.test(each.getAttribute("aria-label") ?? ""))).toBe(true));
   expect(screen.getByRole("button", { name: "Undo the last move" })).toBeTruthy();
@@ -135,7 +135,7 @@ test("a place that must stay whole is marked by a press, and taken away again", 
   expect(screen.getByText(/Press where “Kite” is\./)).toBeTruthy();
   fireEvent.keyDown(windows()[0] as HTMLElement, { key: "Enter" });
   await press("Done marking");
-  await userEvent.setup({ delay: null }).click(within(screen.getByRole("region", { name: /^Window/ })).getByRole("button", { name: "Mark its middle" }));
+  await userEvent.setup({ delay: null }).click(within(screen.getByRole("region", { name: /^Crop/ })).getByRole("button", { name: "Mark its middle" }));
   await userEvent.setup({ delay: null }).click(await screen.findByRole("button", { name: "Take the last mark away" }, { timeout: 10_000 }));
   await waitFor(() => expect(screen.queryByRole("button", { name: "Take the last mark away" })).toBeNull());
 }, 30_000);
@@ -150,5 +150,5 @@ test("sizes that the sheet cannot hold are told as sizes, not as a sheet without
   const [panel] = panels;
   if (!panel) throw new Error("a panel is wanted");
   showScreen(<Shown possible={[{ ...panel, want: { ...panel.want, width: mm(900), height: mm(900) } }]} />);
-  expect(await verdict()).toMatch(/^(No part of it is worth cutting out in the sizes that are wanted|No windows were found in the time given)/);
+  expect(await verdict()).toMatch(/^(No part of it is worth cutting out in the sizes that are wanted|No crops were found in the time given)/);
 }, 20_000);

@@ -118,7 +118,7 @@ export function PaintedPlanView({
         </Box>
         <Text color="softInk" marginBottom="4px">
           {marking === null
-            ? t`Pull a window, or move it by arrow keys: it is held there, and the rest is laid anew around it.`
+            ? t`Pull a crop, or move it by arrow keys: it is held there, and the rest is laid anew around it.`
             : t`Press where “${marking}” is. Households that will not have it are spared; no side is laid through it.`}
         </Text>
         <HandRow hands={hands} marking={marking} onMarking={setMarking} onUnmark={painting.marks.length > 0 ? onUnmark : null} />
@@ -266,7 +266,7 @@ function turnedWithin({ x, y, width, height }: Rect, { sheet, edge }: PaintedQue
 }
 
 function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | null; possible: readonly PossibleWant[]; isImpossible: boolean }) {
-  if (isImpossible) return <Verdict>{t`Straight cuts cannot free the windows held like this. Undo the last move, or let one go.`}</Verdict>;
+  if (isImpossible) return <Verdict>{t`Straight cuts cannot free the crops held like this. Undo the last move, or let one go.`}</Verdict>;
   if (possible.length === 0) return <Verdict>{t`Nothing is wanted from it yet.`}</Verdict>;
   const counts = new Map<string, number>();
   for (const { piece } of plan?.windows ?? []) {
@@ -278,7 +278,7 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
       <Verdict>
         {plan?.share === 1
           ? t`No part of it is worth cutting out in the sizes that are wanted.`
-          : t`No windows were found in the time given. Leave out some of the sizes, and it looks again.`}
+          : t`No crops were found in the time given. Leave out some of the sizes, and it looks again.`}
       </Verdict>
     );
   const panels = plan.windows.filter(({ piece }) => possible.find((each) => each.want.id === piece.panel)?.view).length;
@@ -295,10 +295,10 @@ function PaintedVerdict({ plan, possible, isImpossible }: { plan: PaintedPlan | 
           {panels > 0 && others > 0 && t` and `}
           {others > 0 && t`${countWord(others)} small ${others === 1 ? t`piece` : t`pieces`}`}
         </Figure>
-      )}; the best part is window ${best + 1}. `}
+      )}; the best part is crop ${best + 1}. `}
       <Figure
         tone={plan.share > 0.9 ? "safe" : "tight"}
-        why={t`Counted by what each window is worth where it lies, this plan catches ${String(Math.floor(plan.share * 100))} in 100 of what no plan of straight cuts on the same places can exceed.`}
+        why={t`Counted by what each crop is worth where it lies, this plan catches ${String(Math.floor(plan.share * 100))} in 100 of what no plan of straight cuts on the same places can exceed.`}
       >
         {plan.share > 0.995 ? t`No straight cuts catch more.` : plan.share > 0.9 ? t`Hardly more can be caught.` : t`More might be caught.`}
       </Figure>

@@ -48,7 +48,7 @@ export function PaintedSheet({
       most={720}
       mostHeight={425}
       role="group"
-      label={t`The painting, ${size(sheet.width, sheet.height)}, with ${String(windows.length)} windows`}
+      label={t`The painting, ${size(sheet.width, sheet.height)}, with ${String(windows.length)} crops`}
     >
       {(unit) => (
         <>

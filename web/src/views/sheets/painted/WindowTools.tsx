@@ -28,14 +28,14 @@ export function WindowTools({
   const { size } = useMeasure();
   const against = againstIt(window);
   return (
-    <Box as="section" aria-label={t`Window ${String(number)}`} marginTop="8px">
+    <Box as="section" aria-label={t`Crop ${String(number)}`} marginTop="8px">
       <Text>
-        <b>{t`Window ${number}`}</b>, {size(window.piece.width, window.piece.height)}: {forIt(window)}
+        <b>{t`Crop ${number}`}</b>, {size(window.piece.width, window.piece.height)}: {forIt(window)}
         {against !== "" && t`; but ${against}`}.
       </Text>
       <Flex gap="10px" wrap="wrap" align="flex-end" marginTop="4px">
         <Box width="260px">
-          <FormField label={t`Window ${String(number)} is for`}>
+          <FormField label={t`Crop ${String(number)} is for`}>
             <Choice
               value={window.piece.panel}
               onChange={(change) => onHold(change.target.value)}

@@ -83,7 +83,7 @@ export function HappenedForm({ outlook, sheets, plan, onBack, onDone }: SheetsAs
         {plan.plan.picture && given.length > 0 && <PaintedAsFar views={given.map(({ view }) => view)} paintedTo={paintedTo} onPainted={setPaintedTo} />}
         {offcuts.length > 0 && (
           <Box as="section" aria-label={t`Offcuts to keep`}>
-            <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Into the stash of offcuts`}</Heading>
+            <Heading as="h2" fontSize="18px" fontWeight={600}>{t`Into the kept offcuts`}</Heading>
             {offcuts.map((offcut, index) => (
               <Tick
                 key={`${offcut.storeId} ${String(offcut.width)}x${String(offcut.height)}`}

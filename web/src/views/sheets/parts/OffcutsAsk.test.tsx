@@ -77,7 +77,7 @@ test("it is used up by a press, at the version that was seen", async () => {
 
 test("an empty stash teaches what it is for, and takes what lies in the drawer", async () => {
   show([]);
-  expect(verdict()).toBe("The stash of offcuts is empty.");
+  expect(verdict()).toBe("No offcut is kept.");
   await press("Put in what is in the drawer");
   await write("Width", "8 1/2");
   await write("Height", "wide");

@@ -31,7 +31,7 @@ export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
   return (
     <>
       {many === 0 ? (
-        <Verdict>{t`The stash of offcuts is empty.`}</Verdict>
+        <Verdict>{t`No offcut is kept.`}</Verdict>
       ) : (
         <Verdict>
           {many === 1 ? t`One offcut is kept` : t`${String(many)} offcuts are kept`}:{" "}

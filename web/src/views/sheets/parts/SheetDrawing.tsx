@@ -53,7 +53,7 @@ export function SheetDrawing({ job, alike, looks, steps, scores = [], picture = 
   const label = `${offcutOf(sheet.id) ? t`Offcut` : t`Sheet`} ${size(sheet.width, sheet.height)}, ${String(layout.times)} times: ${String(layout.pieces.length)} pieces (${kinds}), ${String(layout.cuts.length)} cuts, ${String(layout.offcuts.length)} offcuts`;
   return (
     <Box marginBottom="14px">
-      {offcutOf(sheet.id) !== null && <Text fontWeight={600}>{t`From the stash of offcuts`}</Text>}
+      {offcutOf(sheet.id) !== null && <Text fontWeight={600}>{t`From the kept offcuts`}</Text>}
       <ScaleDrawing width={drawn.width} height={drawn.height} margin={44} right={100} most={most} mostHeight={mostHeight} label={label} role={hand ? "group" : "img"}>
         {(unit) => (
           <>
