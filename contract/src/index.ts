@@ -7,6 +7,7 @@ export * from "./common/fields.ts";
 export * from "./common/text.ts";
 export * from "./common/envelope.ts";
 export * from "./access/access.ts";
+export * from "./access/rights.ts";
 export * from "./backup/backup.ts";
 export * from "./sheets/split.ts";
 export * from "./sheets/batches.ts";

@@ -1,5 +1,7 @@
+import { written } from "@yule/core";
 import { z } from "zod";
 import { name } from "../common/envelope.ts";
+import { roles, type Role } from "./rights.ts";
 
 /** Letters and figures that nobody takes for one another when they are read out. */
 export const CODE_SIGNS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
@@ -15,9 +17,22 @@ export const letInDevice = z.strictObject({
   name,
 });
 
+/** What a code lets in. */
+export const makeLetIn = z.strictObject({ role: z.enum(roles).default("maker") });
+
+/** Four figures and more: short enough for wet fingers, and tried out slowly. */
+export const lockPin = z.strictObject({
+  pin: z
+    .string()
+    .trim()
+    .regex(/^\d{4,12}$/, { message: written`4 to 12 figures` }),
+});
+
 export interface DeviceRead {
   readonly id: string;
   readonly name: string;
+  readonly role: Role;
+  readonly isLocked: boolean;
   readonly letInAt: string;
   readonly seenAt: string;
   /** Whether it is the one that asks. */
@@ -33,6 +48,7 @@ export interface DevicesRead {
 /** What lets one device in, once. */
 export interface LetInRead {
   readonly code: string;
+  readonly role: Role;
   readonly until: string;
   /** By which addresses another device reaches the shop; none where it listens to this machine alone. */
   readonly addresses: readonly string[];

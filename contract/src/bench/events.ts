@@ -17,7 +17,14 @@ export interface BenchEvents {
   readonly "tell-session": { readonly what: (typeof sessionFacts)[number]; readonly note: string; readonly sum: SessionSum | null };
 }
 
-const FACT_WORDS = { done: phrase`done`, dry: phrase`dry already`, heated: phrase`dried with heat`, "still-wet": phrase`still wet`, spoilt: phrase`spoilt`, skipped: phrase`skipped` } as const;
+const FACT_WORDS = {
+  done: phrase`done`,
+  dry: phrase`dry already`,
+  heated: phrase`dried with heat`,
+  "still-wet": phrase`still wet`,
+  spoilt: phrase`spoilt`,
+  skipped: phrase`skipped`,
+} as const;
 const SESSION_WORDS = { begun: phrase`Session begun`, paused: phrase`Pause`, "gone on": phrase`Gone on after the pause`, closed: phrase`Session closed` } as const;
 
 const sumWords = ({ moved, planned, spoilt, reasons }: SessionSum) =>
@@ -26,6 +33,7 @@ const sumWords = ({ moved, planned, spoilt, reasons }: SessionSum) =>
   }`;
 
 export const benchSentences: Sentences<BenchEvents> = {
-  "tell-bench": ({ stage, what, panels }) => panels.length === 1 ? phrase`${stage} ${FACT_WORDS[what]}: panel ${panels.join(", ")}` : phrase`${stage} ${FACT_WORDS[what]}: panels ${panels.join(", ")}`,
+  "tell-bench": ({ stage, what, panels }) =>
+    panels.length === 1 ? phrase`${stage} ${FACT_WORDS[what]}: panel ${panels.join(", ")}` : phrase`${stage} ${FACT_WORDS[what]}: panels ${panels.join(", ")}`,
   "tell-session": ({ what, note, sum }) => phrase`${SESSION_WORDS[what]}${sum === null ? "" : sumWords(sum)}${note === "" ? "" : `: ${note}`}`,
 };

@@ -21,7 +21,12 @@ export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => (
 });
 
 /** A fault that was sent, with its values where the sender told them. */
-export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({ code, path, given: values ? receivedPhrase(values.given) : [given], allowed: values ? receivedPhrase(values.allowed) : [allowed] });
+export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({
+  code,
+  path,
+  given: values ? receivedPhrase(values.given) : [given],
+  allowed: values ? receivedPhrase(values.allowed) : [allowed],
+});
 
 /** What a problem says is wrong: its faults, or one sentence where it names none. */
 export const problemFaults = (problem: Problem): readonly (Fault | string)[] => (problem.errors.length > 0 ? problem.errors.map(receivedFault) : [problemDetail(problem)]);

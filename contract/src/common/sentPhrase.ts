@@ -8,7 +8,8 @@ export interface SentPhrase {
 }
 
 const isPart = (part: unknown): boolean => typeof part === "string" || (typeof part === "object" && part !== null);
-export const isSentPhrase = (value: unknown): value is SentPhrase => typeof value === "object" && value !== null && "parts" in value && Array.isArray(value.parts) && value.parts.every(isPart);
+export const isSentPhrase = (value: unknown): value is SentPhrase =>
+  typeof value === "object" && value !== null && "parts" in value && Array.isArray(value.parts) && value.parts.every(isPart);
 
 export function sentPhrase(phrase: Phrase): SentPhrase {
   const written = phraseWrittenAs(phrase);

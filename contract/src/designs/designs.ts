@@ -28,7 +28,9 @@ const stage = z.strictObject({
   note: text().max(300).default(""),
 });
 
-const paints = z.array(z.strictObject({ pigments: text().max(60), name: text().max(60), hex: text().regex(/^#[0-9a-f]{6}$/, { message: written`a colour such as #3a5f8c` }) })).max(12);
+const paints = z
+  .array(z.strictObject({ pigments: text().max(60), name: text().max(60), hex: text().regex(/^#[0-9a-f]{6}$/, { message: written`a colour such as #3a5f8c` }) }))
+  .max(12);
 const colourway = z.strictObject({
   id,
   name,

@@ -45,7 +45,9 @@ export const tiesSchema = z.strictObject({
 export type TiesRead = z.output<typeof tiesSchema>;
 export const changeSeries = z.strictObject({ id, name: name.optional(), palette: z.enum(palettes).optional(), ties: changesOf(tiesSchema.shape).optional() });
 
-const hex = text().max(40).refine(isColour, { message: written`a colour such as #3a5f8c` });
+const hex = text()
+  .max(40)
+  .refine(isColour, { message: written`a colour such as #3a5f8c` });
 const mm = z.number().min(0).max(2000);
 
 /** Input of `calc family`: the cards of a series in the order they hang, and who cards are wanted for. */

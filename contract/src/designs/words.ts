@@ -27,7 +27,8 @@ export const addSentiment = z
   })
   .superRefine((words, context) => {
     for (const each of ["width", "height"] as const) {
-      if (words.means !== "hand" && words[each] === null) context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${words.means}`, params: { allowed: phrase`the ${each} of the ${words.means}` } });
+      if (words.means !== "hand" && words[each] === null)
+        context.addIssue({ code: "custom", path: [each], message: `the ${each} of the ${words.means}`, params: { allowed: phrase`the ${each} of the ${words.means}` } });
     }
   });
 export const removeSentiment = z.strictObject({ id, version });
@@ -36,7 +37,10 @@ export type SentimentRead = z.output<typeof addSentiment> & { readonly version: 
 /** A place on the panel that words may lie on. A curve bows up by so much in its middle. */
 const zone = z
   .strictObject({ id, x: units, y: units, width: unitsAboveZero, height: unitsAboveZero, curve: units.default(0) })
-  .refine((place) => place.curve * 2 <= place.width && place.curve < place.height, { path: ["curve"], message: written`at most half the width, and less than the height of the place` });
+  .refine((place) => place.curve * 2 <= place.width && place.curve < place.height, {
+    path: ["curve"],
+    message: written`at most half the width, and less than the height of the place`,
+  });
 export const wordsSchema = z.strictObject({
   zones: z.array(zone).max(12).default([]),
   front: z.strictObject({ sentimentId: id, zoneId: id }).nullable().default(null),

@@ -1,5 +1,6 @@
 import { COUNTRIES, LANGUAGES, PAPER_FORMATS, ROUTE_RULES, written } from "@yule/core";
 import { z } from "zod";
+import type { Role } from "../access/rights.ts";
 import { name } from "../common/envelope.ts";
 import { placeField } from "../season/holidays.ts";
 import { text } from "../common/text.ts";
@@ -43,7 +44,9 @@ export const setShop = z.strictObject({
   address: text().trim().max(400).optional().describe("her own, for the back of letters and for what comes back"),
   lengthSystem: z.enum(lengthSystems).optional(),
   country: country.optional(),
-  timeZone: text().refine(isTimeZone, { message: written`a time zone such as Europe/Dublin` }).optional(),
+  timeZone: text()
+    .refine(isTimeZone, { message: written`a time zone such as Europe/Dublin` })
+    .optional(),
   currency: text()
     .regex(/^[A-Z]{3}$/, { message: written`three capital letters such as EUR` })
     .optional(),
@@ -91,5 +94,6 @@ export interface ShopRead {
   readonly rulesOff: readonly { readonly rule: string; readonly note: string }[];
   /** The server's clock when it answered. */
   readonly now: string;
-  readonly account: { readonly id: string; readonly name: string; readonly role: "maker" | "helper" };
+  /** Who asks; a device that is locked does what a helper does. */
+  readonly account: { readonly id: string; readonly name: string; readonly role: Role; readonly isLocked: boolean };
 }

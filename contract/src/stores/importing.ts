@@ -12,4 +12,7 @@ export const importStores = z
     offers: z.array(addOffer).max(4_000),
     counts: z.array(z.strictObject({ id, onHand: amount })).max(2_000),
   })
-  .refine(({ stores, suppliers, offers, counts }) => stores.length + suppliers.length + offers.length + counts.length > 0, { path: ["stores"], message: written`at least one row` });
+  .refine(({ stores, suppliers, offers, counts }) => stores.length + suppliers.length + offers.length + counts.length > 0, {
+    path: ["stores"],
+    message: written`at least one row`,
+  });

@@ -1,11 +1,11 @@
 import type { DevicesRead, LetInRead, Problem, ShopRead } from "@yule/contract";
 import { ALL_READS } from "@yule/contract";
-import { request as httpRequest, type IncomingHttpHeaders } from "node:http";
 import { v7 } from "uuid";
 import { inShop } from "../db/pool.ts";
 import { HOME } from "../shop/reads.ts";
 import { NOW, openTestShop, type TestShop } from "../testing.ts";
 import { letDeviceIn, makeCode, sendOut, whoCarries } from "./devices.ts";
+import { cookieOf, deviceOf } from "./testing.ts";
 import { Tries } from "./tries.ts";
 
 let shop: TestShop;
@@ -14,41 +14,8 @@ beforeAll(async () => {
 }, 60_000);
 afterAll(() => shop.close());
 
-interface Answer {
-  readonly status: number;
-  readonly headers: IncomingHttpHeaders;
-  readonly body: unknown;
-}
-/** As another device calls: by the shop's name, which is not the name of this machine. */
-const asDevice = (method: string, path: string, { cookie, body, more = {} }: { cookie?: string; body?: unknown; more?: Record<string, string> } = {}): Promise<Answer> =>
-  new Promise((resolve, reject) => {
-    const to = new URL(`${shop.base}/${path}`);
-    const headers = {
-      host: "tern-row.example",
-      ...(cookie === undefined ? {} : { cookie }),
-      ...(body === undefined ? {} : { "content-type": "application/json", "content-length": String(Buffer.byteLength(JSON.stringify(body))) }),
-      ...more,
-    };
-    const asked = httpRequest({ host: to.hostname, port: to.port, path: to.pathname + to.search, method, headers }, (answer) => {
-      const parts: Buffer[] = [];
-      answer.on("data", (part: Buffer) => parts.push(part));
-      answer.on("end", () => {
-        const text = Buffer.concat(parts).toString();
-        let read: unknown = text;
-        try {
-          read = JSON.parse(text);
-        } catch {
-          // Not everything is JSON.
-        }
-        resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body: read });
-      });
-      answer.on("error", reject);
-    });
-    asked.on("error", reject);
-    asked.end(body === undefined ? undefined : JSON.stringify(body));
-  });
+const asDevice = deviceOf(() => shop.base);
 const code = async (): Promise<LetInRead> => (await (await fetch(`${shop.base}/devices/code`, { method: "POST" })).json()) as LetInRead;
-const cookieOf = ({ headers }: Answer): string => (headers["set-cookie"]?.[0] ?? "").split(";")[0] ?? "";
 const enter = async (name: string): Promise<string> => cookieOf(await asDevice("POST", "devices", { body: { code: (await code()).code, name } }));
 const devices = () => shop.get<DevicesRead>("devices");
 
@@ -163,7 +130,7 @@ describe("what a device carries", () => {
   const within = <T>(work: (tx: Parameters<Parameters<typeof inShop>[2]>[0]) => Promise<T>): Promise<T> => inShop(shop.database, HOME.shopId, work);
   const letIn = () =>
     within(async (tx) => {
-      const { code: made } = await makeCode(tx, { ...HOME, deviceId: null }, after(0));
+      const { code: made } = await makeCode(tx, { ...HOME }, "maker", after(0));
       return letDeviceIn(tx, HOME.shopId, made, "Laptop", after(1));
     });
   const carries = (id: string, secret: string, minutes: number) => within((tx) => whoCarries(tx, HOME.shopId, id, secret, after(minutes)));
@@ -182,13 +149,13 @@ describe("what a device carries", () => {
   test("a code is over after ten minutes, after fifty wrong ones, and when another is made", async () => {
     const [late, missed, replaced] = await within(async (tx) => {
       const who = { ...HOME, deviceId: null };
-      const { code: first } = await makeCode(tx, who, after(0));
+      const { code: first } = await makeCode(tx, who, "maker", after(0));
       const tooLate = await letDeviceIn(tx, HOME.shopId, first, "Late", after(11));
-      const { code: second } = await makeCode(tx, who, after(0));
+      const { code: second } = await makeCode(tx, who, "maker", after(0));
       for (let index = 0; index < 50; index += 1) await letDeviceIn(tx, HOME.shopId, "AAAAAAAA", "Guess", after(1));
       const tooOften = await letDeviceIn(tx, HOME.shopId, second, "Guessed", after(1));
-      const { code: third } = await makeCode(tx, who, after(0));
-      await makeCode(tx, who, after(0));
+      const { code: third } = await makeCode(tx, who, "maker", after(0));
+      await makeCode(tx, who, "maker", after(0));
       return [tooLate, tooOften, await letDeviceIn(tx, HOME.shopId, third, "Replaced", after(1))];
     });
     expect([late, missed, replaced]).toEqual([null, null, null]);

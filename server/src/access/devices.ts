@@ -1,5 +1,5 @@
 import { phrase } from "@yule/core";
-import { CODE_LENGTH, CODE_SIGNS, type DeviceRead } from "@yule/contract";
+import { CODE_LENGTH, CODE_SIGNS, type DeviceRead, type Role } from "@yule/contract";
 import { and, eq, gt, isNull, lt, sql } from "drizzle-orm";
 import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
 import { v7 } from "uuid";
@@ -13,6 +13,9 @@ export interface Asker {
   readonly accountId: string;
   /** Null for whoever sits where the shop runs. */
   readonly deviceId: string | null;
+  /** What they may: a device that is locked does what a helper does. */
+  readonly role: Role;
+  readonly isLocked: boolean;
 }
 
 const MINUTE = 60_000;
@@ -32,11 +35,16 @@ const newSecret = (): string => randomBytes(32).toString("base64url");
 const isSame = (a: string | null, b: string): boolean => a?.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
 
 /** Makes a code for one device; those that stood are over. */
-export async function makeCode(tx: Transaction, { shopId, accountId }: Asker, now: Date): Promise<{ readonly code: string; readonly until: Date }> {
+export async function makeCode(
+  tx: Transaction,
+  { shopId, accountId }: Pick<Asker, "shopId" | "accountId">,
+  role: Role,
+  now: Date,
+): Promise<{ readonly code: string; readonly until: Date }> {
   await tx.delete(letIn).where(eq(letIn.shopId, shopId));
   const code = Array.from({ length: CODE_LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
   const until = new Date(now.getTime() + CODE_LASTS);
-  await tx.insert(letIn).values({ shopId, id: v7(), accountId, codeHash: hashOf(code), until });
+  await tx.insert(letIn).values({ shopId, id: v7(), accountId, codeHash: hashOf(code), until, role });
   return { code, until };
 }
 
@@ -57,7 +65,7 @@ export async function letDeviceIn(tx: Transaction, shopId: string, code: string,
     return null;
   }
   const [id, secret] = [v7(), newSecret()];
-  await tx.insert(device).values({ shopId, id, accountId: known.accountId, name, secretHash: hashOf(secret), changedAt: now, letInAt: now, seenAt: now });
+  await tx.insert(device).values({ shopId, id, accountId: known.accountId, role: known.role, name, secretHash: hashOf(secret), changedAt: now, letInAt: now, seenAt: now });
   return { id, secret };
 }
 
@@ -71,7 +79,8 @@ export async function whoCarries(tx: Transaction, shopId: string, id: string, se
     .from(device)
     .where(and(eq(device.shopId, shopId), eq(device.id, id), isNull(device.endedAt)));
   if (!row || now.getTime() - row.seenAt.getTime() > FORGOTTEN_AFTER) return null;
-  const who = { shopId, accountId: row.accountId, deviceId: id };
+  const isLocked = row.pinHash !== null;
+  const who: Asker = { shopId, accountId: row.accountId, deviceId: id, role: isLocked && row.role === "maker" ? "helper" : row.role, isLocked };
   const hash = hashOf(secret);
   if (isSame(row.beforeHash, hash)) return now.getTime() - row.changedAt.getTime() < OVERLAPS ? { who, changed: null } : null;
   if (!isSame(row.secretHash, hash)) return null;
@@ -87,7 +96,7 @@ export async function whoCarries(tx: Transaction, shopId: string, id: string, se
 }
 
 /** Whether a device is still let in. */
-export async function isIn(tx: Transaction, { shopId, deviceId }: Asker): Promise<boolean> {
+export async function isIn(tx: Transaction, { shopId, deviceId }: Pick<Asker, "shopId" | "deviceId">): Promise<boolean> {
   if (deviceId === null) return true;
   const rows = await tx
     .select({ id: device.id })
@@ -96,13 +105,21 @@ export async function isIn(tx: Transaction, { shopId, deviceId }: Asker): Promis
   return rows.length > 0;
 }
 
-export async function readDevices(tx: Transaction, { shopId, deviceId }: Asker): Promise<DeviceRead[]> {
+export async function readDevices(tx: Transaction, { shopId, deviceId }: Pick<Asker, "shopId" | "deviceId">): Promise<DeviceRead[]> {
   const rows = await tx
     .select()
     .from(device)
     .where(and(eq(device.shopId, shopId), isNull(device.endedAt)))
     .orderBy(device.letInAt);
-  return rows.map(({ id, name, letInAt, seenAt }) => ({ id, name, letInAt: letInAt.toISOString(), seenAt: seenAt.toISOString(), isThis: id === deviceId }));
+  return rows.map(({ id, name, role, pinHash, letInAt, seenAt }) => ({
+    id,
+    name,
+    role,
+    isLocked: pinHash !== null,
+    letInAt: letInAt.toISOString(),
+    seenAt: seenAt.toISOString(),
+    isThis: id === deviceId,
+  }));
 }
 
 /** Sends one device out, or all. @returns whose screens are to be closed @throws Refusal where there is no such device */

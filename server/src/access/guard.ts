@@ -1,5 +1,6 @@
 import { phrase } from "@yule/core";
 import type { Context, Next } from "koa";
+import type { Role } from "@yule/contract";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
@@ -36,7 +37,7 @@ export function onlyLetIn({ database, clock }: { readonly database: Database; re
       await next();
       return;
     }
-    const who = isHere(ctx) ? { ...HOME, deviceId: null } : await carrier(ctx, database, clock.now());
+    const who = isHere(ctx) ? { ...HOME, deviceId: null, role: "maker" as const, isLocked: false } : await carrier(ctx, database, clock.now());
     if (!who) throw notLetIn();
     (ctx.state as { who?: Asker }).who = who;
     await next();
@@ -48,6 +49,13 @@ export function whoAsks(ctx: Context): Asker {
   const { who } = ctx.state as { readonly who?: Asker };
   if (!who) throw notLetIn();
   return who;
+}
+
+/** Who asks, where their role may: @throws Refusal 403 */
+export function whoMay(ctx: Context, may: (role: Role) => boolean): Asker {
+  const who = whoAsks(ctx);
+  if (may(who.role)) return who;
+  throw new Refusal(403, who.isLocked ? phrase`This device is locked. Unlock it first.` : phrase`This is the maker's to see and to do.`);
 }
 
 async function carrier(ctx: Context, database: Database, now: Date): Promise<Asker | null> {

@@ -1,6 +1,6 @@
 import { phrase } from "@yule/core";
 import type { Router } from "@koa/router";
-import { faultsOf, letInDevice, type DevicesRead, type LetInRead } from "@yule/contract";
+import { faultsOf, letInDevice, lockPin, makeLetIn, type DevicesRead, type LetInRead } from "@yule/contract";
 import type { Context } from "koa";
 import { networkInterfaces } from "node:os";
 import type { PassThrough } from "node:stream";
@@ -11,12 +11,20 @@ import { isHere, isLoopback } from "../http/guards.ts";
 import { HOME } from "../shop/reads.ts";
 import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
 import { carry, dropCarried, whoAsks } from "./guard.ts";
+import { hashPin, lock, unlock } from "./lock.ts";
 import { Tries } from "./tries.ts";
 
 interface AccessSetting {
   readonly database: Database;
   readonly clock: Clock;
   readonly hosts: readonly string[];
+}
+
+function pinIn(ctx: Context): string {
+  const given: unknown = ctx.request.body;
+  const read = lockPin.safeParse(given);
+  if (!read.success) throw new Refusal(422, phrase`These figures cannot lock a device.`, faultsOf(read.error, given));
+  return read.data.pin;
 }
 
 const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
@@ -49,13 +57,38 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
   router.get("/devices", async (ctx) => {
     ctx.set("cache-control", "no-store");
     const who = whoAsks(ctx);
-    ctx.body = { devices: await inShop(database, who.shopId, (tx) => readDevices(tx, who)), isHere: isHere(ctx) } satisfies DevicesRead;
+    const devices = await inShop(database, who.shopId, (tx) => readDevices(tx, who));
+    // A helper's and the till's device know of themselves.
+    ctx.body = { devices: who.role === "maker" ? devices : devices.filter(({ isThis }) => isThis), isHere: isHere(ctx) } satisfies DevicesRead;
   });
   router.post("/devices/code", async (ctx) => {
     onlyHere(ctx);
     const who = whoAsks(ctx);
-    const { code, until } = await inShop(database, who.shopId, (tx) => makeCode(tx, who, clock.now()));
-    ctx.body = { code, until: until.toISOString(), addresses: addresses(ctx, hosts) } satisfies LetInRead;
+    const given: unknown = ctx.request.body ?? {};
+    const read = makeLetIn.safeParse(given);
+    if (!read.success) throw new Refusal(422, phrase`This code cannot be made.`, faultsOf(read.error, given));
+    const { role } = read.data;
+    const { code, until } = await inShop(database, who.shopId, (tx) => makeCode(tx, who, role, clock.now()));
+    ctx.body = { code, role, until: until.toISOString(), addresses: addresses(ctx, hosts) } satisfies LetInRead;
+  });
+  // Before the addresses with an id, which "lock" is none of.
+  router.post("/devices/lock", async (ctx) => {
+    const who = whoAsks(ctx);
+    const pin = pinIn(ctx);
+    const hash = await hashPin(pin);
+    await inShop(database, who.shopId, (tx) => lock(tx, who, hash));
+    ctx.status = 204;
+  });
+  router.post("/devices/unlock", async (ctx) => {
+    const who = whoAsks(ctx);
+    const pin = pinIn(ctx);
+    const wait = await inShop(database, who.shopId, (tx) => unlock(tx, who, pin, clock.now()));
+    if (wait === null) return void (ctx.status = 204);
+    ctx.set("retry-after", String(wait));
+    if (wait > 0) throw new Refusal(429, phrase`Too many figures were wrong. Wait ${{ minutes: Math.ceil(wait / 60) }}, or let this device in anew where the shop runs.`);
+    throw new Refusal(422, phrase`This device stays locked.`, [
+      { code: "wrong-pin", path: ["pin"], given: phrase`other figures`, allowed: phrase`the figures it was locked with` },
+    ]);
   });
   // A device sends itself out; where the shop runs any of them is, and all.
   router.delete("/devices/:id", async (ctx) => {

@@ -1,3 +1,4 @@
+import { roles } from "@yule/contract";
 import { sql } from "drizzle-orm";
 import { index, integer, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 
@@ -19,6 +20,11 @@ export const device = pgTable(
     letInAt: timestamp("let_in_at", { withTimezone: true }).notNull(),
     seenAt: timestamp("seen_at", { withTimezone: true }).notNull(),
     endedAt: timestamp("ended_at", { withTimezone: true }),
+    role: text("role", { enum: roles }).notNull().default("maker"),
+    /** Argon2id of the figures that unlock it; null while it is not locked. */
+    pinHash: text("pin_hash"),
+    pinMisses: integer("pin_misses").notNull().default(0),
+    pinMissedAt: timestamp("pin_missed_at", { withTimezone: true }),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),
@@ -39,6 +45,7 @@ export const letIn = pgTable(
     until: timestamp("until", { withTimezone: true }).notNull(),
     /** Codes that were given wrongly while it stood. */
     misses: integer("misses").notNull().default(0),
+    role: text("role", { enum: roles }).notNull().default("maker"),
   },
   (table) => [primaryKey({ columns: [table.shopId, table.id] })],
 );

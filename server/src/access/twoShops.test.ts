@@ -55,7 +55,7 @@ beforeAll(async () => {
   ownPicture = v7();
   await inShop(shop.database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, ownPicture, Buffer.from(pictures[0]?.bytes ?? []), now));
   cookie = await inShop(shop.database, NEXT_DOOR, async (tx) => {
-    const { code } = await makeCode(tx, { shopId: NEXT_DOOR, accountId: HOME.accountId, deviceId: null }, now);
+    const { code } = await makeCode(tx, { shopId: NEXT_DOOR, accountId: HOME.accountId }, "maker", now);
     const made = await letDeviceIn(tx, NEXT_DOOR, code, "Their tablet", now);
     return `yule=${NEXT_DOOR}.${made?.id ?? ""}.${made?.secret ?? ""}`;
   });

@@ -60,7 +60,11 @@ const opened = (file: string): Promise<ZipFile> =>
   new Promise((resolve, reject) => {
     open(file, { lazyEntries: true, autoClose: false, validateEntrySizes: true, strictFileNames: true }, (error, zip) => {
       if (!error) return resolve(zip);
-      reject(new Refusal(422, phrase`This cannot be done as asked.`, [{ code: "no-backup", path: ["backup"], given: phrase`a file that is no backup, or one cut short`, allowed: WHOLE }]));
+      reject(
+        new Refusal(422, phrase`This cannot be done as asked.`, [
+          { code: "no-backup", path: ["backup"], given: phrase`a file that is no backup, or one cut short`, allowed: WHOLE },
+        ]),
+      );
     });
   });
 

@@ -69,7 +69,12 @@ export class BackupKeeper {
   /** Where they lie from now on; those that are there stay there. @throws Refusal where nothing can be written */
   async setFolder(folder: string): Promise<void> {
     const cannot = (given: string): never =>
-      refuse({ code: "no-folder", path: ["folder"], given: [{ name: folder, of: "folder" }, given], allowed: phrase`a folder of this machine, from its root, that can be written to` });
+      refuse({
+        code: "no-folder",
+        path: ["folder"],
+        given: [{ name: folder, of: "folder" }, given],
+        allowed: phrase`a folder of this machine, from its root, that can be written to`,
+      });
     if (!isAbsolute(folder)) cannot(", which does not begin at the root");
     try {
       if (!(await stat(folder)).isDirectory()) cannot(", which is a file");

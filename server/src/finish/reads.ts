@@ -34,7 +34,8 @@ export async function boxesNamed(tx: Transaction, name: string): Promise<string[
 export async function readCardScale(tx: Transaction, scale: Scale, { colourway, empty }: z.output<typeof cardScaleQuery>): Promise<ScaleRead> {
   const names = (await readColourwayNames(tx, [colourway])).get(colourway);
   const design = names && (await readDesign(tx, names.designId));
-  if (!design) throw new Refusal(422, phrase`This cannot be weighed.`, [{ code: "not-found", path: ["colourway"], given: [{ text: colourway }], allowed: phrase`a colourway of a design` }]);
+  if (!design)
+    throw new Refusal(422, phrase`This cannot be weighed.`, [{ code: "not-found", path: ["colourway"], given: [{ text: colourway }], allowed: phrase`a colourway of a design` }]);
   const cards = (await readLeftStock(tx)).find(({ colourwayId }) => colourwayId === colourway)?.cards ?? 0;
   return { grams: scale.read(cards * gramsOfCard(design, await readShelf(tx)) + empty, colourway), step: scale.step, by: scale.name, simulated: scale.simulated };
 }

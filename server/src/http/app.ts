@@ -11,6 +11,8 @@ import {
   id as idSchema,
   isPlainText,
   logbookQuery,
+  mayRead,
+  mayTell,
   pastNeedsQuery,
   putAwayQuery,
   cardScaleQuery,
@@ -18,6 +20,7 @@ import {
   scaleQuery,
   seasonsQuery,
   readsTouchedBy,
+  type LookUp,
   type PrintedRead,
   type ReadName,
   type ShopWindowRead,
@@ -34,8 +37,9 @@ import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { isIn } from "../access/devices.ts";
-import { onlyLetIn, whoAsks } from "../access/guard.ts";
+import { onlyLetIn, whoAsks, whoMay } from "../access/guard.ts";
 import { accessRoutes, Screens } from "../access/routes.ts";
+import { seenBy } from "../access/seen.ts";
 import type { BackupKeeper } from "../backup/keeper.ts";
 import { backupRoutes } from "../backup/routes.ts";
 import { readColour } from "../colour/reads.ts";
@@ -139,11 +143,11 @@ function routes(setting: AppSetting): Router {
   healthRoutes(router, database);
   const tellSoon = windowTeller(setting);
   router.post("/commands", async (ctx) => {
-    const { shopId, accountId } = whoAsks(ctx);
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, phrase`This is not a command.`, faultsOf(parsed.error, given));
-    ctx.body = await runCommand(database, { shopId, accountId, now: clock.now(), outside }, parsed.data);
+    const { shopId, accountId, role } = whoMay(ctx, (each) => mayTell(each, parsed.data.kind));
+    ctx.body = await runCommand(database, { shopId, accountId, mayUndo: (kind) => mayTell(role, kind), now: clock.now(), outside }, parsed.data);
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
     if (changesPlan(parsed.data.kind)) void planner.want(shopId);
     if (readsTouchedBy(parsed.data.kind).some((name) => SHOP_STOCK.has(name))) tellSoon();
@@ -154,7 +158,7 @@ function routes(setting: AppSetting): Router {
     ctx.status = 200;
     ctx.req.socket.setTimeout(0);
     const who = whoAsks(ctx);
-    const stream = feed.screen(who.shopId);
+    const stream = feed.screen(who.shopId, (name) => mayRead(who.role, name));
     screens.add(who, stream, () => inShop(database, who.shopId, (tx) => isIn(tx, who)));
     ctx.req.on("close", () => stream.destroy());
     ctx.body = stream;
@@ -201,22 +205,23 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   const hour = (): string => clock.now().toISOString().slice(0, 13);
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
   const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
-    router.get(`/${name}`, (ctx) =>
-      inShop(database, whoAsks(ctx).shopId, async (tx) => {
+    router.get(`/${name}`, (ctx) => {
+      const { shopId, role } = whoMay(ctx, (each) => mayRead(each, name));
+      return inShop(database, shopId, async (tx) => {
         ctx.set("cache-control", beside ? "private, no-cache" : "no-store");
         if (beside) {
-          const told = createHash("sha1").update(JSON.stringify([BEGUN, name, await revisionOf(tx, name), await beside(tx, ctx)]));
+          const told = createHash("sha1").update(JSON.stringify([BEGUN, role, name, await revisionOf(tx, name), await beside(tx, ctx)]));
           ctx.set("etag", `W/"${told.digest("base64url")}"`);
           if (ctx.get("if-none-match") === ctx.response.get("etag")) {
             ctx.status = 304;
             return;
           }
         }
-        ctx.body = await answer(tx, ctx);
-      }),
-    );
+        ctx.body = seenBy(role, name, await answer(tx, ctx));
+      });
+    });
   };
-  read("shop", (tx, ctx) => readShop(tx, whoAsks(ctx).accountId, clock.now()), null);
+  read("shop", (tx, ctx) => readShop(tx, whoAsks(ctx), clock.now()), null);
   read("season", readSeason, hour);
   read("plan", readPlan, planIsAt);
   read("designs", readDesigns, () => null);
@@ -237,6 +242,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, phrase`These places are not known.`, faultsOf(query.error, ctx.query));
+    whoMay(ctx, (role) => mayRead(role, "holidays"));
     ctx.set("cache-control", "private, max-age=3600");
     ctx.body = await readHolidays(query.data.places, query.data.from);
   });
@@ -253,30 +259,36 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
 
 /** What is not carried along with the open work: a page at a time, each from where the one before ended. */
 function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "database" | "outside">): void {
-  const page = <Query>(path: string, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>): void => {
+  const page = <Query>(what: LookUp, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>, path = `/${what}`): void => {
     router.get(path, async (ctx) => {
+      const { shopId } = whoMay(ctx, (role) => mayRead(role, what));
       const read = query.safeParse(ctx.query);
       if (!read.success) throw new Refusal(422, phrase`This page cannot be found.`, faultsOf(read.error, ctx.query));
       ctx.set("cache-control", "no-store");
-      ctx.body = await inShop(database, whoAsks(ctx).shopId, (tx) => answer(tx, read.data, ctx));
+      ctx.body = await inShop(database, shopId, (tx) => answer(tx, read.data, ctx));
     });
   };
-  page("/seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
-  page("/seasons/:id", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, pathId((ctx.params as { readonly id?: string }).id, "season"), after));
-  page("/scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
-  page("/card-scale", cardScaleQuery, (tx, query) => readCardScale(tx, outside.scale, query));
-  page("/letter-scale", letterScaleQuery, (tx, query) => readLetterScale(tx, outside.scale, query));
-  page("/households", householdsQuery, readHouseholds);
-  page("/households/:id/everything", z.object({}), async (tx, _, ctx) => {
-    const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));
-    if (!everything) throw new Refusal(404, phrase`There is no such household.`);
-    return everything;
-  });
-  page("/shop-window", z.object({}), async (tx): Promise<ShopWindowRead> => {
+  page("seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
+  page("seasons", pastNeedsQuery, (tx, { after }, ctx) => readSeasonNeeds(tx, pathId((ctx.params as { readonly id?: string }).id, "season"), after), "/seasons/:id");
+  page("scale", scaleQuery, (tx, query) => readScale(tx, outside.scale, query));
+  page("card-scale", cardScaleQuery, (tx, query) => readCardScale(tx, outside.scale, query));
+  page("letter-scale", letterScaleQuery, (tx, query) => readLetterScale(tx, outside.scale, query));
+  page("households", householdsQuery, readHouseholds);
+  page(
+    "households/everything",
+    z.object({}),
+    async (tx, _, ctx) => {
+      const everything = await everythingOf(tx, pathId((ctx.params as { readonly id?: string }).id, "household"));
+      if (!everything) throw new Refusal(404, phrase`There is no such household.`);
+      return everything;
+    },
+    "/households/:id/everything",
+  );
+  page("shop-window", z.object({}), async (tx): Promise<ShopWindowRead> => {
     outside.window.tell(await readShopStock(tx));
     return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
   });
-  page("/put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
+  page("put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }
 
 function pathId(given: string | undefined, of: string): string {
@@ -295,19 +307,19 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
     const { original } = ctx.query;
     const originalId = original === undefined ? null : pictureId(String(original));
-    const { shopId } = whoAsks(ctx);
+    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures/keep"));
     await inShop(database, shopId, (tx) => savePicture(tx, shopId, id, bytes, clock.now(), originalId));
     ctx.status = 204;
   });
   router.put("/pictures/:id/small", async (ctx) => {
     const id = pictureId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
-    const { shopId } = whoAsks(ctx);
+    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures/keep"));
     await inShop(database, shopId, (tx) => saveSmall(tx, shopId, id, bytes));
     ctx.status = 204;
   });
   router.get("/pictures/:id", async (ctx) => {
-    const { shopId } = whoAsks(ctx);
+    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures"));
     const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
     if (!found) throw new Refusal(404, phrase`There is no such picture.`);
     ctx.set("cache-control", "private, max-age=31536000, immutable");
@@ -321,7 +333,7 @@ function pictureRoutes(router: Router, { database, clock, outside }: AppSetting)
     ctx.type = "image/png";
     // Of a batch the demo has laid a photo on the invented glass, kept by the batch's own id.
     const { batch } = ctx.query;
-    const { shopId } = whoAsks(ctx);
+    const { shopId } = whoMay(ctx, (role) => mayRead(role, "scan"));
     const laidOut = batch === undefined ? null : await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(String(batch))));
     ctx.body = await outside.scanner.scan(laidOut?.bytes ?? null);
   });
@@ -334,9 +346,12 @@ const PDF_BEGINS = "%PDF-";
 /** What is printed without a dialog: labels. */
 function printerRoutes(router: Router, { clock, outside }: AppSetting): void {
   router.post("/print-labels", async (ctx) => {
+    whoMay(ctx, (role) => mayRead(role, "print-labels"));
     const pdf = await bodyBytes(ctx, MOST_LABEL_BYTES, "labels");
     if (pdf.subarray(0, PDF_BEGINS.length).toString("latin1") !== PDF_BEGINS)
-      throw new Refusal(422, phrase`These labels cannot be printed.`, [{ code: "no-pdf", path: ["labels"], given: phrase`a file that is no PDF`, allowed: phrase`labels as a PDF file` }]);
+      throw new Refusal(422, phrase`These labels cannot be printed.`, [
+        { code: "no-pdf", path: ["labels"], given: phrase`a file that is no PDF`, allowed: phrase`labels as a PDF file` },
+      ]);
     const file = await outside.labelPrinter.print(pdf, clock.now());
     ctx.body = { file, by: outside.labelPrinter.name, simulated: outside.labelPrinter.simulated } satisfies PrintedRead;
   });
@@ -349,7 +364,7 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "no-store");
     ctx.set("content-disposition", 'attachment; filename="season.ics"');
-    ctx.body = await inShop(database, whoAsks(ctx).shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
+    ctx.body = await inShop(database, whoMay(ctx, (role) => mayRead(role, "season.ics")).shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
   });
   router.get("/calendar/:secret", async (ctx) => {
     const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
@@ -377,7 +392,9 @@ async function bodyBytes(ctx: Context, most: number, what = "picture"): Promise<
   for await (const part of ctx.req as AsyncIterable<Buffer>) {
     size += part.length;
     if (size > most)
-      throw new Refusal(413, phrase`That is too large.`, [{ code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` }]);
+      throw new Refusal(413, phrase`That is too large.`, [
+        { code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` },
+      ]);
     parts.push(part);
   }
   return Buffer.concat(parts);

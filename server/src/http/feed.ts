@@ -1,5 +1,6 @@
 import { PassThrough } from "node:stream";
 import pg from "pg";
+import type { ReadName } from "@yule/contract";
 import type { Revisions } from "../logbook/revisions.ts";
 
 const FIRST_WAIT_MS = 200;
@@ -19,7 +20,7 @@ interface Note {
 
 /** Listens to PostgreSQL and passes each change on to the shop's open screens, through whichever process it was made. */
 export class Feed {
-  private readonly screens = new Map<PassThrough, string>();
+  private readonly screens = new Map<PassThrough, { readonly shopId: string; readonly sees: (name: ReadName) => boolean }>();
   private client: pg.Client | null = null;
   private wait = FIRST_WAIT_MS;
   private closed = false;
@@ -43,7 +44,7 @@ export class Feed {
     client.once("end", again);
     client.on("notification", ({ payload }) => {
       const note = JSON.parse(payload ?? "{}") as Note;
-      this.send(note.shop, `data: ${JSON.stringify({ seq: note.seq, kind: note.kind, wanted: note.wanted ?? null, revisions: note.revisions ?? {} })}\n\n`);
+      this.tell(note);
     });
     try {
       await client.connect();
@@ -57,16 +58,25 @@ export class Feed {
     }
   }
 
-  screen(shopId: string): PassThrough {
+  screen(shopId: string, sees: (name: ReadName) => boolean): PassThrough {
     const stream = new PassThrough();
-    this.screens.set(stream, shopId);
+    this.screens.set(stream, { shopId, sees });
     stream.on("close", () => this.screens.delete(stream));
     stream.write(": open\n\nretry: 1000\n\n");
     return stream;
   }
 
   private send(shopId: string | null, text: string): void {
-    for (const [stream, shop] of this.screens) if (shopId === null || shop === shopId) stream.write(text);
+    for (const [stream, screen] of this.screens) if (shopId === null || screen.shopId === shopId) stream.write(text);
+  }
+
+  /** Each screen is told of the reads that it may see. */
+  private tell({ shop, seq, kind, wanted = null, revisions = {} }: Note): void {
+    for (const [stream, { shopId, sees }] of this.screens) {
+      if (shopId !== shop) continue;
+      const seen = Object.fromEntries(Object.entries(revisions).filter(([name]) => sees(name as ReadName)));
+      stream.write(`data: ${JSON.stringify({ seq, kind, wanted, revisions: seen })}\n\n`);
+    }
   }
 
   async close(): Promise<void> {

@@ -39,7 +39,8 @@ function hostOf(host: string): string {
 /** Other sites may not write here, even though no cookie is needed yet. */
 export async function sameOrigin(ctx: Context, next: Next): Promise<void> {
   const origin = ctx.get("origin");
-  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && URL.parse(origin)?.host !== ctx.host) throw new Refusal(403, phrase`Writing from another site is not allowed.`);
+  if (origin !== "" && ctx.method !== "GET" && ctx.method !== "HEAD" && URL.parse(origin)?.host !== ctx.host)
+    throw new Refusal(403, phrase`Writing from another site is not allowed.`);
   await next();
 }
 

@@ -24,7 +24,11 @@ test.each([
 });
 
 test("what is meant to be shown is shown, with the row as it is now", () => {
-  expect(problemOf(new Refusal(409, phrase`It was changed elsewhere.`, [], { onHand: 3 }))).toMatchObject({ status: 409, title: "It was changed elsewhere.", present: { onHand: 3 } });
+  expect(problemOf(new Refusal(409, phrase`It was changed elsewhere.`, [], { onHand: 3 }))).toMatchObject({
+    status: 409,
+    title: "It was changed elsewhere.",
+    present: { onHand: 3 },
+  });
   expect(problemOf(new Refusal(422, phrase`No.`, [{ code: "x", path: ["due"], given: ["then"], allowed: ["now"] }])).detail).toBe("due: given then, allowed now");
 });
 

@@ -55,6 +55,8 @@ export interface Giver {
   readonly accountId: string;
   readonly now: Date;
   readonly outside: Outside;
+  /** What others than the maker may take back, and be told of again; left out for the maker. */
+  readonly mayUndo?: (kind: CommandKind) => boolean;
 }
 
 export interface GivenCommand {
@@ -122,6 +124,7 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
   const schema = commandSchemas[kind] as z.ZodType;
   const read = schema.safeParse(given.payload);
   if (!read.success) throw new Refusal(422, phrase`Some of what was given cannot be.`, faultsOf(read.error, given.payload));
+  if (kind === "undo" && giver.mayUndo) await onlyWhatMay(tx, giver.mayUndo, (read.data as CommandPayload<"undo">).eventId);
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
@@ -146,6 +149,15 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
     .returning();
   if (!row) throw new Error("the log took no row");
   return { kind, row, changes: writing.changes };
+}
+
+/** Whoever may not tell something may not take it back either: @throws Refusal 403 */
+async function onlyWhatMay(tx: Transaction, may: (kind: CommandKind) => boolean, eventId: string): Promise<void> {
+  const [found] = await tx.select().from(event).where(eq(event.id, eventId));
+  if (!found) return;
+  const told = toldOf(found);
+  const kind = told.kind === "undo" ? told.facts.of.kind : told.kind;
+  if (kind === "older" || !may(kind)) throw new Refusal(403, phrase`This is the maker's to see and to do.`);
 }
 
 /** What follows from commands, in their own transaction: what was learned, whether a plan is of the newest facts, which reads are stale, and the word of it to every screen. */

@@ -119,7 +119,8 @@ const whatChanged = ({ due, lines, print, heat, matters, service, skipped }: Com
 async function removeNeed(writing: Writing, payload: CommandPayload<"remove-need">): Promise<HandlerResult<"remove-need">> {
   const found = await writing.find("need", payload.id);
   if (!found) return missing("need", ["id"], payload.id);
-  if (await isBegun(writing.tx, payload.id)) refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: phrase`a need without panels on the bench` });
+  if (await isBegun(writing.tx, payload.id))
+    refuse({ code: "begun", path: ["id"], given: [{ name: found.title, of: "need" }], allowed: phrase`a need without panels on the bench` });
   await dropNeed(writing, payload.id, payload.version);
   return { subject: ["need", payload.id], facts: { title: found.title } };
 }

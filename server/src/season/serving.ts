@@ -12,7 +12,8 @@ import type { HandlerResult, Handlers } from "../logbook/handler.ts";
 async function serveNeed(writing: Writing, payload: CommandPayload<"serve-need">): Promise<HandlerResult<"serve-need">> {
   const found = await writing.find("need", payload.needId);
   if (!found) return missing("need", ["needId"], payload.needId);
-  if (payload.unitIds.length + payload.lines.length === 0) refuse({ code: "nothing", path: ["unitIds"], given: phrase`nothing`, allowed: phrase`panels of the stash, or cards left over` });
+  if (payload.unitIds.length + payload.lines.length === 0)
+    refuse({ code: "nothing", path: ["unitIds"], given: phrase`nothing`, allowed: phrase`panels of the stash, or cards left over` });
   const lines = await linesOf(writing, payload.needId);
   for (const [index, unitId] of payload.unitIds.entries()) await givePanel(writing, payload.needId, unitId, lines, ["unitIds", index]);
   let cards = 0;

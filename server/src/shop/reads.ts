@@ -1,4 +1,4 @@
-import type { ShopRead } from "@yule/contract";
+import type { Role, ShopRead } from "@yule/contract";
 import { eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { account, shop } from "./tables.ts";
@@ -19,7 +19,11 @@ export async function readTimeZone(tx: Transaction): Promise<string> {
   return row?.timeZone ?? "UTC";
 }
 
-export async function readShop(tx: Transaction, accountId: string, now: Date): Promise<ShopRead> {
+export async function readShop(
+  tx: Transaction,
+  { accountId, role, isLocked }: { readonly accountId: string; readonly role: Role; readonly isLocked: boolean },
+  now: Date,
+): Promise<ShopRead> {
   const row = await readHome(tx);
   const [who] = await tx.select().from(account).where(eq(account.id, accountId));
   if (!who) throw new Error("the shop has no maker");
@@ -46,6 +50,6 @@ export async function readShop(tx: Transaction, accountId: string, now: Date): P
     manner: row.manner,
     rulesOff: row.rulesOff,
     now: now.toISOString(),
-    account: { id: who.id, name: who.name, role: who.role },
+    account: { id: who.id, name: who.name, role, isLocked },
   };
 }

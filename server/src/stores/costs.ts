@@ -13,7 +13,8 @@ async function setTakings(writing: Writing, { id, version, takings }: CommandPay
     if (stage?.designId !== id) missing("stage of this design", ["takings", index, "stageId"], stageId);
     if (!(await writing.find("store", storeId))) missing("store", ["takings", index, "storeId"], storeId);
     const key = `${stageId} ${storeId}`;
-    if (seen.has(key)) refuse({ code: "twice", path: ["takings", index], given: phrase`a material that stands at this stage already`, allowed: phrase`each material once at a stage` });
+    if (seen.has(key))
+      refuse({ code: "twice", path: ["takings", index], given: phrase`a material that stands at this stage already`, allowed: phrase`each material once at a stage` });
     seen.add(key);
   }
   await writing.update("design", id, { takings }, version);
