@@ -71,7 +71,27 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
     const { code, until } = await inShop(database, who.shopId, (tx) => makeCode(tx, who, role, clock.now()));
     ctx.body = { code, role, until: until.toISOString(), addresses: addresses(ctx, hosts) } satisfies LetInRead;
   });
-  // Before the addresses with an id, which "lock" is none of.
+  // Before the addresses with an id, which these are none of.
+  lockRoutes(router, { database, clock });
+  // A device sends itself out; where the shop runs any of them is, and all.
+  router.delete("/devices/:id", async (ctx) => {
+    const who = whoAsks(ctx);
+    const { id } = ctx.params as { readonly id: string };
+    if (id !== who.deviceId) onlyHere(ctx);
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, id, clock.now())));
+    if (id === who.deviceId) dropCarried(ctx);
+    ctx.status = 204;
+  });
+  router.delete("/devices", async (ctx) => {
+    onlyHere(ctx);
+    const who = whoAsks(ctx);
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now())));
+    ctx.status = 204;
+  });
+}
+
+/** Locking a device that is shared, and opening it again. */
+function lockRoutes(router: Router, { database, clock }: Pick<AccessSetting, "database" | "clock">): void {
   router.post("/devices/lock", async (ctx) => {
     const who = whoAsks(ctx);
     const pin = pinIn(ctx);
@@ -89,21 +109,6 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
     throw new Refusal(422, phrase`This device stays locked.`, [
       { code: "wrong-pin", path: ["pin"], given: phrase`other figures`, allowed: phrase`the figures it was locked with` },
     ]);
-  });
-  // A device sends itself out; where the shop runs any of them is, and all.
-  router.delete("/devices/:id", async (ctx) => {
-    const who = whoAsks(ctx);
-    const { id } = ctx.params as { readonly id: string };
-    if (id !== who.deviceId) onlyHere(ctx);
-    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, id, clock.now())));
-    if (id === who.deviceId) dropCarried(ctx);
-    ctx.status = 204;
-  });
-  router.delete("/devices", async (ctx) => {
-    onlyHere(ctx);
-    const who = whoAsks(ctx);
-    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now())));
-    ctx.status = 204;
   });
 }
 

@@ -1,4 +1,18 @@
-import type { BenchRead, DesignsRead, DispatchRead, FairsRead, FinishRead, HouseholdRead, PlanRead, ReadName, Role, SeasonRead, ShopRead, StoresRead } from "@yule/contract";
+import type {
+  BenchRead,
+  ColourRead,
+  DesignsRead,
+  DispatchRead,
+  FairsRead,
+  FinishRead,
+  HouseholdRead,
+  PlanRead,
+  ReadName,
+  Role,
+  SeasonRead,
+  ShopRead,
+  StoresRead,
+} from "@yule/contract";
 
 /** Reads of which others than the maker see less. */
 interface Reads {
@@ -9,6 +23,7 @@ interface Reads {
   readonly stores: StoresRead;
   readonly bench: BenchRead;
   readonly finish: FinishRead;
+  readonly colour: ColourRead;
   readonly dispatch: DispatchRead;
   readonly fairs: FairsRead;
 }
@@ -51,14 +66,20 @@ function packing(dispatch: DispatchRead): DispatchRead {
 
 const storesWithoutMoney = (stores: StoresRead): StoresRead => ({
   ...stores,
-  stores: stores.stores.map((store) => ({ ...store, packCostMinor: null })),
+  stores: stores.stores.map((store) => ({ ...store, packCostMinor: 0 })),
   lots: stores.lots.map((lot) => ({ ...lot, costMinor: 0 })),
   suppliers: [],
   offers: [],
   toBuy: [],
 });
 
-const HELPER: Less = { shop: shopWithoutMoney, season: seasonWithoutMoney, dispatch: packing, stores: storesWithoutMoney };
+const HELPER: Less = {
+  shop: shopWithoutMoney,
+  season: seasonWithoutMoney,
+  dispatch: packing,
+  stores: storesWithoutMoney,
+  colour: ({ paints }) => ({ paints: paints.map((paint) => ({ ...paint, costMinor: null })) }),
+};
 
 /** At the till there is a fair, and nothing else of the shop. */
 const TILL: Less = {

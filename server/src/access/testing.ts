@@ -28,7 +28,8 @@ export const deviceOf =
         // A feed does not end: its head is what is asked for.
         if (answer.headers["content-type"]?.includes("event-stream")) {
           asked.destroy();
-          return void resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body: null });
+          resolve({ status: answer.statusCode ?? 0, headers: answer.headers, body: null });
+          return;
         }
         const parts: Buffer[] = [];
         answer.on("data", (part: Buffer) => parts.push(part));

@@ -1,4 +1,5 @@
 import { demoCommands } from "@yule/demo";
+import { phraseText } from "@yule/contract";
 import type { BackupAbout, BackupRead, BackupsRead, DesignsRead, LogbookRead, Problem, SeasonRead, StoresRead } from "@yule/contract";
 import { createHash } from "node:crypto";
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -289,5 +290,5 @@ test("they lie where she says, and a folder that cannot be is refused at its fie
   writeFileSync(stick, "");
   const answer = await post("backups");
   expect([answer.status, (answer.body as Problem).title]).toEqual([507, expect.stringMatching(/^The folder of the backups is not there; perhaps a stick was pulled out\./)]);
-  expect((await shop.get<BackupsRead>("backups")).fault?.parts.join("")).toMatch(/stick was pulled out/);
+  expect(phraseText((await shop.get<BackupsRead>("backups")).fault?.parts ?? [])).toMatch(/stick was pulled out/);
 });

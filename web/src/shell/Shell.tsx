@@ -1,17 +1,18 @@
 import { t, wordsFor } from "@yule/core";
-import { Moon, Settings, Sun } from "lucide-react";
+import { LockOpen, Moon, Settings, Sun } from "lucide-react";
 import { useKeys } from "../kit/useKeys.ts";
 import { Box, Button, chakra, Flex, Text, VisuallyHidden } from "@chakra-ui/react";
-import type { Problem } from "@yule/contract";
+import { mayOpen, type Problem } from "@yule/contract";
 
 import { mannerOfShop, rowOf, type PlannedSeason, type Outlook } from "@yule/derive";
 import { lazy, memo, Suspense, useEffect, useMemo, useRef, useState } from "react";
-import { NavLink, Outlet, useLocation, useNavigate } from "react-router";
+import { Navigate, NavLink, Outlet, useLocation, useNavigate } from "react-router";
 import { Loading, ProblemNote } from "../kit/states.tsx";
 import { MannerProvider, type ShopManner } from "../kit/measure.tsx";
 import { usePlannedSeason, type Planning } from "../plan/planned.ts";
 import { PlannedProvider, usePlanned } from "../plan/plannedContext.ts";
 import { useDesignsQuery, useShopQuery } from "../data/api.ts";
+import { useRole } from "../data/role.ts";
 import { useFeed } from "./feed.ts";
 import { AwayLine, Notices } from "./Notices.tsx";
 import { noticeAdded } from "../data/notices.ts";
@@ -52,6 +53,13 @@ const ShopDialog = lazy(() =>
   ),
 );
 
+const OwnDialog = lazy(() =>
+  withWords(
+    "shop",
+    import("../features/devices/OwnDialog.tsx").then(({ OwnDialog: shown }) => ({ default: shown })),
+  ),
+);
+
 /** Before anything is known of the shop. */
 const NO_SHOP = { country: "", manner: {} };
 
@@ -81,6 +89,10 @@ export function Shell() {
         <SignIn />
       </Suspense>
     );
+  const role = shop.data?.account.role ?? "maker";
+  const [, view = ""] = pathname.split("/");
+  const first = VIEWS.find(({ path }) => mayOpen(role, path));
+  if (first && !mayOpen(role, view)) return <Navigate to={`/${first.path}`} replace />;
   return <Frame key={language} outlook={outlook} problem={problem} planned={planned} planning={planning} manner={manner} thin={!pathname.startsWith("/season")} empty={empty} />;
 }
 
@@ -97,6 +109,7 @@ interface FrameProps {
 
 /** Head, ribbon, index tabs, sheet of paper. What was told but means nothing for them draws none of them anew. */
 const Frame = memo(function Frame({ outlook, problem, planned, planning, manner, thin, empty }: FrameProps) {
+  const role = useRole();
   return (
     <MannerProvider value={manner}>
       <PlannedProvider value={planned}>
@@ -120,7 +133,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
             </Suspense>
           ) : (
             <>
-              {outlook ? <Ribbon key={`ribbon ${manner.key ?? ""}`} outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
+              {role !== "maker" ? null : outlook ? <Ribbon key={`ribbon ${manner.key ?? ""}`} outlook={outlook} thin={thin} /> : <Box height="72px" bg="table" />}
               <Flex flex="1" direction={{ base: "column", lg: "row" }} minWidth={0}>
                 <Tabs outlook={outlook} />
                 <Box
@@ -166,6 +179,7 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
     dispatch(eveningSet(!evening));
   };
   const system = shop?.lengthSystem ?? "in";
+  const isMaker = useRole() === "maker";
   const [settings, setSettings] = useState(false);
   return (
     <Flex as="header" align="center" wrap="wrap" rowGap="0" columnGap={{ base: "10px", md: "18px" }} paddingX="20px" paddingTop="8px" paddingBottom="4px">
@@ -184,8 +198,13 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
       </Button>
       {settings && shop && (
         <Suspense fallback={null}>
-          <ShopDialog shop={shop} onClose={() => setSettings(false)} />
+          {isMaker ? <ShopDialog shop={shop} onClose={() => setSettings(false)} /> : <OwnDialog shop={shop} onClose={() => setSettings(false)} />}
         </Suspense>
+      )}
+      {shop?.account.isLocked && (
+        <Button variant="outline" onClick={() => setSettings(true)}>
+          <LockOpen size={18} aria-hidden /> {t`Unlock this device`}
+        </Button>
       )}
       <Box flex="1" />
       {planning && (
@@ -193,7 +212,15 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           {PLANNING[planning]}
         </Text>
       )}
-      <Flex role="group" aria-label={t`Lengths in`} display={{ base: "none", sm: "flex" }} border="1.5px solid" borderColor="ink" borderRadius="22px" overflow="hidden">
+      <Flex
+        role="group"
+        aria-label={t`Lengths in`}
+        display={{ base: "none", sm: isMaker ? "flex" : "none" }}
+        border="1.5px solid"
+        borderColor="ink"
+        borderRadius="22px"
+        overflow="hidden"
+      >
         {(["in", "cm"] as const).map((each) => (
           <Button
             key={each}
@@ -239,6 +266,7 @@ function calls(outlook: Outlook | null, planned: PlannedSeason | null): Readonly
 
 const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   const called = calls(outlook, usePlanned());
+  const role = useRole();
   const { pathname } = useLocation();
   const strip = useRef<HTMLDivElement>(null);
   // On a phone the tabs run past the edge: the chosen one is brought into sight, and nothing but the strip moves.
@@ -260,7 +288,7 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
       paddingTop={{ base: 0, lg: "8px" }}
       css={{ scrollbarWidth: "none" }}
     >
-      {VIEWS.map((view) => {
+      {VIEWS.filter(({ path }) => mayOpen(role, path)).map((view) => {
         const call = called[view.path];
         return (
           <NavLink key={view.path} to={`/${view.path}`} style={{ textDecoration: "none", flex: "none" }}>

@@ -1,12 +1,16 @@
 import { problemTitle } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { LetInRead } from "@yule/contract";
-import { minuteOfDayAt, t } from "@yule/core";
+import type { LetInRead, Role } from "@yule/contract";
+import { minuteOfDayAt, t, wordsFor } from "@yule/core";
 import { toString as qrSvg } from "qrcode";
 import { useEffect, useState } from "react";
 import { problemIn, request, useDevicesQuery } from "../../data/api.ts";
-import { FaultLines } from "../../kit/FormField.tsx";
+import { Choice, FaultLines, FormField } from "../../kit/FormField.tsx";
 import { printMoment, printTime } from "../../kit/say.ts";
+import { Lock } from "./Lock.tsx";
+
+/** Whose a device is. */
+const ROLE_WORDS: Readonly<Record<Role, string>> = wordsFor({ maker: () => t`for the maker`, helper: () => t`for a helper`, till: () => t`for the till` });
 
 /** While a code is shown, it is looked so often whether somebody came in by it. */
 const LOOKED_EVERY_MS = 2_000;
@@ -17,6 +21,8 @@ const spaced = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`;
 export function Devices({ timeZone }: { timeZone: string }) {
   const [code, setCode] = useState<(LetInRead & { readonly beside: number }) | null>(null);
   const [fault, setFault] = useState<string | null>(null);
+  const [role, setRole] = useState<Role>("maker");
+  const [locking, setLocking] = useState(false);
   const { data, refetch } = useDevicesQuery(undefined, { refetchOnMountOrArgChange: true, ...(code && { pollingInterval: LOOKED_EVERY_MS }) });
   const count = data?.devices.length ?? 0;
   // Somebody came in: the code is over.
@@ -28,7 +34,8 @@ export function Devices({ timeZone }: { timeZone: string }) {
   };
   const letIn = () =>
     during(async () => {
-      setCode({ ...((await request("devices/code", { method: "POST" })) as LetInRead), beside: count });
+      const made = await request("devices/code", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ role }) });
+      setCode({ ...(made as LetInRead), beside: count });
     });
   const out = (path: string) =>
     during(async () => {
@@ -51,15 +58,28 @@ export function Devices({ timeZone }: { timeZone: string }) {
               <b>
                 <bdi>{each.name}</bdi>
               </b>
-              {each.isThis && t`, this one`}
+              {each.isThis && t`, this one`}, {ROLE_WORDS[each.role]}
+              {each.isLocked && t`, locked`}
               <Text color="softInk">{t`let in ${moment(each.letInAt)}, last seen ${moment(each.seenAt)}`}</Text>
             </Box>
+            {each.isThis && each.role === "maker" && <Button variant="ghost" onClick={() => setLocking(true)}>{t`Lock this device`}</Button>}
             {(data.isHere || each.isThis) && <Button variant="ghost" onClick={() => void out(`devices/${each.id}`)} aria-label={t`Send ${each.name} out`}>{t`Send it out`}</Button>}
           </Flex>
         ))}
       </Box>
       {data.isHere ? (
-        <Flex gap="10px" wrap="wrap" marginTop="10px">
+        <Flex gap="10px" wrap="wrap" marginTop="10px" align="flex-end">
+          <FormField label={t`For whom`}>
+            <Choice
+              value={role}
+              onChange={(change) => setRole(change.target.value as Role)}
+              options={[
+                { value: "maker", label: t`the maker: everything` },
+                { value: "helper", label: t`a helper: bench, finishing and packing` },
+                { value: "till", label: t`the till of a fair` },
+              ]}
+            />
+          </FormField>
           <Button variant="outline" onClick={() => void letIn()}>{t`Let a device in`}</Button>
           {count > 1 && <Button variant="ghost" onClick={() => void out("devices")}>{t`Send all devices out`}</Button>}
         </Flex>
@@ -67,13 +87,18 @@ export function Devices({ timeZone }: { timeZone: string }) {
         <Text color="softInk">{t`Others are let in and sent out on the machine where the shop runs.`}</Text>
       )}
       <FaultLines faults={fault === null ? [] : [fault]} />
+      {locking && (
+        <Box marginTop="12px">
+          <Lock isLocked={false} onLeave={() => setLocking(false)} />
+        </Box>
+      )}
       {code && <Code code={code} until={printTime(minuteOfDayAt(new Date(code.until), timeZone))} />}
     </Box>
   );
 }
 
 /** What the other device needs: where to go, and the code, large enough for across the kitchen. */
-function Code({ code: { code, addresses }, until }: { code: LetInRead; until: string }) {
+function Code({ code: { code, addresses, role }, until }: { code: LetInRead; until: string }) {
   const [svg, setSvg] = useState<string | null>(null);
   const address = addresses[0];
   useEffect(() => {
@@ -101,7 +126,7 @@ function Code({ code: { code, addresses }, until }: { code: LetInRead; until: st
         <Text fontFamily="heading" fontSize="44px" fontWeight={700} letterSpacing="0.06em" marginTop="6px">
           {spaced(code)}
         </Text>
-        <Text color="softInk">{t`It lets one device in, until ${until}.`}</Text>
+        <Text color="softInk">{t`It lets one device in, ${ROLE_WORDS[role]}, until ${until}.`}</Text>
       </Box>
     </Flex>
   );

@@ -30,8 +30,8 @@ interface OnStall {
   readonly left: number;
 }
 
-/** The till for the day: a card is pressed, then how it was paid. It needs no network: what was rung up goes up later. */
-export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => void; onOver: () => void }) {
+/** The till for the day: a card is pressed, then how it was paid. It needs no network: what was rung up goes up later. Counting the tin at the end is the maker's. */
+export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack?: () => void; onOver?: () => void }) {
   const { designs, shop } = useView();
   const say = (minor: number): string => printMoney(money(minor), shop.currency);
   const [basket, setBasket] = useState<ReadonlyMap<string, number>>(new Map());
@@ -72,7 +72,8 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
   useEffect(() => {
     top.current?.scrollIntoView();
   }, []);
-  if (asked === "end") return <CloseFair fair={fair} names={new Map(stall.map(({ id, name, left }) => [id, { name, left }]))} onBack={() => setAsked(null)} onOver={onOver} />;
+  if (asked === "end" && onOver)
+    return <CloseFair fair={fair} names={new Map(stall.map(({ id, name, left }) => [id, { name, left }]))} onBack={() => setAsked(null)} onOver={onOver} />;
   return (
     <>
       <div ref={top} />
@@ -108,8 +109,8 @@ export function Till({ fair, onBack, onOver }: { fair: FairRead; onBack: () => v
         )}
         {asked === null && (
           <Flex gap="16px" marginTop="6px" align="center" wrap="wrap">
-            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={onBack}>{t`Back to the plan`}</Button>
-            <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={() => setAsked("end")}>{t`Count the end of the fair`}</Button>
+            {onBack && <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={onBack}>{t`Back to the plan`}</Button>}
+            {onOver && <Button variant="ghost" size="sm" minHeight="44px" paddingInline="0" onClick={() => setAsked("end")}>{t`Count the end of the fair`}</Button>}
             <Text color="softInk" fontSize="15px">{t`Nothing is paid here: cash and card are noted.`}</Text>
           </Flex>
         )}

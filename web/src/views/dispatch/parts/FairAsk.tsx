@@ -5,6 +5,7 @@ import { cardCosts, fairPlan, fairsAhead, type FairAhead } from "@yule/derive";
 import { useMemo } from "react";
 import { useSearchParams } from "react-router";
 import { useCostsQuery, useFairsQuery, useFinishQuery, useStoresQuery } from "../../../data/api.ts";
+import { useRole } from "../../../data/role.ts";
 import { Choice } from "../../../kit/FormField.tsx";
 import { Loading, Teach } from "../../../kit/states.tsx";
 import { Verdict } from "../../../kit/Verdict.tsx";
@@ -23,11 +24,15 @@ const NOTHING_LEFT: Pick<FinishRead, "left" | "boxes"> = { left: [], boxes: [] }
 export default function FairAsk({ outlook }: DispatchAskProps) {
   const { data, error } = useFairsQuery();
   const [params, setParams] = useSearchParams();
+  const role = useRole();
   const told = data ?? (error ? NO_FAIRS : null);
   const ahead = useMemo(() => (told ? fairsAhead(outlook, told) : []), [outlook, told]);
   if (!told) return <Loading />;
   const over = told.fairs.find(({ tinMinor }) => tinMinor !== null) ?? null;
   const shown = ahead.find(({ id }) => id === params.get("fair")) ?? ahead[0];
+  const open = told.fairs.find(({ tinMinor, goods }) => tinMinor === null && goods.length > 0);
+  if (role === "till")
+    return open ? <Till key={open.id} fair={open} /> : <Verdict>{t`No fair has begun. The till opens here once the maker has set what is brought along.`}</Verdict>;
   const go = (next: Record<string, string>): void => setParams({ ask: "fair", ...next });
   if (params.get("over") !== null && over) return <FairOver fair={over} onBack={() => go({})} />;
   if (shown?.fair && params.get("till") !== null) return <Till key={shown.id} fair={shown.fair} onBack={() => go({ fair: shown.id })} onOver={() => go({ over: "1" })} />;
