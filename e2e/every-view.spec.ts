@@ -20,7 +20,7 @@ const VIEWS: Readonly<Record<string, RegExp>> = {
   finish: /^Gull Steps order: paint \d more before the puddle dries\. The 7 panels on their way cannot be enough\.$/,
   dispatch: /^Nothing is ready to go yet\. Next to go is Gull Steps order, by Wed 12 Nov\.$/,
   stores: /^Cotton 300 gsm, 20 × 26 runs out in the session of \w{3} \d+ \w{3}\. Order \d+ sheets from Sandbar Sundries by \w{3} \d+ \w{3}: €\d+\.\d\d, post free\. /,
-  logbook: /^Of 35 panels of the designs asked for now, 29 were good, and 3 of 3 needs of Season 2031 went out in time\.$/,
+  logbook: /^Since Sun 2 Nov you were at the bench once, 1 h \d+ min in all; 1 panel was spoilt\.$/,
 };
 const COLOUR: readonly RegExp[] = [
   /^Night train, dusk blue: Dusk and Lamp Oil go dull where they overlap\. Take Quince/,

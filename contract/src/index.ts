@@ -2,7 +2,7 @@ export * from "./common/fault.ts";
 export * from "./common/faultLine.ts";
 export * from "./common/sentFault.ts";
 export * from "./common/sentPhrase.ts";
-export { howMany } from "./common/counts.ts";
+export { howMany, listed } from "./common/counts.ts";
 export * from "./common/fields.ts";
 export * from "./common/text.ts";
 export * from "./common/envelope.ts";
@@ -57,6 +57,7 @@ export type { FairGoodRead, FairRead, FairsRead, SaleRead } from "./dispatch/fai
 export { ringUp, setFair } from "./dispatch/fairs.ts";
 export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type PrintedRead, type UndertakingRead } from "./dispatch/letters.ts";
 export * from "./logbook/logbook.ts";
+export * from "./logbook/review.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
 export type { SessionSum } from "./bench/events.ts";
 export type { ChangedTime, NeedChanged } from "./season/events.ts";

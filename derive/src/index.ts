@@ -76,4 +76,6 @@ export * from "./stores/buying.ts";
 export * from "./stores/instead.ts";
 export * from "./stores/cardCost.ts";
 export * from "./stores/goingOff.ts";
+export * from "./logbook/review.ts";
+export * from "./logbook/stories.ts";
 export { groupedBy } from "./groupedBy.ts";

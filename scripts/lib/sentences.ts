@@ -28,6 +28,7 @@ const domainOf = (path: string): string => {
   // What is allowed is met when something was not, and fetched after what the views say.
   if (/^(?:server|contract)\/src\//.test(path)) return "refusals";
   if (path.startsWith("derive/src/designs/")) return "designs";
+  if (path.startsWith("derive/src/logbook/")) return "logbook";
   if (SETTINGS.test(path)) return "shop";
   return /^(?:web\/src\/views|core\/src(?=\/(?:designs|colour)\/))\/(\w+)\//.exec(path)?.[1] ?? "common";
 };

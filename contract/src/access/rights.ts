@@ -20,6 +20,7 @@ export const lookUps = [
   "households/everything",
   "shop-window",
   "put-away",
+  "review",
   "pictures",
   "pictures/keep",
   "scan",
@@ -57,6 +58,7 @@ const READERS: Readonly<Record<ReadName | LookUp, readonly Other[]>> = {
   "households/everything": [],
   "shop-window": [],
   "put-away": [],
+  review: [],
   "season.ics": [],
 };
 

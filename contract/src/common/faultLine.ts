@@ -1,4 +1,4 @@
-import { isPhrase, phraseWrittenAs, saidFrom, t, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
+import { hasWords, isPhrase, phraseWrittenAs, saidFrom, t, toMm, type Fault, type FaultPath, type FaultValue, type Phrase } from "@yule/core";
 
 /** `panels[0].count`; the whole input is `input`. */
 export function pathText(path: FaultPath): string {
@@ -28,6 +28,8 @@ export function phraseSaid(phrase: Phrase, say: Speech): string {
   const known = phraseWrittenAs(phrase);
   if (!known) return phraseText(phrase, say);
   const values = known.values.map((value) => (typeof value === "string" || typeof value === "number" ? value : isPhrase(value) ? phraseSaid(value, say) : say(value)));
+  // What only puts phrases together is no sentence: they are said, one after the other.
+  if (!hasWords(known.source)) return known.source.replace(/\{(\d+)\}/g, (_, place: string) => String(values[Number(place)] ?? ""));
   return saidFrom(known.source, values) ?? phraseText(phrase, say);
 }
 

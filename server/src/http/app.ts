@@ -16,6 +16,7 @@ import {
   pastNeedsQuery,
   putAwayQuery,
   cardScaleQuery,
+  reviewQuery,
   letterScaleQuery,
   scaleQuery,
   seasonsQuery,
@@ -52,6 +53,7 @@ import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readCardScale, readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
+import { readReview } from "../logbook/review.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Outside } from "../outside/outside.ts";
@@ -288,6 +290,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
     outside.window.tell(await readShopStock(tx));
     return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
   });
+  page("review", reviewQuery, (tx, { season }) => readReview(tx, season));
   page("put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }
 

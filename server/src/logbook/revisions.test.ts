@@ -1,3 +1,4 @@
+import { cursorAfter } from "@yule/contract";
 import type { LogbookRead } from "@yule/contract";
 import { sql } from "drizzle-orm";
 import pg from "pg";
@@ -61,7 +62,7 @@ test("what is looked for in the logbook is found by any three letters, or by how
   expect(await found("%")).toBe(0);
   expect(await found("zzz")).toBe(0);
   const [first, second] = (await shop.get<LogbookRead>("logbook?most=50&find=ulls")).events;
-  const older = await shop.get<LogbookRead>(`logbook?most=50&find=ulls&before=${String(first?.seq ?? 0)}`);
+  const older = await shop.get<LogbookRead>(`logbook?most=50&find=ulls&before=${first ? cursorAfter(first) : ""}`);
   expect(older.events.map(({ id }) => id)).toEqual([second?.id]);
   expect(wordsOf(first)).toContain("Gulls 50 %");
 });
@@ -95,7 +96,7 @@ test("in a hundred thousand entries a rare word is found by the index, and only 
   expect(plan.rows.map((row) => row["QUERY PLAN"]).join("\n")).toContain("event_by_letters");
   await client.end();
   await inShop(shop.database, other, async (tx) => {
-    const [mine] = (await tx.execute<{ count: string }>(sql`select count(*) from find_in_logbook('was done', null, 5000)`)).rows;
+    const [mine] = (await tx.execute<{ count: string }>(sql`select count(*) from logbook_page('was done', null, null, null, null, null, null, 5000)`)).rows;
     expect(Number(mine?.count)).toBe(1_000);
   });
 }, 60_000);

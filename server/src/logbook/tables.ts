@@ -27,6 +27,7 @@ export const event = pgTable(
     primaryKey({ columns: [table.shopId, table.id] }),
     foreignKey({ columns: [table.shopId, table.accountId], foreignColumns: [account.shopId, account.id] }),
     index("event_by_seq").on(table.shopId, table.seq),
+    index("event_by_at").on(table.shopId, table.at.desc(), table.seq.desc()),
   ],
 );
 

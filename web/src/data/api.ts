@@ -20,6 +20,7 @@ import type {
   PlanRead,
   Problem,
   PutAwayRead,
+  ReviewRead,
   SeasonNeedsRead,
   SeasonRead,
   SeasonsRead,
@@ -88,6 +89,16 @@ const read: BaseQueryFn<string, unknown, Problem> = async (path) => {
   }
 };
 
+/** What is asked of the logbook; null where it is not narrowed by that. */
+export interface LogbookAsked {
+  readonly find: string;
+  readonly part: string | null;
+  readonly from: string | null;
+  readonly until: string | null;
+  readonly kind: string | null;
+  readonly of: string | null;
+}
+
 /** A page of what is looked up, by what narrows it. */
 function pageOf(path: string, narrowed: Readonly<Record<string, string | null>>): string {
   const query = new URLSearchParams(Object.entries(narrowed).flatMap(([key, value]) => (value === null ? [] : [[key, value]]))).toString();
@@ -116,6 +127,7 @@ export const api = createApi({
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
     devices: build.query<DevicesRead, void>({ query: () => "devices" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
+    review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish"] }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ before }) => before ?? undefined },
@@ -137,13 +149,16 @@ export const api = createApi({
       query: ({ pageParam }) => pageOf("put-away", { after: pageParam }),
       providesTags: ["designs"],
     }),
-    logbook: build.infiniteQuery<LogbookRead, string, number | null>({
+    logbook: build.infiniteQuery<LogbookRead, LogbookAsked, string | null>({
       infiniteQueryOptions: {
         initialPageParam: null,
-        getNextPageParam: ({ events }) => (events.length < LOGBOOK_PAGE ? undefined : events[events.length - 1]?.seq),
+        getNextPageParam: ({ events }) => {
+          const last = events[LOGBOOK_PAGE - 1];
+          return last && `${last.at}_${String(last.seq)}`;
+        },
       },
-      query: ({ queryArg: find, pageParam: before }) =>
-        `logbook?most=${String(LOGBOOK_PAGE)}${find ? `&find=${encodeURIComponent(find)}` : ""}${before === null ? "" : `&before=${String(before)}`}`,
+      query: ({ queryArg: { find, part, from, until, kind, of }, pageParam: before }) =>
+        pageOf("logbook", { most: String(LOGBOOK_PAGE), find: find === "" ? null : find, part, from, until, kind, of, before }),
       providesTags: ["logbook"],
     }),
   }),
@@ -166,6 +181,7 @@ export const {
   useDispatchQuery,
   useHolidaysQuery,
   useLogbookInfiniteQuery,
+  useReviewQuery,
   useHouseholdsInfiniteQuery,
   useOrdersQuery,
   usePastSeasonInfiniteQuery,

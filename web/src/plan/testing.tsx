@@ -16,6 +16,8 @@ import { system } from "../kit/theme.ts";
 /** A made-up server for tests of screens: it keeps what it is sent, and answers reads and commands as it was told. */
 export class PretendServer {
   readonly sent: CommandEnvelope[] = [];
+  /** Paths that were read, in order. */
+  readonly asked: string[] = [];
   /** What it refuses: the problem for a command, or null. */
   refuses: (command: CommandEnvelope) => Partial<Problem> | null = () => null;
 
@@ -31,6 +33,7 @@ export class PretendServer {
   private answer(path: string, init?: RequestInit): Response {
     const respond = (status: number, body: unknown) => ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
     if (init?.method !== "POST") {
+      this.asked.push(path);
       const name = /\/api\/([a-z]+)/.exec(path)?.[1] ?? "";
       return name in this.reads ? respond(200, this.reads[name]) : respond(404, { type: "about:blank", title: "There is none.", status: 404, detail: "", errors: [] });
     }

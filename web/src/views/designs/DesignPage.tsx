@@ -17,6 +17,7 @@ import { StackForm } from "./parts/StackForm.tsx";
 import { PicturePanel } from "./parts/PicturePanel.tsx";
 import { WordsPanel } from "./parts/WordsPanel.tsx";
 import { TraitsPanel } from "./parts/TraitsPanel.tsx";
+import { StoryLink } from "../../features/stories/StoryLink.tsx";
 
 /** One design: its card worked out from envelope to panel, its route, and how it stands in its family. */
 export function DesignPage({ design, families, sentiments, outlook }: { design: DesignRead; families: readonly Family[]; sentiments: readonly SentimentRead[]; outlook: Outlook }) {
@@ -60,9 +61,10 @@ function PutAway({ design }: { design: DesignRead }) {
       <Button onClick={() => change(false)}>{t`Bring it back`}</Button>
     </Flex>
   ) : (
-    <Box marginTop="26px">
+    <Flex marginTop="26px" gap="18px" align="center">
       <Button variant="outline" onClick={() => change(true)}>{t`Put this design away`}</Button>
-    </Box>
+      <StoryLink kind="design" id={design.id} name={design.name} />
+    </Flex>
   );
 }
 

@@ -1,5 +1,5 @@
-import type { EventRead, EventTold } from "@yule/contract";
-import { reliabilityOf, type Claim } from "@yule/core";
+import type { EventRead, EventTold, ReviewRead } from "@yule/contract";
+import { day, reliabilityOf, type Claim } from "@yule/core";
 import { need, season } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
@@ -43,19 +43,108 @@ test("what happened reads in her own days, each under its day, what was taken ba
   expect(getComputedStyle(struck).textDecoration).toContain("line-through");
 });
 
-test("chances are set beside what came of them once there are enough; before, nothing is claimed", async () => {
-  await screen.findByText("Office posted by Letter on Thu 20 Nov");
-  expect(screen.queryByRole("region", { name: "How true the chances were" })).toBeNull();
+const reviewed: ReviewRead = {
+  season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" },
+  seasons: [
+    { id: "s", name: "Winter" },
+    { id: "before", name: "Spring" },
+  ],
+  needs: [
+    {
+      ...{ id: "n1", title: "Quay fair", kind: "fair", designId: "moth", due: day("2031-11-05"), wentOn: null, begunOn: null },
+      ...{ cards: 10, priceMinor: 4_000, leftOver: 2, panels: 10, lost: 1 },
+    },
+    {
+      ...{ id: "n2", title: "Office", kind: "order", designId: "moth", due: day("2031-11-05"), wentOn: day("2031-11-04"), begunOn: day("2031-10-20") },
+      ...{ cards: 5, priceMinor: 3_000, leftOver: 0, panels: 6, lost: 0 },
+    },
+  ],
+  hands: [
+    { week: day("2031-10-20"), designId: "moth", stage: "First wash", panels: 6, minutes: 60 },
+    { week: day("2031-11-03"), designId: "moth", stage: "Moon", panels: 6, minutes: 30 },
+  ],
+  losses: [{ designId: "moth", stage: "Moon", why: "ran", panels: 1 }],
+  designs: [{ id: "moth", name: "Lamp moth" }],
+};
+const showReview = (read: ReviewRead, reliability = season([need]).reliability): void => {
   cleanup();
+  server = new PretendServer({ logbook: { events }, review: read });
+  showScreen(<LogbookView />, { outlook: { ...season([need]), reliability }, at: "/logbook?ask=season" });
+};
+const verdict = (): string => screen.getByRole("heading", { level: 1 }).textContent;
+
+test("the season is looked back on: what was kept, what was late and why, where the hours went, what an hour earned", async () => {
+  showReview(reviewed);
+  await screen.findByRole("region", { name: "What was late, and what came first?" });
+  expect(verdict()).toMatch(/^So far in Winter 1 of 2 promises were kept\. 1 h 30 min of hands went into it; 1 of 16 panels was lost\.$/);
+  expect(screen.getByText(/It was never begun\. Say no to it earlier/)).toBeTruthy();
+  expect(screen.getByText("Most went into First wash: 1 h, 67 in 100 of all. A minute saved there saves most.")).toBeTruthy();
+  expect(screen.getByText("An hour of Lamp moth brought €20.00.")).toBeTruthy();
+  expect(screen.getByText("Most at Moon of Lamp moth: ran.")).toBeTruthy();
+  expect(screen.getByText("Quay fair: 2 of 10 cards")).toBeTruthy();
+  await userEvent.setup().selectOptions(screen.getByLabelText("Look back on which season"), "before");
+  await waitFor(() => expect(server.asked.some((path) => path.endsWith("review?season=before"))).toBe(true));
+});
+
+test("a season without a fact claims nothing and says what will stand here", async () => {
+  showReview({ ...reviewed, needs: [], hands: [], losses: [], seasons: [{ id: "s", name: "Winter" }] });
+  expect(await screen.findByText("Nothing was painted in this season yet")).toBeTruthy();
+  expect(verdict()).toBe("No promise of Winter has come due yet.");
+  expect(screen.queryByRole("region", { name: "Where did the hours go?" })).toBeNull();
+});
+
+test("chances are set beside what came of them once there are enough; before, nothing is claimed", async () => {
+  showReview(reviewed);
+  await screen.findByText(/of hands went into it/);
+  expect(screen.queryByRole("region", { name: "How true the chances were" })).toBeNull();
   const claims = Array.from({ length: 10 }, (_, at): Claim => ({ need: String(at), chance: 0.9, kept: at < 6 }));
-  const reliability = reliabilityOf([...claims, { need: "tight", chance: 0.6, kept: true }]);
-  showScreen(<LogbookView />, { outlook: { ...season([need]), reliability } });
-  await screen.findByText("Office posted by Letter on Thu 20 Nov");
-  expect(screen.getByRole("heading", { level: 1 }).textContent).toContain("What was called safe was kept 60 times in 100, and 90 had been said.");
+  showReview(reviewed, reliabilityOf([...claims, { need: "tight", chance: 0.6, kept: true }]));
+  expect(await screen.findByText(/What was called safe was kept/)).toBeTruthy();
   const table = within(screen.getByRole("region", { name: "How true the chances were" }));
   expect(table.getByRole("row", { name: /safe/ }).textContent).toMatch(/safe90 in 10060 in 10010/);
   expect(table.getByRole("row", { name: /tight/ }).textContent).toMatch(/60 in 100100 in 1001/);
   expect(table.getByText(/The plans were too sure\. Times are now believed to spread 1\.\d times as wide/)).toBeTruthy();
+});
+
+const tap = (seq: number, at: string, panel: number): EventRead =>
+  event(seq, { kind: "tell-bench", facts: { stage: "First wash", what: "done", panels: [panel] } }, { at, subjectKind: "batch", subjectId: "b1" });
+
+test("a session is one entry that opens to its taps; the verdict sums the last days up", async () => {
+  cleanup();
+  server = new PretendServer({ logbook: { events: [tap(8, "2031-11-08T09:50:00Z", 2), tap(7, "2031-11-08T09:30:00Z", 1)] } });
+  showScreen(<LogbookView />, { outlook: season([need]) });
+  expect(await screen.findByText("At the bench for 20 min: First wash on 2 panels.")).toBeTruthy();
+  expect(verdict()).toBe("Since Sat 8 Nov you were at the bench once, 20 min in all; no panel was spoilt.");
+  expect(screen.queryByText("First wash done: panel 1")).toBeNull();
+  const user = userEvent.setup();
+  await user.click(screen.getByRole("button", { name: "Show its 2 entries" }));
+  expect(screen.getByText("First wash done: panel 1")).toBeTruthy();
+  await user.click(screen.getByRole("button", { name: "Hide its entries" }));
+  expect(screen.queryByText("First wash done: panel 1")).toBeNull();
+});
+
+test("it is narrowed to a part of the work and to days; days the wrong way round are said and not asked", async () => {
+  await screen.findByText("Office posted by Letter on Thu 20 Nov");
+  const user = userEvent.setup();
+  await user.selectOptions(screen.getByLabelText("About"), "stores");
+  await waitFor(() => expect(server.asked.some((path) => path.includes("part=stores"))).toBe(true));
+  await user.type(screen.getByLabelText("From"), "2031-11-05");
+  await waitFor(() => expect(server.asked.some((path) => path.includes("from=2031-11-05"))).toBe(true));
+  await user.type(screen.getByLabelText("To"), "2031-11-01");
+  expect(await screen.findByText("Sat 1 Nov lies before Wed 5 Nov. Choose a later day.")).toBeTruthy();
+  expect(server.asked.some((path) => path.includes("until=2031-11-01"))).toBe(false);
+});
+
+test("the story of a thing is named, leads back, and says so where it is no more; why something cannot be undone is told when asked", async () => {
+  cleanup();
+  const erased = event(9, { kind: "erase-household", facts: {} } as EventTold, { undoable: false });
+  server = new PretendServer({ logbook: { events: [erased], name: "Fern" } });
+  showScreen(<LogbookView />, { outlook: season([need]), at: "/logbook?kind=household&of=h1" });
+  await screen.findByRole("link", { name: "Back to all that happened" });
+  expect(verdict()).toBe("The story of Fern, from Sat 8 Nov to Sat 8 Nov.");
+  expect(server.asked.some((path) => path.includes("kind=household&of=h1"))).toBe(true);
+  await userEvent.setup().click(screen.getByRole("button", { name: "Why not undo?" }));
+  expect(screen.getByText("It cannot be undone: what was erased is gone for good.")).toBeTruthy();
 });
 
 test("an entry is taken back by one press, and a taking back is done again", async () => {

@@ -14,6 +14,7 @@ import { ProblemNote } from "../../../kit/states.tsx";
 import { HouseholdForm } from "./HouseholdForm.tsx";
 import { printDay, printDayOfYear, countryName } from "../../../kit/say.ts";
 import { DayField } from "../../../kit/DayField.tsx";
+import { StoryLink } from "../../../features/stories/StoryLink.tsx";
 
 interface PageProps {
   readonly household: HouseholdRead;
@@ -39,6 +40,7 @@ export function HouseholdPage({ household, outlook, onDone }: PageProps) {
         <SameAs household={household} onDone={onDone} />
       </Part>
       <Part title={t`What is kept of them`}>
+        <StoryLink kind="household" id={household.id} name={household.name} />
         <Kept household={household} onDone={onDone} />
       </Part>
     </Box>

@@ -10,6 +10,7 @@ import { Ladder } from "./Ladder.tsx";
 import { Standing } from "./Standing.tsx";
 import { TrialForm } from "./TrialForm.tsx";
 import { printDay, printMoney, printTime } from "../../../kit/say.ts";
+import { StoryLink } from "../../../features/stories/StoryLink.tsx";
 
 // A drawing of charts is not waited for either.
 const StartCurve = lazy(() => import("./StartCurve.tsx"));
@@ -50,6 +51,7 @@ export function NeedDetail({
           />
         </Box>
         <Button size="sm" variant="outline" aria-expanded={trying} onClick={() => setTrying(!trying)}>{t`Try something else`}</Button>
+        <StoryLink kind="need" id={view.need.id} name={view.need.title} />
         {!begun && <Button size="sm" variant="outline" onClick={() => void sendCommand("remove-need", { id: view.need.id, version: view.need.version })}>{t`Remove`}</Button>}
       </Flex>
       {trying && <TrialForm key={view.need.id} view={view} outlook={outlook} trial={trial} onChange={onTry} />}

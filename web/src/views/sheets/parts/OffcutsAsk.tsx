@@ -12,6 +12,7 @@ import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { NewOffcut } from "./NewOffcut.tsx";
 import type { SheetsAskProps } from "../ask.ts";
+import { StoryLink } from "../../../features/stories/StoryLink.tsx";
 
 /** The stash of offcuts, to scale: what each is good for, what the season could take from them first. */
 export default function OffcutsAsk({ outlook, sheets }: SheetsAskProps) {
@@ -120,7 +121,10 @@ const columnsOf = (largest: number, size: ReturnType<typeof useMeasure>["size"])
     isAlways: true,
     width: "140px",
     cell: ({ offcut }) => (
-      <Button size="sm" variant="outline" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>{t`Used or gone`}</Button>
+      <>
+        <Button size="sm" variant="outline" onClick={() => void sendCommand("drop-offcut", { id: offcut.id, version: offcut.version, count: 1 })}>{t`Used or gone`}</Button>
+        <StoryLink kind="offcut" id={offcut.id} />
+      </>
     ),
   },
 ];

@@ -16,6 +16,7 @@ import { Offers } from "./Offers.tsx";
 import { ReceiveDialog } from "./ReceiveDialog.tsx";
 import { TakeDialog } from "./TakeDialog.tsx";
 import { printDay } from "../../../kit/say.ts";
+import { StoryLink } from "../../../features/stories/StoryLink.tsx";
 
 const StockCurve = lazy(() => import("./StockCurve.tsx"));
 
@@ -34,6 +35,7 @@ export default function MaterialPage({ outlook, stores, material }: StoresAskPro
         <CountField store={store} />
         <Button variant="outline" onClick={() => setDialog("take")}>{t`Some is gone`}</Button>
         <Button variant="outline" onClick={() => setDialog("change")}>{t`Change what is told of it`}</Button>
+        <StoryLink kind="store" id={store.id} name={store.name} />
       </Flex>
       <Flex gap="40px" align="flex-start" direction={{ base: "column", lg: "row" }}>
         <Box flex={{ base: "none", lg: "1 1 460px" }} minWidth={0} width="100%">

@@ -1,12 +1,12 @@
 import { useMemo } from "react";
-import { rich } from "../../kit/rich.tsx";
+import { rich } from "../../../kit/rich.tsx";
 import { t } from "@yule/core";
 import { Box, Heading, Text } from "@chakra-ui/react";
 import type { Reliability, ReliabilityBand } from "@yule/core";
-import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
-import { StateWord } from "../../kit/states.tsx";
-import { Figure } from "../../kit/Verdict.tsx";
-import { printFigure } from "../../kit/say.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { StateWord } from "../../../kit/states.tsx";
+import { Figure } from "../../../kit/Verdict.tsx";
+import { printFigure } from "../../../kit/say.ts";
 
 /** Fewer claims tell nothing yet. */
 const ENOUGH_NEEDS = 5;

@@ -1,0 +1,48 @@
+import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead } from "@yule/contract";
+import { phrase } from "@yule/core";
+import { sql, type SQL } from "drizzle-orm";
+import type { Transaction } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import { designNames } from "../designs/reads.ts";
+import { readTimeZone } from "../shop/reads.ts";
+
+/** As many seasons are offered to look back on. */
+const MOST_SEASONS = 12;
+
+/**
+ * What came of a season: bounded by its needs and panels, however many years there are. It is asked for across all parts of the shop, so it is asked in SQL.
+ * @param id the open season where none is given @throws Refusal 404 where there is no such season
+ */
+export async function readReview(tx: Transaction, id: string | undefined): Promise<ReviewRead> {
+  const all = async <Row>(query: SQL): Promise<Row[]> => (await tx.execute(query)).rows as unknown as Row[];
+  const [season] = await all<ReviewRead["season"]>(
+    sql`select id, name, from_day::text as "from", until_day::text as until, state from season where ${id === undefined ? sql`state = 'open'` : sql`id = ${id}`} limit 1`,
+  );
+  if (!season) throw new Refusal(404, phrase`There is no such season.`);
+  const timeZone = await readTimeZone(tx);
+  const seasons = await all<{ id: string; name: string }>(sql`select id, name from season where state <> 'prepared' order by until_day desc, id desc limit ${MOST_SEASONS}`);
+  // A day of the bench is a day of the shop.
+  const dayOf = (moment: SQL): SQL => sql`(${moment} at time zone ${timeZone})::date`;
+  const needs = await all<ReviewedNeed>(sql`
+    select n.id, n.title, n.kind, n.design_id as "designId", n.due::text as due, n.price_minor as "priceMinor",
+      (select min(p.posted_on)::text from posting p where p.shop_id = n.shop_id and p.need_id = n.id and p.is_whole) as "wentOn",
+      (select min(${dayOf(sql`f.at`)})::text from batch b join bench_fact f on f.shop_id = b.shop_id and f.batch_id = b.id and not f.retracted where b.shop_id = n.shop_id and b.need_id = n.id) as "begunOn",
+      coalesce(l.cards, 0)::int as cards, coalesce(l.left_over, 0)::int as "leftOver", coalesce(u.panels, 0)::int as panels, coalesce(u.lost, 0)::int as lost
+    from need n
+    left join lateral (select sum(quantity) as cards, sum(left_over) as left_over from need_line where shop_id = n.shop_id and need_id = n.id) l on true
+    left join lateral (
+      select count(*) as panels, count(*) filter (where unit.grade = 'scrap' or exists (
+        select 1 from bench_fact f where f.shop_id = unit.shop_id and f.batch_id = b.id and f.unit_id = unit.id and f.what = 'spoilt' and not f.retracted)) as lost
+      from batch b join unit on unit.shop_id = b.shop_id and unit.batch_id = b.id where b.shop_id = n.shop_id and b.need_id = n.id) u on true
+    where n.season_id = ${season.id} order by n.due, n.id`);
+  const ofSeason = sql`from need n join batch b on b.shop_id = n.shop_id and b.need_id = n.id join bench_fact f on f.shop_id = b.shop_id and f.batch_id = b.id and not f.retracted
+    join stage s on s.shop_id = f.shop_id and s.id = f.stage_id`;
+  const hands = await all<ReviewedHands>(sql`
+    select date_trunc('week', ${dayOf(sql`f.at`)})::date::text as week, b.design_id as "designId", s.name as stage, count(*)::int as panels, sum(s.hands)::int as minutes
+    ${ofSeason} where n.season_id = ${season.id} and f.what = 'done' group by 1, 2, 3 order by 1, 3`);
+  const losses = await all<ReviewedLoss>(sql`
+    select b.design_id as "designId", s.name as stage, f.why, count(distinct f.unit_id)::int as panels
+    ${ofSeason} where n.season_id = ${season.id} and f.what = 'spoilt' group by 1, 2, 3 order by 4 desc, 2`);
+  const names = await designNames(tx, [...new Set(needs.map(({ designId }) => designId))]);
+  return { season, seasons, needs, hands, losses, designs: [...names].map(([of, name]) => ({ id: of, name })) };
+}

@@ -1,0 +1,232 @@
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Problem, ReviewRead } from "@yule/contract";
+import { minutes, money, plural, printMinutes, t } from "@yule/core";
+import { reviewOf, type EarnedBy, type FirstCause, type HandsOf, type MissedNeed, type SeasonReview } from "@yule/derive";
+import { lazy, Suspense, useMemo, type ReactNode } from "react";
+import { Link, useSearchParams } from "react-router";
+import { useReviewQuery } from "../../../data/api.ts";
+import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Choice } from "../../../kit/FormField.tsx";
+import { printMoney } from "../../../kit/say.ts";
+import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
+import { Figure, Verdict } from "../../../kit/Verdict.tsx";
+import type { LogbookAskProps } from "../ask.ts";
+import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
+
+const WeeksOfHands = lazy(() => import("./WeeksOfHands.tsx"));
+
+/** How a season went, or goes so far: each part answers the question above it, and says what to do otherwise. */
+export default function SeasonAsk({ outlook }: LogbookAskProps) {
+  const [params, setParams] = useSearchParams();
+  const { data, error } = useReviewQuery(params.get("season"));
+  const review = useMemo(() => (data ? reviewOf(data, outlook.today) : null), [data, outlook.today]);
+  if (error) return <ProblemNote problem={error as Problem} />;
+  if (!data || !review) return <Loading />;
+  return (
+    <>
+      <SeasonVerdict read={data} review={review} />
+      {data.seasons.length > 1 && (
+        <Flex gap="10px" align="center" marginBottom="18px" maxWidth="420px">
+          <Text flex="none">{t`Look back on`}</Text>
+          <Choice
+            aria-label={t`Look back on which season`}
+            value={data.season.id}
+            onChange={(change) => setParams({ ask: "season", season: change.target.value })}
+            options={data.seasons.map(({ id, name }) => ({ value: id, label: name }))}
+          />
+        </Flex>
+      )}
+      {data.season.state === "open" && (
+        <>
+          <Text marginBottom="8px">
+            <ReliabilityWords reliability={outlook.reliability} />
+          </Text>
+          <ReliabilityTable reliability={outlook.reliability} />
+        </>
+      )}
+      <WhatWasLate missed={review.missed} />
+      <WhereHandsWent review={review} />
+      <WhatItEarned earned={review.earned} currency={outlook.shop.currency} />
+      <WhatWasSpoilt review={review} />
+      <WhatWasOver over={review.over} />
+      {review.minutes === 0 && review.panels === 0 && (
+        <Teach
+          title={t`Nothing was painted in this season yet`}
+        >{t`Once there is work at the bench, this page says where the hours went, what an hour of each design earned, what was late and why, and what was spoilt.`}</Teach>
+      )}
+    </>
+  );
+}
+
+function SeasonVerdict({ read: { season }, review: { kept, missed, open, minutes: hands, panels, lost } }: { read: ReviewRead; review: SeasonReview }) {
+  const promises = kept + missed.length;
+  const isOver = season.state === "closed";
+  return (
+    <Verdict>
+      {promises === 0 ? (
+        t`No promise of ${season.name} has come due yet.`
+      ) : (
+        <>
+          {isOver ? t`In ${season.name} ` : t`So far in ${season.name} `}
+          <Figure
+            tone={missed.length === 0 ? "safe" : "tight"}
+            why={missed.length === 0 ? t`Each went out on its day or before it.` : missed.map(({ need: { title }, days }) => t`${title}: ${daysLate(days)}`).join("; ")}
+          >
+            {t`${kept} of ${promises} promises were kept`}
+          </Figure>
+          {open > 0 && !isOver && t`, and ${open} are still open`}.
+        </>
+      )}
+      {hands > 0 && t` ${printMinutes(minutes(hands))} of hands went into it`}
+      {hands > 0 && (panels > 0 ? t`; ${lost} of ${plural(panels, { one: "# panel", other: "# panels" })} ${lost === 1 ? t`was lost` : t`were lost`}.` : ".")}
+    </Verdict>
+  );
+}
+
+const daysLate = (days: number): string => plural(days, { one: "# day late", other: "# days late" });
+
+function Question({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <Box as="section" aria-label={title} marginTop="26px" maxWidth="860px">
+      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
+        {title}
+      </Heading>
+      {children}
+    </Box>
+  );
+}
+
+/** What first stood in its way, and what that asks for next time. */
+function causeWords(cause: FirstCause): string {
+  if (cause.kind === "never begun") return t`It was never begun. Say no to it earlier, or begin it before the others.`;
+  if (cause.kind === "begun late")
+    return t`It was begun ${plural(cause.lead, { one: "# day", other: "# days" })} before its day; those that were kept were begun ${plural(cause.usual, { one: "# day", other: "# days" })} before theirs. Begin it ${plural(cause.usual - cause.lead, { one: "# day", other: "# days" })} earlier.`;
+  if (cause.kind === "spoilt")
+    return t`${cause.lost} of its ${plural(cause.panels, { one: "# panel", other: "# panels" })} were lost. Paint more of it than are asked for, and see below where they were lost.`;
+  return t`It was begun in time and then lay. Its story says between which stages.`;
+}
+
+function WhatWasLate({ missed }: { missed: readonly MissedNeed[] }) {
+  if (missed.length === 0) return null;
+  return (
+    <Question title={t`What was late, and what came first?`}>
+      <Box as="ul" listStyleType="none">
+        {missed.map(({ need, days, cause }) => (
+          <Flex as="li" key={need.id} gap="2px 16px" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="6px">
+            <Box flex="1 1 200px">
+              <Link to={`/logbook?kind=need&of=${need.id}`} style={{ fontWeight: 700, minHeight: 24, display: "inline-block" }}>
+                {need.title}
+              </Link>
+              <Text color="cannot">{need.wentOn === null ? t`not gone yet, ${daysLate(days)}` : daysLate(days)}</Text>
+            </Box>
+            <Text flex="2 1 360px">{causeWords(cause)}</Text>
+          </Flex>
+        ))}
+      </Box>
+    </Question>
+  );
+}
+
+const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
+
+function WhereHandsWent({ review: { weeks, stages, minutes: all } }: { review: SeasonReview }) {
+  const columns = useMemo(
+    (): readonly TableColumn<HandsOf>[] => [
+      { id: "stage", head: t`Stage`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+      { id: "panels", head: t`Panels`, value: ({ panels }) => panels, cell: ({ panels }) => String(panels) },
+      { id: "minutes", head: t`Hands`, isAlways: true, value: ({ minutes: of }) => of, cell: ({ minutes: of }) => printMinutes(minutes(of)) },
+      { id: "share", head: t`Of all`, value: ({ share }) => share, cell: ({ share }) => inHundred(share) },
+    ],
+    [],
+  );
+  const [most] = stages;
+  if (all === 0 || !most) return null;
+  return (
+    <Question title={t`Where did the hours go?`}>
+      <Text marginBottom="8px">{t`Most went into ${most.name}: ${printMinutes(minutes(most.minutes))}, ${inHundred(most.share)} of all. A minute saved there saves most.`}</Text>
+      {weeks.length > 1 && (
+        <Box height="180px" marginBottom="10px">
+          <Suspense fallback={null}>
+            <WeeksOfHands weeks={weeks} />
+          </Suspense>
+        </Box>
+      )}
+      <DataTable label={t`Hands by stage`} rows={stages} columns={columns} rowId={({ name }) => name} maxWidth="620px" />
+      <Text color="softInk" fontSize="15px" marginTop="8px">{t`Minutes as the routes have them, for each panel that went through a stage.`}</Text>
+    </Question>
+  );
+}
+
+function WhatItEarned({ earned, currency }: { earned: readonly EarnedBy[]; currency: string }) {
+  const say = (minor: number): string => printMoney(money(minor), currency);
+  const known = earned.filter(({ hourMinor }) => hourMinor !== null);
+  const [best, worst] = [known[0], known[known.length - 1]];
+  const columns: readonly TableColumn<EarnedBy>[] = [
+    { id: "design", head: t`Design`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+    { id: "income", head: t`Came in`, value: ({ incomeMinor }) => incomeMinor, cell: ({ incomeMinor }) => say(incomeMinor) },
+    { id: "minutes", head: t`Hands`, value: ({ minutes: of }) => of, cell: ({ minutes: of }) => printMinutes(minutes(of)) },
+    {
+      id: "hour",
+      head: t`For an hour`,
+      isAlways: true,
+      value: ({ hourMinor }) => hourMinor ?? 0,
+      cell: ({ hourMinor }) => (hourMinor === null ? t`no hands noted` : say(hourMinor)),
+    },
+  ];
+  if (!best?.hourMinor) return null;
+  return (
+    <Question title={t`What did an hour of each design earn?`}>
+      <Text marginBottom="8px">
+        {worst && worst !== best
+          ? t`An hour of ${best.name} brought ${say(best.hourMinor)}, one of ${worst.name} ${say(worst.hourMinor ?? 0)}. Paint more of the first, or ask more for the other.`
+          : t`An hour of ${best.name} brought ${say(best.hourMinor)}.`}
+      </Text>
+      <DataTable label={t`What an hour earned by design`} rows={earned} columns={columns} rowId={({ designId }) => designId} maxWidth="620px" />
+      <Text
+        color="softInk"
+        fontSize="15px"
+      >{t`Needs that went out for a price, against all hands at the bench that went into the design. Materials and post are not taken off; Stores has them.`}</Text>
+    </Question>
+  );
+}
+
+type Loss = SeasonReview["losses"][number];
+
+function WhatWasSpoilt({ review: { losses } }: { review: SeasonReview }) {
+  const columns = useMemo(
+    (): readonly TableColumn<Loss>[] => [
+      { id: "stage", head: t`At`, isAlways: true, value: ({ stage }) => stage, cell: ({ stage }) => stage },
+      { id: "design", head: t`Design`, value: ({ design }) => design, cell: ({ design }) => design },
+      { id: "why", head: t`Why`, isAlways: true, value: ({ why }) => why, cell: ({ why }) => (why === "" ? t`not told` : why) },
+      { id: "panels", head: t`Panels`, isAlways: true, value: ({ panels }) => panels, cell: ({ panels }) => String(panels) },
+    ],
+    [],
+  );
+  const [worst] = losses;
+  if (!worst) return null;
+  return (
+    <Question title={t`What was spoilt, and why?`}>
+      <Text marginBottom="8px">
+        {worst.why === ""
+          ? t`Most at ${worst.stage} of ${worst.design}, and nobody told why. Press a reason when a panel is spoilt, and this page can say more.`
+          : t`Most at ${worst.stage} of ${worst.design}: ${worst.why}.`}
+      </Text>
+      <DataTable label={t`Panels spoilt at the bench`} rows={losses} columns={columns} rowId={({ designId, stage, why }) => `${designId} ${stage} ${why}`} maxWidth="720px" />
+    </Question>
+  );
+}
+
+function WhatWasOver({ over }: { over: SeasonReview["over"] }) {
+  if (over.length === 0) return null;
+  const left = over.reduce((sum, { leftOver }) => sum + leftOver, 0);
+  return (
+    <Question title={t`What was left over?`}>
+      <Text marginBottom="6px">{t`${plural(left, { one: "# card", other: "# cards" })} in all. Next year bring fewer of these, or offer them first.`}</Text>
+      {over.map(({ title, leftOver, cards }) => (
+        <Text key={title} borderTop="1px solid" borderColor="hairline" paddingY="4px">
+          {t`${title}: ${leftOver} of ${plural(cards, { one: "# card", other: "# cards" })}`}
+        </Text>
+      ))}
+    </Question>
+  );
+}
