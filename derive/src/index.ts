@@ -78,4 +78,5 @@ export * from "./stores/cardCost.ts";
 export * from "./stores/goingOff.ts";
 export * from "./logbook/review.ts";
 export * from "./logbook/stories.ts";
+export * from "./logbook/training.ts";
 export { groupedBy } from "./groupedBy.ts";

@@ -63,12 +63,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
         </Box>
       )}
       <Flex gap="10px 14px" wrap="wrap" align="flex-end" marginBottom="14px" maxWidth="860px">
-        <Box width="220px">
+        <Box width={{ base: "calc(50% - 7px)", md: "220px" }}>
           <FormField label={t`Find`}>
             <TextInput type="search" aria-label={t`Find in the logbook`} placeholder={t`find a word`} value={find} onChange={(change) => setFind(change.target.value)} />
           </FormField>
         </Box>
-        <Box width="200px">
+        <Box width={{ base: "calc(50% - 7px)", md: "200px" }}>
           <FormField label={t`About`}>
             <Choice
               value={part}
@@ -77,12 +77,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
             />
           </FormField>
         </Box>
-        <Box width="180px">
+        <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
           <FormField label={t`From`}>
             <DayInput value={from ?? ""} onChange={(value) => setDays([value, until ?? ""])} aria-label={t`From`} />
           </FormField>
         </Box>
-        <Box width="180px">
+        <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
           <FormField label={t`To`}>
             <DayInput value={until ?? ""} onChange={(value) => setDays([from ?? "", value])} aria-label={t`To`} />
           </FormField>

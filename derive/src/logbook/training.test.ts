@@ -1,0 +1,65 @@
+import type { ReviewedNeed, ReviewRead } from "@yule/contract";
+import { day } from "@yule/core";
+import fc from "fast-check";
+import { judgementOf, questionAfter, questionsFrom, type JudgementAnswer } from "./training.ts";
+
+const today = day("2031-12-10");
+const need = (id: string, more: Partial<ReviewedNeed> = {}): ReviewedNeed => ({
+  ...{ id, title: id, kind: "order", designId: "moth", due: day("2031-12-01"), wentOn: day("2031-11-30"), begunOn: day("2031-11-10") },
+  ...{ cards: 6, priceMinor: null, leftOver: 0, panels: 8, lost: 2 },
+  ...more,
+});
+const read = (needs: readonly ReviewedNeed[]): ReviewRead => ({
+  ...{ season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" }, seasons: [], hands: [], losses: [] },
+  ...{ needs, designs: [{ id: "moth", name: "Lamp moth" }] },
+});
+const answer = (kind: "good" | "promise", said: number, was: number, of = 1): JudgementAnswer => ({ id: `${kind} x`, kind, said, was, of });
+
+test("from ten cards on it asks what is over: how many came out good, and whether it would have been promised", () => {
+  expect(questionsFrom(read([need("a")]), today)).toEqual([]);
+  const open = need("open", { wentOn: null, due: day("2031-12-20") });
+  const few = need("few", { panels: 2, lost: 0 });
+  const missed = need("missed", { wentOn: null });
+  const never = need("never", { wentOn: null, begunOn: null });
+  const asked = questionsFrom(read([need("a"), need("b", { wentOn: day("2031-12-02") }), open, few, missed, never]), today);
+  expect(asked.map(({ id, was }) => [id, was])).toEqual([
+    ["promise a", true],
+    ["good a", 6],
+    ["promise b", false],
+    ["good b", 6],
+    ["promise few", true],
+    ["promise missed", false],
+  ]);
+});
+
+test("each is asked before any is asked again, and then the one that was asked longest ago", () => {
+  const questions = questionsFrom(read([need("a"), need("b")]), today);
+  const asked: string[] = [];
+  const answers: JudgementAnswer[] = [];
+  for (let round = 0; round < 8; round += 1) {
+    const next = questionAfter(questions, answers);
+    asked.push(next?.id ?? "");
+    answers.push({ ...answer("good", 1, 1), id: next?.id ?? "" });
+  }
+  expect(asked.slice(0, 4)).toEqual(questions.map(({ id }) => id));
+  expect(asked.slice(4)).toEqual(asked.slice(0, 4));
+  expect(questionAfter([], answers)).toBeNull();
+});
+
+test("who expects more good panels than came is too hopeful; little is said of few answers", () => {
+  expect(judgementOf([answer("good", 8, 6, 8)]).hope).toBeNull();
+  expect(judgementOf(Array.from({ length: 5 }, () => answer("good", 8, 6, 8))).hope).toBeCloseTo(0.25);
+  const { given, broken, refused, possible } = judgementOf([answer("promise", 1, 0), answer("promise", 1, 1), answer("promise", 0, 1)]);
+  expect([given, broken, refused, possible]).toEqual([2, 1, 1, 1]);
+});
+
+test("hope lies between none of them and all of them, and whoever is always right hopes neither too much nor too little", () => {
+  const any = fc.integer({ min: 3, max: 30 }).chain((of) => fc.record({ said: fc.integer({ min: 0, max: of }), was: fc.integer({ min: 0, max: of }), of: fc.constant(of) }));
+  fc.assert(
+    fc.property(fc.array(any, { minLength: 5 }), (told) => {
+      const { hope } = judgementOf(told.map(({ said, was, of }) => answer("good", said, was, of)));
+      expect(Math.abs(hope ?? 9)).toBeLessThanOrEqual(1);
+      expect(judgementOf(told.map(({ was, of }) => answer("good", was, was, of))).hope).toBe(0);
+    }),
+  );
+});
