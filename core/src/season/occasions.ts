@@ -63,7 +63,8 @@ function byCountry(rules: Parameters<typeof ruleIn>[0]): (year: number, country:
 export function occasions(country: string, from: Day, to: Day): Result<readonly OccasionDay[]> {
   const faults: Fault[] = [];
   const code = country.toUpperCase();
-  if (!COUNTRIES.has(code)) faults.push({ code: "unknown-country", path: ["country"], given: [{ text: country }], allowed: phrase`an ISO 3166 code of two letters, such as GB or US` });
+  if (!COUNTRIES.has(code))
+    faults.push({ code: "unknown-country", path: ["country"], given: [{ text: country }], allowed: phrase`an ISO 3166 code of two letters, such as GB or US` });
   const [first, last] = [dayOf(FIRST_YEAR, 1, 1), dayOf(LAST_YEAR, 12, 31)];
   for (const [path, given] of [
     ["from", from],

@@ -70,7 +70,7 @@ test("every entry stands in one story, once, whatever came in which order", () =
     fc.property(fc.array(entry, { maxLength: 40 }), (entries) => {
       const events = entries.map(({ minute, kind }) => {
         const moment = `${String(Math.floor(minute / 60)).padStart(2, "0")}:${String(minute % 60).padStart(2, "0")}`;
-        return kind === "tap" ? tap(moment, "Wash", "done", [1]) : kind === "count" ? count(moment, "Cotton") : session(moment, kind as "begun" | "closed");
+        return kind === "tap" ? tap(moment, "Wash", "done", [1]) : kind === "count" ? count(moment, "Cotton") : session(moment, kind);
       });
       const stories = storiesOf(events);
       expect(stories.flatMap((story) => story.events.map(({ id }) => id)).sort()).toEqual(events.map(({ id }) => id).sort());
@@ -81,7 +81,7 @@ test("every entry stands in one story, once, whatever came in which order", () =
 });
 
 test("why something cannot be undone is said, and nothing where it can", () => {
-  const gone = event("10:00", { kind: "erase-household", facts: {} } as EventTold, { undoable: false });
+  const gone = event("10:00", { kind: "erase-household", facts: {} }, { undoable: false });
   expect(phraseText(whyNotUndone(gone) ?? [])).toBe("It cannot be undone: what was erased is gone for good.");
   expect(phraseText(whyNotUndone({ ...gone, happened: { kind: "older", words: "x" } }) ?? [])).toMatch(/nothing to undo/);
   expect(whyNotUndone(count("10:00", "Cotton"))).toBeNull();

@@ -1,7 +1,7 @@
 import type { ReviewedNeed, ReviewRead } from "@yule/contract";
 import { day } from "@yule/core";
 import fc from "fast-check";
-import { judgementOf, questionAfter, questionsFrom, type JudgementAnswer } from "./training.ts";
+import { eyeSoFar, questionAfter, questionsFrom, type JudgementAnswer } from "./training.ts";
 
 const today = day("2031-12-10");
 const need = (id: string, more: Partial<ReviewedNeed> = {}): ReviewedNeed => ({
@@ -47,9 +47,9 @@ test("each is asked before any is asked again, and then the one that was asked l
 });
 
 test("who expects more good panels than came is too hopeful; little is said of few answers", () => {
-  expect(judgementOf([answer("good", 8, 6, 8)]).hope).toBeNull();
-  expect(judgementOf(Array.from({ length: 5 }, () => answer("good", 8, 6, 8))).hope).toBeCloseTo(0.25);
-  const { given, broken, refused, possible } = judgementOf([answer("promise", 1, 0), answer("promise", 1, 1), answer("promise", 0, 1)]);
+  expect(eyeSoFar([answer("good", 8, 6, 8)]).hope).toBeNull();
+  expect(eyeSoFar(Array.from({ length: 5 }, () => answer("good", 8, 6, 8))).hope).toBeCloseTo(0.25);
+  const { given, broken, refused, possible } = eyeSoFar([answer("promise", 1, 0), answer("promise", 1, 1), answer("promise", 0, 1)]);
   expect([given, broken, refused, possible]).toEqual([2, 1, 1, 1]);
 });
 
@@ -57,9 +57,9 @@ test("hope lies between none of them and all of them, and whoever is always righ
   const any = fc.integer({ min: 3, max: 30 }).chain((of) => fc.record({ said: fc.integer({ min: 0, max: of }), was: fc.integer({ min: 0, max: of }), of: fc.constant(of) }));
   fc.assert(
     fc.property(fc.array(any, { minLength: 5 }), (told) => {
-      const { hope } = judgementOf(told.map(({ said, was, of }) => answer("good", said, was, of)));
+      const { hope } = eyeSoFar(told.map(({ said, was, of }) => answer("good", said, was, of)));
       expect(Math.abs(hope ?? 9)).toBeLessThanOrEqual(1);
-      expect(judgementOf(told.map(({ was, of }) => answer("good", was, was, of))).hope).toBe(0);
+      expect(eyeSoFar(told.map(({ was, of }) => answer("good", was, was, of))).hope).toBe(0);
     }),
   );
 });

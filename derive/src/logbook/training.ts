@@ -60,7 +60,7 @@ export function questionAfter(questions: readonly JudgementQuestion[], answers: 
 }
 
 /** How well somebody judges; null parts where too little was answered. */
-export interface Judgement {
+export interface EyeSoFar {
   /** Share of panels expected to be good beyond those that were: above 0 is too hopeful. */
   readonly hope: number | null;
   /** Promises that would have been given, and those of them that were not kept. */
@@ -72,7 +72,7 @@ export interface Judgement {
   readonly answers: number;
 }
 
-export function judgementOf(answers: readonly JudgementAnswer[]): Judgement {
+export function eyeSoFar(answers: readonly JudgementAnswer[]): EyeSoFar {
   const good = answers.filter(({ kind }) => kind === "good");
   const panels = good.reduce((sum, { of }) => sum + of, 0);
   const promises = answers.filter(({ kind }) => kind === "promise");

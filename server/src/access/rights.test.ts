@@ -113,7 +113,7 @@ test("the shop itself is the maker's: backups, devices and codes", async () => {
 });
 
 /** Every value of a key anywhere in a body. */
-function* valuesOf(body: unknown, key: RegExp): Generator<unknown> {
+function* valuesOf(body: unknown, key: RegExp): Generator {
   if (body === null || typeof body !== "object") return;
   for (const [name, value] of Object.entries(body)) {
     if (!Array.isArray(body) && key.test(name)) yield value;

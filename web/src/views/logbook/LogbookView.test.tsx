@@ -137,7 +137,7 @@ test("it is narrowed to a part of the work and to days; days the wrong way round
 
 test("the story of a thing is named, leads back, and says so where it is no more; why something cannot be undone is told when asked", async () => {
   cleanup();
-  const erased = event(9, { kind: "erase-household", facts: {} } as EventTold, { undoable: false });
+  const erased = event(9, { kind: "erase-household", facts: {} }, { undoable: false });
   server = new PretendServer({ logbook: { events: [erased], name: "Fern" } });
   showScreen(<LogbookView />, { outlook: season([need]), at: "/logbook?kind=household&of=h1" });
   await screen.findByRole("link", { name: "Back to all that happened" });

@@ -34,7 +34,7 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
   const [params] = useSearchParams();
   const [find, setFind] = useState("");
   const [part, setPart] = useState<LogbookPart | "">("");
-  const [[from, until], setDays] = useState(["", ""]);
+  const [[from, until], setDays] = useState<readonly [from: string, until: string]>(["", ""]);
   const kind = storied.find((each) => each === params.get("kind")) ?? null;
   const of = kind && params.get("of");
   const isBackwards = isDay(from) && isDay(until) && until < from;
@@ -79,12 +79,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
         </Box>
         <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
           <FormField label={t`From`}>
-            <DayInput value={from ?? ""} onChange={(value) => setDays([value, until ?? ""])} aria-label={t`From`} />
+            <DayInput value={from} onChange={(value) => setDays([value, until])} aria-label={t`From`} />
           </FormField>
         </Box>
         <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
           <FormField label={t`To`}>
-            <DayInput value={until ?? ""} onChange={(value) => setDays([from ?? "", value])} aria-label={t`To`} />
+            <DayInput value={until} onChange={(value) => setDays([from, value])} aria-label={t`To`} />
           </FormField>
         </Box>
       </Flex>

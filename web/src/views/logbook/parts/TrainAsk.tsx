@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
 import { plural, t } from "@yule/core";
-import { judgementOf, questionAfter, questionsFrom, type Judgement, type JudgementAnswer, type JudgementQuestion } from "@yule/derive";
+import { eyeSoFar, questionAfter, questionsFrom, type EyeSoFar, type JudgementAnswer, type JudgementQuestion } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useReviewQuery } from "../../../data/api.ts";
 import { FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -31,7 +31,7 @@ export default function TrainAsk({ outlook }: LogbookAskProps) {
   };
   return (
     <>
-      <Verdict>{judgementWords(judgementOf(answers))}</Verdict>
+      <Verdict>{judgementWords(eyeSoFar(answers))}</Verdict>
       {answered ? (
         <Answered {...answered} onNext={() => setAnswered(null)} />
       ) : question ? (
@@ -49,7 +49,7 @@ const inHundred = (share: number): number => Math.round(Math.abs(share) * 100);
 /** An eye that is off by less is a good one. */
 const SLIGHT = 0.03;
 
-function judgementWords({ hope, given, broken, answers }: Judgement): string {
+function judgementWords({ hope, given, broken, answers }: EyeSoFar): string {
   if (answers === 0) return t`A minute for your eye: say what came of it, then see what did.`;
   const promises =
     given === 0
