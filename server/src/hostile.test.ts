@@ -5,25 +5,19 @@ import fc from "fast-check";
 import { request } from "node:http";
 import { z } from "zod";
 import { inShop } from "./db/pool.ts";
-import { runCommand } from "./logbook/run.ts";
 import type { Change } from "./db/change.ts";
-import { simulatedOutside } from "./outside/outside.ts";
-import { savePicture } from "./shop/pictures.ts";
 import { HOME } from "./shop/reads.ts";
-import { NOW, openTestShop, type TestShop } from "./testing.ts";
+import { fillWithDemo, NOW, openTestShop, type TestShop } from "./testing.ts";
 
 /** So many commands are tried; ten times as many by a flag. */
 const TRIED = Number(process.env.YULE_HOSTILE ?? 2_000);
 
 let shop: TestShop;
 const now = new Date(NOW);
-const { pictures, commands } = demoCommands(now);
+const { commands } = demoCommands(now);
 beforeAll(async () => {
   shop = await openTestShop();
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  for (const command of commands) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(shop);
 }, 60_000);
 afterAll(() => shop.close());
 

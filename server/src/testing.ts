@@ -8,7 +8,10 @@ import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import { startPostgres } from "../../scripts/lib/postgres.mjs";
 import { copyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
-import { migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
+import { demoCommands } from "@yule/demo";
+import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
+import { runCommands } from "./logbook/run.ts";
+import { savePicture } from "./shop/pictures.ts";
 import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside, type Outside } from "./outside/outside.ts";
@@ -21,6 +24,20 @@ import { ensureShop } from "./shop/begin.ts";
 interface OwnPostgres {
   readonly stop: () => Promise<void>;
   readonly again: () => Promise<void>;
+}
+
+/** Fills a test's shop with the demo, all at once. */
+export async function fillWithDemo({ database }: Pick<TestShop, "database">): Promise<void> {
+  const now = new Date(NOW);
+  const { pictures, commands } = demoCommands(now);
+  await inShop(database, HOME.shopId, async (tx) => {
+    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
+  });
+  await runCommands(
+    database,
+    { ...HOME, outside: simulatedOutside },
+    commands.map((given) => ({ given, now })),
+  );
 }
 
 /** A server on a database of its own, for tests: real requests, a pinned clock. */

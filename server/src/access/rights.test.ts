@@ -14,14 +14,12 @@ import {
   type SeasonRead,
   type ShopRead,
 } from "@yule/contract";
-import { demoCommands } from "@yule/demo";
 import { v7 } from "uuid";
 import { inShop } from "../db/pool.ts";
 import { runCommand } from "../logbook/run.ts";
 import { simulatedOutside } from "../outside/outside.ts";
-import { savePicture } from "../shop/pictures.ts";
 import { HOME } from "../shop/reads.ts";
-import { NOW, openTestShop, type TestShop } from "../testing.ts";
+import { fillWithDemo, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { letDeviceIn, makeCode, type Asker } from "./devices.ts";
 import { lock, unlock } from "./lock.ts";
 import { seenBy } from "./seen.ts";
@@ -39,11 +37,7 @@ const letIn = (role: Role) =>
 
 beforeAll(async () => {
   shop = await openTestShop();
-  const { pictures, commands } = demoCommands(now);
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  for (const command of commands) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(shop);
   for (const role of roles) cookies.set(role, (await letIn(role)).cookie);
 }, 120_000);
 afterAll(() => shop.close());

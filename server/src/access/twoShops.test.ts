@@ -11,11 +11,9 @@ import { restoreInto } from "../backup/restore.ts";
 import { shopTables } from "../backup/catalogue.ts";
 import { writeBackup } from "../backup/write.ts";
 import { inShop } from "../db/pool.ts";
-import { runCommand } from "../logbook/run.ts";
-import { simulatedOutside } from "../outside/outside.ts";
 import { savePicture } from "../shop/pictures.ts";
 import { HOME } from "../shop/reads.ts";
-import { furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { fillWithDemo, furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { temporaryFolder } from "../../../scripts/lib/testServer.mjs";
 import { letDeviceIn, makeCode } from "./devices.ts";
 
@@ -32,11 +30,7 @@ let cookie: string;
 
 beforeAll(async () => {
   shop = await openTestShop();
-  const { pictures, commands } = demoCommands(now);
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  for (const command of commands) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(shop);
   const file = join(temporaryFolder("two-shops"), "shop.zip");
   await writeBackup(shop.url, HOME.shopId, file, now, MIGRATIONS);
   const archive = await openBackup(file, MIGRATIONS);
@@ -53,7 +47,7 @@ beforeAll(async () => {
   ids = furnished.ids;
   ownEvent = furnished.answer.body.event.id;
   ownPicture = v7();
-  await inShop(shop.database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, ownPicture, Buffer.from(pictures[0]?.bytes ?? []), now));
+  await inShop(shop.database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, ownPicture, Buffer.from(demoCommands(now).pictures[0]?.bytes ?? []), now));
   cookie = await inShop(shop.database, NEXT_DOOR, async (tx) => {
     const { code } = await makeCode(tx, { shopId: NEXT_DOOR, accountId: HOME.accountId }, "maker", now);
     const made = await letDeviceIn(tx, NEXT_DOOR, code, "Their tablet", now);

@@ -1,4 +1,3 @@
-import { demoCommands } from "@yule/demo";
 import { phraseText } from "@yule/contract";
 import type { BackupAbout, BackupRead, BackupsRead, DesignsRead, LogbookRead, Problem, SeasonRead, StoresRead } from "@yule/contract";
 import { createHash } from "node:crypto";
@@ -7,12 +6,8 @@ import { join } from "node:path";
 import Papa from "papaparse";
 import { v7 } from "uuid";
 import { unzipSync, zipSync } from "fflate";
-import { inShop } from "../db/pool.ts";
-import { runCommand } from "../logbook/run.ts";
-import { simulatedOutside } from "../outside/outside.ts";
-import { savePicture } from "../shop/pictures.ts";
 import { HOME } from "../shop/reads.ts";
-import { furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { fillWithDemo, furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { temporaryFolder } from "../../../scripts/lib/testServer.mjs";
 import { connected, forShop } from "./connection.ts";
 import { hashesOf } from "./contents.ts";
@@ -26,12 +21,7 @@ let folder: string;
 beforeAll(async () => {
   shop = await openTestShop({ keeps: true });
   folder = temporaryFolder("backup-files");
-  const now = new Date(NOW);
-  const { pictures, commands } = demoCommands(now);
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  for (const command of commands) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(shop);
 }, 120_000);
 afterAll(() => shop.close());
 

@@ -1,14 +1,9 @@
-import { demoCommands } from "@yule/demo";
 import pg from "pg";
 import { inShop } from "../db/pool.ts";
-import { runCommands } from "../logbook/run.ts";
-import { simulatedOutside } from "../outside/outside.ts";
-import { savePicture } from "../shop/pictures.ts";
 import { HOME } from "../shop/reads.ts";
-import { NOW, openTestShop, type TestShop } from "../testing.ts";
+import { fillWithDemo, openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
-const now = new Date(NOW);
 /** How often each read of the demo was answered with so many bytes, before there was a past behind it. */
 const bytesBefore = new Map<string, number>();
 const READS = ["shop", "season", "plan", "designs", "stores", "colour", "sheets", "bench", "dispatch", "orders", "logbook", "costs", "finish", "fairs"] as const;
@@ -17,15 +12,7 @@ const bytesOf = async (path: string): Promise<number> => (await (await fetch(`${
 
 beforeAll(async () => {
   shop = await openTestShop();
-  const { pictures, commands } = demoCommands(now);
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  await runCommands(
-    shop.database,
-    { ...HOME, outside: simulatedOutside },
-    commands.map((given) => ({ given, now })),
-  );
+  await fillWithDemo(shop);
   for (const path of READS) bytesBefore.set(path, await bytesOf(path));
   // The rows of ten years take longer than any request may: a connection of their own, without limits.
   const own = new pg.Client({ connectionString: shop.url });

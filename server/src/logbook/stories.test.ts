@@ -1,22 +1,11 @@
 import { cursorAfter, type BenchRead, type DispatchRead, type EventRead, type LogbookRead, type Problem, type ReviewRead, type SeasonRead } from "@yule/contract";
-import { demoCommands } from "@yule/demo";
 import { v7 } from "uuid";
-import { inShop } from "../db/pool.ts";
-import { simulatedOutside } from "../outside/outside.ts";
-import { savePicture } from "../shop/pictures.ts";
-import { HOME } from "../shop/reads.ts";
-import { NOW, openTestShop, type TestShop } from "../testing.ts";
-import { runCommand } from "./run.ts";
+import { fillWithDemo, openTestShop, type TestShop } from "../testing.ts";
 
-const now = new Date(NOW);
 let shop: TestShop;
 beforeAll(async () => {
   shop = await openTestShop();
-  const { pictures, commands } = demoCommands(now);
-  await inShop(shop.database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
-  });
-  for (const command of commands) await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(shop);
 }, 120_000);
 afterAll(() => shop.close());
 
