@@ -115,3 +115,17 @@ test("a tablet that is locked is for the bench until its figures are told", asyn
   await close();
   expect(errors.splice(0)).toEqual([]);
 });
+
+test("what the server refuses is said in the language of the screen", async () => {
+  const elsewhere = await chromium.launch({ ...CHROMIUM, args: [...CHROMIUM.args, `--host-resolver-rules=MAP ${HOST} 127.0.0.1`] });
+  const tablet = await (await elsewhere.newContext({ viewport: { width: 820, height: 1180 }, locale: "en-US" })).newPage();
+  await tablet.addInitScript(() => localStorage.setItem("yule.words", "en-XA"));
+  await tablet.goto(`http://${HOST}:${new URL(shop.url).port}/season`);
+  const [code, name] = [tablet.getByRole("textbox").first(), tablet.getByRole("textbox").last()];
+  await code.fill("ABCDEFGH");
+  await name.fill("Kitchen tablet");
+  await tablet.getByRole("button").last().click();
+  await expect(tablet.getByText(/ţĥé çóđé ţĥàţ íš šĥóŵñ ŵĥéŕé ţĥé šĥóṕ ŕúñš/)).toBeVisible();
+  await expect(tablet.getByText(/the code that is shown/)).toHaveCount(0);
+  await elsewhere.close();
+});

@@ -59,6 +59,7 @@ await besides([
   ["import direction", bin("depcruise"), ["--config", ".dependency-cruiser.cjs", ...FOLDERS]],
   ["dead code", bin("knip"), []],
   ["names", "node", [join(root, "scripts/names.mjs")]],
+  ["advisories of packages", "node", [join(root, "scripts/audit.mjs")]],
 ]);
 await step("unit and server tests", bin("jest"), ["--maxWorkers=100%", "--testTimeout=120000", "--json", "--outputFile=test-results/jest.json", "--silent", "--forceExit"], {
   env: { JEST_ESM: "1", NODE_OPTIONS: "--experimental-vm-modules --no-warnings" },

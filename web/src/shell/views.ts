@@ -83,7 +83,10 @@ export const VIEWS: readonly View[] = [
   {
     path: "logbook",
     label: () => t`Logbook`,
-    help: () => [t`Whether promises were kept as they were forecast.`, t`Below it stands everything that was done. Each entry can be undone from here.`],
+    help: () => [
+      t`What happened and when, and what the season says for the next one.`,
+      t`A session at the bench is one entry; press it to see its taps. Each entry can be undone where that is still possible, and leads to the story of its need, design, material or household.`,
+    ],
     key: "9",
     load: () => import("../views/logbook/LogbookView.tsx"),
   },

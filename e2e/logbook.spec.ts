@@ -1,0 +1,55 @@
+import { expect, test, type Page } from "@playwright/test";
+import { openPage, startShop, type RunningShop } from "./src/shop.ts";
+
+const errors: string[] = [];
+let shop: RunningShop;
+test.beforeAll(async () => {
+  shop = await startShop({ plans: false });
+});
+test.afterAll(() => shop.close());
+const verdict = (page: Page) => page.getByRole("heading", { level: 1 });
+
+test("the logbook tells a session as one entry, is narrowed, and leads to the story of a need from its order to the bench", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await page.goto(`${shop.url}/logbook`);
+  await expect(verdict(page)).toHaveText(/^Since Sun 2 Nov you were at the bench once, 1 h \d+ min in all; 1 panel was spoilt\.$/);
+  const session = page.getByText(/^At the bench for 1 h \d+ min: Sketch on 8 panels/);
+  await expect(session).toBeVisible();
+  await expect(page.getByText("Sketch done: panel 1", { exact: true })).toHaveCount(0);
+  await page
+    .getByRole("button", { name: /^Show its \d+ entries$/ })
+    .first()
+    .click();
+  await expect(page.getByText("Sketch done: panel 1", { exact: true })).toBeVisible();
+
+  await page.getByLabel("About", { exact: true }).selectOption("sheets");
+  await expect(session).toHaveCount(0);
+  await expect(page.getByText(/split into 8 panels for Gull Steps order/)).toBeVisible();
+  await page.getByLabel("Find in the logbook").fill("no such word");
+  await expect(page.getByText("Nothing found")).toBeVisible();
+
+  await page.goto(`${shop.url}/season`);
+  await page.getByRole("link", { name: "Gull Steps order" }).first().click();
+  await page.getByRole("link", { name: "The story of Gull Steps order" }).click();
+  await expect(verdict(page)).toContainText("The story of Gull Steps order, from ");
+  await expect(page.getByText(/^At the bench for 1 h/)).toBeVisible();
+  await page.getByRole("link", { name: "Back to all that happened" }).click();
+  await expect(page).toHaveURL(/\/logbook$/);
+  expect(errors.splice(0)).toEqual([]);
+});
+
+test("the season so far is looked back on, what is believed is told with what it rests on, and the eye is trained", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await page.goto(`${shop.url}/logbook?ask=season`);
+  await expect(verdict(page)).toContainText("3 of 3 promises were kept");
+  await expect(page.getByRole("region", { name: "Where did the hours go?" })).toContainText("A minute saved there saves most.");
+  await expect(page.getByRole("region", { name: "What did an hour of each design earn?" })).toContainText(/An hour of .* brought €/);
+  await page.getByRole("link", { name: "What is believed" }).click();
+  await expect(verdict(page)).toContainText("are believed to come out good.");
+  await page.getByRole("link", { name: "Train your eye" }).click();
+  await page.getByRole("button", { name: "Yes, it will be kept" }).click();
+  await expect(page.getByText(/^Yes\. .* went out in time\.$|^Not quite\. .* was late\.$/)).toBeVisible();
+  await page.reload();
+  await expect(verdict(page)).toContainText("1 question answered");
+  expect(errors.splice(0)).toEqual([]);
+});

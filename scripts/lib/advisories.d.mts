@@ -1,0 +1,1 @@
+export function advisoriesIn(told: string): { readonly isAsked: boolean; readonly serious: readonly string[] };
