@@ -75,6 +75,7 @@ const TELLERS: Readonly<Partial<Record<CommandKind, readonly Other[]>>> = {
   "note-lesson": HELPER,
   "tell-written": HELPER,
   "post-letters": HELPER,
+  "post-need": HELPER,
   "ring-up": TILL,
   undo: BOTH,
 };

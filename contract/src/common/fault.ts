@@ -5,6 +5,7 @@ import { phraseText } from "./faultLine.ts";
 import { isSentPhrase, type SentPhrase } from "./sentPhrase.ts";
 import { text } from "./text.ts";
 
+const phraseSchema = z.custom<Phrase>((value) => Array.isArray(value) && value.every((part) => typeof part === "string" || (typeof part === "object" && part !== null)));
 export const sentPhraseSchema = z.custom<SentPhrase>(isSentPhrase);
 /** A fault as it is sent: see `SentFault`. */
 export const sentFaultSchema = z.object({
@@ -12,7 +13,8 @@ export const sentFaultSchema = z.object({
   path: z.array(z.union([text(), z.number()])),
   given: text(),
   allowed: text(),
-  values: z.object({ given: sentPhraseSchema, allowed: sentPhraseSchema }).optional(),
+  values: z.object({ given: phraseSchema, allowed: phraseSchema }).optional(),
+  said: z.object({ given: sentPhraseSchema, allowed: sentPhraseSchema }).optional(),
 });
 const LONGEST_SHOWN = 60;
 

@@ -1,4 +1,4 @@
-import type { Fault } from "@yule/core";
+import type { Fault, Phrase } from "@yule/core";
 import type { Problem } from "../shop/problem.ts";
 import { phraseSaid, phraseText, plainSpeech } from "./faultLine.ts";
 import { receivedPhrase, sentPhrase, type SentPhrase } from "./sentPhrase.ts";
@@ -9,7 +9,9 @@ export interface SentFault {
   readonly path: (string | number)[];
   readonly given: string;
   readonly allowed: string;
-  readonly values?: { readonly given: SentPhrase; readonly allowed: SentPhrase } | undefined;
+  readonly values?: { readonly given: Phrase; readonly allowed: Phrase } | undefined;
+  /** The same with their sentences, for whoever says them in another language. */
+  readonly said?: { readonly given: SentPhrase; readonly allowed: SentPhrase } | undefined;
 }
 
 export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => ({
@@ -17,15 +19,16 @@ export const sentFault = ({ code, path, given, allowed }: Fault): SentFault => (
   path: [...path],
   given: phraseText(given),
   allowed: phraseText(allowed),
-  values: { given: sentPhrase(given), allowed: sentPhrase(allowed) },
+  values: { given, allowed },
+  said: { given: sentPhrase(given), allowed: sentPhrase(allowed) },
 });
 
 /** A fault that was sent, with its values where the sender told them. */
-export const receivedFault = ({ code, path, given, allowed, values }: SentFault): Fault => ({
+export const receivedFault = ({ code, path, given, allowed, values, said }: SentFault): Fault => ({
   code,
   path,
-  given: values ? receivedPhrase(values.given) : [given],
-  allowed: values ? receivedPhrase(values.allowed) : [allowed],
+  given: said ? receivedPhrase(said.given) : (values?.given ?? [given]),
+  allowed: said ? receivedPhrase(said.allowed) : (values?.allowed ?? [allowed]),
 });
 
 /** What a problem says is wrong: its faults, or one sentence where it names none. */

@@ -130,7 +130,7 @@ describe("what a device carries", () => {
   const within = <T>(work: (tx: Parameters<Parameters<typeof inShop>[2]>[0]) => Promise<T>): Promise<T> => inShop(shop.database, HOME.shopId, work);
   const letIn = () =>
     within(async (tx) => {
-      const { code: made } = await makeCode(tx, { ...HOME }, "maker", after(0));
+      const { code: made } = await makeCode(tx, HOME, "maker", after(0));
       return letDeviceIn(tx, HOME.shopId, made, "Laptop", after(1));
     });
   const carries = (id: string, secret: string, minutes: number) => within((tx) => whoCarries(tx, HOME.shopId, id, secret, after(minutes)));

@@ -21,7 +21,7 @@ import { simulatedOutside } from "../outside/outside.ts";
 import { HOME } from "../shop/reads.ts";
 import { fillWithDemo, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { letDeviceIn, makeCode, type Asker } from "./devices.ts";
-import { lock, unlock } from "./lock.ts";
+import { hashPin, lock, unlock } from "./lock.ts";
 import { seenBy } from "./seen.ts";
 import { deviceOf } from "./testing.ts";
 
@@ -149,7 +149,6 @@ test("the maker sees all, and what nobody made less of is shown as it is", () =>
 });
 
 test("a helper takes back what a helper may tell, and nothing else", async () => {
-  const note = { id: v7(), subjectKind: "technique", subjectId: "wash", text: "Tilt the board" };
   const given = { id: v7(), kind: "set-shop" as CommandKind, payload: { changeover: 7 } };
   await runCommand(shop.database, { ...HOME, now, outside: simulatedOutside }, given);
   expect((await tell("helper", "undo", { eventId: given.id })).status).toBe(403);
@@ -157,7 +156,7 @@ test("a helper takes back what a helper may tell, and nothing else", async () =>
   const { letters } = await shop.get<DispatchRead>("dispatch");
   const letter = letters.find(({ postedOn, written }) => postedOn === null && !written);
   const told = await tell("helper", "tell-written", { letterIds: [letter?.id], written: true });
-  expect([told.status, note.text]).toEqual([200, "Tilt the board"]);
+  expect(told.status).toBe(200);
   const { event } = told.body as { readonly event: { readonly id: string } };
   expect((await tell("helper", "undo", { eventId: event.id })).status).toBe(200);
   expect((await tell("till", "undo", { eventId: event.id })).status).toBe(403);
@@ -188,7 +187,7 @@ describe("a lock", () => {
     const who: Asker = { ...HOME, deviceId: id, role: "maker", isLocked: false };
     const held: Asker = { ...who, role: "helper", isLocked: true };
     const attempt = (pin: string, at: Date) => inShop(shop.database, HOME.shopId, (tx) => unlock(tx, held, pin, at));
-    await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await (await import("./lock.ts")).hashPin("2718")));
+    await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await hashPin("2718")));
     for (let tries = 0; tries < 5; tries += 1) expect(await attempt("1111", after(tries))).toBe(0);
     // Half a minute, then twice as long each time.
     expect(await attempt("2718", after(5))).toBe(29);

@@ -77,7 +77,7 @@ test("what the server refuses stands at its field in the maker's units, and what
         path: ["width"],
         given: "x",
         allowed: "y",
-        values: { given: { parts: [{ length: inches(20) }] }, allowed: { parts: ["at most ", { length: inches(5.5) }] } },
+        values: { given: [{ length: inches(20) }], allowed: ["at most ", { length: inches(5.5) }] },
       },
       { code: "taken", path: ["shelf"], given: "full", allowed: "a shelf with room" },
     ],

@@ -94,7 +94,7 @@ test("it says what the painting gives and where its best part lies, with the cut
   expect(screen.getAllByRole("img", { name: "Harbour office as it will look" })).toHaveLength(windows().length);
   expect(windows()[0]?.getAttribute("aria-label")).toBe("1: Harbour office");
   // The best part is painted, not bare.
-  const best = Number(/window (\d+)/.exec(await verdict())?.[1]);
+  const best = Number(/crop (\d+)/.exec(await verdict())?.[1]);
   const rect = windows()[best - 1]?.querySelector("rect");
   expect(Number(rect?.getAttribute("x")) + Number(rect?.getAttribute("width")) / 2).toBeGreaterThan(mm(200));
 }, 20_000);
