@@ -25,7 +25,7 @@ BEGIN
 	IF since IS NOT NULL THEN asked := asked || ' AND at >= $5'; END IF;
 	IF until IS NOT NULL THEN asked := asked || ' AND at < $6'; END IF;
 	IF before_at IS NOT NULL THEN asked := asked || ' AND (at, seq) < ($7, $8)'; END IF;
-	RETURN QUERY EXECUTE asked || ' ORDER BY at DESC, seq DESC LIMIT $9' USING own, looked_for, things, kinds, since, until, before_at, before_seq, most;
+	RETURN QUERY EXECUTE asked || ' ORDER BY at DESC NULLS LAST, seq DESC NULLS LAST LIMIT $9' USING own, looked_for, things, kinds, since, until, before_at, before_seq, most;
 END $$;
 --> statement-breakpoint
 REVOKE ALL ON FUNCTION logbook_page(text, uuid[], text[], timestamptz, timestamptz, timestamptz, bigint, integer) FROM PUBLIC;

@@ -21,6 +21,7 @@ import {
   scaleQuery,
   seasonsQuery,
   readsTouchedBy,
+  type CommandKind,
   type LookUp,
   type PrintedRead,
   type ReadName,
@@ -149,7 +150,11 @@ function routes(setting: AppSetting): Router {
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, phrase`This is not a command.`, faultsOf(parsed.error, given));
     const { shopId, accountId, role } = whoMay(ctx, (each) => mayTell(each, parsed.data.kind));
-    ctx.body = await runCommand(database, { shopId, accountId, mayUndo: (kind) => mayTell(role, kind), now: clock.now(), outside }, parsed.data);
+    ctx.body = await runCommand(
+      database,
+      { shopId, accountId, ...(role === "maker" ? {} : { mayUndo: (kind: CommandKind) => mayTell(role, kind) }), now: clock.now(), outside },
+      parsed.data,
+    );
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
     if (changesPlan(parsed.data.kind)) void planner.want(shopId);
     if (readsTouchedBy(parsed.data.kind).some((name) => SHOP_STOCK.has(name))) tellSoon();
