@@ -30,7 +30,7 @@ test("a painted sheet is straightened, its best parts become panels for the need
   await expect(page.getByRole("img", { name: /as it will look$/ })).toHaveCount(cards);
   await expect(page.getByRole("region", { name: "Cut list" })).toContainText(/Fence at .*, cut/);
   await windows(page).first().click();
-  await expect(page.getByRole("region", { name: "Crop 1" })).toContainText(/Window 1, .* in: \w+/);
+  await expect(page.getByRole("region", { name: "Crop 1" })).toContainText(/Crop 1, .* in: \w+/);
   const axe = await new AxeBuilder({ page }).analyze();
   expect(axe.violations.map((each) => [each.id, each.nodes[0]?.html])).toEqual([]);
 });
