@@ -79,6 +79,8 @@ test("a helper has bench, finishing and packing, and no other page; the till has
   const helper = await letIn(context, "helper", "Kitchen phone");
   await expect(views(helper.device)).toHaveText([/^Bench/, /^Finish/, /^Dispatch/]);
   await expect(helper.device.getByRole("heading", { level: 1 })).toContainText("panel");
+  await helper.device.getByRole("button", { name: "Undo the last tap" }).click();
+  await expect(helper.device.getByText(/^Undone: /)).toBeVisible();
   await views(helper.device).filter({ hasText: "Dispatch" }).click();
   await expect(helper.device.getByRole("navigation", { name: "Questions about sending" }).getByRole("link")).toHaveText(["What must leave", "Write and address"]);
   await views(helper.device).filter({ hasText: "Finish" }).click();

@@ -56,6 +56,7 @@ export { payOrder, setOrder, type OrderRead } from "./dispatch/orders.ts";
 export type { FairGoodRead, FairRead, FairsRead, SaleRead } from "./dispatch/fairs.ts";
 export { ringUp, setFair } from "./dispatch/fairs.ts";
 export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type PrintedRead, type UndertakingRead } from "./dispatch/letters.ts";
+export * from "./logbook/cursor.ts";
 export * from "./logbook/logbook.ts";
 export * from "./logbook/review.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";

@@ -44,7 +44,7 @@ const READERS: Readonly<Record<ReadName | LookUp, readonly Other[]>> = {
   fairs: TILL,
   costs: [],
   orders: [],
-  logbook: [],
+  logbook: HELPER,
   holidays: BOTH,
   pictures: BOTH,
   "pictures/keep": HELPER,
@@ -76,6 +76,8 @@ const TELLERS: Readonly<Partial<Record<CommandKind, readonly Other[]>>> = {
   "tell-written": HELPER,
   "post-letters": HELPER,
   "post-need": HELPER,
+  "tell-letters": HELPER,
+  "weigh-letter": HELPER,
   "ring-up": TILL,
   undo: BOTH,
 };

@@ -77,5 +77,3 @@ export interface LogbookRead {
   /** What the thing is called whose story was asked for; null where there is no such thing any more. */
   readonly name?: string | null;
 }
-/** Where the page after an entry begins. */
-export const cursorAfter = ({ at, seq }: Pick<EventRead, "at" | "seq">): string => `${at}_${String(seq)}`;

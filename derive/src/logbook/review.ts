@@ -1,5 +1,5 @@
 import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead } from "@yule/contract";
-import { daysBetween, type Day } from "@yule/core";
+import { addDays, daysBetween, type Day } from "@yule/core";
 
 /** What first stood in the way of a promise that was not kept. */
 export type FirstCause =
@@ -95,9 +95,8 @@ function weeksOf(hands: readonly ReviewedHands[]): { week: Day; minutes: number 
   const [first, last] = [known[0], known[known.length - 1]];
   if (first === undefined || last === undefined) return [];
   const count = daysBetween(first, last) / DAYS_OF_WEEK + 1;
-  const start = new Date(`${first}T00:00:00Z`).getTime();
   return Array.from({ length: count }, (_, at) => {
-    const week = new Date(start + at * DAYS_OF_WEEK * 86_400_000).toISOString().slice(0, 10) as Day;
+    const week = addDays(first, at * DAYS_OF_WEEK);
     return { week, minutes: by.get(week) ?? 0 };
   });
 }

@@ -1,6 +1,6 @@
 import { phrase } from "@yule/core";
 import type { Context, Next } from "koa";
-import type { Role } from "@yule/contract";
+import { mayRead, type LookUp, type ReadName, type Role } from "@yule/contract";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
@@ -57,6 +57,9 @@ export function whoMay(ctx: Context, may: (role: Role) => boolean): Asker {
   if (may(who.role)) return who;
   throw new Refusal(403, who.isLocked ? phrase`This device is locked. Unlock it first.` : phrase`This is the maker's to see and to do.`);
 }
+
+/** Who asks for a read or something that is looked up, where their role may: @throws Refusal 403 */
+export const whoReads = (ctx: Context, what: ReadName | LookUp): Asker => whoMay(ctx, (role) => mayRead(role, what));
 
 async function carrier(ctx: Context, database: Database, now: Date): Promise<Asker | null> {
   const parts = SHAPE.exec(ctx.cookies.get(COOKIE) ?? "");

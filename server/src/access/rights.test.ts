@@ -8,6 +8,7 @@ import {
   type CommandKind,
   type DevicesRead,
   type DispatchRead,
+  type LogbookRead,
   type LookUp,
   type Problem,
   type Role,
@@ -128,6 +129,17 @@ test("a helper sees no money, and of households only what the envelope of a lett
   const text = JSON.stringify(reads);
   for (const address of addresses) expect(text).not.toContain(JSON.stringify(address));
   expect(((await as("helper", "GET", "season")).body as SeasonRead).ownOccasions).toEqual([]);
+});
+
+test("of the logbook a helper sees what a helper may tell, so that the last tap is taken back; a command told before is told again to whom it is for", async () => {
+  const mine = (await shop.get<LogbookRead>("logbook?most=200")).events;
+  const theirs = ((await as("helper", "GET", "logbook?most=200")).body as LogbookRead).events;
+  expect(theirs.length).toBeGreaterThan(0);
+  expect(theirs.every(({ kind }) => mayTell("helper", kind as CommandKind))).toBe(true);
+  const [household] = (await shop.get<DispatchRead>("dispatch")).households;
+  expect(JSON.stringify((await as("helper", "GET", `logbook?kind=household&of=${household?.id ?? ""}`)).body)).not.toContain(household?.name);
+  const others = mine.find(({ kind }) => !mayTell("helper", kind as CommandKind));
+  expect((await as("helper", "POST", "commands", { id: others?.id, kind: "tell-written", payload: {} })).status).toBe(403);
 });
 
 test("the till sees a fair and its prices, and no household, order or panel", async () => {

@@ -1,3 +1,4 @@
+import { mayTell } from "@yule/contract";
 import type {
   BenchRead,
   ColourRead,
@@ -6,6 +7,7 @@ import type {
   FairsRead,
   FinishRead,
   HouseholdRead,
+  LogbookRead,
   PlanRead,
   ReadName,
   Role,
@@ -26,6 +28,7 @@ interface Reads {
   readonly colour: ColourRead;
   readonly dispatch: DispatchRead;
   readonly fairs: FairsRead;
+  readonly logbook: LogbookRead;
 }
 type Less = { readonly [Name in keyof Reads]?: (read: Reads[Name]) => Reads[Name] };
 
@@ -73,11 +76,20 @@ const storesWithoutMoney = (stores: StoresRead): StoresRead => ({
   toBuy: [],
 });
 
+/** Entries that a helper may tell, so that the last tap can be taken back; what a thing is called is not told beside them. */
+const ownEntries = ({ events }: LogbookRead): LogbookRead => ({
+  events: events.filter(({ happened }) => {
+    const { kind } = happened.kind === "undo" ? happened.facts.of : happened;
+    return kind !== "older" && mayTell("helper", kind);
+  }),
+});
+
 const HELPER: Less = {
   shop: shopWithoutMoney,
   season: seasonWithoutMoney,
   dispatch: packing,
   stores: storesWithoutMoney,
+  logbook: ownEntries,
   colour: ({ paints }) => ({ paints: paints.map((paint) => ({ ...paint, costMinor: null })) }),
 };
 

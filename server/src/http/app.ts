@@ -23,7 +23,6 @@ import {
   readsTouchedBy,
   type CommandKind,
   type LookUp,
-  type PrintedRead,
   type ReadName,
   type ShopWindowRead,
 } from "@yule/contract";
@@ -39,7 +38,7 @@ import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { isIn } from "../access/devices.ts";
-import { onlyLetIn, whoAsks, whoMay } from "../access/guard.ts";
+import { onlyLetIn, whoAsks, whoMay, whoReads } from "../access/guard.ts";
 import { accessRoutes, Screens } from "../access/routes.ts";
 import { seenBy } from "../access/seen.ts";
 import type { BackupKeeper } from "../backup/keeper.ts";
@@ -65,12 +64,12 @@ import { readOrders } from "../season/orders.ts";
 import { planIsAt, readPlan } from "../season/plan/reads.ts";
 import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
-import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
 import { HOME, readShop } from "../shop/reads.ts";
 import { readCosts } from "../stores/costReads.ts";
 import { readScale, readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
+import { pictureRoutes, printerRoutes } from "./fileRoutes.ts";
 import { keepableBodies, knownHosts, sameOrigin } from "./guards.ts";
 import { forLog, problemOf } from "./problem.ts";
 
@@ -213,7 +212,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
   const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
     router.get(`/${name}`, (ctx) => {
-      const { shopId, role } = whoMay(ctx, (each) => mayRead(each, name));
+      const { shopId, role } = whoReads(ctx, name);
       return inShop(database, shopId, async (tx) => {
         ctx.set("cache-control", beside ? "private, no-cache" : "no-store");
         if (beside) {
@@ -249,7 +248,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, phrase`These places are not known.`, faultsOf(query.error, ctx.query));
-    whoMay(ctx, (role) => mayRead(role, "holidays"));
+    whoReads(ctx, "holidays");
     ctx.set("cache-control", "private, max-age=3600");
     ctx.body = await readHolidays(query.data.places, query.data.from);
   });
@@ -268,7 +267,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
 function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "database" | "outside">): void {
   const page = <Query>(what: LookUp, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>, path = `/${what}`): void => {
     router.get(path, async (ctx) => {
-      const { shopId } = whoMay(ctx, (role) => mayRead(role, what));
+      const { shopId } = whoReads(ctx, what);
       const read = query.safeParse(ctx.query);
       if (!read.success) throw new Refusal(422, phrase`This page cannot be found.`, faultsOf(read.error, ctx.query));
       ctx.set("cache-control", "no-store");
@@ -308,63 +307,6 @@ function pathId(given: string | undefined, of: string): string {
 /** Another version of the server may tell the same otherwise. */
 const BEGUN = randomUUID();
 
-/** Pictures and scans: large, and never changed once they are there. */
-function pictureRoutes(router: Router, { database, clock, outside }: AppSetting): void {
-  router.put("/pictures/:id", async (ctx) => {
-    const id = pictureId(ctx.params.id);
-    const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
-    const { original } = ctx.query;
-    const originalId = original === undefined ? null : pictureId(String(original));
-    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures/keep"));
-    await inShop(database, shopId, (tx) => savePicture(tx, shopId, id, bytes, clock.now(), originalId));
-    ctx.status = 204;
-  });
-  router.put("/pictures/:id/small", async (ctx) => {
-    const id = pictureId(ctx.params.id);
-    const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
-    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures/keep"));
-    await inShop(database, shopId, (tx) => saveSmall(tx, shopId, id, bytes));
-    ctx.status = 204;
-  });
-  router.get("/pictures/:id", async (ctx) => {
-    const { shopId } = whoMay(ctx, (role) => mayRead(role, "pictures"));
-    const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
-    if (!found) throw new Refusal(404, phrase`There is no such picture.`);
-    ctx.set("cache-control", "private, max-age=31536000, immutable");
-    ctx.set("content-security-policy", "default-src 'none'");
-    ctx.type = found.mediaType;
-    ctx.body = found.bytes;
-  });
-  router.get("/scan", async (ctx) => {
-    ctx.set("cache-control", "no-store");
-    ctx.set("x-simulated", String(outside.scanner.simulated));
-    ctx.type = "image/png";
-    // Of a batch the demo has laid a photo on the invented glass, kept by the batch's own id.
-    const { batch } = ctx.query;
-    const { shopId } = whoMay(ctx, (role) => mayRead(role, "scan"));
-    const laidOut = batch === undefined ? null : await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(String(batch))));
-    ctx.body = await outside.scanner.scan(laidOut?.bytes ?? null);
-  });
-}
-
-/** Labels of a thousand letters are less. */
-const MOST_LABEL_BYTES = 5_000_000;
-const PDF_BEGINS = "%PDF-";
-
-/** What is printed without a dialog: labels. */
-function printerRoutes(router: Router, { clock, outside }: AppSetting): void {
-  router.post("/print-labels", async (ctx) => {
-    whoMay(ctx, (role) => mayRead(role, "print-labels"));
-    const pdf = await bodyBytes(ctx, MOST_LABEL_BYTES, "labels");
-    if (pdf.subarray(0, PDF_BEGINS.length).toString("latin1") !== PDF_BEGINS)
-      throw new Refusal(422, phrase`These labels cannot be printed.`, [
-        { code: "no-pdf", path: ["labels"], given: phrase`a file that is no PDF`, allowed: phrase`labels as a PDF file` },
-      ]);
-    const file = await outside.labelPrinter.print(pdf, clock.now());
-    ctx.body = { file, by: outside.labelPrinter.name, simulated: outside.labelPrinter.simulated } satisfies PrintedRead;
-  });
-}
-
 /** The season for calendar programs. */
 function calendarRoutes(router: Router, { database, clock, outside }: AppSetting): void {
   // For the maker herself, as a file; the address with a secret is for other programs.
@@ -372,7 +314,7 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "no-store");
     ctx.set("content-disposition", 'attachment; filename="season.ics"');
-    ctx.body = await inShop(database, whoMay(ctx, (role) => mayRead(role, "season.ics")).shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
+    ctx.body = await inShop(database, whoReads(ctx, "season.ics").shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
   });
   router.get("/calendar/:secret", async (ctx) => {
     const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
@@ -386,26 +328,6 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
 /** What cannot be kept was never given to anybody. */
 function secretIn(given = ""): string {
   return isPlainText(given) ? given.replace(/\.ics$/, "") : "";
-}
-
-function pictureId(given: string | undefined): string {
-  const parsed = idSchema.safeParse(given);
-  if (!parsed.success) throw new Refusal(404, phrase`There is no such picture.`);
-  return parsed.data;
-}
-
-async function bodyBytes(ctx: Context, most: number, what = "picture"): Promise<Buffer> {
-  const parts: Buffer[] = [];
-  let size = 0;
-  for await (const part of ctx.req as AsyncIterable<Buffer>) {
-    size += part.length;
-    if (size > most)
-      throw new Refusal(413, phrase`That is too large.`, [
-        { code: "too-large", path: [what], given: phrase`more than ${most / 1e6} MB`, allowed: phrase`at most ${most / 1e6} MB` },
-      ]);
-    parts.push(part);
-  }
-  return Buffer.concat(parts);
 }
 
 /** The built application; every other address without a dot is one of its views. */

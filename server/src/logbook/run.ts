@@ -93,7 +93,10 @@ export async function runCommand(database: Database, giver: Giver, given: GivenC
       // Two tellings of one command meet here, and the second waits for the first.
       await tx.execute(sql`select pg_advisory_xact_lock(hashtextextended(${given.id}, 0))`);
       const [before] = await tx.select().from(event).where(eq(event.id, given.id));
-      if (before) return { event: eventRead(before) };
+      if (before) {
+        if (giver.mayUndo) onlyWhatMay(giver.mayUndo, before);
+        return { event: eventRead(before) };
+      }
       const done = await carryOut(tx, giver, given);
       await settle(tx, giver.shopId, [done]);
       return { event: eventRead(done.row) };
@@ -124,7 +127,13 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
   const schema = commandSchemas[kind] as z.ZodType;
   const read = schema.safeParse(given.payload);
   if (!read.success) throw new Refusal(422, phrase`Some of what was given cannot be.`, faultsOf(read.error, given.payload));
-  if (kind === "undo" && giver.mayUndo) await onlyWhatMay(tx, giver.mayUndo, (read.data as CommandPayload<"undo">).eventId);
+  if (kind === "undo" && giver.mayUndo) {
+    const [asked] = await tx
+      .select()
+      .from(event)
+      .where(eq(event.id, (read.data as CommandPayload<"undo">).eventId));
+    if (asked) onlyWhatMay(giver.mayUndo, asked);
+  }
   const correction = clockCorrection(given, giver.now);
   const happenedAt = given.at ? new Date(new Date(given.at).getTime() + correction) : giver.now;
   const at = happenedAt.getTime() > giver.now.getTime() + CLOCK_SLACK_MS ? giver.now : happenedAt;
@@ -151,11 +160,9 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
   return { kind, row, changes: writing.changes };
 }
 
-/** Whoever may not tell something may not take it back either: @throws Refusal 403 */
-async function onlyWhatMay(tx: Transaction, may: (kind: CommandKind) => boolean, eventId: string): Promise<void> {
-  const [found] = await tx.select().from(event).where(eq(event.id, eventId));
-  if (!found) return;
-  const told = toldOf(found);
+/** Whoever may not tell something may not take it back or be told of it either: @throws Refusal 403 */
+function onlyWhatMay(may: (kind: CommandKind) => boolean, row: typeof event.$inferSelect): void {
+  const told = toldOf(row);
   const kind = told.kind === "undo" ? told.facts.of.kind : told.kind;
   if (kind === "older" || !may(kind)) throw new Refusal(403, phrase`This is the maker's to see and to do.`);
 }

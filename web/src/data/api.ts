@@ -1,5 +1,5 @@
 import { hearServerClock } from "./serverClock.ts";
-import { ALL_READS, phraseText, sentPhrase } from "@yule/contract";
+import { ALL_READS, cursorAfter, phraseText, sentPhrase } from "@yule/contract";
 import { phrase } from "@yule/core";
 import { wantWords } from "../kit/language/language.ts";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
@@ -154,7 +154,7 @@ export const api = createApi({
         initialPageParam: null,
         getNextPageParam: ({ events }) => {
           const last = events[LOGBOOK_PAGE - 1];
-          return last && `${last.at}_${String(last.seq)}`;
+          return last && cursorAfter(last);
         },
       },
       query: ({ queryArg: { find, part, from, until, kind, of }, pageParam: before }) =>

@@ -183,7 +183,7 @@ export const undo = (eventId: string): Promise<Sent> => sendCommand("undo", { ev
 /** Takes the last tap at the bench back, whichever device told it. Without the server there is nothing to ask. */
 export async function undoLastTap(): Promise<void> {
   try {
-    const { events } = (await request("logbook?most=20")) as LogbookRead;
+    const { events } = (await request("logbook?most=20&part=bench")) as LogbookRead;
     const last = events.find((event) => event.kind === "tell-bench" && event.undoable);
     if (last) await undo(last.id);
   } catch (thrown) {

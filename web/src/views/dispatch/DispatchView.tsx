@@ -2,7 +2,7 @@ import { t } from "@yule/core";
 import { lazy, Suspense, type ComponentType, type LazyExoticComponent } from "react";
 import { useSearchParams } from "react-router";
 import type { Role } from "@yule/contract";
-import { useRole } from "../../data/role.ts";
+import { useAsks } from "../../data/role.ts";
 import { AskNav } from "../../kit/AskNav.tsx";
 import { Loading } from "../../kit/states.tsx";
 import { useView } from "../../plan/useOutlet.ts";
@@ -30,8 +30,7 @@ const ASKS: readonly {
 export default function DispatchView() {
   const outlook = useView();
   const [params] = useSearchParams();
-  const role = useRole();
-  const asks = ASKS.filter(({ also }) => role === "maker" || also?.includes(role));
+  const asks = useAsks(ASKS);
   const asked = asks.find(({ key }) => key === params.get("ask")) ?? asks[0];
   const Ask = asked?.part;
   return (

@@ -5,7 +5,7 @@ import { finishTasks, type FinishTask } from "@yule/derive";
 import { lazy, Suspense, useMemo, type ComponentType } from "react";
 import { useSearchParams } from "react-router";
 import { useFinishQuery } from "../../data/api.ts";
-import { useRole } from "../../data/role.ts";
+import { useAsks } from "../../data/role.ts";
 import { AskNav } from "../../kit/AskNav.tsx";
 import { Choice } from "../../kit/FormField.tsx";
 import { Caution, Loading } from "../../kit/states.tsx";
@@ -32,12 +32,11 @@ const ASKS: readonly {
 export default function FinishView() {
   const outlook = useView();
   const [params] = useSearchParams();
-  const role = useRole();
+  const asks = useAsks(ASKS);
   const { data, error } = useFinishQuery();
   const finish = data ?? (error ? NOTHING_FINISHED : null);
   const tasks = useMemo(() => (finish ? finishTasks(outlook, finish) : []), [outlook, finish]);
   if (!finish) return <Loading />;
-  const asks = ASKS.filter(({ also }) => role === "maker" || also?.includes(role));
   const asked = asks.find(({ key }) => key === params.get("ask")) ?? asks[0];
   const task =
     tasks.find(({ view }) => view.need.id === params.get("need")) ?? (asked?.key === "make" ? tasks.find(({ assemble }) => assemble > 0) : tasks.find(isNow)) ?? tasks[0] ?? null;
