@@ -1,3 +1,5 @@
+import { FOLDER, NAMES } from "./web/jest.bundle.mjs";
+
 const transform = {
   "^.+\\.[tj]sx?$": [
     "@swc/jest",
@@ -21,9 +23,10 @@ export default {
       ...shared,
       displayName: "web",
       testEnvironment: "jsdom",
+      globalSetup: "<rootDir>/web/jest.bundle.mjs",
       setupFiles: ["<rootDir>/web/jest.setup.mjs"],
       // Fonts are for browsers, and so is what draws charts.
-      moduleNameMapper: { "\\.css$": "<rootDir>/web/jest.css.mjs", "^react-chartjs-2$": "<rootDir>/web/jest.chart.mjs" },
+      moduleNameMapper: { [NAMES]: `<rootDir>/${FOLDER}/$1.mjs`, "\\.css$": "<rootDir>/web/jest.css.mjs", "^react-chartjs-2$": "<rootDir>/web/jest.chart.mjs" },
       testMatch: ["<rootDir>/web/**/*.test.{ts,tsx}"],
     },
   ],

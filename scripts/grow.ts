@@ -42,7 +42,7 @@ if (!first) throw new Error("the shop has no season");
 let [commands, told] = [0, 0];
 const keep = async (bulk: Bulk): Promise<void> => {
   await inShop(database, HOME.shopId, async (tx) => {
-    for (const { id, bytes } of bulk.pictures) await savePicture(tx, HOME.shopId, id, Buffer.from(bytes), bulk.commands[0]?.now ?? now);
+    for (const { id, paint } of bulk.pictures) await savePicture(tx, HOME.shopId, id, Buffer.from(paint()), bulk.commands[0]?.now ?? now);
   });
   await runCommands(database, giver, bulk.commands);
   commands += bulk.commands.length;
@@ -65,7 +65,7 @@ for (const bulk of pastYears(now, years, first)) {
 }
 const demo = demoCommands(now);
 await inShop(database, HOME.shopId, async (tx) => {
-  for (const { id, bytes } of demo.pictures) await savePicture(tx, HOME.shopId, id, Buffer.from(bytes), now);
+  for (const { id, paint } of demo.pictures) await savePicture(tx, HOME.shopId, id, Buffer.from(paint()), now);
 });
 await runCommands(
   database,

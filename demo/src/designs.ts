@@ -226,20 +226,29 @@ export interface DemoDesign {
 
 const panelSize = (plan: Plan): Length => inches(plan.masked ? 4.25 : 4.5);
 
-/** The designs with their pictures, each painted by the program itself. */
-export function demoDesigns(): { designs: readonly DemoDesign[]; pictures: readonly { id: string; bytes: Uint8Array }[] } {
-  const pictures: { id: string; bytes: Uint8Array }[] = [];
+/** A picture of the demo: it is painted by the program itself, which takes a while, and only where it is wanted. */
+export interface DemoPicture {
+  readonly id: string;
+  /** @returns a PNG */
+  readonly paint: () => Uint8Array;
+}
+
+/** The designs and their pictures. */
+export function demoDesigns(): { designs: readonly DemoDesign[]; pictures: readonly DemoPicture[] } {
+  const pictures: DemoPicture[] = [];
   const designs = PLANS.map((plan): DemoDesign => {
     const stack = plan.tall ? tallStack() : squareStack(plan.masked ? inches(4.75) : inches(5), panelSize(plan));
     const colourways = plan.colourways.map(([name, ...paints], index) => {
       const pictureId = makeId();
       const width = plan.tall ? 250 : 300;
       const tall = plan.tall ? 128 / 92 : 1;
-      const paper = new Paper(width, Math.round(width * tall), 11 + index * 17 + plan.name.length);
-      const colours = paints.map((paint) => hexColour(PAINTS[paint].hex));
-      const [main, second, accent] = colours;
-      if (main && second && accent) MOTIFS[plan.motif](paper, [main, second, accent], tall);
-      pictures.push({ id: pictureId, bytes: paper.picture() });
+      const paint = (): Uint8Array => {
+        const paper = new Paper(width, Math.round(width * tall), 11 + index * 17 + plan.name.length);
+        const [main, second, accent] = paints.map((name) => hexColour(PAINTS[name].hex));
+        if (main && second && accent) MOTIFS[plan.motif](paper, [main, second, accent], tall);
+        return paper.picture();
+      };
+      pictures.push({ id: pictureId, paint });
       return { id: makeId(), name, paints: paints.map((paint) => PAINTS[paint]), pictureId };
     });
     return {

@@ -1,6 +1,6 @@
 import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
 import { addDays, dayAt, inches, mm, momentAt, weekdayOf, type Day } from "@yule/core";
-import { demoDesigns, SERIES, type DemoDesign, type DesignName } from "./designs.ts";
+import { demoDesigns, SERIES, type DemoDesign, type DemoPicture, type DesignName } from "./designs.ts";
 import { STORES } from "./stores.ts";
 import { demoHouseholds } from "./households.ts";
 import { idMaker } from "./ids.ts";
@@ -15,7 +15,7 @@ export { pastYears, type Bulk } from "./years.ts";
 
 /** Everything a demo load sends, in order; pictures first. */
 export interface Demo {
-  readonly pictures: readonly { readonly id: string; readonly bytes: Uint8Array }[];
+  readonly pictures: readonly DemoPicture[];
   readonly commands: readonly CommandEnvelope[];
 }
 
@@ -341,7 +341,7 @@ function openNeeds(shop: DemoShop): void {
  * The Gull Steps order lies half painted on the bench: some panels dry, some wet this minute.
  * @returns what the invented scanner sees of it once it is painted, by the batch's own id
  */
-function wetNow(shop: DemoShop): Demo["pictures"][number] {
+function wetNow(shop: DemoShop): DemoPicture {
   const design = designOf(shop, "nightTrain");
   const need = addNeed(
     shop,
@@ -368,7 +368,7 @@ function wetNow(shop: DemoShop): Demo["pictures"][number] {
   tell(2, 3, "done", 3);
   tell(2, 4, "done", 1.2);
   tell(2, 7, "spoilt", 24);
-  return { id: batchId, bytes: photoOfPanels(design.colourways, units.slice(0, -1)) };
+  return { id: batchId, paint: () => photoOfPanels(design.colourways, units.slice(0, -1)) };
 }
 
 /** The panels of a batch that are not spoilt, on a light board, painted by the program: one a little pale, one smudged, one with its moon missing, one turned. */

@@ -1,6 +1,6 @@
 import type { CommandEnvelope, CommandInput, CommandKind } from "@yule/contract";
 import { addDays, dayAt, inches, mm, momentAt, seededRandom, type Day } from "@yule/core";
-import { demoDesigns } from "./designs.ts";
+import { demoDesigns, type DemoPicture } from "./designs.ts";
 import { idMaker } from "./ids.ts";
 
 const ZONE = "Europe/Dublin";
@@ -12,7 +12,7 @@ const PLACES = ["Ropewalk", "Gull Steps", "Kiln Lane", "Harbour office", "Mill R
 
 /** Commands that belong together, and the pictures they speak of. */
 export interface Bulk {
-  readonly pictures: readonly { readonly id: string; readonly bytes: Uint8Array }[];
+  readonly pictures: readonly DemoPicture[];
   readonly commands: readonly { readonly given: CommandEnvelope; readonly now: Date }[];
   /** Whether what came before must be there, and what follows waits for it. */
   readonly standsAlone: boolean;
@@ -25,7 +25,7 @@ interface Tools {
 
 /** Collects commands with the moments at which they are given. */
 class Sheet {
-  readonly pictures: { id: string; bytes: Uint8Array }[] = [];
+  readonly pictures: DemoPicture[] = [];
   readonly commands: { given: CommandEnvelope; now: Date }[] = [];
   constructor(
     private readonly makeId: () => string,
@@ -115,7 +115,7 @@ function beginYear(sheet: Sheet, { makeId, random }: Tools, paper: string, at: D
       stage("Dots", "paint", 1, 5),
       stage("Trim", "finish", 1, 0),
     ];
-    const picture = pictures[index] ? { id: makeId(), bytes: pictures[index].bytes } : null;
+    const picture = pictures[index] ? { id: makeId(), paint: pictures[index].paint } : null;
     if (picture) sheet.pictures.push(picture);
     const design: PastDesign = { id: makeId(), colourways: [makeId(), makeId()], stages, paper, name };
     sheet.say(

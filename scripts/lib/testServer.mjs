@@ -46,3 +46,22 @@ export async function copyDatabase(server, template) {
   await asAdmin(server, `create database ${name} template ${template}`);
   return { url: server.replace(/postgres$/, name), close: () => asAdmin(server, `drop database ${name} with (force)`) };
 }
+
+/** A database that is made ready once in a run, by whichever test wants it first: the others wait for it and copy it. */
+export async function readyDatabase(server, name, template, fill) {
+  const admin = new pg.Client({ connectionString: server });
+  await admin.connect();
+  await admin.query("select pg_advisory_lock(hashtext($1))", [name]);
+  try {
+    const { rowCount } = await admin.query("select from pg_database where datname = $1", [name]);
+    if (rowCount > 0) return;
+    const begun = `${name}_begun`;
+    // What a fill that failed left behind.
+    await admin.query(`drop database if exists ${begun} with (force)`);
+    await admin.query(`create database ${begun} template ${template}`);
+    await fill(server.replace(/postgres$/, begun));
+    await admin.query(`alter database ${begun} rename to ${name}`);
+  } finally {
+    await admin.end();
+  }
+}

@@ -1,5 +1,4 @@
 import { commandSchemas, type CommandKind, type Problem } from "@yule/contract";
-import { demoCommands } from "@yule/demo";
 import { sql } from "drizzle-orm";
 import fc from "fast-check";
 import { request } from "node:http";
@@ -7,18 +6,16 @@ import { z } from "zod";
 import { inShop } from "./db/pool.ts";
 import type { Change } from "./db/change.ts";
 import { HOME } from "./shop/reads.ts";
-import { fillWithDemo, NOW, openTestShop, type TestShop } from "./testing.ts";
+import { NOW, openTestShop, testDemo, type TestShop } from "./testing.ts";
 
 /** So many commands are tried; ten times as many by a flag. */
 const TRIED = Number(process.env.YULE_HOSTILE ?? 2_000);
 
 let shop: TestShop;
-const now = new Date(NOW);
-const { commands } = demoCommands(now);
+const { commands } = testDemo();
 beforeAll(async () => {
-  shop = await openTestShop();
-  await fillWithDemo(shop);
-}, 60_000);
+  shop = await openTestShop({ demo: true });
+}, 120_000);
 afterAll(() => shop.close());
 
 /** A request as no browser sends it. */

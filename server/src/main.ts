@@ -42,7 +42,7 @@ async function loadDemo(database: Database, clock: Clock, dataFolder: string, fr
   const now = new Date(beginning.at);
   const { pictures, commands } = demoCommands(now);
   await inShop(database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
+    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.paint()), now);
   });
   for (const command of commands) await runCommand(database, { ...HOME, now, outside: simulatedOutside }, command);
   writeFileSync(file, JSON.stringify({ ...beginning, loaded: true }));

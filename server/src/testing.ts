@@ -7,8 +7,8 @@ import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import { join } from "node:path";
 import { startPostgres } from "../../scripts/lib/postgres.mjs";
-import { copyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
-import { demoCommands } from "@yule/demo";
+import { copyDatabase, readyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
+import { demoCommands, type Demo } from "@yule/demo";
 import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { runCommands } from "./logbook/run.ts";
 import { savePicture } from "./shop/pictures.ts";
@@ -26,18 +26,33 @@ interface OwnPostgres {
   readonly again: () => Promise<void>;
 }
 
-/** Fills a test's shop with the demo, all at once. */
-export async function fillWithDemo({ database }: Pick<TestShop, "database">): Promise<void> {
+let demo: Demo | null = null;
+
+/** The demo of a test: asked twice it is the same, ids and all. */
+export const testDemo = (): Demo => (demo ??= demoCommands(new Date(NOW)));
+
+/** Fills a database with the demo, all at once. */
+async function fillWithDemo(url: string): Promise<void> {
+  const database = openDatabase(url);
   const now = new Date(NOW);
-  const { pictures, commands } = demoCommands(now);
+  const { pictures, commands } = testDemo();
+  await ensureShop(database, "UTC", now);
   await inShop(database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.bytes), now);
+    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.paint()), now);
   });
   await runCommands(
     database,
     { ...HOME, outside: simulatedOutside },
     commands.map((given) => ({ given, now })),
   );
+  await database.$client.end();
+}
+
+/** A database of its own, with the demo or with an empty shop's tables. */
+async function testDatabase(withDemo: boolean) {
+  const server = process.env.YULE_TEST_POSTGRES ?? "";
+  if (withDemo) await readyDatabase(server, "demo", "tables", fillWithDemo);
+  return copyDatabase(server, withDemo ? "demo" : "tables");
 }
 
 /** A server on a database of its own, for tests: real requests, a pinned clock. */
@@ -84,17 +99,19 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
 
 /**
  * @param own with a PostgreSQL that nothing else uses
+ * @param demo with the demo in it, which is worked out once for all
  * @param keeps with backups, in a folder of its own
  * @param planner told of changes; nothing is planned unless a test does it
  */
 export async function openTestShop({
   own = false,
+  demo = false,
   planner = { want: () => Promise.resolve() },
   outside = {},
   keeps = false,
-}: { own?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside>; keeps?: boolean } = {}): Promise<TestShop> {
+}: { own?: boolean; demo?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside>; keeps?: boolean } = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
-  const { url, close } = postgres ?? (await copyDatabase(process.env.YULE_TEST_POSTGRES ?? "", "tables"));
+  const { url, close } = postgres ?? (await testDatabase(demo));
   const database = openDatabase(url);
   await ensureShop(database, "UTC", new Date(NOW));
   const data = keeps ? temporaryFolder("backups") : null;

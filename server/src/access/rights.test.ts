@@ -20,7 +20,7 @@ import { inShop } from "../db/pool.ts";
 import { runCommand } from "../logbook/run.ts";
 import { simulatedOutside } from "../outside/outside.ts";
 import { HOME } from "../shop/reads.ts";
-import { fillWithDemo, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { NOW, openTestShop, type TestShop } from "../testing.ts";
 import { letDeviceIn, makeCode, type Asker } from "./devices.ts";
 import { hashPin, lock, unlock } from "./lock.ts";
 import { seenBy } from "./seen.ts";
@@ -37,8 +37,7 @@ const letIn = (role: Role) =>
   });
 
 beforeAll(async () => {
-  shop = await openTestShop();
-  await fillWithDemo(shop);
+  shop = await openTestShop({ demo: true });
   for (const role of roles) cookies.set(role, (await letIn(role)).cookie);
 }, 120_000);
 afterAll(() => shop.close());

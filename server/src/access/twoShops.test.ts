@@ -1,5 +1,4 @@
 import { ALL_READS, type CommandKind, type Problem } from "@yule/contract";
-import { demoCommands } from "@yule/demo";
 import { sql } from "drizzle-orm";
 import { request } from "node:http";
 import { join } from "node:path";
@@ -13,7 +12,7 @@ import { writeBackup } from "../backup/write.ts";
 import { inShop } from "../db/pool.ts";
 import { savePicture } from "../shop/pictures.ts";
 import { HOME } from "../shop/reads.ts";
-import { fillWithDemo, furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, MIGRATIONS, NOW, openTestShop, testDemo, type TestShop } from "../testing.ts";
 import { temporaryFolder } from "../../../scripts/lib/testServer.mjs";
 import { letDeviceIn, makeCode } from "./devices.ts";
 
@@ -29,8 +28,7 @@ let ownPicture: string;
 let cookie: string;
 
 beforeAll(async () => {
-  shop = await openTestShop();
-  await fillWithDemo(shop);
+  shop = await openTestShop({ demo: true });
   const file = join(temporaryFolder("two-shops"), "shop.zip");
   await writeBackup(shop.url, HOME.shopId, file, now, MIGRATIONS);
   const archive = await openBackup(file, MIGRATIONS);
@@ -47,7 +45,7 @@ beforeAll(async () => {
   ids = furnished.ids;
   ownEvent = furnished.answer.body.event.id;
   ownPicture = v7();
-  await inShop(shop.database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, ownPicture, Buffer.from(demoCommands(now).pictures[0]?.bytes ?? []), now));
+  await inShop(shop.database, HOME.shopId, (tx) => savePicture(tx, HOME.shopId, ownPicture, Buffer.from(testDemo().pictures[0]?.paint() ?? []), now));
   cookie = await inShop(shop.database, NEXT_DOOR, async (tx) => {
     const { code } = await makeCode(tx, { shopId: NEXT_DOOR, accountId: HOME.accountId }, "maker", now);
     const made = await letDeviceIn(tx, NEXT_DOOR, code, "Their tablet", now);

@@ -7,7 +7,7 @@ import Papa from "papaparse";
 import { v7 } from "uuid";
 import { unzipSync, zipSync } from "fflate";
 import { HOME } from "../shop/reads.ts";
-import { fillWithDemo, furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
+import { furnish, MIGRATIONS, NOW, openTestShop, type TestShop } from "../testing.ts";
 import { temporaryFolder } from "../../../scripts/lib/testServer.mjs";
 import { connected, forShop } from "./connection.ts";
 import { hashesOf } from "./contents.ts";
@@ -19,9 +19,8 @@ const OTHER = "01936b5c-7a00-7000-8000-0000000000ee";
 let shop: TestShop;
 let folder: string;
 beforeAll(async () => {
-  shop = await openTestShop({ keeps: true });
+  shop = await openTestShop({ demo: true, keeps: true });
   folder = temporaryFolder("backup-files");
-  await fillWithDemo(shop);
 }, 120_000);
 afterAll(() => shop.close());
 

@@ -11,6 +11,8 @@ const HEARTBEAT_MS = 20_000;
 interface Note {
   readonly shop: string;
   readonly seq: number;
+  /** The entry that told it: who told it knows it by this before the answer is there. */
+  readonly id?: string;
   readonly kind: string;
   /** How often the facts have changed, where this changed them. */
   readonly wanted?: number | null;
@@ -71,11 +73,11 @@ export class Feed {
   }
 
   /** Each screen is told of the reads that it may see. */
-  private tell({ shop, seq, kind, wanted = null, revisions = {} }: Note): void {
+  private tell({ shop, seq, id, kind, wanted = null, revisions = {} }: Note): void {
     for (const [stream, { shopId, sees }] of this.screens) {
       if (shopId !== shop) continue;
       const seen = Object.fromEntries(Object.entries(revisions).filter(([name]) => sees(name as ReadName)));
-      stream.write(`data: ${JSON.stringify({ seq, kind, wanted, revisions: seen })}\n\n`);
+      stream.write(`data: ${JSON.stringify({ seq, id, kind, wanted, revisions: seen })}\n\n`);
     }
   }
 

@@ -1,7 +1,7 @@
 import pg from "pg";
 import { inShop } from "../db/pool.ts";
 import { HOME } from "../shop/reads.ts";
-import { fillWithDemo, openTestShop, type TestShop } from "../testing.ts";
+import { openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
 /** How often each read of the demo was answered with so many bytes, before there was a past behind it. */
@@ -11,8 +11,7 @@ const LOOKED_UP = ["seasons", "seasons/01936b5c-7a00-7000-8000-000000000004", "h
 const bytesOf = async (path: string): Promise<number> => (await (await fetch(`${shop.base}/${path}`)).arrayBuffer()).byteLength;
 
 beforeAll(async () => {
-  shop = await openTestShop();
-  await fillWithDemo(shop);
+  shop = await openTestShop({ demo: true });
   for (const path of READS) bytesBefore.set(path, await bytesOf(path));
   // The rows of ten years take longer than any request may: a connection of their own, without limits.
   const own = new pg.Client({ connectionString: shop.url });

@@ -179,7 +179,9 @@ async function settle(tx: Transaction, shopId: string, done: readonly CarriedOut
   const revisions = await countStale(tx, shopId, [...new Set(done.flatMap(({ kind }) => readsTouchedBy(kind)))]);
   const kinds = [...new Set(done.map(({ kind }) => kind))];
   // Of many kinds together the screens are told as of one that is not known: they read all anew.
-  await tx.execute(sql`select pg_notify('yule', ${JSON.stringify({ shop: shopId, seq: last.row.seq, kind: kinds.length === 1 ? last.kind : "many", wanted, revisions })})`);
+  await tx.execute(
+    sql`select pg_notify('yule', ${JSON.stringify({ shop: shopId, seq: last.row.seq, id: last.row.id, kind: kinds.length === 1 ? last.kind : "many", wanted, revisions })})`,
+  );
 }
 
 /** PostgreSQL's word for two transactions that wait for each other, of which it has ended one. */

@@ -1,11 +1,10 @@
 import { cursorAfter, type BenchRead, type DispatchRead, type EventRead, type LogbookRead, type Problem, type ReviewRead, type SeasonRead } from "@yule/contract";
 import { v7 } from "uuid";
-import { fillWithDemo, openTestShop, type TestShop } from "../testing.ts";
+import { openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
 beforeAll(async () => {
-  shop = await openTestShop();
-  await fillWithDemo(shop);
+  shop = await openTestShop({ demo: true });
 }, 120_000);
 afterAll(() => shop.close());
 

@@ -31,9 +31,9 @@ const READ_EVERY_MS = 1_500;
 /** A device that was sent out keeps what waits until it is let in again. Nothing answered, or the server, its database or its disk cannot just now. Anything else would be refused again, and must not hold up what waits behind it. */
 const AWAY: ReadonlySet<number> = new Set([0, 401, 502, 503, 504, 507]);
 
-/** What this screen did itself and has read anew already; the feed tells it once more. */
-const ownSeqs = new Set<number>();
-export const isOwn = (seq: number): boolean => ownSeqs.delete(seq);
+/** What this screen sent itself: it reads anew by the answer, and the feed tells it once more, often before that. */
+const sentHere = new Set<string>();
+export const isOwn = (id: string | undefined): boolean => id !== undefined && sentHere.delete(id);
 
 /** How a command is sent. */
 export interface Sending {
@@ -139,6 +139,7 @@ export async function sendAll(): Promise<void> {
 }
 
 async function sendOne(command: CommandEnvelope): Promise<Sent> {
+  sentHere.add(command.id);
   try {
     const answer = (await request("commands", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(command) })) as CommandAnswer;
     return { state: "done", answer };
@@ -154,7 +155,6 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   caller?.resolve(sent);
   // Nobody waits any more for what was kept over a reload or a time without the server: it is told here.
   if (sent.state === "refused" && !caller?.ownRefusals) dispatch(noticeAdded({ id: command.id, lines: problemFaults(sent.problem), undo: null, bad: true }));
-  if (sent.state === "done") ownSeqs.add(sent.answer.event.seq);
 }
 
 /** Of many commands that go up after each other what they touched is read anew every so often and at the end, not once for each. */

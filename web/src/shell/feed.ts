@@ -13,9 +13,9 @@ export function useFeed(): void {
     const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_READS]));
     let broken = false;
     source.onmessage = ({ data }: MessageEvent<string>) => {
-      const note = JSON.parse(data) as { seq: number; kind: string; wanted: number | null };
+      const note = JSON.parse(data) as { id?: string; kind: string; wanted: number | null };
       if (note.wanted !== null) dispatch(planAsked(note.wanted));
-      if (!isOwn(note.seq)) dispatch(api.util.invalidateTags(readsTouchedBy(note.kind)));
+      if (!isOwn(note.id)) dispatch(api.util.invalidateTags(readsTouchedBy(note.kind)));
     };
     source.onopen = () => {
       dispatch(serverReached(true));

@@ -141,7 +141,7 @@ test("the story of a thing is named, leads back, and says so where it is no more
   server = new PretendServer({ logbook: { events: [erased], name: "Fern" } });
   showScreen(<LogbookView />, { outlook: season([need]), at: "/logbook?kind=household&of=h1" });
   await screen.findByRole("link", { name: "Back to all that happened" });
-  expect(verdict()).toBe("The story of Fern, from Sat 8 Nov to Sat 8 Nov.");
+  await screen.findByText("The story of Fern, from Sat 8 Nov to Sat 8 Nov.");
   expect(server.asked.some((path) => path.includes("kind=household&of=h1"))).toBe(true);
   await userEvent.setup().click(screen.getByRole("button", { name: "Why not undo?" }));
   expect(screen.getByText("It cannot be undone: what was erased is gone for good.")).toBeTruthy();

@@ -26,6 +26,9 @@ const PART_WORDS: Readonly<Record<LogbookPart, string>> = wordsFor({
   shop: () => t`settings`,
 });
 
+/** Four fields stand in one row, or two by two where that is too narrow for a date. */
+const FIELD = { base: "calc(50% - 7px)", lg: "calc(25% - 11px)" } as const;
+
 /** What a verdict looks back on. */
 const LOOKED_BACK = 7;
 
@@ -52,8 +55,10 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
   const isNarrowed = find !== "" || part !== "" || from !== "" || until !== "";
   return (
     <>
-      {kind && of ? (
-        <OfThing kind={kind} name={data?.pages[0]?.name ?? null} stories={stories} isAll={!hasNextPage} timeZone={timeZone} />
+      {!data ? (
+        !error && <Verdict>{t`The logbook is being read.`}</Verdict>
+      ) : kind && of ? (
+        <OfThing kind={kind} name={data.pages[0]?.name ?? null} stories={stories} isAll={!hasNextPage} timeZone={timeZone} />
       ) : (
         <LastDays stories={stories} today={outlook.today} timeZone={timeZone} />
       )}
@@ -63,12 +68,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
         </Box>
       )}
       <Flex gap="10px 14px" wrap="wrap" align="flex-end" marginBottom="14px" maxWidth="860px">
-        <Box width={{ base: "calc(50% - 7px)", md: "220px" }}>
+        <Box width={FIELD}>
           <FormField label={t`Find`}>
             <TextInput type="search" aria-label={t`Find in the logbook`} placeholder={t`find a word`} value={find} onChange={(change) => setFind(change.target.value)} />
           </FormField>
         </Box>
-        <Box width={{ base: "calc(50% - 7px)", md: "200px" }}>
+        <Box width={FIELD}>
           <FormField label={t`About`}>
             <Choice
               value={part}
@@ -77,12 +82,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
             />
           </FormField>
         </Box>
-        <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
+        <Box width={FIELD}>
           <FormField label={t`From`}>
             <DayInput value={from} onChange={(value) => setDays([value, until])} aria-label={t`From`} />
           </FormField>
         </Box>
-        <Box width={{ base: "calc(50% - 7px)", md: "180px" }}>
+        <Box width={FIELD}>
           <FormField label={t`To`}>
             <DayInput value={until} onChange={(value) => setDays([from, value])} aria-label={t`To`} />
           </FormField>

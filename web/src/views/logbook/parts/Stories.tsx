@@ -78,15 +78,18 @@ function StoryRow({ story, isOpen, onTurn, ...told }: Told & { story: Story; isO
   const [only] = story.events;
   if (!only) return null;
   if (story.kind === "one") return <Entry event={only} {...told} />;
+  // What all its entries are of is led to once, from the story itself.
+  const shared = !told.isOfThing && story.events.every(({ subjectId }) => subjectId === only.subjectId) ? storyKind(only) : null;
   return (
     <Box borderTop="1px solid" borderColor="hairline">
-      <Flex gap="4px 14px" paddingY="4px" align="center" minHeight="46px">
+      <Flex gap="0 14px" wrap="wrap" paddingY="4px" align="center" minHeight="46px">
         <Text minWidth="52px" flex="none" color="softInk" whiteSpace="nowrap">
           {timeOf(story.from, told.timeZone)}
         </Text>
-        <Text flex="1" minWidth={0} overflowWrap="anywhere" fontWeight={story.kind === "session" ? 600 : 400}>
+        <Text flex="1 1 220px" minWidth={0} overflowWrap="anywhere" fontWeight={story.kind === "session" ? 600 : 400}>
           {phraseSaid(storyPhrase(story), say)}
         </Text>
+        {shared && <StoryLink kind={shared} id={only.subjectId} />}
         <Button variant="ghost" aria-expanded={isOpen} onClick={onTurn}>
           {isOpen ? t`Hide its entries` : t`Show its ${story.events.length} entries`}
         </Button>
@@ -94,7 +97,7 @@ function StoryRow({ story, isOpen, onTurn, ...told }: Told & { story: Story; isO
       {isOpen && (
         <Box paddingInlineStart="26px" borderInlineStart="3px solid" borderColor="hairline" marginBottom="8px">
           {[...story.events].reverse().map((event) => (
-            <Entry key={event.id} event={event} {...told} />
+            <Entry key={event.id} event={event} {...told} isOfThing={told.isOfThing || shared !== null} />
           ))}
         </Box>
       )}
