@@ -6,7 +6,7 @@ import { z } from "zod";
 import { inShop } from "./db/pool.ts";
 import type { Change } from "./db/change.ts";
 import { HOME } from "./shop/reads.ts";
-import { NOW, openTestShop, testDemo, type TestShop } from "./testing.ts";
+import { openTestShop, testDemo, type TestShop } from "./testing.ts";
 
 /** So many commands are tried; ten times as many by a flag. */
 const TRIED = Number(process.env.YULE_HOSTILE ?? 2_000);
