@@ -15,3 +15,16 @@ globalThis.ResizeObserver ??= class {
 };
 /** Nor does anything scroll. */
 if (typeof Element !== "undefined") Element.prototype.scrollIntoView = () => undefined;
+/** Nor works anything out beside the page: a test that wants an answer gives it itself. */
+globalThis.Worker ??= class {
+  postMessage() {}
+  addEventListener() {}
+  removeEventListener() {}
+  terminate() {}
+};
+/** What React hands on a task by. */
+const later = globalThis.setTimeout;
+globalThis.MessageChannel ??= class {
+  port1 = { onmessage: null };
+  port2 = { postMessage: () => later(() => this.port1.onmessage?.({ data: null })) };
+};

@@ -113,6 +113,7 @@ export { readyByTerms } from "./season/readyBy.ts";
 export * from "./season/serving.ts";
 export * from "./season/nextSeason.ts";
 export * from "./season/sessionLength.ts";
+export * from "./season/again.ts";
 export { isTechnique, techniqueNamed, techniqueOf, TECHNIQUES, type Technique, type TechniqueId } from "./designs/route/techniques.ts";
 export { repaired, type Repair, type RouteGround, type RouteRule, type RouteStage } from "./designs/route/model.ts";
 export { compareSchools, SCHOOLS, schoolOf, type School, type SchoolRoute, type TimedStage } from "./designs/route/schools.ts";

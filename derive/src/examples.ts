@@ -3,3 +3,4 @@ export * from "./exampleIds.ts";
 export * from "./bench/examples.ts";
 export * from "./designs/examples.ts";
 export * from "./season/examples.ts";
+export * from "./logbook/examples.ts";

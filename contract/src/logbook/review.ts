@@ -1,7 +1,9 @@
 import type { Day } from "@yule/core";
 import { z } from "zod";
 import { id } from "../common/envelope.ts";
-import type { NeedKind } from "../season/needs.ts";
+import type { StageRead } from "../designs/designs.ts";
+import type { NeedKind, SeasonRead } from "../season/needs.ts";
+import type { SessionChangeRead } from "../season/sessions.ts";
 import type { SeasonState } from "../season/seasons.ts";
 
 /** Which season is looked back on; the open one where none is named. */
@@ -14,6 +16,8 @@ export interface ReviewedNeed {
   readonly kind: NeedKind;
   readonly designId: string;
   readonly due: Day;
+  /** The day on which it was first told of; null where no entry tells. */
+  readonly toldOn: Day | null;
   /** The day it went out whole; null while it has not. */
   readonly wentOn: Day | null;
   /** The day of its first touch at the bench; null before it. */
@@ -23,6 +27,8 @@ export interface ReviewedNeed {
   readonly leftOver: number;
   readonly panels: number;
   readonly lost: number;
+  /** Envelopes or parcels it goes out in. */
+  readonly parcels: number;
 }
 /** Hands of one week at one stage: the minutes that its route says, for each panel that went through. */
 export interface ReviewedHands {
@@ -48,5 +54,8 @@ export interface ReviewRead {
   readonly needs: readonly ReviewedNeed[];
   readonly hands: readonly ReviewedHands[];
   readonly losses: readonly ReviewedLoss[];
-  readonly designs: readonly { readonly id: string; readonly name: string }[];
+  readonly designs: readonly { readonly id: string; readonly name: string; readonly stages: readonly StageRead[] }[];
+  /** The ordinary week, as it is now, and what was different in this season. */
+  readonly sessions: SeasonRead["sessions"];
+  readonly changes: readonly SessionChangeRead[];
 }

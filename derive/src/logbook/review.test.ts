@@ -1,14 +1,10 @@
-import type { ReviewedHands, ReviewedNeed, ReviewRead } from "@yule/contract";
+import type { ReviewedHands } from "@yule/contract";
 import { day } from "@yule/core";
 import fc from "fast-check";
+import { reviewedNeed as need, reviewRead as read } from "./examples.ts";
 import { reviewOf } from "./review.ts";
 
 const today = day("2031-12-10");
-const need = (id: string, more: Partial<ReviewedNeed> = {}): ReviewedNeed => ({
-  ...{ id, title: id, kind: "order", designId: "moth", due: day("2031-12-01"), wentOn: day("2031-11-30"), begunOn: day("2031-11-10") },
-  ...{ cards: 10, priceMinor: 4_000, leftOver: 0, panels: 12, lost: 1 },
-  ...more,
-});
 const hands = (week: string, stage: string, minutes: number, more: Partial<ReviewedHands> = {}): ReviewedHands => ({
   week: day(week),
   designId: "moth",
@@ -17,21 +13,6 @@ const hands = (week: string, stage: string, minutes: number, more: Partial<Revie
   minutes,
   ...more,
 });
-const read = (more: Partial<ReviewRead> = {}): ReviewRead => ({
-  season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" },
-  ...{
-    seasons: [],
-    needs: [],
-    hands: [],
-    losses: [],
-    designs: [
-      { id: "moth", name: "Lamp moth" },
-      { id: "kite", name: "Three kites" },
-    ],
-  },
-  ...more,
-});
-
 test("a season without a fact is nothing, and nothing is divided by it", () => {
   expect(reviewOf(read(), today)).toMatchObject({ kept: 0, missed: [], open: 0, minutes: 0, weeks: [], stages: [], earned: [], losses: [], over: [] });
 });

@@ -1,18 +1,12 @@
 import type { ReviewedNeed, ReviewRead } from "@yule/contract";
 import { day } from "@yule/core";
 import fc from "fast-check";
+import { reviewedNeed, reviewRead } from "./examples.ts";
 import { eyeSoFar, questionAfter, questionsFrom, type JudgementAnswer } from "./training.ts";
 
 const today = day("2031-12-10");
-const need = (id: string, more: Partial<ReviewedNeed> = {}): ReviewedNeed => ({
-  ...{ id, title: id, kind: "order", designId: "moth", due: day("2031-12-01"), wentOn: day("2031-11-30"), begunOn: day("2031-11-10") },
-  ...{ cards: 6, priceMinor: null, leftOver: 0, panels: 8, lost: 2 },
-  ...more,
-});
-const read = (needs: readonly ReviewedNeed[]): ReviewRead => ({
-  ...{ season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" }, seasons: [], hands: [], losses: [] },
-  ...{ needs, designs: [{ id: "moth", name: "Lamp moth" }] },
-});
+const need = (id: string, more: Partial<ReviewedNeed> = {}): ReviewedNeed => reviewedNeed(id, { cards: 6, priceMinor: null, panels: 8, lost: 2, ...more });
+const read = (needs: readonly ReviewedNeed[]): ReviewRead => reviewRead({ needs });
 const answer = (kind: "good" | "promise", said: number, was: number, of = 1): JudgementAnswer => ({ id: `${kind} x`, kind, said, was, of });
 
 test("from ten cards on it asks what is over: how many came out good, and whether it would have been promised", () => {

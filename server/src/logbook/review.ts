@@ -3,9 +3,12 @@ import { phrase } from "@yule/core";
 import { sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
-import { designNames } from "../designs/reads.ts";
+import { designNames, readRoutes } from "../designs/reads.ts";
+import { readWeek } from "../season/reads.ts";
 import { readTimeZone } from "../shop/reads.ts";
 
+/** So long before a season its needs may have been told of, as those that were copied from the one before. */
+const TOLD_AHEAD_DAYS = 366;
 /** As many seasons are offered to look back on. */
 const MOST_SEASONS = 12;
 
@@ -24,7 +27,12 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   // A day of the bench is a day of the shop.
   const dayOf = (moment: SQL): SQL => sql`(${moment} at time zone ${timeZone})::date`;
   const needs = await all<ReviewedNeed>(sql`
+    with told as (
+      select thing, min(at) as at from event, unnest(things_in(subject_id, payload)) thing
+      where kind = any (array['add-need', 'add-needs']) and at >= ${season.from}::date - ${TOLD_AHEAD_DAYS}::integer and at < ${season.until}::date + 1 group by thing)
     select n.id, n.title, n.kind, n.design_id as "designId", n.due::text as due, n.price_minor as "priceMinor",
+      (select ${dayOf(sql`told.at`)}::text from told where told.thing = n.id) as "toldOn",
+      case when n.zone is null then 0 else greatest(1, (select count(*) from recipient r where r.shop_id = n.shop_id and r.need_id = n.id))::int end as parcels,
       (select min(p.posted_on)::text from posting p where p.shop_id = n.shop_id and p.need_id = n.id and p.is_whole) as "wentOn",
       (select min(${dayOf(sql`f.at`)})::text from batch b join bench_fact f on f.shop_id = b.shop_id and f.batch_id = b.id and not f.retracted where b.shop_id = n.shop_id and b.need_id = n.id) as "begunOn",
       coalesce(l.cards, 0)::int as cards, coalesce(l.left_over, 0)::int as "leftOver", coalesce(u.panels, 0)::int as panels, coalesce(u.lost, 0)::int as lost
@@ -43,6 +51,8 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   const losses = await all<ReviewedLoss>(sql`
     select b.design_id as "designId", s.name as stage, f.why, count(distinct f.unit_id)::int as panels
     ${ofSeason} where n.season_id = ${season.id} and f.what = 'spoilt' group by 1, 2, 3 order by 4 desc, 2`);
-  const names = await designNames(tx, [...new Set(needs.map(({ designId }) => designId))]);
-  return { season, seasons, needs, hands, losses, designs: [...names].map(([of, name]) => ({ id: of, name })) };
+  const used = [...new Set(needs.map(({ designId }) => designId))];
+  const [names, routes] = [await designNames(tx, used), await readRoutes(tx, used)];
+  const week = await readWeek(tx, season);
+  return { season, seasons, needs, hands, losses, designs: [...names].map(([of, name]) => ({ id: of, name, stages: routes.get(of) ?? [] })), ...week };
 }

@@ -1,5 +1,5 @@
 import type { NeedKind, NeedRead, SeasonRead } from "@yule/contract";
-import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lte, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { householdsOf, postedOn } from "../dispatch/reads.ts";
 import { countedOff } from "../finish/reads.ts";
@@ -22,12 +22,6 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
   const open = seasons.find(({ state }) => state === "open");
   if (!open) throw new Error("no season of the shop is open");
   const needs = await readNeeds(tx, open.id);
-  const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
-  const changes = await tx
-    .select()
-    .from(sessionChange)
-    .where(gte(sessionChange.last, sql`current_date - ${PAST_CHANGES_DAYS}::integer`))
-    .orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
   // What has passed pins nothing; a year of it at the most is read, by the clock of the database.
   const pinned = await tx
     .select()
@@ -44,14 +38,27 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
     occasionsBefore: await occasionsBefore(tx),
     left: await readLeft(tx, [...new Set(needs.flatMap(({ lines }) => lines.map(({ colourwayId }) => colourwayId)))]),
     needs,
-    sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
     pinned: pinned.map(({ shopId: _shop, ...session }) => session),
-    changes: changes.map(({ shopId: _shop, ...change }) => change),
+    ...(await readSessions(tx, gte(sessionChange.last, sql`current_date - ${PAST_CHANGES_DAYS}::integer`))),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
     lessons: lessons.reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted),
     reliability: await readReliability(tx),
   };
 }
+
+/** The ordinary week, and what is or was different. @param which of the changes are asked for */
+async function readSessions(tx: Transaction, which: SQL | undefined): Promise<Pick<SeasonRead, "sessions" | "changes">> {
+  const sessions = await tx.select().from(sessionPattern).orderBy(asc(sessionPattern.weekday), asc(sessionPattern.from));
+  const changes = await tx.select().from(sessionChange).where(which).orderBy(asc(sessionChange.first), asc(sessionChange.from), asc(sessionChange.id));
+  return {
+    sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
+    changes: changes.map(({ shopId: _shop, ...change }) => change),
+  };
+}
+
+/** The ordinary week with what was different in a season. */
+export const readWeek = (tx: Transaction, { from, until }: { readonly from: string; readonly until: string }) =>
+  readSessions(tx, and(gte(sessionChange.last, from), lte(sessionChange.first, until)));
 
 const thing = { id: season.id, version: season.version, name: season.name, from: season.from, until: season.until, state: season.state };
 

@@ -1,6 +1,6 @@
 import type { EventRead, EventTold, ReviewRead } from "@yule/contract";
 import { day, reliabilityOf, type Claim } from "@yule/core";
-import { need, season } from "@yule/derive/examples";
+import { need, season, reviewedNeed, reviewRead } from "@yule/derive/examples";
 import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../plan/testing.tsx";
@@ -43,29 +43,28 @@ test("what happened reads in her own days, each under its day, what was taken ba
   expect(getComputedStyle(struck).textDecoration).toContain("line-through");
 });
 
-const reviewed: ReviewRead = {
-  season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" },
+const office = reviewedNeed("n2", {
+  title: "Office",
+  due: day("2031-11-05"),
+  wentOn: day("2031-11-04"),
+  begunOn: day("2031-10-20"),
+  cards: 5,
+  priceMinor: 3_000,
+  panels: 6,
+  lost: 0,
+});
+const reviewed: ReviewRead = reviewRead({
   seasons: [
     { id: "s", name: "Winter" },
     { id: "before", name: "Spring" },
   ],
-  needs: [
-    {
-      ...{ id: "n1", title: "Quay fair", kind: "fair", designId: "moth", due: day("2031-11-05"), wentOn: null, begunOn: null },
-      ...{ cards: 10, priceMinor: 4_000, leftOver: 2, panels: 10, lost: 1 },
-    },
-    {
-      ...{ id: "n2", title: "Office", kind: "order", designId: "moth", due: day("2031-11-05"), wentOn: day("2031-11-04"), begunOn: day("2031-10-20") },
-      ...{ cards: 5, priceMinor: 3_000, leftOver: 0, panels: 6, lost: 0 },
-    },
-  ],
+  needs: [reviewedNeed("n1", { title: "Quay fair", kind: "fair", due: day("2031-11-05"), wentOn: null, begunOn: null, leftOver: 2, panels: 10 }), office],
   hands: [
     { week: day("2031-10-20"), designId: "moth", stage: "First wash", panels: 6, minutes: 60 },
     { week: day("2031-11-03"), designId: "moth", stage: "Moon", panels: 6, minutes: 30 },
   ],
   losses: [{ designId: "moth", stage: "Moon", why: "ran", panels: 1 }],
-  designs: [{ id: "moth", name: "Lamp moth" }],
-};
+});
 const showReview = (read: ReviewRead, reliability = season([need]).reliability): void => {
   cleanup();
   server = new PretendServer({ logbook: { events }, review: read });

@@ -1,22 +1,16 @@
 import type { ReviewRead } from "@yule/contract";
 import { day } from "@yule/core";
-import { season, need } from "@yule/derive/examples";
+import { season, need, reviewedNeed, reviewRead } from "@yule/derive/examples";
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../plan/testing.tsx";
 import { keptAnswers } from "./answers.ts";
 import LogbookView from "./LogbookView.tsx";
 
-const review = (cards: number): ReviewRead => ({
-  season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" },
-  needs: [
-    {
-      ...{ id: "n", title: "Office", kind: "order", designId: "moth", due: day("2031-11-05"), wentOn: day("2031-11-04"), begunOn: day("2031-10-20") },
-      ...{ cards, priceMinor: null, leftOver: 0, panels: 14, lost: 2 },
-    },
-  ],
-  ...{ seasons: [], hands: [], losses: [], designs: [{ id: "moth", name: "Lamp moth" }] },
-});
+const review = (cards: number): ReviewRead =>
+  reviewRead({
+    needs: [reviewedNeed("n", { title: "Office", due: day("2031-11-05"), wentOn: day("2031-11-04"), begunOn: day("2031-10-20"), cards, priceMinor: null, panels: 14, lost: 2 })],
+  });
 const show = (ask: string, cards = 12): void => {
   new PretendServer({ review: review(cards), logbook: { events: [] } });
   showScreen(<LogbookView />, { outlook: season([need]), at: `/logbook?ask=${ask}` });

@@ -1,4 +1,4 @@
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Problem, ReviewRead } from "@yule/contract";
 import { minutes, money, plural, printMinutes, t } from "@yule/core";
 import { reviewOf, type EarnedBy, type FirstCause, type HandsOf, type MissedNeed, type SeasonReview } from "@yule/derive";
@@ -11,6 +11,8 @@ import { printMoney } from "../../../kit/say.ts";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
+import { NextTime, Proposal, useLookBack } from "./NextTime.tsx";
+import { Question } from "./Question.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 
 const WeeksOfHands = lazy(() => import("./WeeksOfHands.tsx"));
@@ -20,6 +22,7 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
   const [params, setParams] = useSearchParams();
   const { data, error } = useReviewQuery(params.get("season"));
   const review = useMemo(() => (data ? reviewOf(data, outlook.today) : null), [data, outlook.today]);
+  const lookBack = useLookBack(data, review, outlook);
   if (error) return <ProblemNote problem={error as Problem} />;
   if (!data || !review) return <Loading />;
   return (
@@ -44,11 +47,22 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
           <ReliabilityTable reliability={outlook.reliability} />
         </>
       )}
-      <WhatWasLate missed={review.missed} />
-      <WhereHandsWent review={review} />
-      <WhatItEarned earned={review.earned} currency={outlook.shop.currency} />
-      <WhatWasSpoilt review={review} />
-      <WhatWasOver over={review.over} />
+      <NextTime lookBack={lookBack} read={data} />
+      <WhatWasLate missed={review.missed}>
+        <Proposal lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
+      </WhatWasLate>
+      <WhereHandsWent review={review}>
+        <Proposal lookBack={lookBack} kinds={["painted together"]} read={data} />
+      </WhereHandsWent>
+      <WhatItEarned earned={review.earned} currency={outlook.shop.currency}>
+        <Proposal lookBack={lookBack} kinds={["without"]} read={data} />
+      </WhatItEarned>
+      <WhatWasSpoilt review={review}>
+        <Proposal lookBack={lookBack} kinds={["half lost"]} read={data} />
+      </WhatWasSpoilt>
+      <WhatWasOver over={review.over}>
+        <Proposal lookBack={lookBack} kinds={["none over"]} read={data} />
+      </WhatWasOver>
       {review.minutes === 0 && review.panels === 0 && (
         <Teach
           title={t`Nothing was painted in this season yet`}
@@ -85,17 +99,6 @@ function SeasonVerdict({ read: { season }, review: { kept, missed, open, minutes
 
 const daysLate = (days: number): string => plural(days, { one: "# day late", other: "# days late" });
 
-function Question({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box as="section" aria-label={title} marginTop="26px" maxWidth="860px">
-      <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="6px">
-        {title}
-      </Heading>
-      {children}
-    </Box>
-  );
-}
-
 /** What first stood in its way, and what that asks for next time. */
 function causeWords(cause: FirstCause): string {
   if (cause.kind === "never begun") return t`It was never begun. Say no to it earlier, or begin it before the others.`;
@@ -106,7 +109,7 @@ function causeWords(cause: FirstCause): string {
   return t`It was begun in time and then lay. Its story says between which stages.`;
 }
 
-function WhatWasLate({ missed }: { missed: readonly MissedNeed[] }) {
+function WhatWasLate({ missed, children }: { missed: readonly MissedNeed[]; children: ReactNode }) {
   if (missed.length === 0) return null;
   return (
     <Question title={t`What was late, and what came first?`}>
@@ -123,13 +126,14 @@ function WhatWasLate({ missed }: { missed: readonly MissedNeed[] }) {
           </Flex>
         ))}
       </Box>
+      {children}
     </Question>
   );
 }
 
 const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
 
-function WhereHandsWent({ review: { weeks, stages, minutes: all } }: { review: SeasonReview }) {
+function WhereHandsWent({ review: { weeks, stages, minutes: all }, children }: { review: SeasonReview; children: ReactNode }) {
   const columns = useMemo(
     (): readonly TableColumn<HandsOf>[] => [
       { id: "stage", head: t`Stage`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
@@ -153,11 +157,12 @@ function WhereHandsWent({ review: { weeks, stages, minutes: all } }: { review: S
       )}
       <DataTable label={t`Hands by stage`} rows={stages} columns={columns} rowId={({ name }) => name} maxWidth="620px" />
       <Text color="softInk" fontSize="15px" marginTop="8px">{t`Minutes as the routes have them, for each panel that went through a stage.`}</Text>
+      {children}
     </Question>
   );
 }
 
-function WhatItEarned({ earned, currency }: { earned: readonly EarnedBy[]; currency: string }) {
+function WhatItEarned({ earned, currency, children }: { earned: readonly EarnedBy[]; currency: string; children: ReactNode }) {
   const say = (minor: number): string => printMoney(money(minor), currency);
   const known = earned.filter(({ hourMinor }) => hourMinor !== null);
   const [best, worst] = [known[0], known[known.length - 1]];
@@ -186,13 +191,14 @@ function WhatItEarned({ earned, currency }: { earned: readonly EarnedBy[]; curre
         color="softInk"
         fontSize="15px"
       >{t`Needs that went out for a price, against all hands at the bench that went into the design. Materials and post are not taken off; Stores has them.`}</Text>
+      {children}
     </Question>
   );
 }
 
 type Loss = SeasonReview["losses"][number];
 
-function WhatWasSpoilt({ review: { losses } }: { review: SeasonReview }) {
+function WhatWasSpoilt({ review: { losses }, children }: { review: SeasonReview; children: ReactNode }) {
   const columns = useMemo(
     (): readonly TableColumn<Loss>[] => [
       { id: "stage", head: t`At`, isAlways: true, value: ({ stage }) => stage, cell: ({ stage }) => stage },
@@ -212,11 +218,12 @@ function WhatWasSpoilt({ review: { losses } }: { review: SeasonReview }) {
           : t`Most at ${worst.stage} of ${worst.design}: ${worst.why}.`}
       </Text>
       <DataTable label={t`Panels spoilt at the bench`} rows={losses} columns={columns} rowId={({ designId, stage, why }) => `${designId} ${stage} ${why}`} maxWidth="720px" />
+      {children}
     </Question>
   );
 }
 
-function WhatWasOver({ over }: { over: SeasonReview["over"] }) {
+function WhatWasOver({ over, children }: { over: SeasonReview["over"]; children: ReactNode }) {
   if (over.length === 0) return null;
   const left = over.reduce((sum, { leftOver }) => sum + leftOver, 0);
   return (
@@ -227,6 +234,7 @@ function WhatWasOver({ over }: { over: SeasonReview["over"] }) {
           {t`${title}: ${leftOver} of ${plural(cards, { one: "# card", other: "# cards" })}`}
         </Text>
       ))}
+      {children}
     </Question>
   );
 }

@@ -1,0 +1,42 @@
+import { day, lookBack } from "@yule/core";
+import { need, reviewedNeed, reviewRead, season, stage } from "@yule/derive/examples";
+import { cleanup, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { PretendServer, showScreen } from "../../../plan/testing.tsx";
+
+/** The types of the test runner do not know it yet. */
+const fake = import.meta.jest as unknown as { unstable_mockModule: (path: string, make: () => object) => void };
+const planner = { ask: { lookBack: (...asked: Parameters<typeof lookBack>) => Promise.resolve(lookBack(...asked)) }, drop: () => undefined };
+fake.unstable_mockModule("../../../workers/seasonSolver.ts", () => ({ seasonPlanner: () => planner }));
+const { default: SeasonAsk } = await import("./SeasonAsk.tsx");
+
+afterEach(cleanup);
+const sessions = [2, 6].map((weekday) => ({ id: String(weekday), weekday, from: 1140, to: 1260, who: "maker" as const, light: false }));
+const designs = [{ id: "moth", name: "Lamp moth", stages: [{ ...stage("wash", 12, 20), position: 0 }] }];
+const late = reviewedNeed("late", { title: "Quay order", due: day("2031-11-05"), toldOn: day("2031-10-10"), begunOn: day("2031-11-01"), wentOn: day("2031-11-07"), lost: 0 });
+function show(needs = [late]): PretendServer {
+  const server = new PretendServer({ review: reviewRead({ needs, sessions, designs }) });
+  showScreen(<SeasonAsk outlook={season([need])} />, { outlook: season([need]) });
+  return server;
+}
+
+test("the season planned again says what would have kept the promise, and it is said again when the next one is planned", async () => {
+  const server = show();
+  const part = await screen.findByRole("region", { name: "What would have helped most?" });
+  await waitFor(() => expect(part.textContent).toMatch(/Begin \d+ days? earlier: planned again so, 1 more promise is kept\./));
+  expect(part.textContent).toContain("As it was begun, that plan keeps 0 of 1 promise");
+  // Where it was late the same proposal stands, and nothing is promised of what brought nothing.
+  expect(screen.getByRole("region", { name: "What was late, and what came first?" }).textContent).toMatch(/Begin \d+ days? earlier/);
+  await userEvent.setup().click(screen.getByRole("button", { name: /^Say it again when I plan: Begin/ }));
+  await screen.findByText("noted for planning");
+  expect(server.commands).toMatchObject([["note-lesson", { moment: "planning", kind: "change" }]]);
+});
+
+test("where nothing would have helped it says so, and a season that cannot be planned again is not spoken of", async () => {
+  show([{ ...late, wentOn: day("2031-11-04"), begunOn: day("2031-10-14") }]);
+  await screen.findByText(/^None of these changes would have kept more promises\. Keep on as you do\.$/);
+  cleanup();
+  show([]);
+  await screen.findByText("No promise of Winter has come due yet.");
+  await waitFor(() => expect(screen.queryByRole("region", { name: "What would have helped most?" })).toBeNull());
+});
