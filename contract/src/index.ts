@@ -58,6 +58,7 @@ export { ringUp, setFair } from "./dispatch/fairs.ts";
 export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type PrintedRead, type UndertakingRead } from "./dispatch/letters.ts";
 export * from "./logbook/cursor.ts";
 export * from "./logbook/logbook.ts";
+export * from "./logbook/book.ts";
 export * from "./logbook/review.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
 export type { SessionSum } from "./bench/events.ts";

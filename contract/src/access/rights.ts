@@ -20,6 +20,7 @@ export const lookUps = [
   "households/everything",
   "shop-window",
   "put-away",
+  "book",
   "review",
   "pictures",
   "pictures/keep",
@@ -58,6 +59,7 @@ const READERS: Readonly<Record<ReadName | LookUp, readonly Other[]>> = {
   "households/everything": [],
   "shop-window": [],
   "put-away": [],
+  book: [],
   review: [],
   "season.ics": [],
 };

@@ -57,6 +57,7 @@ const ROUTES: Readonly<Record<LookUp, readonly [method: string, path: string]>> 
   "households/everything": ["GET", `households/${HOME.shopId}/everything`],
   "shop-window": ["GET", "shop-window"],
   "put-away": ["GET", "put-away"],
+  book: ["GET", "book"],
   review: ["GET", "review"],
   pictures: ["GET", `pictures/${HOME.shopId}`],
   "pictures/keep": ["PUT", `pictures/${HOME.shopId}`],

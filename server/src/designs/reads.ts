@@ -56,6 +56,9 @@ function byDesign<Part extends { readonly designId: string }>(parts: readonly Pa
   return found;
 }
 
+/** Some designs whole, put away or not. */
+export const designsById = (tx: Transaction, ids: readonly string[]): Promise<DesignRead[]> => designsIn(tx, inArray(design.id, [...ids]));
+
 /** Designs that are not put away, and those that open needs ask for. */
 export async function readDesigns(tx: Transaction): Promise<DesignsRead> {
   const asked = [...new Set((await openNeeds(tx)).map(({ designId }) => designId))];

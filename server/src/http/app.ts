@@ -53,6 +53,7 @@ import { readFairs } from "../dispatch/fairReads.ts";
 import { readDispatch, readHouseholds } from "../dispatch/reads.ts";
 import { readCardScale, readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
+import { readBook } from "../logbook/book.ts";
 import { readReview } from "../logbook/review.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
@@ -294,6 +295,7 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
     outside.window.tell(await readShopStock(tx));
     return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
   });
+  page("book", reviewQuery, (tx, { season }) => readBook(tx, season));
   page("review", reviewQuery, (tx, { season }) => readReview(tx, season));
   page("put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

@@ -1,5 +1,5 @@
-import type { NeedKind, NeedRead, SeasonRead } from "@yule/contract";
-import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lte, sql, type SQL } from "drizzle-orm";
+import type { LessonRead, NeedKind, NeedRead, SeasonRead } from "@yule/contract";
+import { and, asc, count, desc, eq, getTableColumns, gte, inArray, isNotNull, isNull, lte, or, sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { householdsOf, postedOn } from "../dispatch/reads.ts";
 import { countedOff } from "../finish/reads.ts";
@@ -54,6 +54,21 @@ async function readSessions(tx: Transaction, which: SQL | undefined): Promise<Pi
     sessions: sessions.map(({ id, weekday, from, to, who, light }) => ({ id, weekday, from, to, who, light })),
     changes: changes.map(({ shopId: _shop, ...change }) => change),
   };
+}
+
+/** What was learned in a season and of some designs, oldest first. */
+export async function readLessonsOf(tx: Transaction, seasonId: string | null, designIds: readonly string[]): Promise<LessonRead[]> {
+  const of = [...(seasonId === null ? [] : [eq(lesson.seasonId, seasonId)]), ...(designIds.length === 0 ? [] : [inArray(lesson.designId, [...designIds])])];
+  const rows =
+    of.length === 0
+      ? []
+      : await tx
+          .select()
+          .from(lesson)
+          .where(or(...of))
+          .orderBy(desc(lesson.notedOn), desc(lesson.id))
+          .limit(MOST_LESSONS);
+  return rows.reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted);
 }
 
 /** The ordinary week with what was different in a season. */

@@ -6,6 +6,7 @@ import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
   BackupsRead,
   BenchRead,
+  BookRead,
   ColourRead,
   CostsRead,
   DesignsRead,
@@ -128,6 +129,7 @@ export const api = createApi({
     devices: build.query<DevicesRead, void>({ query: () => "devices" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
     review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish"] }),
+    book: build.query<BookRead, string | null>({ query: (season) => pageOf("book", { season }), providesTags: ["designs", "season"] }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ before }) => before ?? undefined },
@@ -181,6 +183,7 @@ export const {
   useDispatchQuery,
   useHolidaysQuery,
   useLogbookInfiniteQuery,
+  useLazyBookQuery,
   useReviewQuery,
   useHouseholdsInfiniteQuery,
   useOrdersQuery,

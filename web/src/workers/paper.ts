@@ -1,6 +1,7 @@
 import type { RunSheetWorker } from "./runSheet.worker.ts";
 import { languageSpoken } from "../kit/language/language.ts";
 import { spoken } from "../kit/say.ts";
+import type { SeasonBookWorker } from "./seasonBook.worker.ts";
 import { askOnce } from "./startWorker.ts";
 import type { WallSheetWorker } from "./wallSheet.worker.ts";
 
@@ -23,5 +24,16 @@ export const printedRunSheet = (...asked: Parameters<RunSheetWorker["runSheetPdf
       await worker.speakAs(spoken());
       await worker.speakWords(languageSpoken(), "bench");
       return worker.runSheetPdf(...asked);
+    },
+  );
+
+/** The book of a season as a PDF. */
+export const seasonBookPdf = (...asked: Parameters<SeasonBookWorker["seasonBook"]>): Promise<Uint8Array> =>
+  askOnce<SeasonBookWorker, Uint8Array>(
+    () => new Worker(new URL("./seasonBook.worker.ts", import.meta.url), { type: "module" }),
+    async (worker) => {
+      await worker.speakAs(spoken());
+      await worker.speakWords(languageSpoken(), "logbook");
+      return worker.seasonBook(...asked);
     },
   );

@@ -77,6 +77,11 @@ export class Pen {
     return [...parts, part];
   }
 
+  /** A text as it would be broken into lines of a width. */
+  linesOf(text: string, size: number, wide: number): string[] {
+    return this.broken(this.family, text, size, wide);
+  }
+
   line(x1: number, y1: number, x2: number, y2: number, colour: RGB, thickness: number): void {
     this.page.drawLine({ start: { x: x1, y: y1 }, end: { x: x2, y: y2 }, color: colour, thickness });
   }
@@ -84,6 +89,12 @@ export class Pen {
   /** An empty box to tick. */
   box(x: number, y: number, size: number, colour: RGB): void {
     this.page.drawRectangle({ x, y, width: size, height: size, borderColor: colour, borderWidth: 0.9 });
+  }
+
+  /** A square of a colour, `#rrggbb`, with a thin edge so that a pale one is seen. */
+  swatch(x: number, y: number, size: number, hex: string): void {
+    const part = (at: number): number => Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+    this.page.drawRectangle({ x, y, width: size, height: size, color: rgb(part(1), part(3), part(5)), borderColor: LINE, borderWidth: 0.5 });
   }
 
   /** A filled rectangle, its lower left corner told. */

@@ -62,6 +62,14 @@ export function Proposal({ lookBack, kinds, read }: { lookBack: LookBack | null 
   );
 }
 
+/** What would have helped most, in a sentence. */
+export function adviceWords({ gains: [best] }: LookBack, read: ReviewRead): string {
+  const words = best ? gainWords(best) : null;
+  return best && words !== null
+    ? t`${otherwiseWords(best.otherwise, read.designs)}: planned again so, ${words}.`
+    : t`None of these changes would have kept more promises. Keep on as you do.`;
+}
+
 /** What would have helped most, told by planning the season again with each change. */
 export function NextTime({ lookBack, read }: { lookBack: LookBack | null | undefined; read: ReviewRead }) {
   const columns = useMemo(
@@ -84,16 +92,10 @@ export function NextTime({ lookBack, read }: { lookBack: LookBack | null | undef
   const title = t`What would have helped most?`;
   if (lookBack === undefined) return <Question title={title}>{t`The season is being planned again with one change at a time.`}</Question>;
   const { asItWas, gains } = lookBack;
-  const [best] = gains;
-  const words = best ? gainWords(best) : null;
   const all = asItWas.kept.length + asItWas.late.length;
   return (
     <Question title={title}>
-      <Text marginBottom="8px">
-        {best && words !== null
-          ? t`${otherwiseWords(best.otherwise, read.designs)}: planned again so, ${words}.`
-          : t`None of these changes would have kept more promises. Keep on as you do.`}
-      </Text>
+      <Text marginBottom="8px">{adviceWords(lookBack, read)}</Text>
       <DataTable label={t`The season planned again`} rows={gains} columns={columns} rowId={({ otherwise }) => otherwise.kind} maxWidth="860px" />
       <Text color="softInk" fontSize="15px" marginTop="8px">
         {t`Planned by your ordinary week, what is due first taken up first, and nothing begun before you knew of it. As it was begun, that plan keeps ${String(asItWas.kept.length)} of ${plural(all, { one: "# promise", other: "# promises" })} with ${printMinutes(minutes(Math.round(asItWas.hands)))} of hands.`}

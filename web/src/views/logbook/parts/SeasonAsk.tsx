@@ -11,8 +11,9 @@ import { printMoney } from "../../../kit/say.ts";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
-import { NextTime, Proposal, useLookBack } from "./NextTime.tsx";
+import { adviceWords, NextTime, Proposal, useLookBack } from "./NextTime.tsx";
 import { Question } from "./Question.tsx";
+import { SeasonBook } from "./SeasonBook.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 
 const WeeksOfHands = lazy(() => import("./WeeksOfHands.tsx"));
@@ -28,6 +29,9 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
   return (
     <>
       <SeasonVerdict read={data} review={review} />
+      <Box marginBottom="10px">
+        <SeasonBook read={data} outlook={outlook} advice={lookBack ? adviceWords(lookBack, data) : null} />
+      </Box>
       {data.seasons.length > 1 && (
         <Flex gap="10px" align="center" marginBottom="18px" maxWidth="420px">
           <Text flex="none">{t`Look back on`}</Text>

@@ -1,0 +1,43 @@
+import { expose } from "comlink";
+import { speakWords } from "../kit/language/language.ts";
+import { speakAs } from "../kit/say.ts";
+import type { PdfFonts } from "../kit/pdf/fonts.ts";
+import { seasonBook, type BookOf } from "./pdf/seasonBook.ts";
+
+/** Longer than this on its longer side a picture is printed no better. */
+const LONGEST = 1_400;
+
+/** A picture of the shop as JPEG, small enough for a book; null where it cannot be had or read. */
+async function pictureFor(id: string): Promise<Uint8Array | null> {
+  try {
+    const answer = await fetch(`/api/pictures/${id}`);
+    if (!answer.ok) return null;
+    const image = await createImageBitmap(await answer.blob());
+    const scale = Math.min(1, LONGEST / Math.max(image.width, image.height));
+    const canvas = new OffscreenCanvas(Math.max(1, Math.round(image.width * scale)), Math.max(1, Math.round(image.height * scale)));
+    canvas.getContext("2d")?.drawImage(image, 0, 0, canvas.width, canvas.height);
+    image.close();
+    return new Uint8Array(await (await canvas.convertToBlob({ type: "image/jpeg", quality: 0.85 })).arrayBuffer());
+  } catch {
+    // The book is made without what cannot be read.
+    return null;
+  }
+}
+
+const desk = {
+  speakAs,
+  speakWords,
+  /** One picture of each design, then the book. */
+  seasonBook: async (of: Omit<BookOf, "pictures">, fonts: PdfFonts): Promise<Uint8Array> => {
+    const pictures = new Map<string, Uint8Array>();
+    for (const { colourways } of of.book.designs) {
+      const id = colourways.find(({ pictureId }) => pictureId !== null)?.pictureId;
+      const picture = id ? await pictureFor(id) : null;
+      if (id && picture) pictures.set(id, picture);
+    }
+    return seasonBook({ ...of, pictures }, fonts);
+  },
+};
+export type SeasonBookWorker = typeof desk;
+
+expose(desk);
