@@ -1,5 +1,5 @@
 import fc from "fast-check";
-import { addDays, day, type Day } from "../measure/day.ts";
+import { addDays, day, daysBetween, type Day } from "../measure/day.ts";
 import { lookBack, plannedAgain, type NeedAsDone, type PastSeason } from "./again.ts";
 import { keptSessions } from "./sessions.ts";
 
@@ -12,7 +12,7 @@ const PATTERN = [
 ];
 const stage = (id: string, hands: number, dry: number) => ({ id, name: id, kind: "paint" as const, hands, setup: 2, dry, within: null, portable: false });
 const need = (id: string, more: Partial<NeedAsDone> = {}): NeedAsDone => ({
-  ...{ id, design: "moth", due: day("2031-11-18"), toldOn: FROM, begunOn: day("2031-11-04"), cards: 12, panels: 14, lost: 2, leftOver: 0, parcels: 1 },
+  ...{ id, design: "moth", due: day("2031-11-18"), toldOn: FROM, begunOn: day("2031-11-04"), wasKept: false, cards: 12, panels: 14, lost: 2, leftOver: 0, parcels: 1 },
   stages: [stage("first", 6, 20), stage("second", 6, 20)],
   ...more,
 });
@@ -23,22 +23,38 @@ const season = (needs: readonly NeedAsDone[], more: Partial<PastSeason> = {}): P
 });
 const gain = (past: PastSeason, kind: string) => lookBack(past)?.gains.find(({ otherwise }) => otherwise.kind === kind);
 
+/** Needs that are ready by their day in a season planned again. */
+const inTime = (past: PastSeason, otherwise: Parameters<typeof plannedAgain>[1] = null): string[] => {
+  const { readyOn } = plannedAgain(past, otherwise);
+  return past.needs.flatMap(({ id, due }) => ((readyOn.get(id) ?? 0) <= daysBetween(past.from, due) ? [id] : []));
+};
+
 test("what was begun too late is late again, and kept when it is begun as many days earlier as it takes", () => {
   // Some four hours of hands: two sessions are not enough, and from the 15th there is one left.
-  const past = season([need("late", { begunOn: day("2031-11-14") }), need("kept")]);
-  expect(plannedAgain(past).late.map(({ id }) => id)).toContain("late");
+  const past = season([need("late", { begunOn: day("2031-11-14") }), need("kept", { wasKept: true })]);
+  expect(inTime(past)).not.toContain("late");
+  expect(lookBack(past)).toMatchObject({ missed: 1, explained: 1 });
   const earlier = gain(past, "earlier");
   expect(earlier).toMatchObject({ kept: 1 });
   const days = earlier?.otherwise.kind === "earlier" ? earlier.otherwise.days : 0;
   // One day less would not have been enough.
-  expect(plannedAgain(past, { kind: "earlier", days: days - 1 }).kept).not.toContain("late");
-  expect(plannedAgain(past, { kind: "earlier", days }).kept).toContain("late");
+  expect(inTime(past, { kind: "earlier", days: days - 1 })).not.toContain("late");
+  expect(inTime(past, { kind: "earlier", days })).toContain("late");
 });
 
 test("nothing is begun before it was known, however much earlier it is begun", () => {
   const past = season([need("sudden", { begunOn: day("2031-11-15"), toldOn: day("2031-11-15") })]);
-  expect(plannedAgain(past).kept).toEqual([]);
+  expect(inTime(past)).toEqual([]);
   expect(gain(past, "earlier")).toMatchObject({ kept: 0 });
+});
+
+test("a promise that was kept against the plan's sums counts as kept, and one that lay although there was time is gained by nothing", () => {
+  const rushed = season([need("rushed", { begunOn: day("2031-11-15"), wasKept: true })]);
+  expect(lookBack(rushed)).toMatchObject({ missed: 0, explained: 0 });
+  expect(gain(rushed, "earlier")).toMatchObject({ kept: 0, daysLate: 0 });
+  const lay = season([need("lay", { begunOn: day("2031-10-14") })]);
+  expect(lookBack(lay)).toMatchObject({ missed: 1, explained: 0 });
+  expect(gain(lay, "earlier")).toMatchObject({ kept: 0 });
 });
 
 test("one more session a week helps where the hours were missing, on a day that has none", () => {
@@ -59,18 +75,17 @@ test("fewer lost and none over save the hands of their panels; without a design 
   const past = season([need("a", { lost: 6, leftOver: 4 }), need("b", { design: "kite", begunOn: day("2031-11-14") })]);
   expect(gain(past, "half lost")?.saved).toBeGreaterThanOrEqual(3 * 12);
   expect(gain(past, "none over")?.saved).toBeGreaterThanOrEqual(4 * 12);
-  const without = plannedAgain(past, { kind: "without", design: "moth" });
-  expect([...without.kept, ...without.late.map(({ id }) => id)]).toEqual(["b"]);
+  expect([...plannedAgain(past, { kind: "without", design: "moth" }).readyOn.keys()]).toEqual(["b"]);
   expect(gain(season([need("a", { lost: 0 })]), "half lost")).toBeUndefined();
 });
 
 test("a season without a need or without a session cannot be planned again; one panel can", () => {
   expect(lookBack(season([]))).toBeNull();
   expect(lookBack(season([need("a")], { sessions: [] }))).toBeNull();
-  expect(plannedAgain(season([need("a", { cards: 1, panels: 1, lost: 0 })])).kept).toEqual(["a"]);
+  expect(inTime(season([need("a", { cards: 1, panels: 1, lost: 0 })]))).toEqual(["a"]);
 });
 
-test("each need is kept or late, never both, and no hands get lost, whatever was and whatever is changed", () => {
+test("every need has its day, never before it was known, and no hands get lost, whatever was and whatever is changed", () => {
   const days = fc.integer({ min: 0, max: 70 }).map((after) => addDays(FROM, after));
   const anyNeed = fc.record({
     design: fc.constantFrom("moth", "kite", "quince"),
@@ -79,17 +94,18 @@ test("each need is kept or late, never both, and no hands get lost, whatever was
     begunOn: fc.option(days),
     panels: fc.integer({ min: 0, max: 20 }),
     lost: fc.integer({ min: 0, max: 5 }),
+    wasKept: fc.boolean(),
   });
   fc.assert(
     fc.property(fc.array(anyNeed, { minLength: 1, maxLength: 12 }), (needs) => {
       const past = season(needs.map((each, at) => need(String(at), each)));
       for (const otherwise of [null, { kind: "earlier", days: 9 }, { kind: "painted together" }] as const) {
-        const { kept, late, hands } = plannedAgain(past, otherwise);
-        expect([...kept, ...late.map(({ id }) => id)].sort()).toEqual(past.needs.map(({ id }) => id).sort());
+        const { readyOn, hands } = plannedAgain(past, otherwise);
+        expect([...readyOn.keys()]).toEqual(past.needs.map(({ id }) => id));
         const least = past.needs.reduce((sum, { panels, cards }) => sum + 12 * (panels || cards), 0);
         expect(hands).toBeGreaterThanOrEqual(least - 1e-6);
-        // Painting together takes no hands besides.
-        if (otherwise?.kind === "earlier") expect(past.needs.every(({ id, toldOn, due }) => !kept.includes(id) || toldOn <= due || due <= FROM)).toBe(true);
+        // As it was, nothing is ready before it was begun.
+        if (otherwise === null) for (const { id, begunOn } of past.needs) if (begunOn !== null) expect(readyOn.get(id)).toBeGreaterThanOrEqual(daysBetween(FROM, begunOn));
       }
     }),
     { numRuns: 60 },

@@ -14,6 +14,8 @@ export interface NeedAsDone {
   readonly toldOn: Day;
   /** The day of its first touch at the bench; null where it never had one. */
   readonly begunOn: Day | null;
+  /** It went out by its day. */
+  readonly wasKept: boolean;
   readonly cards: number;
   /** Panels that were painted for it; 0 where none was. */
   readonly panels: number;
@@ -49,14 +51,13 @@ export type Otherwise =
 
 /** A past season planned again. */
 export interface PlannedAgain {
-  /** Needs that are ready by their day, and those that are not, by the days they are late. */
-  readonly kept: readonly string[];
-  readonly late: readonly { readonly id: string; readonly days: number }[];
+  /** The day each need is ready, counted from the season's first, by its id. */
+  readonly readyOn: ReadonlyMap<string, number>;
   /** All hands with setups and fresh water. */
   readonly hands: Minutes;
 }
 
-/** What a change would have brought, beside the season planned again as it was. */
+/** What a change would have brought, beside what came of the season: promises kept and days late more, or fewer where negative. */
 export interface Gain {
   readonly otherwise: Otherwise;
   readonly kept: number;
@@ -65,7 +66,9 @@ export interface Gain {
 }
 
 export interface LookBack {
-  readonly asItWas: PlannedAgain;
+  /** Promises that were not kept, and of how many of them the plan can tell why: those it makes late too. */
+  readonly missed: number;
+  readonly explained: number;
   /** Each kind of change at its best, most promises kept first; one that keeps no more and saves nothing is there too, to be known. */
   readonly gains: readonly Gain[];
 }
@@ -91,24 +94,28 @@ export function plannedAgain(past: PastSeason, otherwise: Otherwise | null = nul
 }
 
 /**
+ * What would have helped. The plan knows less than was: a need that was kept although the plan makes it late is held to the day on which the
+ * plan makes it ready, and one that was late although the plan makes it ready in time is late whatever is changed. So only what the plan
+ * can tell is counted as gained.
  * @param without the design of which it is asked what the season would have been without it
  * @returns what each change would have brought; null for a season without needs or sessions
  */
 export function lookBack(past: PastSeason, without: string | null = null): LookBack | null {
   if (past.needs.length === 0 || past.sessions.length === 0) return null;
   const asItWas = plannedAgain(past);
-  const daysLate = sumOf(asItWas.late.map(({ days }) => days));
+  const lateIn = ({ readyOn }: PlannedAgain, { id, due, wasKept }: NeedAsDone): number => {
+    const onTime = Math.max(daysBetween(past.from, due), wasKept ? (asItWas.readyOn.get(id) ?? 0) : 0);
+    return Math.max(0, (readyOn.get(id) ?? 0) - onTime);
+  };
+  const told = past.needs.filter((need) => need.wasKept || lateIn(asItWas, need) > 0);
   const gainOf = (otherwise: Otherwise): Gain => {
     const again = plannedAgain(past, otherwise);
     // What is left out of the season is no promise that is kept or broken.
-    const asked = otherwise.kind === "without" ? new Set(past.needs.filter(({ design }) => design !== otherwise.design).map(({ id }) => id)) : null;
-    const keptThen = asked ? asItWas.kept.filter((id) => asked.has(id)).length : asItWas.kept.length;
-    return {
-      otherwise,
-      kept: again.kept.length - keptThen,
-      daysLate: sumOf(again.late.map(({ days }) => days)) - daysLate,
-      saved: minutes(Math.round(asItWas.hands - again.hands)),
-    };
+    const asked = otherwise.kind === "without" ? told.filter(({ design }) => design !== otherwise.design) : told;
+    const days = (plan: PlannedAgain): readonly number[] => asked.map((need) => lateIn(plan, need));
+    const [then, now] = [days(asItWas), days(again)];
+    const kept = (late: readonly number[]): number => late.filter((each) => each === 0).length;
+    return { otherwise, kept: kept(now) - kept(then), daysLate: sumOf(now) - sumOf(then), saved: minutes(Math.round(asItWas.hands - again.hands)) };
   };
   const more = moreSessions(past.pattern).map(gainOf);
   const gains = [
@@ -119,8 +126,15 @@ export function lookBack(past: PastSeason, without: string | null = null): LookB
     ...(past.needs.some(({ leftOver }) => leftOver > 0) ? [gainOf({ kind: "none over" })] : []),
     ...(without !== null && past.needs.some(({ design }) => design !== without) ? [gainOf({ kind: "without", design: without })] : []),
   ];
-  return { asItWas, gains: gains.sort((a, b) => b.kept - a.kept || b.saved - a.saved) };
+  const missed = past.needs.filter(({ wasKept }) => !wasKept);
+  return {
+    missed: missed.length,
+    explained: missed.filter((need) => lateIn(asItWas, need) > 0).length,
+    gains: gains.sort((a, b) => b.kept - a.kept || b.saved - a.saved),
+  };
 }
+
+const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, each) => sum + each, 0);
 
 /** Weeks are tried first, then the fewest days that keep as much as the best of them: beginning earlier still is asked of nobody. */
 function fewestDays(gainOf: (days: number) => Gain): Gain {
@@ -136,7 +150,6 @@ function fewestDays(gainOf: (days: number) => Gain): Gain {
   return enough;
 }
 
-const sumOf = (numbers: readonly number[]): number => numbers.reduce((sum, each) => sum + each, 0);
 
 /** One more session a week on each day that has none, as long as the shop's shortest. */
 function moreSessions(pattern: readonly SessionPattern[]): Otherwise[] {
@@ -200,15 +213,10 @@ function choiceFor(job: SeasonJob, past: PastSeason, isTogether: boolean) {
 }
 
 function toldOf(past: PastSeason, job: SeasonJob, plan: SeasonWorkPlan): PlannedAgain {
-  const finish = new Map(plan.needs.map((need) => [need.id, need]));
-  // What needs no hands is ready as it is.
-  const late = past.needs.flatMap(({ id }) => {
-    const days = finish.get(id)?.lateDays ?? 0;
-    return days > 0 ? [{ id, days }] : [];
-  });
-  const missed = new Set(late.map(({ id }) => id));
-  const worked = plan.blocks.reduce((sum, block) => sum + block.setup + block.end - block.start, 0);
-  const waiting = job.needs.reduce((sum, need) => sum + [...need.paint, ...need.finish].reduce((hands, step) => hands + step.units * step.hands, 0), 0);
-  const placed = plan.blocks.reduce((sum, block) => sum + block.end - block.start, 0);
-  return { kept: past.needs.flatMap(({ id }) => (missed.has(id) ? [] : [id])), late, hands: minutes(worked + Math.max(0, waiting - placed)) };
+  const days = new Map(plan.needs.map(({ id, day }) => [id, day]));
+  const worked = sumOf(plan.blocks.map(({ setup, start, end }) => setup + end - start));
+  const asked = sumOf(job.needs.flatMap(({ paint, finish }) => [...paint, ...finish].map(({ units, hands }) => units * hands)));
+  const placed = sumOf(plan.blocks.map(({ start, end }) => end - start));
+  // What needs no hands is ready as it is; what found no session any more takes its hands all the same.
+  return { readyOn: new Map(past.needs.map(({ id }) => [id, days.get(id) ?? 0])), hands: minutes(worked + Math.max(0, asked - placed)) };
 }

@@ -16,8 +16,8 @@ export function seasonAsDone(read: ReviewRead, shop: Pick<ShopRead, "timeZone" |
   const changes = read.changes.map((change) => ({ ...change, first: day(change.first), last: day(change.last) }));
   const needs = read.needs
     .filter((need) => wasPainted(need, today))
-    .map(({ id, designId, due, toldOn, begunOn, cards, panels, lost, leftOver, parcels }): NeedAsDone => ({
-      ...{ id, design: designId, due, begunOn, cards, panels, lost, leftOver, parcels },
+    .map(({ id, designId, due, wentOn, toldOn, begunOn, cards, panels, lost, leftOver, parcels }): NeedAsDone => ({
+      ...{ id, design: designId, due, begunOn, wasKept: wentOn !== null && wentOn <= due, cards, panels, lost, leftOver, parcels },
       // Where no entry tells when it was first known, it was no later than it was begun.
       toldOn: toldOn ?? begunOn ?? due,
       stages: (routes.get(designId) ?? []).map(({ id: stageId, name, kind, hands, setup, dry, within, portable }) => ({

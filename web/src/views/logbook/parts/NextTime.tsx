@@ -1,6 +1,6 @@
 import { Button, Text } from "@chakra-ui/react";
 import type { ReviewRead } from "@yule/contract";
-import { minutes, plural, printMinutes, t, type Gain, type LookBack, type Otherwise } from "@yule/core";
+import { plural, printMinutes, t, type Gain, type LookBack, type Otherwise } from "@yule/core";
 import { seasonAsDone, type Outlook, type SeasonReview } from "@yule/derive";
 import { useEffect, useMemo, useState } from "react";
 import { v7 } from "uuid";
@@ -43,27 +43,28 @@ function otherwiseWords(otherwise: Otherwise, designs: ReviewRead["designs"]): s
 const promises = (kept: number): string => plural(kept, { one: "# more promise is kept", other: "# more promises are kept" });
 
 /** What it brings, where that is worth a change; null where it is not. */
-function gainWords({ kept, saved }: Gain): string | null {
-  const isSaved = saved >= WORTH_MINUTES;
+function gainWords({ otherwise, kept, saved }: Gain): string | null {
+  // A design that is left out saves its hands, and brings nothing either.
+  const isSaved = saved >= WORTH_MINUTES && otherwise.kind !== "without";
   if (kept > 0) return isSaved ? t`${promises(kept)}, and ${printMinutes(saved)} of hands are saved` : promises(kept);
   return kept === 0 && isSaved ? t`${printMinutes(saved)} of hands are saved` : null;
 }
 
-/** One proposal under a question: what of this kind would have helped, or that it would not. */
+/** One proposal under a question, where something of its kind would have helped. */
 export function Proposal({ lookBack, kinds, read }: { lookBack: LookBack | null | undefined; kinds: readonly Otherwise["kind"][]; read: ReviewRead }) {
   const gain = lookBack?.gains.find(({ otherwise }) => kinds.includes(otherwise.kind));
-  if (!gain) return null;
-  const words = gainWords(gain);
-  const what = otherwiseWords(gain.otherwise, read.designs);
+  const words = gain ? gainWords(gain) : null;
+  if (!gain || words === null) return null;
   return (
-    <Text borderInlineStart="4px double" borderColor={words === null ? "hairline" : "ink"} paddingInlineStart="12px" marginTop="8px">
-      {words === null ? t`${what}: planned again so, no more promises are kept.` : t`${what}: planned again so, ${words}.`}
+    <Text borderInlineStart="4px double" borderColor="ink" paddingInlineStart="12px" marginTop="8px">
+      {t`${otherwiseWords(gain.otherwise, read.designs)}: planned again so, ${words}.`}
     </Text>
   );
 }
 
 /** What would have helped most, in a sentence. */
-export function adviceWords({ gains: [best] }: LookBack, read: ReviewRead): string {
+export function adviceWords({ gains }: LookBack, read: ReviewRead): string {
+  const best = gains.find((gain) => gainWords(gain) !== null);
   const words = best ? gainWords(best) : null;
   return best && words !== null
     ? t`${otherwiseWords(best.otherwise, read.designs)}: planned again so, ${words}.`
@@ -84,21 +85,24 @@ export function NextTime({ lookBack, read }: { lookBack: LookBack | null | undef
       { id: "kept", head: t`Promises kept`, isAlways: true, value: ({ kept }) => kept, cell: ({ kept }) => more(kept) },
       { id: "late", head: t`Days late`, value: ({ daysLate }) => daysLate, cell: ({ daysLate }) => more(daysLate) },
       { id: "saved", head: t`Hands saved`, value: ({ saved }) => saved, cell: ({ saved }) => (saved >= WORTH_MINUTES ? printMinutes(saved) : t`none`) },
-      { id: "note", head: "", isAlways: true, cell: (gain) => (gainWords(gain) === null ? null : <Remember gain={gain} read={read} />) },
+      { id: "note", head: "", isAlways: true, cell: (gain) => <Remember gain={gain} read={read} /> },
     ],
     [read],
   );
   if (lookBack === null) return null;
   const title = t`What would have helped most?`;
   if (lookBack === undefined) return <Question title={title}>{t`The season is being planned again with one change at a time.`}</Question>;
-  const { asItWas, gains } = lookBack;
-  const all = asItWas.kept.length + asItWas.late.length;
+  const worth = lookBack.gains.filter((gain) => gainWords(gain) !== null);
+  const others = lookBack.gains.filter((gain) => gainWords(gain) === null).map(({ otherwise }) => otherwiseWords(otherwise, read.designs));
   return (
     <Question title={title}>
       <Text marginBottom="8px">{adviceWords(lookBack, read)}</Text>
-      <DataTable label={t`The season planned again`} rows={gains} columns={columns} rowId={({ otherwise }) => otherwise.kind} maxWidth="860px" />
+      {worth.length > 0 && <DataTable label={t`The season planned again`} rows={worth} columns={columns} rowId={({ otherwise }) => otherwise.kind} maxWidth="860px" />}
       <Text color="softInk" fontSize="15px" marginTop="8px">
-        {t`Planned by your ordinary week, what is due first taken up first, and nothing begun before you knew of it. As it was begun, that plan keeps ${String(asItWas.kept.length)} of ${plural(all, { one: "# promise", other: "# promises" })} with ${printMinutes(minutes(Math.round(asItWas.hands)))} of hands.`}
+        {others.length > 0 && t`Tried too, and it would have changed little: ${others.join("; ")}. `}
+        {lookBack.missed > lookBack.explained &&
+          t`${plural(lookBack.missed - lookBack.explained, { one: "# late promise had", other: "# late promises had" })} time enough by the plan: look at what they waited for. `}
+        {t`The plan is of your ordinary week; what is due first is taken up first, and nothing is begun before you knew of it.`}
       </Text>
     </Question>
   );

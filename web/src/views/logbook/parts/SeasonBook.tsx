@@ -3,7 +3,6 @@ import { t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useLazyBookQuery } from "../../../data/api.ts";
 import { PdfButton } from "../../../kit/PdfButton.tsx";
-import { loadFonts } from "../../../kit/pdf/loadFonts.ts";
 import { seasonBookPdf } from "../../../workers/paper.ts";
 
 /** The season as a book to keep: its designs are read when it is wanted, and it is made here. */
@@ -11,6 +10,7 @@ export function SeasonBook({ read, outlook: { shop, today }, advice }: { read: R
   const [readBook] = useLazyBookQuery();
   const make = async (): Promise<Uint8Array> => {
     const book = await readBook(read.season.id, true).unwrap();
+    const { loadFonts } = await import("../../../kit/pdf/loadFonts.ts");
     const { name, lengthSystem, currency } = shop;
     return seasonBookPdf({ shop: { name, lengthSystem, currency }, read, book, today, advice }, await loadFonts());
   };
