@@ -154,6 +154,8 @@ export async function startPostgres(folder, { durable = true, port: wanted, conn
     port,
     unix_socket_directories: "",
     max_connections: connections,
+    // What is asked here takes milliseconds; compiling a question takes half a second.
+    jit: "off",
     ...(durable ? {} : { fsync: "off", synchronous_commit: "off", full_page_writes: "off" }),
   };
   const words = ["-D", cluster, ...Object.entries(settings).flatMap(([name, value]) => ["-c", `${name}=${value}`])];

@@ -77,6 +77,8 @@ test("fewer lost and none over save the hands of their panels; without a design 
   expect(gain(past, "none over")?.saved).toBeGreaterThanOrEqual(4 * 12);
   expect([...plannedAgain(past, { kind: "without", design: "moth" }).readyOn.keys()]).toEqual(["b"]);
   expect(gain(season([need("a", { lost: 0 })]), "half lost")).toBeUndefined();
+  // One lost of each of two is one in all.
+  expect(gain(season([need("a", { lost: 1 }), need("b", { lost: 1 })]), "half lost")?.saved).toBeGreaterThanOrEqual(12);
 });
 
 test("a season without a need or without a session cannot be planned again; one panel can", () => {

@@ -150,7 +150,6 @@ function fewestDays(gainOf: (days: number) => Gain): Gain {
   return enough;
 }
 
-
 /** One more session a week on each day that has none, as long as the shop's shortest. */
 function moreSessions(pattern: readonly SessionPattern[]): Otherwise[] {
   const own = pattern.filter(({ who = "maker" }) => who === "maker").sort((a, b) => a.to - a.from - (b.to - b.from) || a.from - b.from);
@@ -163,7 +162,15 @@ function moreSessions(pattern: readonly SessionPattern[]): Otherwise[] {
 function changedBy(past: PastSeason, otherwise: Otherwise): PastSeason {
   const each = (change: (need: NeedAsDone) => NeedAsDone): PastSeason => ({ ...past, needs: past.needs.map(change) });
   if (otherwise.kind === "earlier") return each((need) => (need.begunOn === null ? need : { ...need, begunOn: latest(need.toldOn, addDays(need.begunOn, -otherwise.days)) }));
-  if (otherwise.kind === "half lost") return each((need) => ({ ...need, panels: need.panels - Math.floor(need.lost / 2) }));
+  if (otherwise.kind === "half lost") {
+    // Every second one of all that were lost, so that single ones count too.
+    let lost = 0;
+    return each((need) => {
+      const spared = Math.floor((lost + need.lost) / 2) - Math.floor(lost / 2);
+      lost += need.lost;
+      return { ...need, panels: Math.max(Math.min(1, need.panels), need.panels - spared) };
+    });
+  }
   if (otherwise.kind === "none over") return each((need) => ({ ...need, cards: need.cards - need.leftOver, panels: Math.max(0, need.panels - need.leftOver) }));
   if (otherwise.kind === "without") return { ...past, needs: past.needs.filter(({ design }) => design !== otherwise.design) };
   if (otherwise.kind === "more sessions") return { ...past, sessions: withSession(past, otherwise) };

@@ -76,6 +76,14 @@ test("an hour earned what went out for a price brought, over all hands of the de
   ]);
 });
 
+test("cards left over are told by design, most first, of all that were asked for", () => {
+  const needs = [need("a", { leftOver: 2 }), need("b", { leftOver: 1 }), need("c", { designId: "kite", leftOver: 4, cards: 5 }), need("d", { designId: "quince" })];
+  expect(reviewOf(read({ needs }), today).over).toEqual([
+    { name: "Three kites", leftOver: 4, cards: 5 },
+    { name: "Lamp moth", leftOver: 3, cards: 20 },
+  ]);
+});
+
 test("whatever happened, each need is kept, missed or open, shares make one, and weeks hold all hands", () => {
   const anyDay = fc.integer({ min: 1, max: 30 }).map((of) => day(`2031-11-${String(of).padStart(2, "0")}`));
   const anyNeed = fc.record({ due: anyDay, wentOn: fc.option(anyDay), begunOn: fc.option(anyDay), panels: fc.nat(20), lost: fc.nat(20) }).map((more) => need("n", more));

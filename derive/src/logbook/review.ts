@@ -42,7 +42,8 @@ export interface SeasonReview {
   readonly panels: number;
   readonly lost: number;
   readonly losses: readonly (ReviewedLoss & { readonly design: string })[];
-  readonly over: readonly { readonly title: string; readonly leftOver: number; readonly cards: number }[];
+  /** Designs of which cards were left over, most first, of all their cards. */
+  readonly over: readonly { readonly name: string; readonly leftOver: number; readonly cards: number }[];
 }
 
 /** Panels that were lost beyond this share stand in the way of a promise. */
@@ -75,7 +76,7 @@ export function reviewOf(read: ReviewRead, today: Day): SeasonReview {
     panels: needs.reduce((sum, { panels }) => sum + panels, 0),
     lost: needs.reduce((sum, { lost }) => sum + lost, 0),
     losses: losses.map((loss) => ({ ...loss, design: name.get(loss.designId) ?? "" })),
-    over: needs.filter(({ leftOver }) => leftOver > 0).map(({ title, leftOver, cards }) => ({ title, leftOver, cards })),
+    over: overBy(needs, name),
   };
 }
 
@@ -108,6 +109,18 @@ function handsBy(hands: readonly ReviewedHands[], nameOf: (hand: ReviewedHands) 
     by.set(nameOf(hand), { panels: before.panels + hand.panels, minutes: before.minutes + hand.minutes });
   }
   return [...by].map(([name, sum]) => ({ name, ...sum, share: all === 0 ? 0 : sum.minutes / all })).sort((a, b) => b.minutes - a.minutes || a.name.localeCompare(b.name));
+}
+
+function overBy(needs: readonly ReviewedNeed[], name: ReadonlyMap<string, string>): SeasonReview["over"] {
+  const by = new Map<string, { leftOver: number; cards: number }>();
+  for (const { designId, leftOver, cards } of needs) {
+    const before = by.get(designId) ?? { leftOver: 0, cards: 0 };
+    by.set(designId, { leftOver: before.leftOver + leftOver, cards: before.cards + cards });
+  }
+  return [...by]
+    .filter(([, { leftOver }]) => leftOver > 0)
+    .map(([id, sum]) => ({ name: name.get(id) ?? "", ...sum }))
+    .sort((a, b) => b.leftOver - a.leftOver || a.name.localeCompare(b.name));
 }
 
 /** What an hour of hands brought by design, over needs that went out for a price, and all hands that went into the design. */

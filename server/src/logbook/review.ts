@@ -27,7 +27,7 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   // A day of the bench is a day of the shop.
   const dayOf = (moment: SQL): SQL => sql`(${moment} at time zone ${timeZone})::date`;
   const needs = await all<ReviewedNeed>(sql`
-    with told as (
+    with told as materialized (
       select thing, min(at) as at from event, unnest(things_in(subject_id, payload)) thing
       where kind = any (array['add-need', 'add-needs']) and at >= ${season.from}::date - ${TOLD_AHEAD_DAYS}::integer and at < ${season.until}::date + 1 group by thing)
     select n.id, n.title, n.kind, n.design_id as "designId", n.due::text as due, n.price_minor as "priceMinor",

@@ -2,6 +2,7 @@
 import { day } from "@yule/core";
 import { design, reviewedNeed, reviewRead } from "@yule/derive/examples";
 import { createCanvas } from "@napi-rs/canvas";
+import { PDFDocument } from "pdf-lib";
 import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { seasonBook, type BookOf } from "./seasonBook.ts";
 
@@ -73,5 +74,5 @@ test("sixty pages are made in ten seconds", async () => {
   const began = performance.now();
   const bytes = await seasonBook(book({ book: { designs, lessons: [] } }), testFonts());
   expect(performance.now() - began).toBeLessThan(10_000);
-  expect((await readBack(bytes)).length).toBeGreaterThanOrEqual(59);
+  expect((await PDFDocument.load(bytes)).getPageCount()).toBe(59);
 });

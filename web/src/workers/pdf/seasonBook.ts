@@ -84,8 +84,9 @@ class BookPages {
   }
 
   title(text: string, size: number): void {
-    this.need(size * 3);
-    this.y -= size;
+    this.need(size * 3.4);
+    // The first line of a page stands at its top.
+    this.y -= this.y < pagePoints().high - EDGE ? size * 1.5 : size;
     this.pen.heading(EDGE, this.y, text, size, this.wide);
     this.y -= size * 0.6;
   }
@@ -152,7 +153,6 @@ function drawYear(pages: BookPages, { shop, read, advice }: BookOf, review: Seas
   if (advice !== null) pages.text(advice);
   const part = (title: string, heads: readonly string[], rows: readonly (readonly string[])[]): void => {
     if (rows.length === 0) return;
-    pages.y -= 12;
     pages.title(title, HEAD);
     pages.row(heads, true);
     for (const row of rows) pages.row(row);
@@ -192,7 +192,6 @@ function drawDesign(pages: BookPages, { shop, read, book }: BookOf, review: Seas
   pages.y -= 8;
   pages.text(cameOf(read, review, design, (minor) => printMoney(money(minor), shop.currency)));
   sizes(pages, design, (length) => saidLength(lengthOfUnits(length), shop.lengthSystem, spoken()));
-  pages.y -= 8;
   pages.title(t`Colours`, HEAD);
   for (const { name, paints } of design.colourways) {
     pages.text(
@@ -205,13 +204,11 @@ function drawDesign(pages: BookPages, { shop, read, book }: BookOf, review: Seas
     pages.y -= STEP - 1;
     paints.forEach(({ hex }, index) => pages.swatch(hex, EDGE + index * 14));
   }
-  pages.y -= 8;
   pages.title(t`Route`, HEAD);
   pages.row([t`Stage`, t`Hands`, t`Dries`], true);
   for (const stage of design.stages) pages.row([stage.name, printMinutes(minutes(stage.hands)), stage.dry === 0 ? "" : printMinutes(minutes(stage.dry))]);
   const lessons = book.lessons.filter(({ designId }) => designId === design.id);
   if (lessons.length === 0) return;
-  pages.y -= 8;
   pages.title(t`Lessons`, HEAD);
   for (const { text } of lessons) pages.text(text);
 }
@@ -242,7 +239,6 @@ function cameOf(read: ReviewRead, { earned }: SeasonReview, { id }: DesignRead, 
 }
 
 function sizes(pages: BookPages, { stack }: DesignRead, say: (units: number) => string): void {
-  pages.y -= 8;
   pages.title(t`Sizes`, HEAD);
   pages.row([t`Part`, t`Width`, t`Height`], true);
   pages.row([t`Card, folded`, say(stack.width), say(stack.height)]);

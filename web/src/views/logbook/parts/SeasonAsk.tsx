@@ -1,8 +1,8 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem, ReviewRead } from "@yule/contract";
 import { minutes, money, plural, printMinutes, t } from "@yule/core";
 import { reviewOf, type EarnedBy, type FirstCause, type HandsOf, type MissedNeed, type SeasonReview } from "@yule/derive";
-import { lazy, Suspense, useMemo, type ReactNode } from "react";
+import { lazy, Suspense, useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useReviewQuery } from "../../../data/api.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -113,12 +113,16 @@ function causeWords(cause: FirstCause): string {
   return t`It was begun in time and then lay. Its story says between which stages.`;
 }
 
+/** So many that were late are listed at once. */
+const SHOWN = 12;
+
 function WhatWasLate({ missed, children }: { missed: readonly MissedNeed[]; children: ReactNode }) {
+  const [isAll, setAll] = useState(false);
   if (missed.length === 0) return null;
   return (
     <Question title={t`What was late, and what came first?`}>
       <Box as="ul" listStyleType="none">
-        {missed.map(({ need, days, cause }) => (
+        {(isAll ? missed : missed.slice(0, SHOWN)).map(({ need, days, cause }) => (
           <Flex as="li" key={need.id} gap="2px 16px" wrap="wrap" borderTop="1px solid" borderColor="hairline" paddingY="6px">
             <Box flex="1 1 200px">
               <Link to={`/logbook?kind=need&of=${need.id}`} style={{ fontWeight: 700, minHeight: 24, display: "inline-block" }}>
@@ -130,6 +134,11 @@ function WhatWasLate({ missed, children }: { missed: readonly MissedNeed[]; chil
           </Flex>
         ))}
       </Box>
+      {missed.length > SHOWN && !isAll && (
+        <Button variant="outline" marginTop="10px" onClick={() => setAll(true)}>
+          {t`Show all ${missed.length} that were late`}
+        </Button>
+      )}
       {children}
     </Question>
   );
@@ -228,16 +237,21 @@ function WhatWasSpoilt({ review: { losses }, children }: { review: SeasonReview;
 }
 
 function WhatWasOver({ over, children }: { over: SeasonReview["over"]; children: ReactNode }) {
+  const columns = useMemo(
+    (): readonly TableColumn<SeasonReview["over"][number]>[] => [
+      { id: "design", head: t`Design`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
+      { id: "over", head: t`Left over`, isAlways: true, value: ({ leftOver }) => leftOver, cell: ({ leftOver }) => String(leftOver) },
+      { id: "cards", head: t`Cards asked for`, value: ({ cards }) => cards, cell: ({ cards }) => String(cards) },
+      { id: "share", head: t`Of all`, isAlways: true, value: ({ leftOver, cards }) => leftOver / cards, cell: ({ leftOver, cards }) => inHundred(leftOver / cards) },
+    ],
+    [],
+  );
   if (over.length === 0) return null;
   const left = over.reduce((sum, { leftOver }) => sum + leftOver, 0);
   return (
     <Question title={t`What was left over?`}>
       <Text marginBottom="6px">{t`${plural(left, { one: "# card", other: "# cards" })} in all. Next year bring fewer of these, or offer them first.`}</Text>
-      {over.map(({ title, leftOver, cards }) => (
-        <Text key={title} borderTop="1px solid" borderColor="hairline" paddingY="4px">
-          {t`${title}: ${leftOver} of ${plural(cards, { one: "# card", other: "# cards" })}`}
-        </Text>
-      ))}
+      <DataTable label={t`Cards left over`} rows={over} columns={columns} rowId={({ name }) => name} maxWidth="620px" />
       {children}
     </Question>
   );
