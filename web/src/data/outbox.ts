@@ -18,7 +18,7 @@ import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cach
 import { askToKeep, noteWaiting } from "./kept.ts";
 import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
-import { applyPendingCommand, applyToFairs, applyToShelf } from "./pending.ts";
+import { applyPendingCommand, applyToFairs, applyToShelf, applyToShop } from "./pending.ts";
 
 /** What became of a command: done, refused with what was wrong, or kept until the server is back. */
 export type Sent = { readonly state: "done"; readonly answer: CommandAnswer } | { readonly state: "refused"; readonly problem: Problem } | { readonly state: "waiting" };
@@ -68,6 +68,7 @@ export async function sendCommand<Kind extends CommandKind>(
     });
   }
   if (SHOWN_AT_ONCE.has(kind)) showOnShelf(command);
+  if (kind === "set-shop") showInShop(command);
   if (kind === "ring-up") showAtTill(command);
   await putInOutbox(command, clockOffset());
   const sent = new Promise<Sent>((resolve) => waiting.set(command.id, { resolve, ownRefusals }));
@@ -94,6 +95,12 @@ const SHOWN_AT_ONCE: ReadonlySet<CommandKind> = new Set(["count-store", "mark-to
 function showOnShelf(command: CommandEnvelope): void {
   const { data } = api.endpoints.stores.select()(store.getState());
   if (data) store.dispatch(api.util.updateQueryData("stores", undefined, () => applyToShelf(data, command)));
+}
+
+/** Other units or another country's way of writing are seen at the press. What is refused is read anew. */
+function showInShop(command: CommandEnvelope): void {
+  const { data } = api.endpoints.shop.select()(store.getState());
+  if (data) store.dispatch(api.util.updateQueryData("shop", undefined, () => applyToShop(data, command)));
 }
 
 /** At a stall the next buyer waits, and there may be no network: what was rung up is gone from the table at once. */

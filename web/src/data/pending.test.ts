@@ -1,4 +1,5 @@
-import type { BenchRead, CommandEnvelope, DesignsRead, FairsRead, StoresRead } from "@yule/contract";
+import type { BenchRead, CommandEnvelope, DesignsRead, FairsRead, ShopRead, StoresRead } from "@yule/contract";
+import { season } from "@yule/derive/examples";
 import { completed, applyPending } from "./pending.ts";
 
 const fact = (id: string) => ({ id, unitId: "u", stageId: "s", what: "done" as const, at: "2031-11-08T10:00:00Z" });
@@ -76,4 +77,13 @@ test("what was rung up without the server is gone from the table at once, and st
   expect(shown.fairs[0]?.sales).toEqual([{ id: "s", at: "2031-12-13T10:00:00Z", paid: "cash", lines, isBack: false, tenderMinor: null, tipMinor: 0 }]);
   expect(applyPending("fairs", shown, [rung])).toEqual(shown);
   expect(applyPending("fairs", read, [{ ...rung, payload: { ...rung.payload, fairId: "other" } }])).toEqual(read);
+});
+
+test("other units and another country are written at the press; what figures hang on waits for the server", () => {
+  const { shop } = season([]);
+  const told: CommandEnvelope = { id: "c", kind: "set-shop", payload: { lengthSystem: "cm", country: "US", timeZone: "America/New_York", currency: "USD" } };
+  const shown = applyPending("shop", shop, [told]) as ShopRead;
+  expect([shown.lengthSystem, shown.country]).toEqual(["cm", "US"]);
+  expect([shown.timeZone, shown.currency, shown.name]).toEqual([shop.timeZone, shop.currency, shop.name]);
+  expect(applyPending("shop", shop, [tap("2")])).toEqual(shop);
 });

@@ -81,8 +81,16 @@ export function applyToFairs(read: FairsRead, { kind, payload }: CommandEnvelope
 export function applyPending(path: string, answer: unknown, waiting: readonly CommandEnvelope[]): unknown {
   if (path === "stores") return waiting.reduce<StoresRead>(applyToShelf, answer as StoresRead);
   if (path === "fairs") return waiting.reduce<FairsRead>(applyToFairs, answer as FairsRead);
+  if (path === "shop") return waiting.reduce<ShopRead>(applyToShop, answer as ShopRead);
   if (path !== "bench") return answer;
   return waiting.reduce<BenchRead>(applyPendingCommand, answer as BenchRead);
+}
+
+/** The shop with how it writes from now on: the same figures in other words. What figures hang on, such as its time zone, waits for the server. */
+export function applyToShop(shop: ShopRead, command: CommandEnvelope): ShopRead {
+  if (command.kind !== "set-shop") return shop;
+  const { name = shop.name, lengthSystem = shop.lengthSystem, manner = shop.manner, country = shop.country } = (command as CommandEnvelope<"set-shop">).payload;
+  return { ...shop, name, lengthSystem, manner, country };
 }
 
 /** The bench with what a command that has not gone up yet says. */
