@@ -76,6 +76,7 @@ export * from "./stores/buying.ts";
 export * from "./stores/instead.ts";
 export * from "./stores/cardCost.ts";
 export * from "./stores/goingOff.ts";
+export * from "./logbook/advice.ts";
 export * from "./logbook/again.ts";
 export * from "./logbook/review.ts";
 export * from "./logbook/stories.ts";

@@ -50,7 +50,7 @@ export default function SeasonView() {
   const outlook = useView();
   const planned = usePlanned();
   const [params, setParams] = useSearchParams();
-  const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(null);
+  const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(params.has("again") ? "next" : null);
   const [quick, setQuick] = useState<QuickNeed | null>(null);
   const [trial, setTrialNow] = useState<readonly SeasonChange[]>([]);
   // What is typed stands at once; what it means may be drawn a moment later.
@@ -58,6 +58,10 @@ export default function SeasonView() {
   const rows = outlook.open.map((view): NeedRow => rowOf(view, planned)).sort(byUrgency);
   const chosen = rows.find(({ view }) => view.need.id === params.get("need"));
   const choose = (id: string): void => setParams(id === chosen?.view.need.id ? {} : { need: id });
+  const leaveNext = (): void => {
+    setDialog(null);
+    if (params.has("again")) setParams({});
+  };
   return (
     <>
       <SeasonVerdict outlook={outlook} rows={rows} planned={planned} onTry={setTrial} />
@@ -113,7 +117,7 @@ export default function SeasonView() {
         {dialog === "occasions" && <OccasionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "table" && <ImportDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "orders" && <OrdersDialog outlook={outlook} onClose={() => setDialog(null)} />}
-        {dialog === "next" && <NextSeasonDialog outlook={outlook} onClose={() => setDialog(null)} />}
+        {dialog === "next" && <NextSeasonDialog outlook={outlook} dropped={params.get("again")?.split(",") ?? []} onClose={leaveNext} />}
         {dialog === "seasons" && <SeasonsDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "sessions" && <SessionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
       </Suspense>

@@ -1,6 +1,6 @@
 import { day, lookBack } from "@yule/core";
 import { need, reviewedNeed, reviewRead, season, stage } from "@yule/derive/examples";
-import { cleanup, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { PretendServer, showScreen } from "../../../plan/testing.tsx";
 
@@ -44,4 +44,20 @@ test("where nothing would have helped it says so, and a season that cannot be pl
   show([]);
   await screen.findByText("No promise of Winter has come due yet.");
   await waitFor(() => expect(screen.queryByRole("region", { name: "What would have helped most?" })).toBeNull());
+});
+
+test("for each design it is proposed to repeat, change or drop it; what is chosen goes along to the plan of the next season", async () => {
+  const kite = { id: "kite", name: "Three kites", stages: [] };
+  const read = reviewRead({ needs: [late, reviewedNeed("fair", { designId: "kite", leftOver: 8 })], sessions, designs: [...designs, kite] });
+  new PretendServer({ review: read });
+  const user = userEvent.setup();
+  showScreen(<SeasonAsk outlook={season([need])} />, { outlook: season([need]) });
+  const part = within(await screen.findByRole("region", { name: "What is painted again next season?" }));
+  expect(part.getByText("1 design is dropped, 1 stays. Choose otherwise where you know better.")).toBeTruthy();
+  expect(part.getByText("8 of 10 cards were left over")).toBeTruthy();
+  expect(part.getByText("1 of 1 promise was late")).toBeTruthy();
+  await user.selectOptions(part.getByLabelText("Three kites in the next season"), "repeat it");
+  await user.selectOptions(part.getByLabelText("Lamp moth in the next season"), "drop it");
+  await user.click(part.getByRole("button", { name: "Plan the next season so" }));
+  expect(screen.getByLabelText("where").textContent).toBe("/season?again=moth");
 });

@@ -11,6 +11,7 @@ import { printMoney } from "../../../kit/say.ts";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
+import { NextPlan } from "./NextPlan.tsx";
 import { adviceWords, NextTime, Proposal, useLookBack } from "./NextTime.tsx";
 import { Question } from "./Question.tsx";
 import { SeasonBook } from "./SeasonBook.tsx";
@@ -67,6 +68,7 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
       <WhatWasOver over={review.over}>
         <Proposal lookBack={lookBack} kinds={["none over"]} read={data} />
       </WhatWasOver>
+      <NextPlan read={data} review={review} outlook={outlook} />
       {review.minutes === 0 && review.panels === 0 && (
         <Teach
           title={t`Nothing was painted in this season yet`}

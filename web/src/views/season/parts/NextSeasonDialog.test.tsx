@@ -25,10 +25,10 @@ const lesson = {
   notedOn: "2031-11-01",
 };
 
-function show(needs = [fair], lessons: readonly (typeof lesson)[] = []) {
+function show(needs = [fair], lessons: readonly (typeof lesson)[] = [], dropped: readonly string[] = []) {
   const outlook = season(needs);
   let closed = 0;
-  showScreen(<NextSeasonDialog outlook={{ ...outlook, lessons, shop: { ...outlook.shop, country: "GB" }, designs: [design] }} onClose={() => (closed += 1)} />);
+  showScreen(<NextSeasonDialog outlook={{ ...outlook, lessons, shop: { ...outlook.shop, country: "GB" }, designs: [design] }} dropped={dropped} onClose={() => (closed += 1)} />);
   return () => closed;
 }
 const outcome = () => within(screen.getByRole("region", { name: "What came of it" }));
@@ -93,6 +93,14 @@ test("a need that is struck out stays behind, and with it the lessons of its des
   expect(screen.getByRole<HTMLButtonElement>("button", { name: "Copy 0 needs forward" }).disabled).toBe(true);
   await userEvent.setup().click(screen.getByRole("checkbox", { name: "Harbour fair" }));
   expect(screen.getByRole<HTMLButtonElement>("button", { name: "Copy 1 need forward" }).disabled).toBe(false);
+});
+
+test("what the logbook's page chose to drop is offered, but not ticked", () => {
+  show([told], [], ["boat"]);
+  expect(screen.getByRole<HTMLInputElement>("checkbox", { name: "Harbour fair" }).checked).toBe(false);
+  cleanup();
+  show([told], [], ["another"]);
+  expect(screen.getByRole<HTMLInputElement>("checkbox", { name: "Harbour fair" }).checked).toBe(true);
 });
 
 test("commissions come from outside by themselves and are not offered", () => {

@@ -10,8 +10,11 @@ import { FaultLines, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { printDay } from "../../../kit/say.ts";
 import { DayInput } from "../../../kit/DayField.tsx";
 
-/** What came of this season, and the next one begun from it: days moved, numbers from what went, lessons kept. */
-export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClose: () => void }) {
+/**
+ * What came of this season, and the next one begun from it: days moved, numbers from what went, lessons kept.
+ * @param dropped designs that the maker has chosen not to paint again: their needs are offered, but not ticked
+ */
+export function NextSeasonDialog({ outlook, dropped = [], onClose }: { outlook: Outlook; dropped?: readonly string[]; onClose: () => void }) {
   const asked = untold(outlook);
   const offered = useMemo(() => proposals(outlook), [outlook]);
   return (
@@ -27,7 +30,7 @@ export function NextSeasonDialog({ outlook, onClose }: { outlook: Outlook; onClo
       {offered.length === 0 ? (
         <Text>{t`Fairs, listings, mailing lists and cards of your own are offered here to be made again. There is none that is not copied yet.`}</Text>
       ) : (
-        <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} outlook={outlook} onClose={onClose} />
+        <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} dropped={dropped} outlook={outlook} onClose={onClose} />
       )}
     </Dialog>
   );
@@ -104,8 +107,8 @@ const BY: Readonly<Record<CarriedNeed["by"], string>> = wordsFor({
 });
 const WHY = wordsFor({ gone: () => t`as many as went`, "all gone": () => t`all went, perhaps more`, untold: () => t`as many as last time` });
 
-function Copying({ offered, outlook, onClose }: { offered: readonly Proposal[]; outlook: Outlook; onClose: () => void }) {
-  const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
+function Copying({ offered, dropped, outlook, onClose }: { offered: readonly Proposal[]; dropped: readonly string[]; outlook: Outlook; onClose: () => void }) {
+  const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set(offered.flatMap(({ view: { need, design } }) => (dropped.includes(design.id) ? [need.id] : []))));
   const [edits, setEdits] = useState<Readonly<Record<string, Edited>>>({});
   const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
   const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal);
