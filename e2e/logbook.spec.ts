@@ -1,4 +1,5 @@
 import { expect, test, type Page } from "@playwright/test";
+import { readFileSync } from "node:fs";
 import { openPage, startShop, type RunningShop } from "./src/shop.ts";
 
 const errors: string[] = [];
@@ -44,6 +45,21 @@ test("the season so far is looked back on, what is believed is told with what it
   await expect(verdict(page)).toContainText("3 of 3 promises were kept");
   await expect(page.getByRole("region", { name: "Where did the hours go?" })).toContainText("A minute saved there saves most.");
   await expect(page.getByRole("region", { name: "What did an hour of each design earn?" })).toContainText(/An hour of .* brought €/);
+  // Planned again in a worker; the book is made there too, of what is read when it is wanted.
+  await expect(page.getByRole("region", { name: "What would have helped most?" })).toContainText(/planned again so|None of these changes/);
+  const [book] = await Promise.all([page.waitForEvent("download"), page.getByRole("button", { name: "Make a book of Season 2031" }).click()]);
+  expect(book.suggestedFilename()).toBe("Season 2031.pdf");
+  expect(
+    readFileSync(await book.path())
+      .subarray(0, 5)
+      .toString(),
+  ).toBe("%PDF-");
+  await page.getByRole("button", { name: "Plan the next season so" }).click();
+  const dialog = page.getByRole("dialog", { name: "Next season, from this one" });
+  await expect(dialog).toBeVisible();
+  await dialog.getByRole("button", { name: "Leave it" }).click();
+  await expect(page).toHaveURL(/\/season$/);
+  await page.goto(`${shop.url}/logbook?ask=season`);
   await page.getByRole("link", { name: "What is believed" }).click();
   await expect(verdict(page)).toContainText("are believed to come out good.");
   await page.getByRole("link", { name: "Train your eye" }).click();

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { addDays, day, daysBetween, type Day } from "../measure/day.ts";
-import { lookBack, plannedAgain, type NeedAsDone, type PastSeason } from "./again.ts";
+import { lookBack, plannedAgain, type NeedAsDone, type SeasonAsDone } from "./again.ts";
 import { keptSessions } from "./sessions.ts";
 
 const FROM = day("2031-10-06");
@@ -16,15 +16,15 @@ const need = (id: string, more: Partial<NeedAsDone> = {}): NeedAsDone => ({
   stages: [stage("first", 6, 20), stage("second", 6, 20)],
   ...more,
 });
-const season = (needs: readonly NeedAsDone[], more: Partial<PastSeason> = {}): PastSeason => ({
+const season = (needs: readonly NeedAsDone[], more: Partial<SeasonAsDone> = {}): SeasonAsDone => ({
   ...{ from: FROM, until: UNTIL, timeZone: "Europe/Dublin", pattern: PATTERN, changeover: 5, drying: null, helperMay: [], needs },
   sessions: keptSessions(PATTERN, [], FROM, UNTIL, 1320),
   ...more,
 });
-const gain = (past: PastSeason, kind: string) => lookBack(past)?.gains.find(({ otherwise }) => otherwise.kind === kind);
+const gain = (past: SeasonAsDone, kind: string) => lookBack(past)?.gains.find(({ otherwise }) => otherwise.kind === kind);
 
 /** Needs that are ready by their day in a season planned again. */
-const inTime = (past: PastSeason, otherwise: Parameters<typeof plannedAgain>[1] = null): string[] => {
+const inTime = (past: SeasonAsDone, otherwise: Parameters<typeof plannedAgain>[1] = null): string[] => {
   const { readyOn } = plannedAgain(past, otherwise);
   return past.needs.flatMap(({ id, due }) => ((readyOn.get(id) ?? 0) <= daysBetween(past.from, due) ? [id] : []));
 };

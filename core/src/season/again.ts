@@ -26,7 +26,7 @@ export interface NeedAsDone {
 }
 
 /** A season that is looked back on, with the sessions that its weeks hold. */
-export interface PastSeason {
+export interface SeasonAsDone {
   readonly from: Day;
   /** Its last day, or the day it has come to. */
   readonly until: Day;
@@ -86,7 +86,7 @@ const WEEKDAYS = [0, 1, 2, 3, 4, 5, 6] as const;
  * weeks hold, and nothing is begun before it was begun then. Nothing is searched, so that no plan knows of needs that were still to come
  * (serial list scheduling, Kolisch 1996).
  */
-export function plannedAgain(past: PastSeason, otherwise: Otherwise | null = null): PlannedAgain {
+export function plannedAgain(past: SeasonAsDone, otherwise: Otherwise | null = null): PlannedAgain {
   const changed = otherwise === null ? past : changedBy(past, otherwise);
   const job = pastJob(changed);
   const plan = decode(job, choiceFor(job, changed, otherwise?.kind === "painted together"));
@@ -100,7 +100,7 @@ export function plannedAgain(past: PastSeason, otherwise: Otherwise | null = nul
  * @param without the design of which it is asked what the season would have been without it
  * @returns what each change would have brought; null for a season without needs or sessions
  */
-export function lookBack(past: PastSeason, without: string | null = null): LookBack | null {
+export function lookBack(past: SeasonAsDone, without: string | null = null): LookBack | null {
   if (past.needs.length === 0 || past.sessions.length === 0) return null;
   const asItWas = plannedAgain(past);
   const lateIn = ({ readyOn }: PlannedAgain, { id, due, wasKept }: NeedAsDone): number => {
@@ -159,8 +159,8 @@ function moreSessions(pattern: readonly SessionPattern[]): Otherwise[] {
   return WEEKDAYS.filter((weekday) => !taken.has(weekday)).map((weekday) => ({ kind: "more sessions", weekday, from: shortest.from, to: shortest.to }));
 }
 
-function changedBy(past: PastSeason, otherwise: Otherwise): PastSeason {
-  const each = (change: (need: NeedAsDone) => NeedAsDone): PastSeason => ({ ...past, needs: past.needs.map(change) });
+function changedBy(past: SeasonAsDone, otherwise: Otherwise): SeasonAsDone {
+  const each = (change: (need: NeedAsDone) => NeedAsDone): SeasonAsDone => ({ ...past, needs: past.needs.map(change) });
   if (otherwise.kind === "earlier") return each((need) => (need.begunOn === null ? need : { ...need, begunOn: latest(need.toldOn, addDays(need.begunOn, -otherwise.days)) }));
   if (otherwise.kind === "half lost") {
     // Every second one of all that were lost, so that single ones count too.
@@ -180,7 +180,7 @@ function changedBy(past: PastSeason, otherwise: Otherwise): PastSeason {
 /** Nothing begins before it is known, and what was begun before the season begins with it. */
 const latest = (a: Day, b: Day): Day => (a > b ? a : b);
 
-function withSession({ from, until, sessions }: PastSeason, more: Extract<Otherwise, { readonly kind: "more sessions" }>): KeptSession[] {
+function withSession({ from, until, sessions }: SeasonAsDone, more: Extract<Otherwise, { readonly kind: "more sessions" }>): KeptSession[] {
   const added: KeptSession[] = [];
   for (let day = from; day <= until; day = addDays(day, 1))
     if (weekdayOf(day) === more.weekday) added.push({ day, from: more.from, to: more.to, length: minutes(more.to - more.from), who: "maker", light: false, late: false });
@@ -190,7 +190,7 @@ function withSession({ from, until, sessions }: PastSeason, more: Extract<Otherw
 /** What was never begun is taken up on its day: too late, as it was. */
 const beginsOn = ({ begunOn, due }: NeedAsDone): Day => begunOn ?? due;
 
-function pastJob(past: PastSeason): SeasonJob {
+function pastJob(past: SeasonAsDone): SeasonJob {
   const needs = past.needs.map((need): OwedNeed => {
     const panels = need.panels > 0 ? need.panels : need.cards;
     return {
@@ -204,7 +204,7 @@ function pastJob(past: PastSeason): SeasonJob {
 }
 
 /** Whatever is due first is taken up first. */
-function choiceFor(job: SeasonJob, past: PastSeason, isTogether: boolean) {
+function choiceFor(job: SeasonJob, past: SeasonAsDone, isTogether: boolean) {
   const byDue = [...job.needs].sort((a, b) => a.due - b.due || (a.id < b.id ? -1 : 1));
   const told = new Map(past.needs.map((need) => [need.id, need]));
   const joined: string[] = [];
@@ -219,7 +219,7 @@ function choiceFor(job: SeasonJob, past: PastSeason, isTogether: boolean) {
   return { order: byDue.map(({ id }) => id), joined, reach: 0, patience: 0, free: [], resigned: [] };
 }
 
-function toldOf(past: PastSeason, job: SeasonJob, plan: SeasonWorkPlan): PlannedAgain {
+function toldOf(past: SeasonAsDone, job: SeasonJob, plan: SeasonWorkPlan): PlannedAgain {
   const days = new Map(plan.needs.map(({ id, day }) => [id, day]));
   const worked = sumOf(plan.blocks.map(({ setup, start, end }) => setup + end - start));
   const asked = sumOf(job.needs.flatMap(({ paint, finish }) => [...paint, ...finish].map(({ units, hands }) => units * hands)));

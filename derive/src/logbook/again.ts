@@ -1,5 +1,5 @@
 import type { ReviewedNeed, ReviewRead, ShopRead } from "@yule/contract";
-import { day, keptSessions, type Day, type NeedAsDone, type PastSeason } from "@yule/core";
+import { day, keptSessions, type Day, type NeedAsDone, type SeasonAsDone } from "@yule/core";
 
 /** What is left out where a season is planned again: what is still to come, and what was served from cards that were there. */
 const wasPainted = ({ wentOn, due, panels }: ReviewedNeed, today: Day): boolean => (wentOn === null ? due < today : panels > 0);
@@ -9,7 +9,7 @@ const wasPainted = ({ wentOn, due, panels }: ReviewedNeed, today: Day): boolean 
  * different then, each design by its route of today.
  * @param today where an open season ends so far
  */
-export function seasonAsDone(read: ReviewRead, shop: Pick<ShopRead, "timeZone" | "lateAfter" | "changeover" | "dryingPlaces" | "helperMay">, today: Day): PastSeason {
+export function seasonAsDone(read: ReviewRead, shop: Pick<ShopRead, "timeZone" | "lateAfter" | "changeover" | "dryingPlaces" | "helperMay">, today: Day): SeasonAsDone {
   const { from, until } = read.season;
   const last = until < today ? until : today;
   const routes = new Map(read.designs.map(({ id, stages }) => [id, stages]));

@@ -1,6 +1,6 @@
 import { expose } from "comlink";
 import { HELD_EFFORT, keptAnyway, lookBack, remedies, SMALL_EFFORT } from "@yule/core";
-import type { Day, KeptAnyway, LookBack, NeedOdds, PastSeason, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
+import type { Day, KeptAnyway, LookBack, NeedOdds, SeasonAsDone, PromiseEffort, QuickerPost, Remedy, SeasonFacts, SeasonWorkPlan, Spreads, StartChance } from "@yule/core";
 import { daysToPromise, planSeason, startCurve, startsOfPlan, triedSeason, type DayOffers, type Outlook, type PlannedSeason, type TriedSeason } from "@yule/derive";
 import type { NeedRead, PlanStarts, StoredPlan } from "@yule/contract";
 
@@ -27,7 +27,7 @@ const season = {
   /** What holding to promises without hope would do. */
   anyway: (facts: SeasonFacts, plan: SeasonWorkPlan, spreads: Spreads, needs: readonly NeedOdds[]): KeptAnyway[] => keptAnyway(facts, plan, spreads, needs),
   /** A season that is past, planned again with one change at a time. */
-  lookBack: (past: PastSeason, without: string | null): LookBack | null => lookBack(past, without),
+  lookBack: (past: SeasonAsDone, without: string | null): LookBack | null => lookBack(past, without),
   remedies: (
     facts: SeasonFacts,
     plan: SeasonWorkPlan,

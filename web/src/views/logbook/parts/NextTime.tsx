@@ -51,7 +51,7 @@ function gainWords({ otherwise, kept, saved }: Gain): string | null {
 }
 
 /** One proposal under a question, where something of its kind would have helped. */
-export function Proposal({ lookBack, kinds, read }: { lookBack: LookBack | null | undefined; kinds: readonly Otherwise["kind"][]; read: ReviewRead }) {
+export function WouldHaveHelped({ lookBack, kinds, read }: { lookBack: LookBack | null | undefined; kinds: readonly Otherwise["kind"][]; read: ReviewRead }) {
   const gain = lookBack?.gains.find(({ otherwise }) => kinds.includes(otherwise.kind));
   const words = gain ? gainWords(gain) : null;
   if (!gain || words === null) return null;

@@ -12,7 +12,7 @@ import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
 import { NextPlan } from "./NextPlan.tsx";
-import { adviceWords, NextTime, Proposal, useLookBack } from "./NextTime.tsx";
+import { adviceWords, NextTime, WouldHaveHelped, useLookBack } from "./NextTime.tsx";
 import { Question } from "./Question.tsx";
 import { SeasonBook } from "./SeasonBook.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
@@ -54,19 +54,19 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
       )}
       <NextTime lookBack={lookBack} read={data} />
       <WhatWasLate missed={review.missed}>
-        <Proposal lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
+        <WouldHaveHelped lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
       </WhatWasLate>
       <WhereHandsWent review={review}>
-        <Proposal lookBack={lookBack} kinds={["painted together"]} read={data} />
+        <WouldHaveHelped lookBack={lookBack} kinds={["painted together"]} read={data} />
       </WhereHandsWent>
       <WhatItEarned earned={review.earned} currency={outlook.shop.currency}>
-        <Proposal lookBack={lookBack} kinds={["without"]} read={data} />
+        <WouldHaveHelped lookBack={lookBack} kinds={["without"]} read={data} />
       </WhatItEarned>
       <WhatWasSpoilt review={review}>
-        <Proposal lookBack={lookBack} kinds={["half lost"]} read={data} />
+        <WouldHaveHelped lookBack={lookBack} kinds={["half lost"]} read={data} />
       </WhatWasSpoilt>
       <WhatWasOver over={review.over}>
-        <Proposal lookBack={lookBack} kinds={["none over"]} read={data} />
+        <WouldHaveHelped lookBack={lookBack} kinds={["none over"]} read={data} />
       </WhatWasOver>
       <NextPlan read={data} review={review} outlook={outlook} />
       {review.minutes === 0 && review.panels === 0 && (
