@@ -1,6 +1,6 @@
 import type { ReviewedNeed, ReviewRead } from "@yule/contract";
 import type { Day } from "@yule/core";
-import type { SeasonReview } from "./review.ts";
+import { cameDue, type SeasonReview } from "./review.ts";
 
 /** What becomes of a design in the next season. */
 export const AGAIN = ["repeat", "change", "drop"] as const;
@@ -32,7 +32,7 @@ export function designsAgain(read: ReviewRead, review: SeasonReview, today: Day)
   const middle = hours.length < LEAST_COMPARED ? null : (hours[Math.floor(hours.length / 2)] ?? null);
   return read.designs
     .flatMap(({ id, name }): DesignAgain[] => {
-      const needs = read.needs.filter((need) => need.designId === id && (need.wentOn !== null || need.due < today));
+      const needs = read.needs.filter((need) => need.designId === id && cameDue(need, today));
       if (needs.length === 0) return [];
       const hour = review.earned.find(({ designId }) => designId === id)?.hourMinor ?? null;
       return [{ id, name, ...proposed(needs, hour, middle) }];

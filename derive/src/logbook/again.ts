@@ -1,8 +1,9 @@
 import type { ReviewedNeed, ReviewRead, ShopRead } from "@yule/contract";
 import { day, keptSessions, type Day, type NeedAsDone, type SeasonAsDone } from "@yule/core";
+import { cameDue } from "./review.ts";
 
 /** What is left out where a season is planned again: what is still to come, and what was served from cards that were there. */
-const wasPainted = ({ wentOn, due, panels }: ReviewedNeed, today: Day): boolean => (wentOn === null ? due < today : panels > 0);
+const wasPainted = (need: ReviewedNeed, today: Day): boolean => cameDue(need, today) && (need.wentOn === null || need.panels > 0);
 
 /**
  * A season as the planner is told of it when it is planned again: what came due or went out, by the ordinary week as it is now with what was

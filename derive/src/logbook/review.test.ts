@@ -77,10 +77,16 @@ test("an hour earned what went out for a price brought, over all hands of the de
 });
 
 test("cards left over are told by design, most first, of all that were asked for", () => {
-  const needs = [need("a", { leftOver: 2 }), need("b", { leftOver: 1 }), need("c", { designId: "kite", leftOver: 4, cards: 5 }), need("d", { designId: "quince" })];
+  const needs = [
+    need("a", { leftOver: 2 }),
+    need("b", { leftOver: 1 }),
+    need("c", { designId: "kite", leftOver: 4, cards: 5 }),
+    need("d", { designId: "quince" }),
+    need("to come", { wentOn: null, due: day("2031-12-20") }),
+  ];
   expect(reviewOf(read({ needs }), today).over).toEqual([
-    { name: "Three kites", leftOver: 4, cards: 5 },
-    { name: "Lamp moth", leftOver: 3, cards: 20 },
+    { id: "kite", name: "Three kites", leftOver: 4, cards: 5 },
+    { id: "moth", name: "Lamp moth", leftOver: 3, cards: 20 },
   ]);
 });
 

@@ -43,8 +43,11 @@ export interface SeasonReview {
   readonly lost: number;
   readonly losses: readonly (ReviewedLoss & { readonly design: string })[];
   /** Designs of which cards were left over, most first, of all their cards. */
-  readonly over: readonly { readonly name: string; readonly leftOver: number; readonly cards: number }[];
+  readonly over: readonly { readonly id: string; readonly name: string; readonly leftOver: number; readonly cards: number }[];
 }
+
+/** It went out, or its day has passed: something came of it. */
+export const cameDue = ({ wentOn, due }: ReviewedNeed, today: Day): boolean => wentOn !== null || due < today;
 
 /** Panels that were lost beyond this share stand in the way of a promise. */
 const MANY_LOST = 0.2;
@@ -62,7 +65,7 @@ export function reviewOf(read: ReviewRead, today: Day): SeasonReview {
   const leads = kept.flatMap(({ begunOn, due }) => (begunOn === null ? [] : [daysBetween(begunOn, due)])).sort((a, b) => a - b);
   const usual = leads.length === 0 ? null : (leads[Math.floor(leads.length / 2)] ?? null);
   const missed = needs
-    .filter((need) => !isKept(need) && (need.wentOn !== null || need.due < today))
+    .filter((need) => !isKept(need) && cameDue(need, today))
     .map((need): MissedNeed => ({ need, days: daysBetween(need.due, need.wentOn ?? today), cause: firstCause(need, usual) }));
   const minutes = hands.reduce((sum, each) => sum + each.minutes, 0);
   return {
@@ -76,7 +79,10 @@ export function reviewOf(read: ReviewRead, today: Day): SeasonReview {
     panels: needs.reduce((sum, { panels }) => sum + panels, 0),
     lost: needs.reduce((sum, { lost }) => sum + lost, 0),
     losses: losses.map((loss) => ({ ...loss, design: name.get(loss.designId) ?? "" })),
-    over: overBy(needs, name),
+    over: overBy(
+      needs.filter((need) => cameDue(need, today)),
+      name,
+    ),
   };
 }
 
@@ -119,7 +125,7 @@ function overBy(needs: readonly ReviewedNeed[], name: ReadonlyMap<string, string
   }
   return [...by]
     .filter(([, { leftOver }]) => leftOver > 0)
-    .map(([id, sum]) => ({ name: name.get(id) ?? "", ...sum }))
+    .map(([id, sum]) => ({ id, name: name.get(id) ?? "", ...sum }))
     .sort((a, b) => b.leftOver - a.leftOver || a.name.localeCompare(b.name));
 }
 

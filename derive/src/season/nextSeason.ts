@@ -35,7 +35,11 @@ export interface Edited {
   readonly quantities: readonly string[];
 }
 
-export const firstEdit = ({ carried }: Proposal): Edited => ({ due: carried.due, quantities: carried.lines.map((line) => String(line.quantity)) });
+/** @param isRepeated as many as were asked for, whatever went of them */
+export const firstEdit = ({ view, carried }: Proposal, isRepeated = false): Edited => {
+  const asked = new Map(view.need.lines.map(({ colourwayId, quantity }) => [colourwayId, quantity]));
+  return { due: carried.due, quantities: carried.lines.map(({ colourway, quantity }) => String(isRepeated ? (asked.get(colourway) ?? quantity) : quantity)) };
+};
 
 const MOST_CARDS = 10_000;
 

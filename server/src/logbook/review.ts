@@ -12,16 +12,23 @@ const TOLD_AHEAD_DAYS = 366;
 /** As many seasons are offered to look back on. */
 const MOST_SEASONS = 12;
 
+/** The season that is looked back on. @param id the open one where none is given @throws Refusal 404 where there is no such season */
+export async function reviewedSeason(tx: Transaction, id: string | undefined): Promise<ReviewRead["season"]> {
+  const { rows } = await tx.execute(
+    sql`select id, name, from_day::text as "from", until_day::text as until, state from season where ${id === undefined ? sql`state = 'open'` : sql`id = ${id}`} limit 1`,
+  );
+  const [season] = rows as unknown as ReviewRead["season"][];
+  if (!season) throw new Refusal(404, phrase`There is no such season.`);
+  return season;
+}
+
 /**
  * What came of a season: bounded by its needs and panels, however many years there are. It is asked for across all parts of the shop, so it is asked in SQL.
  * @param id the open season where none is given @throws Refusal 404 where there is no such season
  */
 export async function readReview(tx: Transaction, id: string | undefined): Promise<ReviewRead> {
   const all = async <Row>(query: SQL): Promise<Row[]> => (await tx.execute(query)).rows as unknown as Row[];
-  const [season] = await all<ReviewRead["season"]>(
-    sql`select id, name, from_day::text as "from", until_day::text as until, state from season where ${id === undefined ? sql`state = 'open'` : sql`id = ${id}`} limit 1`,
-  );
-  if (!season) throw new Refusal(404, phrase`There is no such season.`);
+  const season = await reviewedSeason(tx, id);
   const timeZone = await readTimeZone(tx);
   const seasons = await all<{ id: string; name: string }>(sql`select id, name from season where state <> 'prepared' order by until_day desc, id desc limit ${MOST_SEASONS}`);
   // A day of the bench is a day of the shop.

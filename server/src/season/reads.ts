@@ -41,7 +41,7 @@ export async function readSeason(tx: Transaction): Promise<SeasonRead> {
     pinned: pinned.map(({ shopId: _shop, ...session }) => session),
     ...(await readSessions(tx, gte(sessionChange.last, sql`current_date - ${PAST_CHANGES_DAYS}::integer`))),
     ownOccasions: ownOccasions.map(({ shopId: _shop, ...occasion }) => occasion),
-    lessons: lessons.reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted),
+    lessons: asNoted(lessons),
     reliability: await readReliability(tx),
   };
 }
@@ -57,19 +57,18 @@ async function readSessions(tx: Transaction, which: SQL | undefined): Promise<Pi
 }
 
 /** What was learned in a season and of some designs, oldest first. */
-export async function readLessonsOf(tx: Transaction, seasonId: string | null, designIds: readonly string[]): Promise<LessonRead[]> {
-  const of = [...(seasonId === null ? [] : [eq(lesson.seasonId, seasonId)]), ...(designIds.length === 0 ? [] : [inArray(lesson.designId, [...designIds])])];
-  const rows =
-    of.length === 0
-      ? []
-      : await tx
-          .select()
-          .from(lesson)
-          .where(or(...of))
-          .orderBy(desc(lesson.notedOn), desc(lesson.id))
-          .limit(MOST_LESSONS);
-  return rows.reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted);
+export async function readLessonsOf(tx: Transaction, seasonId: string, designIds: readonly string[]): Promise<LessonRead[]> {
+  const rows = await tx
+    .select()
+    .from(lesson)
+    .where(or(eq(lesson.seasonId, seasonId), inArray(lesson.designId, [...designIds])))
+    .orderBy(desc(lesson.notedOn), desc(lesson.id))
+    .limit(MOST_LESSONS);
+  return asNoted(rows);
 }
+
+/** Lessons that were read newest first, oldest first. */
+const asNoted = (rows: readonly (typeof lesson.$inferSelect)[]): LessonRead[] => [...rows].reverse().map(({ shopId: _shop, seasonId: _season, ...noted }) => noted);
 
 /** The ordinary week with what was different in a season. */
 export const readWeek = (tx: Transaction, { from, until }: { readonly from: string; readonly until: string }) =>

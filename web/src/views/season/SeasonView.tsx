@@ -50,7 +50,7 @@ export default function SeasonView() {
   const outlook = useView();
   const planned = usePlanned();
   const [params, setParams] = useSearchParams();
-  const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(params.has("again") ? "next" : null);
+  const [dialog, setDialog] = useState<"need" | (typeof DIALOGS)[number]["dialog"] | null>(params.has("dropped") ? "next" : null);
   const [quick, setQuick] = useState<QuickNeed | null>(null);
   const [trial, setTrialNow] = useState<readonly SeasonChange[]>([]);
   // What is typed stands at once; what it means may be drawn a moment later.
@@ -60,7 +60,7 @@ export default function SeasonView() {
   const choose = (id: string): void => setParams(id === chosen?.view.need.id ? {} : { need: id });
   const leaveNext = (): void => {
     setDialog(null);
-    if (params.has("again")) setParams({});
+    if (params.has("dropped")) setParams({});
   };
   return (
     <>
@@ -117,7 +117,9 @@ export default function SeasonView() {
         {dialog === "occasions" && <OccasionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "table" && <ImportDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "orders" && <OrdersDialog outlook={outlook} onClose={() => setDialog(null)} />}
-        {dialog === "next" && <NextSeasonDialog outlook={outlook} dropped={params.get("again")?.split(",") ?? []} onClose={leaveNext} />}
+        {dialog === "next" && (
+          <NextSeasonDialog outlook={outlook} dropped={params.get("dropped")?.split(",") ?? []} repeated={params.get("repeated")?.split(",") ?? []} onClose={leaveNext} />
+        )}
         {dialog === "seasons" && <SeasonsDialog outlook={outlook} onClose={() => setDialog(null)} />}
         {dialog === "sessions" && <SessionsDialog outlook={outlook} onClose={() => setDialog(null)} />}
       </Suspense>

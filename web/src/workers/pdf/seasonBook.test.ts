@@ -32,7 +32,7 @@ const book = (more: Partial<BookOf> = {}): BookOf => ({
     needs: [reviewedNeed("office", { title: "Office", leftOver: 2 }), reviewedNeed("late", { title: "Quay order", wentOn: null })],
     season: { ...reviewRead().season, state: "closed" },
   }),
-  book: { designs: [moth], lessons: [lesson] },
+  book: { designs: [moth], lessons: [lesson, { ...lesson, id: "all", text: "Begin the list in October", designId: null }] },
   pictures: new Map([["p1", picture()]]),
   today: day("2032-01-10"),
   advice: "Begin 9 days earlier: planned again so, 1 more promise is kept.",
@@ -49,6 +49,7 @@ test("a season to keep: a cover with the best picture, the year in figures, and 
   expect(cover?.ink).toBeGreaterThan(0.2);
   expect(year?.letters).toContain("Begin9daysearlier");
   expect(year?.letters).toContain("Quayorder");
+  expect(year?.letters).toContain("BeginthelistinOctober");
   for (const told of ["Lampmoth", "10of20cardswentout.", "2wereleftover.", "dusk:FerryBlue(PB29)", "wash3min20min", "Soapthebrushfirst"]) expect(page?.letters).toContain(told);
 });
 
@@ -64,7 +65,8 @@ test("long titles and many needs go on over pages, and every one of them is told
   const needs = Array.from({ length: 120 }, (_, at) => reviewedNeed(String(at), { title: `Order number ${String(at)} of a household whose name does not end on one line at all` }));
   const pages = await readBack(await seasonBook(book({ read: reviewRead({ needs }) }), testFonts()));
   const all = pages.map(({ letters }) => letters).join("");
-  for (const at of [0, 57, 119]) expect(all).toContain(`Ordernumber${String(at)}`);
+  for (const at of [0, 57, 119]) expect(all).toContain(`Ordernumber${String(at)}ofahouseholdwhosename`);
+  expect(all).not.toContain("…");
   // Nothing is written over the number of a page or off its foot.
   expect(pages.length).toBeGreaterThan(4);
 });

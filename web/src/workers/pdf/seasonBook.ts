@@ -99,16 +99,20 @@ class BookPages {
     }
   }
 
-  /** One row of a table; the first column takes what the others leave. */
+  /** One row of a table; the first column takes what the others leave, and what is long goes on below. */
   row(cells: readonly string[], isHead = false): void {
-    this.need(STEP + 2);
-    this.y -= STEP;
     const other = 96;
     const first = this.wide - other * (cells.length - 1);
-    cells.forEach((cell, index) => {
+    const size = isHead ? SMALL : BODY - 0.5;
+    const laid = cells.map((cell, index) => this.pen.linesOf(cell, size, (index === 0 ? first : other) - 8));
+    const more = (Math.max(...laid.map(({ length }) => length)) - 1) * size * 1.3;
+    this.need(STEP + more + 2);
+    this.y -= STEP;
+    laid.forEach((lines, index) => {
       const x = EDGE + (index === 0 ? 0 : first + other * (index - 1));
-      this.pen.text(x, this.y, cell, isHead ? SMALL : BODY - 0.5, isHead ? PDF_SOFT : PDF_INK, (index === 0 ? first : other) - 8);
+      lines.forEach((line, down) => this.pen.text(x, this.y - down * size * 1.3, line, size, isHead ? PDF_SOFT : PDF_INK, this.wide));
     });
+    this.y -= more;
     this.pen.line(EDGE, this.y - 4, EDGE + this.wide, this.y - 4, LINE, 0.4);
   }
 
@@ -145,7 +149,7 @@ function yearWords({ kept, missed, panels, minutes: hands }: SeasonReview): stri
   return t`${told} ${plural(panels, { one: "# panel", other: "# panels" })} painted in ${printMinutes(minutes(hands))} of hands.`;
 }
 
-function drawYear(pages: BookPages, { shop, read, advice }: BookOf, review: SeasonReview): void {
+function drawYear(pages: BookPages, { shop, read, book, advice }: BookOf, review: SeasonReview): void {
   const price = (minor: number): string => printMoney(money(minor), shop.currency);
   pages.turn();
   pages.title(t`The year in figures`, 24);
@@ -177,6 +181,7 @@ function drawYear(pages: BookPages, { shop, read, advice }: BookOf, review: Seas
     [t`At, and why`, t`Design`, t`Panels`],
     review.losses.map(({ stage, why, design, panels }) => [why === "" ? stage : `${stage}: ${why}`, design, printNumber(panels)]),
   );
+  drawLessons(pages, book, null);
   part(
     t`All that was promised`,
     [t`For`, t`Cards`, t`Due`, t`Went out`],
@@ -207,10 +212,15 @@ function drawDesign(pages: BookPages, { shop, read, book }: BookOf, review: Seas
   pages.title(t`Route`, HEAD);
   pages.row([t`Stage`, t`Hands`, t`Dries`], true);
   for (const stage of design.stages) pages.row([stage.name, printMinutes(minutes(stage.hands)), stage.dry === 0 ? "" : printMinutes(minutes(stage.dry))]);
-  const lessons = book.lessons.filter(({ designId }) => designId === design.id);
-  if (lessons.length === 0) return;
+  drawLessons(pages, book, design.id);
+}
+
+/** What was learned of a design; null for what was learned of none alone. */
+function drawLessons(pages: BookPages, { lessons }: BookRead, design: string | null): void {
+  const own = lessons.filter(({ designId }) => designId === design);
+  if (own.length === 0) return;
   pages.title(t`Lessons`, HEAD);
-  for (const { text } of lessons) pages.text(text);
+  for (const { text } of own) pages.text(text);
 }
 
 /** What was asked for of a design, what went out, what it brought and what was lost. */

@@ -9,7 +9,7 @@ import { Choice } from "../../../kit/FormField.tsx";
 import { printMoney } from "../../../kit/say.ts";
 import { Question } from "./Question.tsx";
 
-const AGAIN_WORDS: Readonly<Record<Again, string>> = wordsFor({ repeat: () => t`repeat it`, change: () => t`change it`, drop: () => t`drop it` });
+const AGAIN_WORDS: Readonly<Record<Again, string>> = wordsFor({ repeat: () => t`as many as asked for`, change: () => t`as many as went`, drop: () => t`none` });
 
 function becauseWords(because: AgainBecause, currency: string): string {
   const say = (minor: number): string => printMoney(money(minor), currency);
@@ -20,7 +20,7 @@ function becauseWords(because: AgainBecause, currency: string): string {
   return t`all in time, little lost or left over`;
 }
 
-/** Keep, change or drop each design: what is chosen here becomes the first plan of the next season. */
+/** Each design painted again as it was, in other numbers or not at all: what is chosen here becomes the first plan of the next season. */
 export function NextPlan({ read, review, outlook }: { read: ReviewRead; review: SeasonReview; outlook: Outlook }) {
   const navigate = useNavigate();
   const [chosen, setChosen] = useState<ReadonlyMap<string, Again>>(new Map());
@@ -34,7 +34,7 @@ export function NextPlan({ read, review, outlook }: { read: ReviewRead; review: 
         id: "again",
         head: t`Next season`,
         isAlways: true,
-        width: "180px",
+        width: "210px",
         cell: ({ id, name, again }) => (
           <Choice
             aria-label={t`${name} in the next season`}
@@ -48,7 +48,8 @@ export function NextPlan({ read, review, outlook }: { read: ReviewRead; review: 
     [chosen, currency],
   );
   if (rows.length === 0) return null;
-  const dropped = rows.filter(({ id, again }) => (chosen.get(id) ?? again) === "drop").map(({ id }) => id);
+  const of = (wanted: Again): string[] => rows.filter(({ id, again }) => (chosen.get(id) ?? again) === wanted).map(({ id }) => id);
+  const dropped = of("drop");
   return (
     <Question title={t`What is painted again next season?`}>
       <Text marginBottom="8px">
@@ -57,7 +58,9 @@ export function NextPlan({ read, review, outlook }: { read: ReviewRead; review: 
           : t`${plural(dropped.length, { one: "# design is", other: "# designs are" })} dropped, ${plural(rows.length - dropped.length, { one: "# stays", other: "# stay" })}. Choose otherwise where you know better.`}
       </Text>
       <DataTable label={t`Designs in the next season`} rows={rows} columns={columns} rowId={({ id }) => id} maxWidth="860px" />
-      {read.season.state === "open" && <Button marginTop="12px" onClick={() => void navigate(`/season?again=${dropped.join(",")}`)}>{t`Plan the next season so`}</Button>}
+      {read.season.state === "open" && (
+        <Button marginTop="12px" onClick={() => void navigate(`/season?dropped=${dropped.join(",")}&repeated=${of("repeat").join(",")}`)}>{t`Plan the next season so`}</Button>
+      )}
     </Question>
   );
 }

@@ -17,16 +17,22 @@ const WORTH_MINUTES = 30;
 /** The season planned again beside the screen; undefined until it is, null where it cannot be. */
 export function useLookBack(read: ReviewRead | undefined, review: SeasonReview | null, outlook: Outlook): LookBack | null | undefined {
   const [planner] = useState(seasonPlanner);
-  const { shop, today } = outlook;
+  const { today } = outlook;
+  const { timeZone, lateAfter, changeover, dryingPlaces, helperMay } = outlook.shop;
   const asked = useMemo(() => {
     if (!read || !review) return null;
     // What earned least for an hour is what would be left out.
     const known = review.earned.filter(({ hourMinor }) => hourMinor !== null);
     const least = known.length > 1 ? (known[known.length - 1]?.designId ?? null) : null;
-    return { past: seasonAsDone(read, shop, today), least };
-  }, [read, review, shop, today]);
+    // Named, so that a season of a year is not compared by all its needs whenever the page is drawn.
+    return { id: v7(), past: seasonAsDone(read, { timeZone, lateAfter, changeover, dryingPlaces, helperMay }, today), least };
+  }, [read, review, timeZone, lateAfter, changeover, dryingPlaces, helperMay, today]);
   useEffect(() => () => planner.drop(), [planner]);
-  const { value, fresh } = useSolved(asked, async ({ past, least }) => ({ found: await planner.ask.lookBack(past, least) }));
+  const { value, fresh } = useSolved(
+    asked,
+    async ({ past, least }) => ({ found: await planner.ask.lookBack(past, least) }),
+    ({ id }) => id,
+  );
   return fresh ? value?.found : undefined;
 }
 
@@ -50,26 +56,27 @@ function gainWords({ otherwise, kept, saved }: Gain): string | null {
   return kept === 0 && isSaved ? t`${printMinutes(saved)} of hands are saved` : null;
 }
 
+/** What is proposed, with what it brings; null where that is not worth a change. */
+function proposalWords(gain: Gain, { designs }: ReviewRead): string | null {
+  const words = gainWords(gain);
+  return words === null ? null : t`${otherwiseWords(gain.otherwise, designs)}: planned again so, ${words}.`;
+}
+
 /** One proposal under a question, where something of its kind would have helped. */
 export function WouldHaveHelped({ lookBack, kinds, read }: { lookBack: LookBack | null | undefined; kinds: readonly Otherwise["kind"][]; read: ReviewRead }) {
   const gain = lookBack?.gains.find(({ otherwise }) => kinds.includes(otherwise.kind));
-  const words = gain ? gainWords(gain) : null;
-  if (!gain || words === null) return null;
+  const words = gain ? proposalWords(gain, read) : null;
+  if (words === null) return null;
   return (
     <Text borderInlineStart="4px double" borderColor="ink" paddingInlineStart="12px" marginTop="8px">
-      {t`${otherwiseWords(gain.otherwise, read.designs)}: planned again so, ${words}.`}
+      {words}
     </Text>
   );
 }
 
 /** What would have helped most, in a sentence. */
-export function adviceWords({ gains }: LookBack, read: ReviewRead): string {
-  const best = gains.find((gain) => gainWords(gain) !== null);
-  const words = best ? gainWords(best) : null;
-  return best && words !== null
-    ? t`${otherwiseWords(best.otherwise, read.designs)}: planned again so, ${words}.`
-    : t`None of these changes would have kept more promises. Keep on as you do.`;
-}
+export const adviceWords = ({ gains }: LookBack, read: ReviewRead): string =>
+  gains.map((gain) => proposalWords(gain, read)).find((words) => words !== null) ?? t`None of these changes would have kept more promises. Keep on as you do.`;
 
 /** What would have helped most, told by planning the season again with each change. */
 export function NextTime({ lookBack, read }: { lookBack: LookBack | null | undefined; read: ReviewRead }) {

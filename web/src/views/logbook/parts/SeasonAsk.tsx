@@ -253,7 +253,7 @@ function WhatWasOver({ over, children }: { over: SeasonReview["over"]; children:
   return (
     <Question title={t`What was left over?`}>
       <Text marginBottom="6px">{t`${plural(left, { one: "# card", other: "# cards" })} in all. Next year bring fewer of these, or offer them first.`}</Text>
-      <DataTable label={t`Cards left over`} rows={over} columns={columns} rowId={({ name }) => name} maxWidth="620px" />
+      <DataTable label={t`Cards left over`} rows={over} columns={columns} rowId={({ id }) => id} maxWidth="620px" />
       {children}
     </Question>
   );

@@ -25,10 +25,17 @@ const lesson = {
   notedOn: "2031-11-01",
 };
 
-function show(needs = [fair], lessons: readonly (typeof lesson)[] = [], dropped: readonly string[] = []) {
+function show(needs = [fair], lessons: readonly (typeof lesson)[] = [], dropped: readonly string[] = [], repeated: readonly string[] = []) {
   const outlook = season(needs);
   let closed = 0;
-  showScreen(<NextSeasonDialog outlook={{ ...outlook, lessons, shop: { ...outlook.shop, country: "GB" }, designs: [design] }} dropped={dropped} onClose={() => (closed += 1)} />);
+  showScreen(
+    <NextSeasonDialog
+      outlook={{ ...outlook, lessons, shop: { ...outlook.shop, country: "GB" }, designs: [design] }}
+      dropped={dropped}
+      repeated={repeated}
+      onClose={() => (closed += 1)}
+    />,
+  );
   return () => closed;
 }
 const outcome = () => within(screen.getByRole("region", { name: "What came of it" }));
@@ -101,6 +108,15 @@ test("what the logbook's page chose to drop is offered, but not ticked", () => {
   cleanup();
   show([told], [], ["another"]);
   expect(screen.getByRole<HTMLInputElement>("checkbox", { name: "Harbour fair" }).checked).toBe(true);
+});
+
+test("of what is repeated as many are offered as were asked for, though fewer went", () => {
+  const quantity = () => screen.getAllByRole<HTMLInputElement>("textbox", { name: /^Harbour fair, (?!day)/ })[0]?.value;
+  show([told]);
+  expect(quantity()).toBe("10");
+  cleanup();
+  show([told], [], [], ["boat"]);
+  expect(quantity()).toBe("12");
 });
 
 test("commissions come from outside by themselves and are not offered", () => {

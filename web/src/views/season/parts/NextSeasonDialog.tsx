@@ -13,8 +13,19 @@ import { DayInput } from "../../../kit/DayField.tsx";
 /**
  * What came of this season, and the next one begun from it: days moved, numbers from what went, lessons kept.
  * @param dropped designs that the maker has chosen not to paint again: their needs are offered, but not ticked
+ * @param repeated designs of which as many are painted again as were asked for, whatever went of them
  */
-export function NextSeasonDialog({ outlook, dropped = [], onClose }: { outlook: Outlook; dropped?: readonly string[]; onClose: () => void }) {
+export function NextSeasonDialog({
+  outlook,
+  dropped = [],
+  repeated = [],
+  onClose,
+}: {
+  outlook: Outlook;
+  dropped?: readonly string[];
+  repeated?: readonly string[];
+  onClose: () => void;
+}) {
   const asked = untold(outlook);
   const offered = useMemo(() => proposals(outlook), [outlook]);
   return (
@@ -30,7 +41,7 @@ export function NextSeasonDialog({ outlook, dropped = [], onClose }: { outlook: 
       {offered.length === 0 ? (
         <Text>{t`Fairs, listings, mailing lists and cards of your own are offered here to be made again. There is none that is not copied yet.`}</Text>
       ) : (
-        <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} dropped={dropped} outlook={outlook} onClose={onClose} />
+        <Copying key={offered.map((each) => each.view.need.id).join()} offered={offered} dropped={dropped} repeated={repeated} outlook={outlook} onClose={onClose} />
       )}
     </Dialog>
   );
@@ -107,11 +118,23 @@ const BY: Readonly<Record<CarriedNeed["by"], string>> = wordsFor({
 });
 const WHY = wordsFor({ gone: () => t`as many as went`, "all gone": () => t`all went, perhaps more`, untold: () => t`as many as last time` });
 
-function Copying({ offered, dropped, outlook, onClose }: { offered: readonly Proposal[]; dropped: readonly string[]; outlook: Outlook; onClose: () => void }) {
+function Copying({
+  offered,
+  dropped,
+  repeated,
+  outlook,
+  onClose,
+}: {
+  offered: readonly Proposal[];
+  dropped: readonly string[];
+  repeated: readonly string[];
+  outlook: Outlook;
+  onClose: () => void;
+}) {
   const [left, setLeft] = useState<ReadonlySet<string>>(() => new Set(offered.flatMap(({ view: { need, design } }) => (dropped.includes(design.id) ? [need.id] : []))));
   const [edits, setEdits] = useState<Readonly<Record<string, Edited>>>({});
   const [faults, setFaults] = useState<readonly (Fault | string)[]>([]);
-  const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal);
+  const editOf = (proposal: Proposal): Edited => edits[proposal.view.need.id] ?? firstEdit(proposal, repeated.includes(proposal.view.design.id));
   const chosen = offered.filter((proposal) => !left.has(proposal.view.need.id));
   const copy = async (): Promise<void> => {
     const seasonId = outlook.prepared[0]?.id ?? v7();
@@ -177,7 +200,7 @@ function Copying({ offered, dropped, outlook, onClose }: { offered: readonly Pro
                 })}
               </Flex>
               <Text color="softInk" fontSize="15px">
-                {[...new Set(carried.lines.map((line) => WHY[line.why]))].join("; ")}
+                {repeated.includes(view.design.id) ? WHY.untold : [...new Set(carried.lines.map((line) => WHY[line.why]))].join("; ")}
               </Text>
             </Box>
           </Grid>
