@@ -9,7 +9,7 @@ import { Choice } from "../../../kit/FormField.tsx";
 import { printMoney } from "../../../kit/say.ts";
 import { Question } from "./Question.tsx";
 
-const AGAIN_WORDS: Readonly<Record<Again, string>> = wordsFor({ repeat: () => t`as many as asked for`, change: () => t`as many as went`, drop: () => t`none` });
+const AGAIN_WORDS: Readonly<Record<Again, string>> = wordsFor({ repeat: () => t`the same number`, change: () => t`as many as went`, drop: () => t`none` });
 
 function becauseWords(because: AgainBecause, currency: string): string {
   const say = (minor: number): string => printMoney(money(minor), currency);

@@ -56,7 +56,7 @@ test("for each design it is proposed to repeat, change or drop it; what is chose
   expect(part.getByText("1 design is dropped, 1 stays. Choose otherwise where you know better.")).toBeTruthy();
   expect(part.getByText("8 of 10 cards were left over")).toBeTruthy();
   expect(part.getByText("1 of 1 promise was late")).toBeTruthy();
-  await user.selectOptions(part.getByLabelText("Three kites in the next season"), "as many as asked for");
+  await user.selectOptions(part.getByLabelText("Three kites in the next season"), "the same number");
   await user.selectOptions(part.getByLabelText("Lamp moth in the next season"), "none");
   await user.click(part.getByRole("button", { name: "Plan the next season so" }));
   expect(screen.getByLabelText("where").textContent).toBe("/season?dropped=moth&repeated=kite");
