@@ -19,3 +19,14 @@ test("what the season is planned from counts as a change of it; outlays and offc
   for (const kind of ["tell-bench", "add-need", "count-store", "set-shop", "set-sessions", "undo", "set-stack"]) expect([kind, changesPlan(kind)]).toEqual([kind, true]);
   for (const kind of ["add-outlay", "drop-outlay", "keep-offcut"]) expect([kind, changesPlan(kind)]).toEqual([kind, false]);
 });
+
+test("how the shop writes changes no figure: only the shop is read anew, and nothing is planned", () => {
+  const units = { lengthSystem: "cm", manner: { clock: 24 } };
+  expect(readsTouchedBy("set-shop", units).sort()).toEqual(["logbook", "shop"]);
+  expect(changesPlan("set-shop", units)).toBe(false);
+  // Another country has other holidays and other post.
+  for (const more of [{ country: "DE" }, { hourMinor: 2000 }, { sureIn100: 90 }]) {
+    expect(changesPlan("set-shop", { ...units, ...more })).toBe(true);
+    expect(readsTouchedBy("set-shop", { ...units, ...more })).toEqual(readsTouchedBy("set-shop"));
+  }
+});

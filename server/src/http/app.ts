@@ -156,8 +156,8 @@ function routes(setting: AppSetting): Router {
       parsed.data,
     );
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
-    if (changesPlan(parsed.data.kind)) void planner.want(shopId);
-    if (readsTouchedBy(parsed.data.kind).some((name) => SHOP_STOCK.has(name))) tellSoon();
+    if (changesPlan(parsed.data.kind, parsed.data.payload)) void planner.want(shopId);
+    if (readsTouchedBy(parsed.data.kind, parsed.data.payload).some((name) => SHOP_STOCK.has(name))) tellSoon();
   });
   router.get("/feed", (ctx) => {
     ctx.type = "text/event-stream";

@@ -175,8 +175,8 @@ async function settle(tx: Transaction, shopId: string, done: readonly CarriedOut
   await refuseClosed(tx, changes);
   await foldLearned(tx, shopId, changes);
   // Told with the change: from now on the plan that stands is not of the newest facts.
-  const wanted = done.some(({ kind }) => changesPlan(kind)) ? await countChange(tx, shopId) : null;
-  const revisions = await countStale(tx, shopId, [...new Set(done.flatMap(({ kind }) => readsTouchedBy(kind)))]);
+  const wanted = done.some(({ kind, row }) => changesPlan(kind, row.payload)) ? await countChange(tx, shopId) : null;
+  const revisions = await countStale(tx, shopId, [...new Set(done.flatMap(({ kind, row }) => readsTouchedBy(kind, row.payload)))]);
   const kinds = [...new Set(done.map(({ kind }) => kind))];
   // Of many kinds together the screens are told as of one that is not known: they read all anew.
   await tx.execute(

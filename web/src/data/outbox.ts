@@ -136,7 +136,7 @@ export async function sendAll(): Promise<void> {
       noteWaiting(left - 1);
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
-      touched.add(readsTouchedBy(next.command.kind));
+      touched.add(readsTouchedBy(next.command.kind, next.command.payload));
     }
     dispatch(waitingCounted(0));
   } finally {

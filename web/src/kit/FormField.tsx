@@ -1,7 +1,7 @@
 import type { Fault } from "@yule/core";
 import { faultText, useSpeech } from "./measure.tsx";
 import { Box, chakra, Field, Input, NativeSelect, Text } from "@chakra-ui/react";
-import type { ComponentProps, ReactNode } from "react";
+import { useMemo, type ComponentProps, type ReactNode } from "react";
 import { INPUT } from "./LengthField.tsx";
 
 /** What stands beside fields without a label of its own begins as low as they do. */
@@ -25,14 +25,20 @@ export function FormField({ label, fault, children }: { label: string; fault?: s
 export const TextInput = (props: ComponentProps<typeof Input>) => <Input {...INPUT} {...props} />;
 
 export function Choice({ options, ...props }: { options: readonly { value: string; label: string }[] } & ComponentProps<typeof NativeSelect.Field>) {
+  // Countries and time zones are hundreds: they are drawn anew when they are others, not with every letter of a form.
+  const drawn = useMemo(
+    () =>
+      options.map((option) => (
+        <option key={option.value} value={option.value}>
+          {option.label}
+        </option>
+      )),
+    [options],
+  );
   return (
     <NativeSelect.Root>
       <NativeSelect.Field {...INPUT} paddingInlineEnd="34px" {...props}>
-        {options.map((option) => (
-          <option key={option.value} value={option.value}>
-            {option.label}
-          </option>
-        ))}
+        {drawn}
       </NativeSelect.Field>
       <NativeSelect.Indicator color="ink" />
     </NativeSelect.Root>

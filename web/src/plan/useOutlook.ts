@@ -1,3 +1,4 @@
+import type { ShopRead } from "@yule/contract";
 import { workOut, type Outlook } from "@yule/derive";
 import { useBenchQuery, useDesignsQuery, useDispatchQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "../data/api.ts";
 import { useToday } from "../data/clock.ts";
@@ -19,12 +20,24 @@ function useQuiet<T>(read: T | undefined, ms: number): T | undefined {
   return wait ? kept : read;
 }
 
+/** The shop without what only says how it writes: in other units the same season stands. */
+const reckonedBy = (shop: ShopRead): object => ({ ...shop, lengthSystem: undefined, manner: undefined, version: undefined, now: undefined });
+
+/** The shop as it was before while nothing is reckoned otherwise by what changed. */
+function useReckoned(shop: ShopRead | undefined): ShopRead | undefined {
+  const [kept, setKept] = useState(shop);
+  const isOther = kept === undefined || shop === undefined || JSON.stringify(reckonedBy(kept)) !== JSON.stringify(reckonedBy(shop));
+  if (isOther && kept !== shop) setKept(shop);
+  return isOther ? shop : kept;
+}
+
 /**
  * The whole season worked out from what the server told; null until all of it is there.
  * @param atBench a tap there must be answered at once: what it means for the season follows when the hands are quiet
  */
 export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem: unknown } {
   const shop = useShopQuery();
+  const reckoned = useReckoned(shop.data);
   const season = useSeasonQuery();
   const designs = useDesignsQuery();
   const stores = useStoresQuery();
@@ -36,9 +49,9 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
   // A tap takes something off the shelf too.
   const shelf = useDeferredValue(useQuiet(stores.data, quiet));
   const outlook = useMemo(() => {
-    if (!shop.data || !season.data || !designs.data || !shelf || !benchRead || !dispatch.data) return null;
+    if (!reckoned || !season.data || !designs.data || !shelf || !benchRead || !dispatch.data) return null;
     return workOut({
-      shop: shop.data,
+      shop: reckoned,
       season: season.data.season,
       prepared: season.data.prepared,
       copied: season.data.copied,
@@ -61,6 +74,6 @@ export function useOutlook(atBench: boolean): { outlook: Outlook | null; problem
       minute,
       now,
     });
-  }, [shop.data, season.data, designs.data, shelf, benchRead, dispatch.data, today, minute, now]);
+  }, [reckoned, season.data, designs.data, shelf, benchRead, dispatch.data, today, minute, now]);
   return { outlook, problem: [shop, season, designs, stores, bench, dispatch].find((each) => each.error && !each.data)?.error ?? null };
 }

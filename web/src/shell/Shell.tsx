@@ -271,9 +271,13 @@ const Tabs = memo(function Tabs({ outlook }: { outlook: Outlook | null }) {
   const strip = useRef<HTMLDivElement>(null);
   // On a phone the tabs run past the edge: the chosen one is brought into sight, and nothing but the strip moves.
   useEffect(() => {
-    const chosen = strip.current?.querySelector<HTMLElement>("[aria-current=page]");
-    if (!strip.current || !chosen) return;
-    strip.current.scrollLeft = chosen.offsetLeft - (strip.current.clientWidth - chosen.offsetWidth) / 2;
+    // Measured once the page is laid out anyway: a page that is laid out for it is laid out twice.
+    const frame = requestAnimationFrame(() => {
+      const chosen = strip.current?.querySelector<HTMLElement>("[aria-current=page]");
+      if (!strip.current || !chosen) return;
+      strip.current.scrollLeft = chosen.offsetLeft - (strip.current.clientWidth - chosen.offsetWidth) / 2;
+    });
+    return () => cancelAnimationFrame(frame);
   }, [pathname]);
   return (
     <Flex

@@ -36,9 +36,21 @@ test("another country writes otherwise, which is seen before it is kept; what is
   expect(screen.getByText("Prices keep their numbers: what costs €1,234.50 will cost $1,234.50.")).toBeTruthy();
   await press("Keep these settings");
   await waitFor(() => expect(closed).toBe(1));
-  expect(server.commands).toEqual([
-    ["set-shop", { name: "Tern Row Cards", country: "US", currency: "USD", timeZone: "Europe/Dublin", lengthSystem: "cm", manner: { hours: 24, temperature: "C" } }],
-  ]);
+  expect(server.commands).toEqual([["set-shop", { country: "US", currency: "USD", manner: { hours: 24, temperature: "C" } }]]);
+});
+
+test("only what is told otherwise is told: a country told again would be taken for another one, and its region be forgotten", async () => {
+  show({ region: "C" });
+  await write("Name of the shop", "Tern Row Cards and Prints");
+  await press("Keep these settings");
+  await waitFor(() => expect(server.commands).toEqual([["set-shop", { name: "Tern Row Cards and Prints" }]]));
+});
+
+test("settings that stand as they stood are kept without a word to anybody", async () => {
+  show();
+  await press("Keep these settings");
+  await waitFor(() => expect(closed).toBe(1));
+  expect(server.commands).toEqual([]);
 });
 
 test("what was chosen before stands there, and goes back to what is usual", async () => {

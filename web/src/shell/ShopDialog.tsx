@@ -58,6 +58,10 @@ const chosenIn = ({ name, country, currency, timeZone, lengthSystem, manner }: S
   ...{ temperature: manner.temperature ?? "", paper: manner.paper ?? "", decimal: manner.decimal ?? "" },
 });
 
+/** What is told otherwise than it stands: a country that is told again would be taken for another one. */
+const changesIn = (told: z.output<typeof settingsForm>, shop: ShopRead): Partial<z.output<typeof settingsForm>> =>
+  Object.fromEntries(Object.entries(told).filter(([field, value]) => JSON.stringify(value) !== JSON.stringify(shop[field as keyof typeof told])));
+
 const COUNTRY_CHOICES = [...COUNTRIES].map((value) => ({ value, label: countryName(value) })).sort((a, b) => a.label.localeCompare(b.label));
 const ZONE_CHOICES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value.replaceAll("_", " ").replaceAll("/", ", ") }));
 
@@ -76,7 +80,9 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
   const week = weekOf(usual);
   const nameOf = (weekday: number): string => week.find((each) => each.weekday === weekday)?.name ?? "";
   const keep = form.handleSubmit(async (told) => {
-    const sent = await sendCommand("set-shop", told, { ownRefusals: true });
+    const changed = changesIn(told, shop);
+    if (Object.keys(changed).length === 0) return onClose();
+    const sent = await sendCommand("set-shop", changed, { ownRefusals: true });
     if (sent.state === "refused") form.refuse(sent.problem);
     else onClose();
   });

@@ -75,3 +75,38 @@ test("an answer that comes after the page was left is thrown away", async () => 
   await answer();
   expect(host.textContent).toBe("");
 });
+
+function Remembers({ question, solve }: { question: string; solve: (question: string) => Promise<string> }) {
+  const { value, fresh } = useSolved(question, solve, { kind: "remembered" });
+  return `${value ?? "nothing"}, ${fresh ? "fresh" : "of before"}`;
+}
+
+test("a view that is come back to does not ask again, where its answers are kept", async () => {
+  const { asked, solve, answer } = slow();
+  show(<Remembers question="one" solve={solve} />);
+  await answer();
+  expect(host.textContent).toBe("answer to one, fresh");
+  show(null);
+  show(<Remembers question="one" solve={solve} />);
+  expect(host.textContent).toBe("answer to one, fresh");
+  show(<Remembers question="two" solve={solve} />);
+  expect(host.textContent).toBe("answer to one, of before");
+  show(<Remembers question="one" solve={solve} />);
+  expect(host.textContent).toBe("answer to one, fresh");
+  // The second question was asked; its answer comes too late and changes nothing.
+  await answer();
+  expect(host.textContent).toBe("answer to one, fresh");
+  expect(asked).toEqual(["one", "two"]);
+});
+
+test("of each kind only the last answers are kept", async () => {
+  const { asked, solve, answer } = slow();
+  for (let index = 0; index <= 24; index += 1) {
+    show(<Remembers key={index} question={`many ${String(index)}`} solve={solve} />);
+    await answer();
+  }
+  show(<Remembers key="last" question="many 24" solve={solve} />);
+  show(<Remembers key="first" question="many 0" solve={solve} />);
+  expect(asked.filter((each) => each === "many 24")).toHaveLength(1);
+  expect(asked.filter((each) => each === "many 0")).toHaveLength(2);
+});

@@ -8,6 +8,10 @@ const WRITTEN_IN_CODE = "en";
 const HELD_UP = "yule.words";
 
 let catalogues: Catalogues | null = null;
+/** What was fetched of the languages spoken so far: going back to one asks for nothing. */
+const fetched = new Map<string, Catalogues>();
+/** Languages whose wanted sentences are all there. */
+const ready = new Set<string>();
 /** Which English is spoken where no catalogue is. */
 let english: string = WRITTEN_IN_CODE;
 /** Catalogues that are wanted: a view's comes with the view. */
@@ -32,6 +36,22 @@ export function speakEnglish(language: string): void {
 }
 
 /**
+ * Speaks a language from now on, if all that is wanted of it has been fetched.
+ * @returns whether it is spoken
+ */
+export function speakAtOnce(language: string): boolean {
+  if (isEnglish(language)) {
+    speakEnglish(language);
+    return true;
+  }
+  const known = fetched.get(language);
+  if (!known || !ready.has(language)) return false;
+  catalogues = known;
+  translateBy(known.translate);
+  return true;
+}
+
+/**
  * Speaks a language from now on. English at once; another as soon as its catalogues are there, and what they lack stays English.
  * @returns when all that is drawn anew is drawn in it
  */
@@ -39,10 +59,12 @@ export async function speakLanguage(language: string): Promise<void> {
   if (isEnglish(language)) return speakEnglish(language);
   if (catalogues?.language !== language) {
     const { cataloguesOf } = await import("./catalogues.ts");
-    catalogues = cataloguesOf(language);
+    catalogues = fetched.get(language) ?? cataloguesOf(language);
+    fetched.set(language, catalogues);
   }
   const spoken = catalogues;
   await Promise.all([...domains].map((domain) => spoken.add(domain)));
+  ready.add(language);
   if (catalogues !== spoken) return;
   translateBy(spoken.translate);
   // Met only when something cannot be: nobody waits for it.
@@ -60,6 +82,9 @@ export async function speakWords(language: string, ...views: readonly string[]):
 
 /** Fetches the sentences of a view beside its code. */
 export async function wantWords(domain: string): Promise<void> {
+  // Languages that are not spoken now lack what is new until they are again.
+  if (!domains.has(domain)) ready.clear();
   domains.add(domain);
   await catalogues?.add(domain);
+  if (catalogues) ready.add(catalogues.language);
 }

@@ -5,6 +5,7 @@ import { rowOf, STAND_RANK, type NeedView, type NeedRow, type PlannedSeason } fr
 import { lazy, startTransition, Suspense, useState, useMemo, type ReactNode } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { useView } from "../../plan/useOutlet.ts";
+import { Later } from "../../kit/Later.tsx";
 import { StateWord, Teach } from "../../kit/states.tsx";
 import { NeedDetail } from "./parts/NeedDetail.tsx";
 import { Hopeless, waysOut } from "./parts/Hopeless.tsx";
@@ -103,9 +104,11 @@ export default function SeasonView() {
             {trial.length > 0 && <WhatIf trial={trial} outlook={outlook} planned={planned} onChange={setTrial} />}
             {planned && trial.length === 0 && <Hopeless planned={planned} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
             {planned?.remedies && trial.length === 0 && <Remedies remedies={othersThan(planned)} outlook={outlook} onTry={(remedy) => setTrial(remedy.changes)} />}
-            <NeedTable rows={rows} today={outlook.today} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
-              {chosen && <NeedDetail key={chosen.view.need.id} row={chosen} outlook={outlook} planned={planned} trial={trial} onTry={setTrial} />}
-            </NeedTable>
+            <Later>
+              <NeedTable rows={rows} today={outlook.today} chosen={chosen?.view.need.id ?? null} onChoose={choose}>
+                {chosen && <NeedDetail key={chosen.view.need.id} row={chosen} outlook={outlook} planned={planned} trial={trial} onTry={setTrial} />}
+              </NeedTable>
+            </Later>
           </Box>
           <Box width={{ base: "100%", xl: "286px" }} flex="none">
             {planned ? <SessionPlan planned={planned} outlook={outlook} trial={trial} onTry={setTrial} /> : <Text color="softInk">{t`The plan is being made …`}</Text>}

@@ -59,10 +59,14 @@ function useWay(needs: MaterialNeeds, way: SplitWay, losses: Losses, tools: Tool
   // Once there is an answer, nobody looks at what is found on the way to the next.
   const isKnown = useRef(false);
   // The job is kept with its answer: until the new one is there, both are of the question before.
-  const { value, fresh } = useSolved(possible ? asked : null, async (job) => {
-    const answer = await solver().split(job, SECONDS, isKnown.current ? undefined : proxy(onProgress));
-    return { job, split: answer.layouts.length > 0 ? answer : null };
-  });
+  const { value, fresh } = useSolved(
+    possible ? asked : null,
+    async (job) => {
+      const answer = await solver().split(job, SECONDS, isKnown.current ? undefined : proxy(onProgress));
+      return { job, split: answer.layouts.length > 0 ? answer : null };
+    },
+    { kind: "split" },
+  );
   isKnown.current = value !== null;
   if (!possible) return { job: asked, split: null, compared: null, fresh: true };
   return value && { ...value, compared: value.split && compareWay(value.job, value.split, tools), fresh };
@@ -83,16 +87,20 @@ export function useSavings(needs: MaterialNeeds, way: SolvedWay | null, losses: 
   const cost = way?.split?.cost ?? 0;
   const kind = way ? wayOf(way.job) : "cut";
   const question = way?.split ? { cost, trials: others.map((other) => ({ other, job: jobFor(kind, needs, losses, [other]) })) } : null;
-  const { value } = useSolved(question, async (asked) => {
-    const found: SheetSaving[] = [];
-    for (const { other, job } of asked.trials) {
-      const answer = await asideSolver().split(job, SECONDS_EACH);
-      const saves = asked.cost - answer.cost;
-      const taken = answer.layouts.some((layout) => layout.sheet === other.id);
-      const precut = job.panels.some((panel) => (panel.width === other.width && panel.height === other.height) || (panel.width === other.height && panel.height === other.width));
-      if (saves > 0 && taken && answer.unplaced.length === 0) found.push({ store: other.id, saves, precut });
-    }
-    return found.sort((a, b) => b.saves - a.saves);
-  });
+  const { value } = useSolved(
+    question,
+    async (asked) => {
+      const found: SheetSaving[] = [];
+      for (const { other, job } of asked.trials) {
+        const answer = await asideSolver().split(job, SECONDS_EACH);
+        const saves = asked.cost - answer.cost;
+        const taken = answer.layouts.some((layout) => layout.sheet === other.id);
+        const precut = job.panels.some((panel) => (panel.width === other.width && panel.height === other.height) || (panel.width === other.height && panel.height === other.width));
+        if (saves > 0 && taken && answer.unplaced.length === 0) found.push({ store: other.id, saves, precut });
+      }
+      return found.sort((a, b) => b.saves - a.saves);
+    },
+    { kind: "savings" },
+  );
   return value ?? [];
 }

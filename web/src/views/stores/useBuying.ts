@@ -19,7 +19,9 @@ export interface BuyingAnswer {
 /** What to buy where for all that is missing; null where nothing is. */
 export function useBuying({ outlook, stores, stock, alarms }: StoresAskProps): BuyingAnswer | null {
   const buying = useMemo(() => buyingFor(stock, stores, alarms), [stock, stores, alarms]);
-  const { value, fresh } = useSolved(buying && buying.job.wants.length > 0 ? buying.job : null, async (job) => ({ job, purchase: await solver().buy(job, SECONDS) }));
+  const { value, fresh } = useSolved(buying && buying.job.wants.length > 0 ? buying.job : null, async (job) => ({ job, purchase: await solver().buy(job, SECONDS) }), {
+    kind: "buy",
+  });
   return useMemo(() => {
     if (!buying) return null;
     // An answer to the question before has other places.
@@ -37,7 +39,7 @@ export function useOneMore(answer: BuyingAnswer | null): { readonly line: BuyLin
     const at = wants.findIndex(({ store }) => store.id === line.store.id);
     return { ...job, wants: job.wants.map((want, index) => (index === at ? { ...want, quantity: line.quantity + line.pack } : want)) };
   }, [answer, line]);
-  const { value, fresh } = useSolved(question, async (job) => ({ purchase: await asideSolver().buy(job, SECONDS) }));
+  const { value, fresh } = useSolved(question, async (job) => ({ purchase: await asideSolver().buy(job, SECONDS) }), { kind: "buy more" });
   const total = answer?.purchase?.total;
   return line && fresh && value?.purchase && total !== undefined ? { line, more: value.purchase.total - total } : null;
 }

@@ -8,6 +8,7 @@ import { useMemo, useState } from "react";
 import { sendCommand } from "../../../data/outbox.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { TextInput } from "../../../kit/FormField.tsx";
+import { useMeasure } from "../../../kit/measure.tsx";
 import { readNumber } from "../../../kit/readNumber.ts";
 import { ProblemNote } from "../../../kit/states.tsx";
 import { useView } from "../../../plan/useOutlet.ts";
@@ -28,12 +29,13 @@ interface GoodsProps {
 /** What goes along and for how much, where it stands, and what is in the tin at first. */
 export function FairTable({ ahead, plan, finish, onTill }: GoodsProps) {
   const { shop } = useView();
+  const { system } = useMeasure();
   const { fair } = ahead;
   const [prices, setPrices] = useState<ReadonlyMap<string, number>>(new Map());
   const [problem, setProblem] = useState<Problem | null>(null);
   const rows = useMemo(() => plan.rows.map((row) => ({ ...row, price: prices.get(row.id) ?? row.price })), [plan.rows, prices]);
   const there = rows.filter((row) => Math.min(row.bring, row.have) > 0);
-  const usual = usualTable(shop.lengthSystem);
+  const usual = usualTable(system);
   const untold = { ...usual, tableLength: ahead.views[0]?.need.tableLength ?? usual.tableLength };
   const table = fair ?? untold;
   const packed = fair?.goods.reduce((sum, { brought }) => sum + brought, 0) ?? 0;

@@ -94,7 +94,7 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
   const { stores, shop } = outlook;
   const [isPrepaid, setPrepaid] = useState(false);
   const job = useMemo(() => (isPrepaid ? null : frankingOf(ready, stores)), [ready, stores, isPrepaid]);
-  const { value: franking, fresh } = useSolved(job, (asked) => solver().frank(asked, 2));
+  const { value: franking, fresh } = useSolved(job, (asked) => solver().frank(asked, 2), { kind: "frank" });
   const taken = useMemo(() => (job && franking && fresh ? stampsTaken(job, franking, stores) : null), [job, franking, fresh, stores]);
   const going = ready.filter(({ letter }) => !stays.has(letter.id));
   const unfranked = taken ? ready.filter(({ letter }) => !taken.has(letter.id)) : [];

@@ -68,8 +68,8 @@ function OneList({ outlook, list, sentiments }: { outlook: Outlook; list: CardLi
   const households = useMemo(() => new Map(outlook.dispatch.households.map((each) => [each.id, each])), [outlook.dispatch]);
   const fit = useMemo(() => fitsOf(outlook, sentiments), [outlook, sentiments]);
   const question = useMemo(() => allotQuestion(list, households, fit, 0), [list, households, fit]);
-  const { value: best, fresh } = useSolved(question, (asked) => solver().allot(asked));
-  const { value: ample, fresh: isAmpleKnown } = useSolved(question, (asked) => solver().allot(withMore(asked)));
+  const { value: best, fresh } = useSolved(question, (asked) => solver().allot(asked), { kind: "allot" });
+  const { value: ample, fresh: isAmpleKnown } = useSolved(question, (asked) => solver().allot(withMore(asked)), { kind: "allot with more" });
   const kept = useMemo(() => new Map(list.letters.map(({ id, lineId }) => [id, lineId])), [list]);
   if (!best || !fresh) return <Loading />;
   const given = givenIn(best);

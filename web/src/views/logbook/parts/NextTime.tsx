@@ -31,7 +31,7 @@ export function useLookBack(read: ReviewRead | undefined, review: SeasonReview |
   const { value, fresh } = useSolved(
     asked,
     async ({ past, least }) => ({ found: await planner.ask.lookBack(past, least) }),
-    ({ id }) => id,
+    { identity: ({ id }) => id },
   );
   return fresh ? value?.found : undefined;
 }

@@ -18,7 +18,7 @@ export function usePainted(question: PaintedQuestion | null, painting: Painting 
   const { value, fresh } = useSolved(
     asked,
     async (both) => ({ plan: await solver().painted(both.question, both.painting, SECONDS) }),
-    (both) => [both.question, both.painting.name, both.painting.marks],
+    { kind: "painted", identity: (both) => [both.question, both.painting.name, both.painting.marks] },
   );
   const last = useRef<PaintedPlan | null>(null);
   if (asked === null) last.current = null;

@@ -98,7 +98,7 @@ function PileAnswer({
   possible: ReturnType<typeof possiblePieces>;
   tools: ReturnType<typeof useTools>[0];
 }) {
-  const { value, fresh } = useSolved({ job, values: [...values] }, (asked) => solver().pile(asked.job, new Map(asked.values), SECONDS));
+  const { value, fresh } = useSolved({ job, values: [...values] }, (asked) => solver().pile(asked.job, new Map(asked.values), SECONDS), { kind: "pile" });
   if (!value) return <Loading />;
   const { split, worth, bound } = value;
   const got = possible.map(({ piece, value: each }) => ({ piece, each, count: placedOf(split, piece.id) })).filter((one) => one.count > 0);
