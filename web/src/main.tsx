@@ -59,7 +59,7 @@ const draw = (): void => {
     <StrictMode>
       <Provider store={store}>
         <ChakraProvider value={system}>
-          <RouterProvider router={router} />
+          <RouterProvider router={router} useTransitions={false} />
         </ChakraProvider>
       </Provider>
     </StrictMode>,

@@ -7,10 +7,31 @@ declare const dayBrand: unique symbol;
 const MS_PER_DAY = 86_400_000;
 const NS_PER_MS = 1_000_000;
 
-/** Midnight UTC of a day: only for counting days, never a moment in the shop. */
-const serial = (day: Day): number => Date.parse(`${day}T00:00:00Z`);
+/** So many days are known by number and by name at once: they are asked for by thousands, and are slow to read and to write. */
+const MOST_DAYS = 20_000;
+const serials = new Map<string, number>();
+const names = new Map<number, Day>();
 
-const fromSerial = (ms: number): Day => new Date(ms).toISOString().slice(0, 10) as Day;
+/** Midnight UTC of a day: only for counting days, never a moment in the shop. */
+function serial(day: Day): number {
+  const known = serials.get(day);
+  if (known !== undefined) return known;
+  if (serials.size >= MOST_DAYS) serials.clear();
+  const ms = Date.parse(`${day}T00:00:00Z`);
+  serials.set(day, ms);
+  return ms;
+}
+
+/** The day that a moment, counted as in `serial`, falls on. */
+function fromSerial(ms: number): Day {
+  const number = Math.floor(ms / MS_PER_DAY);
+  const known = names.get(number);
+  if (known !== undefined) return known;
+  if (names.size >= MOST_DAYS) names.clear();
+  const name = new Date(ms).toISOString().slice(0, 10) as Day;
+  names.set(number, name);
+  return name;
+}
 
 /** Takes a day that a schema has already checked. */
 export const day = (text: string): Day => text as Day;

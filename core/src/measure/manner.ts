@@ -41,9 +41,14 @@ const SATURDAY_FIRST: ReadonlySet<string> = new Set("AE AF BH DJ DZ EG IQ IR JO 
 /** The locale by which a platform writes a language as a country does; international English where it knows no English of the country. */
 export function localeOf({ language, country }: Pick<Manner, "language" | "country">): string {
   const own = `${language}-${country}`;
+  const before = locales.get(own);
+  if (before !== undefined) return before;
   const known = new Intl.DateTimeFormat(own).resolvedOptions().locale;
-  return known === own || language !== "en" ? own : "en-001";
+  const locale = known === own || language !== "en" ? own : "en-001";
+  locales.set(own, locale);
+  return locale;
 }
+const locales = new Map<string, string>();
 
 /** How a country writes, in a language: what stands in the settings before anything is changed. */
 export function mannerOf(country: string, language = "en"): Manner {

@@ -5,7 +5,14 @@ declare const moneyBrand: unique symbol;
 export const money = (minor: number): Money => Math.round(minor) as Money;
 
 /** Decimals of a currency's minor unit: 2 for cents, 0 for yen, by the platform. */
-export const minorDecimals = (currency: string): number => new Intl.NumberFormat("en-GB", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2;
+export function minorDecimals(currency: string): number {
+  const known = decimals.get(currency);
+  if (known !== undefined) return known;
+  const told = new Intl.NumberFormat("en-GB", { style: "currency", currency }).resolvedOptions().maximumFractionDigits ?? 2;
+  decimals.set(currency, told);
+  return told;
+}
+const decimals = new Map<string, number>();
 
 /** `minorOf(12.5, "EUR")` is 1250, `minorOf(1250, "JPY")` is 1250. */
 export const minorOf = (amount: number, currency: string): Money => money(amount * 10 ** minorDecimals(currency));

@@ -28,11 +28,7 @@ export function useLookBack(read: ReviewRead | undefined, review: SeasonReview |
     return { id: v7(), past: seasonAsDone(read, { timeZone, lateAfter, changeover, dryingPlaces, helperMay }, today), least };
   }, [read, review, timeZone, lateAfter, changeover, dryingPlaces, helperMay, today]);
   useEffect(() => () => planner.drop(), [planner]);
-  const { value, fresh } = useSolved(
-    asked,
-    async ({ past, least }) => ({ found: await planner.ask.lookBack(past, least) }),
-    { identity: ({ id }) => id },
-  );
+  const { value, fresh } = useSolved(asked, async ({ past, least }) => ({ found: await planner.ask.lookBack(past, least) }), { identity: ({ id }) => id });
   return fresh ? value?.found : undefined;
 }
 

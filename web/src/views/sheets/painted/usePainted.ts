@@ -15,11 +15,10 @@ export interface Painting {
 /** The windows for a painted sheet, worked out beside the interface. While that goes on, what was there before is kept. */
 export function usePainted(question: PaintedQuestion | null, painting: Painting | null) {
   const asked = question && painting && question.wants.length > 0 ? { question, painting } : null;
-  const { value, fresh } = useSolved(
-    asked,
-    async (both) => ({ plan: await solver().painted(both.question, both.painting, SECONDS) }),
-    { kind: "painted", identity: (both) => [both.question, both.painting.name, both.painting.marks] },
-  );
+  const { value, fresh } = useSolved(asked, async (both) => ({ plan: await solver().painted(both.question, both.painting, SECONDS) }), {
+    kind: "painted",
+    identity: (both) => [both.question, both.painting.name, both.painting.marks],
+  });
   const last = useRef<PaintedPlan | null>(null);
   if (asked === null) last.current = null;
   if (value?.plan) last.current = value.plan;
