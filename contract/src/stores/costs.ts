@@ -33,18 +33,15 @@ export interface NeedMaterial {
   readonly spoilt: boolean;
   readonly valueMinor: number;
 }
-/** How often a stage was done for a need, and on how many days. */
-export interface NeedHands {
+/** A batch of a need: its panels, those of them that came to nothing, on how many each stage was done, and what it took off the shelf, in minor units. */
+export interface BatchMoney {
+  readonly batchId: string;
   readonly needId: string;
-  readonly stageId: string;
-  readonly panels: number;
-  readonly batches: number;
-}
-/** Panels of a need, those of them that came to nothing, and what its sheets were split into. */
-export interface NeedPanels {
-  readonly needId: string;
+  readonly begunAt: string;
   readonly panels: number;
   readonly spoilt: number;
+  readonly stages: readonly { readonly stageId: string; readonly panels: number }[];
+  readonly valueMinor: number;
 }
 /** Money of one week, from its Monday, in minor units: what was paid for lots, outlays and post, and what needs brought that went out. */
 export interface WeekOfMoney {
@@ -59,8 +56,7 @@ export interface CostsRead {
   readonly materials: readonly NeedMaterial[];
   /** What left the shelf for no need: counted short, dried up, spoilt, given away. */
   readonly losses: readonly { readonly storeId: string; readonly reason: string; readonly valueMinor: number }[];
-  readonly hands: readonly NeedHands[];
-  readonly panels: readonly NeedPanels[];
+  readonly batches: readonly BatchMoney[];
   readonly posted: readonly { readonly needId: string; readonly costMinor: number }[];
   readonly outlays: readonly OutlayRead[];
   /** Weeks of the open season in which money came or went, in their order. */

@@ -14,6 +14,13 @@ test("cards of 5 1/2 in take a sheet of 12 × 18 in card stock for three bases, 
   ]);
 });
 
+test("a mat is cut from the card stock too: three bases and six mats of a sheet, so six cards take three sheets", () => {
+  const mat = { ...PLAIN_LAYER, kind: "mat" as const, name: "mat", x: null, y: null, width: inches(5), height: inches(5) };
+  const matted = { ...card, stack: { ...card.stack, layers: [mat, ...card.stack.layers] } };
+  const of = (cards: number) => usesOfCards(matted, cards, [stock]).map(({ quantity }) => quantity);
+  expect([of(1), of(2), of(4), of(6), of(60)]).toEqual([[1], [1], [2], [3], [30]]);
+});
+
 test("what the shop does not count is not taken from anything", () => {
   expect(usesOfCards(card, 7, [paper])).toEqual([]);
   expect(

@@ -1,5 +1,5 @@
 import type { DesignRead, StoreRead } from "@yule/contract";
-import { basesPerSheet, envelopeFor } from "../season/materials.ts";
+import { envelopeFor, stockForCards } from "../season/materials.ts";
 import { learnedTaking, storesById, takingsOf } from "../stores/takings.ts";
 
 /** So much of a store, in its whole units. */
@@ -21,7 +21,7 @@ export function usesOfCards(design: DesignRead, cards: number, stores: readonly 
   for (const stage of design.stages.filter(({ kind }) => kind === "assemble"))
     for (const { storeId, amount } of takingsOf(design, stage, undefined, { stores, perSheet: 1 })) reckoned.set(storeId, (reckoned.get(storeId) ?? 0) + amount * cards);
   return [
-    ...(cardStock ? [{ storeId: cardStock.id, quantity: Math.ceil(cards / Math.max(1, basesPerSheet(design, cardStock))) }] : []),
+    ...(cardStock ? [{ storeId: cardStock.id, quantity: stockForCards(design, cardStock, cards) }] : []),
     ...(envelope ? [{ storeId: envelope.id, quantity: cards }] : []),
     ...[...reckoned].flatMap(([storeId, assumed]) => {
       const store = byId.get(storeId);

@@ -26,11 +26,18 @@ export function panelsPerSheet(design: DesignRead, store: StoreRead): number {
   return grid(store, panel.width, panel.height, edge, gap);
 }
 
-/** Bases, and the mat under each panel, from one sheet of card stock. */
-export function basesPerSheet(design: DesignRead, store: StoreRead): number {
-  const { base } = stackGeometry(stackOf(design));
-  return grid(store, base.width, base.height, 0, 0);
+/**
+ * How much of one sheet of card stock a card takes: its base and its mats, each kind in one plain grid of its own. The split does better where mats
+ * fit beside bases; no card takes more.
+ */
+export function stockPerCard(design: DesignRead, store: StoreRead): number {
+  const { base, layers } = stackGeometry(stackOf(design));
+  const mats = layers.filter(({ kind }) => kind === "mat");
+  return [base, ...mats].reduce((sum, { width, height }) => sum + 1 / Math.max(1, grid(store, width, height, 0, 0)), 0);
 }
+
+/** Sheets of card stock for so many cards. */
+export const stockForCards = (design: DesignRead, store: StoreRead, cards: number): number => Math.ceil(cards * stockPerCard(design, store) - 1e-9);
 
 /** The envelope on the shelf that is the design's own size, either way up. */
 export function envelopeFor(design: DesignRead, stores: readonly StoreRead[]): StoreRead | null {

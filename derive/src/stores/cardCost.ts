@@ -1,7 +1,8 @@
-import type { CostsRead, DesignRead, LotRead, ShopRead, StageRead, StoreRead } from "@yule/contract";
+import type { BatchMoney, CostsRead, DesignRead, LotRead, ShopRead, StageRead, StoreRead } from "@yule/contract";
 import {
   feesOf,
   handsTime,
+  hoursCost,
   leftForAnHour,
   NO_COSTS,
   partOfKind,
@@ -19,7 +20,7 @@ import { benchTimesOf } from "../bench/times.ts";
 import { timedStage } from "../bench/learnedRoute.ts";
 import { yieldOf } from "../finish/howMany.ts";
 import { groupedBy } from "../groupedBy.ts";
-import { basesPerSheet, envelopeFor, panelsPerSheet } from "../season/materials.ts";
+import { envelopeFor, panelsPerSheet, stockPerCard } from "../season/materials.ts";
 import type { NeedView } from "../season/needView.ts";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import type { Outlook } from "../season/workOut.ts";
@@ -141,7 +142,7 @@ function materialsOf(design: DesignRead, stores: readonly StoreRead[], values: R
   const paper = byId(design.paperId);
   take(paper, paper ? 1 / Math.max(1, panelsPerSheet(design, paper)) : 0);
   const stock = byId(design.cardStockId);
-  take(stock, stock ? 1 / Math.max(1, basesPerSheet(design, stock)) : 0);
+  take(stock, stock ? stockPerCard(design, stock) : 0);
   take(envelopeFor(design, stores), 1);
   const perSheet = design.method === "tape" && paper ? Math.max(1, panelsPerSheet(design, paper)) : 1;
   const painting = new Set(paintingStages(design).map(({ id }) => id));
@@ -175,11 +176,7 @@ function seasonMoneyOf(outlook: Outlook, money: CostsRead): SeasonMoney {
     losses: money.losses.reduce((sum, { valueMinor }) => sum + valueMinor, 0),
     outlays: money.outlays.map(({ kind, costMinor }) => ({ printing: kind === "printing", cost: costMinor })),
     needs: outlook.needs.map(({ need, design, assembled }) => {
-      const hands = money.hands.filter(({ needId }) => needId === need.id);
-      const atBench = hands.reduce((sum, { stageId, panels, batches }) => {
-        const stage = design.stages.find(({ id }) => id === stageId);
-        return stage ? sum + handsAt(times, stage) * panels + stage.setup * batches : sum;
-      }, 0);
+      const atBench = money.batches.reduce((sum, batch) => sum + (batch.needId === need.id ? handsOfBatch(design, batch, times) : 0), 0);
       const making = assembled === 0 ? 0 : design.stages.filter(({ kind }) => kind === "assemble").reduce((sum, stage) => sum + handsAt(times, stage) * assembled + stage.setup, 0);
       return {
         id: need.id,
@@ -193,10 +190,58 @@ function seasonMoneyOf(outlook: Outlook, money: CostsRead): SeasonMoney {
   };
 }
 
+/** Minutes of hands that a batch took: each stage as it goes at this bench for the panels that it was done on, with its setup once. */
+const handsOfBatch = (design: DesignRead, { stages }: BatchMoney, times: BenchTimes): number =>
+  stages.reduce((sum, { stageId, panels }) => {
+    const stage = design.stages.find(({ id }) => id === stageId);
+    return stage ? sum + handsAt(times, stage) * panels + stage.setup : sum;
+  }, 0);
+
+/** What one batch has cost so far, in minor units. */
+export interface BatchCost {
+  readonly id: string;
+  readonly title: string;
+  readonly design: string;
+  readonly begunAt: Date;
+  readonly panels: number;
+  /** Those that did not come to nothing. */
+  readonly left: number;
+  readonly materials: number;
+  /** Minutes of hands, and what they are worth; nothing while an hour has no price. */
+  readonly hands: number;
+  readonly handsWorth: number;
+  /** For each panel that is left; null where none is. */
+  readonly each: number | null;
+}
+
+/** What each batch of the open needs has cost so far, by what it really took and what came of it: the dearest panel first. */
+export function batchCosts(outlook: Outlook, money: CostsRead): BatchCost[] {
+  const times = benchTimesOf(outlook);
+  const rates = ratesOf(outlook.shop);
+  const views = new Map(outlook.needs.map((view) => [view.need.id, view]));
+  return money.batches
+    .flatMap((batch): BatchCost[] => {
+      const view = views.get(batch.needId);
+      if (!view) return [];
+      const hands = Math.round(handsOfBatch(view.design, batch, times));
+      const handsWorth = hoursCost(hands, rates);
+      const left = batch.panels - batch.spoilt;
+      const each = left > 0 ? Math.round((batch.valueMinor + handsWorth) / left) : null;
+      return [
+        {
+          ...{ id: batch.batchId, title: view.need.title, design: view.design.name, begunAt: new Date(batch.begunAt), panels: batch.panels, left },
+          ...{ materials: batch.valueMinor, hands, handsWorth, each },
+        },
+      ];
+    })
+    .sort((a, b) => (b.each ?? Infinity) - (a.each ?? Infinity));
+}
+
 /** What left for a need, with the share of its sheets that went into panels that came to nothing. */
-function splitSpoilt({ materials, panels }: CostsRead, needId: string): SeasonMoney["needs"][number]["materials"] {
-  const own = panels.find((each) => each.needId === needId);
-  const share = own && own.panels > 0 ? own.spoilt / own.panels : 0;
+function splitSpoilt({ materials, batches }: CostsRead, needId: string): SeasonMoney["needs"][number]["materials"] {
+  const own = batches.filter((each) => each.needId === needId);
+  const panels = own.reduce((sum, each) => sum + each.panels, 0);
+  const share = panels > 0 ? own.reduce((sum, each) => sum + each.spoilt, 0) / panels : 0;
   return materials
     .filter((each) => each.needId === needId)
     .flatMap(({ kind, valueMinor, spoilt }) => {

@@ -5,7 +5,7 @@ import { design, line, need, paper, season, stage } from "../examples.ts";
 import { workOut, type Outlook } from "../season/workOut.ts";
 import { alarmsOf, daysToCome, shortBy } from "./alarmed.ts";
 import { buyingFor, chanceThere, ordersOf, surelyThereIn } from "./buying.ts";
-import { cardCosts, changesOf, seasonCosts, unitValues } from "./cardCost.ts";
+import { batchCosts, cardCosts, changesOf, seasonCosts, unitValues } from "./cardCost.ts";
 import { goingOff } from "./goingOff.ts";
 import { insteadOf } from "./instead.ts";
 import { kindsTaken, takingsOf } from "./takings.ts";
@@ -158,7 +158,7 @@ test("instead of buying: the nearest paint of which enough stays, card of the sa
   expect(ways("paper", { offcuts })).toContainEqual({ what: "offcuts", panels: 4, design: "Paper boat", sheets: 0 });
 });
 
-const NO_MONEY: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
+const NO_MONEY: CostsRead = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 
 test("a card's cost follows its lots' prices, its stages' hands and the fee of its price; the price of the wished hour leaves that hour", () => {
   const outlook = withShelf([{ ...paper, onHand: 40 }, tin, blue]);
@@ -188,8 +188,7 @@ test("what the season has cost is what left the shelf, the hours, fees and post;
       { needId: "n", kind: "paint", spoilt: true, valueMinor: 7 },
     ],
     losses: [{ storeId: "paper", reason: "counted", valueMinor: 41 }],
-    hands: [{ needId: "n", stageId: "wash", panels: 5, batches: 1 }],
-    panels: [{ needId: "n", panels: 5, spoilt: 1 }],
+    batches: [{ batchId: "b", needId: "n", begunAt: "2031-11-06T10:00:00Z", panels: 5, spoilt: 1, stages: [{ stageId: "wash", panels: 5 }], valueMinor: 507 }],
     posted: [{ needId: "n", costMinor: 250 }],
     outlays: [{ id: "x", version: 1, kind: "tool", title: "Trimmer", costMinor: 900, on: day("2031-11-01") }],
   };
@@ -197,6 +196,32 @@ test("what the season has cost is what left the shelf, the hours, fees and post;
   expect(needs[0]?.costs).toMatchObject({ paper: 400, "spoilt panels": 107, "lost on the shelf": 41, postage: 250, "tools and fairs": 900 });
   expect(needs[0]?.costs.hands).toBe(Math.round(((needs[0]?.hands ?? 0) * 1_200) / 60));
   expect(unshared + (needs[0] ? costsTotal(needs[0].costs) : 0)).toBe(500 + 7 + 41 + 250 + 900 + (needs[0]?.costs.hands ?? 0));
+});
+
+test("each batch has cost what it took and its hours, shared by the panels that are left: one that spoilt most is the dearest", () => {
+  const outlook = withShelf([{ ...paper, onHand: 40 }], [{ ...need, priceMinor: 3_600 }]);
+  const paying = { ...outlook, shop: { ...outlook.shop, hourMinor: 1_200 } };
+  const batch = { needId: "n", begunAt: "2031-11-06T10:00:00Z", panels: 5, spoilt: 0, stages: [{ stageId: "wash", panels: 5 }], valueMinor: 500 };
+  const batches = [
+    { ...batch, batchId: "whole" },
+    { ...batch, batchId: "half lost", spoilt: 3 },
+    { ...batch, batchId: "all lost", spoilt: 5 },
+    { ...batch, batchId: "of no need of the season", needId: "past" },
+  ];
+  const costs = batchCosts(paying, { ...NO_MONEY, batches });
+  expect(costs.map(({ id, left }) => [id, left])).toEqual([
+    ["all lost", 0],
+    ["half lost", 2],
+    ["whole", 5],
+  ]);
+  const [, dear, whole] = costs;
+  // The wash is done on five panels, with its setup once.
+  expect(whole?.handsWorth).toBe(Math.round(((whole?.hands ?? 0) * 1_200) / 60));
+  expect(whole?.each).toBe(Math.round((500 + (whole?.handsWorth ?? 0)) / 5));
+  expect(dear?.each).toBe(Math.round((500 + (whole?.handsWorth ?? 0)) / 2));
+  expect(costs[0]?.each).toBeNull();
+  // Without a price for an hour only what left the shelf counts.
+  expect(batchCosts(outlook, { ...NO_MONEY, batches: [{ ...batch, batchId: "whole" }] })[0]?.each).toBe(100);
 });
 
 test("what is short is said in its own unit, and who is quickest decides when it is due", () => {

@@ -11,7 +11,8 @@ import { outlayTable, storeMove, storeTable } from "./tables.ts";
 /** The open season's money, summed where it lies. */
 export async function readCosts(tx: Transaction): Promise<CostsRead> {
   const needs = (await openNeeds(tx)).map(({ id }) => id);
-  const { hands, panels, lost } = await workOnNeeds(tx, needs);
+  const { batches, lost } = await workOnNeeds(tx, needs);
+  const took = await takenByBatches(tx, needs);
   const since = await sinceLastSeason(tx);
   const { timeZone } = await readHome(tx);
   const from = since === null ? null : momentAt(since, 0, timeZone);
@@ -24,8 +25,7 @@ export async function readCosts(tx: Transaction): Promise<CostsRead> {
   return {
     materials: await materialsOfNeeds(tx, needs, lost),
     losses: await lossesSince(tx, from),
-    hands,
-    panels,
+    batches: batches.map((each) => ({ ...each, valueMinor: took.get(each.batchId) ?? 0 })),
     posted: postageByNeed(postings),
     outlays: outlays.map(({ shopId: _, ...row }) => ({ ...row, on: day(row.on) })),
     weeks: weeksOf([
@@ -88,6 +88,17 @@ async function materialsOfNeeds(tx: Transaction, needs: readonly string[], lost:
     .where(and(eq(storeMove.retracted, false), inArray(storeMove.needId, [...needs])))
     .groupBy(storeMove.needId, storeTable.kind, sql`3`);
   return rows.map(({ needId, ...row }) => ({ ...row, needId: needId ?? "" }));
+}
+
+/** What left the shelf for each batch of some needs. */
+async function takenByBatches(tx: Transaction, needs: readonly string[]): Promise<ReadonlyMap<string, number>> {
+  if (needs.length === 0) return new Map();
+  const rows = await tx
+    .select({ batchId: storeMove.batchId, valueMinor: sql<number>`(-sum(${storeMove.valueMinor}))::int` })
+    .from(storeMove)
+    .where(and(eq(storeMove.retracted, false), inArray(storeMove.needId, [...needs]), isNotNull(storeMove.batchId)))
+    .groupBy(storeMove.batchId);
+  return new Map(rows.flatMap(({ batchId, valueMinor }) => (batchId === null ? [] : [[batchId, valueMinor] as const])));
 }
 
 /** What left for no need: counted short, dried up, spoilt, given away. */

@@ -55,13 +55,15 @@ test("the season's money is what left the shelf at its lots' prices, hands by st
   await shop.give("add-outlay", { id: v7(), kind: "fair", title: "Table at the pier", costMinor: 2_500, on: "2031-11-02" });
   const read = await costs();
   expect(read.materials).toContainEqual({ needId: ids.need, kind: "sheet", spoilt: false, valueMinor: 1_100 });
-  expect(read.hands).toEqual(
-    expect.arrayContaining([
-      { needId: ids.need, stageId: ids.wash, panels: 3, batches: 1 },
-      { needId: ids.need, stageId: ids.dots, panels: 2, batches: 1 },
-    ]),
-  );
-  expect(read.panels).toEqual([{ needId: ids.need, panels: 3, spoilt: 1 }]);
+  const [batch] = read.batches;
+  expect(read.batches).toHaveLength(1);
+  expect(batch).toMatchObject({ batchId, needId: ids.need, panels: 3, spoilt: 1 });
+  expect([...(batch?.stages ?? [])].sort((a, b) => b.panels - a.panels)).toEqual([
+    { stageId: ids.wash, panels: 3 },
+    { stageId: ids.dots, panels: 2 },
+  ]);
+  // What it took is all that was taken for its need: no card of it is made yet.
+  expect(batch?.valueMinor).toBe(read.materials.reduce((sum, { valueMinor }) => sum + valueMinor, 0));
   expect(read.outlays).toMatchObject([{ title: "Table at the pier", costMinor: 2_500 }]);
   // Saturday 8 November is in the week from the 3rd, the pier's Sunday in the one before.
   expect(read.weeks).toEqual([
@@ -84,7 +86,7 @@ test("shared out, it is all that left the shelf, was paid and worked, to the min
         id: ids.need,
         cards: 2,
         income: 1_500,
-        hands: read.hands.reduce((sum, { panels }) => sum + 3 * panels, 0),
+        hands: read.batches.flatMap(({ stages }) => stages).reduce((sum, { panels }) => sum + 3 * panels, 0),
         postage: 0,
         materials: read.materials.map(({ kind, spoilt, valueMinor }) => ({ kind, spoilt, value: valueMinor })),
       },

@@ -16,7 +16,7 @@ fake.unstable_mockModule("../../workers/solver.ts", () => ({ solver: () => api, 
 const { default: StoresView } = await import("./StoresView.tsx");
 
 const NOTHING: StoresRead = { stores: [], lots: [], suppliers: [], offers: [], toBuy: [], moves: [] };
-const MONEY = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
+const MONEY = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 let server: PretendServer;
 const serve = (stores: Partial<StoresRead> = {}): void => {
   server = new PretendServer({ stores: { ...NOTHING, ...stores }, costs: MONEY });
@@ -283,15 +283,16 @@ test("what the season has cost is told part by part and order by order; an hour 
   const spent = {
     ...MONEY,
     materials: [{ needId: "n", kind: "sheet", spoilt: false, valueMinor: 490 }],
-    hands: [{ needId: "n", stageId: "wash", panels: 6, batches: 1 }],
-    panels: [{ needId: "n", panels: 6, spoilt: 0 }],
+    batches: [{ batchId: "b", needId: "n", begunAt: "2031-11-06T10:00:00Z", panels: 6, spoilt: 2, stages: [{ stageId: "wash", panels: 6 }], valueMinor: 490 }],
   };
   server = new PretendServer({ stores: NOTHING, costs: spent });
   const outlook = withShelf([{ ...paper, onHand: 30 }]);
   show({ ...outlook, shop: { ...outlook.shop, hourMinor: 1_200 } }, "/stores?ask=cost");
   await userEvent.setup().click(await screen.findByText(/^What this season has cost so far: €\d+\.\d\d$/));
-  const row = screen.getByRole("row", { name: /Office/ });
+  const row = within(screen.getByRole("table", { name: "What each order has cost" })).getByRole("row", { name: /Office/ });
   expect(row.textContent).toMatch(/^Office0€\d+\.\d\d€36\.00not yet known$/);
+  const batch = within(screen.getByRole("table", { name: "What each batch has cost" })).getByRole("row", { name: /Office/ });
+  expect(batch.textContent).toMatch(/^Office.*Thu 6 Nov4 of 6€4\.90.*€\d+\.\d\d$/);
 });
 
 test("the season's money stands week by week, as a chart in words and as a table whose weeks add up", async () => {

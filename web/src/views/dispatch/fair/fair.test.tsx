@@ -15,7 +15,7 @@ const fair = (more: Partial<FairRead> = {}): FairRead => ({
 });
 const outlook = season([{ ...need, kind: "fair", title: "Quay fair", due: "2031-12-13", lines: [line("l", "blue", 6, 3)] }], []);
 const FINISHED = { rescues: [], rescued: [], making: [], boxes: [{ id: "box", name: "Tin 1", place: "by the door" }], left: [], matters: [], fates: [] };
-const COSTS = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
+const COSTS = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 const STORES = { stores: [], lots: [], suppliers: [], offers: [], toBuy: [], moves: [] };
 let server: PretendServer;
 function open(path: string, fairs: FairsRead): void {

@@ -19,7 +19,7 @@ import { SpentSoFar } from "./SpentSoFar.tsx";
 /** Its chart comes once it is asked for. */
 const MoneyByWeek = lazy(() => import("./MoneyByWeek.tsx"));
 
-const NOTHING: CostsRead = { materials: [], losses: [], hands: [], panels: [], posted: [], outlays: [], weeks: [] };
+const NOTHING: CostsRead = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 
 /** What a card of each design costs, part by part, and what is left for an hour of hands. */
 export default function CostAsk({ outlook, stores }: StoresAskProps) {

@@ -1,16 +1,18 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { CostsRead } from "@yule/contract";
 import { COST_PARTS, costsTotal, type CostPart, t } from "@yule/core";
-import { seasonCosts, type Outlook } from "@yule/derive";
+import { batchCosts, seasonCosts, type Outlook } from "@yule/derive";
 import { useMemo } from "react";
 import { Fold } from "../../../kit/Fold.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
+import { BatchCosts } from "./BatchCosts.tsx";
 import { OrderCosts } from "./OrderCosts.tsx";
 
 /** What the season has cost so far, by what really left the shelf at its lots' prices; the parts add up to the whole. */
 export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsRead }) {
   const { say } = useShopMoney();
   const { needs, unshared } = useMemo(() => seasonCosts(outlook, money), [outlook, money]);
+  const batches = useMemo(() => batchCosts(outlook, money), [outlook, money]);
   const titles = useMemo(() => new Map(outlook.needs.map(({ need }) => [need.id, need.title])), [outlook.needs]);
   const parts = COST_PARTS.map((part): readonly [CostPart, number] => [part, needs.reduce((sum, { costs }) => sum + costs[part], 0)]).filter(([, cost]) => cost !== 0);
   const total = needs.reduce((sum, { costs }) => sum + costsTotal(costs), unshared);
@@ -43,6 +45,7 @@ export function SpentSoFar({ outlook, money }: { outlook: Outlook; money: CostsR
           fontSize="15px"
         >{t`What left the shelf for what was made, what nobody took, the hours, fees and post. Striped are the hours, which nobody paid out.`}</Text>
         <OrderCosts needs={needs} titles={titles} />
+        <BatchCosts batches={batches} timeZone={outlook.shop.timeZone} />
       </Fold>
     </Box>
   );
