@@ -74,6 +74,7 @@ export * from "./stores/materials.ts";
 export * from "./stores/lots.ts";
 export * from "./stores/seasonMoney.ts";
 export * from "./stores/learnedUse.ts";
+export * from "./stores/rolls.ts";
 export { servedBy, takenBy, takenFromShelf, type TakenFor, type Taking } from "./stores/takenBy.ts";
 export { handsBusy, otherWays, type OtherWay } from "./bench/saving.ts";
 export { FULL_EFFORT, HELD_EFFORT, planPromises, SMALL_EFFORT, TRIAL_EFFORT, type PromiseAnswer, type PromiseEffort, type StandingPlan } from "./season/promises/planPromises.ts";

@@ -10,6 +10,7 @@ import { amountText, moneyText, numberText, openChoice } from "../../../kit/form
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { FieldRow } from "../../../kit/FieldRow.tsx";
+import { OffARoll } from "./OffARoll.tsx";
 import { useShopMoney } from "../useShopMoney.ts";
 import { amountOf } from "../words.ts";
 import { typedAmount } from "../../../kit/say.ts";
@@ -98,6 +99,7 @@ export function MaterialDialog({ store, onClose }: { store: StoreRead; onClose: 
               <TextInput width="110px" inputMode="numeric" placeholder={t`for ever`} {...register("keepsDays")} />
             </FormField>
           </FieldRow>
+          {(isPaper || store.kind === "card stock") && <OffARoll store={store} onPack={(sheets) => form.setValue("pack", sheets, { shouldValidate: true })} />}
           {isPaper && (
             <>
               <FieldRow>

@@ -114,3 +114,21 @@ test("a list is looked at before it is taken; what the server refuses is told an
   await waitFor(() => expect(closed).toBe(1));
   expect(server.commands.at(-1)).toEqual(["import-stores", { stores: [], suppliers: [], offers: [], counts: [{ id: STORE, onHand: 15 }] }]);
 });
+
+test("a roll is counted in the sheets that come off it, and becomes what one pack holds; one that is too narrow is said", async () => {
+  showScreen(<MaterialDialog store={cotton} onClose={() => (closed += 1)} />, { outlook });
+  await userEvent.setup().click(screen.getByText("It comes as a roll"));
+  await write("Width of the roll", "10");
+  await write("Length of the roll", "100");
+  await userEvent.setup().tab();
+  expect(await screen.findByText(/^No sheet of .* comes off such a roll/)).toBeTruthy();
+  await write("Width of the roll", "55");
+  await write("Length of the roll", "400");
+  await userEvent.setup().tab();
+  // Twenty bands of two sheets that lie along the roll.
+  expect(await screen.findByText(/it gives 40 sheets of /)).toBeTruthy();
+  await press("Take a roll as one pack");
+  await press("Keep what is told");
+  await waitFor(() => expect(server.commands[0]?.[1]).toMatchObject({ id: STORE, pack: 40 }));
+  expect(closed).toBe(1);
+});
