@@ -1,7 +1,7 @@
-import type { ColourRead, OffcutRead, StoreRead } from "@yule/contract";
+import type { ColourRead, DesignRead, OffcutRead, StoreRead } from "@yule/contract";
 import { differenceOf, hexOf, labOf, labOfHex, lengthOfUnits, over, WHITE_PAPER, type ShelfPaint } from "@yule/core";
 import { shelfOf } from "../colour/shelf.ts";
-import { panelOf } from "../season/materials.ts";
+import { LOSSES, panelOf, panelsPerSheet } from "../season/materials.ts";
 import type { Outlook } from "../season/workOut.ts";
 
 type Short = Outlook["stock"][number];
@@ -10,6 +10,7 @@ type Short = Outlook["stock"][number];
 export type Instead =
   | { readonly what: "paint"; readonly store: StoreRead; readonly difference: number; readonly hex: string }
   | { readonly what: "card stock"; readonly store: StoreRead; readonly difference: number; readonly stays: number }
+  | { readonly what: "method"; readonly method: DesignRead["method"]; readonly usual: DesignRead["method"]; readonly design: string; readonly sheets: number }
   | { readonly what: "offcuts"; readonly panels: number; readonly design: string; readonly sheets: number }
   | { readonly what: "paper"; readonly store: StoreRead; readonly stays: number };
 
@@ -26,7 +27,7 @@ export function insteadOf(
   const { kind } = short.store;
   if (kind === "paint") return nearPaints(short, stock, shelfOf(colour));
   if (kind === "card stock") return nearStocks(short, stock);
-  return kind === "sheet" ? [...fromOffcuts(short, outlook, offcuts), ...otherPapers(short, stock)] : [];
+  return kind === "sheet" ? [...fromOffcuts(short, outlook, offcuts), ...otherMethods(short, outlook), ...otherPapers(short, stock)] : [];
 }
 
 const MOST_WAYS = 2;
@@ -78,6 +79,27 @@ function fromOffcuts({ store }: Short, { open }: Outlook, offcuts: readonly Offc
     const sheets = Math.ceil(fresh / perSheet) - Math.ceil((fresh - panels) / perSheet);
     return panels > 0 ? [{ what: "offcuts", panels, design: design.name, sheets }] : [];
   });
+}
+
+const METHODS = Object.keys(LOSSES) as readonly DesignRead["method"][];
+
+/** What each design that is owed on this paper would take less, split by another method in plain grids; what saves no whole sheet is left out. */
+function otherMethods({ store }: Short, { open }: Outlook): Instead[] {
+  const fresh = new Map<string, { readonly design: DesignRead; panels: number }>();
+  for (const { design, toPaint } of open) {
+    if (design.paperId !== store.id) continue;
+    const own = fresh.get(design.id) ?? { design, panels: 0 };
+    own.panels += toPaint.reduce((sum, { make }) => sum + make, 0);
+    fresh.set(design.id, own);
+  }
+  return [...fresh.values()]
+    .flatMap(({ design, panels }): (Instead & { what: "method" })[] => {
+      const sheetsBy = (method: DesignRead["method"]): number => Math.ceil(panels / Math.max(1, panelsPerSheet({ ...design, method }, store)));
+      const best = METHODS.map((method) => ({ method, sheets: sheetsBy(design.method) - sheetsBy(method) })).sort((a, b) => b.sheets - a.sheets)[0];
+      return best && best.sheets > 0 ? [{ what: "method", method: best.method, usual: design.method, design: design.name, sheets: best.sheets }] : [];
+    })
+    .sort((a, b) => b.sheets - a.sheets)
+    .slice(0, MOST_WAYS);
 }
 
 /** Other papers of which something stays. */

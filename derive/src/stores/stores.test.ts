@@ -158,6 +158,17 @@ test("instead of buying: the nearest paint of which enough stays, card of the sa
   expect(ways("paper", { offcuts })).toContainEqual({ what: "offcuts", panels: 4, design: "Paper boat", sheets: 0 });
 });
 
+test("instead of buying paper: a design that is taped is cut where that saves a whole sheet, and not where it saves none", () => {
+  const ways = (cards: number) => {
+    const outlook = withShelf([{ ...paper, onHand: 0 }], [{ ...need, priceMinor: 3_600, lines: [line("l", "blue", cards)] }], [{ ...painted, method: "tape" as const }]);
+    const [short] = outlook.stock;
+    return short ? insteadOf(short, outlook, outlook.stock, { colour: undefined, offcuts: [] }) : [];
+  };
+  // Of 4 1/2 in, fifteen panels are taped on a sheet of 20 × 26 in, twenty are cut from it.
+  expect(ways(6)).toEqual([]);
+  expect(ways(16)).toEqual([{ what: "method", method: "cut", usual: "tape", design: "Paper boat", sheets: 1 }]);
+});
+
 const NO_MONEY: CostsRead = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 
 test("a card's cost follows its lots' prices, its stages' hands and the fee of its price; the price of the wished hour leaves that hour", () => {

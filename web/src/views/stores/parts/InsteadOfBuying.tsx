@@ -1,5 +1,5 @@
 import { rich } from "../../../kit/rich.tsx";
-import { t } from "@yule/core";
+import { plural, t } from "@yule/core";
 import { Box, Text } from "@chakra-ui/react";
 import { insteadOf, seenAs, type Instead } from "@yule/derive";
 import { useMemo } from "react";
@@ -32,7 +32,13 @@ export function InsteadOfBuying({ outlook, stock, alarms }: StoresAskProps) {
   );
 }
 
-const keyOf = (way: Instead): string => (way.what === "offcuts" ? way.design : way.store.id);
+const keyOf = (way: Instead): string => (way.what === "offcuts" || way.what === "method" ? `${way.what} ${way.design}` : way.store.id);
+
+const SPLIT: Readonly<Record<(Instead & { what: "method" })["method"], () => string>> = {
+  cut: () => t`Cut`,
+  fold: () => t`Folded and torn`,
+  tape: () => t`Taped`,
+};
 
 function WayWords({ short, way }: { short: StockOf; way: Instead }) {
   switch (way.what) {
@@ -51,6 +57,8 @@ function WayWords({ short, way }: { short: StockOf; way: Instead }) {
           {way.sheets > 0 ? t`: ${String(way.sheets)} ${way.sheets === 1 ? t`sheet` : t`sheets`} less of ${short.store.name}` : t`, though no whole sheet less`}.
         </>
       );
+    case "method":
+      return rich`${SPLIT[way.method]()} instead of ${SPLIT[way.usual]().toLowerCase()}, ${way.design} takes ${plural(way.sheets, { one: "# sheet", other: "# sheets" })} less of ${short.store.name}, and has other edges. ${(<Link to="/sheets?ask=split">{t`See how it splits`}</Link>)}.`;
     case "paper":
       return (
         <>{rich`Tear or cut the last panels from ${way.store.name}: ${amountOf(way.store, way.stays)} stay. ${(<Link to="/sheets?ask=split">{t`See how it splits`}</Link>)}.`}</>
