@@ -41,6 +41,7 @@ export * from "./designs/geometry/keep.ts";
 export { chordAt, hangsOver, outlinePath, tornPath, type PlacedOutline, type Outline } from "./designs/geometry/outline.ts";
 export * from "./designs/route/load.ts";
 export * from "./season/sessions.ts";
+export * from "./season/lessonLife.ts";
 export * from "./season/plan.ts";
 export { groupBy } from "./search/groupBy.ts";
 export * from "./dispatch/allotting.ts";

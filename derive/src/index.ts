@@ -50,6 +50,7 @@ export * from "./ruler.ts";
 export * from "./shop/manner.ts";
 export * from "./season/chain.ts";
 export * from "./season/facts.ts";
+export * from "./season/lessonsSaid.ts";
 export * from "./season/materials.ts";
 export * from "./season/needRow.ts";
 export * from "./season/needView.ts";

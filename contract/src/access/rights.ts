@@ -75,6 +75,7 @@ const TELLERS: Readonly<Partial<Record<CommandKind, readonly Other[]>>> = {
   "assemble-cards": HELPER,
   "put-in-box": HELPER,
   "note-lesson": HELPER,
+  "answer-lesson": HELPER,
   "tell-written": HELPER,
   "post-letters": HELPER,
   "post-need": HELPER,

@@ -1,6 +1,6 @@
 import { addNeed, changeNeed, removeNeed, addNeeds, serveNeed, tellOutcome } from "./needs.ts";
 import { changeSeason, closeSeason, openSeason, prepareSeason } from "./seasons.ts";
-import { noteLesson, removeLesson } from "./lessons.ts";
+import { answerLesson, noteLesson, removeLesson } from "./lessons.ts";
 import { setSessions, addSessionChange, addSessionChanges, pinSession, removeSessionChange, unpinSession } from "./sessions.ts";
 import { addOwnOccasion, addOwnOccasions, removeOwnOccasion } from "./ownOccasions.ts";
 
@@ -17,6 +17,7 @@ export const seasonCommands = {
   "close-season": closeSeason,
   "open-season": openSeason,
   "note-lesson": noteLesson,
+  "answer-lesson": answerLesson,
   "remove-lesson": removeLesson,
   "set-sessions": setSessions,
   "add-session-change": addSessionChange,

@@ -40,6 +40,7 @@ export interface SeasonEvents {
   readonly "close-season": { readonly name: string; readonly next: string; readonly handedOn: number };
   readonly "open-season": { readonly name: string; readonly instead: string };
   readonly "note-lesson": { readonly moment: LessonMoment; readonly text: string };
+  readonly "answer-lesson": { readonly text: string; readonly helped: boolean };
   readonly "remove-lesson": { readonly text: string };
   readonly "set-sessions": { readonly sessions: number };
   readonly "add-session-change": ChangedTime;
@@ -70,6 +71,7 @@ export const seasonSentences: Sentences<SeasonEvents> = {
   "close-season": ({ name, next, handedOn }) => phrase`${name} closed, ${next} opened${handedOn === 0 ? "" : phrase`; ${howMany(handedOn, "need")} handed on`}`,
   "open-season": ({ name, instead }) => phrase`${name} opened; ${instead} waits beside it`,
   "note-lesson": ({ moment, text }) => phrase`Lesson for ${moment}: ${text}`,
+  "answer-lesson": ({ text, helped }) => (helped ? phrase`Lesson that helped: ${text}` : phrase`Lesson that did not help: ${text}`),
   "remove-lesson": ({ text }) => phrase`Lesson no longer said: ${text}`,
   "set-sessions": ({ sessions }) => phrase`${howMany(sessions, "session")} a week`,
   "add-session-change": (change) => timeWords(change),

@@ -20,6 +20,8 @@ export const noteLesson = z.strictObject({
   stageId: id.nullable().default(null).describe("the stage of the design's route that it concerns"),
   kind: z.enum(lessonKinds).default("keep"),
 });
+/** Whether a lesson that was said again has helped. One that helped is said for years again; one that did not is said less long. */
+export const answerLesson = z.strictObject({ id, version, helped: z.boolean() });
 export const removeLesson = z.strictObject({ id, version });
 
 export interface LessonRead {
@@ -33,4 +35,8 @@ export interface LessonRead {
   readonly kind: LessonKind;
   /** The day it was noted. */
   readonly notedOn: string;
+  /** How often it has helped, how often in a row it did not since, and when that was said last; null while nobody was asked. */
+  readonly helped: number;
+  readonly missed: number;
+  readonly answeredOn: string | null;
 }

@@ -14,6 +14,7 @@ export const seasonTouched = {
   "close-season": ["season", "dispatch", "bench", "designs", "sheets", "orders"],
   "open-season": ["season", "dispatch", "bench", "designs", "sheets", "orders"],
   "note-lesson": ["season"],
+  "answer-lesson": ["season"],
   "remove-lesson": ["season"],
   "set-sessions": ["season"],
   "add-session-change": ["season"],

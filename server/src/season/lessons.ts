@@ -13,6 +13,14 @@ async function noteLesson(writing: Writing, payload: CommandPayload<"note-lesson
   return { subject: payload.designId === null ? ["shop", writing.shopId] : ["design", payload.designId], facts: { moment: payload.moment, text: payload.text } };
 }
 
+async function answerLesson(writing: Writing, { id, version, helped }: CommandPayload<"answer-lesson">): Promise<HandlerResult<"answer-lesson">> {
+  const found = await writing.find("lesson", id);
+  if (!found) return missing("lesson", ["id"], id);
+  const answeredOn = dayAt(writing.at, (await writing.find("shop", writing.shopId))?.timeZone ?? "UTC");
+  await writing.update("lesson", id, helped ? { helped: found.helped + 1, missed: 0, answeredOn } : { missed: found.missed + 1, answeredOn }, version);
+  return { subject: found.designId === null ? ["shop", writing.shopId] : ["design", found.designId], facts: { text: found.text, helped } };
+}
+
 async function removeLesson(writing: Writing, payload: CommandPayload<"remove-lesson">): Promise<HandlerResult<"remove-lesson">> {
   const found = await writing.find("lesson", payload.id);
   if (!found) return missing("lesson", ["id"], payload.id);
@@ -20,7 +28,8 @@ async function removeLesson(writing: Writing, payload: CommandPayload<"remove-le
   return { subject: ["shop", writing.shopId], facts: { text: found.text } };
 }
 
-export const lessonHandlers: Pick<Handlers<typeof seasonCommands>, "note-lesson" | "remove-lesson"> = {
+export const lessonHandlers: Pick<Handlers<typeof seasonCommands>, "note-lesson" | "answer-lesson" | "remove-lesson"> = {
   "note-lesson": noteLesson,
+  "answer-lesson": answerLesson,
   "remove-lesson": removeLesson,
 };

@@ -106,6 +106,23 @@ test("a lesson is kept with its moment, said no longer when it is removed, and c
   expect((await shop.give("note-lesson", { id: v7(), text: " ", moment: "painting" })).status).toBe(422);
 });
 
+test("whether a lesson helped is kept with the day; one miss after a help counts from there, and is taken back", async () => {
+  const id = v7();
+  await shop.give("note-lesson", { id, text: "Wet the sky first", moment: "painting" });
+  const told = async () => (await shop.get<SeasonRead>("season")).lessons.find((each) => each.id === id);
+  expect(await told()).toMatchObject({ helped: 0, missed: 0, answeredOn: null });
+  await shop.give("answer-lesson", { id, version: 1, helped: false });
+  await shop.give("answer-lesson", { id, version: 2, helped: true });
+  expect(await told()).toMatchObject({ version: 3, helped: 1, missed: 0, answeredOn: "2031-11-08" });
+  const { body } = await shop.give("answer-lesson", { id, version: 3, helped: false });
+  expect(await told()).toMatchObject({ helped: 1, missed: 1 });
+  await shop.give("undo", { eventId: body.event.id });
+  expect(await told()).toMatchObject({ helped: 1, missed: 0 });
+  // Two devices at once: the second is told that it was answered.
+  expect((await shop.send({ id: v7(), kind: "answer-lesson", payload: { id, version: 1, helped: true } })).status).toBe(409);
+  expect((await shop.send({ id: v7(), kind: "answer-lesson", payload: { id: v7(), version: 1, helped: true } })).status).toBe(422);
+});
+
 test("the feed's orders become needs once, however often they are sent", async () => {
   const orders = () => shop.get<OrdersRead>("orders");
   const before = await orders();

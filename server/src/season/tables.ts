@@ -196,6 +196,9 @@ export const lesson = pgTable(
     stageId: uuid("stage_id"),
     kind: text("kind", { enum: lessonKinds }).notNull().default("keep"),
     notedOn: date("noted_on", { mode: "string" }).notNull(),
+    helped: integer("helped").notNull().default(0),
+    missed: integer("missed").notNull().default(0),
+    answeredOn: date("answered_on", { mode: "string" }),
   },
   (table) => [
     primaryKey({ columns: [table.shopId, table.id] }),

@@ -24,7 +24,7 @@ const lesson = {
   occasion: null,
   stageId: null,
   kind: "keep" as const,
-  notedOn: "2031-11-02",
+  ...{ notedOn: "2031-11-02", helped: 0, missed: 0, answeredOn: null },
 };
 const book = (more: Partial<BookOf> = {}): BookOf => ({
   shop: { name: "Tern Row Cards", lengthSystem: "cm", currency: "EUR" },

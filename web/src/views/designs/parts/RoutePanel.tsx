@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DesignRead, Problem } from "@yule/contract";
 import { money, schoolOf, t } from "@yule/core";
-import { findingsOf, holdsMaskingOf, mended, routeOf, stagesOf, type Outlook, type Stage } from "@yule/derive";
+import { findingsOf, holdsMaskingOf, livingLessons, mended, routeOf, stagesOf, type Outlook, type Stage } from "@yule/derive";
 import { useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -39,7 +39,7 @@ export function RoutePanel({ design, outlook }: { design: DesignRead; outlook: O
         }}
         onOff={(rule, note) => void sendCommand("set-shop", { rulesOff: [...rulesOff, { rule, note }] })}
       />
-      {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} lessons={outlook.lessons} />}
+      {draft ? <RouteEditor stages={draft} onChange={setDraft} /> : <RouteStrip design={design} lessons={livingLessons(outlook)} />}
       {problem && <ProblemNote problem={problem} />}
       <Flex gap="10px" marginTop="12px" wrap="wrap">
         {draft ? (

@@ -8,6 +8,7 @@ import { Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import { useBenchTimes } from "../../../plan/useBenchTimes.ts";
 import type { LogbookAskProps } from "../ask.ts";
+import { FadedLessons } from "./FadedLessons.tsx";
 
 const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
 /** Short times to the tenth, long ones in hours. */
@@ -61,6 +62,7 @@ export default function BelievedAsk({ outlook }: LogbookAskProps) {
       <Box color="softInk" fontSize="15px" marginTop="8px" maxWidth="52em">
         {t`“Mostly” is eight times in ten. Hands plan the evenings, drying tells what waits at the bench, losses tell how many panels to begin. What was noted wrongly is left out by undoing its entry: press the story of the batch.`}
       </Box>
+      <FadedLessons outlook={outlook} />
     </>
   );
 }

@@ -22,6 +22,9 @@ const lesson = {
   occasion: null,
   stageId: null,
   kind: "keep" as const,
+  helped: 0,
+  missed: 0,
+  answeredOn: null,
   notedOn: "2031-11-01",
 };
 

@@ -1,7 +1,7 @@
 import { problemFaults } from "@yule/contract";
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { day, type CarriedNeed, type Fault, t, wordsFor } from "@yule/core";
-import { colourwayOf, copiesOf, firstEdit, proposals, seasonAfter, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
+import { colourwayOf, copiesOf, firstEdit, livingLessons, proposals, seasonAfter, untold, type NeedView, type Outlook, type Edited, type Proposal } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { v7 } from "uuid";
 import { sendCommand } from "../../../data/outbox.ts";
@@ -151,7 +151,7 @@ function Copying({
     if (sent.state === "refused") setFaults(problemFaults(sent.problem));
     else onClose();
   };
-  const lessons = outlook.lessons.filter((lesson) => lesson.designId === null || chosen.some((proposal) => proposal.view.design.id === lesson.designId));
+  const lessons = livingLessons(outlook).filter((lesson) => lesson.designId === null || chosen.some((proposal) => proposal.view.design.id === lesson.designId));
   return (
     <Box as="section" aria-label={t`To be made again`}>
       {offered.map((proposal) => {
