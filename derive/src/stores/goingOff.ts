@@ -1,5 +1,6 @@
 import type { LotRead, StoreRead } from "@yule/contract";
 import { addDays, byTurn, day, type Day } from "@yule/core";
+import { groupedBy } from "../groupedBy.ts";
 import type { Outlook } from "../season/workOut.ts";
 import { kindsTaken, takingsOf } from "./takings.ts";
 
@@ -25,10 +26,11 @@ export function goodUntil(lot: LotRead, store: StoreRead): Day | null {
 /** Lots that will go off within so many days with something left in them, the soonest first. */
 export function goingOff(outlook: Outlook, stock: Outlook["stock"], lots: readonly LotRead[], within: number): GoingOff[] {
   const last = addDays(outlook.today, within);
+  const lotsOf = new Map(groupedBy(lots, ({ storeId }) => storeId).map((own) => [own[0]?.storeId ?? "", own]));
   return stock
     .flatMap(({ store, outlook: { uses } }) => {
       let before = 0;
-      return byTurn(lots.filter(({ storeId }) => storeId === store.id)).flatMap((lot): GoingOff[] => {
+      return byTurn(lotsOf.get(store.id) ?? []).flatMap((lot): GoingOff[] => {
         const on = goodUntil(lot, store);
         // What is used up before its turn comes out of other lots.
         const taken = uses.filter((use) => on === null || use.on <= on).reduce((sum, { quantity }) => sum + quantity, 0);

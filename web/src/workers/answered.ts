@@ -4,9 +4,9 @@ const MOST = 24;
 const answers = new Map<string, Map<string, unknown>>();
 
 /** What was answered to a question before, while the page is open; a view that is come back to does not ask again. */
-export function answerTo<T>(kind: string, queryKey: string | null): { readonly value: T } | null {
+export function answerTo(kind: string, queryKey: string | null): { readonly value: unknown } | null {
   const known = answers.get(kind);
-  return queryKey !== null && known?.has(queryKey) ? { value: known.get(queryKey) as T } : null;
+  return queryKey !== null && known?.has(queryKey) ? { value: known.get(queryKey) } : null;
 }
 
 /** Keeps an answer; of each kind those that were told last. */

@@ -30,8 +30,8 @@ export function useSolved<Question, T>(
 ): { value: T | null; fresh: boolean } {
   const queryKey = question === null ? null : JSON.stringify(identity(question));
   const [state, setState] = useState<{ queryKey: string | null; value: T | null }>({ queryKey: null, value: null });
-  const known = kind === undefined ? null : answerTo<T>(kind, queryKey);
-  if (known && state.queryKey !== queryKey) setState({ queryKey, value: known.value });
+  const known = kind === undefined ? null : answerTo(kind, queryKey);
+  if (known && state.queryKey !== queryKey) setState({ queryKey, value: known.value as T });
   const line = useRef<{ isBusy: boolean; isGone: boolean; next: Waiting<T> | null }>({ isBusy: false, isGone: false, next: null });
   const latest = useLatest({ question, solve, kind });
   useEffect(() => {

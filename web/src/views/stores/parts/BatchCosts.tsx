@@ -1,6 +1,6 @@
 import { dayAt, minutes, printMinutes, t } from "@yule/core";
 import type { BatchCost } from "@yule/derive";
-import { Text } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import { useMemo } from "react";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { printDay } from "../../../kit/say.ts";
@@ -40,5 +40,10 @@ export function BatchCosts({ batches, timeZone }: { batches: readonly BatchCost[
     [say, timeZone],
   );
   if (batches.length === 0) return null;
-  return <DataTable label={t`What each batch has cost`} rows={batches} columns={columns} rowId={({ id }) => id} maxWidth="760px" />;
+  return (
+    <Box marginTop="14px">
+      <Text color="softInk" fontWeight={600}>{t`Batch by batch, the dearest panel first: what is spoilt is paid by those that are left`}</Text>
+      <DataTable label={t`What each batch has cost`} rows={batches} columns={columns} rowId={({ id }) => id} maxWidth="760px" />
+    </Box>
+  );
 }

@@ -1,3 +1,4 @@
+import { Box, Text } from "@chakra-ui/react";
 import { costsTotal, leftForAnHour, type NeedCosts, t } from "@yule/core";
 import { useMemo } from "react";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
@@ -23,7 +24,12 @@ export function OrderCosts({ needs, titles }: { needs: readonly NeedCosts[]; tit
     [say],
   );
   if (rows.length === 0) return null;
-  return <DataTable label={t`What each order has cost`} rows={rows} columns={columns} rowId={({ money }) => money.id} maxWidth="760px" />;
+  return (
+    <Box marginTop="14px">
+      <Text color="softInk" fontWeight={600}>{t`Order by order`}</Text>
+      <DataTable label={t`What each order has cost`} rows={rows} columns={columns} rowId={({ money }) => money.id} maxWidth="760px" />
+    </Box>
+  );
 }
 
 /** Said only where cards were made: before that nothing was earned for them. */

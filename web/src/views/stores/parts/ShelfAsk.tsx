@@ -21,7 +21,7 @@ const [MOST_DRAWN, LEAST_DRAWN] = [48, 10];
 /** What the plan takes and what is asked to be counted, the nearest to its end first; of the rest only so much that the shelf is not bare. */
 function drawnOf(stock: readonly StockOf[]): readonly StockOf[] {
   const matters = stock.filter(({ store, outlook }) => outlook.wanted > 0 || store.unbooked > 0).sort((a, b) => a.outlook.lasts - b.outlook.lasts);
-  const rest = stock.filter((each) => !matters.includes(each) && each.store.onHand > 0);
+  const rest = stock.filter(({ store, outlook }) => outlook.wanted === 0 && store.unbooked === 0 && store.onHand > 0);
   const chosen = new Set([...matters.slice(0, MOST_DRAWN), ...rest.slice(0, Math.max(0, LEAST_DRAWN - matters.length))]);
   return stock.filter((each) => chosen.has(each));
 }
