@@ -72,6 +72,7 @@ import type { Clock } from "./clock.ts";
 import type { Feed } from "./feed.ts";
 import { pictureRoutes, printerRoutes } from "./fileRoutes.ts";
 import { keepableBodies, knownHosts, sameOrigin } from "./guards.ts";
+import { Metrics } from "./metrics.ts";
 import { forLog, problemOf } from "./problem.ts";
 
 export interface AppSetting {
@@ -93,6 +94,8 @@ export interface AppSetting {
 export function makeApp(setting: AppSetting): Koa {
   const app = new Koa();
   app.on("error", () => undefined);
+  const metrics = new Metrics(setting);
+  app.use(metrics.time);
   app.use(async (ctx, next) => {
     try {
       await next();
@@ -128,6 +131,7 @@ export function makeApp(setting: AppSetting): Koa {
   app.use(bodyParser({ jsonLimit: "4mb", enableTypes: ["json"] }));
   app.use(keepableBodies);
   const router = routes(setting);
+  metrics.routes(router);
   app.use(router.routes());
   if (setting.webFolder) app.use(webFiles(setting.webFolder));
   return app;

@@ -60,6 +60,11 @@ export class Feed {
     }
   }
 
+  /** Screens that listen now. */
+  get listening(): number {
+    return this.screens.size;
+  }
+
   screen(shopId: string, sees: (name: ReadName) => boolean): PassThrough {
     const stream = new PassThrough();
     this.screens.set(stream, { shopId, sees });
