@@ -5,6 +5,7 @@ import { request } from "node:http";
 import { z } from "zod";
 import { inShop } from "./db/pool.ts";
 import type { Change } from "./db/change.ts";
+import { nameInDatabase, type WrittenTable } from "./db/writing.ts";
 import { HOME } from "./shop/reads.ts";
 import { openTestShop, testDemo, type TestShop } from "./testing.ts";
 
@@ -173,8 +174,7 @@ async function rows(): Promise<{ there: Record<string, number>; logged: Record<s
       for (const { table, before, after } of each) logged[table] = (logged[table] ?? 0) + (before === null ? 1 : 0) - (after === null ? 1 : 0);
     const there: Record<string, number> = {};
     for (const table of Object.keys(logged)) {
-      const name = table.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
-      const [count] = (await tx.execute<{ count: string }>(sql`select count(*) from ${sql.identifier(name)}`)).rows;
+      const [count] = (await tx.execute<{ count: string }>(sql`select count(*) from ${sql.identifier(nameInDatabase(table as WrittenTable))}`)).rows;
       there[table] = Number(count?.count) - (table === "shop" || table === "season" ? 1 : 0);
     }
     return { there, logged };

@@ -52,19 +52,24 @@ const url = need("DATABASE_URL");
 const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
 const database = openDatabase(url);
-const backups = new BackupKeeper({
-  url,
-  shopId: HOME.shopId,
-  migrations: need("YULE_MIGRATIONS"),
-  data: need("YULE_DATA"),
-  now: () => clock.now(),
-  timeZone: () => inShop(database, HOME.shopId, async (tx) => await readTimeZone(tx)),
-});
-await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
+// One of many processes has no folder: who runs the database keeps it.
+const data = process.env.YULE_BACKUPS === "0" ? null : need("YULE_DATA");
+const backups =
+  data === null
+    ? null
+    : new BackupKeeper({
+        url,
+        shopId: HOME.shopId,
+        migrations: need("YULE_MIGRATIONS"),
+        data,
+        now: () => clock.now(),
+        timeZone: () => inShop(database, HOME.shopId, async (tx) => await readTimeZone(tx)),
+      });
+if (backups) await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
 await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
-await loadDemo(database, clock, need("YULE_DATA"), fresh, process.env.YULE_EMPTY !== "1");
+if (data !== null) await loadDemo(database, clock, data, fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(url);
 // Another process may do the planning; this one then only asks for it.
 const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("YULE_PLAN_THREAD"));
@@ -89,13 +94,13 @@ server.on("listening", () => {
 
 /** The start command waits two seconds. */
 const ANSWERED_WITHIN_MS = 1500;
-const nights = keepEachNight(backups, log);
+const nights = backups && keepEachNight(backups, log);
 
 let closing = false;
 const close = (): void => {
   if (closing) return;
   closing = true;
-  nights.close();
+  nights?.close();
   // Screens that listen are closed first: they would be waited for.
   void Promise.all([feed.close(), stopServer(server, ANSWERED_WITHIN_MS), planner.close(), thread?.close()])
     .then(() => database.$client.end())

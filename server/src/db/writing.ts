@@ -1,5 +1,5 @@
 import { phrase } from "@yule/core";
-import { and, asc, eq, getTableColumns, inArray, sql, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
+import { getTableName, and, asc, eq, getTableColumns, inArray, sql, type InferInsertModel, type InferSelectModel } from "drizzle-orm";
 import type { PgTableWithColumns } from "drizzle-orm/pg-core";
 import type { Change } from "./change.ts";
 import type { Outside } from "../outside/outside.ts";
@@ -112,6 +112,8 @@ const written = {
   saleLine,
 } as const;
 export type WrittenTable = keyof typeof written;
+/** What a table of the log is called in the database. */
+export const nameInDatabase = (table: WrittenTable): string => getTableName(written[table]);
 type Row<Name extends WrittenTable> = InferSelectModel<(typeof written)[Name]>;
 type NewRow<Name extends WrittenTable> = Omit<InferInsertModel<(typeof written)[Name]>, "shopId" | "version">;
 type AnyRow = { shopId: string; id: string; version: number } & Record<string, unknown>;
