@@ -38,6 +38,23 @@ test("what is being answered when a server stops is answered, and nobody new is"
   end();
 });
 
+test("what is asked on a connection that was kept is answered while the server stops, as the last on it", async () => {
+  const { server, ask, asked, arrived, end } = await open();
+  const first = ask();
+  await arrived(1);
+  asked[0]?.end("first");
+  await first;
+  const stopped = stopServer(server, 5000);
+  const second = ask();
+  await arrived(2);
+  expect(asked[1]?.getHeader("connection")).toBe("close");
+  asked[1]?.end("second");
+  expect(await second).toBe("second");
+  await expect(ask()).rejects.toThrow();
+  expect(await stopped).toBe(true);
+  end();
+});
+
 test("a connection that says nothing holds nobody up", async () => {
   const { server, ask, asked, arrived, end } = await open();
   const first = ask();
