@@ -111,7 +111,7 @@ test("three processes on one database are restarted one after the other under lo
     // What was told to the others was heard at the third.
     expect(heard.join("").split("add-store").length).toBeGreaterThan(10);
   } finally {
-    await Promise.all(servers.map((server) => server?.stop()));
+    for (const server of servers) await server?.stop();
     await database.close();
   }
 });
