@@ -1,7 +1,7 @@
 import { expect, test } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
+import { randomUUID } from "node:crypto";
 import { join } from "node:path";
-import { v7 } from "uuid";
 import { copyDatabase } from "../scripts/lib/testServer.mjs";
 import { NOW } from "./src/shop.ts";
 
@@ -74,9 +74,9 @@ test("three processes on one database are restarted one after the other under lo
     const wrong: string[] = [];
     const device = async (of: number): Promise<void> => {
       for (let turn = 0; !isOver; turn += 1) {
-        const id = v7();
+        const id = randomUUID();
         const name = `Glue ${String(of)}.${String(turn)}`;
-        const payload = { id: v7(), kind: "glue", name, width: null, height: null, onHand: 10, pack: 10, packCostMinor: 100, leadDays: 1 };
+        const payload = { id: randomUUID(), kind: "glue", name, width: null, height: null, onHand: 10, pack: 10, packCostMinor: 100, leadDays: 1 };
         const init = { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ id, kind: "add-store", payload }) };
         const answer = await ask(servers, of + turn, "commands", init).catch((error: unknown) => String(error));
         if (typeof answer === "string") wrong.push(answer);
