@@ -1,11 +1,11 @@
 // One of any number of server processes on one PostgreSQL, on this machine or another: it keeps nothing of its own. Plans are made by `npm run worker`,
 // backups by whoever runs the database.
 import { fork } from "node:child_process";
-import { join } from "node:path";
-import { buildPlanThread, buildServer, buildWeb } from "./lib/build.mjs";
+import { buildServer, buildWeb } from "./lib/build.mjs";
 import { readFlags } from "./lib/flags.mjs";
-import { ensurePackages, root } from "./lib/packages.mjs";
+import { ensurePackages } from "./lib/packages.mjs";
 import { fail } from "./lib/postgres.mjs";
+import { serverEnv } from "./lib/serverEnv.mjs";
 
 const flags = readFlags(process.argv.slice(2));
 if (!process.env.DATABASE_URL) fail("DATABASE_URL: given nothing, allowed the address of the PostgreSQL that the shops are in");
@@ -16,16 +16,10 @@ const child = fork(await buildServer(), [], {
   stdio: ["ignore", "pipe", "inherit", "ipc"],
   env: {
     ...process.env,
-    YULE_PORT: String(flags.port ?? 0),
+    ...(await serverEnv(flags)),
+    // No folder: no demo, and no backups of its own.
     YULE_DATA: "",
-    YULE_BACKUPS: "0",
     YULE_PLANNING: process.env.YULE_PLANNING ?? "0",
-    YULE_PLAN_THREAD: await buildPlanThread(),
-    YULE_MIGRATIONS: join(root, "server/migrations"),
-    YULE_WEB: join(root, "dist/web"),
-    YULE_HOST: process.env.YULE_HOST ?? (flags.hosts ? "0.0.0.0" : "127.0.0.1"),
-    YULE_HOSTS: (flags.hosts ?? []).join(","),
-    YULE_EMPTY: "1",
   },
 });
 child.stdout.on("data", (text) => {

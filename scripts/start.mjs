@@ -2,10 +2,11 @@
 import { fork } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join, resolve } from "node:path";
-import { buildPlanThread, buildServer, buildWeb } from "./lib/build.mjs";
+import { buildServer, buildWeb } from "./lib/build.mjs";
 import { ensurePackages, root } from "./lib/packages.mjs";
 import { fail, startPostgres } from "./lib/postgres.mjs";
 import { readFlags } from "./lib/flags.mjs";
+import { serverEnv } from "./lib/serverEnv.mjs";
 
 const flags = readFlags(process.argv.slice(2));
 ensurePackages();
@@ -20,22 +21,16 @@ const lock = join(data, "running.json");
 await findRunning();
 await buildWeb();
 const server = await buildServer();
-const planThread = await buildPlanThread();
+const env = await serverEnv(flags);
 const database = process.env.DATABASE_URL ? null : await startPostgres(data);
 const child = fork(server, [], {
   stdio: ["ignore", "pipe", "inherit", "ipc"],
   detached: false,
   env: {
     ...process.env,
+    ...env,
     DATABASE_URL: process.env.DATABASE_URL ?? database.url,
-    YULE_PORT: String(flags.port ?? 0),
     YULE_DATA: data,
-    YULE_PLAN_THREAD: planThread,
-    YULE_MIGRATIONS: join(root, "server/migrations"),
-    YULE_WEB: join(root, "dist/web"),
-    // Called by a name, it is there for other devices too; who was not let in sees nothing.
-    YULE_HOST: process.env.YULE_HOST ?? (flags.hosts ? "0.0.0.0" : "127.0.0.1"),
-    YULE_HOSTS: (flags.hosts ?? []).join(","),
     YULE_EMPTY: flags.empty ? "1" : "0",
   },
 });

@@ -53,7 +53,7 @@ const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
 const database = openDatabase(url);
 // One of many processes has no folder: who runs the database keeps it.
-const data = process.env.YULE_BACKUPS === "0" ? null : need("YULE_DATA");
+const data = process.env.YULE_DATA === "" ? null : need("YULE_DATA");
 const backups =
   data === null
     ? null

@@ -1,7 +1,7 @@
 import type { LessonRead, NeedRead } from "@yule/contract";
 import { day } from "@yule/core";
 import { need, season } from "./examples.ts";
-import { fadedLessons, lessonsSaid } from "./lessonsSaid.ts";
+import { fadedLessons, lessonsAsked, lessonsSaid } from "./lessonsSaid.ts";
 
 const lesson: LessonRead = {
   ...{ id: "soap", version: 1, text: "Soap the brush before masking fluid", moment: "painting", designId: need.designId, occasion: null, stageId: null, kind: "keep" },
@@ -33,4 +33,13 @@ test("whether it helped is asked once in a season, when what it is about has bee
   expect(said([{ ...lesson, answeredOn: "2031-11-05" }], [done])).toEqual([["soap", false]]);
   expect(said([{ ...lesson, answeredOn: "2030-12-20" }], [done])).toEqual([["soap", true]]);
   expect(said([{ ...lesson, notedOn: "2031-11-03" }], [done])).toEqual([["soap", false]]);
+  const begun = { ...outlookOf([{ ...lesson, notedOn: "2031-11-07" }], [done]), season: { ...season([]).season, from: "2031-11-08" } };
+  expect(lessonsAsked(begun)).toEqual([]);
+});
+
+test("of a season in which all is done every lesson that came back is asked about, whatever its moment and its design", () => {
+  const sending = { ...lesson, id: "seal", moment: "sending" as const };
+  const ids = (lessons: readonly LessonRead[], needs: readonly NeedRead[]) => lessonsAsked(outlookOf(lessons, needs)).map((each) => each.lesson.id);
+  expect(ids([lesson, sending, { ...lesson, id: "other", designId: "x" }], [done])).toEqual(["soap", "seal"]);
+  expect(ids([lesson, sending], [need])).toEqual([]);
 });

@@ -29,10 +29,14 @@ export function lessonsSaid(
     .map((lesson) => ({ lesson, isAsked: isAskedNow(lesson, outlook) }));
 }
 
+/** All lessons of which it can be said now whether they helped, whatever their moment: what is done is worked on nowhere else. */
+export const lessonsAsked = (outlook: Pick<Outlook, "lessons" | "today" | "needs" | "season">): LessonSaid[] =>
+  livingLessons(outlook).flatMap((lesson) => (isAskedNow(lesson, outlook) ? [{ lesson, isAsked: true }] : []));
+
 const isAbout = ({ designId, occasion }: LessonRead, { designs, occasions }: { readonly designs: readonly string[]; readonly occasions: readonly string[] }): boolean =>
   designId === null ? occasion === null || occasions.includes(occasion) : designs.includes(designId);
 
-/** A lesson of this very week has not come back yet. */
+/** A lesson that was noted just now has not come back yet, though a season has begun since. */
 const COMES_BACK_AFTER = 14;
 
 /** From which stage of a need on what a moment is about has been done. */
@@ -46,8 +50,7 @@ const DONE_FROM: Readonly<Record<LessonMoment, readonly NeedStage[]>> = {
 
 /** Once in a season, when what it is about has been done with the lesson in mind. */
 function isAskedNow(lesson: LessonRead, { today, needs, season }: Pick<Outlook, "today" | "needs" | "season">): boolean {
-  const isOld = daysBetween(day(lesson.notedOn), today) >= COMES_BACK_AFTER || lesson.notedOn < season.from;
-  if (!isOld || isSaidSince(lesson, day(season.from))) return false;
+  if (daysBetween(day(lesson.notedOn), today) < COMES_BACK_AFTER || isSaidSince(lesson, day(season.from))) return false;
   return needs.some((view) => concerns(lesson, view) && DONE_FROM[lesson.moment].includes(view.stage));
 }
 

@@ -70,6 +70,11 @@ test("a code lets one device in, once; what it carries is for this site alone an
   expect((await asDevice("GET", "readable", { cookie })).status).toBe(403);
 });
 
+test("where a proxy with TLS stands before the shop, what a device carries goes over TLS alone", async () => {
+  const entered = await asDevice("POST", "devices", { body: { code: (await code()).code, name: "Phone" }, more: { "x-forwarded-proto": "https" } });
+  expect(entered.headers["set-cookie"]?.[0]).toMatch(/^yule=[^;]+; path=\/; expires=[^;]+; samesite=strict; secure; httponly$/i);
+});
+
 test("what is sent out is out at once, its open screen too; a device sends itself out, but no other", async () => {
   const [lost, kept] = [await enter("Lost phone"), await enter("Fair phone")];
   const ended = asDevice("GET", "feed", { cookie: lost });

@@ -19,9 +19,12 @@ const isOpen = (ctx: Context): boolean =>
   (ctx.method === "POST" && ctx.path === "/api/devices") ||
   (ctx.method === "GET" && (ctx.path.startsWith("/api/calendar/") || ctx.path === "/api/health" || ctx.path === "/api/ready"));
 
-/** What a device carries: http-only, for this site alone (RFC 6265bis), and over TLS only where it was given so. */
+/** What a device carries: http-only, for this site alone (RFC 6265bis), and over TLS only where it was given so, by this server or by the proxy before it. */
 export function carry(ctx: Context, shopId: string, id: string, secret: string): void {
-  ctx.cookies.set(COOKIE, `${shopId}.${id}.${secret}`, { httpOnly: true, sameSite: "strict", path: "/", maxAge: YEAR_MS, secure: ctx.secure, overwrite: true });
+  // Whoever makes the proxy's word up makes only what is sent to them safer.
+  const isTls = ctx.secure || ctx.get("x-forwarded-proto") === "https";
+  ctx.cookies.secure = isTls;
+  ctx.cookies.set(COOKIE, `${shopId}.${id}.${secret}`, { httpOnly: true, sameSite: "strict", path: "/", maxAge: YEAR_MS, secure: isTls, overwrite: true });
 }
 
 export function dropCarried(ctx: Context): void {

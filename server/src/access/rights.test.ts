@@ -194,6 +194,10 @@ describe("a lock", () => {
     expect((await ask("GET", "costs")).status).toBe(200);
   });
 
+  test("keeps figures as argon2id, by no less than 19 MiB and two rounds", async () => {
+    expect(await hashPin("2718")).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
+  });
+
   test("slows down whoever tries figures, and lets in nobody sooner for the right ones", async () => {
     const { id } = await letIn("maker");
     const who: Asker = { ...HOME, deviceId: id, role: "maker", isLocked: false };

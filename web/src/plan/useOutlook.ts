@@ -26,8 +26,8 @@ const reckonedBy = (shop: ShopRead): object => ({ ...shop, lengthSystem: undefin
 /** The shop as it was before while nothing is reckoned otherwise by what changed. */
 function useReckoned(shop: ShopRead | undefined): ShopRead | undefined {
   const [kept, setKept] = useState(shop);
-  const isOther = kept === undefined || shop === undefined || JSON.stringify(reckonedBy(kept)) !== JSON.stringify(reckonedBy(shop));
-  if (isOther && kept !== shop) setKept(shop);
+  const isOther = kept !== shop && (kept === undefined || shop === undefined || JSON.stringify(reckonedBy(kept)) !== JSON.stringify(reckonedBy(shop)));
+  if (isOther) setKept(shop);
   return isOther ? shop : kept;
 }
 

@@ -27,9 +27,9 @@ export const languageOf = ({ language, country }: { readonly language: string; r
   }
 };
 
-export const isEnglish = (language: string): boolean => language === WRITTEN_IN_CODE || language === AMERICAN_ENGLISH;
+const isEnglish = (language: string): boolean => language === WRITTEN_IN_CODE || language === AMERICAN_ENGLISH;
 /** Speaks English from now on, in the one spelling or the other. */
-export function speakEnglish(language: string): void {
+function speakEnglish(language: string): void {
   english = language;
   catalogues = null;
   translateBy(language === AMERICAN_ENGLISH ? americanSpelling : null);

@@ -2,6 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { measured, minutes, plural, printMinutes, t, type LearnedTime } from "@yule/core";
 import { learnedRoute, NO_RECORD, yieldOf, type LearnedStage, type Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
+import { LessonsAsked } from "../../../features/lessons/Lessons.tsx";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Choice } from "../../../kit/FormField.tsx";
 import { Teach } from "../../../kit/states.tsx";
@@ -61,6 +62,9 @@ export default function BelievedAsk({ outlook }: LogbookAskProps) {
       <DataTable label={t`What is believed of ${design.name}`} rows={stages} columns={columns} rowId={({ table }) => table.id} maxWidth="900px" />
       <Box color="softInk" fontSize="15px" marginTop="8px" maxWidth="52em">
         {t`“Mostly” is eight times in ten. Hands plan the evenings, drying tells what waits at the bench, losses tell how many panels to begin. What was noted wrongly is left out by undoing its entry: press the story of the batch.`}
+      </Box>
+      <Box marginTop="18px">
+        <LessonsAsked outlook={outlook} />
       </Box>
       <FadedLessons outlook={outlook} />
     </>

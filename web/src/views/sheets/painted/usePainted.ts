@@ -16,7 +16,7 @@ export interface Painting {
 export function usePainted(question: PaintedQuestion | null, painting: Painting | null) {
   const asked = question && painting && question.wants.length > 0 ? { question, painting } : null;
   const { value, fresh } = useSolved(asked, async (both) => ({ plan: await solver().painted(both.question, both.painting, SECONDS) }), {
-    kind: "painted",
+    // A photo's name tells it from others of this page alone: nothing is kept for another.
     identity: (both) => [both.question, both.painting.name, both.painting.marks],
   });
   const last = useRef<PaintedPlan | null>(null);
