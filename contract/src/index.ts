@@ -59,6 +59,8 @@ export { letterFates, undertakingKinds, type LetterFate, type LetterRead, type P
 export * from "./logbook/cursor.ts";
 export * from "./logbook/logbook.ts";
 export * from "./logbook/book.ts";
+export * from "./logbook/learning.ts";
+export * from "./logbook/notes.ts";
 export * from "./logbook/review.ts";
 export { eventPhrase, type EventFacts, type EventTold } from "./logbook/events.ts";
 export type { SessionSum } from "./bench/events.ts";
@@ -77,3 +79,4 @@ export { sheetsCommands } from "./sheets/commands.ts";
 export { benchCommands } from "./bench/commands.ts";
 export { finishCommands } from "./finish/commands.ts";
 export { dispatchCommands } from "./dispatch/commands.ts";
+export { logbookCommands } from "./logbook/commands.ts";

@@ -9,6 +9,7 @@ import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
 import { stopServer } from "./http/stopping.ts";
 import { learnFirst } from "./learned/fold.ts";
+import { sumFirst } from "./logbook/years.ts";
 import { Feed } from "./http/feed.ts";
 import { runCommand } from "./logbook/run.ts";
 import { simulatedOutside } from "./outside/outside.ts";
@@ -68,7 +69,10 @@ const backups =
 if (backups) await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
 await migrateDatabase(url, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
-await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
+await inShop(database, HOME.shopId, async (tx) => {
+  await learnFirst(tx, HOME.shopId);
+  await sumFirst(tx, HOME.shopId, clock.now());
+});
 if (data !== null) await loadDemo(database, clock, data, fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(url);
 // Another process may do the planning; this one then only asks for it.

@@ -12,7 +12,13 @@ export interface SessionSum {
 }
 /** What the logbook keeps of each. */
 export interface BenchEvents {
-  readonly "tell-bench": { readonly stage: string; readonly what: (typeof benchFacts)[number]; readonly panels: readonly number[] };
+  readonly "tell-bench": {
+    readonly stage: string;
+    readonly what: (typeof benchFacts)[number];
+    readonly panels: readonly number[];
+    /** The room as it was, degrees Celsius and humidity from 0 to 1; null where nothing measured it, left out in entries of before it was kept. */
+    readonly air?: { readonly warm: number; readonly humid: number } | null;
+  };
   /** `sum` where a session that was begun is closed. */
   readonly "tell-session": { readonly what: (typeof sessionFacts)[number]; readonly note: string; readonly sum: SessionSum | null };
 }

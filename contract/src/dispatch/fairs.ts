@@ -111,6 +111,11 @@ export interface FairsRead {
   readonly fairs: readonly FairRead[];
   /** What the last fairs were and sold, the newest first. */
   readonly past: readonly {
+    readonly id: string;
+    readonly title: string;
+    readonly on: string;
+    /** Nothing is learned of it. */
+    readonly isLeftOut: boolean;
     readonly size: FairSize;
     readonly weather: FairWeather;
     readonly goods: readonly { readonly design: string; readonly colourwayId: string; readonly brought: number; readonly sold: number }[];

@@ -10,13 +10,15 @@ import { sheetsSentences, type SheetsEvents } from "../sheets/events.ts";
 import { shopSentences, type ShopEvents } from "../shop/events.ts";
 import { storesSentences, type StoresEvents } from "../stores/events.ts";
 import type { Sentences } from "./sentences.ts";
+import { logbookSentences, type LogbookEvents } from "./said.ts";
 
 /** What was taken back; `again` where the taking back was itself taken back. */
 interface UndoEvents {
   readonly undo: { readonly of: EventTold; readonly again: boolean };
 }
 /** The values that each kind of event keeps: each domain tells its own. */
-export interface EventFacts extends ShopEvents, SeasonEvents, DesignsEvents, ColourEvents, StoresEvents, SheetsEvents, BenchEvents, FinishEvents, DispatchEvents, UndoEvents {}
+export interface EventFacts
+  extends ShopEvents, SeasonEvents, DesignsEvents, ColourEvents, StoresEvents, SheetsEvents, BenchEvents, FinishEvents, DispatchEvents, LogbookEvents, UndoEvents {}
 
 /** An event as it is kept: values, never a sentence. Rows of before that was so have their words alone. */
 export type EventTold =
@@ -32,6 +34,7 @@ const sentences: Sentences<EventFacts> = {
   ...benchSentences,
   ...finishSentences,
   ...dispatchSentences,
+  ...logbookSentences,
   undo: ({ of, again }) => phrase`${again ? "Done again" : "Undone"}: ${eventPhrase(of)}`,
 };
 

@@ -9,6 +9,9 @@ import { benchCommands } from "../bench/commands.ts";
 import { colourCommands } from "../colour/commands.ts";
 import { designsCommands } from "../designs/commands.ts";
 import { dispatchCommands } from "../dispatch/commands.ts";
+import { logbookCommands } from "./commands.ts";
+import type { NoteRead } from "./notes.ts";
+import type { Role } from "../access/rights.ts";
 import { finishCommands } from "../finish/commands.ts";
 import { seasonCommands } from "../season/commands.ts";
 import { sheetsCommands } from "../sheets/commands.ts";
@@ -26,6 +29,7 @@ export const LOGBOOK_PARTS = {
   finish: finishCommands,
   dispatch: dispatchCommands,
   shop: shopCommands,
+  logbook: logbookCommands,
 } as const;
 export type LogbookPart = keyof typeof LOGBOOK_PARTS;
 export const logbookParts = Object.keys(LOGBOOK_PARTS) as [LogbookPart, ...LogbookPart[]];
@@ -53,6 +57,7 @@ export const logbookQuery = z
     until: dayField.optional(),
     kind: z.enum(storied).optional(),
     of: id.optional(),
+    who: text().max(120).optional().describe("the device by its name; empty where the shop runs"),
     most: z.coerce.number().int().min(1).max(200).default(60),
   })
   .refine(({ from, until }) => from === undefined || until === undefined || from <= until, { path: ["until"], message: written`a day not before the first` })
@@ -70,6 +75,15 @@ export interface EventRead {
   readonly happened: EventTold;
   readonly undoneBy: string | null;
   readonly undoable: boolean;
+  /** Who told it; null in entries of before that was kept. */
+  readonly by: ToldBy | null;
+  /** What is pinned to it. */
+  readonly notes: readonly NoteRead[];
+}
+/** By which device something was told, "" where the shop runs, and as whom. */
+export interface ToldBy {
+  readonly device: string;
+  readonly role: Role;
 }
 export interface LogbookRead {
   /** Latest first, by the moment at which it happened. */

@@ -1,10 +1,11 @@
-import type { Day } from "@yule/core";
+import type { Day, TimesSeen } from "@yule/core";
 import { z } from "zod";
 import { id } from "../common/envelope.ts";
 import type { StageRead } from "../designs/designs.ts";
 import type { NeedKind, SeasonRead } from "../season/needs.ts";
 import type { SessionChangeRead } from "../season/sessions.ts";
 import type { SeasonState } from "../season/seasons.ts";
+import type { WeekOfMoney } from "../stores/costs.ts";
 
 /** Which season is looked back on; the open one where none is named. */
 export const reviewQuery = z.strictObject({ season: id.optional() });
@@ -54,8 +55,37 @@ export interface ReviewRead {
   readonly needs: readonly ReviewedNeed[];
   readonly hands: readonly ReviewedHands[];
   readonly losses: readonly ReviewedLoss[];
+  /** What the season's batches showed of the times of their stages, whatever is believed now. */
+  readonly seen: readonly TimesSeen[];
+  /** What came in and was paid out, by weeks. */
+  readonly money: readonly WeekOfMoney[];
   readonly designs: readonly { readonly id: string; readonly name: string; readonly stages: readonly StageRead[] }[];
   /** The ordinary week, as it is now, and what was different in this season. */
   readonly sessions: SeasonRead["sessions"];
   readonly changes: readonly SessionChangeRead[];
+}
+
+/** What came of a season, in figures that can stand beside those of another. */
+export interface SeasonSum {
+  readonly id: string;
+  readonly name: string;
+  readonly from: Day;
+  readonly until: Day;
+  readonly state: SeasonState;
+  /** Promises that came due, and those of them that were kept. */
+  readonly promises: number;
+  readonly kept: number;
+  /** Cards asked for, and those left over. */
+  readonly cards: number;
+  readonly leftOver: number;
+  readonly panels: number;
+  readonly lost: number;
+  /** Of hands. */
+  readonly minutes: number;
+  readonly inMinor: number;
+  readonly outMinor: number;
+}
+/** The latest seasons beside each other, the newest first. */
+export interface YearsRead {
+  readonly years: readonly SeasonSum[];
 }

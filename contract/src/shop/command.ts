@@ -10,6 +10,7 @@ import { sheetsCommands } from "../sheets/commands.ts";
 import { benchCommands } from "../bench/commands.ts";
 import { finishCommands } from "../finish/commands.ts";
 import { dispatchCommands } from "../dispatch/commands.ts";
+import { logbookCommands } from "../logbook/commands.ts";
 
 /** Every command a maker can give, with the schema of what it says: each domain tells its own. */
 export const commandSchemas = {
@@ -22,6 +23,7 @@ export const commandSchemas = {
   ...benchCommands,
   ...finishCommands,
   ...dispatchCommands,
+  ...logbookCommands,
   undo: z.strictObject({ eventId: id }),
 } as const;
 

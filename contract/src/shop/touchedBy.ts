@@ -9,6 +9,7 @@ import { sheetsTouched } from "../sheets/touched.ts";
 import { benchTouched } from "../bench/touched.ts";
 import { finishTouched } from "../finish/touched.ts";
 import { dispatchTouched } from "../dispatch/touched.ts";
+import { logbookTouched } from "../logbook/touched.ts";
 
 const TOUCHED: Readonly<Record<CommandKind, readonly ReadName[]>> = {
   ...shopTouched,
@@ -20,6 +21,7 @@ const TOUCHED: Readonly<Record<CommandKind, readonly ReadName[]>> = {
   ...benchTouched,
   ...finishTouched,
   ...dispatchTouched,
+  ...logbookTouched,
   undo: ALL_READS.filter((read) => read !== "plan"),
 };
 

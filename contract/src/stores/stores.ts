@@ -105,7 +105,7 @@ export interface StoresRead {
 }
 
 /** Why something came or went. */
-export const moveReasons = ["first count", "received", "taken", "counted", "spoilt", "given away", "dried up", "older"] as const;
+export const moveReasons = ["first count", "received", "taken", "counted", "spoilt", "given away", "dried up", "learned anew", "older"] as const;
 export type MoveReason = (typeof moveReasons)[number];
 export interface MoveRead {
   readonly storeId: string;

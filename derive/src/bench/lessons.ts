@@ -1,5 +1,5 @@
 import type { BatchRead, DesignRead } from "@yule/contract";
-import { faultMatters, recordsOf, timesSeen, type FaultMatters, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
+import { dayAt, faultMatters, recordsOf, type Day, timesSeen, type FaultMatters, type StageRecord, type TimesSeen, type WorkedStretch } from "@yule/core";
 import { stretchesOf } from "../season/worked.ts";
 import { paintingStages } from "../season/unitsSoFar.ts";
 import { fatesOf, spoiltAt, type BatchFate } from "../finish/fates.ts";
@@ -24,9 +24,30 @@ export interface BatchLessons {
   readonly losses: readonly { readonly stage: string; readonly why: string; readonly count: number }[];
 }
 
-/** @param design the batch's own, with the route as it is now: times are told as multiples of the planned ones */
-export function lessonsOf(batch: BatchRead, design: Pick<DesignRead, "stages">, timeZone: string): BatchLessons {
-  const spoilt = spoiltAt(batch);
+/** What of a batch teaches. */
+export interface Counted {
+  readonly isNothing: boolean;
+  /** Days of which nothing does. */
+  readonly without: ReadonlySet<Day>;
+  /** Nothing that was told before does; null where it is not learned anew. */
+  readonly since: Date | null;
+}
+export const EVERYTHING: Counted = { isNothing: false, without: new Set(), since: null };
+
+/** A batch with what of it teaches alone: its panels still do where something that was told of them does. */
+function counting(whole: BatchRead, { isNothing, without, since }: Counted, timeZone: string): BatchRead {
+  if (isNothing) return { ...whole, facts: [], units: [] };
+  const facts = whole.facts.filter(({ at }) => (since === null || new Date(at) >= since) && !without.has(dayAt(new Date(at), timeZone)));
+  return { ...whole, facts, units: facts.length === 0 && whole.facts.length > 0 ? [] : whole.units };
+}
+
+/**
+ * @param design the batch's own, with the route as it is now: times are told as multiples of the planned ones
+ * @param counted what of it teaches
+ */
+export function lessonsOf(whole: BatchRead, design: Pick<DesignRead, "stages">, timeZone: string, counted: Counted = EVERYTHING): BatchLessons {
+  const batch = counted === EVERYTHING ? whole : counting(whole, counted, timeZone);
+  const spoilt = spoiltAt(whole);
   const judged = batch.units.filter(({ id, grade }) => grade !== null && grade !== "rescue" && !spoilt.has(id));
   const good = judged.filter(({ grade }) => grade === "good").length;
   const inStash = batch.units.filter(({ grade }) => grade === "stash");
@@ -43,7 +64,7 @@ export function lessonsOf(batch: BatchRead, design: Pick<DesignRead, "stages">, 
     stashed: inStash.length,
     served: inStash.filter(({ servesNeedId }) => servesNeedId !== null).length,
     stages: paintingStages(design).flatMap(({ id }) => {
-      const lost = [...spoilt.values()].filter(({ stage }) => stage === id).length;
+      const lost = [...spoiltAt(batch).values()].filter(({ stage }) => stage === id).length;
       const through = new Set(batch.facts.flatMap(({ what, stageId, unitId }) => (what === "done" && stageId === id && spoilt.get(unitId)?.stage !== id ? [unitId] : []))).size;
       return through + lost > 0 ? [{ stage: id, through, lost }] : [];
     }),

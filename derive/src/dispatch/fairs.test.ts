@@ -25,7 +25,10 @@ const fair = (more: Partial<FairRead> = {}): FairRead => ({
   ...more,
 });
 const told = (more: Partial<FairsRead> = {}): FairsRead => ({ fairs: [], past: [], ...more });
-const past = (brought: number, sold: number): FairsRead["past"][number] => ({ size: "usual", weather: "fine", goods: [{ design: boat.id, colourwayId: "blue", brought, sold }] });
+const past = (brought: number, sold: number): FairsRead["past"][number] => ({
+  ...{ id: "p", title: "Quay fair", on: "2030-12-14", isLeftOut: false },
+  ...{ size: "usual", weather: "fine", goods: [{ design: boat.id, colourwayId: "blue", brought, sold }] },
+});
 const planOf = (reads: FairsRead, costs: readonly CardCost[] = [cost()]) => {
   const [ahead] = fairsAhead(outlook, reads);
   if (!ahead) throw new Error("no fair is to come");

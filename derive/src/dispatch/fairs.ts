@@ -81,7 +81,8 @@ interface FairTold {
 }
 
 /** How many of each to take along and to paint for a fair. */
-export function fairPlan(outlook: Outlook, { fair, views }: FairAhead, { left, past, costs }: FairTold): FairPlan {
+export function fairPlan(outlook: Outlook, { fair, views }: FairAhead, { left, past: all, costs }: FairTold): FairPlan {
+  const past = all.filter(({ isLeftOut }) => !isLeftOut);
   const day: FairDay = { size: fair?.size ?? "usual", weather: fair?.weather ?? "fine" };
   const drawn = fairDraws(past satisfies readonly PastFair[]);
   const rows = goodsFor(outlook, views, left).map((row) => ({ ...row, price: priceOf(row, fair, views, costs), seen: seenOf(row, past, drawn.of) }));

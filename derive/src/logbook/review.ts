@@ -1,4 +1,4 @@
-import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead } from "@yule/contract";
+import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead, SeasonSum } from "@yule/contract";
 import { addDays, daysBetween, type Day } from "@yule/core";
 
 /** What first stood in the way of a promise that was not kept. */
@@ -140,4 +140,17 @@ function earnedBy(needs: readonly ReviewedNeed[], hands: readonly ReviewedHands[
       return { designId, name: name.get(designId) ?? "", incomeMinor, minutes: spent, hourMinor: spent === 0 ? null : Math.round((incomeMinor * 60) / spent) };
     })
     .sort((a, b) => (b.hourMinor ?? 0) - (a.hourMinor ?? 0) || a.name.localeCompare(b.name));
+}
+
+/** The same in figures that can stand beside those of another season. */
+export function seasonSumOf(read: ReviewRead, today: Day): SeasonSum {
+  const { kept, missed, minutes, panels, lost } = reviewOf(read, today);
+  const sum = (of: (need: ReviewedNeed) => number): number => read.needs.reduce((all, need) => all + of(need), 0);
+  const { id, name, from, until, state } = read.season;
+  return {
+    ...{ id, name, from, until, state, kept, promises: kept + missed.length, panels, lost, minutes },
+    ...{ cards: sum(({ cards }) => cards), leftOver: sum(({ leftOver }) => leftOver) },
+    inMinor: read.money.reduce((all, { income }) => all + income, 0),
+    outMinor: read.money.reduce((all, { lots, outlays, post }) => all + lots + outlays + post, 0),
+  };
 }

@@ -15,6 +15,8 @@ const event = (at: string, happened: EventTold, more: Partial<EventRead> = {}): 
     happened,
     undoneBy: null,
     undoable: true,
+    by: null,
+    notes: [],
     ...more,
   };
 };

@@ -13,6 +13,8 @@ export interface Asker {
   readonly accountId: string;
   /** Null for whoever sits where the shop runs. */
   readonly deviceId: string | null;
+  /** What the device is called; "" where the shop runs. */
+  readonly device: string;
   /** What they may: a device that is locked does what a helper does. */
   readonly role: Role;
   readonly isLocked: boolean;
@@ -80,7 +82,7 @@ export async function whoCarries(tx: Transaction, shopId: string, id: string, se
     .where(and(eq(device.shopId, shopId), eq(device.id, id), isNull(device.endedAt)));
   if (!row || now.getTime() - row.seenAt.getTime() > FORGOTTEN_AFTER) return null;
   const isLocked = row.pinHash !== null;
-  const who: Asker = { shopId, accountId: row.accountId, deviceId: id, role: isLocked && row.role === "maker" ? "helper" : row.role, isLocked };
+  const who: Asker = { shopId, accountId: row.accountId, deviceId: id, device: row.name, role: isLocked && row.role === "maker" ? "helper" : row.role, isLocked };
   const hash = hashOf(secret);
   if (isSame(row.beforeHash, hash)) return now.getTime() - row.changedAt.getTime() < OVERLAPS ? { who, changed: null } : null;
   if (!isSame(row.secretHash, hash)) return null;

@@ -40,7 +40,7 @@ export function onlyLetIn({ database, clock }: { readonly database: Database; re
       await next();
       return;
     }
-    const who = isHere(ctx) ? { ...HOME, deviceId: null, role: "maker" as const, isLocked: false } : await carrier(ctx, database, clock.now());
+    const who = isHere(ctx) ? { ...HOME, deviceId: null, device: "", role: "maker" as const, isLocked: false } : await carrier(ctx, database, clock.now());
     if (!who) throw notLetIn();
     (ctx.state as { who?: Asker }).who = who;
     await next();

@@ -59,6 +59,10 @@ const ROUTES: Readonly<Record<LookUp, readonly [method: string, path: string]>> 
   "put-away": ["GET", "put-away"],
   book: ["GET", "book"],
   review: ["GET", "review"],
+  years: ["GET", "years"],
+  believed: ["GET", `believed?design=${HOME.shopId}`],
+  recordings: ["GET", `recordings/${HOME.shopId}`],
+  "recordings/keep": ["PUT", `recordings/${HOME.shopId}`],
   pictures: ["GET", `pictures/${HOME.shopId}`],
   "pictures/keep": ["PUT", `pictures/${HOME.shopId}`],
   scan: ["GET", "scan"],
@@ -200,7 +204,7 @@ describe("a lock", () => {
 
   test("slows down whoever tries figures, and lets in nobody sooner for the right ones", async () => {
     const { id } = await letIn("maker");
-    const who: Asker = { ...HOME, deviceId: id, role: "maker", isLocked: false };
+    const who: Asker = { ...HOME, deviceId: id, device: "Tablet", role: "maker", isLocked: false };
     const held: Asker = { ...who, role: "helper", isLocked: true };
     const attempt = (pin: string, at: Date) => inShop(shop.database, HOME.shopId, (tx) => unlock(tx, held, pin, at));
     await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await hashPin("2718")));

@@ -1,5 +1,5 @@
 import { phrase, type Phrase } from "@yule/core";
-import { backupManifest, type BackupAbout, type BackupManifest } from "@yule/contract";
+import { backupManifest, type BackupAbout, type BackupManifest, MOST_RECORDING_BYTES, recordingType } from "@yule/contract";
 import { createHash } from "node:crypto";
 import { open, type Entry, type ZipFile } from "yauzl";
 import { pictureHeader } from "../shop/pictures.ts";
@@ -104,7 +104,12 @@ function manifestIn(bytes: Buffer): BackupManifest {
 
 async function compare(told: BackupManifest["files"][number], chunks: AsyncIterable<Buffer>): Promise<void> {
   const hash = createHash("sha256");
-  if (told.name.startsWith("pictures/")) {
+  if (told.name.startsWith("recordings/")) {
+    if (told.bytes > MOST_RECORDING_BYTES) refused(phrase`a voice note longer than any that is kept`, WHOLE);
+    const bytes = await whole(chunks);
+    if (recordingType(bytes) === null) refused(phrase`something else where a voice note should be`, WHOLE);
+    hash.update(bytes);
+  } else if (told.name.startsWith("pictures/")) {
     if (told.bytes > MOST_PICTURE_BYTES) refused(phrase`a picture larger than any that is kept`, WHOLE);
     const bytes = await whole(chunks);
     if (!pictureHeader(bytes)) refused(phrase`something else where a picture should be`, WHOLE);

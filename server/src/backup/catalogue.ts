@@ -13,8 +13,18 @@ export interface ShopTable {
 /** Who is let in is a thing of this machine and this moment: an older backup lets nobody in again who was sent out since. */
 const NOT_KEPT = ["device", "let_in"];
 
-/** Of these the rows have bytes: they are kept as files. */
-export const PICTURES = "picture";
+/** A table whose rows have bytes: they are kept as files, under a folder of their own. */
+export interface FiledTable {
+  readonly name: string;
+  readonly folder: string;
+  /** Whether a row may have the same at a smaller size beside it. */
+  readonly hasSmall: boolean;
+}
+export const FILED: readonly FiledTable[] = [
+  { name: "picture", folder: "pictures", hasSmall: true },
+  { name: "recording", folder: "recordings", hasSmall: false },
+];
+export const filedAs = (table: string): FiledTable | null => FILED.find(({ name }) => name === table) ?? null;
 
 interface Described {
   readonly name: string;
@@ -58,8 +68,8 @@ export async function shopTables(client: pg.ClientBase): Promise<ShopTable[]> {
 
 async function refuseBytes(client: pg.ClientBase): Promise<void> {
   const { rows } = await client.query<{ name: string }>(
-    "select distinct table_name::text as name from information_schema.columns where table_schema = 'public' and udt_name = 'bytea' and table_name <> $1",
-    [PICTURES],
+    "select distinct table_name::text as name from information_schema.columns where table_schema = 'public' and udt_name = 'bytea' and table_name <> all($1)",
+    [FILED.map(({ name }) => name)],
   );
   if (rows.length > 0) throw new Error(`bytes of ${rows.map(({ name }) => name).join(", ")} are not carried by a backup yet`);
 }

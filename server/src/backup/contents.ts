@@ -1,12 +1,12 @@
 import { createHash } from "node:crypto";
 import type pg from "pg";
-import { PICTURES, shopTables, type ShopTable } from "./catalogue.ts";
+import { FILED, filedAs, shopTables, type FiledTable, type ShopTable } from "./catalogue.ts";
 
 /** One file of a backup, made as it is read. */
 export interface BackupFile {
   readonly name: string;
   readonly rows: number;
-  /** Rows of a table are packed; pictures are packed already. */
+  /** Rows of a table are packed; pictures and recordings are packed already. */
   readonly isPacked: boolean;
   readonly chunks: AsyncIterable<Buffer>;
 }
@@ -15,9 +15,10 @@ const ROWS_AT_ONCE = 500;
 
 /** A row as text, without what another shop would have otherwise. Only ever text: numbers are not looked at on the way. */
 function lineOf({ name, key }: ShopTable): string {
-  const without = name === "shop" ? "'{shop_id,id}'" : name === PICTURES ? "'{shop_id,bytes,small}'" : "'{shop_id}'";
+  const filed = filedAs(name);
+  const without = name === "shop" ? "'{shop_id,id}'" : filed ? "'{shop_id,bytes,small}'" : "'{shop_id}'";
   const order = key.length === 0 || name === "shop" ? "" : ` order by ${key.map((each) => `"${each}"`).join(", ")}`;
-  const also = name === PICTURES ? " || jsonb_build_object('small', small is not null)" : "";
+  const also = filed?.hasSmall ? " || jsonb_build_object('small', small is not null)" : "";
   return `select (to_jsonb(t) - ${without}::text[]${also})::text as line from "${name}" t where shop_id = $1${order}`;
 }
 
@@ -30,11 +31,21 @@ export async function* contentsOf(client: pg.ClientBase, shopId: string): AsyncG
     const { rows } = await client.query<{ count: number }>(`select count(*)::int as count from "${table.name}" where shop_id = $1`, [shopId]);
     yield { name: `tables/${table.name}.jsonl`, rows: rows[0]?.count ?? 0, isPacked: true, chunks: linesOf(client, table, shopId) };
   }
-  const { rows } = await client.query<{ id: string; small: boolean }>(`select id::text, small is not null as small from ${PICTURES} where shop_id = $1 order by id`, [shopId]);
-  for (const { id, small } of rows) {
-    yield { name: `pictures/${id}`, rows: 0, isPacked: false, chunks: bytesOf(client, shopId, id, "bytes") };
-    if (small) yield { name: `pictures/${id}-small`, rows: 0, isPacked: false, chunks: bytesOf(client, shopId, id, "small") };
+  for (const filed of FILED) {
+    // A database of before such files were kept has none.
+    if (!(await isThere(client, filed))) continue;
+    const small = filed.hasSmall ? "small is not null" : "false";
+    const { rows } = await client.query<{ id: string; small: boolean }>(`select id::text, ${small} as small from "${filed.name}" where shop_id = $1 order by id`, [shopId]);
+    for (const row of rows) {
+      yield { name: `${filed.folder}/${row.id}`, rows: 0, isPacked: false, chunks: bytesOf(client, filed, shopId, row.id, "bytes") };
+      if (row.small) yield { name: `${filed.folder}/${row.id}-small`, rows: 0, isPacked: false, chunks: bytesOf(client, filed, shopId, row.id, "small") };
+    }
   }
+}
+
+async function isThere(client: pg.ClientBase, { name }: FiledTable): Promise<boolean> {
+  const { rows } = await client.query<{ there: boolean }>("select to_regclass($1) is not null as there", [`public.${name}`]);
+  return rows[0]?.there ?? false;
 }
 
 async function* linesOf(client: pg.ClientBase, table: ShopTable, shopId: string): AsyncGenerator<Buffer> {
@@ -47,8 +58,8 @@ async function* linesOf(client: pg.ClientBase, table: ShopTable, shopId: string)
   await client.query("close lines");
 }
 
-async function* bytesOf(client: pg.ClientBase, shopId: string, id: string, column: "bytes" | "small"): AsyncGenerator<Buffer> {
-  const { rows } = await client.query<{ bytes: Buffer }>(`select ${column} as bytes from ${PICTURES} where shop_id = $1 and id = $2`, [shopId, id]);
+async function* bytesOf(client: pg.ClientBase, { name }: FiledTable, shopId: string, id: string, column: "bytes" | "small"): AsyncGenerator<Buffer> {
+  const { rows } = await client.query<{ bytes: Buffer }>(`select ${column} as bytes from "${name}" where shop_id = $1 and id = $2`, [shopId, id]);
   if (rows[0]) yield rows[0].bytes;
 }
 

@@ -1,3 +1,4 @@
+import { recordingType } from "@yule/contract";
 import Papa from "papaparse";
 import type pg from "pg";
 import { pictureHeader } from "../shop/pictures.ts";
@@ -11,7 +12,7 @@ import { writeZip } from "./zip.ts";
 const LEVEL = 6;
 
 /**
- * Writes a whole shop for eyes and other programs: each table as CSV (RFC 4180), the logbook as JSON lines, pictures under the names of their designs, and a page that
+ * Writes a whole shop for eyes and other programs: each table as CSV (RFC 4180), the logbook as JSON lines, pictures under the names of their designs, voice notes, and a page that
  * tells what is what. Nothing reads it back; that is what backups are for.
  */
 export function writeReadable(url: string, shopId: string, file: string, made: Date): Promise<void> {
@@ -23,7 +24,8 @@ export function writeReadable(url: string, shopId: string, file: string, made: D
         const listed: { readonly name: string; readonly rows: number }[] = [];
         for await (const { name, rows, isPacked, chunks } of contentsOf(client, shopId)) {
           if (!isPacked) {
-            if (!name.endsWith("-small")) await put(...(await pictureFile(name, chunks, names)), false);
+            if (name.startsWith("recordings/")) await put(...(await recordingFile(name, chunks)), false);
+            else if (!name.endsWith("-small")) await put(...(await pictureFile(name, chunks, names)), false);
             continue;
           }
           const table = name.replace(/^tables\/|\.jsonl$/g, "");
@@ -85,6 +87,11 @@ async function pictureFile(name: string, chunks: AsyncIterable<Buffer>, names: R
   const bytes = await whole(chunks);
   const id = name.replace("pictures/", "");
   return [[bytes], `pictures/${names.get(id) ?? id}.${pictureHeader(bytes)?.mediaType === "image/jpeg" ? "jpg" : "png"}`];
+}
+
+async function recordingFile(name: string, chunks: AsyncIterable<Buffer>): Promise<[Buffer[], string]> {
+  const bytes = await whole(chunks);
+  return [[bytes], `${name}.${(recordingType(bytes) ?? "audio/webm").replace("audio/", "")}`];
 }
 
 const escaped = (text: string): string => text.replace(/[<>&"']/g, (sign) => `&#${String(sign.charCodeAt(0))};`);

@@ -3,7 +3,7 @@ import { Readable } from "node:stream";
 import type pg from "pg";
 import type { Archive } from "./archive.ts";
 import { whole } from "./archive.ts";
-import { PICTURES, shopTables, type ShopTable } from "./catalogue.ts";
+import { filedAs, shopTables, type FiledTable, type ShopTable } from "./catalogue.ts";
 
 const ROWS_AT_ONCE = 1000;
 /** Lines of a table whose rows speak of each other go in together. */
@@ -53,7 +53,8 @@ async function fill(client: pg.Client, shopId: string, table: ShopTable, archive
   let waiting: string[] = [];
   const put = async (): Promise<void> => {
     if (waiting.length === 0) return;
-    if (table.name === PICTURES) for (const line of waiting) await putPicture(client, table, line, own, archive);
+    const filed = filedAs(table.name);
+    if (filed) for (const line of waiting) await putFiled(client, table, filed, line, own, archive);
     else
       await client.query(`insert into "${table.name}" select r.* from unnest($1::text[]) as line, jsonb_populate_record(null::"${table.name}", line::jsonb || $2::jsonb) as r`, [
         waiting,
@@ -68,14 +69,15 @@ async function fill(client: pg.Client, shopId: string, table: ShopTable, archive
   await put();
 }
 
-async function putPicture(client: pg.Client, { columns }: ShopTable, line: string, own: string, archive: Archive): Promise<void> {
-  const { id, small } = JSON.parse(line) as { readonly id: string; readonly small: boolean };
-  const bytes = await whole(await archive.chunks(`pictures/${id}`));
-  const little = small ? await whole(await archive.chunks(`pictures/${id}-small`)) : null;
+async function putFiled(client: pg.Client, { name, columns }: ShopTable, { folder, hasSmall }: FiledTable, line: string, own: string, archive: Archive): Promise<void> {
+  const { id, small = false } = JSON.parse(line) as { readonly id: string; readonly small?: boolean };
+  const parts = [await whole(await archive.chunks(`${folder}/${id}`))];
+  if (small) parts.push(await whole(await archive.chunks(`${folder}/${id}-small`)));
   const plain = columns.filter((column) => column !== "bytes" && column !== "small");
+  const kept = hasSmall ? ["bytes", "small"] : ["bytes"];
   await client.query(
-    `insert into ${PICTURES} (${plain.map((each) => `"${each}"`).join(", ")}, bytes, small) select ${plain.map((each) => `r."${each}"`).join(", ")}, $3::bytea, $4::bytea
-     from jsonb_populate_record(null::${PICTURES}, ($1::jsonb - 'small') || $2::jsonb) as r`,
-    [line, own, bytes, little],
+    `insert into "${name}" (${[...plain, ...kept].map((each) => `"${each}"`).join(", ")}) select ${plain.map((each) => `r."${each}"`).join(", ")}, ${kept.map((_, at) => `$${String(at + 3)}::bytea`).join(", ")}
+     from jsonb_populate_record(null::"${name}", ($1::jsonb - 'small') || $2::jsonb) as r`,
+    [line, own, ...kept.map((_, at) => parts[at] ?? null)],
   );
 }

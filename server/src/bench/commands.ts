@@ -52,7 +52,7 @@ async function tellBench(writing: Writing, payload: CommandPayload<"tell-bench">
   const numbers = payload.facts.map((fact) => units.find((each) => each.id === fact.unitId)?.number ?? 0).sort((a, b) => a - b);
   return {
     subject: ["batch", payload.batchId],
-    facts: { stage: named?.name ?? "", what: first.what, panels: numbers },
+    facts: { stage: named?.name ?? "", what: first.what, panels: numbers, air: writing.outside.hygrometer.at(writing.happened(first.at)) },
   };
 }
 

@@ -56,6 +56,8 @@ import {
   fairGood,
   saleTable,
   saleLine,
+  entryNote,
+  leftOut,
 } from "./tables.ts";
 
 /** The tables that commands write, by the name that stands in the log. */
@@ -110,6 +112,8 @@ const written = {
   fairGood,
   sale: saleTable,
   saleLine,
+  entryNote,
+  leftOut,
 } as const;
 export type WrittenTable = keyof typeof written;
 /** What a table of the log is called in the database. */

@@ -3,7 +3,7 @@ import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import { missing } from "../db/refusal.ts";
 import type { Transaction } from "../db/pool.ts";
-import type { Writing } from "../db/writing.ts";
+import type { Writing, WrittenTable } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { eraseFromLog, SHORTEST_NAME, SOMEBODY } from "../logbook/erase.ts";
 import { eraseFromTitles, eraseOccasionsOf, occasionsOfHousehold } from "../season/reads.ts";
@@ -56,7 +56,9 @@ async function eraseHousehold(writing: Writing, { id }: CommandPayload<"erase-ho
   return { subject: ["shop", shopId], facts: {} };
 }
 
-const isOf = ({ id, before, after }: Change, ids: ReadonlySet<string>): boolean =>
-  ids.has(id) || [before, after].some((row) => typeof row?.householdId === "string" && ids.has(row.householdId));
+/** Tables of which a row is somebody, or their address, by its own id. */
+const THEIRS: ReadonlySet<string> = new Set<WrittenTable>(["household", "person", "householdAddress"]);
+const isOf = ({ table, id, before, after }: Change, ids: ReadonlySet<string>): boolean =>
+  (THEIRS.has(table) && ids.has(id)) || [before, after].some((row) => typeof row?.householdId === "string" && ids.has(row.householdId));
 
 export const eraseHandlers = { "erase-household": eraseHousehold };

@@ -3,6 +3,7 @@ import { asc, desc, inArray, isNotNull, isNull, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readColourwayNames } from "../designs/reads.ts";
 import { groupBy } from "@yule/core";
+import { fairsLeftOut } from "../learned/reads.ts";
 import { fairGood, fairTable, saleLine, saleTable } from "./fairTables.ts";
 import { boundNeed, undertaking } from "./tables.ts";
 
@@ -19,16 +20,20 @@ export const readOpenFairs = async (tx: Transaction): Promise<FairRead[]> => asT
 
 /** Fairs that are not over, the one that was over last, and what the last ones sold. */
 export async function readFairs(tx: Transaction): Promise<FairsRead> {
+  const out = await fairsLeftOut(tx);
   const over = await tx.select().from(fairTable).where(isNotNull(fairTable.tinMinor)).orderBy(desc(fairTable.on), desc(fairTable.id)).limit(PAST_FAIRS);
+  const titles = await needsOf(
+    tx,
+    over.map(({ id }) => id),
+  );
   const goods = await goodsOf(
     tx,
     over.map(({ id }) => id),
   );
   return {
     fairs: await asTold(tx, [...(await openRows(tx)), ...over.slice(0, 1)]),
-    past: over.map(({ id, size, weather }) => ({
-      size,
-      weather,
+    past: over.map(({ id, size, weather, on }) => ({
+      ...{ id, size, weather, on, title: titles.get(id)?.title ?? "", isLeftOut: out.has(id) },
       goods: (goods.get(id) ?? []).map(({ designId: design, colourwayId, brought, sold }) => ({ design, colourwayId, brought, sold: sold ?? 0 })),
     })),
   };

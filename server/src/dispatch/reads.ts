@@ -5,7 +5,8 @@ import type { PgColumn } from "drizzle-orm/pg-core";
 import type { Transaction } from "../db/pool.ts";
 import { NEIGHBOURS, type Carrier } from "../outside/carrier.ts";
 import { householdsWithDays, openNeeds, titlesOfNeeds } from "../season/open.ts";
-import { readHome } from "../shop/reads.ts";
+import { anewSince } from "../learned/reads.ts";
+import { readHome, readTimeZone } from "../shop/reads.ts";
 import { orderNews, orderPayment, orderTable } from "./orderTables.ts";
 import { boundNeed, household, householdAddress, householdHad, householdSent, personTable, posting, recipient, undertaking } from "./tables.ts";
 
@@ -93,10 +94,11 @@ const LEARNED_FROM = 400;
 
 /** The carrier's table with the days that letters have taken. */
 export async function readTransit(tx: Transaction, carrier: Carrier): Promise<readonly Transit[]> {
+  const anew = await anewSince(tx, "post");
   const rows = await tx
     .select({ service: recipient.service, posted: recipient.postedOn, arrived: recipient.fateOn, fate: recipient.fate })
     .from(recipient)
-    .where(sql`${recipient.fate} in ('arrived', 'lost')`)
+    .where(and(sql`${recipient.fate} in ('arrived', 'lost')`, anew === null ? undefined : gte(recipient.postedOn, dayAt(anew, await readTimeZone(tx)))))
     .orderBy(desc(recipient.fateOn), desc(recipient.id))
     .limit(LEARNED_FROM);
   const seen = new Map<string, number[]>();

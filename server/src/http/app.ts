@@ -3,6 +3,7 @@ import { bodyParser } from "@koa/bodyparser";
 import { Router } from "@koa/router";
 import { send } from "@koa/send";
 import {
+  believedQuery,
   changesPlan,
   envelope,
   faultsOf,
@@ -55,6 +56,8 @@ import { readCardScale, readFinish } from "../finish/reads.ts";
 import { readLogbook } from "../logbook/reads.ts";
 import { readBook } from "../logbook/book.ts";
 import { readReview } from "../logbook/review.ts";
+import { readBelieved } from "../learned/believed.ts";
+import { readYears } from "../logbook/years.ts";
 import { revisionOf } from "../logbook/revisions.ts";
 import { runCommand } from "../logbook/run.ts";
 import type { Outside } from "../outside/outside.ts";
@@ -117,6 +120,7 @@ export function makeApp(setting: AppSetting): Koa {
           // The interface's styles are made at run time; nothing else may be inline.
           styleSrc: ["'self'", "'unsafe-inline'"],
           imgSrc: ["'self'", "data:", "blob:"],
+          mediaSrc: ["'self'", "blob:"],
           workerSrc: ["'self'"],
           upgradeInsecureRequests: null,
         },
@@ -153,10 +157,10 @@ function routes(setting: AppSetting): Router {
     const given: unknown = ctx.request.body;
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, phrase`This is not a command.`, faultsOf(parsed.error, given));
-    const { shopId, accountId, role } = whoMay(ctx, (each) => mayTell(each, parsed.data.kind));
+    const { shopId, accountId, role, device } = whoMay(ctx, (each) => mayTell(each, parsed.data.kind));
     ctx.body = await runCommand(
       database,
-      { shopId, accountId, ...(role === "maker" ? {} : { mayUndo: (kind: CommandKind) => mayTell(role, kind) }), now: clock.now(), outside },
+      { shopId, accountId, by: { device, role }, ...(role === "maker" ? {} : { mayUndo: (kind: CommandKind) => mayTell(role, kind) }), now: clock.now(), outside },
       parsed.data,
     );
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
@@ -249,7 +253,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("fairs", readFairs, () => null);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
-  lookUpRoutes(router, { database, outside });
+  lookUpRoutes(router, { database, outside, clock });
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, phrase`These places are not known.`, faultsOf(query.error, ctx.query));
@@ -269,7 +273,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
 }
 
 /** What is not carried along with the open work: a page at a time, each from where the one before ended. */
-function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "database" | "outside">): void {
+function lookUpRoutes(router: Router, { database, outside, clock }: Pick<AppSetting, "database" | "outside" | "clock">): void {
   const page = <Query>(what: LookUp, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>, path = `/${what}`): void => {
     router.get(path, async (ctx) => {
       const { shopId } = whoReads(ctx, what);
@@ -300,6 +304,8 @@ function lookUpRoutes(router: Router, { database, outside }: Pick<AppSetting, "d
     return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
   });
   page("book", reviewQuery, (tx, { season }) => readBook(tx, season));
+  page("believed", believedQuery, (tx, { design }) => readBelieved(tx, design));
+  page("years", z.object({}), (tx) => readYears(tx, clock.now()));
   page("review", reviewQuery, (tx, { season }) => readReview(tx, season));
   page("put-away", putAwayQuery, (tx, { after }) => readPutAway(tx, after));
 }

@@ -1,11 +1,12 @@
 import { phrase } from "@yule/core";
-import { id as idSchema, type PrintedRead } from "@yule/contract";
+import { id as idSchema, MOST_RECORDING_BYTES, type PrintedRead } from "@yule/contract";
 import type { Router } from "@koa/router";
 import type { Context } from "koa";
 import { whoReads } from "../access/guard.ts";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Outside } from "../outside/outside.ts";
+import { readRecording, saveRecording } from "../logbook/recordings.ts";
 import { MOST_PICTURE_BYTES, readPicture, savePicture, saveSmall } from "../shop/pictures.ts";
 import type { Clock } from "./clock.ts";
 
@@ -37,10 +38,20 @@ export function pictureRoutes(router: Router, { database, clock, outside }: File
     const { shopId } = whoReads(ctx, "pictures");
     const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
     if (!found) throw new Refusal(404, phrase`There is no such picture.`);
-    ctx.set("cache-control", "private, max-age=31536000, immutable");
-    ctx.set("content-security-policy", "default-src 'none'");
-    ctx.type = found.mediaType;
-    ctx.body = found.bytes;
+    neverChanged(ctx, found);
+  });
+  router.put("/recordings/:id", async (ctx) => {
+    const id = pictureId(ctx.params.id, "recording");
+    const { shopId } = whoReads(ctx, "recordings/keep");
+    const bytes = await bodyBytes(ctx, MOST_RECORDING_BYTES, "recording");
+    await inShop(database, shopId, (tx) => saveRecording(tx, shopId, id, bytes, clock.now()));
+    ctx.status = 204;
+  });
+  router.get("/recordings/:id", async (ctx) => {
+    const { shopId } = whoReads(ctx, "recordings");
+    const found = await inShop(database, shopId, (tx) => readRecording(tx, shopId, pictureId(ctx.params.id, "recording")));
+    if (!found) throw new Refusal(404, phrase`There is no such recording.`);
+    neverChanged(ctx, found);
   });
   router.get("/scan", async (ctx) => {
     ctx.set("cache-control", "no-store");
@@ -72,9 +83,17 @@ export function printerRoutes(router: Router, { clock, outside }: Pick<FileSetti
   });
 }
 
-function pictureId(given: string | undefined): string {
+/** Answers with bytes that are kept under their id for good, and that a browser does nothing with but show or play them. */
+function neverChanged(ctx: Context, { mediaType, bytes }: { readonly mediaType: string; readonly bytes: Buffer }): void {
+  ctx.set("cache-control", "private, max-age=31536000, immutable");
+  ctx.set("content-security-policy", "default-src 'none'");
+  ctx.type = mediaType;
+  ctx.body = bytes;
+}
+
+function pictureId(given: string | undefined, of: "picture" | "recording" = "picture"): string {
   const parsed = idSchema.safeParse(given);
-  if (!parsed.success) throw new Refusal(404, phrase`There is no such picture.`);
+  if (!parsed.success) throw new Refusal(404, of === "picture" ? phrase`There is no such picture.` : phrase`There is no such recording.`);
   return parsed.data;
 }
 

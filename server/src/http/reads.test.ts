@@ -7,7 +7,16 @@ let shop: TestShop;
 /** How often each read of the demo was answered with so many bytes, before there was a past behind it. */
 const bytesBefore = new Map<string, number>();
 const READS = ["shop", "season", "plan", "designs", "stores", "colour", "sheets", "bench", "dispatch", "orders", "logbook", "costs", "finish", "fairs"] as const;
-const LOOKED_UP = ["seasons", "seasons/01936b5c-7a00-7000-8000-000000000004", "households?find=quay", "put-away", "logbook?find=posted"] as const;
+const LOOKED_UP = [
+  "seasons",
+  "seasons/01936b5c-7a00-7000-8000-000000000004",
+  "households?find=quay",
+  "put-away",
+  "logbook?find=posted",
+  "logbook?who=Kitchen%20tablet",
+  "believed?design=01936b5c-7aff-7000-8000-000000000001",
+  "years",
+] as const;
 const bytesOf = async (path: string): Promise<number> => (await (await fetch(`${shop.base}/${path}`)).arrayBuffer()).byteLength;
 
 beforeAll(async () => {
@@ -60,6 +69,9 @@ const PAST = [
   `insert into making (shop_id, id, need_id, step, cards, at) select ${OWN}, ${uuid("7b11", "n")}, ${uuid("7b01", "1 + n % 4000")}, 'score', 3, '2030-01-01'::timestamptz from generate_series(1, 12000) n`,
   `insert into session_fact (shop_id, id, what, at) select ${OWN}, ${uuid("7b0a", "n")}, 'closed', '2030-01-01'::timestamptz + n * interval '1 hour' from generate_series(1, 6000) n`,
   `insert into event (shop_id, id, account_id, at, kind, subject_kind, subject_id, summary, payload, changes) select ${OWN}, ${uuid("7b0b", "n")}, '${HOME.accountId}', '2030-01-01'::timestamptz + n * interval '1 minute', 'tell-bench', 'batch', ${uuid("7b03", "1 + n % 4000")}, 'First wash done: panel ' || n, '{}', '[]' from generate_series(1, 40000) n`,
+  `insert into entry_note (shop_id, id, event_id, at, text) select ${OWN}, ${uuid("7b1e", "n")}, ${uuid("7b0b", "n * 10")}, '2030-01-01'::timestamptz, 'Too wet' from generate_series(1, 4000) n`,
+  `insert into left_out (shop_id, id, "of", of_id, why, at) select ${OWN}, ${uuid("7b1f", "n")}, 'batch', ${uuid("7b03", "n * 8")}, 'Ill', '2030-01-01'::timestamptz from generate_series(1, 500) n`,
+  `insert into season_sum select shop_id, id, jsonb_build_object('id', id) from season where state = 'closed'`,
   `insert into forecast select ${OWN}, ${uuid("7b01", "n")}, '2030-01-07'::date + 7 * w, 0.8, '2030-12-01', true from generate_series(1, 4000) n, generate_series(0, 2) w`,
   `insert into split_result (shop_id, id, method, at, wanted, spoilt) select ${OWN}, ${uuid("7b0c", "n")}, 'cut', '2030-01-01'::timestamptz + n * interval '1 hour', 9, 0 from generate_series(1, 4000) n`,
 ] as const;
@@ -95,6 +107,7 @@ const GROWING: ReadonlySet<string> = new Set([
   "fair_good",
   "sale",
   "sale_line",
+  "entry_note",
 ]);
 interface PlanNode {
   readonly "Node Type": string;

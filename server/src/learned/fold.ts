@@ -6,6 +6,7 @@ import type { Transaction } from "../db/pool.ts";
 import { readRoutes } from "../designs/reads.ts";
 import type { Change } from "../db/change.ts";
 import { readHome } from "../shop/reads.ts";
+import { countedOf } from "./leftOut.ts";
 import { countIn, rowsToAdd } from "./sums.ts";
 import { batchDay, batchLesson, cardOutcome, designYield, faultMatter, panelFate, panelLoss, rescueSeen, stageYield, timeSeen } from "./tables.ts";
 
@@ -31,6 +32,10 @@ export async function foldLearned(tx: Transaction, shopId: string, changes: read
       .filter(({ before, after }) => before === null || after === null || BEARS_ON_TIMES.some((key) => before[key] !== after[key]))
       .flatMap((change) => imagesOf(change).map((image) => text(image.designId))),
   );
+  for (const image of of("leftOut").flatMap(imagesOf)) {
+    if (image.of === "batch") batches.add(text(image.ofId));
+    if (image.of === "design") designs.add(text(image.ofId));
+  }
   if (designs.size > 0) {
     for (const id of await batchesOfDesigns(tx, [...designs])) batches.add(id);
   }
@@ -84,7 +89,8 @@ async function foldBatches(tx: Transaction, shopId: string, ids: readonly string
       .where(and(eq(batchLesson.shopId, shopId), inArray(batchLesson.batchId, [...ids]))),
   ];
   const routes = await readRoutes(tx, [...new Set(batches.map(({ designId }) => designId))]);
-  const taught = batches.map((each): [BatchRead, BatchLessons] => [each, lessonsOf(each, { stages: routes.get(each.designId) ?? [] }, timeZone)]);
+  const counted = await countedOf(tx, batches);
+  const taught = batches.map((each): [BatchRead, BatchLessons] => [each, lessonsOf(each, { stages: routes.get(each.designId) ?? [] }, timeZone, counted(each))]);
   await countIn(
     tx,
     shopId,

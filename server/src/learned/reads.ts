@@ -5,6 +5,9 @@ import { and, asc, gt, gte, inArray, max, min } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
+import { anewSince } from "./leftOut.ts";
+
+export { anewSince, fairsLeftOut } from "./leftOut.ts";
 import { batchDay, cardOutcome, designYield, faultMatter, panelFate, rescueSeen, stageYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */
@@ -18,16 +21,18 @@ export async function readLearned(tx: Transaction, { asked, others }: { readonly
   const stages = [...designs.values()].flatMap((route) => route.map(({ id }) => id));
   const seen = stages.length === 0 ? [] : await tx.select().from(timeSeen).where(inArray(timeSeen.stageId, stages));
   const papers = await readPapers(tx, [...designs.keys()]);
+  const anew = await anewSince(tx, "evenings");
+  const [weeksAgo, anewOn] = [addDays(today, -7 * WORKED_WEEKS), anew && dayAt(anew, timeZone)];
   const worked = await tx
     .select({ day: batchDay.day, from: min(batchDay.from), to: max(batchDay.to) })
     .from(batchDay)
-    .where(gte(batchDay.day, addDays(today, -7 * WORKED_WEEKS)))
+    .where(gte(batchDay.day, anewOn !== null && anewOn > weeksAgo ? anewOn : weeksAgo))
     .groupBy(batchDay.day)
     .orderBy(asc(batchDay.day));
   const stays = await tx
     .select({ from: min(batchDay.day), until: max(batchDay.day) })
     .from(batchDay)
-    .where(gte(batchDay.day, addDays(today, -7 * WORKED_WEEKS)))
+    .where(gte(batchDay.day, weeksAgo))
     .groupBy(batchDay.batchId)
     .having(gte(max(batchDay.day), addDays(today, -7 * STAY_WEEKS)));
   const told = seen.map(({ shopId: _, stageId: stage, ...cell }): TimesSeen => ({ stage, ...cell }));

@@ -1,7 +1,10 @@
+import { leftOutKinds } from "@yule/contract";
 import type { BatchLessons } from "@yule/derive";
-import { bigint, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, uuid } from "drizzle-orm/pg-core";
+import { bigint, date, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { colourway, design, stage } from "../designs/tables.ts";
+import { owned } from "../db/columns.ts";
 import { batch } from "../bench/tables.ts";
+import { shop } from "../shop/tables.ts";
 
 /** What one batch taught, as it was counted into the sums below: what it teaches anew takes its place. */
 export const batchLesson = pgTable(
@@ -135,5 +138,26 @@ export const cardOutcome = pgTable(
   (table) => [
     primaryKey({ columns: [table.shopId, table.colourwayId] }),
     foreignKey({ columns: [table.shopId, table.colourwayId], foreignColumns: [colourway.shopId, colourway.id] }).onDelete("cascade"),
+  ],
+);
+
+/** What nothing is learned of, and from when what is believed was learned anew. */
+export const leftOut = pgTable(
+  "left_out",
+  {
+    ...owned,
+    of: text("of", { enum: leftOutKinds }).notNull(),
+    /** The batch, fair, design or material. */
+    ofId: uuid("of_id"),
+    /** Of a batch only what was told on this day. */
+    day: date("day", { mode: "string" }),
+    why: text("why").notNull(),
+    /** What is learned anew is learned from then on. */
+    at: timestamp("at", { withTimezone: true }).notNull(),
+  },
+  (table) => [
+    primaryKey({ columns: [table.shopId, table.id] }),
+    foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] }),
+    index("left_out_by_thing").on(table.shopId, table.of, table.ofId),
   ],
 );

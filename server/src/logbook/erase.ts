@@ -1,7 +1,8 @@
-import { eq, inArray, or, sql, type SQL } from "drizzle-orm";
+import { and, eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import type { Transaction } from "../db/pool.ts";
-import { event } from "./tables.ts";
+import { picture } from "../shop/tables.ts";
+import { entryNote, event, recording } from "./tables.ts";
 
 /** What stands in the logbook instead of a name. */
 export const SOMEBODY = "a household";
@@ -29,12 +30,48 @@ export async function eraseFromLog(tx: Transaction, { ids, words, shared, isOf }
   for (const row of rows) {
     const isTheirs = ids.includes(row.subjectId) || ids.some((id) => JSON.stringify([row.payload, row.changes]).includes(id));
     const names = isTheirs ? [...known, ...shared] : known;
+    if (isTheirs) await eraseNotes(tx, row.id);
     const subject = ids.includes(row.subjectId) ? { subjectKind: "shop", subjectId: row.shopId } : {};
     await tx
       .update(event)
-      .set({ ...subject, payload: {}, changes: row.changes.filter((change) => !isOf(change)), facts: without(row.facts, names), summary: without(row.summary, names) })
+      .set({
+        ...subject,
+        payload: {},
+        changes: row.changes.filter((change) => !isOf(change)),
+        facts: without(row.facts, names),
+        summary: without(row.summary, names),
+      })
       .where(eq(event.id, row.id));
   }
+}
+
+/**
+ * What was pinned to an entry of theirs goes whole, with its photos and voice notes, and with what the logbook says of the pinning: nobody can tell what of it is
+ * theirs.
+ */
+async function eraseNotes(tx: Transaction, eventId: string): Promise<void> {
+  const pinned = await tx
+    .select()
+    .from(event)
+    .where(and(eq(event.kind, "pin-note"), sql`${event.payload} ->> 'eventId' = ${eventId}`));
+  if (pinned.length === 0) return;
+  const noteIds = pinned.map(({ payload }) => (payload as { readonly id: string }).id);
+  const gone = await tx.delete(entryNote).where(inArray(entryNote.id, noteIds)).returning();
+  const idsOf = (of: "pictureId" | "recordingId"): string[] => gone.flatMap((note) => note[of] ?? []);
+  const [pictures, recordings] = [idsOf("pictureId"), idsOf("recordingId")];
+  if (pictures.length > 0) await tx.delete(picture).where(inArray(picture.id, pictures));
+  if (recordings.length > 0) await tx.delete(recording).where(inArray(recording.id, recordings));
+  const ofThem = or(
+    inArray(
+      event.id,
+      pinned.map(({ id }) => id),
+    ),
+    and(eq(event.kind, "remove-note"), inArray(sql`${event.payload} ->> 'id'`, noteIds)),
+  );
+  await tx
+    .update(event)
+    .set({ payload: {}, changes: [], facts: { text: "", photo: false, voice: false }, summary: "" })
+    .where(ofThem);
 }
 
 const anywhere = (text: string): SQL => sql`position(${text} in ${event.payload}::text || ${event.changes}::text || coalesce(${event.facts}::text, '') || ${event.summary}) > 0`;

@@ -3,6 +3,7 @@ import { addDays, day, momentAt } from "@yule/core";
 import { desc, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { readTimeZone } from "../shop/reads.ts";
+import { notesOf } from "./notes.ts";
 import { eventRead } from "./run.ts";
 import { event } from "./tables.ts";
 import { thingsOf } from "./things.ts";
@@ -15,7 +16,7 @@ const ALWAYS = ["undo"];
  * @param query `find` is looked for by indices of PostgreSQL: three letters or more anywhere, fewer at the beginning of a word; `of` by every id that an entry names
  */
 export async function readLogbook(tx: Transaction, query: LogbookQuery): Promise<LogbookRead> {
-  const { before, part, from, until, kind, of, most } = query;
+  const { before, part, from, until, kind, of, who, most } = query;
   const find = query.find?.trim() ?? "";
   const things = kind === undefined || of === undefined ? null : await thingsOf(tx, kind, of);
   const timeZone = from === undefined && until === undefined ? "UTC" : await readTimeZone(tx);
@@ -25,10 +26,14 @@ export async function readLogbook(tx: Transaction, query: LogbookQuery): Promise
     .select()
     .from(event)
     .where(
-      sql`${event.id} in (select id from logbook_page(${find}, ${things && arrayOf(things.ids)}::uuid[], ${kinds && arrayOf(kinds)}::text[], ${from === undefined ? null : begins(from)}::timestamptz, ${until === undefined ? null : begins(addDays(day(until), 1))}::timestamptz, ${before?.at ?? null}::timestamptz, ${before?.seq ?? null}::bigint, ${most}::integer))`,
+      sql`${event.id} in (select id from logbook_page(${find}, ${things && arrayOf(things.ids)}::uuid[], ${kinds && arrayOf(kinds)}::text[], ${from === undefined ? null : begins(from)}::timestamptz, ${until === undefined ? null : begins(addDays(day(until), 1))}::timestamptz, ${before?.at ?? null}::timestamptz, ${before?.seq ?? null}::bigint, ${most}::integer, ${who ?? null}::text))`,
     )
     .orderBy(desc(event.at), desc(event.seq));
-  return { events: rows.map(eventRead), ...(things && { name: things.name }) };
+  const notes = await notesOf(
+    tx,
+    rows.map(({ id }) => id),
+  );
+  return { events: rows.map((row) => eventRead(row, notes.get(row.id))), ...(things && { name: things.name }) };
 }
 
 /** A list as PostgreSQL reads it; ids and kinds of commands have nothing in them that would have to be quoted. */

@@ -1,11 +1,13 @@
 import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead } from "@yule/contract";
-import { phrase } from "@yule/core";
+import { phrase, type TimesSeen } from "@yule/core";
 import { sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { designNames, readRoutes } from "../designs/reads.ts";
+import { sinceLastSeason } from "../season/open.ts";
 import { readWeek } from "../season/reads.ts";
 import { readTimeZone } from "../shop/reads.ts";
+import { weeksOfMoney } from "../stores/costReads.ts";
 
 /** So long before a season its needs may have been told of, as those that were copied from the one before. */
 const TOLD_AHEAD_DAYS = 366;
@@ -22,6 +24,12 @@ export async function reviewedSeason(tx: Transaction, id: string | undefined): P
   return season;
 }
 
+/** The latest seasons that are or were open, the newest first. */
+export async function latestSeasons(tx: Transaction): Promise<readonly Pick<ReviewRead["season"], "id" | "name" | "state">[]> {
+  const { rows } = await tx.execute(sql`select id, name, state from season where state <> 'prepared' order by until_day desc, id desc limit ${MOST_SEASONS}`);
+  return rows as unknown as Pick<ReviewRead["season"], "id" | "name" | "state">[];
+}
+
 /**
  * What came of a season: bounded by its needs and panels, however many years there are. It is asked for across all parts of the shop, so it is asked in SQL.
  * @param id the open season where none is given @throws Refusal 404 where there is no such season
@@ -30,13 +38,13 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   const all = async <Row>(query: SQL): Promise<Row[]> => (await tx.execute(query)).rows as unknown as Row[];
   const season = await reviewedSeason(tx, id);
   const timeZone = await readTimeZone(tx);
-  const seasons = await all<{ id: string; name: string }>(sql`select id, name from season where state <> 'prepared' order by until_day desc, id desc limit ${MOST_SEASONS}`);
+  const seasons = (await latestSeasons(tx)).map(({ id: of, name }) => ({ id: of, name }));
   // A day of the bench is a day of the shop.
   const dayOf = (moment: SQL): SQL => sql`(${moment} at time zone ${timeZone})::date`;
   const needs = await all<ReviewedNeed>(sql`
     with told as materialized (
       select thing, min(at) as at from event, unnest(things_in(subject_id, payload)) thing
-      where kind = any (array['add-need', 'add-needs']) and at >= ${season.from}::date - ${TOLD_AHEAD_DAYS}::integer and at < ${season.until}::date + 1 group by thing)
+      where kind in ('add-need', 'add-needs') and at >= ${season.from}::date - ${TOLD_AHEAD_DAYS}::integer and at < ${season.until}::date + 1 group by thing)
     select n.id, n.title, n.kind, n.design_id as "designId", n.due::text as due, n.price_minor as "priceMinor",
       (select ${dayOf(sql`told.at`)}::text from told where told.thing = n.id) as "toldOn",
       case when n.zone is null then 0 else greatest(1, (select count(*) from recipient r where r.shop_id = n.shop_id and r.need_id = n.id))::int end as parcels,
@@ -58,8 +66,18 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   const losses = await all<ReviewedLoss>(sql`
     select b.design_id as "designId", s.name as stage, f.why, count(distinct f.unit_id)::int as panels
     ${ofSeason} where n.season_id = ${season.id} and f.what = 'spoilt' group by 1, 2, 3 order by 4 desc, 2`);
+  const seen = await all<TimesSeen>(sql`
+    select t.stage, t.what, t.low, t.high, t.beside, sum(t.count)::int as count, sum(t.sum)::int as sum, sum(t.squares)::int as squares
+    from need n join batch b on b.shop_id = n.shop_id and b.need_id = n.id join batch_lesson l on l.shop_id = b.shop_id and l.batch_id = b.id,
+      jsonb_to_recordset(l."of" -> 'times') as t(stage text, what text, low integer, high integer, beside integer, count integer, sum integer, squares integer)
+    where n.season_id = ${season.id} group by 1, 2, 3, 4, 5 order by 1, 2, 3, 4, 5`);
+  const money = await weeksOfMoney(
+    tx,
+    needs.map((each) => each.id),
+    season.state === "closed" ? season : { from: await sinceLastSeason(tx), until: null },
+  );
   const used = [...new Set(needs.map(({ designId }) => designId))];
   const [names, routes] = [await designNames(tx, used), await readRoutes(tx, used)];
   const week = await readWeek(tx, season);
-  return { season, seasons, needs, hands, losses, designs: [...names].map(([of, name]) => ({ id: of, name, stages: routes.get(of) ?? [] })), ...week };
+  return { season, seasons, needs, hands, losses, seen, money, designs: [...names].map(([of, name]) => ({ id: of, name, stages: routes.get(of) ?? [] })), ...week };
 }

@@ -11,6 +11,8 @@ import {
   type CommandPayload,
   type EventRead,
   type EventTold,
+  type NoteRead,
+  type ToldBy,
 } from "@yule/contract";
 import { and, eq, sql } from "drizzle-orm";
 import type { z } from "zod";
@@ -30,10 +32,13 @@ import { foldLearned } from "../learned/fold.ts";
 import { benchHandlers } from "../bench/commands.ts";
 import { finishHandlers } from "../finish/commands.ts";
 import { dispatchHandlers } from "../dispatch/commands.ts";
+import { learningHandlers } from "../learned/commands.ts";
 import type { Outside } from "../outside/outside.ts";
 import type { Handler, HandlerResult } from "./handler.ts";
+import { noteHandlers } from "./notes.ts";
 import { countStale } from "./revisions.ts";
 import { event } from "./tables.ts";
+import { keepSums } from "./years.ts";
 
 /** Each domain tells how its commands are carried out. */
 const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
@@ -46,6 +51,8 @@ const handlers: { readonly [Kind in CommandKind]: Handler<Kind> } = {
   ...benchHandlers,
   ...finishHandlers,
   ...dispatchHandlers,
+  ...noteHandlers,
+  ...learningHandlers,
   undo,
 };
 
@@ -55,6 +62,8 @@ export interface Giver {
   readonly accountId: string;
   readonly now: Date;
   readonly outside: Outside;
+  /** By which device, and as whom; left out where nobody sits before one. */
+  readonly by?: ToldBy;
   /** What others than the maker may take back, and be told of again; left out for the maker. */
   readonly mayUndo?: (kind: CommandKind) => boolean;
 }
@@ -154,6 +163,8 @@ async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Pro
       summary: phraseText(eventPhrase({ kind, facts: done.facts } as EventTold)),
       payload: given.payload ?? {},
       changes: writing.changes,
+      toldBy: giver.by?.device ?? null,
+      toldAs: giver.by?.role ?? null,
     })
     .returning();
   if (!row) throw new Error("the log took no row");
@@ -174,6 +185,7 @@ async function settle(tx: Transaction, shopId: string, done: readonly CarriedOut
   const changes = done.flatMap((each) => each.changes);
   await refuseClosed(tx, changes);
   await foldLearned(tx, shopId, changes);
+  await keepSums(tx, shopId, changes, last.row.at);
   // Told with the change: from now on the plan that stands is not of the newest facts.
   const wanted = done.some(({ kind, row }) => changesPlan(kind, row.payload)) ? await countChange(tx, shopId) : null;
   const revisions = await countStale(tx, shopId, [...new Set(done.flatMap(({ kind, row }) => readsTouchedBy(kind, row.payload)))]);
@@ -206,7 +218,7 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
     .from(event)
     .where(and(eq(event.shopId, writing.shopId), eq(event.id, payload.eventId)))
     .for("no key update");
-  if (!found) return missing("entry in the logbook", ["eventId"], payload.eventId);
+  if (!found) return missing("logbook entry", ["eventId"], payload.eventId);
   if (found.undoneBy) throw new Refusal(409, phrase`This was undone already.`);
   await writing.takeBack(found.changes);
   await writing.tx
@@ -222,7 +234,8 @@ async function undo(writing: Writing, payload: CommandPayload<"undo">, eventId: 
 /** What a row keeps; older rows have their words alone. */
 const toldOf = (row: typeof event.$inferSelect): EventTold => (row.facts === null ? { kind: "older", words: row.summary } : ({ kind: row.kind, facts: row.facts } as EventTold));
 
-export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
+/** @param notes what is pinned to it; to one that was just told nothing is */
+export const eventRead = (row: typeof event.$inferSelect, notes: readonly NoteRead[] = []): EventRead => ({
   seq: row.seq,
   id: row.id,
   at: row.at.toISOString(),
@@ -232,4 +245,6 @@ export const eventRead = (row: typeof event.$inferSelect): EventRead => ({
   happened: toldOf(row),
   undoneBy: row.undoneBy,
   undoable: row.undoneBy === null && row.changes.length > 0,
+  by: row.toldBy === null ? null : { device: row.toldBy, role: row.toldAs ?? "maker" },
+  notes,
 });

@@ -1,6 +1,6 @@
 import type { CostsRead, WeekOfMoney } from "@yule/contract";
 import { addDays, day, momentAt, weekdayOf, type Day } from "@yule/core";
-import { and, asc, eq, gte, inArray, isNotNull, isNull, sql } from "drizzle-orm";
+import { and, asc, eq, gte, inArray, isNotNull, isNull, lt, lte, sql } from "drizzle-orm";
 import { workOnNeeds } from "../bench/costReads.ts";
 import type { Transaction } from "../db/pool.ts";
 import { postingsOfNeeds } from "../dispatch/reads.ts";
@@ -17,24 +17,40 @@ export async function readCosts(tx: Transaction): Promise<CostsRead> {
   const { timeZone } = await readHome(tx);
   const from = since === null ? null : momentAt(since, 0, timeZone);
   const postings = await postingsOfNeeds(tx, needs);
-  const outlays = await tx
-    .select()
-    .from(outlayTable)
-    .where(since === null ? undefined : gte(outlayTable.on, since))
-    .orderBy(asc(outlayTable.on));
+  const outlays = await outlaysBetween(tx, { from: since, until: null });
   return {
     materials: await materialsOfNeeds(tx, needs, lost),
     losses: await lossesSince(tx, from),
     batches: batches.map((each) => ({ ...each, valueMinor: took.get(each.batchId) ?? 0 })),
     posted: postageByNeed(postings),
     outlays: outlays.map(({ shopId: _, ...row }) => ({ ...row, on: day(row.on) })),
-    weeks: weeksOf([
-      ...(await lotsPaid(tx, from, timeZone)),
-      ...outlays.map(({ on, costMinor }) => ({ on: day(on), what: "outlays" as const, minor: costMinor })),
-      ...postings.map(({ on, costMinor }) => ({ on, what: "post" as const, minor: costMinor })),
-      ...incomeOf(postings, await pricesOfNeeds(tx, needs)),
-    ]),
+    weeks: await weeksOfMoney(tx, needs, { from: since, until: null }),
   };
+}
+
+/** Days from one to another, both included; null where there is no such end. */
+interface Span {
+  readonly from: Day | null;
+  readonly until: Day | null;
+}
+
+const outlaysBetween = (tx: Transaction, { from, until }: Span) =>
+  tx
+    .select()
+    .from(outlayTable)
+    .where(and(from === null ? undefined : gte(outlayTable.on, from), until === null ? undefined : lte(outlayTable.on, until)))
+    .orderBy(asc(outlayTable.on));
+
+/** What some needs brought and what was paid out in some days, by weeks. */
+export async function weeksOfMoney(tx: Transaction, needs: readonly string[], span: Span): Promise<WeekOfMoney[]> {
+  const { timeZone } = await readHome(tx);
+  const postings = await postingsOfNeeds(tx, needs);
+  return weeksOf([
+    ...(await lotsPaid(tx, span, timeZone)),
+    ...(await outlaysBetween(tx, span)).map(({ on, costMinor }) => ({ on: day(on), what: "outlays" as const, minor: costMinor })),
+    ...postings.map(({ on, costMinor }) => ({ on, what: "post" as const, minor: costMinor })),
+    ...incomeOf(postings, await pricesOfNeeds(tx, needs)),
+  ]);
 }
 
 type Paid = { readonly on: Day; readonly what: Exclude<keyof WeekOfMoney, "from">; readonly minor: number };
@@ -55,12 +71,21 @@ function incomeOf(postings: readonly Posting[], prices: ReadonlyMap<string, numb
 }
 
 /** What was paid for lots, by the days on which they were booked in. */
-async function lotsPaid(tx: Transaction, since: Date | null, timeZone: string): Promise<Paid[]> {
+async function lotsPaid(tx: Transaction, { from, until }: Span, timeZone: string): Promise<Paid[]> {
+  const begins = (of: Day): Date => momentAt(of, 0, timeZone);
   const on = sql<string>`(${storeMove.at} at time zone ${timeZone})::date::text`;
   const rows = await tx
     .select({ on: on.as("on"), minor: sql<number>`sum(${storeMove.valueMinor})::int` })
     .from(storeMove)
-    .where(and(eq(storeMove.retracted, false), eq(storeMove.reason, "received"), isNotNull(storeMove.lotId), since === null ? undefined : gte(storeMove.at, since)))
+    .where(
+      and(
+        eq(storeMove.retracted, false),
+        eq(storeMove.reason, "received"),
+        isNotNull(storeMove.lotId),
+        from === null ? undefined : gte(storeMove.at, begins(from)),
+        until === null ? undefined : lt(storeMove.at, begins(addDays(until, 1))),
+      ),
+    )
     .groupBy(sql`1`);
   return rows.map((row) => ({ on: day(row.on), what: "lots", minor: row.minor }));
 }

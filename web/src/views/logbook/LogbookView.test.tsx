@@ -16,6 +16,8 @@ const event = (seq: number, happened: EventTold, more: Partial<EventRead> = {}):
   happened,
   undoneBy: null,
   undoable: true,
+  by: null,
+  notes: [],
   ...more,
 });
 const bought: EventTold = { kind: "buy-store", facts: { name: "Cotton", quantity: 4 } };

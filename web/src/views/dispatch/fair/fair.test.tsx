@@ -141,7 +141,12 @@ test("what a fair came to: for an hour, what sold out, what the tin says, and wh
 });
 
 test("what is to be painted is taken into the need, as many more as the table says", async () => {
-  const past = [1, 2, 3].map(() => ({ size: "usual" as const, weather: "fine" as const, goods: [{ design: design.id, colourwayId: "blue", brought: 5, sold: 5 }] }));
+  const past = [1, 2, 3].map((at) => ({
+    ...{ id: `past ${String(at)}`, title: "Quay fair", on: "2030-12-14", isLeftOut: false },
+    size: "usual" as const,
+    weather: "fine" as const,
+    goods: [{ design: design.id, colourwayId: "blue", brought: 5, sold: 5 }],
+  }));
   open("/dispatch?ask=fair", { fairs: [fair({ goods: [] })], past });
   await waitFor(() => expect(screen.getByRole("button", { name: /^Plan to paint these \d+$/ })).toBeTruthy());
   const cells = screen.getAllByRole("cell").map(({ textContent }) => textContent);

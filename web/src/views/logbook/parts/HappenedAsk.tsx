@@ -24,6 +24,7 @@ const PART_WORDS: Readonly<Record<LogbookPart, string>> = wordsFor({
   finish: () => t`judging and making`,
   dispatch: () => t`people, post and fairs`,
   shop: () => t`settings`,
+  logbook: () => t`notes and what is learned`,
 });
 
 /** Four fields stand in one row, or two by two where that is too narrow for a date. */
