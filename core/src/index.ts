@@ -65,6 +65,7 @@ export { borrowedFrom, careBefore, dryingTime, handsTime, learnBench, type Bench
 export { isOver, look, paintUnit, rehearsal, wait, type Broken, type RehearsedBench, type RehearsalSetting, type RehearsedBatch } from "./bench/rehearsal/bench.ts";
 export { byTheClock, rehearsalForecast, play, played, standing, type Forecast, type Played } from "./bench/rehearsal/players.ts";
 export type { Fault } from "./outcome/outcome.ts";
+export { dryingCells, dryingTook, handsTook, type DryingCell, type TookAs } from "./bench/learning/cells.ts";
 export { recordsOf, sightingKey, sightingsIn, sumOfSeen, takenTogether, timesSeen, type StageRecord, type TimesSeen } from "./bench/learning/records.ts";
 export type { SeenBatch, SeenStage } from "./bench/learning/sightings.ts";
 export * from "./stores/buying.ts";

@@ -79,6 +79,8 @@ export * from "./stores/cardCost.ts";
 export * from "./stores/goingOff.ts";
 export * from "./logbook/advice.ts";
 export * from "./logbook/again.ts";
+export * from "./logbook/againstPlan.ts";
+export * from "./logbook/believed.ts";
 export * from "./logbook/review.ts";
 export * from "./logbook/stories.ts";
 export * from "./logbook/training.ts";

@@ -12,7 +12,8 @@ interface LeftOutFacts {
 
 /** What the logbook keeps of each. */
 export interface LogbookEvents {
-  readonly "pin-note": { readonly text: string; readonly photo: boolean; readonly voice: boolean };
+  /** `to` is the entry; left out where it was erased. */
+  readonly "pin-note": { readonly to?: string; readonly text: string; readonly photo: boolean; readonly voice: boolean };
   readonly "remove-note": { readonly text: string };
   readonly "leave-out": LeftOutFacts;
   readonly "learn-anew": LeftOutFacts;

@@ -63,7 +63,7 @@ export interface FairPlan {
 }
 
 /** Demand before anything was seen: Gamma with a mean of eight of each at a usual fair, anything from two to twenty. */
-const PRIOR = [2, 0.25] as const;
+export const USUAL_DEMAND = [2, 0.25] as const;
 /** Share of its price that a card is worth that comes home: it can be sold at another fair. */
 const HOME = 0.35;
 /** No more of one colourway are thought of beyond what is planned. */
@@ -96,7 +96,7 @@ export function fairPlan(outlook: Outlook, { fair, views }: FairAhead, { left, p
       ...{ have: row.have, coming: row.coming, more: isPainted ? row.planned + MORE : 0, minutes: handsOf(of), sold: row.seen },
     };
   });
-  const advice = fairAdvice(goods, { most: null, minutes, hour: outlook.shop.hourMinor ?? USUAL_HOUR, draws: drawn.of(day), prior: PRIOR });
+  const advice = fairAdvice(goods, { most: null, minutes, hour: outlook.shop.hourMinor ?? USUAL_HOUR, draws: drawn.of(day), prior: USUAL_DEMAND });
   const byId = new Map(advice.map((each) => [each.id, each]));
   return {
     rows: rows.flatMap((row) => {

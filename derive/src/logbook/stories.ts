@@ -36,7 +36,10 @@ interface Open {
  * @returns latest first, by the moment at which each began
  */
 export function storiesOf(events: readonly EventRead[]): Story[] {
-  const inTime = [...events].sort((a, b) => at(a) - at(b) || a.seq - b.seq);
+  const there = new Set(events.map(({ id }) => id));
+  // A note stands with what it is pinned to, where that is in sight.
+  const isShown = ({ happened }: EventRead): boolean => happened.kind === "pin-note" && happened.facts.to !== undefined && there.has(happened.facts.to);
+  const inTime = events.filter((event) => !isShown(event)).sort((a, b) => at(a) - at(b) || a.seq - b.seq);
   const sessions: Open[] = [];
   const runs: EventRead[][] = [];
   for (const event of inTime) {
@@ -88,6 +91,15 @@ export interface SessionTold {
   readonly planned: number | null;
   readonly moved: number | null;
   readonly note: string;
+  /** The air as it was in the middle of its taps; null where nothing measured it. */
+  readonly air: { readonly warm: number; readonly humid: number } | null;
+}
+
+const meanOf = (values: readonly number[]): number => values.reduce((sum, value) => sum + value, 0) / values.length;
+
+function airOf(events: readonly EventRead[]): SessionTold["air"] {
+  const seen = events.flatMap(({ happened }) => (happened.kind === "tell-bench" && happened.facts.air ? [happened.facts.air] : []));
+  return seen.length === 0 ? null : { warm: meanOf(seen.map(({ warm }) => warm)), humid: meanOf(seen.map(({ humid }) => humid)) };
 }
 
 export function sessionTold({ events, from, until }: Story): SessionTold {
@@ -108,7 +120,7 @@ export function sessionTold({ events, from, until }: Story): SessionTold {
     }
   }
   const minutes = Math.round((new Date(until).getTime() - new Date(from).getTime()) / 60_000);
-  return { minutes, stages: [...stages].map(([stage, panels]) => ({ stage, panels: panels.size })), spoilt: spoilt.size, ...told };
+  return { minutes, stages: [...stages].map(([stage, panels]) => ({ stage, panels: panels.size })), spoilt: spoilt.size, ...told, air: airOf(events) };
 }
 
 /** A story in a sentence or two. */

@@ -42,7 +42,7 @@ test("a note without anything, of what is not there, and sound that is none, are
   const detail = async (payload: Parameters<typeof shop.give<"pin-note">>[1]): Promise<string> => ((await shop.give("pin-note", payload)).body as unknown as Problem).detail;
   expect(await detail({ id, eventId, text: " " })).toBe('text: given " ", allowed some words, a photo or a voice note');
   expect(await detail({ id, eventId: v7(), text: "x" })).toMatch(/^eventId: given .* allowed the id of a logbook entry/);
-  expect(await detail({ id, eventId, text: "x", recordingId: v7() })).toMatch(/^recordingId: given .* allowed a voice note/);
+  expect(await detail({ id, eventId, text: "x", recordingId: v7() })).toMatch(/^recordingId: given .* allowed the id of a voice note/);
   const refused = await put(v7(), Buffer.from("RIFF of something"));
   expect([refused.status, ((await refused.json()) as Problem).detail]).toEqual([415, "recording: given 17 bytes of something else, allowed sound as WebM, Ogg or MP4"]);
   const large = await put(v7(), Buffer.concat([SOUND, Buffer.alloc(6_000_000)]));

@@ -21,7 +21,7 @@ async function pinNote(writing: Writing, note: CommandPayload<"pin-note">): Prom
   if (note.pictureId !== null) await checkPicture(writing, note.pictureId, ["pictureId"]);
   if (note.recordingId !== null) await checkRecording(writing.tx, writing.shopId, note.recordingId, ["recordingId"]);
   await writing.insert("entryNote", { ...note, at: writing.at });
-  return { subject, facts: { text: note.text, photo: note.pictureId !== null, voice: note.recordingId !== null } };
+  return { subject, facts: { to: note.eventId, text: note.text, photo: note.pictureId !== null, voice: note.recordingId !== null } };
 }
 
 async function removeNote(writing: Writing, { id, version }: CommandPayload<"remove-note">): Promise<HandlerResult<"remove-note">> {

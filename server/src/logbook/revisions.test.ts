@@ -101,7 +101,7 @@ test("in a hundred thousand entries a rare word is found by the index, and only 
   expect(plan.rows.map((row) => row["QUERY PLAN"]).join("\n")).toContain("event_by_letters");
   await client.end();
   await inShop(shop.database, other, async (tx) => {
-    const [mine] = (await tx.execute<{ count: string }>(sql`select count(*) from logbook_page('was done', null, null, null, null, null, null, 5000)`)).rows;
+    const [mine] = (await tx.execute<{ count: string }>(sql`select count(*) from logbook_page('was done', null, null, null, null, null, null, 5000, null)`)).rows;
     expect(Number(mine?.count)).toBe(1_000);
   });
 }, 60_000);

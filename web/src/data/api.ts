@@ -5,6 +5,7 @@ import { wantWords } from "../kit/language/language.ts";
 import { createApi, type BaseQueryFn } from "@reduxjs/toolkit/query/react";
 import type {
   BackupsRead,
+  BelievedRead,
   BenchRead,
   BookRead,
   ColourRead,
@@ -29,6 +30,7 @@ import type {
   ShopRead,
   ShopWindowRead,
   StoresRead,
+  YearsRead,
 } from "@yule/contract";
 import { allInOutbox, cacheResponse, cachedResponse } from "./cache.ts";
 import { completed, applyPending } from "./pending.ts";
@@ -98,6 +100,8 @@ export interface LogbookAsked {
   readonly until: string | null;
   readonly kind: string | null;
   readonly of: string | null;
+  /** A device by its name, "" where the shop runs. */
+  readonly who: string | null;
 }
 
 /** A page of what is looked up, by what narrows it. */
@@ -129,6 +133,8 @@ export const api = createApi({
     devices: build.query<DevicesRead, void>({ query: () => "devices" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
     review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish"] }),
+    years: build.query<YearsRead, void>({ query: () => "years", providesTags: ["season", "bench", "finish"] }),
+    believed: build.query<BelievedRead, string>({ query: (design) => pageOf("believed", { design }), providesTags: ["bench", "fairs", "stores", "dispatch"] }),
     book: build.query<BookRead, string | null>({ query: (season) => pageOf("book", { season }), providesTags: ["designs", "season"] }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
@@ -159,8 +165,8 @@ export const api = createApi({
           return last && cursorAfter(last);
         },
       },
-      query: ({ queryArg: { find, part, from, until, kind, of }, pageParam: before }) =>
-        pageOf("logbook", { most: String(LOGBOOK_PAGE), find: find === "" ? null : find, part, from, until, kind, of, before }),
+      query: ({ queryArg: { find, part, from, until, kind, of, who }, pageParam: before }) =>
+        pageOf("logbook", { most: String(LOGBOOK_PAGE), find: find === "" ? null : find, part, from, until, kind, of, who, before }),
       providesTags: ["logbook"],
     }),
   }),
@@ -168,6 +174,8 @@ export const api = createApi({
 
 export const {
   useBackupsQuery,
+  useBelievedQuery,
+  useYearsQuery,
   useDevicesQuery,
   useShopQuery,
   useSeasonQuery,

@@ -86,6 +86,12 @@ export interface Looked {
   readonly seeThrough: boolean;
 }
 
+/** A photo as it is, at the sizes that are kept. */
+export interface Shrunk {
+  readonly kept: Blob;
+  readonly small: Blob;
+}
+
 export interface Cropped {
   readonly kept: Blob;
   readonly small: Blob;
@@ -96,6 +102,14 @@ let held: { file: Blob; bitmap: ImageBitmap } | null = null;
 
 /** Pictures are read, straightened and measured beside the interface. */
 const desk = {
+  /** A photo of whatever it is, no larger than what is kept: it goes onto no card, and is not straightened. */
+  async shrink(file: Blob): Promise<Shrunk> {
+    const bitmap = await decode(file, KEPT);
+    const pixels = pixelsOf(bitmap);
+    bitmap.close();
+    return { kept: await encode(pixels, KEPT, 0.86), small: await encode(pixels, SMALL, 0.8) };
+  },
+
   /** Opens a photo and looks for the panel on it. */
   async look(file: Blob): Promise<Looked> {
     held?.bitmap.close();

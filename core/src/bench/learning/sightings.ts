@@ -108,3 +108,10 @@ function byUnit<Fact extends BenchFact>(facts: readonly Fact[]): Fact[][] {
   for (const fact of facts) units.set(fact.unit, [...(units.get(fact.unit) ?? []), fact]);
   return [...units.values()];
 }
+
+/** The humidity that dries as slowly as a room does, at the warmth of the usual room: `dampness` turned round. @param damp by `dampness` */
+export function humidityOf(damp: number): number {
+  const { warm } = USUAL_ROOM;
+  const dry = evaporation({ warm, humid: 0 });
+  return Math.max(0, Math.min(1, 1 - (evaporation(USUAL_ROOM) * Math.exp(-damp)) / dry));
+}

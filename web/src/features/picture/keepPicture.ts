@@ -2,7 +2,7 @@ import { t } from "@yule/core";
 import type { Problem } from "@yule/contract";
 import { v7 } from "uuid";
 import { MOST_BYTES } from "./header.ts";
-import type { Cropped } from "../../workers/picture.worker.ts";
+import type { Cropped, Shrunk } from "../../workers/picture.worker.ts";
 import { pictureSolver } from "../../workers/pictureSolver.ts";
 
 const put = async (path: string, body: Blob): Promise<Problem | null> => {
@@ -19,6 +19,13 @@ const put = async (path: string, body: Blob): Promise<Problem | null> => {
     }
   );
 };
+
+/** Keeps a photo that is shown as it is. */
+export async function keepPhoto({ kept, small }: Shrunk): Promise<{ readonly id: string } | { readonly problem: Problem }> {
+  const id = v7();
+  const problem = (await put(id, kept)) ?? (await put(`${id}/small`, small));
+  return problem ? { problem } : { id };
+}
 
 /** Keeps the photo as it came, the paper cropped from it and its small size. Nothing refers to them before all three are there. */
 export async function keepPicture(file: Blob, cropped: Cropped): Promise<{ readonly id: string } | { readonly problem: Problem }> {

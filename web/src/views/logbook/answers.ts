@@ -7,7 +7,7 @@ const MOST_KEPT = 60;
 const isAnswer = (told: unknown): told is JudgementAnswer => {
   if (typeof told !== "object" || told === null) return false;
   const { id, kind, said, was, of } = told as Partial<JudgementAnswer>;
-  return typeof id === "string" && (kind === "good" || kind === "promise") && [said, was, of].every((each) => Number.isFinite(each));
+  return typeof id === "string" && (kind === "good" || kind === "promise" || kind === "dried") && [said, was, of].every((each) => Number.isFinite(each));
 };
 
 /** What was answered on this device; what cannot be read is as if it were not. */

@@ -4,7 +4,7 @@ import { addDays, day, dayAt, isDay, minutes, plural, printMinutes, t, wordsFor,
 import { sessionTold, storiesOf, type Story } from "@yule/derive";
 import { useDeferredValue, useMemo, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import { useLogbookInfiniteQuery, type LogbookAsked } from "../../../data/api.ts";
+import { useDevicesQuery, useLogbookInfiniteQuery, type LogbookAsked } from "../../../data/api.ts";
 import { NoteLesson } from "../../../features/lessons/NoteLesson.tsx";
 import { DayInput } from "../../../kit/DayField.tsx";
 import { Choice, FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
@@ -30,6 +30,10 @@ const PART_WORDS: Readonly<Record<LogbookPart, string>> = wordsFor({
 /** Four fields stand in one row, or two by two where that is too narrow for a date. */
 const FIELD = { base: "calc(50% - 7px)", lg: "calc(25% - 11px)" } as const;
 
+/** Devices are offered by their names, behind a word: one may be called whatever the other choices are. */
+const [EVERYBODY, HERE, DEVICE] = ["everybody", "here", "device "] as const;
+const deviceAsked = (who: string): string | null => (who === EVERYBODY ? null : who === HERE ? "" : who.slice(DEVICE.length));
+
 /** What a verdict looks back on. */
 const LOOKED_BACK = 7;
 
@@ -39,6 +43,8 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
   const [find, setFind] = useState("");
   const [part, setPart] = useState<LogbookPart | "">("");
   const [[from, until], setDays] = useState<readonly [from: string, until: string]>(["", ""]);
+  const [who, setWho] = useState<string>(EVERYBODY);
+  const devices = useDevicesQuery().data?.devices ?? [];
   const kind = storied.find((each) => each === params.get("kind")) ?? null;
   const of = kind && params.get("of");
   const isBackwards = isDay(from) && isDay(until) && until < from;
@@ -49,11 +55,12 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
     until: isDay(until) && !isBackwards ? until : null,
     kind: of ? kind : null,
     of,
+    who: deviceAsked(who),
   };
   const { data, error, hasNextPage, isFetchingNextPage, fetchNextPage } = useLogbookInfiniteQuery(asked);
   const stories = useMemo(() => storiesOf(data?.pages.flatMap((page) => page.events) ?? []), [data]);
   const { timeZone } = outlook.shop;
-  const isNarrowed = find !== "" || part !== "" || from !== "" || until !== "";
+  const isNarrowed = find !== "" || part !== "" || from !== "" || until !== "" || who !== EVERYBODY;
   return (
     <>
       {!data ? (
@@ -83,6 +90,21 @@ export default function HappenedAsk({ outlook }: LogbookAskProps) {
             />
           </FormField>
         </Box>
+        {devices.length > 0 && (
+          <Box width={FIELD}>
+            <FormField label={t`Told by`}>
+              <Choice
+                value={who}
+                onChange={(change) => setWho(change.target.value)}
+                options={[
+                  { value: EVERYBODY, label: t`every device` },
+                  { value: HERE, label: t`where the shop runs` },
+                  ...[...new Set(devices.map(({ name }) => name))].map((name) => ({ value: `${DEVICE}${name}`, label: name })),
+                ]}
+              />
+            </FormField>
+          </Box>
+        )}
         <Box width={FIELD}>
           <FormField label={t`From`}>
             <DayInput value={from} onChange={(value) => setDays([value, until])} aria-label={t`From`} />

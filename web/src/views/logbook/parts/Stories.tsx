@@ -1,13 +1,15 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { eventPhrase, phraseSaid, storied, type EventRead, type Speech, type Storied } from "@yule/contract";
 import { day, dayAt, minuteOfDayAt, t, yearOf, type Day } from "@yule/core";
-import { storyPhrase, whyNotUndone, type Story } from "@yule/derive";
+import { sessionTold, storyPhrase, whyNotUndone, type Story } from "@yule/derive";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { useLayoutEffect, useRef, useState } from "react";
+import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { undo } from "../../../data/outbox.ts";
+import { Notes } from "../../../features/notes/Notes.tsx";
+import { PinNote } from "../../../features/notes/PinNote.tsx";
 import { StoryLink } from "../../../features/stories/StoryLink.tsx";
 import { useSpeech } from "../../../kit/measure.tsx";
-import { printDay, printDayOfYear, printTime } from "../../../kit/say.ts";
+import { printDay, printDayOfYear, printTime, printWarmth } from "../../../kit/say.ts";
 
 /** A story is about as high as its button; those of long words are measured. */
 const STORY_HEIGHT = 54;
@@ -75,6 +77,8 @@ const timeOf = (moment: string, timeZone: string): string => printTime(minuteOfD
 
 function StoryRow({ story, isOpen, onTurn, ...told }: Told & { story: Story; isOpen: boolean; onTurn: () => void }) {
   const say = useYearly(told.today);
+  const [isNoting, setNoting] = useState(false);
+  const air = useMemo(() => (story.kind === "session" ? sessionTold(story).air : null), [story]);
   const [only] = story.events;
   if (!only) return null;
   if (story.kind === "one") return <Entry event={only} {...told} />;
@@ -90,10 +94,14 @@ function StoryRow({ story, isOpen, onTurn, ...told }: Told & { story: Story; isO
           {phraseSaid(storyPhrase(story), say)}
         </Text>
         {shared && <StoryLink kind={shared} id={only.subjectId} />}
+        <PinButton isOpen={isNoting} onTurn={() => setNoting(!isNoting)} />
         <Button variant="ghost" aria-expanded={isOpen} onClick={onTurn}>
           {isOpen ? t`Hide its entries` : t`Show its ${story.events.length} entries`}
         </Button>
       </Flex>
+      {air && <Text color="softInk" fontSize="15px" paddingInlineStart="66px">{t`The air was at ${Math.round(air.humid * 100)} % humidity and ${printWarmth(air.warm)}.`}</Text>}
+      <Pinned notes={isOpen ? [] : story.events.flatMap(({ notes }) => notes)} />
+      {isNoting && <PinHere eventId={only.id} onDone={() => setNoting(false)} />}
       {isOpen && (
         <Box paddingInlineStart="26px" borderInlineStart="3px solid" borderColor="hairline" marginBottom="8px">
           {[...story.events].reverse().map((event) => (
@@ -105,12 +113,37 @@ function StoryRow({ story, isOpen, onTurn, ...told }: Told & { story: Story; isO
   );
 }
 
+/** Notes stand under the words of what they are pinned to. */
+const Pinned = ({ notes }: { notes: EventRead["notes"] }) =>
+  notes.length === 0 ? null : (
+    <Box flex="1 0 100%" paddingInlineStart={{ base: 0, md: "66px" }}>
+      <Notes notes={notes} />
+    </Box>
+  );
+
+const PinHere = (props: { eventId: string; onDone: () => void }) => (
+  <Box flex="1 0 100%" paddingInlineStart={{ base: 0, md: "66px" }}>
+    <PinNote {...props} />
+  </Box>
+);
+
+const PinButton = ({ isOpen, onTurn }: { isOpen: boolean; onTurn: () => void }) => (
+  <Button variant="ghost" aria-expanded={isOpen} onClick={onTurn}>
+    {t`Pin a note`}
+  </Button>
+);
+
+/** Who told it, where that was another device than the one on which the shop runs. */
+const toldBy = ({ by }: EventRead): string | null =>
+  by === null || by.device === "" ? null : by.role === "maker" ? t`from ${by.device}` : by.role === "helper" ? t`a helper, from ${by.device}` : t`at the till, from ${by.device}`;
+
 const storyKind = ({ subjectKind }: EventRead): Storied | null => storied.find((each) => each === subjectKind) ?? null;
 
 function Entry({ event, timeZone, today, isOfThing }: Told & { event: EventRead }) {
   const say = useYearly(today);
   const [isAsked, setAsked] = useState(false);
-  const kind = storyKind(event);
+  const [isNoting, setNoting] = useState(false);
+  const [kind, by] = [storyKind(event), toldBy(event)];
   const why = whyNotUndone(event);
   return (
     <Flex gap="0 14px" wrap="wrap" paddingY="4px" borderTop="1px solid" borderColor="hairline" align="center" minHeight="46px">
@@ -119,8 +152,15 @@ function Entry({ event, timeZone, today, isOfThing }: Told & { event: EventRead 
       </Text>
       <Text flex="1 1 220px" minWidth={0} overflowWrap="anywhere" textDecoration={event.undoneBy ? "line-through" : "none"}>
         {phraseSaid(eventPhrase(event.happened), say)}
+        {by && (
+          <Text as="span" color="softInk">
+            {" "}
+            ({by})
+          </Text>
+        )}
       </Text>
       {kind && !isOfThing && <StoryLink kind={kind} id={event.subjectId} />}
+      {event.happened.kind !== "pin-note" && <PinButton isOpen={isNoting} onTurn={() => setNoting(!isNoting)} />}
       {event.undoable && (
         <Button variant="ghost" onClick={() => void undo(event.id)}>
           {event.kind === "undo" ? t`do it again` : t`undo it`}
@@ -131,6 +171,8 @@ function Entry({ event, timeZone, today, isOfThing }: Told & { event: EventRead 
           {t`Why not undo?`}
         </Button>
       )}
+      <Pinned notes={event.notes} />
+      {isNoting && <PinHere eventId={event.id} onDone={() => setNoting(false)} />}
       {why && isAsked && (
         <Text flex="1 0 100%" color="softInk" role="status" paddingInlineStart="66px">
           {phraseSaid(why, say)}

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem } from "@yule/contract";
-import { plural, t } from "@yule/core";
+import { minutes, plural, printMinutes, t } from "@yule/core";
 import { eyeSoFar, questionAfter, questionsFrom, type EyeSoFar, type JudgementAnswer, type JudgementQuestion } from "@yule/derive";
 import { useMemo, useState } from "react";
 import { useReviewQuery } from "../../../data/api.ts";
@@ -49,14 +49,16 @@ const inHundred = (share: number): number => Math.round(Math.abs(share) * 100);
 /** An eye that is off by less is a good one. */
 const SLIGHT = 0.03;
 
-function judgementWords({ hope, given, broken, answers }: EyeSoFar): string {
+function judgementWords({ hope, given, broken, pairs, known, answers }: EyeSoFar): string {
   if (answers === 0) return t`A minute for your eye: say what came of it, then see what did.`;
-  const promises =
+  const dried = pairs === 0 ? "" : t` Of ${plural(pairs, { one: "# pair", other: "# pairs" })} of stages you knew ${known} times which dries first.`;
+  const promised =
     given === 0
       ? ""
       : broken === 0
         ? t` Of what you would have promised, all was kept.`
         : t` Of ${plural(given, { one: "# promise", other: "# promises" })} you would have given, ${broken} would have been broken.`;
+  const promises = `${promised}${dried}`;
   if (hope === null) return t`${plural(answers, { one: "# question", other: "# questions" })} answered; after a few more this page tells whether you hope too much.${promises}`;
   if (Math.abs(hope) < SLIGHT) return t`Your eye for good panels is true.${promises}`;
   return hope > 0
@@ -67,6 +69,19 @@ function judgementWords({ hope, given, broken, answers }: EyeSoFar): string {
 function Asked({ question, onAnswer }: { question: JudgementQuestion; onAnswer: (said: number) => void }) {
   const [text, setText] = useState("");
   const [fault, setFault] = useState<string | undefined>();
+  if (question.kind === "dried")
+    return (
+      <Box as="section" aria-label={t`Which dried first?`} maxWidth="40em">
+        <Text fontSize="20px" marginBottom="12px">{t`On two panels of the same evening, each just painted: which of these two is dry first?`}</Text>
+        <Flex gap="12px" wrap="wrap">
+          {question.pair.map(({ stage, design }, at) => (
+            <Button key={`${design} ${stage}`} variant="outline" height="auto" minHeight="44px" paddingY="8px" whiteSpace="normal" onClick={() => onAnswer(at)}>
+              {t`${stage} of ${design}`}
+            </Button>
+          ))}
+        </Flex>
+      </Box>
+    );
   const { need, design } = question;
   if (question.kind === "promise")
     return (
@@ -108,18 +123,20 @@ function Asked({ question, onAnswer }: { question: JudgementQuestion; onAnswer: 
 
 function Answered({ question, answer, onNext }: { question: JudgementQuestion; answer: JudgementAnswer; onNext: () => void }) {
   const isRight = answer.said === answer.was;
-  const { need } = question;
   return (
     <Box role="status" maxWidth="40em">
       <Text fontSize="20px">
-        <strong>{isRight ? t`Yes.` : t`Not quite.`}</strong>{" "}
-        {question.kind === "good"
-          ? t`${question.was} of ${need.panels} panels for ${need.title} came out good; you said ${answer.said}.`
-          : question.was
-            ? t`${need.title} went out in time.`
-            : t`${need.title} was late.`}
+        <strong>{isRight ? t`Yes.` : t`Not quite.`}</strong> {cameOfIt(question, answer)}
       </Text>
       <Button marginTop="12px" onClick={onNext} autoFocus>{t`The next question`}</Button>
     </Box>
   );
+}
+
+function cameOfIt(question: JudgementQuestion, { said }: JudgementAnswer): string {
+  if (question.kind === "good") return t`${question.was} of ${question.need.panels} panels for ${question.need.title} came out good; you said ${said}.`;
+  if (question.kind === "promise") return question.was ? t`${question.need.title} went out in time.` : t`${question.need.title} was late.`;
+  const [first, last] = question.was === 0 ? question.pair : [question.pair[1], question.pair[0]];
+  const mostly = (minutesOf: number): string => printMinutes(minutes(Math.round(minutesOf)));
+  return t`${first.stage} of ${first.design} dried in ${mostly(first.minutes)} mostly, ${last.stage} of ${last.design} in ${mostly(last.minutes)}.`;
 }
