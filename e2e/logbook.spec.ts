@@ -69,3 +69,70 @@ test("the season so far is looked back on, what is believed is told with what it
   await expect(verdict(page)).toContainText("1 question answered");
   expect(errors.splice(0)).toEqual([]);
 });
+
+/** The platform's own recorder is given a tone instead of a microphone. */
+const toneForMicrophone = (): void => {
+  navigator.mediaDevices.getUserMedia = () => {
+    const audio = new AudioContext();
+    const [tone, out] = [audio.createOscillator(), audio.createMediaStreamDestination()];
+    tone.connect(out);
+    tone.start();
+    return Promise.resolve(out.stream);
+  };
+};
+
+test("words, a photo and a voice note are pinned to a session, stand there after a reload, and are taken away", async ({ context }) => {
+  await context.addInitScript(toneForMicrophone);
+  const page = await openPage(context, errors);
+  await page.goto(`${shop.url}/logbook`);
+  await page.getByRole("button", { name: "Pin a note" }).first().click();
+  const form = page.getByRole("form", { name: "Pin a note" });
+  await form.getByLabel("Note", { exact: true }).fill("The third panel bloomed where the window stood open");
+  await form.locator("input[type=file]").setInputFiles("docs/screenshots/season.png");
+  await expect(form.getByRole("img", { name: "The photo to be pinned" })).toBeVisible();
+  await form.getByRole("button", { name: "Record a voice note" }).click();
+  await expect(form.getByText(/^1 second of at most 180$/)).toBeVisible();
+  await form.getByRole("button", { name: "Stop recording" }).click();
+  await expect(form.getByLabel(/^The voice note, \d+ seconds?$/)).toBeVisible();
+  await form.getByRole("button", { name: "Pin the note" }).click();
+  await expect(form).toHaveCount(0);
+  await page.reload();
+  const note = page.getByRole("list", { name: "Notes" });
+  await expect(note).toContainText("The third panel bloomed where the window stood open");
+  const heard = await note.getByLabel("Voice note").getAttribute("src");
+  const sound = await page.request.get(`${shop.url}${heard ?? ""}`);
+  expect([sound.status(), sound.headers()["content-type"]]).toEqual([200, "audio/webm"]);
+  await expect.poll(() => note.locator("img").evaluate((image: HTMLImageElement) => image.naturalWidth)).toBeGreaterThan(0);
+  await note.getByRole("button", { name: "Take the note away" }).click();
+  await expect(note).toHaveCount(0);
+  expect(errors.splice(0)).toEqual([]);
+});
+
+test("a batch is left out of what is learned and counts again; a design is learned anew and that is undone", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await page.goto(`${shop.url}/logbook?ask=believed`);
+  const stages = page.getByRole("table", { name: /^What is believed of / });
+  await expect(stages).toContainText("23 taps");
+  await page
+    .getByRole("button", { name: /^Leave out: the batch for / })
+    .first()
+    .click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel("What nothing is learned of").selectOption({ label: "the whole batch" });
+  await dialog.getByLabel("Why", { exact: true }).fill("The heating was broken");
+  await dialog.getByRole("button", { name: "Leave it out" }).click();
+  await expect(dialog).toHaveCount(0);
+  const out = page.getByRole("region", { name: "What does not count" });
+  await expect(out).toContainText("The heating was broken");
+  await expect(stages).toContainText("no tap yet");
+  await out.getByRole("button", { name: "Count it again" }).click();
+  await expect(out).toHaveCount(0);
+  await expect(stages).toContainText("23 taps");
+  await page.getByText(/^Learn .* anew$/).click();
+  await page.getByLabel("Why", { exact: true }).fill("Another room");
+  await page.getByRole("button", { name: "Learn anew from now" }).click();
+  await expect(stages).not.toContainText("23 taps");
+  await page.getByRole("button", { name: "Undo" }).last().click();
+  await expect(stages).toContainText("23 taps");
+  expect(errors.splice(0)).toEqual([]);
+});

@@ -5,3 +5,4 @@ const Drawn = ({ data, "aria-label": label }) => createElement("div", { role: "i
 
 export const Bar = Drawn;
 export const Line = Drawn;
+export const Scatter = Drawn;

@@ -5,4 +5,6 @@ import type { LessonRead } from "../season/lessons.ts";
 export interface BookRead {
   readonly designs: readonly DesignRead[];
   readonly lessons: readonly LessonRead[];
+  /** Photos that were pinned to what happened to its panels, one of each design, the newest. */
+  readonly photos: readonly { readonly designId: string; readonly pictureId: string }[];
 }

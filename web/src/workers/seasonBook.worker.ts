@@ -27,13 +27,13 @@ async function pictureFor(id: string): Promise<Uint8Array | null> {
 const desk = {
   speakAs,
   speakWords,
-  /** One picture of each design, then the book. */
+  /** One picture of each design and the photo of its panels, then the book. */
   seasonBook: async (of: Omit<BookOf, "pictures">, fonts: PdfFonts): Promise<Uint8Array> => {
     const pictures = new Map<string, Uint8Array>();
-    for (const { colourways } of of.book.designs) {
-      const id = colourways.find(({ pictureId }) => pictureId !== null)?.pictureId;
-      const picture = id ? await pictureFor(id) : null;
-      if (id && picture) pictures.set(id, picture);
+    const ofDesigns = of.book.designs.flatMap(({ colourways }) => colourways.find(({ pictureId }) => pictureId !== null)?.pictureId ?? []);
+    for (const id of [...ofDesigns, ...of.book.photos.map(({ pictureId }) => pictureId)]) {
+      const picture = await pictureFor(id);
+      if (picture) pictures.set(id, picture);
     }
     return seasonBook({ ...of, pictures }, fonts);
   },

@@ -93,11 +93,10 @@ function usePhotoOfNote(fail: (faults: readonly string[]) => void) {
     return () => URL.revokeObjectURL(made);
   }, [shrunk]);
   const take = async (file: Blob): Promise<void> => {
-    const wrong = await wrongWith(file);
-    if (wrong) return fail([wrong]);
-    fail([]);
     try {
-      setShrunk(await pictureSolver().shrink(file));
+      const wrong = await wrongWith(file);
+      fail(wrong ? [wrong] : []);
+      if (!wrong) setShrunk(await pictureSolver().shrink(file));
     } catch {
       fail([t`The file breaks off or cannot be read. Choose a whole PNG or JPEG.`]);
     }

@@ -159,3 +159,34 @@ test("an entry is taken back by one press, and a taking back is done again", asy
     ["undo", { eventId: "e2" }],
   ]);
 });
+
+test("a session tells of the air, a note stands with what it is pinned to, and a device that told something is named", async () => {
+  cleanup();
+  const air = { warm: 19, humid: 0.62 };
+  const damp = (seq: number, at: string): EventRead =>
+    event(seq, { kind: "tell-bench", facts: { stage: "First wash", what: "done", panels: [seq], air } }, { at, subjectKind: "batch", subjectId: "b1" });
+  const note = { id: "n1", version: 1, at: "2031-11-08T11:00:00Z", text: "Too wet", pictureId: null, recordingId: null };
+  const told = [
+    event(9, { kind: "pin-note", facts: { to: "e7", text: "Too wet", photo: false, voice: false } }),
+    { ...damp(8, "2031-11-08T09:50:00Z") },
+    { ...damp(7, "2031-11-08T09:30:00Z"), notes: [note] },
+    event(6, bought, { at: "2031-11-07T12:00:00Z", by: { device: "Kitchen tablet", role: "helper" } }),
+  ];
+  server = new PretendServer({ logbook: { events: told }, devices: { devices: [{ id: "d", name: "Kitchen tablet" }], isHere: true } });
+  showScreen(<LogbookView />, { outlook: season([need]) });
+  expect(await screen.findByText("The air was at 62 % humidity and 19 °C.")).toBeTruthy();
+  // Once, with its session, and not a second time as an entry of its own.
+  expect(screen.getAllByText(/Too wet/)).toHaveLength(1);
+  expect(screen.getByText(/a helper, from Kitchen tablet/)).toBeTruthy();
+  await userEvent.setup().selectOptions(await screen.findByLabelText("Told by"), "Kitchen tablet");
+  await waitFor(() => expect(server.asked.some((path) => path.includes("who=Kitchen+tablet"))).toBe(true));
+  await userEvent.setup().selectOptions(screen.getByLabelText("Told by"), "where the shop runs");
+  await waitFor(() => expect(server.asked.some((path) => /who=(&|$)/.test(path))).toBe(true));
+});
+
+test("weeks of promises and hands against what was kept free are told in words before their charts", async () => {
+  const needs = [office, { ...office, id: "n3", due: day("2031-10-28"), wentOn: day("2031-10-30") }];
+  showReview({ ...reviewed, needs, sessions: [{ id: "t", weekday: 2, from: 1140, to: 1260, who: "maker", light: false }] });
+  expect(await screen.findByText("Most in the week from Mon 27 Oct: 1 of the 1 that were due in it. Next year let fewer fall due there.")).toBeTruthy();
+  expect(screen.getByText(/^Of 6 h kept free for painting, hands filled 1 h 30 min\. The rest went into waiting/)).toBeTruthy();
+});

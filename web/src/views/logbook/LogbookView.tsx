@@ -15,6 +15,7 @@ const ASKS: readonly {
 }[] = [
   { key: "happened", label: () => t`What happened`, part: HappenedAsk },
   { key: "season", label: () => t`How the season goes`, part: lazy(() => import("./parts/SeasonAsk.tsx")) },
+  { key: "years", label: () => t`Years beside each other`, part: lazy(() => import("./parts/YearsAsk.tsx")) },
   { key: "believed", label: () => t`What is believed`, part: lazy(() => import("./parts/BelievedAsk.tsx")) },
   { key: "train", label: () => t`Train your eye`, part: lazy(() => import("./parts/TrainAsk.tsx")) },
 ];

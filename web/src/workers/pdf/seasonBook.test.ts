@@ -32,7 +32,7 @@ const book = (more: Partial<BookOf> = {}): BookOf => ({
     needs: [reviewedNeed("office", { title: "Office", leftOver: 2 }), reviewedNeed("late", { title: "Quay order", wentOn: null })],
     season: { ...reviewRead().season, state: "closed" },
   }),
-  book: { designs: [moth], lessons: [lesson, { ...lesson, id: "all", text: "Begin the list in October", designId: null }] },
+  book: { designs: [moth], lessons: [lesson, { ...lesson, id: "all", text: "Begin the list in October", designId: null }], photos: [] },
   pictures: new Map([["p1", picture()]]),
   today: day("2032-01-10"),
   advice: "Begin 9 days earlier: planned again so, 1 more promise is kept.",
@@ -53,9 +53,23 @@ test("a season to keep: a cover with the best picture, the year in figures, and 
   for (const told of ["Lampmoth", "10of20cardswentout.", "2wereleftover.", "dusk:FerryBlue(PB29)", "wash3min20min", "Soapthebrushfirst"]) expect(page?.letters).toContain(told);
 });
 
+test("a photo that was pinned to what happened to its panels stands on the cover and beside the picture", async () => {
+  const photo = createCanvas(400, 100);
+  photo.getContext("2d").fillRect(0, 0, 400, 100);
+  const { designs, lessons } = book().book;
+  const pinned = book({
+    book: { designs, lessons, photos: [{ designId: "moth", pictureId: "note" }] },
+    pictures: new Map([...book().pictures, ["note", new Uint8Array(photo.toBuffer("image/png"))]]),
+  });
+  const [with_, without] = [await readBack(await seasonBook(pinned, testFonts())), await readBack(await seasonBook(book(), testFonts()))];
+  // The cover shows the photo, which is a black strip, instead of the square picture.
+  expect(with_[0]?.ink).not.toBeCloseTo(without[0]?.ink ?? 0, 2);
+  expect(with_[2]?.text).toBe(without[2]?.text);
+});
+
 test("a season without a fact and a design without pictures, paints or lessons make a book too", async () => {
   const bare = { ...moth, colourways: [{ ...way, paints: [], pictureId: null }] };
-  const pages = await readBack(await seasonBook(book({ read: reviewRead(), book: { designs: [bare], lessons: [] }, pictures: new Map(), advice: null }), testFonts()));
+  const pages = await readBack(await seasonBook(book({ read: reviewRead(), book: { designs: [bare], lessons: [], photos: [] }, pictures: new Map(), advice: null }), testFonts()));
   expect(pages.map(({ ink }) => ink > 0.001)).toEqual([true, true, true]);
   expect(pages[0]?.letters).toContain("Nopromisecamedue.");
   expect(pages[2]?.letters).toContain("nopaintsnoted");
@@ -74,7 +88,7 @@ test("long titles and many needs go on over pages, and every one of them is told
 test("sixty pages are made in ten seconds", async () => {
   const designs = Array.from({ length: 57 }, (_, at) => ({ ...moth, id: `d${String(at)}`, name: `Design ${String(at)}` }));
   const began = performance.now();
-  const bytes = await seasonBook(book({ book: { designs, lessons: [] } }), testFonts());
+  const bytes = await seasonBook(book({ book: { designs, lessons: [], photos: [] } }), testFonts());
   expect(performance.now() - began).toBeLessThan(10_000);
   expect((await PDFDocument.load(bytes)).getPageCount()).toBe(59);
 });

@@ -34,7 +34,7 @@ export async function seasonBook(of: BookOf, fonts: PdfFonts): Promise<Uint8Arra
   for (const [id, bytes] of of.pictures) images.set(id, bytes[0] === 0x89 ? await file.embedPng(bytes) : await file.embedJpg(bytes));
   const review = reviewOf(of.read, of.today);
   const designs = [...of.book.designs].sort((a, b) => cardsOf(of.read, b.id) - cardsOf(of.read, a.id) || a.name.localeCompare(b.name));
-  drawCover(pages, of, review, bestPicture(designs, review, images));
+  drawCover(pages, of, review, bestPicture(designs, of.book, review, images));
   drawYear(pages, of, review);
   for (const design of designs) drawDesign(pages, of, review, design, images);
   return file.save();
@@ -42,9 +42,13 @@ export async function seasonBook(of: BookOf, fonts: PdfFonts): Promise<Uint8Arra
 
 const cardsOf = (read: ReviewRead, design: string): number => read.needs.reduce((sum, { designId, cards }) => (designId === design ? sum + cards : sum), 0);
 
-/** The picture of what an hour brought most with; where nothing was sold, of what most cards were of. */
-function bestPicture(designs: readonly DesignRead[], { earned }: SeasonReview, images: ReadonlyMap<string, PDFImage>): PDFImage | null {
+/** The photo of a panel of what an hour brought most with, or its picture; where nothing was sold, of what most cards were of. */
+function bestPicture(designs: readonly DesignRead[], { photos }: BookRead, { earned }: SeasonReview, images: ReadonlyMap<string, PDFImage>): PDFImage | null {
   const inOrder = [...earned.filter(({ hourMinor }) => hourMinor !== null).map(({ designId }) => designId), ...designs.map(({ id }) => id)];
+  for (const id of inOrder) {
+    const photo = images.get(photos.find(({ designId }) => designId === id)?.pictureId ?? "");
+    if (photo) return photo;
+  }
   for (const id of inOrder) for (const { pictureId } of designs.find((each) => each.id === id)?.colourways ?? []) if (pictureId !== null) return images.get(pictureId) ?? null;
   return null;
 }
@@ -193,7 +197,8 @@ function drawDesign(pages: BookPages, { shop, read, book }: BookOf, review: Seas
   pages.turn();
   pages.title(design.name, 24);
   const shown = design.colourways.flatMap(({ pictureId }) => (pictureId === null ? [] : (images.get(pictureId) ?? []))).slice(0, 1);
-  for (const image of shown) pages.picture(image, { wide: pages.wide, high: 230 });
+  const photos = book.photos.flatMap(({ designId, pictureId }) => (designId === design.id ? (images.get(pictureId) ?? []) : []));
+  for (const image of [...shown, ...photos]) pages.picture(image, { wide: pages.wide, high: photos.length > 0 ? 165 : 230 });
   pages.y -= 8;
   pages.text(cameOf(read, review, design, (minor) => printMoney(money(minor), shop.currency)));
   sizes(pages, design, (length) => saidLength(lengthOfUnits(length), shop.lengthSystem, spoken()));

@@ -1,74 +1,78 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
-import { measured, minutes, plural, printMinutes, t, type LearnedTime } from "@yule/core";
-import { learnedRoute, NO_RECORD, yieldOf, type LearnedStage, type Outlook } from "@yule/derive";
+import { Box } from "@chakra-ui/react";
+import type { LeftOutRead } from "@yule/contract";
+import { t } from "@yule/core";
+import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
+import { useSearchParams } from "react-router";
+import { useBelievedQuery, useFairsQuery } from "../../../data/api.ts";
 import { LessonsAsked } from "../../../features/lessons/Lessons.tsx";
-import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
-import { Choice } from "../../../kit/FormField.tsx";
+import { AskNav } from "../../../kit/AskNav.tsx";
 import { Teach } from "../../../kit/states.tsx";
-import { Figure, Verdict } from "../../../kit/Verdict.tsx";
-import { useBenchTimes } from "../../../plan/useBenchTimes.ts";
 import type { LogbookAskProps } from "../ask.ts";
+import { AboutDesign } from "./believed/AboutDesign.tsx";
+import { AboutEvenings } from "./believed/AboutEvenings.tsx";
+import { AboutFairs } from "./believed/AboutFairs.tsx";
+import { AboutMaterials } from "./believed/AboutMaterials.tsx";
+import { AboutPost } from "./believed/AboutPost.tsx";
+import { LeftOut } from "./believed/LeftOut.tsx";
 import { FadedLessons } from "./FadedLessons.tsx";
 
-const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
-/** Short times to the tenth, long ones in hours. */
-const took = (of: number): string => (of < 60 ? t`${measured(of)} min` : printMinutes(minutes(Math.round(of))));
-const spread = (time: LearnedTime): string =>
-  time.planned === 0 && time.seen === 0 ? t`none` : time.seen === 0 ? t`${took(time.typical)}, a guess` : t`${took(time.typical)}, mostly ${took(time.low)} to ${took(time.high)}`;
+const ABOUT = [
+  { key: "design", label: () => t`Painting`, of: ["batch", "design"] },
+  { key: "evenings", label: () => t`Sessions`, of: ["evenings"] },
+  { key: "post", label: () => t`The post`, of: ["post"] },
+  { key: "fairs", label: () => t`What sells at fairs`, of: ["fair"] },
+  { key: "materials", label: () => t`Materials`, of: ["material"] },
+] as const;
 
-/** What is believed of hands, drying and yields, from how many facts, and what it is used for. */
+/** What is believed, how surely, from what, and what it is used for; each fact may be left out, and all learned anew. */
 export default function BelievedAsk({ outlook }: LogbookAskProps) {
-  const [chosen, setChosen] = useState<string | null>(null);
-  const times = useBenchTimes(outlook);
+  const [params] = useSearchParams();
+  // Once looked at it stays: what is left out of it may make another one the most seen.
+  const [chosen, setChosen] = useState(() => params.get("design") ?? mostSeen(outlook)?.id ?? null);
+  const about = ABOUT.find(({ key }) => key === params.get("about")) ?? ABOUT[0];
   const design = outlook.designs.find(({ id }) => id === chosen) ?? mostSeen(outlook);
-  const stages = useMemo(() => (design ? learnedRoute(design, times, null, new Map()) : []), [design, times]);
-  const columns = useMemo(() => columnsOf(outlook, design?.id ?? ""), [outlook, design]);
-  if (!design)
-    return (
-      <Teach
-        title={t`Nothing is believed yet`}
-      >{t`With the first design this page says how long its stages take, how sure that is, and how many panels are thought to come out good.`}</Teach>
-    );
-  const record = outlook.yields.get(design.id) ?? NO_RECORD;
-  const [good, bad] = yieldOf(design, record);
-  const guesses = stages.filter(({ hands, drying }) => hands.seen === 0 && (drying.planned === 0 || drying.seen === 0));
+  const { data } = useBelievedQuery(design?.id ?? "", { skip: !design });
+  const nameOf = useNames(outlook, data?.batches ?? []);
+  const leftOut = (data?.leftOut ?? []).filter(({ of }) => (about.of as readonly string[]).includes(of));
   return (
     <>
-      <Verdict>
-        {t`Of panels of ${design.name}, `}
-        <Figure
-          why={t`${record.good + record.bad} were judged here, ${record.good} of them good. A new design is believed to give nine in ten; each panel that is judged, or lost at a stage, moves that. It tells how many to begin, and how sure a promise is.`}
-        >
-          {inHundred(good / (good + bad))}
-        </Figure>
-        {t` are believed to come out good. `}
-        {guesses.length === 0
-          ? t`All its times were seen here.`
-          : plural(guesses.length, {
-              one: "The times of # of its stages are still a guess: each tap at the bench makes them surer.",
-              other: "The times of # of its stages are still guesses: each tap at the bench makes them surer.",
-            })}
-      </Verdict>
-      <Flex gap="10px" align="center" marginBottom="14px" maxWidth="420px">
-        <Text flex="none">{t`Design`}</Text>
-        <Choice
-          aria-label={t`Believed of which design`}
-          value={design.id}
-          onChange={(change) => setChosen(change.target.value)}
-          options={outlook.designs.map(({ id, name }) => ({ value: id, label: name }))}
-        />
-      </Flex>
-      <DataTable label={t`What is believed of ${design.name}`} rows={stages} columns={columns} rowId={({ table }) => table.id} maxWidth="900px" />
-      <Box color="softInk" fontSize="15px" marginTop="8px" maxWidth="52em">
-        {t`“Mostly” is eight times in ten. Hands plan the evenings, drying tells what waits at the bench, losses tell how many panels to begin. What was noted wrongly is left out by undoing its entry: press the story of the batch.`}
-      </Box>
-      <Box marginTop="18px">
-        <LessonsAsked outlook={outlook} />
-      </Box>
-      <FadedLessons outlook={outlook} />
+      <AskNav label={t`What beliefs are about`} asks={ABOUT} asked={about.key} to={(key) => `/logbook?ask=believed&about=${key}`} />
+      {about.key === "design" &&
+        (design ? (
+          <AboutDesign outlook={outlook} design={design} read={data ?? null} onChoose={setChosen} />
+        ) : (
+          <Teach
+            title={t`Nothing is believed yet`}
+          >{t`With the first design this page says how long its stages take, how sure that is, and how many panels are thought to come out good.`}</Teach>
+        ))}
+      {about.key === "evenings" && <AboutEvenings outlook={outlook} />}
+      {about.key === "post" && <AboutPost outlook={outlook} />}
+      {about.key === "fairs" && <AboutFairs outlook={outlook} />}
+      {about.key === "materials" && <AboutMaterials outlook={outlook} />}
+      <LeftOut leftOut={leftOut} nameOf={nameOf} timeZone={outlook.shop.timeZone} />
+      {about.key === "design" && (
+        <Box marginTop="18px">
+          <LessonsAsked outlook={outlook} />
+          <FadedLessons outlook={outlook} />
+        </Box>
+      )}
     </>
   );
+}
+
+/** What each thing that is left out is called. */
+function useNames({ designs, stores }: Outlook, batches: readonly { readonly id: string; readonly title: string }[]): (of: LeftOutRead) => string | null {
+  const { data: fairs } = useFairsQuery();
+  return useMemo(() => {
+    const names = new Map<string, string>([
+      ...designs.map(({ id, name }) => [id, name] as const),
+      ...stores.map(({ id, name }) => [id, name] as const),
+      ...batches.map(({ id, title }) => [id, t`The batch for ${title}`] as const),
+      ...(fairs?.past ?? []).map(({ id, title }) => [id, title] as const),
+    ]);
+    return ({ of, ofId }) => (of === "evenings" ? t`How long sessions last` : of === "post" ? t`How long the post takes` : (names.get(ofId ?? "") ?? null));
+  }, [designs, stores, batches, fairs]);
 }
 
 /** The design of which most was judged is looked at first. */
@@ -79,23 +83,3 @@ function mostSeen({ designs, yields }: Pick<Outlook, "designs" | "yields">): Out
   };
   return designs.reduce<Outlook["designs"][number] | null>((best, each) => (best === null || judged(each.id) > judged(best.id) ? each : best), null);
 }
-
-const columnsOf = ({ yields }: Pick<Outlook, "yields">, designId: string): readonly TableColumn<LearnedStage>[] => {
-  const lost = (id: string) => yields.get(designId)?.stages.find(({ stageId }) => stageId === id);
-  const facts = ({ hands, drying }: LearnedStage): number => hands.seen + drying.seen;
-  return [
-    { id: "stage", head: t`Stage`, isAlways: true, value: ({ table }) => table.name, cell: ({ table }) => table.name },
-    { id: "hands", head: t`Hands a panel`, isAlways: true, value: ({ hands }) => hands.typical, cell: ({ hands }) => spread(hands) },
-    { id: "drying", head: t`Drying`, isAlways: true, value: ({ drying }) => drying.typical, cell: ({ drying }) => spread(drying) },
-    { id: "facts", head: t`From`, value: facts, cell: (stage) => (facts(stage) === 0 ? t`no tap yet` : t`${facts(stage)} taps`) },
-    {
-      id: "lost",
-      head: t`Lost here`,
-      value: ({ table }) => lost(table.id)?.lost ?? 0,
-      cell: ({ table }) => {
-        const known = lost(table.id);
-        return known ? t`${known.lost} of ${known.lost + known.through}` : t`none seen`;
-      },
-    },
-  ];
-};

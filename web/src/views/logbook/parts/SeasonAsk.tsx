@@ -1,23 +1,27 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { Problem, ReviewRead } from "@yule/contract";
 import { minutes, money, plural, printMinutes, t } from "@yule/core";
-import { reviewOf, type EarnedBy, type FirstCause, type HandsOf, type MissedNeed, type SeasonReview } from "@yule/derive";
+import { reviewOf, weeksAgainstPlan, type EarnedBy, type FirstCause, type HandsOf, type MissedNeed, type SeasonReview, type WeekAgainstPlan } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState, type ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useReviewQuery } from "../../../data/api.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Choice } from "../../../kit/FormField.tsx";
-import { printMoney } from "../../../kit/say.ts";
+import { Fold } from "../../../kit/Fold.tsx";
+import { printDay, printMoney } from "../../../kit/say.ts";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
 import { NextPlan } from "./NextPlan.tsx";
 import { adviceWords, NextTime, WouldHaveHelped, useLookBack } from "./NextTime.tsx";
+import { AsTheRouteSays } from "./AsTheRouteSays.tsx";
 import { Question } from "./Question.tsx";
+import { WhatItBrought } from "./WhatItBrought.tsx";
+import { WhenPromisesBroke } from "./WhenPromisesBroke.tsx";
 import { SeasonBook } from "./SeasonBook.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 
-const WeeksOfHands = lazy(() => import("./WeeksOfHands.tsx"));
+const Bars = lazy(() => import("../../../kit/chart/Bars.tsx"));
 
 /** How a season went, or goes so far: each part answers the question above it, and says what to do otherwise. */
 export default function SeasonAsk({ outlook }: LogbookAskProps) {
@@ -56,9 +60,12 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
       <WhatWasLate missed={review.missed}>
         <WouldHaveHelped lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
       </WhatWasLate>
-      <WhereHandsWent review={review}>
+      <WhenPromisesBroke read={data} outlook={outlook} />
+      <WhereHandsWent review={review} weeks={weeksAgainstPlan(review, data, outlook.shop, outlook.today)}>
         <WouldHaveHelped lookBack={lookBack} kinds={["painted together"]} read={data} />
       </WhereHandsWent>
+      <AsTheRouteSays read={data} />
+      <WhatItBrought read={data} outlook={outlook} />
       <WhatItEarned earned={review.earned} currency={outlook.shop.currency}>
         <WouldHaveHelped lookBack={lookBack} kinds={["without"]} read={data} />
       </WhatItEarned>
@@ -148,7 +155,7 @@ function WhatWasLate({ missed, children }: { missed: readonly MissedNeed[]; chil
 
 const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
 
-function WhereHandsWent({ review: { weeks, stages, minutes: all }, children }: { review: SeasonReview; children: ReactNode }) {
+function WhereHandsWent({ review: { stages, minutes: all }, weeks, children }: { review: SeasonReview; weeks: readonly WeekAgainstPlan[]; children: ReactNode }) {
   const columns = useMemo(
     (): readonly TableColumn<HandsOf>[] => [
       { id: "stage", head: t`Stage`, isAlways: true, value: ({ name }) => name, cell: ({ name }) => name },
@@ -164,11 +171,22 @@ function WhereHandsWent({ review: { weeks, stages, minutes: all }, children }: {
     <Question title={t`Where did the hours go?`}>
       <Text marginBottom="8px">{t`Most went into ${most.name}: ${printMinutes(minutes(most.minutes))}, ${inHundred(most.share)} of all. A minute saved there saves most.`}</Text>
       {weeks.length > 1 && (
-        <Box height="180px" marginBottom="10px">
+        <>
+          <Text marginBottom="6px">{freeWords(weeks)}</Text>
           <Suspense fallback={null}>
-            <WeeksOfHands weeks={weeks} />
+            <Bars
+              labels={weeks.map(({ week }) => t`Week from ${printDay(week)}`)}
+              series={[
+                { name: t`hands`, values: weeks.map((each) => each.minutes / MINUTES_OF_HOUR), look: "solid", token: "softInk" },
+                { name: t`kept free for painting`, values: weeks.map(({ free }) => free / MINUTES_OF_HOUR), look: "outlined", token: "ink" },
+              ]}
+              say={(of) => printMinutes(minutes(Math.round(of * MINUTES_OF_HOUR)))}
+            />
           </Suspense>
-        </Box>
+          <Fold title={t`The weeks as a table`}>
+            <DataTable label={t`Hands by week`} rows={weeks} columns={weekColumns()} rowId={({ week }) => week} maxWidth="620px" />
+          </Fold>
+        </>
       )}
       <DataTable label={t`Hands by stage`} rows={stages} columns={columns} rowId={({ name }) => name} maxWidth="620px" />
       <Text color="softInk" fontSize="15px" marginTop="8px">{t`Minutes as the routes have them, for each panel that went through a stage.`}</Text>
@@ -209,6 +227,27 @@ function WhatItEarned({ earned, currency, children }: { earned: readonly EarnedB
       {children}
     </Question>
   );
+}
+
+/** Hours are what the axis counts in. */
+const MINUTES_OF_HOUR = 60;
+
+const weekColumns = (): readonly TableColumn<WeekAgainstPlan>[] => [
+  { id: "week", head: t`Week from`, isAlways: true, value: ({ week }) => week, cell: ({ week }) => printDay(week) },
+  { id: "minutes", head: t`Hands`, isAlways: true, value: (each) => each.minutes, cell: (each) => printMinutes(minutes(each.minutes)) },
+  { id: "free", head: t`Kept free for painting`, isAlways: true, value: ({ free }) => free, cell: ({ free }) => printMinutes(minutes(free)) },
+];
+
+/** Hands beyond this share of what was kept free were stolen from elsewhere; under the other, evenings went unused. */
+const [FULL, HALF_USED] = [1.1, 0.6];
+
+function freeWords(weeks: readonly WeekAgainstPlan[]): string {
+  const [hands, free] = [weeks.reduce((sum, each) => sum + each.minutes, 0), weeks.reduce((sum, each) => sum + each.free, 0)];
+  const said = (of: number): string => printMinutes(minutes(of));
+  if (free === 0) return t`No time was kept free for painting in these weeks. Say in Season when you paint, and plans hold better.`;
+  const used = t`Of ${said(free)} kept free for painting, hands filled ${said(hands)}`;
+  if (hands > FULL * free) return t`${used}: more than there was. Keep more evenings free, or promise less.`;
+  return hands < HALF_USED * free ? t`${used}. The rest went into waiting, setting up, or was not painted in: plan fewer evenings, or more work for each.` : t`${used}.`;
 }
 
 type Loss = SeasonReview["losses"][number];

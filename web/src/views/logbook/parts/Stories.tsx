@@ -2,6 +2,7 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { eventPhrase, phraseSaid, storied, type EventRead, type Speech, type Storied } from "@yule/contract";
 import { day, dayAt, minuteOfDayAt, t, yearOf, type Day } from "@yule/core";
 import { sessionTold, storyPhrase, whyNotUndone, type Story } from "@yule/derive";
+import { MessageSquarePlus } from "lucide-react";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { useLayoutEffect, useMemo, useRef, useState } from "react";
 import { undo } from "../../../data/outbox.ts";
@@ -128,8 +129,8 @@ const PinHere = (props: { eventId: string; onDone: () => void }) => (
 );
 
 const PinButton = ({ isOpen, onTurn }: { isOpen: boolean; onTurn: () => void }) => (
-  <Button variant="ghost" aria-expanded={isOpen} onClick={onTurn}>
-    {t`Pin a note`}
+  <Button variant="ghost" aria-label={t`Pin a note`} title={t`Pin a note`} aria-expanded={isOpen} minWidth="44px" paddingX="10px" onClick={onTurn}>
+    <MessageSquarePlus size={20} aria-hidden />
   </Button>
 );
 

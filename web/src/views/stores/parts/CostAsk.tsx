@@ -6,7 +6,9 @@ import { printMinutes, minutes, withoutHands, t } from "@yule/core";
 import { lazy, Suspense, useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useCostsQuery } from "../../../data/api.ts";
+import { paidOut } from "../../../features/money/paidOut.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
+import { Fold } from "../../../kit/Fold.tsx";
 import { Loading, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { StoresAskProps } from "../ask.ts";
@@ -17,7 +19,7 @@ import { RatesForm } from "./RatesForm.tsx";
 import { SpentSoFar } from "./SpentSoFar.tsx";
 
 /** Its chart comes once it is asked for. */
-const MoneyByWeek = lazy(() => import("./MoneyByWeek.tsx"));
+const MoneyByWeek = lazy(() => import("../../../features/money/MoneyByWeek.tsx"));
 
 const NOTHING: CostsRead = { materials: [], losses: [], batches: [], posted: [], outlays: [], weeks: [] };
 
@@ -52,12 +54,24 @@ export default function CostAsk({ outlook, stores }: StoresAskProps) {
       )}
       {money.weeks.length > 0 ? (
         <Suspense fallback={<Loading />}>
-          <MoneyByWeek weeks={money.weeks} />
+          <WeekByWeek weeks={money.weeks} />
         </Suspense>
       ) : null}
       <SpentSoFar outlook={outlook} money={money} />
       <Outlays outlays={money.outlays} today={outlook.today} />
     </>
+  );
+}
+
+function WeekByWeek({ weeks }: Pick<CostsRead, "weeks">) {
+  const { say } = useShopMoney();
+  const [came, went] = [weeks.reduce((sum, { income }) => sum + income, 0), weeks.reduce((sum, week) => sum + paidOut(week), 0)];
+  return (
+    <Box marginBottom="12px" maxWidth="760px">
+      <Fold title={t`Week by week: ${say(came)} came in, ${say(went)} was paid out`}>
+        <MoneyByWeek weeks={weeks} say={say} />
+      </Fold>
+    </Box>
   );
 }
 
