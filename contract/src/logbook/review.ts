@@ -1,4 +1,4 @@
-import type { Day, TimesSeen } from "@yule/core";
+import type { Day, TimesSeen, TookAs } from "@yule/core";
 import { z } from "zod";
 import { id } from "../common/envelope.ts";
 import type { StageRead } from "../designs/designs.ts";
@@ -47,6 +47,11 @@ export interface ReviewedLoss {
   readonly why: string;
   readonly panels: number;
 }
+/** How long a stage took, as the middle multiple of what its route says, by so many sightings. */
+export interface ReviewedTime extends TookAs {
+  readonly stage: string;
+  readonly what: TimesSeen["what"];
+}
 /** A season looked back on, or so far. */
 export interface ReviewRead {
   readonly season: { readonly id: string; readonly name: string; readonly from: Day; readonly until: Day; readonly state: SeasonState };
@@ -56,7 +61,7 @@ export interface ReviewRead {
   readonly hands: readonly ReviewedHands[];
   readonly losses: readonly ReviewedLoss[];
   /** What the season's batches showed of the times of their stages, whatever is believed now. */
-  readonly seen: readonly TimesSeen[];
+  readonly times: readonly ReviewedTime[];
   /** What came in and was paid out, by weeks. */
   readonly money: readonly WeekOfMoney[];
   readonly designs: readonly { readonly id: string; readonly name: string; readonly stages: readonly StageRead[] }[];

@@ -1,5 +1,5 @@
 import type { ReviewedNeed, ReviewRead, ShopRead } from "@yule/contract";
-import { addDays, day, dryingTook, groupBy, handsTook, keptSessions, weekdayOf, type Day, type TimesSeen, type TookAs } from "@yule/core";
+import { addDays, day, groupBy, keptSessions, weekdayOf, type Day } from "@yule/core";
 import { cameDue, type SeasonReview } from "./review.ts";
 
 const DAYS_OF_WEEK = 7;
@@ -63,20 +63,19 @@ export interface TimeAgainstRoute {
 const LEAST_SEEN = 5;
 
 /** Times that were seen often enough, those that cost or saved most first: hands by the minutes of all panels, drying by the minutes of one. */
-export function timesAgainstRoute({ designs, seen }: Pick<ReviewRead, "designs" | "seen">): TimeAgainstRoute[] {
-  const byStage = groupBy(seen, ({ stage }) => stage);
-  const row = (took: TookAs | null, planned: number): Pick<TimeAgainstRoute, "planned" | "took" | "seen">[] =>
-    took === null || took.seen < LEAST_SEEN || planned === 0 ? [] : [{ planned, took: planned * took.times, seen: took.seen }];
-  const rows = designs.flatMap(({ id: designId, name: design, stages }) =>
-    stages.flatMap(({ id: stageId, name: stage, hands, dry }): TimeAgainstRoute[] => {
-      const cells: readonly TimesSeen[] = byStage.get(stageId) ?? [];
-      const of = { designId, design, stageId, stage };
-      return [
-        ...row(handsTook(cells), hands).map((each) => ({ ...of, what: "hands" as const, ...each })),
-        ...row(dryingTook(cells), dry).map((each) => ({ ...of, what: "drying" as const, ...each })),
-      ];
-    }),
+export function timesAgainstRoute({ designs, times }: Pick<ReviewRead, "designs" | "times">): TimeAgainstRoute[] {
+  const byStage = groupBy(
+    times.filter(({ seen }) => seen >= LEAST_SEEN),
+    ({ stage }) => stage,
   );
-  const off = ({ what, planned, took, seen: times }: TimeAgainstRoute): number => Math.abs(took - planned) * (what === "hands" ? times : 1);
+  const rows = designs.flatMap(({ id: designId, name: design, stages }) =>
+    stages.flatMap(({ id: stageId, name: stage, hands, dry }) =>
+      (byStage.get(stageId) ?? []).flatMap(({ what, times: by, seen }): TimeAgainstRoute[] => {
+        const planned = what === "hands" ? hands : dry;
+        return planned === 0 ? [] : [{ designId, design, stageId, stage, what, planned, took: planned * by, seen }];
+      }),
+    ),
+  );
+  const off = ({ what, planned, took, seen }: TimeAgainstRoute): number => Math.abs(took - planned) * (what === "hands" ? seen : 1);
   return rows.sort((a, b) => off(b) - off(a) || a.stage.localeCompare(b.stage));
 }

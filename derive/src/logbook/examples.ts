@@ -11,7 +11,7 @@ export const reviewedNeed = (id: string, more: Partial<ReviewedNeed> = {}): Revi
 /** A season without a fact. */
 export const reviewRead = (more: Partial<ReviewRead> = {}): ReviewRead => ({
   season: { id: "s", name: "Winter", from: day("2031-10-01"), until: day("2031-12-31"), state: "open" },
-  ...{ seasons: [], needs: [], hands: [], losses: [], seen: [], money: [], sessions: [], changes: [] },
+  ...{ seasons: [], needs: [], hands: [], losses: [], times: [], money: [], sessions: [], changes: [] },
   designs: [
     { id: "moth", name: "Lamp moth", stages: [] },
     { id: "kite", name: "Three kites", stages: [] },

@@ -60,9 +60,9 @@ test("hope lies between none of them and all of them, and whoever is always righ
 
 test("which of two stages dried first is asked where they differ, and knowing it is counted", () => {
   const stage = (id: string, dry: number) => ({ ...{ id, name: `Stage ${id}`, kind: "wash" as const, hands: 2, setup: 0, dry, within: null, portable: false, position: 0 } });
-  const cell = (of: string, count = 6) => ({ stage: of, what: "drying" as const, low: -1, high: 1, beside: 0, count, sum: 0, squares: 0 });
+  const took = (of: string, seen = 6) => ({ stage: of, what: "drying" as const, times: 1, seen });
   const designs = [{ id: "moth", name: "Lamp moth", stages: [stage("a", 20), stage("b", 22), stage("c", 60), stage("d", 90)] as never }];
-  const asked = questionsFrom(reviewRead({ needs: [need("n", { cards: 12 })], designs, seen: [cell("a"), cell("b"), cell("c"), cell("d", 2)] }), today);
+  const asked = questionsFrom(reviewRead({ needs: [need("n", { cards: 12 })], designs, times: [took("a"), took("b"), took("c"), took("d", 2)] }), today);
   const pairs = asked.filter((each) => each.kind === "dried");
   // a and b dry alike, d was seen too seldom.
   expect(pairs.map(({ id, was }) => [id, was])).toEqual([

@@ -59,7 +59,7 @@ const APART = 1.3;
 const MOST_PAIRS = 12;
 
 /** Pairs of stages that were seen to dry, each with the next that differs enough. */
-function whichDried(read: Pick<ReviewRead, "designs" | "seen">): JudgementQuestion[] {
+function whichDried(read: Pick<ReviewRead, "designs" | "times">): JudgementQuestion[] {
   const dried = timesAgainstRoute(read)
     .filter(({ what }) => what === "drying")
     .map(({ stageId, stage, design, took }) => ({ id: stageId, stage, design, minutes: took }))

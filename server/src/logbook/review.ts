@@ -1,5 +1,5 @@
-import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead } from "@yule/contract";
-import { phrase, type TimesSeen } from "@yule/core";
+import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewedTime, ReviewRead } from "@yule/contract";
+import { dryingTook, groupBy, handsTook, phrase, type TimesSeen, type TookAs } from "@yule/core";
 import { sql, type SQL } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
@@ -66,11 +66,12 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   const losses = await all<ReviewedLoss>(sql`
     select b.design_id as "designId", s.name as stage, f.why, count(distinct f.unit_id)::int as panels
     ${ofSeason} where n.season_id = ${season.id} and f.what = 'spoilt' group by 1, 2, 3 order by 4 desc, 2`);
+  // How damp it was does not matter here, so what was seen is summed over it.
   const seen = await all<TimesSeen>(sql`
-    select t.stage, t.what, t.low, t.high, t.beside, sum(t.count)::int as count, sum(t.sum)::int as sum, sum(t.squares)::int as squares
+    select t.stage, t.what, t.low, t.high, 0 as beside, sum(t.count)::int as count, sum(t.sum)::int as sum, sum(t.squares)::int as squares
     from need n join batch b on b.shop_id = n.shop_id and b.need_id = n.id join batch_lesson l on l.shop_id = b.shop_id and l.batch_id = b.id,
-      jsonb_to_recordset(l."of" -> 'times') as t(stage text, what text, low integer, high integer, beside integer, count integer, sum integer, squares integer)
-    where n.season_id = ${season.id} group by 1, 2, 3, 4, 5 order by 1, 2, 3, 4, 5`);
+      jsonb_to_recordset(l."of" -> 'times') as t(stage text, what text, low integer, high integer, count integer, sum integer, squares integer)
+    where n.season_id = ${season.id} group by 1, 2, 3, 4 order by 1, 2, 3, 4`);
   const money = await weeksOfMoney(
     tx,
     needs.map((each) => each.id),
@@ -79,5 +80,10 @@ export async function readReview(tx: Transaction, id: string | undefined): Promi
   const used = [...new Set(needs.map(({ designId }) => designId))];
   const [names, routes] = [await designNames(tx, used), await readRoutes(tx, used)];
   const week = await readWeek(tx, season);
-  return { season, seasons, needs, hands, losses, seen, money, designs: [...names].map(([of, name]) => ({ id: of, name, stages: routes.get(of) ?? [] })), ...week };
+  return { season, seasons, needs, hands, losses, times: timesOf(seen), money, designs: [...names].map(([of, name]) => ({ id: of, name, stages: routes.get(of) ?? [] })), ...week };
+}
+
+function timesOf(seen: readonly TimesSeen[]): ReviewedTime[] {
+  const told = (stage: string, what: TimesSeen["what"], took: TookAs | null): ReviewedTime[] => (took ? [{ stage, what, ...took }] : []);
+  return [...groupBy(seen, ({ stage }) => stage)].flatMap(([stage, cells]) => [...told(stage, "hands", handsTook(cells)), ...told(stage, "drying", dryingTook(cells))]);
 }

@@ -199,4 +199,5 @@ export const {
   usePutAwayInfiniteQuery,
   useSeasonsInfiniteQuery,
   usePlanQuery,
+  usePrefetch,
 } = api;

@@ -9,6 +9,7 @@ import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Choice } from "../../../kit/FormField.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { printDay, printMoney } from "../../../kit/say.ts";
+import { Later } from "../../../kit/Later.tsx";
 import { Loading, ProblemNote, Teach } from "../../../kit/states.tsx";
 import { Figure, Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
@@ -57,25 +58,27 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
         </>
       )}
       <NextTime lookBack={lookBack} read={data} />
-      <WhatWasLate missed={review.missed}>
-        <WouldHaveHelped lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
-      </WhatWasLate>
-      <WhenPromisesBroke read={data} outlook={outlook} />
-      <WhereHandsWent review={review} weeks={weeksAgainstPlan(review, data, outlook.shop, outlook.today)}>
-        <WouldHaveHelped lookBack={lookBack} kinds={["painted together"]} read={data} />
-      </WhereHandsWent>
-      <AsTheRouteSays read={data} />
-      <WhatItBrought read={data} outlook={outlook} />
-      <WhatItEarned earned={review.earned} currency={outlook.shop.currency}>
-        <WouldHaveHelped lookBack={lookBack} kinds={["without"]} read={data} />
-      </WhatItEarned>
-      <WhatWasSpoilt review={review}>
-        <WouldHaveHelped lookBack={lookBack} kinds={["half lost"]} read={data} />
-      </WhatWasSpoilt>
-      <WhatWasOver over={review.over}>
-        <WouldHaveHelped lookBack={lookBack} kinds={["none over"]} read={data} />
-      </WhatWasOver>
-      <NextPlan read={data} review={review} outlook={outlook} />
+      <Later>
+        <WhatWasLate missed={review.missed}>
+          <WouldHaveHelped lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
+        </WhatWasLate>
+        <WhenPromisesBroke read={data} outlook={outlook} />
+        <WhereHandsWent review={review} weeks={weeksAgainstPlan(review, data, outlook.shop, outlook.today)}>
+          <WouldHaveHelped lookBack={lookBack} kinds={["painted together"]} read={data} />
+        </WhereHandsWent>
+        <AsTheRouteSays read={data} />
+        <WhatItBrought read={data} outlook={outlook} />
+        <WhatItEarned earned={review.earned} currency={outlook.shop.currency}>
+          <WouldHaveHelped lookBack={lookBack} kinds={["without"]} read={data} />
+        </WhatItEarned>
+        <WhatWasSpoilt review={review}>
+          <WouldHaveHelped lookBack={lookBack} kinds={["half lost"]} read={data} />
+        </WhatWasSpoilt>
+        <WhatWasOver over={review.over}>
+          <WouldHaveHelped lookBack={lookBack} kinds={["none over"]} read={data} />
+        </WhatWasOver>
+        <NextPlan read={data} review={review} outlook={outlook} />
+      </Later>
       {review.minutes === 0 && review.panels === 0 && (
         <Teach
           title={t`Nothing was painted in this season yet`}
