@@ -1,7 +1,7 @@
 import { and, eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import type { Transaction } from "../db/pool.ts";
-import { picture } from "../shop/tables.ts";
+import { removePictures } from "../shop/pictures.ts";
 import { entryNote, event, recording } from "./tables.ts";
 
 /** What stands in the logbook instead of a name. */
@@ -59,7 +59,7 @@ async function eraseNotes(tx: Transaction, eventId: string): Promise<void> {
   const gone = await tx.delete(entryNote).where(inArray(entryNote.id, noteIds)).returning();
   const idsOf = (of: "pictureId" | "recordingId"): string[] => gone.flatMap((note) => note[of] ?? []);
   const [pictures, recordings] = [idsOf("pictureId"), idsOf("recordingId")];
-  if (pictures.length > 0) await tx.delete(picture).where(inArray(picture.id, pictures));
+  await removePictures(tx, pictures);
   if (recordings.length > 0) await tx.delete(recording).where(inArray(recording.id, recordings));
   const ofThem = or(
     inArray(

@@ -1,5 +1,5 @@
 import { MOST_PIXELS, pictureHead, phrase, type Fault, type PictureHead } from "@yule/core";
-import { and, eq, sql } from "drizzle-orm";
+import { and, eq, inArray, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import type { Writing } from "../db/writing.ts";
@@ -41,6 +41,11 @@ export async function checkPicture(writing: Writing, id: string, path: Fault["pa
     .from(picture)
     .where(and(eq(picture.shopId, writing.shopId), eq(picture.id, id)));
   if (!found) missing("picture", path, id);
+}
+
+/** Takes pictures away for good, where nothing may stay of them. */
+export async function removePictures(tx: Transaction, ids: readonly string[]): Promise<void> {
+  if (ids.length > 0) await tx.delete(picture).where(inArray(picture.id, [...ids]));
 }
 
 /** Keeps the same picture at the size of the wall beside it. */

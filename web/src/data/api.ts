@@ -199,5 +199,4 @@ export const {
   usePutAwayInfiniteQuery,
   useSeasonsInfiniteQuery,
   usePlanQuery,
-  usePrefetch,
 } = api;

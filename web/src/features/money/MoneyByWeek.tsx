@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import type { WeekOfMoney } from "@yule/contract";
 import { t } from "@yule/core";
 import { useMemo } from "react";
-import Bars from "../../kit/chart/Bars.tsx";
+import Bars from "../chart/Bars.tsx";
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { printDay } from "../../kit/say.ts";
 import { paidOut } from "./paidOut.ts";

@@ -46,7 +46,7 @@ export function PinNote({ eventId, onDone }: { eventId: string; onDone: () => vo
     <form onSubmit={(event) => void keep(event)} noValidate aria-label={t`Pin a note`}>
       <Box maxWidth="560px" paddingY="6px">
         <FormField label={t`Note`} fault={form.faultOf("text")}>
-          <Textarea rows={2} {...INPUT} height="auto" paddingY="8px" {...form.register("text")} placeholder={t`What the taps do not tell`} autoFocus />
+          <Textarea rows={2} {...INPUT} width="100%" height="auto" paddingY="8px" {...form.register("text")} placeholder={t`What the taps do not tell`} autoFocus />
         </FormField>
         <Flex gap="10px" wrap="wrap" align="center" marginTop="8px">
           <FilePick accept="image/png,image/jpeg" onPick={(file) => void photo.take(file)}>

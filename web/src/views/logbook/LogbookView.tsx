@@ -1,7 +1,7 @@
 import { t } from "@yule/core";
-import { lazy, Suspense, useEffect, type ComponentType, type LazyExoticComponent } from "react";
+import { lazy, Suspense, type ComponentType, type LazyExoticComponent } from "react";
 import { useSearchParams } from "react-router";
-import { usePrefetch } from "../../data/api.ts";
+import { useReviewQuery } from "../../data/api.ts";
 import { AskNav } from "../../kit/AskNav.tsx";
 import { Loading } from "../../kit/states.tsx";
 import { useView } from "../../plan/useOutlet.ts";
@@ -26,11 +26,8 @@ export default function LogbookView() {
   const outlook = useView();
   const [params] = useSearchParams();
   const [ask, season] = [params.get("ask"), params.get("season")];
-  const prefetch = usePrefetch("review");
-  // Asked for beside the code of the page, not after it.
-  useEffect(() => {
-    if (ask === "season") prefetch(season);
-  }, [ask, season, prefetch]);
+  // Asked for beside the code of its page, not after it.
+  useReviewQuery(season, { skip: ask !== "season" });
   const asked = ASKS.find(({ key }) => key === ask) ?? ASKS[0];
   const Ask = asked?.part;
   return (

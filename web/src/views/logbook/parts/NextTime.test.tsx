@@ -26,7 +26,7 @@ test("the season planned again says what would have kept the promise, and it is 
   await waitFor(() => expect(part.textContent).toMatch(/Begin \d+ days? earlier: planned again so, 1 more promise is kept\./));
   expect(part.textContent).not.toContain("time enough by the plan");
   // Where it was late the same proposal stands, and nothing is promised of what brought nothing.
-  expect(screen.getByRole("region", { name: "What was late, and what came first?" }).textContent).toMatch(/Begin \d+ days? earlier/);
+  expect((await screen.findByRole("region", { name: "What was late, and what came first?" })).textContent).toMatch(/Begin \d+ days? earlier/);
   await userEvent.setup().click(screen.getByRole("button", { name: /^Say it again when I plan: Begin/ }));
   await screen.findByText("noted for planning");
   expect(server.commands).toMatchObject([["note-lesson", { moment: "planning", kind: "change" }]]);

@@ -22,7 +22,7 @@ import { WhenPromisesBroke } from "./WhenPromisesBroke.tsx";
 import { SeasonBook } from "./SeasonBook.tsx";
 import { ReliabilityTable, ReliabilityWords } from "./Reliability.tsx";
 
-const Bars = lazy(() => import("../../../kit/chart/Bars.tsx"));
+const Bars = lazy(() => import("../../../features/chart/Bars.tsx"));
 
 /** How a season went, or goes so far: each part answers the question above it, and says what to do otherwise. */
 export default function SeasonAsk({ outlook }: LogbookAskProps) {

@@ -8,7 +8,7 @@ import { Fold } from "../../../kit/Fold.tsx";
 import { printDay } from "../../../kit/say.ts";
 import { Question } from "./Question.tsx";
 
-const Bars = lazy(() => import("../../../kit/chart/Bars.tsx"));
+const Bars = lazy(() => import("../../../features/chart/Bars.tsx"));
 
 /** When promises came due, and which of them broke. */
 export function WhenPromisesBroke({ read, outlook: { today } }: { read: ReviewRead; outlook: Outlook }) {

@@ -13,7 +13,7 @@ import { Verdict } from "../../../kit/Verdict.tsx";
 import type { LogbookAskProps } from "../ask.ts";
 import { Question } from "./Question.tsx";
 
-const Bars = lazy(() => import("../../../kit/chart/Bars.tsx"));
+const Bars = lazy(() => import("../../../features/chart/Bars.tsx"));
 
 /** A figure by which seasons are held against each other. */
 interface Compared {

@@ -9,7 +9,7 @@ import { Fold } from "../../../../kit/Fold.tsx";
 import { Choice } from "../../../../kit/FormField.tsx";
 import { Question } from "../Question.tsx";
 
-const BandCurve = lazy(() => import("../../../../kit/chart/BandCurve.tsx"));
+const BandCurve = lazy(() => import("../../../../features/chart/BandCurve.tsx"));
 
 /** Humidities of rooms in which people paint. */
 const HUMIDITIES = [0.3, 0.35, 0.4, 0.45, 0.5, 0.55, 0.6, 0.65, 0.7, 0.75, 0.8];

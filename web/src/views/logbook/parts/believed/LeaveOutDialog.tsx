@@ -32,7 +32,7 @@ export function LeaveOutDialog({ batch, onClose }: { batch: TaughtBatch; onClose
             <FormField label={t`What nothing is learned of`}>
               <Choice
                 {...form.register("day")}
-                options={[{ value: ALL, label: t`the whole batch` }, ...batch.days.map((each) => ({ value: each, label: t`only what was told on ${printDay(each)}` }))]}
+                options={[{ value: ALL, label: t`the whole batch` }, ...batch.days.map((each) => ({ value: each, label: t`only ${printDay(each)}` }))]}
               />
             </FormField>
           </Box>

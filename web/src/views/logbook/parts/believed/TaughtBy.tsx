@@ -9,7 +9,7 @@ import { printDay } from "../../../../kit/say.ts";
 import { Question } from "../Question.tsx";
 import { LeaveOutDialog } from "./LeaveOutDialog.tsx";
 
-const Bars = lazy(() => import("../../../../kit/chart/Bars.tsx"));
+const Bars = lazy(() => import("../../../../features/chart/Bars.tsx"));
 
 /** As many batches are drawn. */
 const MOST_DRAWN = 20;

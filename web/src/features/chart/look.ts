@@ -1,5 +1,5 @@
 import type { ChartOptions } from "chart.js";
-import { chartColour } from "../chartColour.ts";
+import { chartColour } from "../../kit/chartColour.ts";
 
 /** How a series is told from the others without its colour. */
 export type ChartLook = "solid" | "striped" | "outlined";

@@ -2,7 +2,7 @@ import { Box } from "@chakra-ui/react";
 import { CategoryScale, Chart, Filler, LinearScale, LineElement, PointElement, ScatterController } from "chart.js";
 import { Scatter } from "react-chartjs-2";
 import { useAppSelector } from "../../data/store.ts";
-import { chartColour } from "../chartColour.ts";
+import { chartColour } from "../../kit/chartColour.ts";
 import { axes } from "./look.ts";
 
 Chart.register(CategoryScale, LinearScale, LineElement, PointElement, ScatterController, Filler);
