@@ -16,11 +16,17 @@ import { inScratch } from "./scratch.ts";
 import { writeBackup } from "./write.ts";
 
 const OTHER = "01936b5c-7a00-7000-8000-0000000000ee";
+const RECORDING = "01936b5c-7a00-7000-8000-0000000000ef";
+const SOUND = new Uint8Array([0x1a, 0x45, 0xdf, 0xa3, 1, 2, 3, 4]);
 let shop: TestShop;
 let folder: string;
 beforeAll(async () => {
   shop = await openTestShop({ demo: true, keeps: true });
   folder = temporaryFolder("backup-files");
+  // A voice note pinned to an entry, as a platform records it, goes along with all else.
+  await fetch(`${shop.base}/recordings/${RECORDING}`, { method: "PUT", body: SOUND });
+  const [entry] = (await shop.get<LogbookRead>("logbook?most=1")).events;
+  expect((await shop.give("pin-note", { id: v7(), eventId: entry?.id ?? "", recordingId: RECORDING })).status).toBe(200);
 }, 120_000);
 afterAll(() => shop.close());
 
@@ -54,6 +60,7 @@ test("a backup that is asked for is read back before it is called one, and the w
   expect(without(await hashesIn(shop.url, HOME.shopId))).toEqual(without(before));
   expect((await shop.get<DesignsRead>("designs")).designs.some(({ id }) => id === ids.design)).toBe(false);
   expect((await cotton())?.onHand).toBe(store?.onHand);
+  expect(new Uint8Array(await (await fetch(`${shop.base}/recordings/${RECORDING}`)).arrayBuffer())).toEqual(SOUND);
   // What was there before was kept too, and nothing else is begun.
   const { backups, fault } = await shop.get<BackupsRead>("backups");
   expect([backups.map(({ cause }) => cause).sort(), fault]).toEqual([["asked", "restore"], null]);
@@ -112,6 +119,7 @@ test("all can be read without the program: tables for a spreadsheet, pictures un
     expect(rows.map((row) => row.name ?? row.title)).toEqual(kept.map((row) => row.name ?? row.title));
   }
   expect(text("logbook.jsonl").split("\n").length).toBeGreaterThan(1);
+  expect(files[`recordings/${RECORDING}.webm`]).toEqual(SOUND);
   expect(Object.keys(files).filter((name) => /^pictures\/Paper boat, \p{L}[\p{L} ]*\.png$/u.test(name)).length).toBeGreaterThan(0);
   // What a spreadsheet would run is kept from it.
   await shop.give("add-series", { id: v7(), name: "=1+1", palette: "cool" });
