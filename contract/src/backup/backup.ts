@@ -12,7 +12,7 @@ export const backupManifest = z.object({
   made: moment,
   files: z.array(
     z.object({
-      name: z.string().regex(/^(?:tables\/[a-z_]{1,60}\.jsonl|pictures\/[0-9a-f-]{36}(?:-small)?)$/),
+      name: z.string().regex(/^(?:tables\/[a-z_]{1,60}\.jsonl|pictures\/[0-9a-f-]{36}(?:-small)?|recordings\/[0-9a-f-]{36})$/),
       bytes: z.int().min(0),
       rows: z.int().min(0),
       sha256: z.string().regex(/^[0-9a-f]{64}$/),
