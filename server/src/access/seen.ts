@@ -76,13 +76,21 @@ const storesWithoutMoney = (stores: StoresRead): StoresRead => ({
   toBuy: [],
 });
 
-/** Entries that a helper may tell, so that the last tap can be taken back; what a thing is called is not told beside them. */
-const ownEntries = ({ events }: LogbookRead): LogbookRead => ({
-  events: events.filter(({ happened }) => {
+/** Entries that a helper may tell, so that the last tap can be taken back; what a thing is called is not told beside them. A note is theirs to read where what it is pinned to is. */
+function ownEntries({ events }: LogbookRead): LogbookRead {
+  const told = events.filter(({ happened }) => {
     const { kind } = happened.kind === "undo" ? happened.facts.of : happened;
     return kind !== "older" && mayTell("helper", kind);
-  }),
-});
+  });
+  const there = new Set(told.map(({ id }) => id));
+  return {
+    events: told.filter(({ happened, by }) => {
+      const of = happened.kind === "undo" ? happened.facts.of : happened;
+      if (of.kind !== "pin-note" && of.kind !== "remove-note") return true;
+      return by?.role === "helper" || (of.kind === "pin-note" && of.facts.to !== undefined && there.has(of.facts.to));
+    }),
+  };
+}
 
 const HELPER: Less = {
   shop: shopWithoutMoney,

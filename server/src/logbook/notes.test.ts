@@ -63,6 +63,19 @@ test("an entry says by which device it was told, and as whom; the logbook is nar
   expect((await page("&who=Nobody")).events).toEqual([]);
 });
 
+test("a helper reads the notes of the entries they may tell of, and of no others", async () => {
+  const asDevice = deviceOf(() => shop.base);
+  const made = await fetch(`${shop.base}/devices/code`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ role: "helper" }) });
+  const { code } = (await made.json()) as LetInRead;
+  const cookie = cookieOf(await asDevice("POST", "devices", { body: { code, name: "Second tablet" } }));
+  const [tap, order] = [await entry("&part=bench&find=done"), await entry("&part=season&find=Gull Steps order")];
+  await shop.give("pin-note", { id: v7(), eventId: tap.id, text: "Two wells were needed" });
+  await shop.give("pin-note", { id: v7(), eventId: order.id, text: "She asked for a discount" });
+  const { body } = await asDevice("GET", "logbook?most=200", { cookie });
+  expect(JSON.stringify(body)).toContain("Two wells were needed");
+  expect(JSON.stringify(body)).not.toContain("discount");
+});
+
 test("what was pinned to entries of a household goes with it when it is erased", async () => {
   const { letters, households } = await shop.get<DispatchRead>("dispatch");
   const household = households.find(({ id }) => letters.some(({ householdId, written }) => householdId === id && !written));
