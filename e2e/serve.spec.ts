@@ -2,6 +2,7 @@ import { expect, test } from "@playwright/test";
 import { spawn, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { join } from "node:path";
+import { startPgbouncer } from "../scripts/lib/pgbouncer.mjs";
 import { copyDatabase } from "../scripts/lib/testServer.mjs";
 import { NOW } from "./src/shop.ts";
 
@@ -13,9 +14,14 @@ interface Serving {
   readonly stop: () => Promise<void>;
 }
 
-async function serve(database: string, port?: string): Promise<Serving> {
+/** @param direct past the pooler */
+async function serve(database: string, direct: string, port?: string): Promise<Serving> {
   const words = [join(root, "scripts/serve.mjs"), ...(port === undefined ? [] : ["--port", port])];
-  const child: ChildProcess = spawn("node", words, { cwd: root, env: { ...process.env, DATABASE_URL: database, YULE_NOW: NOW }, stdio: ["ignore", "pipe", "pipe"] });
+  const child: ChildProcess = spawn("node", words, {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: database, YULE_DIRECT_URL: direct, YULE_NOW: NOW },
+    stdio: ["ignore", "pipe", "pipe"],
+  });
   let said = "";
   const url = await new Promise<string>((resolve, reject) => {
     const hear = (text: Buffer): void => {
@@ -55,11 +61,13 @@ async function ask(servers: readonly (Serving | null)[], turn: number, path: str
   throw new Error("nobody answered");
 }
 
-test("three processes on one database are restarted one after the other under load, and no request is lost", async () => {
+test("three processes on one database, a pooler in transaction mode between, are restarted one after the other under load, and no request is lost", async () => {
   test.setTimeout(180_000);
   const database = await copyDatabase(process.env.YULE_E2E_POSTGRES ?? "", "empty");
-  const first = await serve(database.url);
-  const servers: (Serving | null)[] = [first, ...(await Promise.all([serve(database.url), serve(database.url)]))];
+  const pooler = await startPgbouncer(database.url);
+  const begin = (port?: string): Promise<Serving> => serve(pooler.url, database.url, port);
+  const first = await begin();
+  const servers: (Serving | null)[] = [first, ...(await Promise.all([begin(), begin()]))];
   try {
     // Each keeps nothing of its own: what one was told, the next one tells.
     const listening = new AbortController();
@@ -92,7 +100,7 @@ test("three processes on one database are restarted one after the other under lo
       const old = servers[index];
       // Taken from what is asked only once it takes nobody any more: whoever comes meanwhile is answered or refused, and nothing breaks off.
       await old?.stop();
-      servers[index] = await serve(database.url, new URL(old?.url ?? "").port);
+      servers[index] = await begin(new URL(old?.url ?? "").port);
     }
     listening.abort();
     await servers[2]?.stop();
@@ -110,8 +118,11 @@ test("three processes on one database are restarted one after the other under lo
     ).toEqual(told.sort());
     // What was told to the others was heard at the third.
     expect(heard.join("").split("add-store").length).toBeGreaterThan(10);
+    // All of it went through the pooler, a transaction at a time.
+    expect(await pooler.transactions()).toBeGreaterThan(2 * told.length);
   } finally {
     for (const server of servers) await server?.stop();
+    await pooler.close();
     await database.close();
   }
 });

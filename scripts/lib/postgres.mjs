@@ -6,7 +6,7 @@ import { createServer } from "node:net";
 import { dirname, join } from "node:path";
 import { setTimeout as wait } from "node:timers/promises";
 
-const isRoot = process.getuid?.() === 0;
+export const isRoot = process.getuid?.() === 0;
 const LEAST_SPACE = 200 * 1024 * 1024;
 
 /** The newest server Debian has installed, or null. */
@@ -76,11 +76,14 @@ const isReady = (cluster, pid) => {
 };
 
 /** As an unprivileged user when started by root: PostgreSQL refuses to run as root. */
-function asPostgres(program, args, options) {
+export function asPostgres(program, args, options) {
   const env = Object.fromEntries(Object.entries(process.env).filter(([name]) => !name.startsWith("PG")));
   if (!isRoot) return spawn(program, args, { ...options, env });
   return spawn("setpriv", ["--reuid=postgres", "--regid=postgres", "--init-groups", "--", program, ...args], { ...options, env });
 }
+
+/** @returns {[number, number]} the unprivileged user and its group */
+export const postgresIds = () => ["-u", "-g"].map((of) => Number(spawnSync("id", [of, "postgres"]).stdout));
 
 const finished = (child) =>
   new Promise((resolve) => {
@@ -118,12 +121,7 @@ export async function startPostgres(folder, { durable = true, port: wanted, conn
     writeFileSync(secret, password, { mode: 0o600 });
     const passwordFile = `${cluster}.password`;
     writeFileSync(passwordFile, password, { mode: 0o600 });
-    if (isRoot) {
-      const { stdout } = spawnSync("id", ["-u", "postgres"]);
-      const { stdout: group } = spawnSync("id", ["-g", "postgres"]);
-      chownSync(cluster, Number(stdout), Number(group));
-      chownSync(passwordFile, Number(stdout), Number(group));
-    }
+    if (isRoot) for (const file of [cluster, passwordFile]) chownSync(file, ...postgresIds());
     const made = await finished(
       asPostgres(
         join(bin, "initdb"),

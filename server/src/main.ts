@@ -50,6 +50,8 @@ async function loadDemo(database: Database, clock: Clock, dataFolder: string, fr
 }
 
 const url = need("DATABASE_URL");
+// Past a pooler in transaction mode, for what waits to be told and for locks that outlast a transaction.
+const direct = process.env.YULE_DIRECT_URL ?? url;
 const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
 const database = openDatabase(url);
@@ -67,17 +69,17 @@ const backups =
         timeZone: () => inShop(database, HOME.shopId, async (tx) => await readTimeZone(tx)),
       });
 if (backups) await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
-await migrateDatabase(url, need("YULE_MIGRATIONS"));
+await migrateDatabase(direct, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 await inShop(database, HOME.shopId, async (tx) => {
   await learnFirst(tx, HOME.shopId);
   await sumFirst(tx, HOME.shopId, clock.now());
 });
 if (data !== null) await loadDemo(database, clock, data, fresh, process.env.YULE_EMPTY !== "1");
-const feed = new Feed(url);
+const feed = new Feed(direct);
 // Another process may do the planning; this one then only asks for it.
 const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("YULE_PLAN_THREAD"));
-const planner = new Planner({ database, url, clock, outside: simulatedOutside, log, make: thread?.make ?? null, ...(thread && { findStarts: thread.findStarts }) });
+const planner = new Planner({ database, url: direct, clock, outside: simulatedOutside, log, make: thread?.make ?? null, ...(thread && { findStarts: thread.findStarts }) });
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");

@@ -10,7 +10,15 @@ const url = process.env.DATABASE_URL ?? "";
 const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const database = openDatabase(url);
 const thread = new PlanThread(process.env.YULE_PLAN_THREAD ?? "");
-const planner = new Planner({ database, url, clock: clockFrom(process.env.YULE_NOW), outside: simulatedOutside, log, make: thread.make, findStarts: thread.findStarts });
+const planner = new Planner({
+  database,
+  url: process.env.YULE_DIRECT_URL ?? url,
+  clock: clockFrom(process.env.YULE_NOW),
+  outside: simulatedOutside,
+  log,
+  make: thread.make,
+  findStarts: thread.findStarts,
+});
 await planner.open();
 process.stdout.write("Making plans. Stop with Ctrl-C.\n");
 // The pool of connections keeps nobody alive between two jobs.

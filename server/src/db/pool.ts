@@ -8,6 +8,9 @@ export type Database = NodePgDatabase<typeof tables> & { readonly $client: pg.Po
 /** One connection, between its begin and its commit. */
 export type Transaction = NodePgDatabase<typeof tables>;
 
+/** A statement is given up after this. A pooler between may keep what a connection is begun with to itself, so each transaction says it too. */
+const STATEMENT_MS = 20_000;
+
 /** Opens a pool. A server that goes away is an error of the request that meets it, never of the process. */
 export function openDatabase(url: string): Database {
   // Compiling a statement takes longer than any of ours runs, and what is read lies in memory or on a disk without a head.
@@ -17,7 +20,7 @@ export function openDatabase(url: string): Database {
     max: 10,
     idleTimeoutMillis: 600_000,
     connectionTimeoutMillis: 3000,
-    statement_timeout: 20_000,
+    statement_timeout: STATEMENT_MS,
     query_timeout: 25_000,
   });
   pool.on("error", () => undefined);
@@ -56,7 +59,7 @@ export async function inShop<T>(database: Database, shopId: string, work: (tx: T
   try {
     await client.query("begin");
     const tx = drizzle(client, { schema: tables });
-    await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true)`);
+    await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true), set_config('statement_timeout', ${String(STATEMENT_MS)}, true)`);
     const result = await work(tx);
     await client.query("commit");
     return result;

@@ -53,6 +53,13 @@ test("a day at a batch is left out with why, and what is left out counts again a
   expect(server.sent[1]?.payload).toMatchObject({ of: "batch", batchId: BATCH, day: null, why: "I was ill" });
 });
 
+test("a batch that is left out as a whole says so, and is not offered to be left out again", async () => {
+  const out = { id: OUT, version: 1, of: "batch" as const, ofId: BATCH, day: null, why: "I was ill", at: "2031-11-06T10:00:00Z" };
+  show("believed", { batches: [batch()], leftOut: [out] });
+  expect(await screen.findByText("does not count")).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "Leave out: the batch for Quay fair" })).toBeNull();
+});
+
 test("a design is learned anew, with why", async () => {
   show("believed", { batches: [batch()], leftOut: [] });
   await userEvent.setup().click(await screen.findByText(`Learn ${design.name} anew`));

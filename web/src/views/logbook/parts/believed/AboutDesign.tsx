@@ -60,7 +60,7 @@ export function AboutDesign({ outlook, design, read, onChoose }: { outlook: Outl
       {read && (
         <>
           <DryingByAir design={design} stages={stages} batches={read.batches} times={times} />
-          <TaughtBy name={design.name} batches={read.batches} />
+          <TaughtBy name={design.name} batches={read.batches} leftOut={read.leftOut} />
           {read.batches.length > 0 && <LearnAnew of={{ of: "design", designId: design.id }} name={design.name} />}
         </>
       )}

@@ -1,5 +1,5 @@
 import { Box, Button, Text } from "@chakra-ui/react";
-import type { TaughtBatch } from "@yule/contract";
+import type { LeftOutRead, TaughtBatch } from "@yule/contract";
 import { plural, t, type TookAs } from "@yule/core";
 import { batchesTold, cameOut, type BatchTold } from "@yule/derive";
 import { lazy, Suspense, useMemo, useState } from "react";
@@ -24,10 +24,10 @@ const besideRoute = (took: TookAs | null): string => {
 const inHundred = (share: number): string => t`${Math.round(share * 100)} in 100`;
 
 /** The batches that what is believed was learned from: how it changed over them, and which of them is not to count. */
-export function TaughtBy({ name, batches }: { name: string; batches: readonly TaughtBatch[] }) {
+export function TaughtBy({ name, batches, leftOut }: { name: string; batches: readonly TaughtBatch[]; leftOut: readonly LeftOutRead[] }) {
   const told = useMemo(() => batchesTold(batches), [batches]);
   const [leaving, setLeaving] = useState<TaughtBatch | null>(null);
-  const columns = useMemo(() => columnsOf(setLeaving), []);
+  const columns = useMemo(() => columnsOf(new Set(leftOut.flatMap(({ of, ofId, day }) => (of === "batch" && day === null && ofId !== null ? [ofId] : []))), setLeaving), [leftOut]);
   if (told.length === 0) return null;
   const judged = told.filter(({ batch: { good, bad, lost } }) => good + bad + lost > 0).slice(-MOST_DRAWN);
   const first = (batch: TaughtBatch): string => (batch.days[0] === undefined ? batch.title : printDay(batch.days[0]));
@@ -69,7 +69,8 @@ function cameOutWords(told: readonly BatchTold[]): string {
     : t`No: ${inHundred(came.later)} came out good in the later half of its batches, ${inHundred(came.earlier)} in the earlier. What was spoilt, and why, stands in how the season goes.`;
 }
 
-const columnsOf = (onLeave: (batch: TaughtBatch) => void): readonly TableColumn<BatchTold>[] => [
+/** @param out batches of which nothing counts */
+const columnsOf = (out: ReadonlySet<string>, onLeave: (batch: TaughtBatch) => void): readonly TableColumn<BatchTold>[] => [
   {
     id: "days",
     head: t`Worked at`,
@@ -95,7 +96,11 @@ const columnsOf = (onLeave: (batch: TaughtBatch) => void): readonly TableColumn<
     cell: ({ batch }) => (
       <Box display="flex" gap="10px" alignItems="center" whiteSpace="nowrap">
         <StoryLink kind="batch" id={batch.id} name={batch.title} />
-        <Button variant="ghost" size="sm" aria-label={t`Leave out: the batch for ${batch.title}`} onClick={() => onLeave(batch)}>{t`Leave it out`}</Button>
+        {out.has(batch.id) ? (
+          t`does not count`
+        ) : (
+          <Button variant="ghost" size="sm" aria-label={t`Leave out: the batch for ${batch.title}`} onClick={() => onLeave(batch)}>{t`Leave it out`}</Button>
+        )}
       </Box>
     ),
   },
