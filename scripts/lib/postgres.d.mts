@@ -14,3 +14,5 @@ export interface RunningPostgres {
  * @param options durable: as a maker wants it, or as fast as tests want it
  */
 export function startPostgres(folder: string, options?: { durable?: boolean; port?: number; connections?: number }): Promise<RunningPostgres>;
+/** A port that nothing uses now. */
+export function freePort(): Promise<number>;
