@@ -1,3 +1,4 @@
+import { AxeBuilder } from "@axe-core/playwright";
 import { expect, test, type Page } from "@playwright/test";
 import { readFileSync } from "node:fs";
 import { openPage, startShop, type RunningShop } from "./src/shop.ts";
@@ -134,5 +135,23 @@ test("a batch is left out of what is learned and counts again; a design is learn
   await expect(stages).not.toContainText("23 taps");
   await page.getByRole("button", { name: "Undo" }).last().click();
   await expect(stages).toContainText("23 taps");
+  expect(errors.splice(0)).toEqual([]);
+});
+
+test("every question of the logbook can be read by everyone, upright and in the evening", async ({ context }) => {
+  const page = await openPage(context, errors);
+  await page.setViewportSize({ width: 820, height: 1180 });
+  await page.goto(`${shop.url}/logbook`);
+  await page.getByRole("button", { name: "evening" }).click();
+  await page.getByRole("button", { name: "Pin a note" }).first().click();
+  const believed = ["evenings", "post", "fairs", "materials"].map((about) => `?ask=believed&about=${about}`);
+  for (const more of ["", "?ask=season", "?ask=years", "?ask=believed", ...believed]) {
+    if (more !== "") await page.goto(`${shop.url}/logbook${more}`);
+    await expect(verdict(page)).toBeVisible();
+    await page.waitForLoadState("networkidle");
+    const { violations } = await new AxeBuilder({ page }).withTags(["wcag2a", "wcag2aa", "wcag22aa"]).analyze();
+    expect(violations.map((each) => `${more} ${each.id}: ${each.nodes[0]?.html ?? ""}`)).toEqual([]);
+    expect([more, await page.evaluate(() => document.documentElement.scrollWidth)]).toEqual([more, 820]);
+  }
   expect(errors.splice(0)).toEqual([]);
 });
