@@ -65,6 +65,7 @@ test("a fair from packing to the tin: what sold leaves its needs first, the rest
   expect([await leftOf(ids.red), await leftOf(ids.blue)]).toEqual([0, 3]);
   const { past, fairs: shown } = await fairs();
   expect(past[0]).toEqual({
+    ...{ id: past[0]?.id, title: "Quay fair", on: "2031-11-08", isLeftOut: false },
     size: "usual",
     weather: "rain",
     goods: [
@@ -73,9 +74,15 @@ test("a fair from packing to the tin: what sold leaves its needs first, the rest
     ],
   });
   expect(shown.find(({ id }) => id === fair)?.tinMinor).toBe(2900);
+  // Nothing is learned of it while it is left out; it stays told.
+  const out = await shop.give("leave-out", { id: v7(), of: "fair", fairId: fair, why: "My table stood behind the door" });
+  expect(wordsOf(out.body.event)).toBe("Nothing is learned of Quay fair: My table stood behind the door");
+  expect((await fairs()).past.map(({ title, isLeftOut }) => [title, isLeftOut])).toContainEqual(["Quay fair", true]);
+  await shop.give("undo", { eventId: out.body.event.id });
   // Taken back, the fair goes on and everything lies there again.
   await shop.give("undo", { eventId: over.body.event.id });
   expect((await fairNow(fair))?.tinMinor).toBeNull();
+  expect((await shop.give("leave-out", { id: v7(), of: "fair", fairId: fair, why: "Rain" })).status).toBe(422);
   expect(await leftOf(ids.red)).toBe(4);
   expect((await shop.get<SeasonRead>("season")).needs.find(({ id }) => id === need)?.postedOn).toBeNull();
 });
