@@ -7,6 +7,7 @@ import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
 import { inShop, migrateDatabase, openDatabase, warm, type Database } from "./db/pool.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
+import { forLog } from "./http/problem.ts";
 import { stopServer } from "./http/stopping.ts";
 import { learnFirst } from "./learned/fold.ts";
 import { sumFirst } from "./logbook/years.ts";
@@ -71,10 +72,7 @@ const backups =
 if (backups) await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
 await migrateDatabase(direct, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
-await inShop(database, HOME.shopId, async (tx) => {
-  await learnFirst(tx, HOME.shopId);
-  await sumFirst(tx, HOME.shopId, clock.now());
-});
+await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
 if (data !== null) await loadDemo(database, clock, data, fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(direct);
 // Another process may do the planning; this one then only asks for it.
@@ -95,6 +93,8 @@ server.on("listening", () => {
   const port = typeof address === "object" && address ? address.port : 0;
   process.stdout.write(`READY http://${host === "0.0.0.0" ? "127.0.0.1" : host}:${String(port)}\n`);
   process.send?.({ ready: port });
+  // Nobody waits for it: until it is done, whoever asks sums by themselves.
+  void inShop(database, HOME.shopId, (tx) => sumFirst(tx, HOME.shopId, clock.now())).catch((error: unknown) => log.error(forLog(error), "Earlier seasons could not be summed."));
   void planner.open().catch((error: unknown) => log.error({ err: error }, "Planning could not be begun."));
 });
 

@@ -14,7 +14,7 @@ interface LeftOutFacts {
 export interface LogbookEvents {
   /** `to` is the entry; left out where it was erased. */
   readonly "pin-note": { readonly to?: string; readonly text: string; readonly photo: boolean; readonly voice: boolean };
-  readonly "remove-note": { readonly text: string };
+  readonly "remove-note": { readonly to?: string; readonly text: string };
   readonly "leave-out": LeftOutFacts;
   readonly "learn-anew": LeftOutFacts;
   readonly "count-again": Omit<LeftOutFacts, "why">;

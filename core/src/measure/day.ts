@@ -47,6 +47,9 @@ export const daysBetween = (from: Day, to: Day): number => Math.round((serial(to
 /** 0 is Sunday. */
 export const weekdayOf = (on: Day): number => new Date(serial(on)).getUTCDay();
 
+/** The Monday of its week: weeks that are counted begin on it, however they are shown (ISO 8601). */
+export const mondayOf = (on: Day): Day => addDays(on, -((weekdayOf(on) + 6) % 7));
+
 export const yearOf = (on: Day): number => Number(on.slice(0, 4));
 
 /** The day a moment falls on in a time zone. */

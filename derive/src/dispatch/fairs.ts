@@ -82,7 +82,7 @@ interface FairTold {
 
 /** How many of each to take along and to paint for a fair. */
 export function fairPlan(outlook: Outlook, { fair, views }: FairAhead, { left, past: all, costs }: FairTold): FairPlan {
-  const past = all.filter(({ isLeftOut }) => !isLeftOut);
+  const past = fairsCounted(all);
   const day: FairDay = { size: fair?.size ?? "usual", weather: fair?.weather ?? "fine" };
   const drawn = fairDraws(past satisfies readonly PastFair[]);
   const rows = goodsFor(outlook, views, left).map((row) => ({ ...row, price: priceOf(row, fair, views, costs), seen: seenOf(row, past, drawn.of) }));
@@ -140,11 +140,16 @@ function priceOf({ id, design }: { readonly id: string; readonly design: DesignR
 
 /** How a colourway sold before, each fair by what it drew; of its sisters of the design where it was never there itself. */
 function seenOf({ id, design }: { readonly id: string; readonly design: DesignRead }, past: FairsRead["past"], drew: (day: FairDay) => number): SoldAtFair[] {
-  const of = (is: (good: FairsRead["past"][number]["goods"][number]) => boolean): SoldAtFair[] =>
-    past.flatMap(({ size, weather, goods }) => goods.filter(is).map(({ brought, sold }) => ({ brought, sold, draws: drew({ size, weather }) })));
-  const own = of(({ colourwayId }) => colourwayId === id);
-  return own.length > 0 ? own : of((good) => good.design === design.id);
+  const own = soldAt(past, drew, ({ colourwayId }) => colourwayId === id);
+  return own.length > 0 ? own : soldAt(past, drew, (good) => good.design === design.id);
 }
+
+/** How some goods sold at past fairs, each fair by what it drew. */
+export const soldAt = (past: FairsRead["past"], drew: (day: FairDay) => number, is: (good: FairsRead["past"][number]["goods"][number]) => boolean): SoldAtFair[] =>
+  past.flatMap(({ size, weather, goods }) => goods.filter(is).map(({ brought, sold }) => ({ brought, sold, draws: drew({ size, weather }) })));
+
+/** Past fairs of which something is learned. */
+export const fairsCounted = (past: FairsRead["past"]): FairsRead["past"] => past.filter(({ isLeftOut }) => !isLeftOut);
 
 const handsOf = (cost: CardCost | undefined): number => Math.max(1, cost?.hands ?? 1);
 /** Of a card's cost what goes into it; hands are counted apart, and post is none at a stall. */

@@ -1,9 +1,8 @@
-import type { ReviewedNeed, ReviewRead, ShopRead } from "@yule/contract";
-import { addDays, day, groupBy, keptSessions, weekdayOf, type Day } from "@yule/core";
-import { cameDue, type SeasonReview } from "./review.ts";
+import type { ReviewRead, ShopRead } from "@yule/contract";
+import { addDays, day, groupBy, keptSessions, mondayOf, type Day } from "@yule/core";
+import { cameDue, isKept, type SeasonReview } from "./review.ts";
 
 const DAYS_OF_WEEK = 7;
-const mondayOf = (on: Day): Day => addDays(on, -((weekdayOf(on) + 6) % DAYS_OF_WEEK));
 
 /** A week of the season: hands that went into it, and minutes of sessions that were kept free for painting. */
 export interface WeekAgainstPlan {
@@ -37,7 +36,6 @@ export function weeksOfPromises(read: ReviewRead, today: Day): WeekOfPromises[] 
   const known = [...new Set(came.map(({ due }) => mondayOf(due)))].sort();
   const [first, last] = [known[0], known[known.length - 1]];
   if (first === undefined || last === undefined) return [];
-  const isKept = ({ wentOn, due }: ReviewedNeed): boolean => wentOn !== null && wentOn <= due;
   const weeks: WeekOfPromises[] = [];
   for (let week = first; week <= last; week = addDays(week, DAYS_OF_WEEK)) {
     const here = came.filter(({ due }) => mondayOf(due) === week);

@@ -1,6 +1,6 @@
 import type { DesignRead, FairsRead, TaughtBatch } from "@yule/contract";
-import { Demand, dryingTook, fairDraws, handsTook, type SoldAtFair, type TookAs } from "@yule/core";
-import { USUAL_DEMAND } from "../dispatch/fairs.ts";
+import { Demand, dryingTook, fairDraws, handsTook, type TookAs } from "@yule/core";
+import { fairsCounted, soldAt, USUAL_DEMAND } from "../dispatch/fairs.ts";
 
 /** What one batch taught, told beside the route. */
 export interface BatchTold {
@@ -51,13 +51,11 @@ export interface DemandBelieved {
 const MOST_WANTED = 500;
 
 export function demandsBelieved(designs: readonly Pick<DesignRead, "name" | "colourways">[], past: FairsRead["past"]): DemandBelieved[] {
-  const counted = past.filter(({ isLeftOut }) => !isLeftOut);
+  const counted = fairsCounted(past);
   const drawn = fairDraws(counted);
   return designs.flatMap(({ name: design, colourways }) =>
     colourways.flatMap(({ id, name }): DemandBelieved[] => {
-      const seen = counted.flatMap(({ size, weather, goods }): SoldAtFair[] =>
-        goods.filter(({ colourwayId, brought }) => colourwayId === id && brought > 0).map(({ brought, sold }) => ({ brought, sold, draws: drawn.of({ size, weather }) })),
-      );
+      const seen = soldAt(counted, drawn.of, ({ colourwayId, brought }) => colourwayId === id && brought > 0);
       if (seen.length === 0) return [];
       const demand = new Demand(seen, USUAL_DEMAND);
       // The most that are wanted with such a chance.

@@ -1,4 +1,4 @@
-import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead, SeasonSum } from "@yule/contract";
+import type { ReviewedHands, ReviewedLoss, ReviewedNeed, ReviewRead, SeasonSum, WeekOfMoney } from "@yule/contract";
 import { addDays, daysBetween, type Day } from "@yule/core";
 
 /** What first stood in the way of a promise that was not kept. */
@@ -49,6 +49,9 @@ export interface SeasonReview {
 /** It went out, or its day has passed: something came of it. */
 export const cameDue = ({ wentOn, due }: ReviewedNeed, today: Day): boolean => wentOn !== null || due < today;
 
+/** It went out on its day or before it. */
+export const isKept = ({ wentOn, due }: ReviewedNeed): boolean => wentOn !== null && wentOn <= due;
+
 /** Panels that were lost beyond this share stand in the way of a promise. */
 const MANY_LOST = 0.2;
 const DAYS_OF_WEEK = 7;
@@ -60,7 +63,6 @@ const DAYS_OF_WEEK = 7;
 export function reviewOf(read: ReviewRead, today: Day): SeasonReview {
   const { needs, hands, losses } = read;
   const name = new Map(read.designs.map((design) => [design.id, design.name]));
-  const isKept = ({ wentOn, due }: ReviewedNeed): boolean => wentOn !== null && wentOn <= due;
   const kept = needs.filter(isKept);
   const leads = kept.flatMap(({ begunOn, due }) => (begunOn === null ? [] : [daysBetween(begunOn, due)])).sort((a, b) => a - b);
   const usual = leads.length === 0 ? null : (leads[Math.floor(leads.length / 2)] ?? null);
@@ -142,6 +144,9 @@ function earnedBy(needs: readonly ReviewedNeed[], hands: readonly ReviewedHands[
     .sort((a, b) => (b.hourMinor ?? 0) - (a.hourMinor ?? 0) || a.name.localeCompare(b.name));
 }
 
+/** What was paid out in a week: lots, outlays, post. */
+export const paidOut = ({ lots, outlays, post }: WeekOfMoney): number => lots + outlays + post;
+
 /** The same in figures that can stand beside those of another season. */
 export function seasonSumOf(read: ReviewRead, today: Day): SeasonSum {
   const { kept, missed, minutes, panels, lost } = reviewOf(read, today);
@@ -151,6 +156,6 @@ export function seasonSumOf(read: ReviewRead, today: Day): SeasonSum {
     ...{ id, name, from, until, state, kept, promises: kept + missed.length, panels, lost, minutes },
     ...{ cards: sum(({ cards }) => cards), leftOver: sum(({ leftOver }) => leftOver) },
     inMinor: read.money.reduce((all, { income }) => all + income, 0),
-    outMinor: read.money.reduce((all, { lots, outlays, post }) => all + lots + outlays + post, 0),
+    outMinor: read.money.reduce((all, week) => all + paidOut(week), 0),
   };
 }

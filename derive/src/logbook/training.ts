@@ -1,6 +1,7 @@
 import type { ReviewedNeed, ReviewRead } from "@yule/contract";
 import { daysBetween, type Day } from "@yule/core";
 import { timesAgainstRoute } from "./againstPlan.ts";
+import { isKept } from "./review.ts";
 
 /** A question from the maker's own past, whose answer is known. */
 export type JudgementQuestion =
@@ -46,9 +47,7 @@ export function questionsFrom(read: ReviewRead, today: Day): JudgementQuestion[]
 
 function ofNeed(need: ReviewedNeed, design: string): JudgementQuestion[] {
   const promise: JudgementQuestion[] =
-    need.begunOn === null
-      ? []
-      : [{ kind: "promise", id: `promise ${need.id}`, need, design, lead: daysBetween(need.begunOn, need.due), was: need.wentOn !== null && need.wentOn <= need.due }];
+    need.begunOn === null ? [] : [{ kind: "promise", id: `promise ${need.id}`, need, design, lead: daysBetween(need.begunOn, need.due), was: isKept(need) }];
   const good: JudgementQuestion[] = need.wentOn === null || need.panels < LEAST_PANELS ? [] : [{ kind: "good", id: `good ${need.id}`, need, design, was: need.panels - need.lost }];
   return [...promise, ...good];
 }

@@ -1,10 +1,8 @@
-import { addDays, dayAt, momentAt, type Day } from "@yule/core";
+import { addDays, dayAt, momentAt, mondayOf, type Day } from "@yule/core";
 
 const [DAYS, WEEKS, MONTHS] = [7, 5, 12] as const;
 /** At this minute of the shop's day the night's backup is due: nobody paints then, nor at its end. */
 const NIGHT = 180;
-
-const mondayOf = (on: Day): Day => addDays(on, -((new Date(`${on}T00:00:00Z`).getUTCDay() + 6) % 7));
 
 /**
  * Which backups are kept: the newest of each of the last 7 days, 5 weeks and 12 months in which there is one, and whatever is younger than a day.

@@ -6,6 +6,7 @@ import type { Transaction } from "../db/pool.ts";
 import type { Writing, WrittenTable } from "../db/writing.ts";
 import type { HandlerResult } from "../logbook/handler.ts";
 import { eraseFromLog, SHORTEST_NAME, SOMEBODY } from "../logbook/erase.ts";
+import { eraseFromWhys } from "../learned/reads.ts";
 import { eraseFromTitles, eraseOccasionsOf, occasionsOfHousehold } from "../season/reads.ts";
 import { orderTable } from "./orderTables.ts";
 import { household, householdAddress, householdHad, householdSent, personTable, recipient, undertaking } from "./tables.ts";
@@ -47,6 +48,7 @@ async function eraseHousehold(writing: Writing, { id }: CommandPayload<"erase-ho
   await eraseOccasionsOf(tx, id);
   if (home.name.length >= SHORTEST_NAME) {
     await eraseFromTitles(tx, home.name, SOMEBODY);
+    await eraseFromWhys(tx, home.name, SOMEBODY);
     await tx
       .update(undertaking)
       .set({ title: sql`replace(${undertaking.title}, ${home.name}, ${SOMEBODY})` })

@@ -19,16 +19,16 @@ interface FileSetting {
 /** Pictures and scans: large, and never changed once they are there. */
 export function pictureRoutes(router: Router, { database, clock, outside }: FileSetting): void {
   router.put("/pictures/:id", async (ctx) => {
-    const id = pictureId(ctx.params.id);
+    const id = fileId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
     const { original } = ctx.query;
-    const originalId = original === undefined ? null : pictureId(String(original));
+    const originalId = original === undefined ? null : fileId(String(original));
     const { shopId } = whoReads(ctx, "pictures/keep");
     await inShop(database, shopId, (tx) => savePicture(tx, shopId, id, bytes, clock.now(), originalId));
     ctx.status = 204;
   });
   router.put("/pictures/:id/small", async (ctx) => {
-    const id = pictureId(ctx.params.id);
+    const id = fileId(ctx.params.id);
     const bytes = await bodyBytes(ctx, MOST_PICTURE_BYTES);
     const { shopId } = whoReads(ctx, "pictures/keep");
     await inShop(database, shopId, (tx) => saveSmall(tx, shopId, id, bytes));
@@ -36,12 +36,12 @@ export function pictureRoutes(router: Router, { database, clock, outside }: File
   });
   router.get("/pictures/:id", async (ctx) => {
     const { shopId } = whoReads(ctx, "pictures");
-    const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(ctx.params.id), ctx.query.size === "small"));
+    const found = await inShop(database, shopId, (tx) => readPicture(tx, shopId, fileId(ctx.params.id), ctx.query.size === "small"));
     if (!found) throw new Refusal(404, phrase`There is no such picture.`);
     neverChanged(ctx, found);
   });
   router.put("/recordings/:id", async (ctx) => {
-    const id = pictureId(ctx.params.id, "recording");
+    const id = fileId(ctx.params.id, "recording");
     const { shopId } = whoReads(ctx, "recordings/keep");
     const bytes = await bodyBytes(ctx, MOST_RECORDING_BYTES, "recording");
     await inShop(database, shopId, (tx) => saveRecording(tx, shopId, id, bytes, clock.now()));
@@ -49,7 +49,7 @@ export function pictureRoutes(router: Router, { database, clock, outside }: File
   });
   router.get("/recordings/:id", async (ctx) => {
     const { shopId } = whoReads(ctx, "recordings");
-    const found = await inShop(database, shopId, (tx) => readRecording(tx, shopId, pictureId(ctx.params.id, "recording")));
+    const found = await inShop(database, shopId, (tx) => readRecording(tx, shopId, fileId(ctx.params.id, "recording")));
     if (!found) throw new Refusal(404, phrase`There is no such recording.`);
     neverChanged(ctx, found);
   });
@@ -60,7 +60,7 @@ export function pictureRoutes(router: Router, { database, clock, outside }: File
     // Of a batch the demo has laid a photo on the invented glass, kept by the batch's own id.
     const { batch } = ctx.query;
     const { shopId } = whoReads(ctx, "scan");
-    const laidOut = batch === undefined ? null : await inShop(database, shopId, (tx) => readPicture(tx, shopId, pictureId(String(batch))));
+    const laidOut = batch === undefined ? null : await inShop(database, shopId, (tx) => readPicture(tx, shopId, fileId(String(batch))));
     ctx.body = await outside.scanner.scan(laidOut?.bytes ?? null);
   });
 }
@@ -91,7 +91,7 @@ function neverChanged(ctx: Context, { mediaType, bytes }: { readonly mediaType: 
   ctx.body = bytes;
 }
 
-function pictureId(given: string | undefined, of: "picture" | "recording" = "picture"): string {
+function fileId(given: string | undefined, of: "picture" | "recording" = "picture"): string {
   const parsed = idSchema.safeParse(given);
   if (!parsed.success) throw new Refusal(404, of === "picture" ? phrase`There is no such picture.` : phrase`There is no such recording.`);
   return parsed.data;

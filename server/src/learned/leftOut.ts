@@ -1,7 +1,7 @@
 import type { LeftOutRead } from "@yule/contract";
 import { day, type Day } from "@yule/core";
 import { EVERYTHING, type Counted } from "@yule/derive";
-import { and, desc, eq, inArray, isNull, or } from "drizzle-orm";
+import { and, desc, eq, inArray, isNull, or, sql } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { leftOut } from "./tables.ts";
 
@@ -69,4 +69,12 @@ export async function readLeftOut(tx: Transaction, designId: string, batchIds: r
     .orderBy(desc(leftOut.at), desc(leftOut.id))
     .limit(MOST_LISTED);
   return rows.map(({ shopId: _, day: only, at, ...row }) => ({ ...row, day: only as Day | null, at: at.toISOString() }));
+}
+
+/** Writes a name over in what was told of why something is left out. */
+export async function eraseFromWhys(tx: Transaction, name: string, instead: string): Promise<void> {
+  await tx
+    .update(leftOut)
+    .set({ why: sql`replace(${leftOut.why}, ${name}, ${instead})` })
+    .where(sql`position(${name} in ${leftOut.why}) > 0`);
 }

@@ -7,7 +7,7 @@ import { readPapers, readRoutes } from "../designs/reads.ts";
 import { readHome } from "../shop/reads.ts";
 import { anewSince } from "./leftOut.ts";
 
-export { anewSince, fairsLeftOut } from "./leftOut.ts";
+export { anewSince, eraseFromWhys, fairsLeftOut } from "./leftOut.ts";
 import { batchDay, cardOutcome, designYield, faultMatter, panelFate, rescueSeen, stageYield, timeSeen } from "./tables.ts";
 
 /** Sessions of so many weeks tell how long they last; of so many, whether they are held. */

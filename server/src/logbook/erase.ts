@@ -2,7 +2,8 @@ import { and, eq, inArray, or, sql, type SQL } from "drizzle-orm";
 import type { Change } from "../db/change.ts";
 import type { Transaction } from "../db/pool.ts";
 import { removePictures } from "../shop/pictures.ts";
-import { entryNote, event, recording } from "./tables.ts";
+import { removeRecordings } from "./recordings.ts";
+import { entryNote, event } from "./tables.ts";
 
 /** What stands in the logbook instead of a name. */
 export const SOMEBODY = "a household";
@@ -27,51 +28,63 @@ export async function eraseFromLog(tx: Transaction, { ids, words, shared, isOf }
     .select()
     .from(event)
     .where(or(inArray(event.subjectId, [...ids]), ...[...ids, ...known].map(anywhere)));
+  const theirs: string[] = [];
   for (const row of rows) {
     const isTheirs = ids.includes(row.subjectId) || ids.some((id) => JSON.stringify([row.payload, row.changes]).includes(id));
     const names = isTheirs ? [...known, ...shared] : known;
-    if (isTheirs) await eraseNotes(tx, row.id);
+    if (isTheirs) theirs.push(row.id);
     const subject = ids.includes(row.subjectId) ? { subjectKind: "shop", subjectId: row.shopId } : {};
     await tx
       .update(event)
       .set({
         ...subject,
         payload: {},
-        changes: row.changes.filter((change) => !isOf(change)),
+        // What else they wrote may be taken back, and must not bring a name again.
+        changes: without(
+          row.changes.filter((change) => !isOf(change)),
+          names,
+        ),
         facts: without(row.facts, names),
         summary: without(row.summary, names),
       })
       .where(eq(event.id, row.id));
   }
+  // After the entries: one that pins a note may be among them, and would be written again as it was read.
+  await eraseNotes(tx, theirs, known);
 }
 
+/** What the logbook says of notes: that they were pinned, taken away, or either undone. */
+const OF_NOTES = sql`(${event.kind} in ('pin-note', 'remove-note') or (${event.kind} = 'undo' and ${event.facts} #>> '{of,kind}' in ('pin-note', 'remove-note')))`;
+const NOTHING_NOTED = JSON.stringify({ text: "", photo: false, voice: false });
+
 /**
- * What was pinned to an entry of theirs goes whole, with its photos and voice notes, and with what the logbook says of the pinning: nobody can tell what of it is
- * theirs.
+ * What was pinned to entries of theirs goes whole, with its photos and voice notes, and with what the logbook says of it: nobody can tell what of it is theirs. In
+ * notes of other entries their names are written over.
  */
-async function eraseNotes(tx: Transaction, eventId: string): Promise<void> {
-  const pinned = await tx
-    .select()
-    .from(event)
-    .where(and(eq(event.kind, "pin-note"), sql`${event.payload} ->> 'eventId' = ${eventId}`));
-  if (pinned.length === 0) return;
-  const noteIds = pinned.map(({ payload }) => (payload as { readonly id: string }).id);
-  const gone = await tx.delete(entryNote).where(inArray(entryNote.id, noteIds)).returning();
-  const idsOf = (of: "pictureId" | "recordingId"): string[] => gone.flatMap((note) => note[of] ?? []);
-  const [pictures, recordings] = [idsOf("pictureId"), idsOf("recordingId")];
-  await removePictures(tx, pictures);
-  if (recordings.length > 0) await tx.delete(recording).where(inArray(recording.id, recordings));
-  const ofThem = or(
-    inArray(
-      event.id,
-      pinned.map(({ id }) => id),
-    ),
-    and(eq(event.kind, "remove-note"), inArray(sql`${event.payload} ->> 'id'`, noteIds)),
-  );
-  await tx
-    .update(event)
-    .set({ payload: {}, changes: [], facts: { text: "", photo: false, voice: false }, summary: "" })
-    .where(ofThem);
+async function eraseNotes(tx: Transaction, theirs: readonly string[], words: readonly string[]): Promise<void> {
+  if (theirs.length > 0) {
+    const gone = await tx
+      .delete(entryNote)
+      .where(inArray(entryNote.eventId, [...theirs]))
+      .returning();
+    const idsOf = (of: "pictureId" | "recordingId"): string[] => gone.flatMap((note) => note[of] ?? []);
+    await removePictures(tx, idsOf("pictureId"));
+    await removeRecordings(tx, idsOf("recordingId"));
+    await tx
+      .update(event)
+      .set({
+        payload: {},
+        changes: [],
+        facts: sql`case when ${event.kind} = 'undo' then jsonb_set(${event.facts}, '{of,facts}', ${NOTHING_NOTED}::jsonb) else ${NOTHING_NOTED}::jsonb end`,
+        summary: "",
+      })
+      .where(and(OF_NOTES, inArray(sql`coalesce(${event.facts} ->> 'to', ${event.facts} #>> '{of,facts,to}')`, [...theirs])));
+  }
+  for (const word of words)
+    await tx
+      .update(entryNote)
+      .set({ text: sql`replace(${entryNote.text}, ${word}, ${SOMEBODY})` })
+      .where(sql`position(${word} in ${entryNote.text}) > 0`);
 }
 
 const anywhere = (text: string): SQL => sql`position(${text} in ${event.payload}::text || ${event.changes}::text || coalesce(${event.facts}::text, '') || ${event.summary}) > 0`;

@@ -85,8 +85,21 @@ test("what was pinned to entries of a household goes with it when it is erased",
   const recordingId = v7();
   await put(recordingId, SOUND);
   await shop.give("pin-note", { id: v7(), eventId: told?.id ?? "", text: "Her mother is ill, no jokes", recordingId });
+  // On an entry of the household itself, of which the pinning is an entry too; one taken back; and names in a note and a reason elsewhere.
+  const own = await shop.give("change-household", { id: household?.id ?? "", version: household?.version ?? 1, neutral: true, without: [] });
+  await shop.give("pin-note", { id: v7(), eventId: own.body.event.id, text: "She is in hospital" });
+  const undone = await shop.give("pin-note", { id: v7(), eventId: own.body.event.id, text: "Lost her job" });
+  await shop.give("undo", { eventId: undone.body.event.id });
+  const tap = await entry("&part=bench&find=First wash done");
+  const elsewhere = await shop.give("pin-note", { id: v7(), eventId: tap.id, text: `Painted while ${household?.name ?? ""} called` });
+  const out = await shop.give("leave-out", { id: v7(), of: "batch", batchId: tap.subjectId, day: null, why: `${household?.name ?? ""} was here` });
+  expect([own, undone, elsewhere, out].map(({ status }) => status)).toEqual([200, 200, 200, 200]);
   expect((await shop.give("erase-household", { id: household?.id ?? "" })).status).toBe(200);
-  expect((await page("&find=mother is ill")).events).toEqual([]);
+  const { rows } = await shop.database.$client.query<{ all: string }>(
+    `select concat((select json_agg(e) from event e), (select json_agg(n) from entry_note n), (select json_agg(l) from left_out l)) as all`,
+  );
+  for (const words of ["mother is ill", "in hospital", "Lost her job", household?.name ?? "x"]) expect([words, rows[0]?.all.includes(words)]).toEqual([words, false]);
+  expect(rows[0]?.all).toContain("Painted while a household called");
   expect((await fetch(`${shop.base}/recordings/${recordingId}`)).status).toBe(404);
 });
 

@@ -27,7 +27,7 @@ async function pinNote(writing: Writing, note: CommandPayload<"pin-note">): Prom
 async function removeNote(writing: Writing, { id, version }: CommandPayload<"remove-note">): Promise<HandlerResult<"remove-note">> {
   const found = (await writing.find("entryNote", id)) ?? missing("note", ["id"], id);
   await writing.remove("entryNote", id, version);
-  return { subject: (await subjectOf(writing, found.eventId)) ?? ["shop", writing.shopId], facts: { text: found.text } };
+  return { subject: (await subjectOf(writing, found.eventId)) ?? ["shop", writing.shopId], facts: { to: found.eventId, text: found.text } };
 }
 
 export const noteHandlers: Pick<Handlers<typeof logbookCommands>, "pin-note" | "remove-note"> = { "pin-note": pinNote, "remove-note": removeNote };

@@ -1,6 +1,6 @@
 import { RECORDED_AS, recordingType } from "@yule/contract";
 import { phrase, type Fault } from "@yule/core";
-import { and, eq } from "drizzle-orm";
+import { and, eq, inArray } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { missing, Refusal } from "../db/refusal.ts";
 import { recording } from "./tables.ts";
@@ -30,4 +30,9 @@ export async function checkRecording(tx: Transaction, shopId: string, id: string
     .from(recording)
     .where(and(eq(recording.shopId, shopId), eq(recording.id, id)));
   if (!found) missing("voice note", path, id);
+}
+
+/** Takes voice notes away for good, where nothing may stay of them. */
+export async function removeRecordings(tx: Transaction, ids: readonly string[]): Promise<void> {
+  if (ids.length > 0) await tx.delete(recording).where(inArray(recording.id, [...ids]));
 }

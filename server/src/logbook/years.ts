@@ -35,5 +35,10 @@ export async function sumFirst(tx: Transaction, shopId: string, now: Date): Prom
   const known = (await tx.select({ id: seasonSum.seasonId }).from(seasonSum)).map(({ id }) => id);
   const missing = (await latestSeasons(tx)).filter(({ id, state }) => state === "closed" && !known.includes(id));
   const today = dayAt(now, await readTimeZone(tx));
-  for (const { id } of missing) await tx.insert(seasonSum).values({ shopId, seasonId: id, of: await sumOf(tx, id, today) });
+  // Of several processes that begin together one is first.
+  for (const { id } of missing)
+    await tx
+      .insert(seasonSum)
+      .values({ shopId, seasonId: id, of: await sumOf(tx, id, today) })
+      .onConflictDoNothing();
 }

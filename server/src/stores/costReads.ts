@@ -1,5 +1,5 @@
 import type { CostsRead, WeekOfMoney } from "@yule/contract";
-import { addDays, day, momentAt, weekdayOf, type Day } from "@yule/core";
+import { addDays, day, momentAt, mondayOf, type Day } from "@yule/core";
 import { and, asc, eq, gte, inArray, isNotNull, isNull, lt, lte, sql } from "drizzle-orm";
 import { workOnNeeds } from "../bench/costReads.ts";
 import type { Transaction } from "../db/pool.ts";
@@ -94,7 +94,7 @@ async function lotsPaid(tx: Transaction, { from, until }: Span, timeZone: string
 function weeksOf(paid: readonly Paid[]): WeekOfMoney[] {
   const weeks = new Map<Day, { from: Day } & Record<Paid["what"], number>>();
   for (const { on, what, minor } of paid) {
-    const from = addDays(on, -((weekdayOf(on) + 6) % 7));
+    const from = mondayOf(on);
     const week = weeks.get(from) ?? { from, lots: 0, outlays: 0, post: 0, income: 0 };
     week[what] += minor;
     weeks.set(from, week);

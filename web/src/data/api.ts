@@ -132,10 +132,10 @@ export const api = createApi({
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
     devices: build.query<DevicesRead, void>({ query: () => "devices" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
-    review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish"] }),
-    years: build.query<YearsRead, void>({ query: () => "years", providesTags: ["season", "bench", "finish"] }),
+    review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish", "costs"] }),
+    years: build.query<YearsRead, void>({ query: () => "years", providesTags: ["season", "bench", "finish", "costs"] }),
     believed: build.query<BelievedRead, string>({ query: (design) => pageOf("believed", { design }), providesTags: ["bench", "fairs", "stores", "dispatch"] }),
-    book: build.query<BookRead, string | null>({ query: (season) => pageOf("book", { season }), providesTags: ["designs", "season"] }),
+    book: build.query<BookRead, string | null>({ query: (season) => pageOf("book", { season }), providesTags: ["designs", "season", "logbook"] }),
     // What is looked up comes page by page, each from where the one before ended.
     seasons: build.infiniteQuery<SeasonsRead, void, string | null>({
       infiniteQueryOptions: { initialPageParam: null, getNextPageParam: ({ before }) => before ?? undefined },

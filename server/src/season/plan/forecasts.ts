@@ -1,5 +1,5 @@
 import type { StoredPlan } from "@yule/contract";
-import { addDays, reliabilityOf, weekdayOf, type Day, type Reliability } from "@yule/core";
+import { addDays, mondayOf, reliabilityOf, type Day, type Reliability } from "@yule/core";
 import { and, desc, eq, gt, isNotNull } from "drizzle-orm";
 import type { Transaction } from "../../db/pool.ts";
 import { readFirstPostings } from "../../dispatch/reads.ts";
@@ -10,8 +10,6 @@ import { forecastTable } from "../tables.ts";
 const LOOKED_AT_DAYS = 120;
 /** How true a shop's chances are is told by its newest claims: it may learn. */
 const NEWEST = 600;
-
-const mondayOf = (day: Day): Day => addDays(day, -((weekdayOf(day) + 6) % 7));
 
 /** Keeps what the first plan of each week says, and sets beside earlier ones what came of them. */
 export async function keepForecasts(tx: Transaction, shopId: string, { facts, odds }: StoredPlan): Promise<void> {

@@ -1,11 +1,11 @@
 import { Box } from "@chakra-ui/react";
 import type { WeekOfMoney } from "@yule/contract";
 import { t } from "@yule/core";
+import { paidOut } from "@yule/derive";
 import { useMemo } from "react";
 import Bars from "../chart/Bars.tsx";
 import { DataTable, type TableColumn } from "../../kit/DataTable.tsx";
 import { printDay } from "../../kit/say.ts";
-import { paidOut } from "./paidOut.ts";
 
 /** Money of a season week by week: above the line what came in, below it what was paid out; the same as a table. */
 export default function MoneyByWeek({ weeks, say }: { weeks: readonly WeekOfMoney[]; say: (minor: number) => string }) {

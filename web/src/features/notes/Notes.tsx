@@ -29,7 +29,7 @@ function Note({ note: { id, version, text, pictureId, recordingId } }: { note: N
         </a>
       )}
       {text !== "" && (
-        <Text flex="1 1 200px" minWidth={0} overflowWrap="anywhere" fontFamily="heading" fontStyle="italic">
+        <Text flex="1 1 340px" minWidth={0} overflowWrap="anywhere" fontFamily="heading" fontStyle="italic">
           {text}
         </Text>
       )}

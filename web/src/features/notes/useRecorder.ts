@@ -45,6 +45,8 @@ export function useRecorder() {
   }, [seconds]);
   useEffect(
     () => () => {
+      // Who leaves while it goes on leaves it out.
+      if (recorder.current) recorder.current.onstop = null;
       recorder.current?.stream.getTracks().forEach((track) => track.stop());
       if (url.current !== null) URL.revokeObjectURL(url.current);
     },

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { LeftOutRead } from "@yule/contract";
+import type { LeftOutRead, Problem } from "@yule/contract";
 import { t } from "@yule/core";
 import type { Outlook } from "@yule/derive";
 import { useMemo, useState } from "react";
@@ -7,7 +7,7 @@ import { useSearchParams } from "react-router";
 import { useBelievedQuery, useFairsQuery } from "../../../data/api.ts";
 import { LessonsAsked } from "../../../features/lessons/Lessons.tsx";
 import { AskNav } from "../../../kit/AskNav.tsx";
-import { Teach } from "../../../kit/states.tsx";
+import { ProblemNote, Teach } from "../../../kit/states.tsx";
 import type { LogbookAskProps } from "../ask.ts";
 import { AboutDesign } from "./believed/AboutDesign.tsx";
 import { AboutEvenings } from "./believed/AboutEvenings.tsx";
@@ -32,7 +32,7 @@ export default function BelievedAsk({ outlook }: LogbookAskProps) {
   const [chosen, setChosen] = useState(() => params.get("design") ?? mostSeen(outlook)?.id ?? null);
   const about = ABOUT.find(({ key }) => key === params.get("about")) ?? ABOUT[0];
   const design = outlook.designs.find(({ id }) => id === chosen) ?? mostSeen(outlook);
-  const { data } = useBelievedQuery(design?.id ?? "", { skip: !design });
+  const { data, error } = useBelievedQuery(design?.id ?? "", { skip: !design });
   const nameOf = useNames(outlook, data?.batches ?? []);
   const leftOut = (data?.leftOut ?? []).filter(({ of }) => (about.of as readonly string[]).includes(of));
   return (
@@ -50,6 +50,7 @@ export default function BelievedAsk({ outlook }: LogbookAskProps) {
       {about.key === "post" && <AboutPost outlook={outlook} />}
       {about.key === "fairs" && <AboutFairs outlook={outlook} />}
       {about.key === "materials" && <AboutMaterials outlook={outlook} />}
+      {error && !data && <ProblemNote problem={error as Problem} />}
       <LeftOut leftOut={leftOut} nameOf={nameOf} timeZone={outlook.shop.timeZone} />
       {about.key === "design" && (
         <Box marginTop="18px">

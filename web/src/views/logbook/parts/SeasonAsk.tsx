@@ -29,6 +29,7 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
   const [params, setParams] = useSearchParams();
   const { data, error } = useReviewQuery(params.get("season"));
   const review = useMemo(() => (data ? reviewOf(data, outlook.today) : null), [data, outlook.today]);
+  const weeks = useMemo(() => (data && review ? weeksAgainstPlan(review, data, outlook.shop, outlook.today) : []), [data, review, outlook.shop, outlook.today]);
   const lookBack = useLookBack(data, review, outlook);
   if (error) return <ProblemNote problem={error as Problem} />;
   if (!data || !review) return <Loading />;
@@ -63,7 +64,7 @@ export default function SeasonAsk({ outlook }: LogbookAskProps) {
           <WouldHaveHelped lookBack={lookBack} kinds={["earlier", "more sessions"]} read={data} />
         </WhatWasLate>
         <WhenPromisesBroke read={data} outlook={outlook} />
-        <WhereHandsWent review={review} weeks={weeksAgainstPlan(review, data, outlook.shop, outlook.today)}>
+        <WhereHandsWent review={review} weeks={weeks}>
           <WouldHaveHelped lookBack={lookBack} kinds={["painted together"]} read={data} />
         </WhereHandsWent>
         <AsTheRouteSays read={data} />

@@ -1,16 +1,15 @@
 import { Text } from "@chakra-ui/react";
 import type { ReviewRead } from "@yule/contract";
 import { money, t } from "@yule/core";
-import type { Outlook } from "@yule/derive";
+import { paidOut, type Outlook } from "@yule/derive";
 import { lazy, Suspense } from "react";
-import { paidOut } from "../../../features/money/paidOut.ts";
 import { printMoney } from "../../../kit/say.ts";
 import { Question } from "./Question.tsx";
 
 const MoneyByWeek = lazy(() => import("../../../features/money/MoneyByWeek.tsx"));
 
 /** What the season brought and took, week by week. */
-export function WhatItBrought({ read: { money: weeks }, outlook: { shop } }: { read: ReviewRead; outlook: Outlook }) {
+export function WhatItBrought({ read: { money: weeks, season }, outlook: { shop } }: { read: ReviewRead; outlook: Outlook }) {
   const say = (minor: number): string => printMoney(money(minor), shop.currency);
   if (weeks.length === 0) return null;
   const [came, went] = [weeks.reduce((sum, { income }) => sum + income, 0), weeks.reduce((sum, week) => sum + paidOut(week), 0)];
@@ -19,7 +18,7 @@ export function WhatItBrought({ read: { money: weeks }, outlook: { shop } }: { r
       <Text marginBottom="6px">
         {came >= went
           ? t`Yes: ${say(came)} came in and ${say(went)} was paid out, which leaves ${say(came - went)} for the hands.`
-          : t`Not yet: ${say(came)} came in and ${say(went)} was paid out, ${say(went - came)} more.`}
+          : t`${season.state === "closed" ? t`No` : t`Not yet`}: ${say(came)} came in and ${say(went)} was paid out, ${say(went - came)} more.`}
       </Text>
       <Suspense fallback={null}>
         <MoneyByWeek weeks={weeks} say={say} />

@@ -23,7 +23,8 @@ interface Compared {
   /** Null where a season has nothing to tell of it. */
   readonly of: (year: SeasonSum) => number | null;
   readonly say: (value: number) => string;
-  readonly isBetterHigh: boolean;
+  /** What is neither good nor bad by itself is not told as better or worse. */
+  readonly better: "more" | "less" | null;
 }
 
 const share = (part: number, all: number): number | null => (all === 0 ? null : part / all);
@@ -33,19 +34,19 @@ const MINUTES_OF_HOUR = 60;
 function comparedOf({ shop: { currency } }: Pick<Outlook, "shop">): readonly [Compared, ...Compared[]] {
   const say = (minor: number): string => printMoney(money(Math.round(minor)), currency);
   return [
-    { key: "kept", label: t`promises kept`, head: t`Promises kept`, of: ({ kept, promises }) => share(kept, promises), say: inHundred, isBetterHigh: true },
-    { key: "cards", label: t`cards asked for`, head: t`Cards asked for`, of: ({ cards }) => cards, say: (of) => String(Math.round(of)), isBetterHigh: true },
-    { key: "hands", label: t`hands`, head: t`Hands`, of: (year) => year.minutes, say: (of) => printMinutes(minutes(Math.round(of))), isBetterHigh: false },
-    { key: "lost", label: t`panels lost`, head: t`Panels lost`, of: ({ lost, panels }) => share(lost, panels), say: inHundred, isBetterHigh: false },
-    { key: "over", label: t`cards left over`, head: t`Cards left over`, of: ({ leftOver, cards }) => share(leftOver, cards), say: inHundred, isBetterHigh: false },
-    { key: "left", label: t`money left`, head: t`Money left`, of: ({ inMinor, outMinor }) => inMinor - outMinor, say, isBetterHigh: true },
+    { key: "kept", label: t`promises kept`, head: t`Promises kept`, of: ({ kept, promises }) => share(kept, promises), say: inHundred, better: "more" },
+    { key: "cards", label: t`cards asked for`, head: t`Cards asked for`, of: ({ cards }) => cards, say: (of) => String(Math.round(of)), better: null },
+    { key: "hands", label: t`hands`, head: t`Hands`, of: (year) => year.minutes, say: (of) => printMinutes(minutes(Math.round(of))), better: null },
+    { key: "lost", label: t`panels lost`, head: t`Panels lost`, of: ({ lost, panels }) => share(lost, panels), say: inHundred, better: "less" },
+    { key: "over", label: t`cards left over`, head: t`Cards left over`, of: ({ leftOver, cards }) => share(leftOver, cards), say: inHundred, better: "less" },
+    { key: "left", label: t`money left`, head: t`Money left`, of: ({ inMinor, outMinor }) => inMinor - outMinor, say, better: "more" },
     {
       key: "hour",
       label: t`left for an hour of hands`,
       head: t`Left for an hour`,
       of: ({ inMinor, outMinor, minutes: of }) => (of === 0 ? null : ((inMinor - outMinor) * MINUTES_OF_HOUR) / of),
       say,
-      isBetterHigh: true,
+      better: "more",
     },
   ];
 }
@@ -107,8 +108,8 @@ function yearsVerdict(newestFirst: readonly SeasonSum[], figures: readonly Compa
   if (!now || !before) return "";
   const changed = figures.flatMap((figure) => {
     const [is, was] = [figure.of(now), figure.of(before)];
-    if (is === null || was === null || figure.say(is) === figure.say(was) || figure.key === "hands" || figure.key === "cards") return [];
-    return [{ figure, is, was, isBetter: is > was === figure.isBetterHigh, by: Math.abs(is - was) / Math.max(Math.abs(is), Math.abs(was)) }];
+    if (is === null || was === null || figure.say(is) === figure.say(was) || figure.better === null) return [];
+    return [{ figure, is, was, isBetter: is > was === (figure.better === "more"), by: Math.abs(is - was) / Math.max(Math.abs(is), Math.abs(was)) }];
   });
   const most = (isBetter: boolean) => changed.filter((each) => each.isBetter === isBetter).sort((a, b) => b.by - a.by)[0];
   const [better, worse] = [most(true), most(false)];

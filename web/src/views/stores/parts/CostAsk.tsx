@@ -1,12 +1,11 @@
 import { rich } from "../../../kit/rich.tsx";
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { CostsRead } from "@yule/contract";
-import { cardCosts, changesOf, type CardCost, type CostChange } from "@yule/derive";
+import { cardCosts, changesOf, paidOut, type CardCost, type CostChange } from "@yule/derive";
 import { printMinutes, minutes, withoutHands, t } from "@yule/core";
 import { lazy, Suspense, useMemo } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useCostsQuery } from "../../../data/api.ts";
-import { paidOut } from "../../../features/money/paidOut.ts";
 import { DataTable, type TableColumn } from "../../../kit/DataTable.tsx";
 import { Fold } from "../../../kit/Fold.tsx";
 import { Loading, Teach } from "../../../kit/states.tsx";
