@@ -18,30 +18,37 @@ async function held(page: Page, language: string): Promise<void> {
   await page.clock.setFixedTime(NOW);
   await page.addInitScript((told) => localStorage.setItem("yule.words", told), language);
 }
+/** All views, one after the other, as the keys lead through them, once each verdict reads so. */
+async function eachView(page: Page, reads: RegExp, look: (view: string) => Promise<void>): Promise<void> {
+  await page.goto(`${shop.url}/${VIEWS[0]}`);
+  await expect(page.locator("#verdict")).toHaveText(reads);
+  for (const [index, view] of VIEWS.entries()) {
+    await page.keyboard.press(String(index + 1));
+    await expect(page).toHaveURL(new RegExp(`/${view}`));
+    await expect(page.locator("#verdict")).toHaveText(reads);
+    await look(view);
+  }
+}
 const sideways = (page: Page): Promise<number> => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
 
 test("in a language of longer words every view is whole, and no sentence is left in English", async ({ page }) => {
   await held(page, "en-XA");
-  for (const view of VIEWS) {
-    await page.goto(`${shop.url}/${view}`);
-    await expect(page.locator("#verdict")).toHaveText(ACCENTS);
+  await eachView(page, ACCENTS, async (view) => {
     await page.waitForTimeout(1500);
     expect({ view, sideways: await sideways(page) }).toEqual({ view, sideways: 0 });
     const texts = (await page.locator("body").innerText()).split("\n");
     const english = texts.filter((text) => /\p{Ll}+ \p{Ll}{2,} \p{Ll}{2,}/u.test(text) && !ACCENTS.test(text) && !HERS.test(text));
     expect({ view, english }).toEqual({ view, english: [] });
-  }
+  });
 });
 
 test("from right to left every view is whole too, and the device knows the direction", async ({ page }) => {
   await held(page, "ar-XB");
   await page.setViewportSize({ width: 820, height: 1180 });
-  for (const view of VIEWS) {
-    await page.goto(`${shop.url}/${view}`);
-    await expect(page.locator("#verdict")).toHaveText(/\u202E/);
+  await eachView(page, /\u202E/, async (view) => {
     expect(await page.evaluate(() => [document.documentElement.dir, document.documentElement.lang])).toEqual(["rtl", "ar-XB"]);
     expect({ view, sideways: await sideways(page) }).toEqual({ view, sideways: 0 });
-  }
+  });
 });
 
 test("a language changes without a reload, within a moment", async ({ page }) => {

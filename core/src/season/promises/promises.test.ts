@@ -180,7 +180,7 @@ test("its chances are honest: counted in other futures they come out the same, a
       // Every step stands in it once, each need's in its own order.
       for (const need of told.needs) expect(plan.order.filter((each) => each.need === need.id).map((each) => each.step)).toEqual(need.steps.map(({ id }) => id));
     }),
-    { numRuns: 8, seed: 5, endOnFailure: true },
+    { numRuns: 6, seed: 5, endOnFailure: true },
   );
 }, 60_000);
 
@@ -212,7 +212,7 @@ test("small jobs are kept as well as by the best of all orders", () => {
         expect(keepPromises(told, quick()).kept).toBe(best);
       },
     ),
-    { numRuns: 10, seed: 3, endOnFailure: true },
+    { numRuns: 6, seed: 3, endOnFailure: true },
   );
 }, 60_000);
 
