@@ -1,6 +1,6 @@
 import { phrase } from "@yule/core";
 import { CODE_LENGTH, CODE_SIGNS, type DeviceRead, type Role } from "@yule/contract";
-import { and, eq, gt, isNull, lt, sql } from "drizzle-orm";
+import { and, eq, gt, isNull, lt, ne, sql } from "drizzle-orm";
 import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
 import { v7 } from "uuid";
 import type { Transaction } from "../db/pool.ts";
@@ -18,6 +18,8 @@ export interface Asker {
   /** What they may: a device that is locked does what a helper does. */
   readonly role: Role;
   readonly isLocked: boolean;
+  /** Whether the maker has just said that it is her, or sits where the shop runs: then she lets others in and sends them out. */
+  readonly isProven: boolean;
 }
 
 const MINUTE = 60_000;
@@ -31,6 +33,8 @@ const OVERLAPS = 10 * MINUTE;
 const SEEN_WITHIN = 5 * MINUTE;
 /** A device that was not seen for so long is let in anew. */
 const FORGOTTEN_AFTER = 180 * 24 * 60 * MINUTE;
+/** So long after the passphrase was said others are managed without saying it again. */
+const PROVEN_FOR = 10 * MINUTE;
 
 const hashOf = (secret: string): string => createHash("sha256").update(secret).digest("hex");
 const newSecret = (): string => randomBytes(32).toString("base64url");
@@ -54,7 +58,7 @@ export async function makeCode(
  * Lets a device in by a code, which is over by that.
  * @returns what the device carries from now on, or null where no such code stands
  */
-export async function letDeviceIn(tx: Transaction, shopId: string, code: string, name: string, now: Date): Promise<{ readonly id: string; readonly secret: string } | null> {
+export async function letDeviceIn(tx: Transaction, shopId: string, code: string, name: string, now: Date): Promise<LetIn | null> {
   const [known] = await tx
     .delete(letIn)
     .where(and(eq(letIn.shopId, shopId), eq(letIn.codeHash, hashOf(code)), gt(letIn.until, now), lt(letIn.misses, MOST_MISSES)))
@@ -66,9 +70,44 @@ export async function letDeviceIn(tx: Transaction, shopId: string, code: string,
       .where(eq(letIn.shopId, shopId));
     return null;
   }
-  const [id, secret] = [v7(), newSecret()];
-  await tx.insert(device).values({ shopId, id, accountId: known.accountId, role: known.role, name, secretHash: hashOf(secret), changedAt: now, letInAt: now, seenAt: now });
-  return { id, secret };
+  return addDevice(tx, { shopId, accountId: known.accountId, role: known.role, name, provenAt: null }, now);
+}
+
+/** What a browser is given when it comes in. */
+export interface LetIn {
+  readonly id: string;
+  readonly secret: string;
+  /** What it keeps when it leaves by itself. */
+  readonly known: string;
+}
+
+/** Whoever asks has seen that it may come in. */
+export async function addDevice(
+  tx: Transaction,
+  told: { readonly shopId: string; readonly accountId: string; readonly role: Role; readonly name: string; readonly provenAt: Date | null },
+  now: Date,
+): Promise<LetIn> {
+  const [id, secret, known] = [v7(), newSecret(), newSecret()];
+  await tx.insert(device).values({ ...told, id, secretHash: hashOf(secret), knownHash: hashOf(known), changedAt: now, letInAt: now, seenAt: now });
+  return { id, secret, known };
+}
+
+/** Whether a browser was in before, and was not sent out since by somebody else. */
+export async function wasIn(tx: Transaction, shopId: string, id: string, known: string): Promise<boolean> {
+  const [row] = await tx
+    .select({ knownHash: device.knownHash })
+    .from(device)
+    .where(and(eq(device.shopId, shopId), eq(device.id, id)));
+  return isSame(row?.knownHash ?? null, hashOf(known));
+}
+
+/** Who holds the device has just said that she is the maker. */
+export async function proveDevice(tx: Transaction, { shopId, deviceId }: Pick<Asker, "shopId" | "deviceId">, now: Date): Promise<void> {
+  if (deviceId === null) return;
+  await tx
+    .update(device)
+    .set({ provenAt: now })
+    .where(and(eq(device.shopId, shopId), eq(device.id, deviceId)));
 }
 
 /**
@@ -82,7 +121,8 @@ export async function whoCarries(tx: Transaction, shopId: string, id: string, se
     .where(and(eq(device.shopId, shopId), eq(device.id, id), isNull(device.endedAt)));
   if (!row || now.getTime() - row.seenAt.getTime() > FORGOTTEN_AFTER) return null;
   const isLocked = row.pinHash !== null;
-  const who: Asker = { shopId, accountId: row.accountId, deviceId: id, device: row.name, role: isLocked && row.role === "maker" ? "helper" : row.role, isLocked };
+  const isProven = !isLocked && row.role === "maker" && row.provenAt !== null && now.getTime() - row.provenAt.getTime() < PROVEN_FOR;
+  const who: Asker = { shopId, accountId: row.accountId, deviceId: id, device: row.name, role: isLocked && row.role === "maker" ? "helper" : row.role, isLocked, isProven };
   const hash = hashOf(secret);
   if (isSame(row.beforeHash, hash)) return now.getTime() - row.changedAt.getTime() < OVERLAPS ? { who, changed: null } : null;
   if (!isSame(row.secretHash, hash)) return null;
@@ -124,12 +164,18 @@ export async function readDevices(tx: Transaction, { shopId, deviceId }: Pick<As
   }));
 }
 
-/** Sends one device out, or all. @returns whose screens are to be closed @throws Refusal where there is no such device */
-export async function sendOut(tx: Transaction, shopId: string, id: string | null, now: Date): Promise<string[]> {
+/** Sends one device out, or all but the one that is kept. @param itself whether it goes by itself: then its browser stays known @returns whose screens are to be closed @throws Refusal where there is no such device */
+export async function sendOut(
+  tx: Transaction,
+  shopId: string,
+  id: string | null,
+  now: Date,
+  { itself = false, kept = null }: { itself?: boolean; kept?: string | null } = {},
+): Promise<string[]> {
   const rows = await tx
     .update(device)
-    .set({ endedAt: now })
-    .where(and(eq(device.shopId, shopId), isNull(device.endedAt), ...(id === null ? [] : [eq(device.id, id)])))
+    .set({ endedAt: now, ...(itself ? {} : { knownHash: null }) })
+    .where(and(eq(device.shopId, shopId), isNull(device.endedAt), ...(id === null ? [] : [eq(device.id, id)]), ...(kept === null ? [] : [ne(device.id, kept)])))
     .returning({ id: device.id });
   if (id !== null && rows.length === 0) throw new Refusal(404, phrase`There is no such device.`);
   return rows.map((row) => row.id);

@@ -9,14 +9,19 @@ import { HOME } from "../shop/reads.ts";
 import { whoCarries, type Asker } from "./devices.ts";
 
 const COOKIE = "yule";
+const KNOWN = "yule-known";
 const YEAR_MS = 365 * 86_400_000;
 const ID = "[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}";
 const SHAPE = new RegExp(`^(${ID})\\.(${ID})\\.([A-Za-z0-9_-]{43})$`);
 
+/** By which a device comes in. */
+const WAYS_IN: ReadonlySet<string> = new Set(["/api/devices", "/api/sign-in", "/api/sign-in/code", "/api/sign-in/passkey/ask", "/api/sign-in/passkey"]);
+
 /** What needs nobody to be known: a device that asks to be let in, a calendar program that knows the secret of its address, and whoever looks whether the server lives. */
 const isOpen = (ctx: Context): boolean =>
   !ctx.path.startsWith("/api/") ||
-  (ctx.method === "POST" && ctx.path === "/api/devices") ||
+  (ctx.method === "POST" && WAYS_IN.has(ctx.path)) ||
+  (ctx.method === "GET" && ctx.path === "/api/ways-in") ||
   (ctx.method === "GET" && (ctx.path.startsWith("/api/calendar/") || ctx.path === "/api/health" || ctx.path === "/api/ready"));
 
 /** What a device carries: http-only, for this site alone (RFC 6265bis), and over TLS only where it was given so, by this server or by the proxy before it. */
@@ -25,6 +30,24 @@ export function carry(ctx: Context, shopId: string, id: string, secret: string):
   const isTls = ctx.secure || ctx.get("x-forwarded-proto") === "https";
   ctx.cookies.secure = isTls;
   ctx.cookies.set(COOKIE, `${shopId}.${id}.${secret}`, { httpOnly: true, sameSite: "strict", path: "/", maxAge: YEAR_MS, secure: isTls, overwrite: true });
+}
+
+/** What a browser keeps of having been in: it opens nothing, and is slowed down by nobody else's tries. */
+export function carryKnown(ctx: Context, shopId: string, id: string, known: string): void {
+  ctx.cookies.set(KNOWN, `${shopId}.${id}.${known}`, {
+    httpOnly: true,
+    sameSite: "strict",
+    path: "/api/sign-in",
+    maxAge: YEAR_MS,
+    secure: ctx.cookies.secure === true,
+    overwrite: true,
+  });
+}
+
+/** @returns null where it keeps nothing such */
+export function knownIn(ctx: Context): { readonly shopId: string; readonly id: string; readonly known: string } | null {
+  const parts = SHAPE.exec(ctx.cookies.get(KNOWN) ?? "");
+  return parts ? { shopId: parts[1] ?? "", id: parts[2] ?? "", known: parts[3] ?? "" } : null;
 }
 
 export function dropCarried(ctx: Context): void {
@@ -40,7 +63,7 @@ export function onlyLetIn({ database, clock }: { readonly database: Database; re
       await next();
       return;
     }
-    const who = isHere(ctx) ? { ...HOME, deviceId: null, device: "", role: "maker" as const, isLocked: false } : await carrier(ctx, database, clock.now());
+    const who = isHere(ctx) ? { ...HOME, deviceId: null, device: "", role: "maker" as const, isLocked: false, isProven: true } : await carrier(ctx, database, clock.now());
     if (!who) throw notLetIn();
     (ctx.state as { who?: Asker }).who = who;
     await next();

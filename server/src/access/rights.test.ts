@@ -204,7 +204,7 @@ describe("a lock", () => {
 
   test("slows down whoever tries figures, and lets in nobody sooner for the right ones", async () => {
     const { id } = await letIn("maker");
-    const who: Asker = { ...HOME, deviceId: id, device: "Tablet", role: "maker", isLocked: false };
+    const who: Asker = { ...HOME, deviceId: id, device: "Tablet", role: "maker", isLocked: false, isProven: false };
     const held: Asker = { ...who, role: "helper", isLocked: true };
     const attempt = (pin: string, at: Date) => inShop(shop.database, HOME.shopId, (tx) => unlock(tx, held, pin, at));
     await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await hashPin("2718")));

@@ -3,16 +3,19 @@ import type { Router } from "@koa/router";
 import { faultsOf, letInDevice, lockPin, makeLetIn, type DevicesRead, type LetInRead } from "@yule/contract";
 import type { Context } from "koa";
 import { networkInterfaces } from "node:os";
-import type { PassThrough } from "node:stream";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere, isLoopback } from "../http/guards.ts";
 import { HOME } from "../shop/reads.ts";
-import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
-import { carry, dropCarried, whoAsks } from "./guard.ts";
+import { letDeviceIn, makeCode, readDevices, sendOut } from "./devices.ts";
+import { carry, carryKnown, dropCarried, whoAsks } from "./guard.ts";
 import { hashPin, lock, unlock } from "./lock.ts";
+import { readPasskeys } from "./passkeys.ts";
+import { readPassphrase } from "./passphrase.ts";
+import type { Screens } from "./screens.ts";
 import { Tries } from "./tries.ts";
+import { proven, wayRoutes } from "./ways.ts";
 
 interface AccessSetting {
   readonly database: Database;
@@ -29,12 +32,9 @@ function pinIn(ctx: Context): string {
 
 const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
 
-/** Letting devices in, seeing which are in, and sending them out. Only where the shop runs is anybody let in. */
+/** Letting devices in, seeing which are in, and sending them out: where the shop runs, or by the maker who has just said her passphrase. */
 export function accessRoutes(router: Router, { database, clock, hosts }: AccessSetting, screens: Screens): void {
   const tries = new Tries();
-  const onlyHere = (ctx: Context): void => {
-    if (!isHere(ctx)) throw new Refusal(403, phrase`Devices are let in where the shop runs.`);
-  };
   router.post("/devices", async (ctx) => {
     const wait = tries.wait(addressOf(ctx), Date.now());
     if (wait > 0) {
@@ -52,18 +52,27 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
       ]);
     }
     carry(ctx, HOME.shopId, made.id, made.secret);
+    carryKnown(ctx, HOME.shopId, made.id, made.known);
     ctx.body = { id: made.id };
   });
   router.get("/devices", async (ctx) => {
     ctx.set("cache-control", "no-store");
     const who = whoAsks(ctx);
-    const devices = await inShop(database, who.shopId, (tx) => readDevices(tx, who));
-    // A helper's and the till's device know of themselves.
-    ctx.body = { devices: who.role === "maker" ? devices : devices.filter(({ isThis }) => isThis), isHere: isHere(ctx) } satisfies DevicesRead;
+    const isMaker = who.role === "maker";
+    ctx.body = await inShop(database, who.shopId, async (tx): Promise<DevicesRead> => {
+      const devices = await readDevices(tx, who);
+      return {
+        // A helper's and the till's device know of themselves.
+        devices: isMaker ? devices : devices.filter(({ isThis }) => isThis),
+        isHere: isHere(ctx),
+        mayManage: isMaker && who.isProven,
+        passphraseSince: isMaker ? ((await readPassphrase(tx, who))?.changedAt.toISOString() ?? null) : null,
+        passkeys: isMaker ? await readPasskeys(tx, who) : [],
+      };
+    });
   });
   router.post("/devices/code", async (ctx) => {
-    onlyHere(ctx);
-    const who = whoAsks(ctx);
+    const who = proven(ctx);
     const given: unknown = ctx.request.body ?? {};
     const read = makeLetIn.safeParse(given);
     if (!read.success) throw new Refusal(422, phrase`This code cannot be made.`, faultsOf(read.error, given));
@@ -73,19 +82,21 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
   });
   // Before the addresses with an id, which these are none of.
   lockRoutes(router, { database, clock });
+  wayRoutes(router, { database, clock }, screens);
   // A device sends itself out; where the shop runs any of them is, and all.
   router.delete("/devices/:id", async (ctx) => {
     const who = whoAsks(ctx);
     const { id } = ctx.params as { readonly id: string };
-    if (id !== who.deviceId) onlyHere(ctx);
-    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, id, clock.now())));
-    if (id === who.deviceId) dropCarried(ctx);
+    const itself = id === who.deviceId;
+    if (!itself) proven(ctx);
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, id, clock.now(), { itself })));
+    if (itself) dropCarried(ctx);
     ctx.status = 204;
   });
   router.delete("/devices", async (ctx) => {
-    onlyHere(ctx);
-    const who = whoAsks(ctx);
-    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now())));
+    const who = proven(ctx);
+    // Who asks from a device stays in with that one.
+    screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now(), { kept: who.deviceId })));
     ctx.status = 204;
   });
 }
@@ -119,31 +130,4 @@ function addresses(ctx: Context, hosts: readonly string[]): string[] {
   if (hosts.length === 0 && isLoopback(bound)) return [];
   const own = Object.values(networkInterfaces()).flatMap((each) => (each ?? []).filter(({ family, internal }) => family === "IPv4" && !internal).map(({ address }) => address));
   return [...hosts, ...own].map((host) => `http://${host}:${port}`);
-}
-
-/** How often it is looked whether those who watch are still let in: they may be sent out through another process. */
-const LOOKED_EVERY_MS = 60_000;
-
-/** The open screens of each device, so that who is sent out hears nothing more. */
-export class Screens {
-  private readonly open = new Map<PassThrough, string>();
-
-  add(who: Asker, stream: PassThrough, isStillIn: () => Promise<boolean>): void {
-    if (who.deviceId === null) return;
-    this.open.set(stream, who.deviceId);
-    const timer = setInterval(() => {
-      void isStillIn()
-        .then((still) => still || stream.destroy())
-        .catch(() => undefined);
-    }, LOOKED_EVERY_MS);
-    timer.unref();
-    stream.once("close", () => {
-      clearInterval(timer);
-      this.open.delete(stream);
-    });
-  }
-
-  close(devices: readonly string[]): void {
-    for (const [stream, device] of this.open) if (devices.includes(device)) stream.destroy();
-  }
 }

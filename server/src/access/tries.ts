@@ -15,6 +15,12 @@ export class Tries {
     return Math.ceil((known.since + SPAN_MS - now) / 1000);
   }
 
+  /** The one that was counted was none in vain. */
+  forgive(address: string): void {
+    const known = this.misses.get(address);
+    if (known) known.count -= 1;
+  }
+
   miss(address: string, now: number): void {
     const known = this.misses.get(address);
     if (known && now - known.since <= SPAN_MS) {

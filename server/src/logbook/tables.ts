@@ -1,8 +1,8 @@
 import { ALL_READS, roles, type SeasonSum } from "@yule/contract";
 import { sql } from "drizzle-orm";
-import { bigserial, check, customType, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { bigserial, check, foreignKey, index, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import type { Change } from "../db/change.ts";
-import { owned } from "../db/columns.ts";
+import { bytes, owned } from "../db/columns.ts";
 import { account, picture, shop } from "../shop/tables.ts";
 
 /** One row per command: the logbook, undo, the live feed and learning all read it. */
@@ -49,8 +49,6 @@ export const readRevision = pgTable(
   { shopId: uuid("shop_id").notNull(), name: text("name", { enum: ALL_READS }).notNull(), revision: integer("revision").notNull() },
   (table) => [primaryKey({ columns: [table.shopId, table.name] }), foreignKey({ columns: [table.shopId], foreignColumns: [shop.shopId] })],
 );
-
-const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
 
 /** Voice notes, as the platform recorded them. */
 export const recording = pgTable(

@@ -1,9 +1,7 @@
 import { sql } from "drizzle-orm";
-import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid, customType } from "drizzle-orm/pg-core";
-
+import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { bytes } from "../db/columns.ts";
 import type { ShopRead } from "@yule/contract";
-
-const bytes = customType<{ data: Buffer }>({ dataType: () => "bytea" });
 
 export const shop = pgTable(
   "shop",

@@ -157,7 +157,7 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
         </Flex>
       </form>
       <Suspense>
-        <Devices timeZone={shop.timeZone} />
+        <Devices timeZone={shop.timeZone} isMaker />
         <Backups timeZone={shop.timeZone} />
       </Suspense>
     </Dialog>

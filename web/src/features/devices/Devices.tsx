@@ -1,13 +1,15 @@
 import { problemTitle } from "@yule/contract";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { LetInRead, Role } from "@yule/contract";
-import { minuteOfDayAt, t, wordsFor } from "@yule/core";
+import { dayAt, minuteOfDayAt, t, wordsFor } from "@yule/core";
 import { toString as qrSvg } from "qrcode";
 import { useEffect, useState } from "react";
-import { problemIn, request, useDevicesQuery } from "../../data/api.ts";
+import { problemIn, useDevicesQuery } from "../../data/api.ts";
 import { Choice, FaultLines, FormField } from "../../kit/FormField.tsx";
-import { printMoment, printTime } from "../../kit/say.ts";
+import { printDay, printMoment, printTime } from "../../kit/say.ts";
+import { ask } from "./asking.ts";
 import { Lock } from "./Lock.tsx";
+import { Passphrase } from "./Passphrase.tsx";
 
 /** Whose a device is. */
 const ROLE_WORDS: Readonly<Record<Role, string>> = wordsFor({ maker: () => t`for the maker`, helper: () => t`for a helper`, till: () => t`for the till` });
@@ -18,7 +20,7 @@ const LOOKED_EVERY_MS = 2_000;
 const spaced = (code: string): string => `${code.slice(0, 4)} ${code.slice(4)}`;
 
 /** Which devices may open the shop, and how another one comes in or one that was lost goes out. */
-export function Devices({ timeZone }: { timeZone: string }) {
+export function Devices({ timeZone, isMaker }: { timeZone: string; isMaker: boolean }) {
   const [code, setCode] = useState<(LetInRead & { readonly beside: number }) | null>(null);
   const [fault, setFault] = useState<string | null>(null);
   const [role, setRole] = useState<Role>("maker");
@@ -34,12 +36,12 @@ export function Devices({ timeZone }: { timeZone: string }) {
   };
   const letIn = () =>
     during(async () => {
-      const made = await request("devices/code", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ role }) });
+      const made = await ask("POST", "devices/code", { role });
       setCode({ ...(made as LetInRead), beside: count });
     });
   const out = (path: string) =>
     during(async () => {
-      await request(path, { method: "DELETE" });
+      await ask("DELETE", path);
     });
   if (!data) return null;
   const moment = (at: string): string => printMoment(new Date(at), timeZone);
@@ -63,11 +65,13 @@ export function Devices({ timeZone }: { timeZone: string }) {
               <Text color="softInk">{t`let in ${moment(each.letInAt)}, last seen ${moment(each.seenAt)}`}</Text>
             </Box>
             {each.isThis && each.role === "maker" && <Button variant="ghost" onClick={() => setLocking(true)}>{t`Lock this device`}</Button>}
-            {(data.isHere || each.isThis) && <Button variant="ghost" onClick={() => void out(`devices/${each.id}`)} aria-label={t`Send ${each.name} out`}>{t`Send it out`}</Button>}
+            {(data.mayManage || each.isThis) && (
+              <Button variant="ghost" onClick={() => void out(`devices/${each.id}`)} aria-label={t`Send ${each.name} out`}>{t`Send it out`}</Button>
+            )}
           </Flex>
         ))}
       </Box>
-      {data.isHere ? (
+      {data.mayManage ? (
         <Flex gap="10px" wrap="wrap" marginTop="10px" align="flex-end">
           <FormField label={t`For whom`}>
             <Choice
@@ -84,7 +88,11 @@ export function Devices({ timeZone }: { timeZone: string }) {
           {count > 1 && <Button variant="ghost" onClick={() => void out("devices")}>{t`Send all devices out`}</Button>}
         </Flex>
       ) : (
-        <Text color="softInk">{t`Others are let in and sent out on the machine where the shop runs.`}</Text>
+        <Text color="softInk">
+          {data.passphraseSince === null
+            ? t`Others are let in and sent out on the machine where the shop runs.`
+            : t`Others are let in and sent out on the machine where the shop runs, or here once you have said the passphrase.`}
+        </Text>
       )}
       <FaultLines faults={fault === null ? [] : [fault]} />
       {locking && (
@@ -92,6 +100,7 @@ export function Devices({ timeZone }: { timeZone: string }) {
           <Lock isLocked={false} onLeave={() => setLocking(false)} />
         </Box>
       )}
+      {isMaker && <Passphrase read={data} dayOf={(at) => printDay(dayAt(new Date(at), timeZone))} onChanged={() => void refetch()} />}
       {code && <Code code={code} until={printTime(minuteOfDayAt(new Date(code.until), timeZone))} />}
     </Box>
   );

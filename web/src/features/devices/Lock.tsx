@@ -1,17 +1,18 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { lockPin } from "@yule/contract";
 import { t } from "@yule/core";
-import { problemIn, request } from "../../data/api.ts";
+import { problemIn } from "../../data/api.ts";
 import { forgetAnswers } from "../../data/cache.ts";
 import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
+import { ask } from "./asking.ts";
 
 /** Figures that lock this device, or open it again. What was read as another is forgotten, and the page begins anew. */
 export function Lock({ isLocked, onLeave }: { isLocked: boolean; onLeave: () => void }) {
   const form = useSchemaForm(lockPin, { pin: "" });
   const turn = form.handleSubmit(async (told) => {
     try {
-      await request(isLocked ? "devices/unlock" : "devices/lock", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(told) });
+      await ask("POST", isLocked ? "devices/unlock" : "devices/lock", told);
     } catch (thrown) {
       return form.refuse(problemIn(thrown));
     }

@@ -19,7 +19,7 @@ export function OwnDialog({ shop, onClose }: { shop: ShopRead; onClose: () => vo
               ? t`It is for the till of a fair. The rest of the shop is the maker’s.`
               : t`It is for the bench, finishing and packing. The rest of the shop is the maker’s.`}
           </Text>
-          <Devices timeZone={shop.timeZone} />
+          <Devices timeZone={shop.timeZone} isMaker={false} />
         </>
       )}
     </Dialog>

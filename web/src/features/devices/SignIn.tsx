@@ -1,45 +1,60 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { CODE_LENGTH, letInDevice } from "@yule/contract";
-import { t } from "@yule/core";
-import { useEffect } from "react";
+import type { WaysInRead } from "@yule/contract";
+import { t, wordsFor } from "@yule/core";
+import { useEffect, useState } from "react";
+import { request } from "../../data/api.ts";
 import { forgetAnswers } from "../../data/cache.ts";
-import { problemIn, request } from "../../data/api.ts";
-import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
-import { FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
+import { hasPasskeys } from "./asking.ts";
+import { ByCode, ByPasskey, ByPassphrase, Forgotten } from "./WaysIn.tsx";
 
-/** What a device shows that was not let in, or no more: the one thing it can do. */
+type Way = "code" | "passphrase" | "passkey" | "forgotten";
+/** What each other way is called on the button that takes it. */
+const OTHER_WORDS: Readonly<Record<Way, string>> = wordsFor({
+  code: () => t`Come in by a code`,
+  passphrase: () => t`Come in by the passphrase`,
+  passkey: () => t`Come in by a passkey`,
+  forgotten: () => t`I forgot the passphrase`,
+});
+const FORMS = { code: ByCode, passphrase: ByPassphrase, passkey: ByPasskey, forgotten: Forgotten } as const;
+
+/** The ways that are there, the shortest first; a code is one always. */
+function waysOf({ hasPassphrase, hasPasskeys: areThere }: WaysInRead): Way[] {
+  const keys = areThere && hasPasskeys();
+  return [...(keys ? (["passkey"] as const) : []), ...(hasPassphrase ? (["passphrase"] as const) : []), "code", ...(hasPassphrase ? (["forgotten"] as const) : [])];
+}
+
+/** What a device shows that was not let in, or no more: by what it may come in. */
 export function SignIn() {
-  const form = useSchemaForm(letInDevice, { code: new URLSearchParams(location.search).get("code") ?? "", name: "" });
+  const [ways, setWays] = useState<readonly Way[] | null>(null);
+  const [chosen, setChosen] = useState<Way | null>(() => (new URLSearchParams(location.search).has("code") ? "code" : null));
   // Who was sent out leaves nothing of the shop behind on the device.
   useEffect(() => void forgetAnswers().catch(() => undefined), []);
-  const enter = form.handleSubmit(async (told) => {
-    try {
-      await request("devices", { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(told) });
-      location.replace("/season");
-    } catch (thrown) {
-      const problem = problemIn(thrown);
-      form.refuse(problem);
-    }
-  });
+  useEffect(() => {
+    request("ways-in")
+      .then((found) => setWays(waysOf(found as WaysInRead)))
+      // Where they cannot be asked for, a code is tried; the server says what is wrong.
+      .catch(() => setWays(["code"]));
+  }, []);
+  if (!ways) return null;
+  const way = chosen ?? ways[0] ?? "code";
+  const Form = FORMS[way];
   return (
     <Flex minHeight="100vh" align="center" justify="center" padding="20px" bg="table">
-      <Box as="main" bg="paper" borderRadius="14px" padding="28px" width="100%" maxWidth="520px">
+      <Box as="main" bg="paper" borderRadius="14px" padding="28px" width="100%" maxWidth="560px">
         <Heading as="h1" id="verdict" tabIndex={-1} fontSize="28px" fontWeight={600} marginBottom="8px">{t`This device was not let in yet.`}</Heading>
-        <Text marginBottom="18px">{t`On the machine where the shop runs, press the shop’s name, then “Let a device in”. It shows a code.`}</Text>
-        <form noValidate onSubmit={(event) => void enter(event)}>
-          <FormField label={t`The code, ${String(CODE_LENGTH)} letters and figures`} fault={form.faultOf("code")}>
-            <TextInput {...form.register("code")} autoCapitalize="characters" autoComplete="one-time-code" spellCheck={false} fontSize="24px" letterSpacing="0.08em" />
-          </FormField>
-          <Box marginTop="14px">
-            <FormField label={t`What this device is called, such as kitchen tablet`} fault={form.faultOf("name")}>
-              <TextInput {...form.register("name")} />
-            </FormField>
-          </Box>
-          <FaultLines faults={form.rest} />
-          <Flex justify="flex-end" marginTop="16px">
-            <Button type="submit" disabled={form.formState.isSubmitting}>{t`Let me in`}</Button>
+        <Form key={way} />
+        {ways.length > 1 && (
+          <Flex as="nav" aria-label={t`Other ways in`} gap="6px 12px" wrap="wrap" marginTop="18px" borderTop="1px solid" borderColor="hairline" paddingTop="12px">
+            {ways
+              .filter((each) => each !== way)
+              .map((each) => (
+                <Button key={each} variant="ghost" type="button" onClick={() => setChosen(each)}>
+                  {OTHER_WORDS[each]}
+                </Button>
+              ))}
           </Flex>
-        </form>
+        )}
+        {ways.length === 1 && <Text color="softInk" marginTop="14px">{t`A passphrase, once it is set there, lets you in without that machine.`}</Text>}
       </Box>
     </Flex>
   );

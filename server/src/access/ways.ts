@@ -1,0 +1,199 @@
+import type { Router } from "@koa/router";
+import { faultsOf, keepPasskey, provePassphrase, resetPassphrase, setPassphrase, signIn, signInByPasskey, type PassphraseSetRead, type WaysInRead } from "@yule/contract";
+import { phrase, type Phrase } from "@yule/core";
+import type { Context } from "koa";
+import type { z } from "zod";
+import { inShop, type Database, type Transaction } from "../db/pool.ts";
+import { Refusal } from "../db/refusal.ts";
+import type { Clock } from "../http/clock.ts";
+import { isHere } from "../http/guards.ts";
+import { HOME, readHome } from "../shop/reads.ts";
+import { addDevice, proveDevice, sendOut, wasIn, type Asker } from "./devices.ts";
+import { carry, carryKnown, knownIn, whoMay } from "./guard.ts";
+import { askForPasskey, askForSignature, dropPasskey, hasPasskeys, keepNewPasskey, takeAsked, whoSigned, type CalledBy } from "./passkeys.ts";
+import { claimTry, dropPassphrase, giveBack, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, type Account } from "./passphrase.ts";
+import type { Screens } from "./screens.ts";
+import { Tries } from "./tries.ts";
+
+interface WaysSetting {
+  readonly database: Database;
+  readonly clock: Clock;
+}
+
+const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
+const maker = (ctx: Context): Asker => whoMay(ctx, (role) => role === "maker");
+
+function told<Read>(ctx: Context, schema: z.ZodType<Read>, title: Phrase): Read {
+  const given: unknown = ctx.request.body ?? {};
+  const read = schema.safeParse(given);
+  if (!read.success) throw new Refusal(422, title, faultsOf(read.error, given));
+  return read.data;
+}
+
+function tooMany(ctx: Context, seconds: number): Refusal {
+  ctx.set("retry-after", String(seconds));
+  return new Refusal(429, phrase`Too many tries were wrong. Wait ${{ minutes: Math.ceil(seconds / 60) }}, or take a code from where the shop runs.`);
+}
+const wrongPassphrase = (path: string): Refusal =>
+  new Refusal(422, phrase`This is not the passphrase of the shop.`, [
+    { code: "wrong-passphrase", path: [path], given: phrase`another passphrase`, allowed: phrase`the one that was set in the shop` },
+  ]);
+const notSet = (): Refusal => new Refusal(422, phrase`No passphrase opens this shop. Ask for a code where the shop runs.`);
+
+/** A passkey signs for a name; an address of figures has none (Web Authentication Level 3, 5.1.2). @throws Refusal where the shop is called by such */
+function calledBy(ctx: Context): CalledBy {
+  const origin = ctx.get("origin");
+  const rpId = ctx.hostname;
+  if (origin === "" || !/[a-z]/i.test(rpId) || rpId.includes(":"))
+    throw new Refusal(409, phrase`A passkey needs the shop to be called by a name, over TLS. Take the passphrase or a code.`);
+  return { rpId, origin };
+}
+
+/** The ways into the shop from elsewhere: a passphrase, a code that was kept for when it is forgotten, and passkeys. */
+export function wayRoutes(router: Router, { database, clock }: WaysSetting, screens: Screens): void {
+  const home = <T>(work: (tx: Transaction) => Promise<T>): Promise<T> => inShop(database, HOME.shopId, work);
+  const tries = new Tries();
+  const enter = async (ctx: Context, account: Account, name: string): Promise<void> => {
+    const now = clock.now();
+    const made = await inShop(database, account.shopId, (tx) => addDevice(tx, { ...account, role: "maker", name, provenAt: now }, now));
+    carry(ctx, account.shopId, made.id, made.secret);
+    carryKnown(ctx, account.shopId, made.id, made.known);
+  };
+  /**
+   * Lets one try at something known by heart through, or says for how long none is taken. A browser that was in before is counted by itself; all others by their
+   * address and together. @returns how to say that it was none in vain
+   */
+  const once = async (ctx: Context, account: Account): Promise<() => Promise<void>> => {
+    const known = knownIn(ctx);
+    const isKnown = known !== null && known.shopId === account.shopId && (await inShop(database, account.shopId, (tx) => wasIn(tx, known.shopId, known.id, known.known)));
+    const key = isKnown ? known.id : addressOf(ctx);
+    const wait = tries.wait(key, Date.now()) || (isKnown ? 0 : await inShop(database, account.shopId, (tx) => claimTry(tx, account, clock.now())));
+    if (wait > 0) throw tooMany(ctx, wait);
+    // Counted before it is looked at: a thousand at once are tried no more often than one after the other.
+    tries.miss(key, Date.now());
+    return async () => {
+      tries.forgive(key);
+      if (!isKnown) await inShop(database, account.shopId, (tx) => giveBack(tx, account));
+    };
+  };
+  router.get("/ways-in", async (ctx) => {
+    ctx.set("cache-control", "no-store");
+    ctx.body = await home(async (tx): Promise<WaysInRead> => ({ hasPassphrase: (await readPassphrase(tx, HOME)) !== null, hasPasskeys: await hasPasskeys(tx, HOME.shopId) }));
+  });
+  router.post("/sign-in", async (ctx) => {
+    const { passphrase, name } = told(ctx, signIn, phrase`This device cannot sign in.`);
+    const kept = await home((tx) => readPassphrase(tx, HOME));
+    if (!kept) throw notSet();
+    const right = await once(ctx, HOME);
+    if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
+    await right();
+    await enter(ctx, HOME, name);
+    ctx.status = 204;
+  });
+  router.post("/sign-in/code", async (ctx) => {
+    const { code, passphrase, name } = told(ctx, resetPassphrase, phrase`The passphrase cannot be set anew.`);
+    const kept = await home((tx) => readPassphrase(tx, HOME));
+    if (!kept) throw notSet();
+    const right = await once(ctx, HOME);
+    const wrong = (): Refusal =>
+      new Refusal(422, phrase`The passphrase cannot be set anew.`, [
+        { code: "no-code", path: ["code"], given: phrase`a code that does not hold, or no longer`, allowed: phrase`the code that was shown when the passphrase was set` },
+      ]);
+    if (!isCode(kept.resetHash, code)) throw wrong();
+    await right();
+    const made = await makePassphrase(passphrase);
+    const out = await home(async (tx) => {
+      // Of two who hold the code at once one sets it anew.
+      if ((await readPassphrase(tx, HOME, true))?.resetHash !== kept.resetHash) throw wrong();
+      await keepPassphrase(tx, HOME, made, clock.now());
+      return sendOut(tx, HOME.shopId, null, clock.now());
+    });
+    // Who forgot it may have lost it: what was let in by it is out.
+    screens.close(out);
+    await enter(ctx, HOME, name);
+    ctx.body = { code: made.code } satisfies PassphraseSetRead;
+  });
+  router.put("/passphrase", async (ctx) => {
+    const who = maker(ctx);
+    const { passphrase, before, sendOthersOut } = told(ctx, setPassphrase, phrase`This passphrase is not kept.`);
+    const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
+    if (kept && !isHere(ctx)) {
+      const right = await once(ctx, who);
+      if (before === undefined || !(await isRight(kept.passphraseHash, before))) throw wrongPassphrase("before");
+      await right();
+    } else if (!who.isProven) throw new Refusal(403, phrase`The first passphrase is set where the shop runs.`);
+    const made = await makePassphrase(passphrase);
+    const now = clock.now();
+    screens.close(
+      await inShop(database, who.shopId, async (tx) => {
+        await keepPassphrase(tx, who, made, now);
+        await proveDevice(tx, who, now);
+        return sendOthersOut ? sendOut(tx, who.shopId, null, now, { kept: who.deviceId }) : [];
+      }),
+    );
+    ctx.body = { code: made.code } satisfies PassphraseSetRead;
+  });
+  router.post("/passphrase/prove", async (ctx) => {
+    const who = maker(ctx);
+    const { passphrase } = told(ctx, provePassphrase, phrase`This cannot be checked.`);
+    const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
+    if (!kept) throw notSet();
+    const right = await once(ctx, who);
+    if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
+    await right();
+    await inShop(database, who.shopId, (tx) => proveDevice(tx, who, clock.now()));
+    ctx.status = 204;
+  });
+  router.delete("/passphrase", async (ctx) => {
+    const who = proven(ctx);
+    await inShop(database, who.shopId, (tx) => dropPassphrase(tx, who));
+    ctx.status = 204;
+  });
+  passkeyRoutes(router, { database, clock }, { home, enter });
+}
+
+/** The maker who has just said that it is her. @throws Refusal 403 */
+export function proven(ctx: Context): Asker {
+  const who = maker(ctx);
+  if (!who.isProven) throw new Refusal(403, phrase`This is done where the shop runs, or by the maker once she has said her passphrase again.`);
+  return who;
+}
+
+interface Entering {
+  readonly home: <T>(work: (tx: Transaction) => Promise<T>) => Promise<T>;
+  readonly enter: (ctx: Context, account: Account, name: string) => Promise<void>;
+}
+
+function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home, enter }: Entering): void {
+  router.post("/passkeys/ask", async (ctx) => {
+    const who = proven(ctx);
+    const by = calledBy(ctx);
+    ctx.body = await inShop(database, who.shopId, async (tx) => askForPasskey(tx, who, by, (await readHome(tx)).name, clock.now()));
+  });
+  router.post("/passkeys", async (ctx) => {
+    const who = proven(ctx);
+    const { name, credential } = told(ctx, keepPasskey, phrase`This passkey is not kept.`);
+    const by = calledBy(ctx);
+    const asked = await inShop(database, who.shopId, (tx) => takeAsked(tx, who.shopId, { accountId: who.accountId }, clock.now()));
+    await inShop(database, who.shopId, (tx) => keepNewPasskey(tx, who, by, { asked, name, credential }, clock.now()));
+    ctx.status = 204;
+  });
+  router.delete("/passkeys/:id", async (ctx) => {
+    const who = proven(ctx);
+    const { id } = ctx.params as { readonly id: string };
+    await inShop(database, who.shopId, (tx) => dropPasskey(tx, who, id));
+    ctx.status = 204;
+  });
+  router.post("/sign-in/passkey/ask", async (ctx) => {
+    const by = calledBy(ctx);
+    ctx.body = await home((tx) => askForSignature(tx, HOME.shopId, by, clock.now()));
+  });
+  router.post("/sign-in/passkey", async (ctx) => {
+    const { challenge, name, credential } = told(ctx, signInByPasskey, phrase`This device cannot sign in.`);
+    const by = calledBy(ctx);
+    const asked = await home((tx) => takeAsked(tx, HOME.shopId, { id: challenge }, clock.now()));
+    const account = await home((tx) => whoSigned(tx, HOME.shopId, by, { asked, credential }, clock.now()));
+    await enter(ctx, account, name);
+    ctx.status = 204;
+  });
+}
