@@ -40,7 +40,7 @@ export async function makePassphrase(passphrase: string): Promise<MadePassphrase
       {
         code: "guessed-soon",
         path: ["passphrase"],
-        given: phrase`one that is guessed soon`,
+        given: phrase`A passphrase that is guessed soon`,
         allowed: phrase`words that have nothing to do with each other, with the shop, or with a pattern of keys`,
       },
     ]);

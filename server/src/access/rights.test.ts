@@ -193,7 +193,7 @@ describe("a lock", () => {
     expect((await ask("GET", "bench")).status).toBe(200);
     expect((await ask("POST", "devices/lock", { pin: "1111" })).status).toBe(409);
     const wrong = await ask("POST", "devices/unlock", { pin: "1111" });
-    expect([wrong.status, (wrong.body as Problem).detail]).toEqual([422, "pin: given other figures, allowed the figures it was locked with"]);
+    expect([wrong.status, (wrong.body as Problem).detail]).toEqual([422, "pin: given What was typed, allowed the figures it was locked with"]);
     expect((await ask("POST", "devices/unlock", { pin: "2718" })).status).toBe(204);
     expect((await ask("GET", "costs")).status).toBe(200);
   });

@@ -48,7 +48,7 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
     if (!made) {
       tries.miss(addressOf(ctx), Date.now());
       throw new Refusal(422, phrase`This device cannot be let in.`, [
-        { code: "no-code", path: ["code"], given: phrase`a code that does not hold, or no longer`, allowed: phrase`the code that is shown where the shop runs` },
+        { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that is shown where the shop runs` },
       ]);
     }
     carry(ctx, HOME.shopId, made.id, made.secret);
@@ -118,7 +118,7 @@ function lockRoutes(router: Router, { database, clock }: Pick<AccessSetting, "da
     ctx.set("retry-after", String(wait));
     if (wait > 0) throw new Refusal(429, phrase`Too many figures were wrong. Wait ${{ minutes: Math.ceil(wait / 60) }}, or let this device in anew where the shop runs.`);
     throw new Refusal(422, phrase`This device stays locked.`, [
-      { code: "wrong-pin", path: ["pin"], given: phrase`other figures`, allowed: phrase`the figures it was locked with` },
+      { code: "wrong-pin", path: ["pin"], given: phrase`What was typed`, allowed: phrase`the figures it was locked with` },
     ]);
   });
 }

@@ -36,7 +36,7 @@ function tooMany(ctx: Context, seconds: number): Refusal {
 }
 const wrongPassphrase = (path: string): Refusal =>
   new Refusal(422, phrase`This is not the passphrase of the shop.`, [
-    { code: "wrong-passphrase", path: [path], given: phrase`another passphrase`, allowed: phrase`the one that was set in the shop` },
+    { code: "wrong-passphrase", path: [path], given: phrase`This passphrase`, allowed: phrase`the one that was set in the shop` },
   ]);
 const notSet = (): Refusal => new Refusal(422, phrase`No passphrase opens this shop. Ask for a code where the shop runs.`);
 
@@ -97,7 +97,7 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     const right = await once(ctx, HOME);
     const wrong = (): Refusal =>
       new Refusal(422, phrase`The passphrase cannot be set anew.`, [
-        { code: "no-code", path: ["code"], given: phrase`a code that does not hold, or no longer`, allowed: phrase`the code that was shown when the passphrase was set` },
+        { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that was shown when the passphrase was set` },
       ]);
     if (!isCode(kept.resetHash, code)) throw wrong();
     await right();

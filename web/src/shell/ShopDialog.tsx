@@ -1,11 +1,12 @@
 import { rich } from "../kit/rich.tsx";
-import { Button, Flex, Grid, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Grid, Text } from "@chakra-ui/react";
 import { setShop, type ShopRead } from "@yule/contract";
 import { COUNTRIES, currencyIn, day, mannerOf, money, saidDay, saidMoney, saidTime, saidWarmth, weekOf, t } from "@yule/core";
 import { mannerWith } from "@yule/derive";
 import { lazy, Suspense, useMemo } from "react";
 import { z } from "zod";
 import { sendCommand } from "../data/outbox.ts";
+import { RatesForm } from "../features/money/RatesForm.tsx";
 import { Dialog } from "../kit/Dialog.tsx";
 import { useSchemaForm } from "../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
@@ -31,6 +32,7 @@ const settingsForm = z
     temperature: z.enum(["", "C", "F"]),
     paper: z.enum(["", "A4", "letter"]),
     decimal: z.enum(["", ".", ","]),
+    sureIn100: z.string().transform(Number).pipe(shape.sureIn100.unwrap()),
   })
   .transform(({ hours, firstDay, temperature, paper, decimal, ...told }) => ({ ...told, manner: mannerIn({ hours, firstDay, temperature, paper, decimal }) }));
 
@@ -51,10 +53,11 @@ const mannerIn = ({ hours, firstDay, temperature, paper, decimal }: Chosen): Sho
 });
 
 /** The settings as they stand. */
-const chosenIn = ({ name, country, currency, timeZone, lengthSystem, manner }: ShopRead): z.input<typeof settingsForm> => ({
+const chosenIn = ({ name, country, currency, timeZone, lengthSystem, manner, sureIn100 }: ShopRead): z.input<typeof settingsForm> => ({
   ...{ name, country, currency, timeZone, lengthSystem },
   hours: manner.hours === undefined ? "" : manner.hours === 12 ? "12" : "24",
   firstDay: manner.firstDay === undefined ? "" : (String(manner.firstDay) as "0"),
+  sureIn100: String(sureIn100),
   ...{ temperature: manner.temperature ?? "", paper: manner.paper ?? "", decimal: manner.decimal ?? "" },
 });
 
@@ -64,6 +67,10 @@ const changesIn = (told: z.output<typeof settingsForm>, shop: ShopRead): Partial
 
 const COUNTRY_CHOICES = [...COUNTRIES].map((value) => ({ value, label: countryName(value) })).sort((a, b) => a.label.localeCompare(b.label));
 const ZONE_CHOICES = Intl.supportedValuesOf("timeZone").map((value) => ({ value, label: value.replaceAll("_", " ").replaceAll("/", ", ") }));
+
+/** How sure a latest day may be asked to be; whatever else was told stands among them. */
+const LEVELS = [50, 60, 70, 80, 90, 95] as const;
+const levelChoices = (told: number) => [...new Set([...LEVELS, told])].sort((a, b) => a - b).map((level) => ({ value: String(level), label: t`${String(level)} in 100` }));
 
 const PAPER_WORDS = { A4: "A4", letter: "letter" } as const;
 const [SOME_DAY, SOME_MINUTE, SOME_MINOR, SOME_WARMTH] = [day("2031-11-08"), 1170, 123_450, 21.5] as const;
@@ -133,6 +140,9 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
           <FormField label={t`Warmth of the room`}>
             <Choice {...register("temperature")} options={[asThere(`°${usual.temperature}`), { value: "C", label: "°C" }, { value: "F", label: "°F" }]} />
           </FormField>
+          <FormField label={t`A latest day to begin leaves a promise kept in`} fault={faultOf("sureIn100")}>
+            <Choice {...register("sureIn100")} options={levelChoices(shop.sureIn100)} />
+          </FormField>
           <FormField label={t`Paper of the printer`}>
             <Choice {...register("paper")} options={[asThere(PAPER_WORDS[usual.paper]), { value: "A4", label: "A4" }, { value: "letter", label: t`letter` }]} />
           </FormField>
@@ -156,6 +166,9 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
           <Button type="submit" disabled={form.formState.isSubmitting}>{t`Keep these settings`}</Button>
         </Flex>
       </form>
+      <Box borderTop="1px solid" borderColor="hairline" marginTop="26px" paddingTop="16px">
+        <RatesForm shop={shop} />
+      </Box>
       <Suspense>
         <Devices timeZone={shop.timeZone} isMaker />
         <Backups timeZone={shop.timeZone} />

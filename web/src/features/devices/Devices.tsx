@@ -73,17 +73,19 @@ export function Devices({ timeZone, isMaker }: { timeZone: string; isMaker: bool
       </Box>
       {data.mayManage ? (
         <Flex gap="10px" wrap="wrap" marginTop="10px" align="flex-end">
-          <FormField label={t`For whom`}>
-            <Choice
-              value={role}
-              onChange={(change) => setRole(change.target.value as Role)}
-              options={[
-                { value: "maker", label: t`the maker: everything` },
-                { value: "helper", label: t`a helper: bench, finishing and packing` },
-                { value: "till", label: t`the till of a fair` },
-              ]}
-            />
-          </FormField>
+          <Box flex="0 1 380px">
+            <FormField label={t`For whom`}>
+              <Choice
+                value={role}
+                onChange={(change) => setRole(change.target.value as Role)}
+                options={[
+                  { value: "maker", label: t`the maker: everything` },
+                  { value: "helper", label: t`a helper: bench, finishing and packing` },
+                  { value: "till", label: t`the till of a fair` },
+                ]}
+              />
+            </FormField>
+          </Box>
           <Button variant="outline" onClick={() => void letIn()}>{t`Let a device in`}</Button>
           {count > 1 && <Button variant="ghost" onClick={() => void out("devices")}>{t`Send all devices out`}</Button>}
         </Flex>

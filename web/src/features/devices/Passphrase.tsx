@@ -29,7 +29,7 @@ export function Passphrase({ read, dayOf, onChanged }: { read: DevicesRead; dayO
   };
   return (
     <Box as="section" aria-label={t`Passphrase and passkeys`} marginTop="18px">
-      <Heading as="h4" fontSize="17px" fontWeight={600} marginBottom="4px">{t`From far away`}</Heading>
+      <Heading as="h4" fontSize="17px" fontWeight={600} marginBottom="4px">{t`Without the machine of the shop`}</Heading>
       <Text maxWidth="52em">
         {since === null
           ? t`No passphrase opens the shop. Another device comes in by a code from its machine alone.`

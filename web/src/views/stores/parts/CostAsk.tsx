@@ -14,7 +14,7 @@ import type { StoresAskProps } from "../ask.ts";
 import { useShopMoney } from "../useShopMoney.ts";
 import { CardApart } from "./CardApart.tsx";
 import { Outlays } from "./Outlays.tsx";
-import { RatesForm } from "./RatesForm.tsx";
+import { RatesForm } from "../../../features/money/RatesForm.tsx";
 import { SpentSoFar } from "./SpentSoFar.tsx";
 
 /** Its chart comes once it is asked for. */

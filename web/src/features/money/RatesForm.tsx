@@ -3,13 +3,12 @@ import type { ShopRead } from "@yule/contract";
 import { money, t } from "@yule/core";
 import { useMemo } from "react";
 import { z } from "zod";
-import { sendCommand } from "../../../data/outbox.ts";
-import { moneyText } from "../../../kit/form/texts.ts";
-import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
-import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../../kit/FormField.tsx";
-import { FieldRow } from "../../../kit/FieldRow.tsx";
-import { useShopMoney } from "../useShopMoney.ts";
-import { typedAmount, printNumber } from "../../../kit/say.ts";
+import { sendCommand } from "../../data/outbox.ts";
+import { moneyText } from "../../kit/form/texts.ts";
+import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
+import { FaultLines, FormField, TextInput, UNDER_LABEL } from "../../kit/FormField.tsx";
+import { FieldRow } from "../../kit/FieldRow.tsx";
+import { typedAmount, printNumber } from "../../kit/say.ts";
 
 const amount = z.int().min(0).max(100_000_000).nullable();
 const percentText = z
@@ -24,7 +23,7 @@ const ratesForm = (currency: string) =>
 
 /** What an hour of her hands is worth to the maker, and what a sale is charged for. */
 export function RatesForm({ shop }: { shop: ShopRead }) {
-  const { currency } = useShopMoney();
+  const { currency } = shop;
   const schema = useMemo(() => ratesForm(currency), [currency]);
   const form = useSchemaForm(schema, {
     hourMinor: shop.hourMinor === null ? "" : typedAmount(money(shop.hourMinor), currency),
