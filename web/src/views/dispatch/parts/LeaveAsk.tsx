@@ -109,6 +109,17 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
     const sent = await sendCommand("post-letters", { id: v7(), on: outlook.today, letters }, { ownRefusals: true });
     setProblem(sent.state === "refused" ? sent.problem : null);
   };
+  const envelope = (each: PileLetter) => (
+    <Envelope
+      key={each.letter.id}
+      each={each}
+      stamps={(taken?.get(each.letter.id) ?? []).flatMap(({ quantity, value }) => Array.from({ length: quantity }, () => value))}
+      missing={unfranked.includes(each) ? (each.way?.price ?? 0) : 0}
+      currency={shop.currency}
+      isGoing={!stays.has(each.letter.id)}
+      onPress={() => toggle(each.letter.id)}
+    />
+  );
   const toggle = (id: string): void => setStays((before) => (before.has(id) ? new Set([...before].filter((each) => each !== id)) : new Set([...before, id])));
   return (
     <>
@@ -122,17 +133,8 @@ function Pile({ outlook, must, ready, stuck }: PileProps) {
         stuckOn={taken ? [...taken.values()].flat().reduce((sum, { quantity, value }) => sum + quantity * value, 0) : null}
       />
       <Grid templateColumns="repeat(auto-fill, minmax(210px, 1fr))" gap="16px" maxWidth="1080px" marginBottom="18px" role="group" aria-label={t`The pile for today`}>
-        {ready.slice(0, SHOWN).map((each) => (
-          <Envelope
-            key={each.letter.id}
-            each={each}
-            stamps={(taken?.get(each.letter.id) ?? []).flatMap(({ quantity, value }) => Array.from({ length: quantity }, () => value))}
-            missing={unfranked.includes(each) ? (each.way?.price ?? 0) : 0}
-            currency={shop.currency}
-            isGoing={!stays.has(each.letter.id)}
-            onPress={() => toggle(each.letter.id)}
-          />
-        ))}
+        {ready.slice(0, AT_ONCE).map(envelope)}
+        <Later>{ready.slice(AT_ONCE, SHOWN).map(envelope)}</Later>
       </Grid>
       {ready.length > SHOWN && <Text marginBottom="12px">{t`And ${lettersWord(ready.length - SHOWN)} more, in the order of their boxes.`}</Text>}
       <Flex gap="16px" align="center" wrap="wrap" marginBottom="22px">
@@ -183,7 +185,9 @@ function ScanPosted({ ready, onPosted }: { ready: readonly PileLetter[]; onPoste
 
 /** Designs of the pile that are offered to the scale here; the others are weighed where they stand among the designs. */
 const WEIGHED_HERE = 3;
-/** Envelopes drawn at once; more are counted. */
+/** Envelopes that a first look takes in: they are drawn with the verdict, the others right after it. */
+const AT_ONCE = 8;
+/** Envelopes that are drawn; more are counted. */
 const SHOWN = 60;
 
 /** @param stuckOn what the stamps on the letters come to, minor units; null while it is not known or no stamps are used */
