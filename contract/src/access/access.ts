@@ -36,7 +36,7 @@ const [LEAST_PASSPHRASE, MOST_PASSPHRASE] = [12, 128];
 /** As it is typed on any keyboard: composed (NFKC, NIST SP 800-63B 5.1.1.2), spaces in a row as one. Nothing else is changed, and nothing is cut off. */
 const asPassphrase = (text: string): string => text.normalize("NFKC").replace(/\s+/gu, " ").trim();
 /** Signs as a person counts them. */
-const signsIn = (text: string): number => [...text].length;
+const signsIn = (text: string): number => [...new Intl.Segmenter().segment(text)].length;
 
 /** What opens the shop from elsewhere. Nothing is asked of it but length here; that it is not guessed is judged where it is kept. */
 export const passphrase = z

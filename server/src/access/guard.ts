@@ -39,7 +39,7 @@ export function carryKnown(ctx: Context, shopId: string, id: string, known: stri
     sameSite: "strict",
     path: "/api/sign-in",
     maxAge: YEAR_MS,
-    secure: ctx.cookies.secure === true,
+    secure: ctx.cookies.secure,
     overwrite: true,
   });
 }

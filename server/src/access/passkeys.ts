@@ -130,7 +130,7 @@ export async function whoSigned(
     .from(passkey)
     .where(and(eq(passkey.shopId, shopId), eq(passkey.id, response.id)));
   if (!row || shopIn(response.response.userHandle) !== shopId) throw refused();
-  const kept: Kept = { id: row.id, publicKey: Uint8Array.from(row.publicKey), counter: row.counter, transports: row.transports as NonNullable<Kept["transports"]> };
+  const kept: Kept = { id: row.id, publicKey: Uint8Array.from(row.publicKey), counter: row.counter, transports: row.transports };
   const verified = await verifyAuthenticationResponse({
     response,
     expectedChallenge: asked,

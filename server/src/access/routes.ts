@@ -3,12 +3,12 @@ import type { Router } from "@koa/router";
 import { faultsOf, letInDevice, lockPin, makeLetIn, type DevicesRead, type LetInRead } from "@yule/contract";
 import type { Context } from "koa";
 import { networkInterfaces } from "node:os";
-import { inShop, type Database } from "../db/pool.ts";
+import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere, isLoopback } from "../http/guards.ts";
 import { HOME } from "../shop/reads.ts";
-import { letDeviceIn, makeCode, readDevices, sendOut } from "./devices.ts";
+import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
 import { carry, carryKnown, dropCarried, whoAsks } from "./guard.ts";
 import { hashPin, lock, unlock } from "./lock.ts";
 import { readPasskeys } from "./passkeys.ts";
@@ -58,18 +58,7 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
   router.get("/devices", async (ctx) => {
     ctx.set("cache-control", "no-store");
     const who = whoAsks(ctx);
-    const isMaker = who.role === "maker";
-    ctx.body = await inShop(database, who.shopId, async (tx): Promise<DevicesRead> => {
-      const devices = await readDevices(tx, who);
-      return {
-        // A helper's and the till's device know of themselves.
-        devices: isMaker ? devices : devices.filter(({ isThis }) => isThis),
-        isHere: isHere(ctx),
-        mayManage: isMaker && who.isProven,
-        passphraseSince: isMaker ? ((await readPassphrase(tx, who))?.changedAt.toISOString() ?? null) : null,
-        passkeys: isMaker ? await readPasskeys(tx, who) : [],
-      };
-    });
+    ctx.body = await inShop(database, who.shopId, (tx) => readWhoIsIn(tx, who, isHere(ctx)));
   });
   router.post("/devices/code", async (ctx) => {
     const who = proven(ctx);
@@ -99,6 +88,19 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
     screens.close(await inShop(database, who.shopId, (tx) => sendOut(tx, who.shopId, null, clock.now(), { kept: who.deviceId })));
     ctx.status = 204;
   });
+}
+
+/** Who is let in, and by what; a helper's and the till's device know of themselves alone. */
+async function readWhoIsIn(tx: Transaction, who: Asker, isThere: boolean): Promise<DevicesRead> {
+  const isMaker = who.role === "maker";
+  const devices = await readDevices(tx, who);
+  return {
+    devices: isMaker ? devices : devices.filter(({ isThis }) => isThis),
+    isHere: isThere,
+    mayManage: isMaker && who.isProven,
+    passphraseSince: isMaker ? ((await readPassphrase(tx, who))?.changedAt.toISOString() ?? null) : null,
+    passkeys: isMaker ? await readPasskeys(tx, who) : [],
+  };
 }
 
 /** Locking a device that is shared, and opening it again. */

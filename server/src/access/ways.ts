@@ -8,19 +8,18 @@ import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere } from "../http/guards.ts";
 import { HOME, readHome } from "../shop/reads.ts";
-import { addDevice, proveDevice, sendOut, wasIn, type Asker } from "./devices.ts";
-import { carry, carryKnown, knownIn, whoMay } from "./guard.ts";
+import { addDevice, proveDevice, sendOut, type Asker } from "./devices.ts";
+import { carry, carryKnown, whoMay } from "./guard.ts";
 import { askForPasskey, askForSignature, dropPasskey, hasPasskeys, keepNewPasskey, takeAsked, whoSigned, type CalledBy } from "./passkeys.ts";
-import { claimTry, dropPassphrase, giveBack, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, type Account } from "./passphrase.ts";
+import { dropPassphrase, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, type Account } from "./passphrase.ts";
 import type { Screens } from "./screens.ts";
-import { Tries } from "./tries.ts";
+import { Slowing } from "./slowing.ts";
 
 interface WaysSetting {
   readonly database: Database;
   readonly clock: Clock;
 }
 
-const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
 const maker = (ctx: Context): Asker => whoMay(ctx, (role) => role === "maker");
 
 function told<Read>(ctx: Context, schema: z.ZodType<Read>, title: Phrase): Read {
@@ -30,10 +29,6 @@ function told<Read>(ctx: Context, schema: z.ZodType<Read>, title: Phrase): Read 
   return read.data;
 }
 
-function tooMany(ctx: Context, seconds: number): Refusal {
-  ctx.set("retry-after", String(seconds));
-  return new Refusal(429, phrase`Too many tries were wrong. Wait ${{ minutes: Math.ceil(seconds / 60) }}, or take a code from where the shop runs.`);
-}
 const wrongPassphrase = (path: string): Refusal =>
   new Refusal(422, phrase`This is not the passphrase of the shop.`, [
     { code: "wrong-passphrase", path: [path], given: phrase`This passphrase`, allowed: phrase`the one that was set in the shop` },
@@ -52,29 +47,12 @@ function calledBy(ctx: Context): CalledBy {
 /** The ways into the shop from elsewhere: a passphrase, a code that was kept for when it is forgotten, and passkeys. */
 export function wayRoutes(router: Router, { database, clock }: WaysSetting, screens: Screens): void {
   const home = <T>(work: (tx: Transaction) => Promise<T>): Promise<T> => inShop(database, HOME.shopId, work);
-  const tries = new Tries();
+  const slowing = new Slowing({ database, clock });
   const enter = async (ctx: Context, account: Account, name: string): Promise<void> => {
     const now = clock.now();
     const made = await inShop(database, account.shopId, (tx) => addDevice(tx, { ...account, role: "maker", name, provenAt: now }, now));
     carry(ctx, account.shopId, made.id, made.secret);
     carryKnown(ctx, account.shopId, made.id, made.known);
-  };
-  /**
-   * Lets one try at something known by heart through, or says for how long none is taken. A browser that was in before is counted by itself; all others by their
-   * address and together. @returns how to say that it was none in vain
-   */
-  const once = async (ctx: Context, account: Account): Promise<() => Promise<void>> => {
-    const known = knownIn(ctx);
-    const isKnown = known !== null && known.shopId === account.shopId && (await inShop(database, account.shopId, (tx) => wasIn(tx, known.shopId, known.id, known.known)));
-    const key = isKnown ? known.id : addressOf(ctx);
-    const wait = tries.wait(key, Date.now()) || (isKnown ? 0 : await inShop(database, account.shopId, (tx) => claimTry(tx, account, clock.now())));
-    if (wait > 0) throw tooMany(ctx, wait);
-    // Counted before it is looked at: a thousand at once are tried no more often than one after the other.
-    tries.miss(key, Date.now());
-    return async () => {
-      tries.forgive(key);
-      if (!isKnown) await inShop(database, account.shopId, (tx) => giveBack(tx, account));
-    };
   };
   router.get("/ways-in", async (ctx) => {
     ctx.set("cache-control", "no-store");
@@ -84,7 +62,7 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     const { passphrase, name } = told(ctx, signIn, phrase`This device cannot sign in.`);
     const kept = await home((tx) => readPassphrase(tx, HOME));
     if (!kept) throw notSet();
-    const right = await once(ctx, HOME);
+    const right = await slowing.once(ctx, HOME);
     if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
     await right();
     await enter(ctx, HOME, name);
@@ -94,7 +72,7 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     const { code, passphrase, name } = told(ctx, resetPassphrase, phrase`The passphrase cannot be set anew.`);
     const kept = await home((tx) => readPassphrase(tx, HOME));
     if (!kept) throw notSet();
-    const right = await once(ctx, HOME);
+    const right = await slowing.once(ctx, HOME);
     const wrong = (): Refusal =>
       new Refusal(422, phrase`The passphrase cannot be set anew.`, [
         { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that was shown when the passphrase was set` },
@@ -113,12 +91,18 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     await enter(ctx, HOME, name);
     ctx.body = { code: made.code } satisfies PassphraseSetRead;
   });
+  ownPassphraseRoutes(router, { database, clock }, slowing, screens);
+  passkeyRoutes(router, { database, clock }, { home, enter });
+}
+
+/** The maker's own passphrase: set, changed, said once more, taken away. */
+function ownPassphraseRoutes(router: Router, { database, clock }: WaysSetting, slowing: Slowing, screens: Screens): void {
   router.put("/passphrase", async (ctx) => {
     const who = maker(ctx);
     const { passphrase, before, sendOthersOut } = told(ctx, setPassphrase, phrase`This passphrase is not kept.`);
     const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
     if (kept && !isHere(ctx)) {
-      const right = await once(ctx, who);
+      const right = await slowing.once(ctx, who);
       if (before === undefined || !(await isRight(kept.passphraseHash, before))) throw wrongPassphrase("before");
       await right();
     } else if (!who.isProven) throw new Refusal(403, phrase`The first passphrase is set where the shop runs.`);
@@ -138,7 +122,7 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     const { passphrase } = told(ctx, provePassphrase, phrase`This cannot be checked.`);
     const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
     if (!kept) throw notSet();
-    const right = await once(ctx, who);
+    const right = await slowing.once(ctx, who);
     if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
     await right();
     await inShop(database, who.shopId, (tx) => proveDevice(tx, who, clock.now()));
@@ -149,7 +133,6 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     await inShop(database, who.shopId, (tx) => dropPassphrase(tx, who));
     ctx.status = 204;
   });
-  passkeyRoutes(router, { database, clock }, { home, enter });
 }
 
 /** The maker who has just said that it is her. @throws Refusal 403 */

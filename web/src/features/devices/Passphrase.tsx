@@ -6,7 +6,7 @@ import { useState } from "react";
 import { problemIn, ProblemError } from "../../data/api.ts";
 import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
-import { ask, hasPasskeys, notDone } from "./asking.ts";
+import { ask, mayUsePasskeys, notDone } from "./asking.ts";
 import { KeptCode } from "./KeptCode.tsx";
 import { SecretInput } from "./SecretInput.tsx";
 
@@ -65,7 +65,7 @@ export function Passphrase({ read, dayOf, onChanged }: { read: DevicesRead; dayO
               {since === null ? t`Set a passphrase` : t`Change the passphrase`}
             </Button>
           )}
-          {mayManage && hasPasskeys() && <Button variant="ghost" onClick={() => setTask("passkey")}>{t`Add a passkey of this device`}</Button>}
+          {mayManage && mayUsePasskeys() && <Button variant="ghost" onClick={() => setTask("passkey")}>{t`Add a passkey of this device`}</Button>}
           {mayManage && since !== null && <Button variant="ghost" onClick={() => void takeAway("passphrase")}>{t`Take the passphrase away`}</Button>}
         </Flex>
       )}

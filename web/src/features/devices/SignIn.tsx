@@ -4,7 +4,7 @@ import { t, wordsFor } from "@yule/core";
 import { useEffect, useState } from "react";
 import { request } from "../../data/api.ts";
 import { forgetAnswers } from "../../data/cache.ts";
-import { hasPasskeys } from "./asking.ts";
+import { mayUsePasskeys } from "./asking.ts";
 import { ByCode, ByPasskey, ByPassphrase, Forgotten } from "./WaysIn.tsx";
 
 type Way = "code" | "passphrase" | "passkey" | "forgotten";
@@ -19,7 +19,7 @@ const FORMS = { code: ByCode, passphrase: ByPassphrase, passkey: ByPasskey, forg
 
 /** The ways that are there, the shortest first; a code is one always. */
 function waysOf({ hasPassphrase, hasPasskeys: areThere }: WaysInRead): Way[] {
-  const keys = areThere && hasPasskeys();
+  const keys = areThere && mayUsePasskeys();
   return [...(keys ? (["passkey"] as const) : []), ...(hasPassphrase ? (["passphrase"] as const) : []), "code", ...(hasPassphrase ? (["forgotten"] as const) : [])];
 }
 

@@ -7,7 +7,7 @@ export const ask = (method: "POST" | "PUT" | "DELETE", path: string, body?: obje
   request(path, { method, ...(body !== undefined && { headers: { "content-type": "application/json" }, body: JSON.stringify(body) }), signal: AbortSignal.timeout(30_000) });
 
 /** Whether this browser has passkeys, and this page may ask for one: only over TLS, or on the machine itself. */
-export const hasPasskeys = (): boolean => window.isSecureContext && typeof PublicKeyCredential === "function";
+export const mayUsePasskeys = (): boolean => window.isSecureContext && typeof PublicKeyCredential === "function";
 
 /** The browser made no passkey, and none signed: she left it, or it took too long. The browser does not say which. */
 export function notDone(): Problem {
