@@ -5,7 +5,7 @@ import Papa from "papaparse";
 import { readBack, testFonts } from "../../kit/pdf/testing.ts";
 import { customsNotesPdf } from "./customsNotes.ts";
 import { returnLabelsPdf } from "./returnLabels.ts";
-import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postListCsv } from "./addressed.ts";
+import { addressLabelsPdf, addressLines, envelopesPdf, packingSlipsPdf, postListCsv, senderLines } from "./addressed.ts";
 
 const home = "IE";
 const told = season([{ ...need, title: "Yule list", lines: [line("l", "blue", 3, 3)] }]);
@@ -44,9 +44,19 @@ test("labels and packing slips name each letter, what lies in it and how it goes
   const labels = await readBack(await addressLabelsPdf(pile, home, testFonts()));
   expect(labels).toHaveLength(1);
   for (const { name } of houses) expect(labels[0]?.letters).toContain(name.replaceAll(" ", ""));
-  const slips = await readBack(await packingSlipsPdf(pile, home, testFonts()));
+  const slips = await readBack(await packingSlipsPdf(pile, { home, sender: "Tern Row Cards", from: "3 Tern Row, Kilfenora Quay" }, testFonts()));
   expect(slips).toHaveLength(2);
   expect(slips[0]?.letters).toContain("1card:Paperboat,blue");
+  for (const part of ["TernRowCards", "KilfenoraQuay"]) expect(slips[0]?.letters).toContain(part);
+});
+
+test("what crosses a border comes back by the sender's country too; at home it is not written", async () => {
+  const own = { home, sender: "Tern Row Cards", from: "3 Tern Row, Kilfenora Quay" };
+  const of = (name: string) => pile.find(({ household }) => household.name === name) as PileLetter;
+  expect(senderLines(of("Tavi Aske"), own)).toEqual(["Tern Row Cards", "3 Tern Row", "Kilfenora Quay", "IRELAND"]);
+  expect(senderLines(of("Sørine Ferrow"), own)).toEqual(["Tern Row Cards", "3 Tern Row", "Kilfenora Quay"]);
+  const pages = await readBack(await envelopesPdf(pile, own, testFonts()));
+  expect(pages.filter(({ letters }) => letters.includes("IRELAND"))).toHaveLength(1);
 });
 
 test("the list for the counter has a row for each letter, and no cell that a spreadsheet would run", () => {
@@ -80,7 +90,7 @@ test("an address is never cut: long lines go on below, on labels, envelopes and 
   const papers = [
     await addressLabelsPdf(letters, home, testFonts()),
     await envelopesPdf(letters, { home, sender: long.name, from: long.address }, testFonts()),
-    await packingSlipsPdf(letters, home, testFonts()),
+    await packingSlipsPdf(letters, { home, sender: long.name, from: long.address }, testFonts()),
   ];
   for (const paper of papers) {
     const [page] = await readBack(paper);

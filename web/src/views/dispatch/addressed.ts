@@ -8,10 +8,28 @@ import { LINE, PDF_INK, PDF_SOFT, Pen, pagePoints, POINTS_PER_MM } from "../../k
 
 const countries = new Intl.DisplayNames(["en"], { type: "region" });
 
-/** What is written of a letter: the name, the lines of its address, and abroad the country in capitals, as the post asks for it. */
-export function addressLines({ household: { name, address, country } }: PileLetter, home: string): string[] {
-  return [name, ...partsOf(address), ...(country === home ? [] : [(countries.of(country) ?? country).toUpperCase()])];
+/** Who sends: what a letter comes back to. */
+export interface Sender {
+  readonly home: string;
+  readonly sender: string;
+  /** Her own address; "" where it was not told. */
+  readonly from: string;
 }
+
+/** A country in capitals, as the post asks for it on what crosses a border. */
+const inCapitals = (country: string): string => (countries.of(country) ?? country).toUpperCase();
+
+/** What is written of a letter: the name, the lines of its address, and abroad the country. */
+export function addressLines({ household: { name, address, country } }: PileLetter, home: string): string[] {
+  return [name, ...partsOf(address), ...(country === home ? [] : [inCapitals(country)])];
+}
+
+/** The sender as the letter shows it: from abroad it finds back by its country alone. */
+export const senderLines = ({ household: { country } }: PileLetter, { home, sender, from }: Sender): string[] => [
+  sender,
+  ...partsOf(from),
+  ...(country === home || from === "" ? [] : [inCapitals(home)]),
+];
 
 /** An address in its lines. */
 const partsOf = (address: string): string[] => address.split(/[,\n]/).flatMap((each) => (each.trim() === "" ? [] : [each.trim()]));
@@ -35,11 +53,7 @@ const SQUARE = 146;
 const SIZE = { sender: 8.5, address: 13 };
 
 /** Envelopes at their true sizes, one to a page: the sender small at the top left, the address in the lower right half. */
-export async function envelopesPdf(
-  letters: readonly PileLetter[],
-  { home, sender, from }: { readonly home: string; readonly sender: string; readonly from: string },
-  fonts: PdfFonts,
-): Promise<Uint8Array> {
+export async function envelopesPdf(letters: readonly PileLetter[], own: Sender, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
   for (const each of letters) {
@@ -47,15 +61,15 @@ export async function envelopesPdf(
     const sides = envelope ? [toMm(lengthOfUnits(envelope.width)), toMm(lengthOfUnits(envelope.height))] : [SQUARE, SQUARE];
     const [wide, high] = [Math.max(...sides) * POINTS_PER_MM, Math.min(...sides) * POINTS_PER_MM];
     const pen = new Pen(file.addPage([wide, high]), families.text, families.strong, families.heading);
-    pen.block(24, high - 26, [sender, ...partsOf(from)], SIZE.sender, { wide: wide / 2, high: high * 0.3 });
+    pen.block(24, high - 26, senderLines(each, own), SIZE.sender, { wide: wide / 2, high: high * 0.3 });
     const left = wide * 0.42;
-    pen.block(left, high * 0.48, addressLines(each, home), SIZE.address, { wide: wide - left - 20, high: high * 0.48 - 20 });
+    pen.block(left, high * 0.48, addressLines(each, own.home), SIZE.address, { wide: wide - left - 20, high: high * 0.48 - 20 });
   }
   return file.save();
 }
 
-/** Packing slips, two to a page: what lies in which letter, from which box, by which service. */
-export async function packingSlipsPdf(letters: readonly PileLetter[], home: string, fonts: PdfFonts): Promise<Uint8Array> {
+/** Packing slips, two to a page: to whom, from whom, what lies in which letter, from which box, by which service. */
+export async function packingSlipsPdf(letters: readonly PileLetter[], own: Sender, fonts: PdfFonts): Promise<Uint8Array> {
   const file = await PDFDocument.create();
   const families = await embedded(file, fonts);
   const { wide, high: whole } = pagePoints();
@@ -66,8 +80,10 @@ export async function packingSlipsPdf(letters: readonly PileLetter[], home: stri
       const top = 2 * high - index * high;
       if (index > 0) pen.line(0, top, wide, top, LINE, 0.5);
       pen.heading(48, top - 60, each.view.need.title, 18, wide - 96);
-      pen.block(48, top - 92, addressLines(each, home), 12, { wide: wide - 96, high: 100 });
-      pen.strong(48, top - 220, `1 card: ${each.view.design.name}${each.card === "" ? "" : `, ${each.card}`}`, 13, PDF_INK, wide - 96);
+      const half = wide / 2 - 60;
+      pen.block(48, top - 92, addressLines(each, own.home), 12, { wide: half, high: 100 });
+      pen.block(wide / 2 + 12, top - 92, senderLines(each, own), 12, { wide: half, high: 100 });
+      pen.strong(48, top - 220, each.card === "" ? t`1 card: ${each.view.design.name}` : t`1 card: ${each.view.design.name}, ${each.card}`, 13, PDF_INK, wide - 96);
       pen.text(
         48,
         top - 240,

@@ -32,7 +32,10 @@ export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; s
       <PdfButton name="labels.pdf" make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))}>{t`Print address labels`}</PdfButton>
       <ToPrinter make={() => made(({ addressLabelsPdf }, fonts) => addressLabelsPdf(letters, home, fonts))} />
       <PdfButton name="envelopes.pdf" make={() => made(({ envelopesPdf }, fonts) => envelopesPdf(letters, { home, sender, from }, fonts))}>{t`Print envelopes`}</PdfButton>
-      <PdfButton name="packing-slips.pdf" make={() => made(({ packingSlipsPdf }, fonts) => packingSlipsPdf(letters, home, fonts))}>{t`Print packing slips`}</PdfButton>
+      <PdfButton
+        name="packing-slips.pdf"
+        make={() => made(({ packingSlipsPdf }, fonts) => packingSlipsPdf(letters, { home, sender, from }, fonts))}
+      >{t`Print packing slips`}</PdfButton>
       {abroad && (
         <PdfButton
           name="customs-notes.pdf"
@@ -45,9 +48,11 @@ export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; s
           make={async () => (await import("../returnLabels.ts")).returnLabelsPdf({ name: sender, address: from }, await fontsOf())}
         >{t`Print return labels`}</PdfButton>
       )}
-      <Button variant="ghost" paddingInline="0" onClick={() => setOpen(!isOpen)}>
-        {from === "" ? t`Tell your own address` : t`Change your own address`}
-      </Button>
+      {shop.account.role === "maker" && (
+        <Button variant="ghost" paddingInline="0" onClick={() => setOpen(!isOpen)}>
+          {from === "" ? t`Tell your own address` : t`Change your own address`}
+        </Button>
+      )}
       {isOpen && <OwnAddress address={from} onDone={() => setOpen(false)} />}
       <Button
         variant="ghost"
