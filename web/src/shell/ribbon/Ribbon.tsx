@@ -32,17 +32,25 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
   const [ref, width] = useWidth();
   const drawing = useRef<SVGSVGElement>(null);
   useReach(drawing, shown);
-  const ruler = rulerOf(outlook.today, shown, width, { day: printDay, month: monthName, time: printTime, firstDay: spoken().firstDay });
+  // Another view makes it thin or whole, and nothing else of it anew.
+  const ruler = useMemo(
+    () => rulerOf(outlook.today, shown, width, { day: printDay, month: monthName, time: printTime, firstDay: spoken().firstDay }),
+    [outlook.today, shown, width],
+  );
   const planned = usePlanned();
   const stock = useMemo(() => stockInPlan(outlook, planned), [outlook, planned]);
-  const hung = hang(
-    tagsOf(outlook, ruler, (view) => rowOf(view, planned), stock),
-    width,
+  const hung = useMemo(
+    () =>
+      hang(
+        tagsOf(outlook, ruler, (view) => rowOf(view, planned), stock),
+        width,
+      ),
+    [outlook, ruler, planned, stock, width],
   );
-  const rows = rowsFor(hung);
+  const rows = useMemo(() => rowsFor(hung), [hung]);
   const gone = useMemo(() => new Set(outlook.needs.filter(({ stage }) => stage === "done").map(({ need }) => need.id)), [outlook.needs]);
   const pull = usePull(outlook, planned, ruler);
-  const used = usedMinutes(outlook, planned);
+  const used = useMemo(() => usedMinutes(outlook, planned), [outlook, planned]);
   const lowest = Math.max(RULER + 26, ...hung.map((tag) => (tag.row === null ? rows.tops[0] : rows.tops[tag.row] + rows.high + 6)));
   // Under the pointer it becomes no lower: what is turned or pulled on it would slip away.
   const [held, hold] = useState(0);
@@ -97,7 +105,7 @@ export const Ribbon = memo(function Ribbon({ outlook, thin }: { outlook: Outlook
 const TICK_HEIGHT = { month: RULER - EDGE, week: 15, day: 7, hour: 4 } as const;
 
 /** The ruler itself: its strip, ticks and words. */
-function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
+const Ground = memo(function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
   return (
     <>
       <rect x={0} y={EDGE} width={width} height={RULER - EDGE} fill="var(--chakra-colors-ruler)" />
@@ -128,7 +136,7 @@ function Ground({ ruler, width }: { ruler: Ruler; width: number }) {
       ))}
     </>
   );
-}
+});
 
 function ZoomButton({ icon, label, onPress }: { icon: ReactNode; label: string; onPress: () => void }) {
   return (
