@@ -1,4 +1,4 @@
-import type { CommandEnvelope } from "@yule/contract";
+import type { CommandEnvelope, Problem } from "@yule/contract";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 
 /** What a tablet keeps when the server is away: the last answers, and the commands that have not gone up. */
@@ -6,15 +6,26 @@ interface Kept extends DBSchema {
   answers: { key: string; value: unknown };
   /** With how far the server's clock was taken to be ahead of this device's when it was given, ms. */
   outbox: { key: number; value: { readonly command: CommandEnvelope; readonly offset: number } | CommandEnvelope };
+  /** What was told while nobody could answer, and could not be taken when it went up: it waits for her to decide. */
+  refused: { key: string; value: NotTaken };
+}
+
+/** What was told here, and why it was not taken. */
+export interface NotTaken {
+  readonly command: CommandEnvelope;
+  readonly problem: Problem;
+  /** When it was refused. */
+  readonly at: string;
 }
 
 /** Goes up whenever an answer changes its shape. */
-const VERSION = 4;
+const VERSION = 5;
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 const database = (): Promise<IDBPDatabase<Kept>> => {
   opened ??= openDB<Kept>("yule-stack", VERSION, {
     upgrade: (made, before, _now, transaction) => {
+      if (before < 5) made.createObjectStore("refused");
       if (before === 0) {
         made.createObjectStore("answers");
         made.createObjectStore("outbox", { autoIncrement: true });
@@ -59,3 +70,17 @@ export async function oldestInOutbox(): Promise<{ key: number; command: CommandE
 export const takeFromOutbox = async (key: number): Promise<void> => (await database()).delete("outbox", key);
 export const outboxCount = async (): Promise<number> => (await database()).count("outbox");
 export const allInOutbox = async (): Promise<readonly CommandEnvelope[]> => (await (await database()).getAll("outbox")).map((value) => waiting(value).command);
+
+/** More than anybody decides about: the oldest go. */
+const MOST_REFUSED = 200;
+export const keepRefused = async (refused: NotTaken): Promise<void> => {
+  const writing = (await database()).transaction("refused", "readwrite");
+  await writing.store.put(refused, refused.command.id);
+  // Ids are made in the order of time.
+  const keys = await writing.store.getAllKeys();
+  await Promise.all(keys.slice(0, Math.max(0, keys.length - MOST_REFUSED)).map((key) => writing.store.delete(key)));
+  await writing.done;
+};
+export const allRefused = async (): Promise<readonly NotTaken[]> => (await database()).getAll("refused");
+export const refusedCount = async (): Promise<number> => (await database()).count("refused");
+export const dropRefused = async (id: string): Promise<void> => (await database()).delete("refused", id);

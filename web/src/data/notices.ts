@@ -12,6 +12,8 @@ export interface Notice {
 
 interface OutboxState {
   readonly waiting: number;
+  /** What could not be taken when it went up, and waits for her to decide. */
+  readonly refused: number;
   readonly online: boolean;
   readonly notices: readonly Notice[];
   /** Taps shown before they were sent. */
@@ -20,13 +22,14 @@ interface OutboxState {
   readonly planWanted: number;
 }
 
-const NOTHING_YET: OutboxState = { waiting: 0, online: true, notices: [], taps: 0, planWanted: 0 };
+const NOTHING_YET: OutboxState = { waiting: 0, refused: 0, online: true, notices: [], taps: 0, planWanted: 0 };
 
 export const outboxSlice = createSlice({
   name: "outbox",
   initialState: NOTHING_YET,
   reducers: {
     waitingCounted: (state, action: PayloadAction<number>) => ({ ...state, waiting: action.payload }),
+    refusedCounted: (state, action: PayloadAction<number>) => ({ ...state, refused: action.payload }),
     serverReached: (state, action: PayloadAction<boolean>) => ({ ...state, online: action.payload }),
     planAsked: (state, action: PayloadAction<number>) => ({ ...state, planWanted: Math.max(state.planWanted, action.payload) }),
     noticeAdded: (state, action: PayloadAction<Notice>) => ({ ...state, notices: [...state.notices.slice(-2), action.payload] }),
@@ -35,4 +38,4 @@ export const outboxSlice = createSlice({
     tapShown: (state) => ({ ...state, taps: state.taps + 1 }),
   },
 });
-export const { waitingCounted, serverReached, planAsked, noticeAdded, noticeDismissed, tapShown } = outboxSlice.actions;
+export const { waitingCounted, refusedCounted, serverReached, planAsked, noticeAdded, noticeDismissed, tapShown } = outboxSlice.actions;

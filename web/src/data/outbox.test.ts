@@ -3,8 +3,8 @@ import "fake-indexeddb/auto";
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
 
 import { api } from "./api.ts";
-import { allInOutbox, outboxCount, takeFromOutbox, oldestInOutbox } from "./cache.ts";
-import { sendAll, sendCommand } from "./outbox.ts";
+import { allInOutbox, allRefused, outboxCount, takeFromOutbox, oldestInOutbox } from "./cache.ts";
+import { letGo, sendAll, sendCommand, tellAnew } from "./outbox.ts";
 import { store } from "./store.ts";
 
 const GONE = { path: ["batchId"], code: "not-found", given: "b", allowed: "the id of a batch of this shop" };
@@ -36,6 +36,7 @@ const units = (commands: readonly CommandEnvelope[]): string[] => commands.map((
 
 beforeEach(async () => {
   for (let next = await oldestInOutbox(); next; next = await oldestInOutbox()) await takeFromOutbox(next.key);
+  for (const { command } of await allRefused()) await letGo(command.id);
   [sent, isAway, benchReads, refused] = [[], false, 0, () => false];
   globalThis.fetch = server as typeof fetch;
 });
@@ -90,6 +91,34 @@ test("what is refused is said, and holds nothing up behind it", async () => {
   expect(units(sent)).toEqual(["1", "3"]);
   expect(await outboxCount()).toBe(0);
   expect(store.getState().outbox.notices.at(-1)).toMatchObject({ lines: [told], bad: true });
+});
+
+test("what was told without the server and could not be taken waits for her to decide: told anew it goes over what is there, or it is let go", async () => {
+  isAway = true;
+  await sendCommand("count-store", { id: "s", version: 3, onHand: 12 }, { ownRefusals: true });
+  await sendCommand("tell-bench", tap("2"), { quiet: true });
+  isAway = false;
+  refused = () => true;
+  await sendAll();
+  expect(store.getState().outbox.refused).toBe(2);
+  const [count, tapped] = await allRefused();
+  expect([count?.command.kind, tapped?.command.kind, count?.problem.errors]).toEqual(["count-store", "tell-bench", [GONE]]);
+  if (!count || !tapped) throw new Error("two were refused");
+  // Refused again it stays, with what is wrong now; nothing of it is told elsewhere.
+  expect((await tellAnew(count)).state).toBe("refused");
+  expect(store.getState().outbox.refused).toBe(2);
+  refused = () => false;
+  await tellAnew({ ...count, problem: { ...count.problem, present: { version: 5, onHand: 9 } } });
+  expect(sent.map(({ kind, payload }) => [kind, payload])).toEqual([["count-store", { id: "s", version: 5, onHand: 12 }]]);
+  expect(sent[0]?.id).not.toBe(count.command.id);
+  await letGo(tapped.command.id);
+  expect([store.getState().outbox.refused, await allRefused()]).toEqual([0, []]);
+});
+
+test("who is told at once why something is refused is not asked about it again", async () => {
+  refused = () => true;
+  await sendCommand("add-series", { id: "s", name: "Shore", palette: "cool" }, { quiet: true });
+  expect(await allRefused()).toEqual([]);
 });
 
 test("a refusal is told by the sender; a caller that says it itself takes it over", async () => {

@@ -14,9 +14,9 @@ import {
 import { v7 } from "uuid";
 import { clockOffset } from "./serverClock.ts";
 import { api, problemIn, request } from "./api.ts";
-import { oldestInOutbox, outboxCount, putInOutbox, takeFromOutbox } from "./cache.ts";
+import { dropRefused, keepRefused, oldestInOutbox, outboxCount, putInOutbox, refusedCount, takeFromOutbox, type NotTaken } from "./cache.ts";
 import { askToKeep, noteWaiting } from "./kept.ts";
-import { noticeAdded, serverReached, tapShown, waitingCounted } from "./notices.ts";
+import { noticeAdded, refusedCounted, serverReached, tapShown, waitingCounted } from "./notices.ts";
 import { store, type AppDispatch } from "./store.ts";
 import { applyPendingCommand, applyToFairs, applyToShelf, applyToShop } from "./pending.ts";
 
@@ -134,6 +134,8 @@ export async function sendAll(): Promise<void> {
       }
       dispatch(serverReached(true));
       noteWaiting(left - 1);
+      // Kept before it is taken out of what waits: whatever happens in between, it is not lost.
+      if (sent.state === "refused" && !waiting.has(next.command.id)) await keepForHer(next.command, sent.problem);
       await takeFromOutbox(next.key);
       settle(dispatch, next.command, sent);
       touched.add(readsTouchedBy(next.command.kind, next.command.payload));
@@ -143,6 +145,36 @@ export async function sendAll(): Promise<void> {
     touched.readAnew();
     sending = false;
   }
+}
+
+async function keepForHer(command: CommandEnvelope, problem: Problem): Promise<void> {
+  await keepRefused({ command, problem, at: new Date().toISOString() });
+  await countRefused();
+}
+
+/** How much waits for her to decide, as it lies on this device. */
+export const countRefused = async (): Promise<void> => {
+  store.dispatch(refusedCounted(await refusedCount()));
+};
+
+/** Whatever was there when it was told: it goes on from what is there now. */
+function overWhatIsThere({ command, problem }: NotTaken): CommandEnvelope["payload"] {
+  const now = (problem.present as { readonly version?: unknown } | null | undefined)?.version;
+  return typeof now === "number" && "version" in command.payload ? { ...command.payload, version: now } : command.payload;
+}
+
+/** Tells once more what could not be taken, as something new. @returns what became of it; it is no longer laid before her unless it was refused again */
+export async function tellAnew(refused: NotTaken): Promise<Sent> {
+  const sent = await sendCommand(refused.command.kind, overWhatIsThere(refused) as CommandInput<CommandKind>, { ownRefusals: true });
+  if (sent.state === "refused") await keepRefused({ ...refused, problem: sent.problem });
+  else await letGo(refused.command.id);
+  return sent;
+}
+
+/** She decides that what is there stays. */
+export async function letGo(id: string): Promise<void> {
+  await dropRefused(id);
+  await countRefused();
 }
 
 async function sendOne(command: CommandEnvelope): Promise<Sent> {
@@ -160,7 +192,7 @@ function settle(dispatch: AppDispatch, command: CommandEnvelope, sent: Sent): vo
   const caller = waiting.get(command.id);
   waiting.delete(command.id);
   caller?.resolve(sent);
-  // Nobody waits any more for what was kept over a reload or a time without the server: it is told here.
+  // Nobody waits any more for what was kept over a reload or a time without the server: it is told here, and laid before her until she decides.
   if (sent.state === "refused" && !caller?.ownRefusals) dispatch(noticeAdded({ id: command.id, lines: problemFaults(sent.problem), undo: null, bad: true }));
 }
 

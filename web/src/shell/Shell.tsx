@@ -16,7 +16,7 @@ import { useRole } from "../data/role.ts";
 import { useFeed } from "./feed.ts";
 import { AwayLine, Notices } from "./Notices.tsx";
 import { noticeAdded } from "../data/notices.ts";
-import { sendCommand, undo } from "../data/outbox.ts";
+import { countRefused, sendCommand, undo } from "../data/outbox.ts";
 import { useOutlook } from "../plan/useOutlook.ts";
 import { Ribbon } from "./ribbon/Ribbon.tsx";
 import { eveningSet, showEvening } from "../data/screen.ts";
@@ -57,6 +57,13 @@ const OwnDialog = lazy(() =>
   withWords(
     "shop",
     import("../features/devices/OwnDialog.tsx").then(({ OwnDialog: shown }) => ({ default: shown })),
+  ),
+);
+
+const RefusedDialog = lazy(() =>
+  withWords(
+    "shop",
+    import("../features/refused/RefusedDialog.tsx").then(({ RefusedDialog: shown }) => ({ default: shown })),
   ),
 );
 
@@ -127,6 +134,7 @@ const Frame = memo(function Frame({ outlook, problem, planned, planning, manner,
           >{t`To the verdict`}</chakra.a>
           <Head outlook={outlook} planning={planning} />
           <AwayLine />
+          <RefusedLine />
           {empty ? (
             <Suspense fallback={<Loading />}>
               <Setup />
@@ -169,6 +177,25 @@ const PLANNING: Readonly<Record<NonNullable<Planning>, string>> = wordsFor({
   "set aside": () => t`the newest changes could not be planned`,
   own: () => t`planned on this device`,
 });
+
+/** Says that something waits to be decided, until it is. */
+function RefusedLine() {
+  const refused = useAppSelector((state) => state.outbox.refused);
+  const [isOpen, setOpen] = useState(false);
+  useEffect(() => void countRefused().catch(() => undefined), []);
+  if (refused === 0) return null;
+  return (
+    <Flex role="status" bg="tightFill" color="#1D252D" paddingX="20px" paddingY="4px" gap="4px 14px" wrap="wrap" align="center" fontWeight={600}>
+      {refused === 1 ? t`1 entry that you told here could not be taken.` : t`${String(refused)} entries that you told here could not be taken.`}
+      <Button variant="ghost" color="#1D252D" paddingInline="0" onClick={() => setOpen(true)}>{t`Look and decide`}</Button>
+      {isOpen && (
+        <Suspense fallback={null}>
+          <RefusedDialog onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </Flex>
+  );
+}
 
 const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null; planning: Planning }) {
   const dispatch = useAppDispatch();

@@ -1,0 +1,105 @@
+import { Box, Button, Flex, Heading, Table, Text } from "@chakra-ui/react";
+import { problemFaults } from "@yule/contract";
+import { t } from "@yule/core";
+import { useEffect, useState } from "react";
+import { useDesignsQuery, useSeasonQuery, useShopQuery, useStoresQuery } from "../../data/api.ts";
+import { allRefused, type NotTaken } from "../../data/cache.ts";
+import { letGo, tellAnew } from "../../data/outbox.ts";
+import { Dialog } from "../../kit/Dialog.tsx";
+import { faultText, useMeasure, useSpeech } from "../../kit/measure.tsx";
+import { printMoment } from "../../kit/say.ts";
+import { differences, kindWords } from "./words.ts";
+
+/** What was told on this device while nobody answered, and could not be taken: beside what stands there now, until she decides. */
+export function RefusedDialog({ onClose }: { onClose: () => void }) {
+  const [all, setAll] = useState<readonly NotTaken[] | null>(null);
+  const read = async (): Promise<void> => {
+    const found = await allRefused();
+    setAll(found);
+    if (found.length === 0) onClose();
+  };
+  // Read once: what is decided here reads anew by itself.
+  useEffect(() => void allRefused().then(setAll), []);
+  return (
+    <Dialog title={t`What could not be taken`} wide onClose={onClose}>
+      <Text marginBottom="10px">{t`It was told on this device while the server was away, or before a reload. Meanwhile something else was told elsewhere. Nothing of it is lost: decide each.`}</Text>
+      {all?.map((each) => (
+        <OneRefused key={each.command.id} refused={each} onDecided={() => void read()} />
+      ))}
+    </Dialog>
+  );
+}
+
+function OneRefused({ refused, onDecided }: { refused: NotTaken; onDecided: () => void }) {
+  const { data: shop } = useShopQuery();
+  const speech = useSpeech();
+  const { say } = useMeasure();
+  const name = useNameOf(refused);
+  const [isBusy, setBusy] = useState(false);
+  const differing = differences(refused, shop?.currency ?? "", say);
+  const decide = (work: () => Promise<unknown>) => {
+    setBusy(true);
+    void work().finally(() => {
+      setBusy(false);
+      onDecided();
+    });
+  };
+  return (
+    <Box as="section" aria-label={`${kindWords(refused.command.kind)} ${name}`} borderTop="1px solid" borderColor="hairline" paddingY="12px">
+      <Heading as="h3" fontSize="18px" fontWeight={600}>
+        {kindWords(refused.command.kind)}
+        {name !== "" && (
+          <>
+            : <bdi>{name}</bdi>
+          </>
+        )}
+      </Heading>
+      <Text color="softInk">{t`Told ${printMoment(new Date(refused.command.at ?? refused.at), shop?.timeZone ?? "UTC")}.`}</Text>
+      <Text color="cannot" fontWeight={600}>
+        {problemFaults(refused.problem)
+          .map((line) => faultText(line, speech))
+          .join("; ")}
+      </Text>
+      {differing.length > 0 && (
+        <Table.Root size="sm" marginTop="6px" maxWidth="560px">
+          <Table.Header>
+            <Table.Row>
+              <Table.ColumnHeader>{t`What`}</Table.ColumnHeader>
+              <Table.ColumnHeader>{t`You told`}</Table.ColumnHeader>
+              <Table.ColumnHeader>{t`It is now`}</Table.ColumnHeader>
+            </Table.Row>
+          </Table.Header>
+          <Table.Body>
+            {differing.map(({ field, mine, there }) => (
+              <Table.Row key={field}>
+                <Table.Cell>{field}</Table.Cell>
+                <Table.Cell fontWeight={700} overflowWrap="anywhere">
+                  {mine}
+                </Table.Cell>
+                <Table.Cell overflowWrap="anywhere">{there}</Table.Cell>
+              </Table.Row>
+            ))}
+          </Table.Body>
+        </Table.Root>
+      )}
+      <Flex gap="10px" wrap="wrap" justify="flex-end" marginTop="8px">
+        <Button variant="outline" disabled={isBusy} onClick={() => decide(() => letGo(refused.command.id))}>
+          {differing.length > 0 ? t`Leave what is there` : t`Let it go`}
+        </Button>
+        <Button disabled={isBusy} onClick={() => decide(() => tellAnew(refused))}>
+          {differing.length > 0 ? t`Take what you told` : t`Tell it again`}
+        </Button>
+      </Flex>
+    </Box>
+  );
+}
+
+/** What it is about, as far as this device knows it. */
+function useNameOf({ command }: NotTaken): string {
+  const { data: designs } = useDesignsQuery();
+  const { data: season } = useSeasonQuery();
+  const { data: stores } = useStoresQuery();
+  const payload = command.payload as Readonly<Record<string, unknown>>;
+  const ids = new Set([payload.id, payload.storeId, payload.designId, payload.needId].filter((id) => typeof id === "string"));
+  return stores?.stores.find(({ id }) => ids.has(id))?.name ?? season?.needs.find(({ id }) => ids.has(id))?.title ?? designs?.designs.find(({ id }) => ids.has(id))?.name ?? "";
+}
