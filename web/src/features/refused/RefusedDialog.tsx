@@ -34,9 +34,9 @@ function OneRefused({ refused, onDecided }: { refused: NotTaken; onDecided: () =
   const { data: shop } = useShopQuery();
   const speech = useSpeech();
   const { say } = useMeasure();
-  const name = useNameOf(refused);
+  const { name, now } = useThere(refused);
   const [isBusy, setBusy] = useState(false);
-  const differing = differences(refused, shop?.currency ?? "", say);
+  const differing = differences(refused, now, shop?.currency ?? "", say);
   const decide = (work: () => Promise<unknown>) => {
     setBusy(true);
     void work().finally(() => {
@@ -94,12 +94,14 @@ function OneRefused({ refused, onDecided }: { refused: NotTaken; onDecided: () =
   );
 }
 
-/** What it is about, as far as this device knows it. */
-function useNameOf({ command }: NotTaken): string {
+/** What it is about, and how that stands now, as far as this device knows it. */
+function useThere({ command, problem }: NotTaken): { readonly name: string; readonly now: unknown } {
   const { data: designs } = useDesignsQuery();
   const { data: season } = useSeasonQuery();
   const { data: stores } = useStoresQuery();
   const payload = command.payload as Readonly<Record<string, unknown>>;
   const ids = new Set([payload.id, payload.storeId, payload.designId, payload.needId].filter((id) => typeof id === "string"));
-  return stores?.stores.find(({ id }) => ids.has(id))?.name ?? season?.needs.find(({ id }) => ids.has(id))?.title ?? designs?.designs.find(({ id }) => ids.has(id))?.name ?? "";
+  const [store, need, design] = [stores?.stores.find(({ id }) => ids.has(id)), season?.needs.find(({ id }) => ids.has(id)), designs?.designs.find(({ id }) => ids.has(id))];
+  const found = store ?? need ?? design;
+  return { name: store?.name ?? need?.title ?? design?.name ?? "", now: found?.id === payload.id ? found : problem.present };
 }

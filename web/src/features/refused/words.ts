@@ -55,14 +55,21 @@ export interface Difference {
   readonly there: string;
 }
 
-/** Where what was told here differs from what stands there now, field beside field. */
-export function differences({ command, problem }: NotTaken, currency: string, print: (length: ReturnType<typeof lengthOfUnits>) => string): Difference[] {
-  const now = problem.present as Readonly<Record<string, unknown>> | null | undefined;
-  if (!now) return [];
-  const unit = (units: number): string => print(lengthOfUnits(units));
-  return Object.entries(command.payload).flatMap(([field, value]) => {
+/** Where what was told here differs from what stands there now, field beside field. @param now as it was read last, or as the refusal told it */
+export function differences({ command }: NotTaken, now: unknown, currency: string, print: (length: ReturnType<typeof lengthOfUnits>) => string): Difference[] {
+  if (!isFields(now)) return [];
+  return between(command.payload, now, (field, value) => written(field, value, currency, (units) => print(lengthOfUnits(units))));
+}
+
+type Fields = Readonly<Record<string, unknown>>;
+const isFields = (value: unknown): value is Fields => typeof value === "object" && value !== null && !Array.isArray(value);
+
+function between(told: Fields, now: Fields, write: (field: string, value: unknown) => string | null): Difference[] {
+  return Object.entries(told).flatMap(([field, value]) => {
+    const present = now[field];
     if (field === "id" || field === "version" || !(field in now)) return [];
-    const [mine, there] = [written(field, value, currency, unit), written(field, now[field], currency, unit)];
+    if (isFields(value) && isFields(present)) return between(value, present, write);
+    const [mine, there] = [write(field, value), write(field, present)];
     return mine === null || there === null || mine === there ? [] : [{ field: FIELD_WORDS[field] ?? field, mine, there }];
   });
 }
