@@ -5,8 +5,7 @@ export default defineConfig({
   testDir: ".",
   testMatch: "*.spec.ts",
   globalSetup: "./src/oneServer.ts",
-  // A browser waits a good part of its time: three are served by two cores.
-  workers: 3,
+  workers: 2,
   retries: 1,
   timeout: 300_000,
   // So long waits a machine that other work has slowed down; what must be quick says so itself.

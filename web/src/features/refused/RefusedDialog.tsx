@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Table, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { problemFaults } from "@yule/contract";
 import { t } from "@yule/core";
 import { useEffect, useState } from "react";
@@ -61,26 +61,32 @@ function OneRefused({ refused, onDecided }: { refused: NotTaken; onDecided: () =
           .join("; ")}
       </Text>
       {differing.length > 0 && (
-        <Table.Root size="sm" marginTop="6px" maxWidth="560px">
-          <Table.Header>
-            <Table.Row>
-              <Table.ColumnHeader>{t`What`}</Table.ColumnHeader>
-              <Table.ColumnHeader>{t`You told`}</Table.ColumnHeader>
-              <Table.ColumnHeader>{t`It is now`}</Table.ColumnHeader>
-            </Table.Row>
-          </Table.Header>
-          <Table.Body>
+        <Box
+          as="table"
+          width="100%"
+          maxWidth="560px"
+          marginTop="8px"
+          css={{ tableLayout: "fixed", "& th, & td": { textAlign: "start", padding: "4px 12px 4px 0", overflowWrap: "anywhere" } }}
+        >
+          <thead>
+            <tr>
+              <th>{t`What`}</th>
+              <th>{t`You told`}</th>
+              <th>{t`It is now`}</th>
+            </tr>
+          </thead>
+          <tbody>
             {differing.map(({ field, mine, there }) => (
-              <Table.Row key={field}>
-                <Table.Cell>{field}</Table.Cell>
-                <Table.Cell fontWeight={700} overflowWrap="anywhere">
-                  {mine}
-                </Table.Cell>
-                <Table.Cell overflowWrap="anywhere">{there}</Table.Cell>
-              </Table.Row>
+              <Box as="tr" key={field} borderTop="1px solid" borderColor="hairline">
+                <td>{field}</td>
+                <td>
+                  <b>{mine}</b>
+                </td>
+                <td>{there}</td>
+              </Box>
             ))}
-          </Table.Body>
-        </Table.Root>
+          </tbody>
+        </Box>
       )}
       <Flex gap="10px" wrap="wrap" justify="flex-end" marginTop="8px">
         <Button variant="outline" disabled={isBusy} onClick={() => decide(() => letGo(refused.command.id))}>
