@@ -1,5 +1,5 @@
 import { expect, test } from "@playwright/test";
-import { spawn, type ChildProcess } from "node:child_process";
+import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { closeSync, cpSync, lstatSync, mkdirSync, openSync, renameSync, rmSync, symlinkSync, writeSync } from "node:fs";
 import { join } from "node:path";
@@ -72,7 +72,7 @@ function moveLog(folder: string, small: string): void {
   rmSync(moved, { recursive: true, force: true });
   renameSync(log, `${log}.before`);
   cpSync(`${log}.before`, moved, { recursive: true, preserveTimestamps: true });
-  spawn("chown", ["-R", `--reference=${log}.before`, moved]);
+  spawnSync("chown", ["-R", `--reference=${log}.before`, moved]);
   symlinkSync(moved, log);
 }
 

@@ -1,10 +1,10 @@
 import { phrase } from "@yule/core";
-import { CODE_LENGTH, CODE_SIGNS, type DeviceRead, type Role } from "@yule/contract";
+import { CODE_LENGTH, type DeviceRead, type Role } from "@yule/contract";
 import { and, eq, gt, isNull, lt, ne, sql } from "drizzle-orm";
-import { createHash, randomBytes, randomInt, timingSafeEqual } from "node:crypto";
 import { v7 } from "uuid";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
+import { drawCode, hashOf, isSame, newSecret } from "./secrets.ts";
 import { device, letIn } from "./tables.ts";
 
 /** Who asks. */
@@ -36,10 +36,6 @@ const FORGOTTEN_AFTER = 180 * 24 * 60 * MINUTE;
 /** So long after the passphrase was said others are managed without saying it again. */
 const PROVEN_FOR = 10 * MINUTE;
 
-const hashOf = (secret: string): string => createHash("sha256").update(secret).digest("hex");
-const newSecret = (): string => randomBytes(32).toString("base64url");
-const isSame = (a: string | null, b: string): boolean => a?.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
-
 /** Makes a code for one device; those that stood are over. */
 export async function makeCode(
   tx: Transaction,
@@ -48,7 +44,7 @@ export async function makeCode(
   now: Date,
 ): Promise<{ readonly code: string; readonly until: Date }> {
   await tx.delete(letIn).where(eq(letIn.shopId, shopId));
-  const code = Array.from({ length: CODE_LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
+  const code = drawCode(CODE_LENGTH);
   const until = new Date(now.getTime() + CODE_LASTS);
   await tx.insert(letIn).values({ shopId, id: v7(), accountId, codeHash: hashOf(code), until, role });
   return { code, until };

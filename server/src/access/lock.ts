@@ -1,5 +1,5 @@
 import { phrase } from "@yule/core";
-import { hash, verify } from "@node-rs/argon2";
+import { verify } from "@node-rs/argon2";
 import { and, eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
@@ -10,9 +10,6 @@ import { device } from "./tables.ts";
 const FORGIVEN = 5;
 const FIRST_WAIT_S = 30;
 const LONGEST_WAIT_S = 3_600;
-
-/** Argon2id (RFC 9106) with the parameters that OWASP gives: 19 MiB, two passes, one lane. */
-export const hashPin = (pin: string): Promise<string> => hash(pin, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
 
 const itself = ({ shopId, deviceId }: Asker) => {
   if (deviceId === null) throw new Refusal(409, phrase`The machine of the shop is locked by its own system, not here.`);

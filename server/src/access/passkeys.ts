@@ -43,8 +43,12 @@ function shopIn(handle: string | undefined): string | null {
 
 async function ask(tx: Transaction, { shopId, accountId }: { readonly shopId: string; readonly accountId: string | null }, asked: string, now: Date): Promise<string> {
   await tx.delete(challenge).where(and(eq(challenge.shopId, shopId), lte(challenge.until, now)));
-  const [open] = await tx.select({ many: count() }).from(challenge).where(eq(challenge.shopId, shopId));
-  if ((open?.many ?? 0) >= MOST_ASKED) throw new Refusal(429, phrase`Too many are signing in at once. Try again in five minutes.`);
+  const [open] = await tx
+    .select({ many: count() })
+    .from(challenge)
+    .where(and(eq(challenge.shopId, shopId), isNull(challenge.accountId)));
+  // The maker's own are replaced by her next: what strangers ask keeps her from making none.
+  if (accountId === null && (open?.many ?? 0) >= MOST_ASKED) throw new Refusal(429, phrase`Too many are signing in at once. Try again in five minutes.`);
   const id = v7();
   await tx.insert(challenge).values({ shopId, id, accountId, challenge: asked, until: new Date(now.getTime() + ASKED_FOR_MS) });
   return id;

@@ -1,10 +1,10 @@
-import { CODE_SIGNS, RESET_LENGTH } from "@yule/contract";
+import { RESET_LENGTH } from "@yule/contract";
 import { phrase } from "@yule/core";
-import { hash, verify } from "@node-rs/argon2";
+import { verify } from "@node-rs/argon2";
 import { and, eq, lt, or, sql } from "drizzle-orm";
-import { createHash, randomInt } from "node:crypto";
 import type { Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
+import { drawCode, hashByHeart, hashOf, isSame } from "./secrets.ts";
 import { isGuessedSoon } from "./strength.ts";
 import { signInKept } from "./tables.ts";
 
@@ -21,9 +21,6 @@ export interface Account {
   readonly accountId: string;
 }
 
-/** Argon2id (RFC 9106) with the parameters that OWASP gives: 19 MiB, two passes, one lane. */
-const hashPassphrase = (passphrase: string): Promise<string> => hash(passphrase, { memoryCost: 19_456, timeCost: 2, parallelism: 1 });
-const hashCode = (code: string): string => createHash("sha256").update(code).digest("hex");
 const of = ({ shopId, accountId }: Account) => and(eq(signInKept.shopId, shopId), eq(signInKept.accountId, accountId));
 
 /** What is kept, made before the transaction that keeps it: it takes its time. The code is told once and nowhere kept as it is. */
@@ -44,8 +41,8 @@ export async function makePassphrase(passphrase: string): Promise<MadePassphrase
         allowed: phrase`words that have nothing to do with each other, with the shop, or with a pattern of keys`,
       },
     ]);
-  const code = Array.from({ length: RESET_LENGTH }, () => CODE_SIGNS[randomInt(CODE_SIGNS.length)]).join("");
-  return { code, passphraseHash: await hashPassphrase(passphrase), resetHash: hashCode(code) };
+  const code = drawCode(RESET_LENGTH);
+  return { code, passphraseHash: await hashByHeart(passphrase), resetHash: hashOf(code) };
 }
 
 export async function keepPassphrase(tx: Transaction, account: Account, { passphraseHash, resetHash }: MadePassphrase, now: Date): Promise<void> {
@@ -72,7 +69,7 @@ export async function dropPassphrase(tx: Transaction, account: Account): Promise
 }
 
 export const isRight = (passphraseHash: string, told: string): Promise<boolean> => verify(passphraseHash, told);
-export const isCode = (resetHash: string, code: string): boolean => resetHash === hashCode(code);
+export const isCode = (resetHash: string, code: string): boolean => isSame(resetHash, hashOf(code));
 
 /**
  * Counts a try by a browser that was never in before it is looked at, so that a thousand at once are no more than the few that are forgiven. It is a count for

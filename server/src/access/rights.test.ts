@@ -22,7 +22,8 @@ import { simulatedOutside } from "../outside/outside.ts";
 import { HOME } from "../shop/reads.ts";
 import { NOW, openTestShop, type TestShop } from "../testing.ts";
 import { letDeviceIn, makeCode, type Asker } from "./devices.ts";
-import { hashPin, lock, unlock } from "./lock.ts";
+import { lock, unlock } from "./lock.ts";
+import { hashByHeart } from "./secrets.ts";
 import { seenBy } from "./seen.ts";
 import { deviceOf } from "./testing.ts";
 
@@ -199,7 +200,7 @@ describe("a lock", () => {
   });
 
   test("keeps figures as argon2id, by no less than 19 MiB and two rounds", async () => {
-    expect(await hashPin("2718")).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
+    expect(await hashByHeart("2718")).toMatch(/^\$argon2id\$v=19\$m=19456,t=2,p=1\$/);
   });
 
   test("slows down whoever tries figures, and lets in nobody sooner for the right ones", async () => {
@@ -207,7 +208,7 @@ describe("a lock", () => {
     const who: Asker = { ...HOME, deviceId: id, device: "Tablet", role: "maker", isLocked: false, isProven: false };
     const held: Asker = { ...who, role: "helper", isLocked: true };
     const attempt = (pin: string, at: Date) => inShop(shop.database, HOME.shopId, (tx) => unlock(tx, held, pin, at));
-    await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await hashPin("2718")));
+    await inShop(shop.database, HOME.shopId, async (tx) => lock(tx, who, await hashByHeart("2718")));
     for (let tries = 0; tries < 5; tries += 1) expect(await attempt("1111", after(tries))).toBe(0);
     // Half a minute, then twice as long each time.
     expect(await attempt("2718", after(5))).toBe(29);

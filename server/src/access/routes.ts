@@ -10,11 +10,13 @@ import { isHere, isLoopback } from "../http/guards.ts";
 import { HOME } from "../shop/reads.ts";
 import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
 import { carry, carryKnown, dropCarried, whoAsks } from "./guard.ts";
-import { hashPin, lock, unlock } from "./lock.ts";
+import { lock, unlock } from "./lock.ts";
 import { readPasskeys } from "./passkeys.ts";
 import { readPassphrase } from "./passphrase.ts";
+import { hashByHeart } from "./secrets.ts";
 import type { Screens } from "./screens.ts";
 import { Tries } from "./tries.ts";
+import { addressOf } from "./slowing.ts";
 import { proven, wayRoutes } from "./ways.ts";
 
 interface AccessSetting {
@@ -29,8 +31,6 @@ function pinIn(ctx: Context): string {
   if (!read.success) throw new Refusal(422, phrase`These figures cannot lock a device.`, faultsOf(read.error, given));
   return read.data.pin;
 }
-
-const addressOf = (ctx: Context): string => ctx.req.socket.remoteAddress ?? "";
 
 /** Letting devices in, seeing which are in, and sending them out: where the shop runs, or by the maker who has just said her passphrase. */
 export function accessRoutes(router: Router, { database, clock, hosts }: AccessSetting, screens: Screens): void {
@@ -108,7 +108,7 @@ function lockRoutes(router: Router, { database, clock }: Pick<AccessSetting, "da
   router.post("/devices/lock", async (ctx) => {
     const who = whoAsks(ctx);
     const pin = pinIn(ctx);
-    const hash = await hashPin(pin);
+    const hash = await hashByHeart(pin);
     await inShop(database, who.shopId, (tx) => lock(tx, who, hash));
     ctx.status = 204;
   });

@@ -68,6 +68,10 @@ test("of a thousand wrong ones at once from a hundred addresses a few are tried,
     return waits;
   });
   expect([tried.filter((wait) => wait === 0).length, tried.at(-1)]).toEqual([20, 60]);
+  // Who is in says that she is the maker, and who has the paper comes in, whatever strangers try.
+  const proves = await asDevice("POST", "passphrase/prove", { cookie: cookieOf(known), body: { passphrase: WORDS } });
+  const byPaper = await asDevice("POST", "sign-in/code", { body: { code: "A".repeat(20), passphrase: OTHERS, name: "Laptop" } });
+  expect([proves.status, byPaper.status]).toEqual([204, 422]);
   const stranger = await enter(WORDS);
   expect([stranger.status, stranger.headers["retry-after"], title(stranger)]).toEqual([
     429,
@@ -166,5 +170,9 @@ test("a passkey is asked for by a name alone, once and for a while, and one that
   const { challenge } = (await asDevice("POST", "sign-in/passkey/ask", { more: origin })).body as { challenge: string };
   const signed = { ...made, response: { clientDataJSON: "e30", authenticatorData: "AA", signature: "AA", userHandle: "AA" } };
   const come = () => asDevice("POST", "sign-in/passkey", { body: { challenge, name: "Phone", credential: signed }, more: origin });
+  // One address asks no more than ten times without signing; what strangers ask keeps the maker from making none.
+  const asks = [];
+  for (let index = 0; index < 10; index += 1) asks.push((await asDevice("POST", "sign-in/passkey/ask", { more: origin })).status);
+  expect([asks[0], asks.at(-1), (await asDevice("POST", "passkeys/ask", { cookie, body: {}, more: origin })).status]).toEqual([200, 429, 200]);
   expect([title(await come()), title(await come())]).toEqual(["This passkey does not open the shop. Try another one, or another way in.", "Too much time went by. Begin anew."]);
 });

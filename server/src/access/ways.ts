@@ -13,7 +13,7 @@ import { carry, carryKnown, whoMay } from "./guard.ts";
 import { askForPasskey, askForSignature, dropPasskey, hasPasskeys, keepNewPasskey, takeAsked, whoSigned, type CalledBy } from "./passkeys.ts";
 import { dropPassphrase, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, type Account } from "./passphrase.ts";
 import type { Screens } from "./screens.ts";
-import { Slowing } from "./slowing.ts";
+import { addressOf, Slowing } from "./slowing.ts";
 
 interface WaysSetting {
   readonly database: Database;
@@ -72,13 +72,14 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     const { code, passphrase, name } = told(ctx, resetPassphrase, phrase`The passphrase cannot be set anew.`);
     const kept = await home((tx) => readPassphrase(tx, HOME));
     if (!kept) throw notSet();
-    const right = await slowing.once(ctx, HOME);
+    // A hundred random bits: what strangers try at the passphrase keeps nobody with the paper waiting.
+    const right = slowing.oncePer(ctx);
     const wrong = (): Refusal =>
       new Refusal(422, phrase`The passphrase cannot be set anew.`, [
         { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that was shown when the passphrase was set` },
       ]);
     if (!isCode(kept.resetHash, code)) throw wrong();
-    await right();
+    right();
     const made = await makePassphrase(passphrase);
     const out = await home(async (tx) => {
       // Of two who hold the code at once one sets it anew.
@@ -92,7 +93,7 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
     ctx.body = { code: made.code } satisfies PassphraseSetRead;
   });
   ownPassphraseRoutes(router, { database, clock }, slowing, screens);
-  passkeyRoutes(router, { database, clock }, { home, enter });
+  passkeyRoutes(router, { database, clock }, { home, enter, slowing });
 }
 
 /** The maker's own passphrase: set, changed, said once more, taken away. */
@@ -102,7 +103,7 @@ function ownPassphraseRoutes(router: Router, { database, clock }: WaysSetting, s
     const { passphrase, before, sendOthersOut } = told(ctx, setPassphrase, phrase`This passphrase is not kept.`);
     const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
     if (kept && !isHere(ctx)) {
-      const right = await slowing.once(ctx, who);
+      const right = await slowing.once(ctx, who, who.deviceId);
       if (before === undefined || !(await isRight(kept.passphraseHash, before))) throw wrongPassphrase("before");
       await right();
     } else if (!who.isProven) throw new Refusal(403, phrase`The first passphrase is set where the shop runs.`);
@@ -122,7 +123,7 @@ function ownPassphraseRoutes(router: Router, { database, clock }: WaysSetting, s
     const { passphrase } = told(ctx, provePassphrase, phrase`This cannot be checked.`);
     const kept = await inShop(database, who.shopId, (tx) => readPassphrase(tx, who));
     if (!kept) throw notSet();
-    const right = await slowing.once(ctx, who);
+    const right = await slowing.once(ctx, who, who.deviceId);
     if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
     await right();
     await inShop(database, who.shopId, (tx) => proveDevice(tx, who, clock.now()));
@@ -145,9 +146,13 @@ export function proven(ctx: Context): Asker {
 interface Entering {
   readonly home: <T>(work: (tx: Transaction) => Promise<T>) => Promise<T>;
   readonly enter: (ctx: Context, account: Account, name: string) => Promise<void>;
+  readonly slowing: Slowing;
 }
 
-function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home, enter }: Entering): void {
+/** Questions that nobody signed are counted apart from wrong passphrases. */
+const asking = (ctx: Context): string => `passkey ${addressOf(ctx)}`;
+
+function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home, enter, slowing }: Entering): void {
   router.post("/passkeys/ask", async (ctx) => {
     const who = proven(ctx);
     const by = calledBy(ctx);
@@ -169,6 +174,7 @@ function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home,
   });
   router.post("/sign-in/passkey/ask", async (ctx) => {
     const by = calledBy(ctx);
+    slowing.oncePer(ctx, asking(ctx));
     ctx.body = await home((tx) => askForSignature(tx, HOME.shopId, by, clock.now()));
   });
   router.post("/sign-in/passkey", async (ctx) => {
@@ -176,6 +182,7 @@ function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home,
     const by = calledBy(ctx);
     const asked = await home((tx) => takeAsked(tx, HOME.shopId, { id: challenge }, clock.now()));
     const account = await home((tx) => whoSigned(tx, HOME.shopId, by, { asked, credential }, clock.now()));
+    slowing.forgive(asking(ctx));
     await enter(ctx, account, name);
     ctx.status = 204;
   });

@@ -52,8 +52,14 @@ export const cacheResponse = async (path: string, answer: unknown): Promise<void
 };
 export const cachedResponse = async (path: string): Promise<unknown> => (await database()).get("answers", path);
 
-/** Forgets what was read: this device may not know it any more. What waits to be sent stays. */
-export const forgetAnswers = async (): Promise<void> => (await database()).clear("answers");
+/** Forgets what was read: this device may not know it any more. What was told here stays: what waits to be sent, and what could not be taken. */
+export const forgetAnswers = async (): Promise<void> => {
+  const writing = (await database()).transaction(["answers", "refused"], "readwrite");
+  await writing.objectStore("answers").clear();
+  for (const each of await writing.objectStore("refused").getAll())
+    await writing.objectStore("refused").put({ ...each, problem: { ...each.problem, present: undefined } }, each.command.id);
+  await writing.done;
+};
 
 export const putInOutbox = async (command: CommandEnvelope, offset: number): Promise<void> => {
   await (await database()).add("outbox", { command, offset });

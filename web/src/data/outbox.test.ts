@@ -3,7 +3,7 @@ import "fake-indexeddb/auto";
 import type { BenchRead, CommandEnvelope } from "@yule/contract";
 
 import { api } from "./api.ts";
-import { allInOutbox, allRefused, outboxCount, takeFromOutbox, oldestInOutbox } from "./cache.ts";
+import { allInOutbox, allRefused, forgetAnswers, keepRefused, outboxCount, takeFromOutbox, oldestInOutbox } from "./cache.ts";
 import { letGo, sendAll, sendCommand, tellAnew } from "./outbox.ts";
 import { store } from "./store.ts";
 
@@ -113,6 +113,10 @@ test("what was told without the server and could not be taken waits for her to d
   expect(sent[0]?.id).not.toBe(count.command.id);
   await letGo(tapped.command.id);
   expect([store.getState().outbox.refused, await allRefused()]).toEqual([0, []]);
+  // A device that is sent out keeps what was told on it, and nothing that it was told of the shop.
+  await keepRefused({ ...count, problem: { ...count.problem, present: { version: 5, onHand: 9 } } });
+  await forgetAnswers();
+  expect((await allRefused()).map(({ command, problem }) => [command.id, problem.present])).toEqual([[count.command.id, undefined]]);
 });
 
 test("who is told at once why something is refused is not asked about it again", async () => {

@@ -6,7 +6,7 @@ import { useState } from "react";
 import { problemIn, ProblemError } from "../../data/api.ts";
 import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../kit/FormField.tsx";
-import { ask, mayUsePasskeys, notDone } from "./asking.ts";
+import { ask, mayUsePasskeys, notDone, sending } from "./asking.ts";
 import { KeptCode } from "./KeptCode.tsx";
 import { SecretInput } from "./SecretInput.tsx";
 
@@ -99,13 +99,7 @@ const Buttons = ({ button, isBusy, onLeave }: { button: string; isBusy: boolean;
 
 function SetForm({ asksBefore, hasOthers, onSet, onLeave }: { asksBefore: boolean; hasOthers: boolean; onSet: (code: string) => void; onLeave: () => void }) {
   const form = useSchemaForm(setPassphrase, { passphrase: "", sendOthersOut: false, ...(asksBefore && { before: "" }) });
-  const set = form.handleSubmit(async (told) => {
-    try {
-      onSet(((await ask("PUT", "passphrase", told)) as PassphraseSetRead).code);
-    } catch (thrown) {
-      form.refuse(problemIn(thrown));
-    }
-  });
+  const set = sending(form, async (told) => onSet(((await ask("PUT", "passphrase", told)) as PassphraseSetRead).code));
   return (
     <chakra.form noValidate maxWidth="46em" marginTop="10px" onSubmit={(event) => void set(event)}>
       <Text marginBottom="8px">{t`Take words that have nothing to do with each other or with you. Whoever knows them reads everything, your households too.`}</Text>
@@ -126,13 +120,9 @@ function SetForm({ asksBefore, hasOthers, onSet, onLeave }: { asksBefore: boolea
 
 function ProveForm({ onDone, onLeave }: { onDone: () => void; onLeave: () => void }) {
   const form = useSchemaForm(provePassphrase, { passphrase: "" });
-  const prove = form.handleSubmit(async (told) => {
-    try {
-      await ask("POST", "passphrase/prove", told);
-      onDone();
-    } catch (thrown) {
-      form.refuse(problemIn(thrown));
-    }
+  const prove = sending(form, async (told) => {
+    await ask("POST", "passphrase/prove", told);
+    onDone();
   });
   return (
     <chakra.form noValidate maxWidth="46em" marginTop="10px" onSubmit={(event) => void prove(event)}>
@@ -147,16 +137,12 @@ function ProveForm({ onDone, onLeave }: { onDone: () => void; onLeave: () => voi
 
 function PasskeyForm({ onDone, onLeave }: { onDone: () => void; onLeave: () => void }) {
   const form = useSchemaForm(passkeyDevice, { name: "" });
-  const add = form.handleSubmit(async ({ name }) => {
-    try {
-      const optionsJSON = (await ask("POST", "passkeys/ask")) as Parameters<typeof startRegistration>[0]["optionsJSON"];
-      const credential = await startRegistration({ optionsJSON }).catch(() => null);
-      if (!credential) throw new ProblemError(notDone());
-      await ask("POST", "passkeys", { name, credential });
-      onDone();
-    } catch (thrown) {
-      form.refuse(problemIn(thrown));
-    }
+  const add = sending(form, async ({ name }) => {
+    const optionsJSON = (await ask("POST", "passkeys/ask")) as Parameters<typeof startRegistration>[0]["optionsJSON"];
+    const credential = await startRegistration({ optionsJSON }).catch(() => null);
+    if (!credential) throw new ProblemError(notDone());
+    await ask("POST", "passkeys", { name, credential });
+    onDone();
   });
   return (
     <chakra.form noValidate maxWidth="46em" marginTop="10px" onSubmit={(event) => void add(event)}>

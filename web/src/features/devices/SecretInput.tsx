@@ -9,7 +9,7 @@ export function SecretInput(props: ComponentProps<typeof TextInput>) {
   return (
     <Flex gap="8px" align="center" width="100%">
       <TextInput {...props} type={shown ? "text" : "password"} spellCheck={false} autoCapitalize="none" flex="1" />
-      <Button variant="ghost" type="button" flex="none" aria-pressed={shown} onClick={() => setShown(!shown)}>
+      <Button variant="ghost" type="button" flex="none" onClick={() => setShown(!shown)}>
         {shown ? t`Hide it` : t`Show it`}
       </Button>
     </Flex>

@@ -4,10 +4,10 @@ import { CODE_LENGTH, letInDevice, passkeyDevice, RESET_LENGTH, resetPassphrase,
 import { t } from "@yule/core";
 import { useState, type ReactNode } from "react";
 import type { FieldValues, Path, UseFormRegisterReturn } from "react-hook-form";
-import { problemIn, ProblemError } from "../../data/api.ts";
+import { ProblemError } from "../../data/api.ts";
 import { useSchemaForm, type SchemaForm } from "../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
-import { ask, notDone } from "./asking.ts";
+import { ask, notDone, sending } from "./asking.ts";
 import { KeptCode } from "./KeptCode.tsx";
 import { SecretInput } from "./SecretInput.tsx";
 
@@ -26,13 +26,7 @@ interface WayProps<Values extends FieldValues, Read> {
 
 /** One way in: why, what is asked, and what this device is called. */
 function WayForm<Values extends FieldValues, Read>({ form, why, button, name, send, children }: WayProps<Values, Read>) {
-  const enter = form.handleSubmit(async (told) => {
-    try {
-      await send(told);
-    } catch (thrown) {
-      form.refuse(problemIn(thrown));
-    }
-  });
+  const enter = sending(form, send);
   return (
     <form noValidate onSubmit={(event) => void enter(event)}>
       <Text marginBottom="18px">{why}</Text>
