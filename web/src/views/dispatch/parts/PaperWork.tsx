@@ -6,6 +6,7 @@ import { useState } from "react";
 import { z } from "zod";
 import { problemIn, request } from "../../../data/api.ts";
 import { sendCommand } from "../../../data/outbox.ts";
+import { useRole } from "../../../data/role.ts";
 import { useSchemaForm } from "../../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../../kit/FormField.tsx";
 import type { PdfFonts } from "../../../kit/pdf/fonts.ts";
@@ -26,6 +27,7 @@ const fontsOf = async (): Promise<PdfFonts> => (await import("../../../kit/pdf/l
 export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; shop: Outlook["shop"] }) {
   const { country: home, name: sender, address: from, currency } = shop;
   const [isOpen, setOpen] = useState(false);
+  const role = useRole();
   const abroad = letters.some(({ household }) => household.country !== home);
   return (
     <Flex gap="6px 20px" wrap="wrap" align="center" role="group" aria-label={t`Papers for these letters`}>
@@ -48,7 +50,7 @@ export function PaperWork({ letters, shop }: { letters: readonly PileLetter[]; s
           make={async () => (await import("../returnLabels.ts")).returnLabelsPdf({ name: sender, address: from }, await fontsOf())}
         >{t`Print return labels`}</PdfButton>
       )}
-      {shop.account.role === "maker" && (
+      {role === "maker" && (
         <Button variant="ghost" paddingInline="0" onClick={() => setOpen(!isOpen)}>
           {from === "" ? t`Tell your own address` : t`Change your own address`}
         </Button>
