@@ -170,7 +170,8 @@ function assigned(
     Math.max(0.3, limits.left()),
   );
   const labels = new Array<string | undefined>(windows.length).fill(undefined);
-  if (answer) {
+  // What the engine has in hand when time ends may be nothing at all.
+  if (answer?.optimal) {
     columns.forEach(({ window, want }, index) => {
       if ((answer.values[index] ?? 0) > 0.5) labels[window] = want.id;
     });
