@@ -8,6 +8,7 @@ export * from "./common/text.ts";
 export * from "./common/envelope.ts";
 export * from "./access/access.ts";
 export * from "./access/rights.ts";
+export * from "./access/shops.ts";
 export * from "./backup/backup.ts";
 export * from "./sheets/split.ts";
 export * from "./sheets/batches.ts";

@@ -1,10 +1,9 @@
-import { demoCommands } from "@yule/demo";
 import { existsSync, readFileSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import pino from "pino";
-import { BackupKeeper } from "./backup/keeper.ts";
+import { Keepers } from "./backup/keepers.ts";
 import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
-import { inShop, migrateDatabase, openDatabase, warm, type Database } from "./db/pool.ts";
+import { inShop, migrateDatabase, openDatabase, warm } from "./db/pool.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
 import { forLog } from "./http/problem.ts";
@@ -12,13 +11,13 @@ import { stopServer } from "./http/stopping.ts";
 import { learnFirst } from "./learned/fold.ts";
 import { sumFirst } from "./logbook/years.ts";
 import { Feed } from "./http/feed.ts";
-import { runCommand } from "./logbook/run.ts";
 import { simulatedOutside } from "./outside/outside.ts";
-import { savePicture } from "./shop/pictures.ts";
 import { Planner } from "./season/plan/planner.ts";
 import { PlanThread } from "./season/plan/planThread.ts";
 import { ensureShop } from "./shop/begin.ts";
 import { HOME, readTimeZone } from "./shop/reads.ts";
+import { fillWithDemo } from "./shops/demo.ts";
+import { Shops } from "./shops/shops.ts";
 
 /** What the start command passes on. */
 function need(name: string): string {
@@ -34,19 +33,14 @@ interface Beginning {
   readonly loaded: boolean;
 }
 
-async function loadDemo(database: Database, clock: Clock, dataFolder: string, fresh: boolean, wanted: boolean): Promise<void> {
+async function loadDemo(url: string, clock: Clock, dataFolder: string, fresh: boolean, wanted: boolean): Promise<void> {
   const file = join(dataFolder, "beginning.json");
   const known = existsSync(file) ? (JSON.parse(readFileSync(file, "utf8")) as Beginning) : null;
   const beginning = known ?? { demo: fresh && wanted, at: clock.now().toISOString(), loaded: false };
   if (!known) writeFileSync(file, JSON.stringify(beginning));
   if (!beginning.demo || beginning.loaded) return;
   process.stdout.write("Loading the demo shop ...\n");
-  const now = new Date(beginning.at);
-  const { pictures, commands } = demoCommands(now);
-  await inShop(database, HOME.shopId, async (tx) => {
-    for (const picture of pictures) await savePicture(tx, HOME.shopId, picture.id, Buffer.from(picture.paint()), now);
-  });
-  for (const command of commands) await runCommand(database, { ...HOME, now, outside: simulatedOutside }, command);
+  await fillWithDemo(url, HOME, simulatedOutside, new Date(beginning.at));
   writeFileSync(file, JSON.stringify({ ...beginning, loaded: true }));
 }
 
@@ -61,27 +55,27 @@ const data = process.env.YULE_DATA === "" ? null : need("YULE_DATA");
 const backups =
   data === null
     ? null
-    : new BackupKeeper({
+    : new Keepers({
         url,
-        shopId: HOME.shopId,
         migrations: need("YULE_MIGRATIONS"),
         data,
         now: () => clock.now(),
-        timeZone: () => inShop(database, HOME.shopId, async (tx) => await readTimeZone(tx)),
+        timeZone: (shopId) => inShop(database, shopId, readTimeZone),
       });
 if (backups) await keepBeforeUpdate(url, need("YULE_MIGRATIONS"), backups, log);
 await migrateDatabase(direct, need("YULE_MIGRATIONS"));
 const fresh = await ensureShop(database, Intl.DateTimeFormat().resolvedOptions().timeZone, clock.now());
 await inShop(database, HOME.shopId, (tx) => learnFirst(tx, HOME.shopId));
-if (data !== null) await loadDemo(database, clock, data, fresh, process.env.YULE_EMPTY !== "1");
+if (data !== null) await loadDemo(direct, clock, data, fresh, process.env.YULE_EMPTY !== "1");
 const feed = new Feed(direct);
+const shops = new Shops({ database, url: direct, outside: simulatedOutside });
 // Another process may do the planning; this one then only asks for it.
 const thread = process.env.YULE_PLANNING === "0" ? null : new PlanThread(need("YULE_PLAN_THREAD"));
 const planner = new Planner({ database, url: direct, clock, outside: simulatedOutside, log, make: thread?.make ?? null, ...(thread && { findStarts: thread.findStarts }) });
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");
-const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, backups, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, backups, shops, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {
@@ -100,7 +94,7 @@ server.on("listening", () => {
 
 /** The start command waits two seconds. */
 const ANSWERED_WITHIN_MS = 1500;
-const nights = backups && keepEachNight(backups, log);
+const nights = backups && keepEachNight(backups, shops, log);
 
 let closing = false;
 const close = (): void => {

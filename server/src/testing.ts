@@ -16,7 +16,8 @@ import { makeApp } from "./http/app.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside, type Outside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
-import { BackupKeeper } from "./backup/keeper.ts";
+import { Keepers } from "./backup/keepers.ts";
+import { Shops } from "./shops/shops.ts";
 import { HOME } from "./shop/reads.ts";
 import { ensureShop } from "./shop/begin.ts";
 
@@ -116,7 +117,7 @@ export async function openTestShop({
   await ensureShop(database, "UTC", new Date(NOW));
   const data = keeps ? temporaryFolder("backups") : null;
   const backups =
-    data === null ? null : new BackupKeeper({ url, data, shopId: HOME.shopId, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
+    data === null ? null : new Keepers({ url, data, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
   const feed = new Feed(url);
   await feed.open();
   const app = makeApp({
@@ -128,6 +129,7 @@ export async function openTestShop({
     log: { error: () => undefined },
     hosts: ["tern-row.example"],
     backups,
+    shops: new Shops({ database, url, outside: { ...simulatedOutside, ...outside } }),
     webFolder: null,
   });
   const server: Server = app.listen(0, "127.0.0.1");

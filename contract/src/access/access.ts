@@ -7,6 +7,9 @@ import { roles, type Role } from "./rights.ts";
 export const CODE_SIGNS = "ABCDEFGHJKLMNPQRSTUVWXYZ23456789";
 export const CODE_LENGTH = 8;
 
+/** Which of several shops is meant, as its maker calls it; left out where there is one to come into. */
+const shop = name.optional();
+
 /** A device that asks to be let in, by the code that the shop shows. */
 export const letInDevice = z.strictObject({
   code: z
@@ -57,7 +60,7 @@ const toldPassphrase = z
   .transform(asPassphrase);
 
 /** A device that signs in. */
-export const signIn = z.strictObject({ passphrase: toldPassphrase, name });
+export const signIn = z.strictObject({ passphrase: toldPassphrase, name, shop });
 
 /** The passphrase that is forgotten is replaced by the code that was kept. */
 export const resetPassphrase = z.strictObject({
@@ -68,6 +71,7 @@ export const resetPassphrase = z.strictObject({
     .pipe(z.string().regex(new RegExp(`^[${CODE_SIGNS}]{${String(RESET_LENGTH)}}$`), { message: written`the 20 letters and figures that were shown when the passphrase was set` })),
   passphrase,
   name,
+  shop,
 });
 
 /** A passphrase that is set, or changed for another: then the one before is asked for, but where the shop runs. */
@@ -86,7 +90,8 @@ const credential = z.looseObject({ id: z.string().min(1).max(2_000), response: z
 export const keepPasskey = z.strictObject({ name, credential });
 /** What a device is called that comes in by a passkey: the rest is asked of its browser. */
 export const passkeyDevice = z.strictObject({ name });
-export const signInByPasskey = z.strictObject({ challenge: z.uuid(), name, credential });
+export const signInByPasskey = z.strictObject({ challenge: z.uuid(), name, credential, shop });
+export const askForPasskeys = z.strictObject({ shop });
 
 export interface PasskeyRead {
   readonly id: string;
@@ -97,6 +102,8 @@ export interface PasskeyRead {
 
 /** By what a device that is not let in may come in. */
 export interface WaysInRead {
+  /** Whether there are several shops to come into, of which one is named; then it is not said by what each of them opens. */
+  readonly areSeveral: boolean;
   readonly hasPassphrase: boolean;
   readonly hasPasskeys: boolean;
 }

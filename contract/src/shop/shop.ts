@@ -91,6 +91,8 @@ export interface ShopRead {
   readonly manner: z.output<typeof mannerField>;
   /** The secret part of the calendar address; null while it is closed. */
   readonly calendarSecret: string | null;
+  /** What lies in it is the demo. */
+  readonly isDemo: boolean;
   readonly rulesOff: readonly { readonly rule: string; readonly note: string }[];
   /** The server's clock when it answered. */
   readonly now: string;

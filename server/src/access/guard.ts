@@ -1,11 +1,11 @@
 import { phrase } from "@yule/core";
 import type { Context, Next } from "koa";
-import { mayRead, type LookUp, type ReadName, type Role } from "@yule/contract";
+import { id as idSchema, mayRead, SHOP_HEADER, type LookUp, type ReadName, type Role } from "@yule/contract";
 import { inShop, type Database } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere } from "../http/guards.ts";
-import { HOME } from "../shop/reads.ts";
+import type { Shops } from "../shops/shops.ts";
 import { whoCarries, type Asker } from "./devices.ts";
 
 const COOKIE = "yule";
@@ -57,17 +57,31 @@ export function dropCarried(ctx: Context): void {
 const notLetIn = (): Refusal => new Refusal(401, phrase`This device was not let in. Ask for a code where the shop runs.`);
 
 /** Lets nobody past who was not let in. Whoever sits where the shop runs is its maker, and is asked nothing. */
-export function onlyLetIn({ database, clock }: { readonly database: Database; readonly clock: Clock }) {
+export function onlyLetIn({ database, clock, shops }: { readonly database: Database; readonly clock: Clock; readonly shops: Shops }) {
   return async (ctx: Context, next: Next): Promise<void> => {
     if (isOpen(ctx)) {
       await next();
       return;
     }
-    const who = isHere(ctx) ? { ...HOME, deviceId: null, device: "", role: "maker" as const, isLocked: false, isProven: true } : await carrier(ctx, database, clock.now());
+    const who = isHere(ctx) ? await whoSitsHere(ctx, shops) : await carrier(ctx, database, clock.now());
     if (!who) throw notLetIn();
+    if (wantedShop(ctx) !== null && wantedShop(ctx) !== who.shopId) throw new Refusal(409, phrase`This device is in another shop now. Read it anew.`);
+    ctx.set(SHOP_HEADER, who.shopId);
     (ctx.state as { who?: Asker }).who = who;
     await next();
   };
+}
+
+/** The shop that a page shows: what it sends says so, and so do the addresses of its pictures. Null where it says nothing. */
+export function wantedShop(ctx: Context): string | null {
+  const said = ctx.get(SHOP_HEADER) || (new URLSearchParams(ctx.querystring).get("shop") ?? "");
+  return idSchema.safeParse(said).data ?? null;
+}
+
+async function whoSitsHere(ctx: Context, shops: Shops): Promise<Asker> {
+  const place = await shops.at(wantedShop(ctx));
+  if (!place) throw new Refusal(410, phrase`This shop is not on this machine. Read it anew.`);
+  return { ...place, deviceId: null, device: "", role: "maker", isLocked: false, isProven: true };
 }
 
 /** Who asks, once `onlyLetIn` has let them past. */

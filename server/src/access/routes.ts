@@ -7,14 +7,14 @@ import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere, isLoopback } from "../http/guards.ts";
-import { HOME } from "../shop/reads.ts";
 import { letDeviceIn, makeCode, readDevices, sendOut, type Asker } from "./devices.ts";
 import { carry, carryKnown, dropCarried, whoAsks } from "./guard.ts";
 import { lock, unlock } from "./lock.ts";
 import { readPasskeys } from "./passkeys.ts";
 import { readPassphrase } from "./passphrase.ts";
-import { hashByHeart } from "./secrets.ts";
+import { hashByHeart, hashOf } from "./secrets.ts";
 import type { Screens } from "./screens.ts";
+import type { Shops } from "../shops/shops.ts";
 import { Tries } from "./tries.ts";
 import { addressOf } from "./slowing.ts";
 import { proven, wayRoutes } from "./ways.ts";
@@ -23,6 +23,7 @@ interface AccessSetting {
   readonly database: Database;
   readonly clock: Clock;
   readonly hosts: readonly string[];
+  readonly shops: Shops;
 }
 
 function pinIn(ctx: Context): string {
@@ -33,7 +34,7 @@ function pinIn(ctx: Context): string {
 }
 
 /** Letting devices in, seeing which are in, and sending them out: where the shop runs, or by the maker who has just said her passphrase. */
-export function accessRoutes(router: Router, { database, clock, hosts }: AccessSetting, screens: Screens): void {
+export function accessRoutes(router: Router, { database, clock, hosts, shops }: AccessSetting, screens: Screens): void {
   const tries = new Tries();
   router.post("/devices", async (ctx) => {
     const wait = tries.wait(addressOf(ctx), Date.now());
@@ -44,15 +45,17 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
     const given: unknown = ctx.request.body;
     const read = letInDevice.safeParse(given);
     if (!read.success) throw new Refusal(422, phrase`This device cannot be let in.`, faultsOf(read.error, given));
-    const made = await inShop(database, HOME.shopId, (tx) => letDeviceIn(tx, HOME.shopId, read.data.code, read.data.name, clock.now()));
+    const place = await shops.ofCode(hashOf(read.data.code));
+    const made = place && (await inShop(database, place.shopId, (tx) => letDeviceIn(tx, place.shopId, read.data.code, read.data.name, clock.now())));
     if (!made) {
+      if (!place) await shops.missCodes();
       tries.miss(addressOf(ctx), Date.now());
       throw new Refusal(422, phrase`This device cannot be let in.`, [
         { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that is shown where the shop runs` },
       ]);
     }
-    carry(ctx, HOME.shopId, made.id, made.secret);
-    carryKnown(ctx, HOME.shopId, made.id, made.known);
+    carry(ctx, place.shopId, made.id, made.secret);
+    carryKnown(ctx, place.shopId, made.id, made.known);
     ctx.body = { id: made.id };
   });
   router.get("/devices", async (ctx) => {
@@ -71,7 +74,7 @@ export function accessRoutes(router: Router, { database, clock, hosts }: AccessS
   });
   // Before the addresses with an id, which these are none of.
   lockRoutes(router, { database, clock });
-  wayRoutes(router, { database, clock }, screens);
+  wayRoutes(router, { database, clock, shops }, screens);
   // A device sends itself out; where the shop runs any of them is, and all.
   router.delete("/devices/:id", async (ctx) => {
     const who = whoAsks(ctx);

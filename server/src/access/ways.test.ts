@@ -28,11 +28,11 @@ const fault = ({ body }: { body: unknown }): unknown => (body as Problem).errors
 const knownOf = ({ headers }: Answer): string => (headers["set-cookie"]?.[1] ?? "").split(";")[0] ?? "";
 
 test("a passphrase that is set where the shop runs lets any device in for the maker; only argon2id of it is kept, and its code as a hash", async () => {
-  expect((await asDevice("GET", "ways-in")).body).toEqual({ hasPassphrase: false, hasPasskeys: false } satisfies WaysInRead);
+  expect((await asDevice("GET", "ways-in")).body).toEqual({ areSeveral: false, hasPassphrase: false, hasPasskeys: false } satisfies WaysInRead);
   expect(title(await enter(WORDS))).toBe("No passphrase opens this shop. Ask for a code where the shop runs.");
   const code = await set();
   expect(code).toMatch(/^[A-HJ-NP-Z2-9]{20}$/);
-  expect((await asDevice("GET", "ways-in")).body).toEqual({ hasPassphrase: true, hasPasskeys: false } satisfies WaysInRead);
+  expect((await asDevice("GET", "ways-in")).body).toEqual({ areSeveral: false, hasPassphrase: true, hasPasskeys: false } satisfies WaysInRead);
   const wrong = await enter("quince ferry lamp under moths");
   expect([wrong.status, title(wrong), fault(wrong), wrong.headers["set-cookie"]]).toEqual([422, "This is not the passphrase of the shop.", ["passphrase"], undefined]);
   // As another keyboard types it: spaces and signs that are written in two ways are the same.
@@ -56,7 +56,7 @@ test.each([
 ])("a passphrase that is %s is not kept, and what is allowed is said", async (_, given, allowed) => {
   const answer = await here("PUT", "passphrase", given);
   expect([answer.status, (answer.body as Problem).errors.map((each) => [each.path, each.allowed])]).toEqual([422, [[["passphrase"], allowed]]]);
-  expect((await asDevice("GET", "ways-in")).body).toMatchObject({ hasPassphrase: false });
+  expect((await asDevice("GET", "ways-in")).body).toMatchObject({ areSeveral: false, hasPassphrase: false });
 });
 
 test("of a thousand wrong ones at once from a hundred addresses a few are tried, and neither a device that was in before nor the machine is kept waiting", async () => {

@@ -1,5 +1,5 @@
 import type { Router } from "@koa/router";
-import { faultsOf, keepPasskey, provePassphrase, resetPassphrase, setPassphrase, signIn, signInByPasskey, type PassphraseSetRead, type WaysInRead } from "@yule/contract";
+import { askForPasskeys, faultsOf, keepPasskey, provePassphrase, resetPassphrase, setPassphrase, signIn, signInByPasskey, type PassphraseSetRead, type WaysInRead } from "@yule/contract";
 import { phrase, type Phrase } from "@yule/core";
 import type { Context } from "koa";
 import type { z } from "zod";
@@ -7,17 +7,21 @@ import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import type { Clock } from "../http/clock.ts";
 import { isHere } from "../http/guards.ts";
-import { HOME, readHome } from "../shop/reads.ts";
+import type { Place, Shops } from "../shops/shops.ts";
+import { readHome } from "../shop/reads.ts";
 import { addDevice, proveDevice, sendOut, type Asker } from "./devices.ts";
 import { carry, carryKnown, whoMay } from "./guard.ts";
 import { askForPasskey, askForSignature, dropPasskey, hasPasskeys, keepNewPasskey, takeAsked, whoSigned, type CalledBy } from "./passkeys.ts";
-import { dropPassphrase, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, type Account } from "./passphrase.ts";
+import { dropPassphrase, isCode, isRight, keepPassphrase, makePassphrase, readPassphrase, tryNobodys, type Account } from "./passphrase.ts";
 import type { Screens } from "./screens.ts";
 import { addressOf, Slowing } from "./slowing.ts";
 
 interface WaysSetting {
   readonly database: Database;
   readonly clock: Clock;
+}
+interface DoorSetting extends WaysSetting {
+  readonly shops: Shops;
 }
 
 const maker = (ctx: Context): Asker => whoMay(ctx, (role) => role === "maker");
@@ -35,6 +39,17 @@ const wrongPassphrase = (path: string): Refusal =>
   ]);
 const notSet = (): Refusal => new Refusal(422, phrase`No passphrase opens this shop. Ask for a code where the shop runs.`);
 
+const noPasskey = (): Refusal => new Refusal(422, phrase`No passkey of this device opens this shop. Take the passphrase or a code.`);
+
+/** The shop that is meant. @returns null where the name that was told is none's @throws Refusal where there are several, and none was named */
+async function doorOf(shops: Shops, name: string | undefined): Promise<Place | null> {
+  const place = await shops.behindDoor(name);
+  if (place || name !== undefined) return place;
+  throw new Refusal(422, phrase`There are several shops here.`, [
+    { code: "which-shop", path: ["shop"], given: phrase`no name of a shop`, allowed: phrase`the name of the shop to come into, as it stands in its settings` },
+  ]);
+}
+
 /** A passkey signs for a name; an address of figures has none (Web Authentication Level 3, 5.1.2). @throws Refusal where the shop is called by such */
 function calledBy(ctx: Context): CalledBy {
   const origin = ctx.get("origin");
@@ -45,8 +60,8 @@ function calledBy(ctx: Context): CalledBy {
 }
 
 /** The ways into the shop from elsewhere: a passphrase, a code that was kept for when it is forgotten, and passkeys. */
-export function wayRoutes(router: Router, { database, clock }: WaysSetting, screens: Screens): void {
-  const home = <T>(work: (tx: Transaction) => Promise<T>): Promise<T> => inShop(database, HOME.shopId, work);
+export function wayRoutes(router: Router, { database, clock, shops }: DoorSetting, screens: Screens): void {
+  const within = <T>({ shopId }: Place, work: (tx: Transaction) => Promise<T>): Promise<T> => inShop(database, shopId, work);
   const slowing = new Slowing({ database, clock });
   const enter = async (ctx: Context, account: Account, name: string): Promise<void> => {
     const now = clock.now();
@@ -56,44 +71,55 @@ export function wayRoutes(router: Router, { database, clock }: WaysSetting, scre
   };
   router.get("/ways-in", async (ctx) => {
     ctx.set("cache-control", "no-store");
-    ctx.body = await home(async (tx): Promise<WaysInRead> => ({ hasPassphrase: (await readPassphrase(tx, HOME)) !== null, hasPasskeys: await hasPasskeys(tx, HOME.shopId) }));
+    const place = (await shops.areSeveral()) ? null : await shops.behindDoor(undefined);
+    ctx.body = place
+      ? await within(place, async (tx): Promise<WaysInRead> => ({ areSeveral: false, hasPassphrase: (await readPassphrase(tx, place)) !== null, hasPasskeys: await hasPasskeys(tx, place.shopId) }))
+      : ({ areSeveral: true, hasPassphrase: true, hasPasskeys: true } satisfies WaysInRead);
   });
   router.post("/sign-in", async (ctx) => {
-    const { passphrase, name } = told(ctx, signIn, phrase`This device cannot sign in.`);
-    const kept = await home((tx) => readPassphrase(tx, HOME));
-    if (!kept) throw notSet();
-    const right = await slowing.once(ctx, HOME);
+    const { passphrase, name, shop } = told(ctx, signIn, phrase`This device cannot sign in.`);
+    const place = await doorOf(shops, shop);
+    const kept = place && (await within(place, (tx) => readPassphrase(tx, place)));
+    if (!kept) {
+      if (shop === undefined) throw notSet();
+      // Which names are a shop's is not said to who tries them.
+      slowing.oncePer(ctx);
+      await tryNobodys(passphrase);
+      throw wrongPassphrase("passphrase");
+    }
+    const right = await slowing.once(ctx, place);
     if (!(await isRight(kept.passphraseHash, passphrase))) throw wrongPassphrase("passphrase");
     await right();
-    await enter(ctx, HOME, name);
+    await enter(ctx, place, name);
     ctx.status = 204;
   });
   router.post("/sign-in/code", async (ctx) => {
-    const { code, passphrase, name } = told(ctx, resetPassphrase, phrase`The passphrase cannot be set anew.`);
-    const kept = await home((tx) => readPassphrase(tx, HOME));
-    if (!kept) throw notSet();
+    const { code, passphrase, name, shop } = told(ctx, resetPassphrase, phrase`The passphrase cannot be set anew.`);
+    const place = await doorOf(shops, shop);
+    const kept = place && (await within(place, (tx) => readPassphrase(tx, place)));
+    if (!kept && shop === undefined) throw notSet();
     // A hundred random bits: what strangers try at the passphrase keeps nobody with the paper waiting.
     const right = slowing.oncePer(ctx);
     const wrong = (): Refusal =>
       new Refusal(422, phrase`The passphrase cannot be set anew.`, [
         { code: "no-code", path: ["code"], given: phrase`This code`, allowed: phrase`the code that was shown when the passphrase was set` },
       ]);
-    if (!isCode(kept.resetHash, code)) throw wrong();
+    if (!kept || !isCode(kept.resetHash, code)) throw wrong();
     right();
     const made = await makePassphrase(passphrase);
-    const out = await home(async (tx) => {
+    const out = await within(place, async (tx) => {
       // Of two who hold the code at once one sets it anew.
-      if ((await readPassphrase(tx, HOME, true))?.resetHash !== kept.resetHash) throw wrong();
-      await keepPassphrase(tx, HOME, made, clock.now());
-      return sendOut(tx, HOME.shopId, null, clock.now());
+      if ((await readPassphrase(tx, place, true))?.resetHash !== kept.resetHash) throw wrong();
+      await keepPassphrase(tx, place, made, clock.now());
+      return sendOut(tx, place.shopId, null, clock.now());
     });
     // Who forgot it may have lost it: what was let in by it is out.
     screens.close(out);
-    await enter(ctx, HOME, name);
+    await enter(ctx, place, name);
     ctx.body = { code: made.code } satisfies PassphraseSetRead;
   });
   ownPassphraseRoutes(router, { database, clock }, slowing, screens);
-  passkeyRoutes(router, { database, clock }, { home, enter, slowing });
+  passkeyRoutes(router, { database, clock, shops }, { within, enter, slowing });
 }
 
 /** The maker's own passphrase: set, changed, said once more, taken away. */
@@ -144,7 +170,7 @@ export function proven(ctx: Context): Asker {
 }
 
 interface Entering {
-  readonly home: <T>(work: (tx: Transaction) => Promise<T>) => Promise<T>;
+  readonly within: <T>(place: Place, work: (tx: Transaction) => Promise<T>) => Promise<T>;
   readonly enter: (ctx: Context, account: Account, name: string) => Promise<void>;
   readonly slowing: Slowing;
 }
@@ -152,7 +178,7 @@ interface Entering {
 /** Questions that nobody signed are counted apart from wrong passphrases. */
 const asking = (ctx: Context): string => `passkey ${addressOf(ctx)}`;
 
-function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home, enter, slowing }: Entering): void {
+function passkeyRoutes(router: Router, { database, clock, shops }: DoorSetting, { within, enter, slowing }: Entering): void {
   router.post("/passkeys/ask", async (ctx) => {
     const who = proven(ctx);
     const by = calledBy(ctx);
@@ -175,13 +201,18 @@ function passkeyRoutes(router: Router, { database, clock }: WaysSetting, { home,
   router.post("/sign-in/passkey/ask", async (ctx) => {
     const by = calledBy(ctx);
     slowing.oncePer(ctx, asking(ctx));
-    ctx.body = await home((tx) => askForSignature(tx, HOME.shopId, by, clock.now()));
+    const { shop } = told(ctx, askForPasskeys, phrase`This device cannot sign in.`);
+    const place = await doorOf(shops, shop);
+    if (!place) throw noPasskey();
+    ctx.body = await within(place, (tx) => askForSignature(tx, place.shopId, by, clock.now()));
   });
   router.post("/sign-in/passkey", async (ctx) => {
-    const { challenge, name, credential } = told(ctx, signInByPasskey, phrase`This device cannot sign in.`);
+    const { challenge, name, credential, shop } = told(ctx, signInByPasskey, phrase`This device cannot sign in.`);
     const by = calledBy(ctx);
-    const asked = await home((tx) => takeAsked(tx, HOME.shopId, { id: challenge }, clock.now()));
-    const account = await home((tx) => whoSigned(tx, HOME.shopId, by, { asked, credential }, clock.now()));
+    const place = await doorOf(shops, shop);
+    if (!place) throw noPasskey();
+    const asked = await within(place, (tx) => takeAsked(tx, place.shopId, { id: challenge }, clock.now()));
+    const account = await within(place, (tx) => whoSigned(tx, place.shopId, by, { asked, credential }, clock.now()));
     slowing.forgive(asking(ctx));
     await enter(ctx, account, name);
     ctx.status = 204;

@@ -3,10 +3,11 @@ import { backupCauses, sentPhrase, type BackupAbout, type BackupCause, type Back
 import { randomBytes } from "node:crypto";
 import { createWriteStream, existsSync, readFileSync, writeFileSync } from "node:fs";
 import { access, constants, mkdir, readdir, rename, rm, stat } from "node:fs/promises";
-import { isAbsolute, join } from "node:path";
+import { basename, dirname, isAbsolute, join } from "node:path";
 import { Transform, type Readable } from "node:stream";
 import { pipeline } from "node:stream/promises";
 import { refuse, Refusal } from "../db/refusal.ts";
+import { HOME } from "../shop/reads.ts";
 import { aboutBackup, openBackup, type Archive } from "./archive.ts";
 import { connected, forShop } from "./connection.ts";
 import { isNightDue, superseded } from "./keeping.ts";
@@ -63,7 +64,12 @@ export class BackupKeeper {
   get folder(): string {
     const file = join(this.setting.data, "backups.json");
     const told = existsSync(file) ? (JSON.parse(readFileSync(file, "utf8")) as { readonly folder: string }).folder : null;
-    return told ?? join(this.setting.data, "backups");
+    return told === null ? join(this.setting.data, "backups") : join(told, this.within);
+  }
+
+  /** In a folder that is named for several shops each but the first has one of its own, so that no name is two shops'. */
+  private get within(): string {
+    return this.setting.shopId === HOME.shopId ? "" : `shop-${this.setting.shopId.slice(-12)}`;
   }
 
   /** Where they lie from now on; those that are there stay there. @throws Refusal where nothing can be written */
@@ -83,7 +89,9 @@ export class BackupKeeper {
       if (thrown instanceof Refusal) throw thrown;
       cannot(", which is not there or cannot be written to");
     }
-    writeFileSync(join(this.setting.data, "backups.json"), JSON.stringify({ folder }));
+    // As it is shown, the folder ends with the one of its own.
+    const named = this.within !== "" && basename(folder) === this.within ? dirname(folder) : folder;
+    writeFileSync(join(this.setting.data, "backups.json"), JSON.stringify({ folder: named }));
   }
 
   async read(): Promise<BackupsRead> {

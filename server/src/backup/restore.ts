@@ -14,20 +14,38 @@ const ALL_AT_ONCE = Infinity;
  * waits. The schema of the tables is that of the backup.
  */
 export async function restoreInto(client: pg.Client, shopId: string, archive: Archive): Promise<void> {
+  const tables = await emptied(client, shopId);
+  for (const table of tables) await fill(client, shopId, table, archive);
+  await client.query("select setval('event_seq_seq', greatest((select last_value from event_seq_seq), (select coalesce(max(seq), 1) from event where shop_id = $1)))", [shopId]);
+}
+
+/** Takes all that a shop has out of its tables, within the transaction it is called in. @returns the tables, parents first */
+async function emptied(client: pg.ClientBase, shopId: string): Promise<ShopTable[]> {
   const tables = await shopTables(client);
   // Whoever is writing holds the shop or its maker; from here on the others wait.
   await client.query("select 1 from shop where shop_id = $1 for update", [shopId]);
   await client.query("select 1 from account where shop_id = $1 for update", [shopId]);
   await quietly(client);
   for (const { name } of [...tables].reverse()) await client.query(`delete from "${name}" where shop_id = $1`, [shopId]);
-  for (const table of tables) await fill(client, shopId, table, archive);
-  await client.query("select setval('event_seq_seq', greatest((select last_value from event_seq_seq), (select coalesce(max(seq), 1) from event where shop_id = $1)))", [shopId]);
+  return tables;
 }
 
-/** The same for a shop that screens look at: they are told, and by counts that were never reached before they know that what they have read is old. */
-export async function replaceShop(client: pg.Client, shopId: string, archive: Archive): Promise<void> {
+/** The same for a shop that screens look at. */
+export const replaceShop = (client: pg.Client, shopId: string, archive: Archive): Promise<void> => beforeScreens(client, shopId, () => restoreInto(client, shopId, archive));
+
+/** Puts something else in the place of all that a shop has, within the transaction it is called in. */
+export const replaceBy = (client: pg.ClientBase, shopId: string, filling: () => Promise<void>): Promise<void> =>
+  beforeScreens(client, shopId, async () => {
+    await emptied(client, shopId);
+    // From here on as any command runs: triggers follow, and row security shows this shop alone.
+    await client.query("select set_config('yule.restoring', '', true), set_config('role', 'yule_app', true)");
+    await filling();
+  });
+
+/** Screens that look at the shop are told, and by counts that were never reached before they know that what they have read is old. */
+async function beforeScreens(client: pg.ClientBase, shopId: string, replaced: () => Promise<void>): Promise<void> {
   const { rows } = await client.query<{ most: number }>("select coalesce(max(revision), 0)::int + 1 as most from read_revision where shop_id = $1", [shopId]);
-  await restoreInto(client, shopId, archive);
+  await replaced();
   await client.query("update read_revision set revision = revision + $2 where shop_id = $1", [shopId, rows[0]?.most ?? 1]);
   await client.query(
     `select pg_notify('yule', json_build_object('shop', $1::text, 'seq', (select max(seq) from event where shop_id = $1::uuid), 'kind', 'many', 'wanted', null,
@@ -37,7 +55,7 @@ export async function replaceShop(client: pg.Client, shopId: string, archive: Ar
 }
 
 /** What follows from a row that is new follows from none that comes back: sums lie in the backup beside what was summed. */
-async function quietly(client: pg.Client): Promise<void> {
+async function quietly(client: pg.ClientBase): Promise<void> {
   await client.query("select set_config('yule.restoring', 'on', true)");
   const { rows } = await client.query<{ knows: boolean }>("select prosrc like '%yule.restoring%' as knows from pg_proc where proname = 'store_moved'");
   // Tables of a version that does not know the word stand alone in a scratch database.

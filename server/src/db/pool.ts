@@ -49,6 +49,9 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
   }
 }
 
+/** The tables on a connection of one's own, within the transaction that is begun there. */
+export const onConnection = (client: pg.Client): Transaction => drizzle(client, { schema: tables });
+
 /**
  * Runs as the role that cannot bypass row-level security, for one shop, in one transaction. The library's own transaction keeps a
  * connection for ever whose first word fails; here one that breaks is given up.

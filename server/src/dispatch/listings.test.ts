@@ -5,6 +5,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { v7 } from "uuid";
 import { simulatedOutside } from "../outside/outside.ts";
+import { HOME } from "../shop/reads.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
 
 let shop: TestShop;
@@ -33,7 +34,7 @@ test("what lies on the table of a fair is not sold in the window too, and what s
 test("the window is told after a change, without anybody asking", async () => {
   await shop.give("count-cards", { colourwayId: ids.red, cards: 9 });
   const until = Date.now() + 10_000;
-  const told = (): number => simulatedOutside.window.told().find(({ colourwayId }) => colourwayId === ids.red)?.cards ?? 0;
+  const told = (): number => simulatedOutside.window.told(HOME.shopId).find(({ colourwayId }) => colourwayId === ids.red)?.cards ?? 0;
   while (told() !== 9 && Date.now() < until) await new Promise((resolve) => setTimeout(resolve, 50));
   expect(told()).toBe(9);
 });

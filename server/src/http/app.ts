@@ -39,11 +39,11 @@ import { readBench } from "../bench/reads.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { isIn } from "../access/devices.ts";
-import { onlyLetIn, whoAsks, whoMay, whoReads } from "../access/guard.ts";
+import { onlyLetIn, wantedShop, whoAsks, whoMay, whoReads } from "../access/guard.ts";
 import { accessRoutes } from "../access/routes.ts";
 import { Screens } from "../access/screens.ts";
 import { seenBy } from "../access/seen.ts";
-import type { BackupKeeper } from "../backup/keeper.ts";
+import type { Keepers } from "../backup/keepers.ts";
 import { backupRoutes } from "../backup/routes.ts";
 import { readColour } from "../colour/reads.ts";
 import { readSheets } from "../sheets/reads.ts";
@@ -69,7 +69,9 @@ import { readOrders } from "../season/orders.ts";
 import { planIsAt, readPlan } from "../season/plan/reads.ts";
 import { readSeason } from "../season/reads.ts";
 import { calendarAt, seasonCalendar } from "../season/calendar.ts";
-import { HOME, readShop } from "../shop/reads.ts";
+import { HOME, readHome, readShop } from "../shop/reads.ts";
+import { shopRoutes } from "../shops/routes.ts";
+import type { Shops } from "../shops/shops.ts";
 import { readCosts } from "../stores/costReads.ts";
 import { readScale, readStores } from "../stores/reads.ts";
 import type { Clock } from "./clock.ts";
@@ -90,7 +92,8 @@ export interface AppSetting {
   /** Names by which the server may be called beside the address that is reached. */
   readonly hosts: readonly string[];
   /** Null where backups are made by those who run the server. */
-  readonly backups: BackupKeeper | null;
+  readonly backups: Keepers | null;
+  readonly shops: Shops;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
 }
@@ -150,7 +153,8 @@ function routes(setting: AppSetting): Router {
   printerRoutes(router, setting);
   const screens = new Screens();
   accessRoutes(router, setting, screens);
-  backupRoutes(router, setting.backups, () => void setting.planner.want(HOME.shopId));
+  backupRoutes(router, setting.backups, (shopId) => void setting.planner.want(shopId));
+  shopRoutes(router, setting, (shopId) => void setting.planner.want(shopId));
   const { database, feed, clock, outside, planner } = setting;
   healthRoutes(router, database);
   const tellSoon = windowTeller(setting);
@@ -166,7 +170,7 @@ function routes(setting: AppSetting): Router {
     );
     // Asked beside the answer: nobody waits for a plan to hear that a change is kept.
     if (changesPlan(parsed.data.kind, parsed.data.payload)) void planner.want(shopId);
-    if (readsTouchedBy(parsed.data.kind, parsed.data.payload).some((name) => SHOP_STOCK.has(name))) tellSoon();
+    if (readsTouchedBy(parsed.data.kind, parsed.data.payload).some((name) => SHOP_STOCK.has(name))) tellSoon(shopId);
   });
   router.get("/feed", (ctx) => {
     ctx.type = "text/event-stream";
@@ -202,16 +206,16 @@ const SHOP_STOCK: ReadonlySet<ReadName> = new Set(["season", "finish", "fairs"])
 const TOLD_AFTER_MS = 300;
 
 /** Says to the window what may be sold, soon after a change, so that nothing is sold twice. */
-function windowTeller({ database, outside, log }: Pick<AppSetting, "database" | "outside" | "log">): () => void {
-  let isDue = false;
-  const tell = async (): Promise<void> => {
-    isDue = false;
-    await inShop(database, HOME.shopId, async (tx) => outside.window.tell(await readShopStock(tx)));
+function windowTeller({ database, outside, log }: Pick<AppSetting, "database" | "outside" | "log">): (shopId: string) => void {
+  const due = new Set<string>();
+  const tell = async (shopId: string): Promise<void> => {
+    due.delete(shopId);
+    await inShop(database, shopId, async (tx) => outside.window.tell(shopId, await readShopStock(tx)));
   };
-  return () => {
-    if (isDue) return;
-    isDue = true;
-    setTimeout(() => void tell().catch((error: unknown) => log.error(forLog(error), "the window was not told")), TOLD_AFTER_MS).unref();
+  return (shopId) => {
+    if (due.has(shopId)) return;
+    due.add(shopId);
+    setTimeout(() => void tell(shopId).catch((error: unknown) => log.error(forLog(error), "the window was not told")), TOLD_AFTER_MS).unref();
   };
 }
 
@@ -301,8 +305,9 @@ function lookUpRoutes(router: Router, { database, outside, clock }: Pick<AppSett
     "/households/:id/everything",
   );
   page("shop-window", z.object({}), async (tx): Promise<ShopWindowRead> => {
-    outside.window.tell(await readShopStock(tx));
-    return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told() };
+    const { id } = await readHome(tx);
+    outside.window.tell(id, await readShopStock(tx));
+    return { name: outside.window.name, simulated: outside.window.simulated, stock: outside.window.told(id) };
   });
   page("book", reviewQuery, (tx, { season }) => readBook(tx, season));
   page("believed", believedQuery, (tx, { design }) => readBelieved(tx, design));
@@ -330,7 +335,8 @@ function calendarRoutes(router: Router, { database, clock, outside }: AppSetting
     ctx.body = await inShop(database, whoReads(ctx, "season.ics").shopId, (tx) => seasonCalendar(tx, clock.now(), outside.carrier));
   });
   router.get("/calendar/:secret", async (ctx) => {
-    const found = await inShop(database, HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
+    // The shop stands in the address; those that were given out before there were several are the first one's.
+    const found = await inShop(database, wantedShop(ctx) ?? HOME.shopId, (tx) => calendarAt(tx, secretIn(ctx.params.secret), clock.now(), outside.carrier));
     if (found === null) throw new Refusal(404, phrase`There is no ${ctx.path}.`);
     ctx.type = "text/calendar; charset=utf-8";
     ctx.set("cache-control", "private, no-cache");

@@ -124,11 +124,14 @@ export interface BulkCommand {
  * @throws Refusal with what was wrong with the first that cannot be; where one was done before, as the log takes no second row of it
  */
 export async function runCommands(database: Database, giver: Omit<Giver, "now">, bulk: readonly BulkCommand[]): Promise<void> {
-  await inShop(database, giver.shopId, async (tx) => {
-    const done: CarriedOut[] = [];
-    for (const { given, now } of bulk) done.push(await carryOut(tx, { ...giver, now }, given));
-    await settle(tx, giver.shopId, done);
-  });
+  await inShop(database, giver.shopId, (tx) => carryOutAll(tx, giver, bulk));
+}
+
+/** The same within a transaction that does more. */
+export async function carryOutAll(tx: Transaction, giver: Omit<Giver, "now">, bulk: readonly BulkCommand[]): Promise<void> {
+  const done: CarriedOut[] = [];
+  for (const { given, now } of bulk) done.push(await carryOut(tx, { ...giver, now }, given));
+  await settle(tx, giver.shopId, done);
 }
 
 async function carryOut(tx: Transaction, giver: Giver, given: GivenCommand): Promise<CarriedOut> {

@@ -5,18 +5,18 @@ export interface ShopWindow {
   readonly name: string;
   readonly simulated: boolean;
   /** Says how many of each may be sold; what is not named may not. */
-  readonly tell: (stock: readonly StockTold[]) => void;
+  readonly tell: (shopId: string, stock: readonly StockTold[]) => void;
   /** What it was told last. */
-  readonly told: () => readonly StockTold[];
+  readonly told: (shopId: string) => readonly StockTold[];
 }
 
 /** An invented window keeps what it was told while the server runs. */
 export function simulatedWindow(): ShopWindow {
-  let last: readonly StockTold[] = [];
+  const last = new Map<string, readonly StockTold[]>();
   return {
     name: "Stall Door (simulated)",
     simulated: true,
-    tell: (stock) => (last = stock),
-    told: () => last,
+    tell: (shopId, stock) => void last.set(shopId, stock),
+    told: (shopId) => last.get(shopId) ?? [],
   };
 }

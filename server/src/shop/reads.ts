@@ -3,7 +3,7 @@ import { eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { account, shop } from "./tables.ts";
 
-/** The one shop of a kitchen table. A sign-in will choose among several. */
+/** The first shop of a kitchen table. Of any shop the maker has this id. */
 export const HOME = { shopId: "01936b5c-7a00-7000-8000-000000000001", accountId: "01936b5c-7a00-7000-8000-000000000002" } as const;
 
 /** The row of the shop at hand. */
@@ -48,6 +48,7 @@ export async function readShop(
     occasionCountries: row.occasionCountries,
     calendarSecret: row.calendarSecret,
     manner: row.manner,
+    isDemo: row.isDemo,
     rulesOff: row.rulesOff,
     now: now.toISOString(),
     account: { id: who.id, name: who.name, role, isLocked },

@@ -1,5 +1,5 @@
 import { sql } from "drizzle-orm";
-import { check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
+import { boolean, check, foreignKey, integer, jsonb, pgTable, primaryKey, text, timestamp, uuid } from "drizzle-orm/pg-core";
 import { bytes } from "../db/columns.ts";
 import type { ShopRead } from "@yule/contract";
 
@@ -28,6 +28,8 @@ export const shop = pgTable(
     calendarSecret: text("calendar_secret"),
     /** What it writes otherwise than its country. */
     manner: jsonb("manner").$type<ShopRead["manner"]>().notNull().default({}),
+    /** Whether what lies in it is the demo, which is set back by a press. */
+    isDemo: boolean("is_demo").notNull().default(false),
     rulesOff: jsonb("rules_off").$type<ShopRead["rulesOff"]>().notNull().default([]),
   },
   (table) => [

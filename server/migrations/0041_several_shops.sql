@@ -1,0 +1,1 @@
+ALTER TABLE "shop" ADD COLUMN "is_demo" boolean DEFAULT false NOT NULL;
