@@ -89,7 +89,7 @@ export const provePassphrase = z.strictObject({ passphrase: toldPassphrase });
 const credential = z.looseObject({ id: z.string().min(1).max(2_000), response: z.record(z.string(), z.unknown()) });
 export const keepPasskey = z.strictObject({ name, credential });
 /** What a device is called that comes in by a passkey: the rest is asked of its browser. */
-export const passkeyDevice = z.strictObject({ name });
+export const passkeyDevice = z.strictObject({ name, shop });
 export const signInByPasskey = z.strictObject({ challenge: z.uuid(), name, credential, shop });
 export const askForPasskeys = z.strictObject({ shop });
 

@@ -28,10 +28,13 @@ import type {
   SeasonsRead,
   SheetsRead,
   ShopRead,
+  ShopsRead,
   ShopWindowRead,
   StoresRead,
   YearsRead,
 } from "@yule/contract";
+import { shopHeaders } from "../kit/shopAt.ts";
+import { isOfThisShop } from "./otherShop.ts";
 import { allInOutbox, cacheResponse, cachedResponse } from "./cache.ts";
 import { completed, applyPending } from "./pending.ts";
 
@@ -56,9 +59,9 @@ export class ProblemError extends Error {
 export const problemIn = (caught: unknown): Problem => (caught instanceof ProblemError ? caught.problem : OFFLINE);
 
 /** One request to the server. @throws ProblemError, with status 0 when nothing answered */
-export async function request(path: string, init?: RequestInit): Promise<unknown> {
-  const answer = await fetch(`/api/${path}`, { ...init, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
-  if (!answer || answer.status === 502 || answer.status === 504) throw new ProblemError(OFFLINE);
+export async function request(path: string, init?: Omit<RequestInit, "headers"> & { readonly headers?: Readonly<Record<string, string>> }): Promise<unknown> {
+  const answer = await fetch(`/api/${path}`, { ...init, headers: { ...shopHeaders(), ...init?.headers }, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
+  if (!answer || !isOfThisShop(answer) || answer.status === 502 || answer.status === 504) throw new ProblemError(OFFLINE);
   const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
   // An answer that broke off on its way is no answer.
   if (answer.ok && (body !== null || answer.status === 204)) return body;
@@ -131,6 +134,7 @@ export const api = createApi({
     holidays: build.query<HolidaysRead, { places: readonly string[]; from: string }>({ query: ({ places, from }) => `holidays?places=${places.join(",")}&from=${from}` }),
     dispatch: build.query<DispatchRead, void>({ query: () => "dispatch", providesTags: ["dispatch"] }),
     devices: build.query<DevicesRead, void>({ query: () => "devices" }),
+    shops: build.query<ShopsRead, void>({ query: () => "shops" }),
     backups: build.query<BackupsRead, void>({ query: () => "backups" }),
     review: build.query<ReviewRead, string | null>({ query: (season) => pageOf("review", { season }), providesTags: ["season", "bench", "finish", "costs"] }),
     years: build.query<YearsRead, void>({ query: () => "years", providesTags: ["season", "bench", "finish", "costs"] }),
@@ -174,6 +178,7 @@ export const api = createApi({
 
 export const {
   useBackupsQuery,
+  useShopsQuery,
   useBelievedQuery,
   useYearsQuery,
   useDevicesQuery,

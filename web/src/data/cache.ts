@@ -1,4 +1,5 @@
 import type { CommandEnvelope, Problem } from "@yule/contract";
+import { ownKey } from "../kit/shopAt.ts";
 import { openDB, type DBSchema, type IDBPDatabase } from "idb";
 
 /** What a tablet keeps when the server is away: the last answers, and the commands that have not gone up. */
@@ -23,7 +24,7 @@ const VERSION = 5;
 
 let opened: Promise<IDBPDatabase<Kept>> | null = null;
 const database = (): Promise<IDBPDatabase<Kept>> => {
-  opened ??= openDB<Kept>("yule-stack", VERSION, {
+  opened ??= openDB<Kept>(ownKey("yule-stack", "-"), VERSION, {
     upgrade: (made, before, _now, transaction) => {
       if (before < 5) made.createObjectStore("refused");
       if (before === 0) {

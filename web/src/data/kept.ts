@@ -1,4 +1,5 @@
 import { plural } from "@yule/core";
+import { ownKey } from "../kit/shopAt.ts";
 import { outboxCount } from "./cache.ts";
 
 /** Beside the outbox, in the other store that a browser has: where one of them is cleared, the other tells. */
@@ -7,8 +8,8 @@ const WAITED = "yule.waiting";
 /** Notes how many entries wait on this device; noted less before they are fewer, so that a crash between the two raises no alarm. */
 export function noteWaiting(count: number): void {
   try {
-    if (count === 0) localStorage.removeItem(WAITED);
-    else localStorage.setItem(WAITED, String(count));
+    if (count === 0) localStorage.removeItem(ownKey(WAITED));
+    else localStorage.setItem(ownKey(WAITED), String(count));
   } catch {
     // A browser that keeps nothing has nothing to lose.
   }
@@ -26,7 +27,7 @@ export function askToKeep(): void {
 
 /** Entries that waited here and are gone without having been sent, as a sentence; null where none is. */
 export async function takenAway(): Promise<string | null> {
-  const noted = Number(localStorage.getItem(WAITED) ?? 0);
+  const noted = Number(localStorage.getItem(ownKey(WAITED)) ?? 0);
   const there = await outboxCount();
   const gone = Math.max(0, noted - there);
   noteWaiting(there);

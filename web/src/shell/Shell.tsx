@@ -228,6 +228,11 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
           {isMaker ? <ShopDialog shop={shop} onClose={() => setSettings(false)} /> : <OwnDialog shop={shop} onClose={() => setSettings(false)} />}
         </Suspense>
       )}
+      {shop?.isDemo && isMaker && (
+        <Button variant="outline" display={{ base: "none", md: "inline-flex" }} onClick={() => setSettings(true)}>
+          {t`This is the demo`}
+        </Button>
+      )}
       {shop?.account.isLocked && (
         <Button variant="outline" onClick={() => setSettings(true)}>
           <LockOpen size={18} aria-hidden /> {t`Unlock this device`}

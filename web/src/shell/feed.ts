@@ -2,6 +2,7 @@ import { readsTouchedBy, ALL_READS, type ReadName } from "@yule/contract";
 import { useEffect } from "react";
 import { api } from "../data/api.ts";
 import { planAsked, serverReached } from "../data/notices.ts";
+import { ofShop } from "../kit/shopAt.ts";
 import { isOwn, sendAll } from "../data/outbox.ts";
 import { useAppDispatch } from "../data/store.ts";
 
@@ -23,7 +24,7 @@ function staleBy({ kind, revisions }: Note): ReadName[] {
 export function useFeed(): void {
   const dispatch = useAppDispatch();
   useEffect(() => {
-    const source = new EventSource("/api/feed");
+    const source = new EventSource(ofShop("/api/feed"));
     const readAnew = (): void => void dispatch(api.util.invalidateTags([...ALL_READS]));
     let broken = false;
     source.onmessage = ({ data }: MessageEvent<string>) => {

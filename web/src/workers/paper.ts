@@ -1,3 +1,4 @@
+import { shopAt } from "../kit/shopAt.ts";
 import type { RunSheetWorker } from "./runSheet.worker.ts";
 import { languageSpoken } from "../kit/language/language.ts";
 import { spoken } from "../kit/say.ts";
@@ -32,6 +33,8 @@ export const seasonBookPdf = (...asked: Parameters<SeasonBookWorker["seasonBook"
   askOnce<SeasonBookWorker, Uint8Array>(
     () => new Worker(new URL("./seasonBook.worker.ts", import.meta.url), { type: "module" }),
     async (worker) => {
+      const shop = shopAt();
+      if (shop !== null) await worker.enterShop(shop);
       await worker.speakAs(spoken());
       await worker.speakWords(languageSpoken(), "logbook");
       return worker.seasonBook(...asked);

@@ -1,6 +1,7 @@
 import { expose } from "comlink";
 import { speakWords } from "../kit/language/language.ts";
 import { speakAs } from "../kit/say.ts";
+import { enterShop, ofShop } from "../kit/shopAt.ts";
 import type { PdfFonts } from "../kit/pdf/fonts.ts";
 import { seasonBook, type BookOf } from "./pdf/seasonBook.ts";
 
@@ -10,7 +11,7 @@ const LONGEST = 1_400;
 /** A picture of the shop as JPEG, small enough for a book; null where it cannot be had or read. */
 async function pictureFor(id: string): Promise<Uint8Array | null> {
   try {
-    const answer = await fetch(`/api/pictures/${id}`);
+    const answer = await fetch(ofShop(`/api/pictures/${id}`));
     if (!answer.ok) return null;
     const image = await createImageBitmap(await answer.blob());
     const scale = Math.min(1, LONGEST / Math.max(image.width, image.height));
@@ -25,6 +26,7 @@ async function pictureFor(id: string): Promise<Uint8Array | null> {
 }
 
 const desk = {
+  enterShop,
   speakAs,
   speakWords,
   /** One picture of each design and the photo of its panels, then the book. */

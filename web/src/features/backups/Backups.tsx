@@ -1,3 +1,4 @@
+import { ofShop } from "../../kit/shopAt.ts";
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { ALL_READS, phraseSaid, plainSpeech, problemDetail, problemTitle, receivedPhrase, type BackupAbout, type BackupCause, type BackupRead } from "@yule/contract";
 import { plural, t, wordsFor } from "@yule/core";
@@ -24,7 +25,7 @@ const SHOWN = 4;
 /** A shop of many years takes its time. */
 const PATIENCE_MS = 900_000;
 
-const asked = (path: string, init: RequestInit): Promise<unknown> => request(path, { ...init, signal: AbortSignal.timeout(PATIENCE_MS) });
+const asked = (path: string, init: NonNullable<Parameters<typeof request>[1]>): Promise<unknown> => request(path, { ...init, signal: AbortSignal.timeout(PATIENCE_MS) });
 /** Moments as the shop's clock has them. */
 type Moment = (at: string) => string;
 const megabytes = (bytes: number): string => t`${printNumber(bytes / 1e6, 1)} MB`;
@@ -74,7 +75,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
       <Flex gap="10px" wrap="wrap" marginY="12px" align="center">
         <Button onClick={() => void make()} disabled={busy !== null}>{t`Make a backup`}</Button>
         <FilePick accept=".zip,application/zip" onPick={(file) => void bring(file)}>{t`Open a backup from a file`}</FilePick>
-        <a href="/api/readable" download="shop.zip" style={LINK}>{t`Save all as tables and pictures`}</a>
+        <a href={ofShop("/api/readable")} download="shop.zip" style={LINK}>{t`Save all as tables and pictures`}</a>
         {busy !== null && <Text role="status">{busy}</Text>}
       </Flex>
       <FaultLines faults={fault === null ? [] : [fault]} />
@@ -85,7 +86,7 @@ export function Backups({ timeZone }: { timeZone: string }) {
               <b>{moment(each.made)}</b>, {CAUSES[each.cause]}, {megabytes(each.bytes)}
               <Text color="softInk">{each.isChecked ? t`read back, equal to the shop` : t`not read back: this database lets nobody make another`}</Text>
             </Box>
-            <a href={`/api/backups/${each.file}`} download={each.file} style={LINK}>{t`Save a copy`}</a>
+            <a href={ofShop(`/api/backups/${each.file}`)} download={each.file} style={LINK}>{t`Save a copy`}</a>
             <Button variant="ghost" disabled={busy !== null} onClick={() => void look(each.file)}>{t`Go back to it`}</Button>
           </Flex>
         ))}

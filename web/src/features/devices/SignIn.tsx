@@ -26,12 +26,16 @@ function waysOf({ hasPassphrase, hasPasskeys: areThere }: WaysInRead): Way[] {
 /** What a device shows that was not let in, or no more: by what it may come in. */
 export function SignIn() {
   const [ways, setWays] = useState<readonly Way[] | null>(null);
+  const [areSeveral, setSeveral] = useState(false);
   const [chosen, setChosen] = useState<Way | null>(() => (new URLSearchParams(location.search).has("code") ? "code" : null));
   // Who was sent out leaves nothing of the shop behind on the device.
   useEffect(() => void forgetAnswers().catch(() => undefined), []);
   useEffect(() => {
     request("ways-in")
-      .then((found) => setWays(waysOf(found as WaysInRead)))
+      .then((found) => {
+        setSeveral((found as WaysInRead).areSeveral);
+        setWays(waysOf(found as WaysInRead));
+      })
       // Where they cannot be asked for, a code is tried; the server says what is wrong.
       .catch(() => setWays(["code"]));
   }, []);
@@ -42,7 +46,7 @@ export function SignIn() {
     <Flex minHeight="100vh" align="center" justify="center" padding="20px" bg="table">
       <Box as="main" bg="paper" borderRadius="14px" padding="28px" width="100%" maxWidth="560px">
         <Heading as="h1" id="verdict" tabIndex={-1} fontSize="28px" fontWeight={600} marginBottom="8px">{t`This device was not let in yet.`}</Heading>
-        <Form key={way} />
+        <Form key={way} areSeveral={areSeveral} />
         {ways.length > 1 && (
           <Flex as="nav" aria-label={t`Other ways in`} gap="6px 12px" wrap="wrap" marginTop="18px" borderTop="1px solid" borderColor="hairline" paddingTop="12px">
             {ways

@@ -14,6 +14,13 @@ import { SecretInput } from "./SecretInput.tsx";
 /** The page begins anew: what it read as nobody is not what it reads now. */
 const begin = (): void => location.replace("/season");
 
+/** What each way is told: whether there are several shops to come into, of which one is named. */
+interface Door {
+  readonly areSeveral: boolean;
+}
+/** A field that is not shown tells nothing. */
+const shopOf = ({ areSeveral }: Door): { shop?: string } => (areSeveral ? { shop: "" } : {});
+
 interface WayProps<Values extends FieldValues, Read> {
   readonly form: SchemaForm<Values, Read>;
   readonly why: string;
@@ -21,15 +28,24 @@ interface WayProps<Values extends FieldValues, Read> {
   /** The field of the device's name, as the form has it. */
   readonly name: { readonly field: UseFormRegisterReturn; readonly fault: string | undefined };
   readonly send: (told: Read) => Promise<void>;
+  /** The field of the shop's name, where one is to be named. */
+  readonly shop?: { readonly field: UseFormRegisterReturn; readonly fault: string | undefined } | null;
   readonly children?: ReactNode;
 }
 
 /** One way in: why, what is asked, and what this device is called. */
-function WayForm<Values extends FieldValues, Read>({ form, why, button, name, send, children }: WayProps<Values, Read>) {
+function WayForm<Values extends FieldValues, Read>({ form, why, button, name, shop, send, children }: WayProps<Values, Read>) {
   const enter = sending(form, send);
   return (
     <form noValidate onSubmit={(event) => void enter(event)}>
       <Text marginBottom="18px">{why}</Text>
+      {shop && (
+        <Box marginBottom="14px">
+          <FormField label={t`Name of your shop`} fault={shop.fault}>
+            <TextInput {...shop.field} autoComplete="organization" />
+          </FormField>
+        </Box>
+      )}
       {children}
       <Box marginTop="14px">
         <FormField label={t`What this device is called, such as kitchen tablet`} fault={name.fault}>
@@ -51,6 +67,9 @@ const nameIn = <Values extends FieldValues & { name: string }, Read>(form: Schem
   fault: form.faultOf("name" as Path<Values>),
 });
 
+const shopIn = <Values extends FieldValues & { shop?: string | undefined }, Read>(form: SchemaForm<Values, Read>, { areSeveral }: Door) =>
+  areSeveral ? { field: form.register("shop" as Path<Values>), fault: form.faultOf("shop" as Path<Values>) } : null;
+
 export function ByCode() {
   const form = useSchemaForm(letInDevice, { code: new URLSearchParams(location.search).get("code") ?? "", name: "" });
   return (
@@ -71,14 +90,15 @@ export function ByCode() {
   );
 }
 
-export function ByPassphrase() {
-  const form = useSchemaForm(signIn, { passphrase: "", name: "" });
+export function ByPassphrase(door: Door) {
+  const form = useSchemaForm(signIn, { passphrase: "", name: "", ...shopOf(door) });
   return (
     <WayForm
       form={form}
       why={t`The passphrase of the shop opens all of it on this device.`}
       button={t`Sign in`}
       name={nameIn(form)}
+      shop={shopIn(form, door)}
       send={async (told) => {
         await ask("POST", "sign-in", told);
         begin();
@@ -91,28 +111,29 @@ export function ByPassphrase() {
   );
 }
 
-export function ByPasskey() {
-  const form = useSchemaForm(passkeyDevice, { name: "" });
+export function ByPasskey(door: Door) {
+  const form = useSchemaForm(passkeyDevice, { name: "", ...shopOf(door) });
   return (
     <WayForm
       form={form}
       why={t`A passkey is asked for by your finger, your face or the figures of the device, or of a phone that has it.`}
       button={t`Sign in with a passkey`}
       name={nameIn(form)}
-      send={async ({ name }) => {
-        const { challenge, options } = (await ask("POST", "sign-in/passkey/ask")) as { challenge: string; options: Parameters<typeof startAuthentication>[0]["optionsJSON"] };
+      shop={shopIn(form, door)}
+      send={async ({ name, shop }) => {
+        const { challenge, options } = (await ask("POST", "sign-in/passkey/ask", { shop })) as { challenge: string; options: Parameters<typeof startAuthentication>[0]["optionsJSON"] };
         const credential = await startAuthentication({ optionsJSON: options }).catch(() => null);
         if (!credential) throw new ProblemError(notDone());
-        await ask("POST", "sign-in/passkey", { challenge, credential, name });
+        await ask("POST", "sign-in/passkey", { challenge, credential, name, shop });
         begin();
       }}
     />
   );
 }
 
-export function Forgotten() {
+export function Forgotten(door: Door) {
   const [code, setCode] = useState<string | null>(null);
-  const form = useSchemaForm(resetPassphrase, { code: "", passphrase: "", name: "" });
+  const form = useSchemaForm(resetPassphrase, { code: "", passphrase: "", name: "", ...shopOf(door) });
   if (code !== null) return <KeptCode code={code} onKept={begin} />;
   return (
     <WayForm
@@ -120,6 +141,7 @@ export function Forgotten() {
       why={t`The code that was shown when the passphrase was set makes place for a new one. All devices are sent out, in case somebody else has it.`}
       button={t`Set this passphrase and sign in`}
       name={nameIn(form)}
+      shop={shopIn(form, door)}
       send={async (told) => {
         setCode(((await ask("POST", "sign-in/code", told)) as PassphraseSetRead).code);
       }}

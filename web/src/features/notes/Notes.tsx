@@ -1,3 +1,4 @@
+import { ofShop } from "../../kit/shopAt.ts";
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { NoteRead } from "@yule/contract";
 import { t } from "@yule/core";
@@ -33,7 +34,7 @@ function Note({ note: { id, version, text, pictureId, recordingId } }: { note: N
           {text}
         </Text>
       )}
-      {recordingId && <audio controls preload="none" src={`/api/recordings/${recordingId}`} aria-label={t`Voice note`} style={{ height: 44, maxWidth: "100%" }} />}
+      {recordingId && <audio controls preload="none" src={ofShop(`/api/recordings/${recordingId}`)} aria-label={t`Voice note`} style={{ height: 44, maxWidth: "100%" }} />}
       <Button variant="ghost" size="sm" onClick={() => void sendCommand("remove-note", { id, version })}>{t`Take the note away`}</Button>
     </Flex>
   );

@@ -1,9 +1,10 @@
 import { Box } from "@chakra-ui/react";
+import { ofShop } from "../../kit/shopAt.ts";
 
-export const pictureUrl = (id: string | null): string | null => (id ? `/api/pictures/${id}` : null);
+export const pictureUrl = (id: string | null): string | null => (id ? ofShop(`/api/pictures/${id}`) : null);
 
 /** The same at the size of the wall, where it was made. */
-export const smallPictureUrl = (id: string | null): string | null => (id ? `/api/pictures/${id}?size=small` : null);
+export const smallPictureUrl = (id: string | null): string | null => (id ? ofShop(`/api/pictures/${id}?size=small`) : null);
 
 /** A maker's own picture on its paper; a blank sheet where there is none. */
 export function Picture({ id, alt, width, ratio }: { id: string | null; alt: string; width: number | string; ratio: number }) {

@@ -1,12 +1,13 @@
 import { t } from "@yule/core";
 import type { Problem } from "@yule/contract";
+import { ofShop } from "../../kit/shopAt.ts";
 import { v7 } from "uuid";
 import { MOST_BYTES } from "./header.ts";
 import type { Cropped, Shrunk } from "../../workers/picture.worker.ts";
 import { pictureSolver } from "../../workers/pictureSolver.ts";
 
 const put = async (path: string, body: Blob): Promise<Problem | null> => {
-  const answer = await fetch(`/api/pictures/${path}`, { method: "PUT", body }).catch(() => null);
+  const answer = await fetch(ofShop(`/api/pictures/${path}`), { method: "PUT", body }).catch(() => null);
   if (answer?.ok) return null;
   const said: unknown = await answer?.json().catch(() => null);
   return (

@@ -1,3 +1,4 @@
+import { ofShop } from "../../kit/shopAt.ts";
 import { t } from "@yule/core";
 import type { Corners, Fault } from "@yule/core";
 import { useEffect, useRef, useState } from "react";
@@ -85,7 +86,7 @@ export function usePhoto(ratio: (looked: Looked, corners: Corners) => number, wh
       change({ cropped, faults: cropped ? [] : [t`Three corners lie on one line. Pull them to the four corners of the ${what}.`] });
     },
     scan: async (): Promise<void> => {
-      const answer = await fetch("/api/scan").catch(() => null);
+      const answer = await fetch(ofShop("/api/scan")).catch(() => null);
       if (answer?.ok) await take(await answer.blob());
       else change({ faults: [t`The scanner does not answer. Switch it on, and try again.`] });
     },

@@ -1,3 +1,4 @@
+import { ownKey } from "../../kit/shopAt.ts";
 import type { Known } from "@yule/core";
 
 /** What this browser knows of the maker's guesses. It stays here: it is hers, and works without the server. */
@@ -12,7 +13,7 @@ const NONE: Guesses = { known: {}, asked: 0, right: 0 };
 
 export function keptGuesses(): Guesses {
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? "null") as Partial<Guesses> | null;
+    const kept = JSON.parse(localStorage.getItem(ownKey(KEY)) ?? "null") as Partial<Guesses> | null;
     return kept && typeof kept.asked === "number" && typeof kept.right === "number" && kept.known ? { known: kept.known, asked: kept.asked, right: kept.right } : NONE;
   } catch {
     return NONE;
@@ -21,7 +22,7 @@ export function keptGuesses(): Guesses {
 
 export function keepGuesses(guesses: Guesses): void {
   try {
-    localStorage.setItem(KEY, JSON.stringify(guesses));
+    localStorage.setItem(ownKey(KEY), JSON.stringify(guesses));
   } catch {
     // A browser that keeps nothing still asks; it only forgets.
   }

@@ -1,3 +1,4 @@
+import { ofShop } from "../../kit/shopAt.ts";
 import type { BatchRead, UnitRead } from "@yule/contract";
 import { TOO_BLURRED, TOO_DARK, UNLIKE_MASTER, type FaultSeen, type PanelSeen, t, listOf } from "@yule/core";
 import { colourwayOf, type NeedView } from "@yule/derive";
@@ -79,7 +80,7 @@ export function useBatchPhoto(view: NeedView, batch: BatchRead, units: readonly 
     draw,
     hint: t`Or drop it here.`,
     scan: async (): Promise<void> => {
-      const answer = await fetch(`/api/scan?batch=${batch.id}`).catch(() => null);
+      const answer = await fetch(ofShop(`/api/scan?batch=${batch.id}`)).catch(() => null);
       if (answer?.ok) await take(await answer.blob());
       else setPhoto({ ...NOTHING, faults: [t`The scanner does not answer. Switch it on, and try again.`] });
     },

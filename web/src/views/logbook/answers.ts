@@ -1,3 +1,4 @@
+import { ownKey } from "../../kit/shopAt.ts";
 import type { JudgementAnswer } from "@yule/derive";
 
 const KEY = "yule.judgement";
@@ -13,7 +14,7 @@ const isAnswer = (told: unknown): told is JudgementAnswer => {
 /** What was answered on this device; what cannot be read is as if it were not. */
 export function keptAnswers(): readonly JudgementAnswer[] {
   try {
-    const told: unknown = JSON.parse(localStorage.getItem(KEY) ?? "[]");
+    const told: unknown = JSON.parse(localStorage.getItem(ownKey(KEY)) ?? "[]");
     return Array.isArray(told) ? told.filter(isAnswer) : [];
   } catch {
     return [];
@@ -22,7 +23,7 @@ export function keptAnswers(): readonly JudgementAnswer[] {
 
 export function keepAnswers(answers: readonly JudgementAnswer[]): void {
   try {
-    localStorage.setItem(KEY, JSON.stringify(answers.slice(-MOST_KEPT)));
+    localStorage.setItem(ownKey(KEY), JSON.stringify(answers.slice(-MOST_KEPT)));
   } catch {
     // A browser that keeps nothing asks from the beginning next time.
   }

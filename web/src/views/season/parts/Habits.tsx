@@ -8,6 +8,7 @@ import { sendCommand } from "../../../data/outbox.ts";
 import { FaultLines, FormField, TextInput, Tick } from "../../../kit/FormField.tsx";
 import { clockTime, readTime, t } from "@yule/core";
 import { TimeInput } from "../../../kit/DayField.tsx";
+import { ofShop } from "../../../kit/shopAt.ts";
 import { printTime } from "../../../kit/say.ts";
 
 /** How the table works: when it is late, how many panels can dry, what a helper may do. And the calendar address. */
@@ -36,7 +37,7 @@ export function Habits() {
   };
   const turn = (work: (typeof helperWork)[number]): void =>
     void sendCommand("set-shop", { helperMay: shop.helperMay.includes(work) ? shop.helperMay.filter((each) => each !== work) : [...shop.helperMay, work] }, { quiet: true });
-  const address = shop.calendarSecret === null ? null : `${location.origin}/api/calendar/${shop.calendarSecret}.ics`;
+  const address = shop.calendarSecret === null ? null : `${location.origin}/api/calendar/${shop.calendarSecret}.ics?shop=${shop.id}`;
   return (
     <Box as="section" aria-label={t`How your table works`} marginTop="26px">
       <Heading as="h2" fontSize="20px" fontWeight={600} marginBottom="8px">{t`How your table works`}</Heading>
@@ -74,7 +75,7 @@ export function Habits() {
       </Flex>
       <Flex align="center" gap="14px" marginTop="12px" wrap="wrap">
         <Text fontWeight={600} fontSize="15px">{t`Calendar`}</Text>
-        <a href="/api/season.ics" download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>{t`Save it as a file`}</a>
+        <a href={ofShop("/api/season.ics")} download="season.ics" style={{ minHeight: 44, display: "inline-flex", alignItems: "center" }}>{t`Save it as a file`}</a>
       </Flex>
       {address === null ? (
         <Flex align="center" gap="12px" wrap="wrap">
