@@ -13,13 +13,17 @@ function kept(): string | null {
 }
 
 let entered: string | null = kept();
+/** Whether it was known before anything was asked: then what is asked ahead of the program (public/ahead.js) has the shop in its address. */
+const wasKnown = entered !== null;
 
 /** The shop that this page shows; null until an answer has said it. */
 export const shopAt = (): string | null => entered;
 
-/** From here on this page is of that shop; what it holds of another one is to be read anew. */
+/** A worker has no store of its own: it is told which shop its page shows. */
+export const workFor = (id: string | null): void => void (entered = id);
+
+/** The next start of this tab, and of tabs to come, is in that shop. Until then this page stays what it is: whatever it still sends is of the shop it shows. */
 export function enterShop(id: string): void {
-  entered = id;
   try {
     sessionStorage.setItem(KEY, id);
     localStorage.setItem(KEY, id);
@@ -30,7 +34,6 @@ export function enterShop(id: string): void {
 
 /** The shop is not there any more: the next start asks for whichever comes first. */
 export function leaveShop(): void {
-  entered = null;
   try {
     sessionStorage.removeItem(KEY);
     localStorage.removeItem(KEY);
@@ -41,6 +44,9 @@ export function leaveShop(): void {
 
 /** An address of the shop's own, for what asks by its address alone. */
 export const ofShop = (address: string): string => (entered === null ? address : `${address}${address.includes("?") ? "&" : "?"}shop=${entered}`);
+
+/** The address of a read, as it is asked for ahead of the program. */
+export const readAt = (address: string): string => (wasKnown ? ofShop(address) : address);
 
 /** What is said with each request. */
 export const shopHeaders = (): Record<string, string> => (entered === null ? {} : { [SHOP_HEADER]: entered });

@@ -33,8 +33,7 @@ export const seasonBookPdf = (...asked: Parameters<SeasonBookWorker["seasonBook"
   askOnce<SeasonBookWorker, Uint8Array>(
     () => new Worker(new URL("./seasonBook.worker.ts", import.meta.url), { type: "module" }),
     async (worker) => {
-      const shop = shopAt();
-      if (shop !== null) await worker.enterShop(shop);
+      await worker.workFor(shopAt());
       await worker.speakAs(spoken());
       await worker.speakWords(languageSpoken(), "logbook");
       return worker.seasonBook(...asked);

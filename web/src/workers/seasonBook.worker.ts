@@ -1,7 +1,7 @@
 import { expose } from "comlink";
 import { speakWords } from "../kit/language/language.ts";
 import { speakAs } from "../kit/say.ts";
-import { enterShop, ofShop } from "../kit/shopAt.ts";
+import { ofShop, workFor } from "../kit/shopAt.ts";
 import type { PdfFonts } from "../kit/pdf/fonts.ts";
 import { seasonBook, type BookOf } from "./pdf/seasonBook.ts";
 
@@ -26,7 +26,7 @@ async function pictureFor(id: string): Promise<Uint8Array | null> {
 }
 
 const desk = {
-  enterShop,
+  workFor,
   speakAs,
   speakWords,
   /** One picture of each design and the photo of its panels, then the book. */
