@@ -116,8 +116,7 @@ export async function openTestShop({
   const database = openDatabase(url);
   await ensureShop(database, "UTC", new Date(NOW));
   const data = keeps ? temporaryFolder("backups") : null;
-  const backups =
-    data === null ? null : new Keepers({ url, data, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
+  const backups = data === null ? null : new Keepers({ url, data, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
   const feed = new Feed(url);
   await feed.open();
   const app = makeApp({

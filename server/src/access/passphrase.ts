@@ -25,7 +25,9 @@ const of = ({ shopId, accountId }: Account) => and(eq(signInKept.shopId, shopId)
 
 /** A hash of nothing that anybody knows: where there is no shop of a name, a try takes as long as where there is one. */
 const NOBODYS = hashByHeart(drawCode(RESET_LENGTH));
-export const tryNobodys = async (passphrase: string): Promise<void> => void (await isRight(await NOBODYS, passphrase));
+export async function tryNobodys(passphrase: string): Promise<void> {
+  await isRight(await NOBODYS, passphrase);
+}
 
 /** What is kept, made before the transaction that keeps it: it takes its time. The code is told once and nowhere kept as it is. */
 export interface MadePassphrase {

@@ -1,5 +1,16 @@
 import type { Router } from "@koa/router";
-import { askForPasskeys, faultsOf, keepPasskey, provePassphrase, resetPassphrase, setPassphrase, signIn, signInByPasskey, type PassphraseSetRead, type WaysInRead } from "@yule/contract";
+import {
+  askForPasskeys,
+  faultsOf,
+  keepPasskey,
+  provePassphrase,
+  resetPassphrase,
+  setPassphrase,
+  signIn,
+  signInByPasskey,
+  type PassphraseSetRead,
+  type WaysInRead,
+} from "@yule/contract";
 import { phrase, type Phrase } from "@yule/core";
 import type { Context } from "koa";
 import type { z } from "zod";
@@ -59,6 +70,12 @@ function calledBy(ctx: Context): CalledBy {
   return { rpId, origin };
 }
 
+const waysInto = async (tx: Transaction, place: Place): Promise<WaysInRead> => ({
+  areSeveral: false,
+  hasPassphrase: (await readPassphrase(tx, place)) !== null,
+  hasPasskeys: await hasPasskeys(tx, place.shopId),
+});
+
 /** The ways into the shop from elsewhere: a passphrase, a code that was kept for when it is forgotten, and passkeys. */
 export function wayRoutes(router: Router, { database, clock, shops }: DoorSetting, screens: Screens): void {
   const within = <T>({ shopId }: Place, work: (tx: Transaction) => Promise<T>): Promise<T> => inShop(database, shopId, work);
@@ -71,10 +88,8 @@ export function wayRoutes(router: Router, { database, clock, shops }: DoorSettin
   };
   router.get("/ways-in", async (ctx) => {
     ctx.set("cache-control", "no-store");
-    const place = (await shops.areSeveral()) ? null : await shops.behindDoor(undefined);
-    ctx.body = place
-      ? await within(place, async (tx): Promise<WaysInRead> => ({ areSeveral: false, hasPassphrase: (await readPassphrase(tx, place)) !== null, hasPasskeys: await hasPasskeys(tx, place.shopId) }))
-      : ({ areSeveral: true, hasPassphrase: true, hasPasskeys: true } satisfies WaysInRead);
+    const place = await shops.behindDoor(undefined);
+    ctx.body = place ? await within(place, (tx) => waysInto(tx, place)) : ({ areSeveral: true, hasPassphrase: true, hasPasskeys: true } satisfies WaysInRead);
   });
   router.post("/sign-in", async (ctx) => {
     const { passphrase, name, shop } = told(ctx, signIn, phrase`This device cannot sign in.`);
@@ -98,7 +113,7 @@ export function wayRoutes(router: Router, { database, clock, shops }: DoorSettin
     const place = await doorOf(shops, shop);
     const kept = place && (await within(place, (tx) => readPassphrase(tx, place)));
     if (!kept && shop === undefined) throw notSet();
-    // A hundred random bits: what strangers try at the passphrase keeps nobody with the paper waiting.
+    // A hundred random bits: strangers who try the passphrase keep nobody with the paper waiting.
     const right = slowing.oncePer(ctx);
     const wrong = (): Refusal =>
       new Refusal(422, phrase`The passphrase cannot be set anew.`, [

@@ -21,7 +21,8 @@ export function keepEachNight(keepers: Keepers, shops: Shops, log: Pick<Logger, 
 }
 
 /** The shops of tables that wait for an update. */
-const shopsIn = async (client: pg.Client): Promise<string[]> => (await client.query<{ shop_id: string }>("select shop_id from shop order by shop_id")).rows.map((row) => row.shop_id);
+const shopsIn = async (client: pg.Client): Promise<string[]> =>
+  (await client.query<{ shop_id: string }>("select shop_id from shop order by shop_id")).rows.map((row) => row.shop_id);
 
 /** Keeps what is there before the tables are changed by a newer version. A shop that cannot be kept is not changed. */
 export async function keepBeforeUpdate(url: string, migrations: string, keepers: Keepers, log: Pick<Logger, "error">): Promise<void> {

@@ -23,7 +23,11 @@ const on = (id: string) => ({
   },
 });
 const first = on(FIRST_SHOP);
-const glue = (name: string) => ({ id: v7(), kind: "add-store", payload: { id: v7(), kind: "glue", name, width: null, height: null, onHand: 2, pack: 1, packCostMinor: 100, leadDays: 1 } });
+const glue = (name: string) => ({
+  id: v7(),
+  kind: "add-store",
+  payload: { id: v7(), kind: "glue", name, width: null, height: null, onHand: 2, pack: 1, packCostMinor: 100, leadDays: 1 },
+});
 const names = async (page: ReturnType<typeof on>) => (await page.read<StoresRead>("stores")).stores.map(({ name }) => name);
 
 describe("several shops on one machine", () => {
@@ -84,7 +88,7 @@ describe("several shops on one machine", () => {
     expect(begun.length).toBeGreaterThan(20);
     await demo.post("commands", glue("A glue too many"));
     expect(await names(demo)).toHaveLength(begun.length + 1);
-    const before = (await (await fetch(`${shop.base}/stores`, { headers: { [SHOP_HEADER]: opened.body.id } })).headers.get("etag")) ?? "";
+    const before = (await fetch(`${shop.base}/stores`, { headers: { [SHOP_HEADER]: opened.body.id } })).headers.get("etag") ?? "";
     expect((await first.post("shops/demo")).body.id).toBe(opened.body.id);
     expect(await names(demo)).toEqual(begun);
     // A screen that read what was there is not told that it is still so.

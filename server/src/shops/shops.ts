@@ -14,7 +14,7 @@ export interface Place {
   readonly accountId: string;
 }
 /** Every shop's maker has the same id, so that a backup of one opens in the place of any other. */
-export const placeOf = (shopId: string): Place => ({ shopId, accountId: HOME.accountId });
+export const makersIn = (shopId: string): Place => ({ shopId, accountId: HOME.accountId });
 
 /** So many shops of one name are never looked at when somebody names the one to come into. */
 const ALIKE = 2;
@@ -35,12 +35,12 @@ export class Shops {
       if (rowCount === 0) return null;
       this.known.add(wanted);
     }
-    return placeOf(wanted);
+    return makersIn(wanted);
   }
 
   private async first(): Promise<Place> {
     const { rows } = await this.setting.database.$client.query<{ shop_id: string }>("select shop_id from shop order by is_demo, shop_id <> $1, shop_id limit 1", [HOME.shopId]);
-    return placeOf(rows[0]?.shop_id ?? HOME.shopId);
+    return makersIn(rows[0]?.shop_id ?? HOME.shopId);
   }
 
   /** By name, the demo last. */
@@ -58,27 +58,25 @@ export class Shops {
     const { $client } = this.setting.database;
     if (name !== undefined) {
       const { rows } = await $client.query<{ shop_id: string }>("select shop_id from shop where lower(name) = lower($1) limit $2", [name, ALIKE]);
-      return rows.length === 1 && rows[0] ? placeOf(rows[0].shop_id) : null;
+      return rows.length === 1 && rows[0] ? makersIn(rows[0].shop_id) : null;
     }
     const doors = await this.doors();
-    return doors.length > 1 ? null : placeOf(doors[0] ?? HOME.shopId);
-  }
-
-  /** Whether who stands at the door has to say which shop is meant. */
-  async areSeveral(): Promise<boolean> {
-    return (await this.doors()).length > 1;
+    return doors.length > 1 ? null : makersIn(doors[0] ?? HOME.shopId);
   }
 
   /** Shops that open by what is known by heart or by a passkey: two at most, which is enough to know that there are several. */
   private async doors(): Promise<string[]> {
-    const { rows } = await this.setting.database.$client.query<{ shop_id: string }>("select shop_id from (select shop_id from sign_in union select shop_id from passkey) door limit $1", [ALIKE]);
+    const { rows } = await this.setting.database.$client.query<{ shop_id: string }>(
+      "select shop_id from (select shop_id from sign_in union select shop_id from passkey) door limit $1",
+      [ALIKE],
+    );
     return rows.map((row) => row.shop_id);
   }
 
   /** The shop whose code for one device this is. @returns null where no shop has given such a code out */
   async ofCode(codeHash: string): Promise<Place | null> {
     const { rows } = await this.setting.database.$client.query<{ shop_id: string }>("select shop_id from let_in where code_hash = $1", [codeHash]);
-    return rows[0] ? placeOf(rows[0].shop_id) : null;
+    return rows[0] ? makersIn(rows[0].shop_id) : null;
   }
 
   /** A code that is none's counts against all that stand, whichever shop's it was meant for. */
@@ -93,7 +91,7 @@ export class Shops {
       if ((await this.all()).some((each) => each.name.toLowerCase() === name.toLowerCase()))
         refuse({ code: "name-taken", path: ["name"], given: [{ name, of: "shop" }, ", which is another shop's name here"], allowed: phrase`a name that no other shop here has` });
       const { lengthSystem, country, region, timeZone, currency, manner } = await inShop(database, from, readHome);
-      const place = placeOf(v7());
+      const place = makersIn(v7());
       await inShop(database, place.shopId, (tx) => beginShop(tx, place.shopId, { name, lengthSystem, country, region, timeZone, currency, manner }, now));
       return place;
     });
@@ -104,7 +102,7 @@ export class Shops {
     return this.alone(async () => {
       const { url, outside } = this.setting;
       const there = (await this.all()).find(({ isDemo }) => isDemo);
-      const place = placeOf(there?.id ?? v7());
+      const place = makersIn(there?.id ?? v7());
       await fillWithDemo(url, place, outside, now);
       return place;
     });

@@ -60,7 +60,9 @@ export const problemIn = (caught: unknown): Problem => (caught instanceof Proble
 
 /** One request to the server. @throws ProblemError, with status 0 when nothing answered */
 export async function request(path: string, init?: Omit<RequestInit, "headers"> & { readonly headers?: Readonly<Record<string, string>> }): Promise<unknown> {
-  const answer = await fetch(readAt(`/api/${path}`), { ...init, headers: { ...shopHeaders(), ...init?.headers }, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(() => null);
+  const answer = await fetch(readAt(`/api/${path}`), { ...init, headers: { ...shopHeaders(), ...init?.headers }, signal: init?.signal ?? AbortSignal.timeout(10_000) }).catch(
+    () => null,
+  );
   if (!answer || !isOfThisShop(answer) || answer.status === 502 || answer.status === 504) throw new ProblemError(OFFLINE);
   const body: unknown = answer.status === 204 ? null : await answer.json().catch(() => null);
   // An answer that broke off on its way is no answer.

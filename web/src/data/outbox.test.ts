@@ -17,7 +17,7 @@ let sent: CommandEnvelope[] = [];
 let benchReads = 0;
 const batch = { id: "b", facts: [], units: [], perSheet: 1 } as unknown as BenchRead["batches"][number];
 const bench: BenchRead = { batches: [batch], sessions: [], room: null, yields: [], learned: { records: [], worked: [], stays: [] } };
-const answer = (status: number, body: unknown): Response => ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
+const answer = (status: number, body: unknown): Response => ({ ok: status < 400, status, headers: new Headers(), json: () => Promise.resolve(body) }) as Response;
 const server = (path: string, init?: RequestInit): Promise<Response> => {
   if (isAway) return Promise.reject(new Error("nothing answers"));
   if (path.endsWith("/bench")) {

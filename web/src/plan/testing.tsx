@@ -31,7 +31,7 @@ export class PretendServer {
   }
 
   private answer(path: string, init?: RequestInit): Response {
-    const respond = (status: number, body: unknown) => ({ ok: status < 400, status, json: () => Promise.resolve(body) }) as Response;
+    const respond = (status: number, body: unknown) => ({ ok: status < 400, status, headers: new Headers(), json: () => Promise.resolve(body) }) as Response;
     if (init?.method !== "POST") {
       this.asked.push(path);
       const name = /\/api\/([a-z]+)/.exec(path)?.[1] ?? "";

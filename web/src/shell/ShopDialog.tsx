@@ -12,7 +12,7 @@ import { useSchemaForm } from "../kit/form/useSchemaForm.ts";
 import { Choice, FaultLines, FormField, TextInput } from "../kit/FormField.tsx";
 import { countryName } from "../kit/say.ts";
 
-const Shops = lazy(async () => ({ default: (await import("../features/shops/Shops.tsx")).Shops }));
+const ShopsPanel = lazy(async () => ({ default: (await import("../features/shops/ShopsPanel.tsx")).ShopsPanel }));
 const Devices = lazy(async () => ({ default: (await import("../features/devices/Devices.tsx")).Devices }));
 const Backups = lazy(async () => ({ default: (await import("../features/backups/Backups.tsx")).Backups }));
 
@@ -97,7 +97,7 @@ export function ShopDialog({ shop, onClose }: { shop: ShopRead; onClose: () => v
   return (
     <Dialog title={t`The shop, and how it writes`} wide onClose={onClose}>
       <Suspense>
-        <Shops shopId={shop.id} />
+        <ShopsPanel shopId={shop.id} />
       </Suspense>
       <form noValidate onSubmit={(event) => void keep(event)}>
         <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="12px 18px">

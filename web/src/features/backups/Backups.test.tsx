@@ -22,7 +22,7 @@ beforeEach(() => {
     if (init?.method !== undefined || path.endsWith("about")) asked.push(key);
     const body = key === "GET backups" ? there : (answers[key] ?? {});
     const status = (body as Partial<Problem>).status ?? 200;
-    return Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(body) } as Response);
+    return Promise.resolve({ ok: status < 400, status, headers: new Headers(), json: () => Promise.resolve(body) } as Response);
   }) as typeof fetch;
 });
 afterEach(cleanup);

@@ -121,7 +121,10 @@ export function ByPasskey(door: Door) {
       name={nameIn(form)}
       shop={shopIn(form, door)}
       send={async ({ name, shop }) => {
-        const { challenge, options } = (await ask("POST", "sign-in/passkey/ask", { shop })) as { challenge: string; options: Parameters<typeof startAuthentication>[0]["optionsJSON"] };
+        const { challenge, options } = (await ask("POST", "sign-in/passkey/ask", { shop })) as {
+          challenge: string;
+          options: Parameters<typeof startAuthentication>[0]["optionsJSON"];
+        };
         const credential = await startAuthentication({ optionsJSON: options }).catch(() => null);
         if (!credential) throw new ProblemError(notDone());
         await ask("POST", "sign-in/passkey", { challenge, credential, name, shop });

@@ -15,7 +15,7 @@ beforeEach(() => {
   sent = [];
   globalThis.fetch = ((_path: string, init?: RequestInit) => {
     sent.push(JSON.parse(init?.body as string) as CommandEnvelope);
-    return Promise.resolve({ ok: answer.status < 400, status: answer.status, json: () => Promise.resolve(answer.body) } as Response);
+    return Promise.resolve({ ok: answer.status < 400, status: answer.status, headers: new Headers(), json: () => Promise.resolve(answer.body) } as Response);
   }) as typeof fetch;
 });
 afterEach(cleanup);

@@ -22,7 +22,7 @@ const opened = async (path: string, body?: object): Promise<string> => {
 };
 
 /** The shops of this machine: which one she is in, the others to enter, one of her own to open, and the demo to try things in. */
-export function Shops({ shopId }: { shopId: string }) {
+export function ShopsPanel({ shopId }: { shopId: string }) {
   const { data } = useShopsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [asked, setAsked] = useState<"own" | "back" | null>(null);
   const [busy, setBusy] = useState(false);
@@ -44,7 +44,9 @@ export function Shops({ shopId }: { shopId: string }) {
     <Box as="section" aria-labelledby="shops-here" borderBottom="1px solid" borderColor="hairline" paddingBottom="16px" marginBottom="18px">
       <Heading as="h3" id="shops-here" fontSize="20px" fontWeight={600} marginBottom="6px">{t`Shops on this machine`}</Heading>
       <Text marginBottom="10px">
-        {inDemo ? t`This is the demo: try whatever you like in it. Nothing here is yours, and nothing of yours is here.` : t`You are in your own shop. What is done in another one changes nothing in it.`}
+        {inDemo
+          ? t`This is the demo: try whatever you like in it. Nothing here is yours, and nothing of yours is here.`
+          : t`You are in your own shop. What is done in another one changes nothing in it.`}
       </Text>
       <Flex gap="8px 12px" wrap="wrap" align="center">
         {data.shops
