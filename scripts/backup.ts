@@ -5,13 +5,13 @@ import { keeperFor } from "./lib/keeperFor.ts";
 import { folderOf, reachShop, readWords, endWith } from "./lib/reachShop.ts";
 
 /** Makes a backup of a shop now, whether it is open or not, and reads it back. */
-const { told } = readWords(process.argv.slice(2), ["--data", "--to"], 0);
+const { told } = readWords(process.argv.slice(2), ["--data", "--to", "--shop"], 0);
 const to = told.get("--to");
 if (to === "") endWith("--to: given nothing, allowed the file it is copied to");
 const folder = folderOf(told.get("--data"));
 const { url, close } = await reachShop(folder);
 const from = performance.now();
-const keeper = keeperFor(url, folder);
+const keeper = await keeperFor(url, folder, told.get("--shop"));
 try {
   const made = await keeper.make("asked");
   const file = to === undefined ? join(keeper.folder, made.file) : resolve(to);

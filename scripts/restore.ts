@@ -8,7 +8,7 @@ import { keeperFor } from "./lib/keeperFor.ts";
 import { beginsWithoutDemo, folderOf, MIGRATIONS, reachShop, readWords, endWith } from "./lib/reachShop.ts";
 
 /** Puts a backup in the place of all that a shop has, or makes a shop of it on a new machine. What was there is kept as a backup first. */
-const { told, plain } = readWords(process.argv.slice(2), ["--data"], 1);
+const { told, plain } = readWords(process.argv.slice(2), ["--data", "--shop"], 1);
 const [given] = plain;
 if (given === undefined) endWith("FILE: given nothing, allowed the file of a backup: npm run restore -- FILE");
 const path = resolve(given);
@@ -22,7 +22,7 @@ try {
   await ensureShop(database, "UTC", new Date());
   await database.$client.end();
   beginsWithoutDemo(folder, new Date());
-  const keeper = keeperFor(url, folder);
+  const keeper = await keeperFor(url, folder, told.get("--shop"));
   const { file } = await keeper.bringIn(createReadStream(path));
   const about = await keeper.restore(file);
   const seconds = ((performance.now() - from) / 1000).toFixed(1);

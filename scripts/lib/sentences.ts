@@ -18,8 +18,8 @@ function* sourcesIn(folder: string): Generator<string> {
   }
 }
 
-/** What is opened by the shop's name: its settings, its devices, its backups; and what could not be taken. */
-const SETTINGS = /^web\/src\/(?:features\/(?:backups|devices|refused)\/|shell\/ShopDialog)/;
+/** What is opened by the shop's name: its settings, the shops beside it, its devices, its backups; and what could not be taken. */
+const SETTINGS = /^web\/src\/(?:features\/(?:backups|devices|refused|shops)\/|shell\/ShopDialog)/;
 
 /** The catalogue that a file's sentences belong to: its view's, or the one that is always there. Two parts of the core speak in one view alone. */
 const domainOf = (path: string): string => {
