@@ -229,7 +229,7 @@ const Head = memo(function Head({ outlook, planning }: { outlook: Outlook | null
         </Suspense>
       )}
       {shop?.isDemo && isMaker && (
-        <Button variant="outline" display={{ base: "none", md: "inline-flex" }} onClick={() => setSettings(true)}>
+        <Button variant="outline" display={{ base: "none", md: "inline-flex" }} alignItems="center" onClick={() => setSettings(true)}>
           {t`This is the demo`}
         </Button>
       )}

@@ -8,6 +8,7 @@ import { useSchemaForm } from "../../kit/form/useSchemaForm.ts";
 import { FaultLines, FormField, TextInput } from "../../kit/FormField.tsx";
 import { enterShop } from "../../kit/shopAt.ts";
 
+type Faults = Parameters<typeof FaultLines>[0]["faults"];
 /** A demo that is painted takes its time. */
 const LONG_MS = 120_000;
 
@@ -21,12 +22,18 @@ const opened = async (path: string, body?: object): Promise<string> => {
   return ((await request(path, { method: "POST", signal: AbortSignal.timeout(LONG_MS), ...told })) as ShopOpened).id;
 };
 
+/** Unlike a command nothing of this is kept to be sent later. */
+function faultsIn(thrown: unknown): Faults {
+  const problem = problemIn(thrown);
+  return problem.status === 0 ? [t`The server does not answer. Nothing was opened and nothing set back; try again once it does.`] : problemFaults(problem);
+}
+
 /** The shops of this machine: which one she is in, the others to enter, one of her own to open, and the demo to try things in. */
 export function ShopsPanel({ shopId }: { shopId: string }) {
   const { data } = useShopsQuery(undefined, { refetchOnMountOrArgChange: true });
   const [asked, setAsked] = useState<"own" | "back" | null>(null);
   const [busy, setBusy] = useState(false);
-  const [faults, setFaults] = useState<Parameters<typeof FaultLines>[0]["faults"]>([]);
+  const [faults, setFaults] = useState<Faults>([]);
   if (!data?.mayOpen) return null;
   const demo = data.shops.find(({ isDemo }) => isDemo);
   const inDemo = demo?.id === shopId;
@@ -36,7 +43,7 @@ export function ShopsPanel({ shopId }: { shopId: string }) {
     try {
       enter(await opened("shops/demo"));
     } catch (thrown) {
-      setFaults(problemFaults(problemIn(thrown)));
+      setFaults(faultsIn(thrown));
       setBusy(false);
     }
   };
@@ -92,11 +99,13 @@ const entering = ({ name, isDemo }: ShopHere): string => (isDemo ? t`Enter the d
 
 function OwnShop({ onClose }: { onClose: () => void }) {
   const form = useSchemaForm(openShop, { name: "" });
+  const [away, setAway] = useState<Faults>([]);
   const open = form.handleSubmit(async (told) => {
     try {
       enter(await opened("shops", told));
     } catch (thrown) {
-      form.refuse(problemIn(thrown));
+      if (problemIn(thrown).status === 0) setAway(faultsIn(thrown));
+      else form.refuse(problemIn(thrown));
     }
   });
   return (
@@ -106,7 +115,7 @@ function OwnShop({ onClose }: { onClose: () => void }) {
         <FormField label={t`Name of the shop`} fault={form.faultOf("name")}>
           <TextInput {...form.register("name")} autoComplete="off" />
         </FormField>
-        <FaultLines faults={form.rest} />
+        <FaultLines faults={[...form.rest, ...away]} />
         <Flex gap="10px" justify="flex-end" marginTop="14px">
           <Button variant="outline" type="button" onClick={onClose}>{t`Leave it as it is`}</Button>
           <Button type="submit" disabled={form.formState.isSubmitting}>{t`Open this shop`}</Button>
