@@ -163,6 +163,9 @@ function routes(setting: AppSetting): Router {
     const parsed = envelope.safeParse(given);
     if (!parsed.success) throw new Refusal(422, phrase`This is not a command.`, faultsOf(parsed.error, given));
     const { shopId, accountId, role, device } = whoMay(ctx, (each) => mayTell(each, parsed.data.kind));
+    const { kind, payload } = parsed.data;
+    if (kind === "set-shop" && typeof payload === "object" && payload !== null && "name" in payload && typeof payload.name === "string")
+      await setting.shops.refuseTaken(payload.name, shopId);
     ctx.body = await runCommand(
       database,
       { shopId, accountId, by: { device, role }, ...(role === "maker" ? {} : { mayUndo: (kind: CommandKind) => mayTell(role, kind) }), now: clock.now(), outside },

@@ -54,6 +54,9 @@ describe("several shops on one machine", () => {
     const taken = await first.post("shops", { name: "quince yard" });
     expect([taken.status, taken.body.errors[0]?.path]).toEqual([422, ["name"]]);
     expect((await first.post("shops", { name: "  " })).status).toBe(422);
+    const renamed = await first.post("commands", { id: v7(), kind: "set-shop", payload: { name: " QUINCE yard " } });
+    expect([renamed.status, renamed.body.errors[0]?.path]).toEqual([422, ["name"]]);
+    expect((await second.post("commands", { id: v7(), kind: "set-shop", payload: { name: "Quince Yard" } })).status).toBe(200);
     const gone = await fetch(`${shop.base}/shop`, { headers: { [SHOP_HEADER]: v7() } });
     expect(gone.status).toBe(410);
   });

@@ -84,12 +84,18 @@ export class Shops {
     await this.setting.database.$client.query("update let_in set misses = misses + 1");
   }
 
+  /** By its name a shop is come into: no two have the same. @param own the shop that is to have it @throws Refusal */
+  async refuseTaken(name: string, own: string | null): Promise<void> {
+    const { rows } = await this.setting.database.$client.query<{ shop_id: string }>("select shop_id from shop where lower(name) = lower($1) limit $2", [name.trim(), ALIKE]);
+    if (rows.some((row) => row.shop_id !== own))
+      refuse({ code: "name-taken", path: ["name"], given: [{ name, of: "shop" }, ", which is another shop's name here"], allowed: phrase`a name that no other shop here has` });
+  }
+
   /** Opens a shop of her own, which begins with the country, the money and the units of the one she is in. @throws Refusal where another has the name */
   open(name: string, from: string, now: Date): Promise<Place> {
     return this.alone(async () => {
       const { database } = this.setting;
-      if ((await this.all()).some((each) => each.name.toLowerCase() === name.toLowerCase()))
-        refuse({ code: "name-taken", path: ["name"], given: [{ name, of: "shop" }, ", which is another shop's name here"], allowed: phrase`a name that no other shop here has` });
+      await this.refuseTaken(name, null);
       const { lengthSystem, country, region, timeZone, currency, manner } = await inShop(database, from, readHome);
       const place = makersIn(v7());
       await inShop(database, place.shopId, (tx) => beginShop(tx, place.shopId, { name, lengthSystem, country, region, timeZone, currency, manner }, now));
