@@ -65,8 +65,12 @@ export function onlyLetIn({ database, clock, shops }: { readonly database: Datab
     }
     const who = isHere(ctx) ? await whoSitsHere(ctx, shops) : await carrier(ctx, database, clock.now());
     if (!who) throw notLetIn();
-    if (wantedShop(ctx) !== null && wantedShop(ctx) !== who.shopId) throw new Refusal(409, phrase`This device is in another shop now. Read it anew.`);
+    const wanted = wantedShop(ctx);
+    if (wanted !== null && wanted !== who.shopId) throw new Refusal(409, phrase`This device is in another shop now. Read it anew.`);
     ctx.set(SHOP_HEADER, who.shopId);
+    // Which shop it is has been asked here; what is looked up in it is asked by the rest.
+    const { shop, ...asked } = ctx.query;
+    if (shop !== undefined) ctx.query = asked;
     (ctx.state as { who?: Asker }).who = who;
     await next();
   };

@@ -1,10 +1,10 @@
-import type { Role, ShopRead } from "@yule/contract";
+import { FIRST_SHOP, type Role, type ShopRead } from "@yule/contract";
 import { eq } from "drizzle-orm";
 import type { Transaction } from "../db/pool.ts";
 import { account, shop } from "./tables.ts";
 
 /** The first shop of a kitchen table. Of any shop the maker has this id. */
-export const HOME = { shopId: "01936b5c-7a00-7000-8000-000000000001", accountId: "01936b5c-7a00-7000-8000-000000000002" } as const;
+export const HOME = { shopId: FIRST_SHOP, accountId: "01936b5c-7a00-7000-8000-000000000002" } as const;
 
 /** The row of the shop at hand. */
 export async function readHome(tx: Transaction): Promise<typeof shop.$inferSelect> {

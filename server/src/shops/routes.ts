@@ -31,7 +31,7 @@ export function shopRoutes(router: Router, { shops, clock }: { readonly shops: S
   });
   router.post("/shops/demo", async (ctx) => {
     onlyHere(ctx);
-    const { shopId } = await shops.demo(clock.now());
+    const { shopId } = await shops.demo(whoAsks(ctx).shopId, clock.now());
     begun(shopId);
     ctx.body = { id: shopId } satisfies ShopOpened;
   });

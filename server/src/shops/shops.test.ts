@@ -45,7 +45,9 @@ describe("several shops on one machine", () => {
     expect((await second.post("commands", glue("Bone glue"))).status).toBe(200);
     expect(await names(first)).toEqual(["Fish glue"]);
     expect(await names(second)).toEqual(["Bone glue"]);
-    // Also where the address says it, as a picture's does.
+    // Also where the address says it, as a picture's does, whatever else it asks.
+    for (const path of ["logbook?most=5", "households?", "seasons?", "put-away?", "review?", "years?", "book?", "holidays?places=IE&from=2031-11-08", "shop-window?"])
+      expect([path, (await fetch(`${shop.base}/${path}&shop=${secondId}`)).status]).toEqual([path, 200]);
     const asked = await fetch(`${shop.base}/stores?shop=${secondId}`);
     expect([asked.headers.get(SHOP_HEADER), ((await asked.json()) as StoresRead).stores.length]).toEqual([secondId, 1]);
   });

@@ -103,11 +103,12 @@ export class Shops {
     });
   }
 
-  /** Opens the demo beside her own, or sets back the one that is there. */
-  demo(now: Date): Promise<Place> {
+  /** Opens the demo beside her own, or sets back the one that is there: where a backup has made several, the one she is in. */
+  demo(from: string, now: Date): Promise<Place> {
     return this.alone(async () => {
       const { url, outside } = this.setting;
-      const there = (await this.all()).find(({ isDemo }) => isDemo);
+      const demos = (await this.all()).filter(({ isDemo }) => isDemo);
+      const there = demos.find(({ id }) => id === from) ?? demos[0];
       const place = makersIn(there?.id ?? v7());
       await fillWithDemo(url, place, outside, now);
       return place;
