@@ -1,3 +1,4 @@
+import * as server from "./server/jest.bundle.mjs";
 import { FOLDER, NAMES } from "./web/jest.bundle.mjs";
 
 const transform = {
@@ -17,6 +18,7 @@ export default {
       testEnvironment: "node",
       testMatch: ["<rootDir>/server/**/*.test.ts"],
       globalSetup: "<rootDir>/server/jest.postgres.mjs",
+      moduleNameMapper: { [server.NAMES]: `<rootDir>/${server.FOLDER}/$1.mjs` },
       globalTeardown: "<rootDir>/server/jest.postgres.stop.mjs",
     },
     {

@@ -4,8 +4,10 @@ import { drizzle } from "drizzle-orm/node-postgres";
 import { migrate } from "drizzle-orm/node-postgres/migrator";
 import pg from "pg";
 import { makeDatabase, startTestServer } from "../scripts/lib/testServer.mjs";
+import pack from "./jest.bundle.mjs";
 
 export default async function startServer() {
+  await pack();
   const server = await startTestServer("tests");
   const client = new pg.Client({ connectionString: await makeDatabase(server.url, "tables") });
   await client.connect();

@@ -1,10 +1,7 @@
 // What the interface stands on, packed once for all its tests: a thousand small modules read anew for each file took longer than the tests.
-import { build } from "esbuild";
-import { rmSync } from "node:fs";
 import { createRequire } from "node:module";
-import { join } from "node:path";
+import { namesOf, packForTests } from "../scripts/lib/packForTests.mjs";
 
-const root = join(import.meta.dirname, "..");
 const require = createRequire(import.meta.url);
 
 /** Packages that name what they export only while they run. */
@@ -39,36 +36,11 @@ const PACKED = [
 
 /** Where jest finds them: see the names it maps. */
 export const FOLDER = "node_modules/.cache/tests-of-the-interface";
-export const NAMES = `^(${PACKED.join("|")})$`;
+export const NAMES = namesOf(PACKED);
 
 const entry = (name) =>
   NAMED_LATE.includes(name)
     ? `import all from "${name}"; export default all; export const { ${Object.keys(require(name)).join(", ")} } = all;`
     : `export * from "${name}";${name.endsWith("user-event") ? ` export { default } from "${name}";` : ""}`;
 
-export default async function pack() {
-  const outdir = join(root, FOLDER);
-  rmSync(outdir, { recursive: true, force: true });
-  await build({
-    entryPoints: PACKED.map((name) => ({ in: `entry:${name}`, out: name })),
-    outdir,
-    outExtension: { ".js": ".mjs" },
-    bundle: true,
-    splitting: true,
-    format: "esm",
-    platform: "browser",
-    target: "es2022",
-    define: { "process.env.NODE_ENV": '"test"' },
-    external: ["highs", "zod", "zod/*", "node:*"],
-    logLevel: "error",
-    plugins: [
-      {
-        name: "entries",
-        setup(builder) {
-          builder.onResolve({ filter: /^entry:/ }, ({ path }) => ({ path: path.slice("entry:".length), namespace: "entry" }));
-          builder.onLoad({ filter: /.*/, namespace: "entry" }, ({ path }) => ({ contents: entry(path), resolveDir: join(root, "web") }));
-        },
-      },
-    ],
-  });
-}
+export default () => packForTests(FOLDER, { names: PACKED, from: "web", entry, platform: "browser", external: ["highs", "zod", "zod/*", "node:*"] });

@@ -2,7 +2,9 @@ import { seededRandom } from "@yule/core";
 import { encode } from "fast-png";
 
 // Taken once: the brush asks for them at every point of the paper.
-const { abs, cos, exp, floor, hypot, imul, max, min, round, sin } = Math;
+const { abs, cos, exp, floor, imul, max, min, round, sin, sqrt } = Math;
+/** As Math.hypot, which looks out for numbers that no paper has, and takes far longer. */
+const hypot = (x: number, y: number): number => sqrt(x * x + y * y);
 
 /** A point on the panel: 0 to 1 from left to right, and in the same measure downwards. */
 export interface Point {
@@ -49,7 +51,10 @@ export class Paper {
         const grain = this.noise(x * 0.45, y * 0.45) - 0.5 + 0.6 * (this.noise(x * 0.16 + 40, y * 0.16) - 0.5);
         this.grain[y * width + x] = grain;
         const tone = 1 - 0.022 * max(0, grain);
-        this.light.set([0.985 * tone, 0.972 * tone, 0.945 * tone], (y * width + x) * 3);
+        const index = (y * width + x) * 3;
+        this.light[index] = 0.985 * tone;
+        this.light[index + 1] = 0.972 * tone;
+        this.light[index + 2] = 0.945 * tone;
       }
     }
   }
@@ -57,6 +62,7 @@ export class Paper {
   /** Lays a transparent wash: light is multiplied, more where pigment settles in the grain and at the rim. */
   wash(shape: Shape, colour: Colour, style: WashStyle): void {
     const { strength, rough = 0.008, rim = 0.35, graded } = style;
+    const through = colour.map((channel) => min(1, channel ** 1.15 + 0.02));
     this.eachNear(shape, rough * 1.2, (x, y, rawDistance) => {
       const wander = (this.noise(x * 0.05 + 7, y * 0.05) - 0.5) * 2 * rough + (this.noise(x * 0.2, y * 0.2 + 9) - 0.5) * rough;
       const distance = rawDistance + wander;
@@ -68,8 +74,7 @@ export class Paper {
       const fall = graded ? graded[0] + (graded[1] - graded[0]) * (y / this.height) : 1;
       const depth = min(1.4, strength * flow * edge * fall) * cover;
       for (let channel = 0; channel < 3; channel += 1) {
-        const through = (colour[channel] ?? 0) ** 1.15;
-        this.light[index * 3 + channel] = (this.light[index * 3 + channel] ?? 0) * (1 - depth + depth * min(1, through + 0.02));
+        this.light[index * 3 + channel] = (this.light[index * 3 + channel] ?? 0) * (1 - depth + depth * (through[channel] ?? 0));
       }
     });
   }
