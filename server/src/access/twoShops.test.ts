@@ -26,9 +26,11 @@ let ids: Awaited<ReturnType<typeof furnish>>["ids"];
 let ownEvent: string;
 let ownPicture: string;
 let cookie: string;
+/** The shops that were to be planned anew. */
+const wanted: string[] = [];
 
 beforeAll(async () => {
-  shop = await openTestShop({ demo: true });
+  shop = await openTestShop({ demo: true, planner: { want: (shopId) => Promise.resolve(void wanted.push(shopId)) } });
   const file = join(temporaryFolder("two-shops"), "shop.zip");
   await writeBackup(shop.url, HOME.shopId, file, now, MIGRATIONS);
   const archive = await openBackup(file, MIGRATIONS);
@@ -150,6 +152,34 @@ test("one shop's screens hear nothing of the other's changes", async () => {
   expect(heard.join("").match(/"kind":"add-series"/g)).toHaveLength(1);
   asked.destroy();
 }, 60_000);
+
+test("a change asks for a plan of its own shop alone", async () => {
+  wanted.length = 0;
+  expect((await told("set-shop", { changeover: 7 })).status).toBe(200);
+  expect(new Set(wanted)).toEqual(new Set([NEXT_DOOR]));
+  wanted.length = 0;
+  expect((await shop.give("set-shop", { changeover: 8 })).status).toBe(200);
+  expect(new Set(wanted)).toEqual(new Set([HOME.shopId]));
+});
+
+test("a calendar's secret opens the shop that gave it, and in the other it is nobody's", async () => {
+  const at = async (secret: string, shopId: string) => {
+    const answer = await fetch(`${shop.base}/calendar/${secret}.ics?shop=${shopId}`);
+    return { status: answer.status, text: (await answer.text()).replaceAll(secret, "SECRET") };
+  };
+  const secretOf = (text: string): string => (JSON.parse(text) as { calendarSecret: string | null }).calendarSecret ?? "none";
+  await shop.give("set-calendar-address", { open: true });
+  await told("set-calendar-address", { open: true });
+  const [ours, nextDoors] = [secretOf(await (await fetch(`${shop.base}/shop`)).text()), secretOf((await theirs("GET", "shop")).text)];
+  expect(ours).not.toBe(nextDoors);
+  expect(await at(nextDoors, NEXT_DOOR)).toMatchObject({ status: 200, text: expect.stringContaining(MARK) as string });
+  const own = await at(ours, HOME.shopId);
+  expect([own.status, own.text.includes(MARK)]).toEqual([200, false]);
+  const nobodys = await at("guess", HOME.shopId);
+  expect(nobodys.status).toBe(404);
+  expect(await at(nextDoors, HOME.shopId)).toEqual(nobodys);
+  expect(await at(ours, NEXT_DOOR)).toEqual(nobodys);
+});
 
 test("in every table the role of the server sees and changes rows of its own shop alone, and can put none into another's", async () => {
   const tables = await connected(shop.url, (client) => forShop(client, HOME.shopId, "read", () => shopTables(client)));

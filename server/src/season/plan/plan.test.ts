@@ -1,4 +1,5 @@
-import type { PlanRead, PlanStarts, SeasonRead, StoredPlan } from "@yule/contract";
+import { v7 } from "uuid";
+import { SHOP_HEADER, type PlanRead, type PlanStarts, type SeasonRead, type StoredPlan } from "@yule/contract";
 import { planSeason, startsOfPlan, type Outlook } from "@yule/derive";
 import { HOME } from "../../shop/reads.ts";
 import { simulatedOutside } from "../../outside/outside.ts";
@@ -203,6 +204,26 @@ test("another shop's plan is not read", async () => {
   await client.query("rollback");
   client.release();
   expect(HOME.shopId).not.toBe("01936b5c-7a00-7000-8000-0000000000ff");
+}, 40_000);
+
+test("a change in one shop plans that shop, and leaves the other's plan as it was", async () => {
+  await furnish(shop);
+  await weekly();
+  await openPlanner();
+  const first = await until(isFresh);
+  const opened = await fetch(`${shop.base}/shops`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify({ name: "Quince Yard" }) });
+  const nextDoor = { [SHOP_HEADER]: ((await opened.json()) as { id: string }).id, "content-type": "application/json" };
+  const theirs = async () => (await (await fetch(`${shop.base}/plan`, { headers: nextDoor })).json()) as PlanRead;
+  const body = JSON.stringify({ id: v7(), kind: "set-shop", payload: { changeover: 12 } });
+  expect((await fetch(`${shop.base}/commands`, { method: "POST", headers: nextDoor, body })).status).toBe(200);
+  let next = await theirs();
+  for (let tries = 0; !isFresh(next) && tries < 150; tries += 1) {
+    await new Promise((soon) => setTimeout(soon, 100));
+    next = await theirs();
+  }
+  expect(next.plan).not.toBeNull();
+  expect(next.plan?.odds.needs).toEqual([]);
+  expect(await plan()).toMatchObject({ revision: first.revision, plan: first.plan });
 }, 40_000);
 
 test("until when work may wait follows the plan it is of; a newer plan has none until its own are there", async () => {
