@@ -14,7 +14,8 @@ export interface RunningShop {
   /** The start command's process. */
   readonly pid: () => number;
   readonly kill: (signal: NodeJS.Signals) => Promise<void>;
-  readonly again: () => Promise<void>;
+  /** @param now by its clock, where time has gone by */
+  readonly again: (now?: string) => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -40,7 +41,7 @@ export async function startShop({ empty = false, own = false, plans = true, host
   const database = shared === undefined ? null : await copyShop(shared, folder, empty ? "empty" : "demo");
   let child: ChildProcess | null = null;
   let isAsked = false;
-  const start = (port: string | null) =>
+  const start = (port: string | null, now = NOW) =>
     new Promise<string>((resolve, reject) => {
       isAsked = false;
       const words = [
@@ -51,7 +52,7 @@ export async function startShop({ empty = false, own = false, plans = true, host
         ...(host === undefined ? [] : ["--host", host]),
         ...(port ? ["--port", port] : []),
       ];
-      const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: NOW, ...(plans ? {} : { YULE_PLANNING: "0" }) };
+      const env: NodeJS.ProcessEnv = { ...process.env, YULE_NOW: now, ...(plans ? {} : { YULE_PLANNING: "0" }) };
       if (database === null) delete env.DATABASE_URL;
       else env.DATABASE_URL = database.url;
       const made = spawn("node", words, { cwd: root, env, stdio: ["ignore", "pipe", "pipe"] });
@@ -83,8 +84,8 @@ export async function startShop({ empty = false, own = false, plans = true, host
     folder,
     pid: () => child?.pid ?? 0,
     kill,
-    again: async () => {
-      shop.url = await start(new URL(shop.url).port);
+    again: async (now) => {
+      shop.url = await start(new URL(shop.url).port, now);
     },
     close: async () => {
       await kill("SIGTERM");

@@ -4,6 +4,7 @@ import { runBenchmarks } from "./runs.ts";
 import { sheetBenchmarks } from "./sheets.ts";
 import { handBenchmarks } from "./sheetsByHand.ts";
 import { laterView } from "./views.ts";
+import { manyShopsBenchmarks } from "./manyShops.ts";
 import { yearsBenchmarks } from "./years.ts";
 import { tapBenchmarks } from "./taps.ts";
 import { CHROMIUM } from "../chromium.ts";
@@ -36,6 +37,10 @@ const note = (what: string, budget: string, values: readonly number[], unit = "m
 const [flag, years, ...more] = process.argv.slice(2);
 if (flag === "--years") {
   await yearsBenchmarks(Number(years ?? "10"), more[0] === "--data" ? (more[1] ?? null) : null);
+  process.exit(0);
+}
+if (flag === "--shops") {
+  await manyShopsBenchmarks(Number(years ?? "200"), 5, more[0] === "--data" ? (more[1] ?? null) : null);
   process.exit(0);
 }
 

@@ -168,13 +168,13 @@ const mutated = fc.tuple(fc.constantFrom(...commands), fc.nat(200), anything).ma
 /** Rows of every table that commands write, by what is there, and by what the log says was made and removed. */
 async function rows(): Promise<{ there: Record<string, number>; logged: Record<string, number> }> {
   const tables = await inShop(shop.database, HOME.shopId, async (tx) => {
-    const changes = await tx.execute<{ changes: readonly Change[] }>(sql`select changes from event`);
+    const changes = await tx.execute<{ changes: readonly Change[] }>(sql`select changes from event where shop_id = ${HOME.shopId}`);
     const logged: Record<string, number> = {};
     for (const { changes: each } of changes.rows)
       for (const { table, before, after } of each) logged[table] = (logged[table] ?? 0) + (before === null ? 1 : 0) - (after === null ? 1 : 0);
     const there: Record<string, number> = {};
     for (const table of Object.keys(logged)) {
-      const [count] = (await tx.execute<{ count: string }>(sql`select count(*) from ${sql.identifier(nameInDatabase(table as WrittenTable))}`)).rows;
+      const [count] = (await tx.execute<{ count: string }>(sql`select count(*) from ${sql.identifier(nameInDatabase(table as WrittenTable))} where shop_id = ${HOME.shopId}`)).rows;
       there[table] = Number(count?.count) - (table === "shop" || table === "season" ? 1 : 0);
     }
     return { there, logged };

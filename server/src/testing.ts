@@ -9,6 +9,7 @@ import { join } from "node:path";
 import { startPostgres } from "../../scripts/lib/postgres.mjs";
 import { copyDatabase, readyDatabase, temporaryFolder } from "../../scripts/lib/testServer.mjs";
 import { demoCommands, type Demo } from "@yule/demo";
+import { Recorded } from "./db/recorded.ts";
 import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.ts";
 import { runCommands } from "./logbook/run.ts";
 import { savePicture } from "./shop/pictures.ts";
@@ -61,6 +62,8 @@ export interface TestShop {
   readonly base: string;
   readonly url: string;
   readonly database: Database;
+  /** What was asked of it; a statement that does not say of which shop fails the test as it closes. */
+  readonly recorded: Recorded;
   /** Its own PostgreSQL, where it was asked for. */
   readonly postgres: OwnPostgres | null;
   readonly close: () => Promise<void>;
@@ -114,6 +117,7 @@ export async function openTestShop({
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await testDatabase(demo));
   const database = openDatabase(url);
+  const recorded = new Recorded(database);
   await ensureShop(database, "UTC", new Date(NOW));
   const data = keeps ? temporaryFolder("backups") : null;
   const backups = data === null ? null : new Keepers({ url, data, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
@@ -142,6 +146,7 @@ export async function openTestShop({
     base,
     url,
     database,
+    recorded,
     postgres,
     get: async <T>(path: string) => (await (await fetch(`${base}/${path}`)).json()) as T,
     send,
@@ -153,6 +158,8 @@ export async function openTestShop({
       await database.$client.end();
       await close();
       if (data !== null) rmSync(data, { recursive: true, force: true });
+      const faults = recorded.faults();
+      if (faults.length > 0) throw new Error(faults.join("\n\n"));
     },
   };
   return shop;

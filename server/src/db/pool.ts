@@ -2,11 +2,11 @@ import { drizzle, type NodePgDatabase } from "drizzle-orm/node-postgres";
 import { migrate } from "drizzle-orm/node-postgres/migrator";
 import { sql } from "drizzle-orm";
 import pg from "pg";
-import * as tables from "./tables.ts";
+import { OneShop } from "./ofShop.ts";
 
-export type Database = NodePgDatabase<typeof tables> & { readonly $client: pg.Pool };
+export type Database = NodePgDatabase & { readonly $client: pg.Pool };
 /** One connection, between its begin and its commit. */
-export type Transaction = NodePgDatabase<typeof tables>;
+export type Transaction = OneShop;
 
 /** A statement is given up after this. A pooler between may keep what a connection is begun with to itself, so each transaction says it too. */
 const STATEMENT_MS = 20_000;
@@ -26,7 +26,7 @@ export function openDatabase(url: string): Database {
   pool.on("error", () => undefined);
   // The pool listens to idle connections only; one that breaks while a transaction thinks between two queries would end the process.
   pool.on("connect", (client) => client.on("error", () => undefined));
-  return drizzle(pool, { schema: tables });
+  return drizzle(pool);
 }
 
 /** Opens as many connections as one screen's reads use, so that the first screen does not wait for them. */
@@ -49,8 +49,8 @@ export async function migrateDatabase(url: string, folder: string): Promise<void
   }
 }
 
-/** The tables on a connection of one's own, within the transaction that is begun there. */
-export const onConnection = (client: pg.Client): Transaction => drizzle(client, { schema: tables });
+/** One shop's rows on a connection of one's own, within the transaction that is begun there. */
+export const onConnection = (client: pg.Client, shopId: string): Transaction => new OneShop(client, shopId);
 
 /**
  * Runs as the role that cannot bypass row-level security, for one shop, in one transaction. The library's own transaction keeps a
@@ -61,7 +61,7 @@ export async function inShop<T>(database: Database, shopId: string, work: (tx: T
   let broken: Error | undefined;
   try {
     await client.query("begin");
-    const tx = drizzle(client, { schema: tables });
+    const tx = new OneShop(client, shopId);
     await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true), set_config('statement_timeout', ${String(STATEMENT_MS)}, true)`);
     const result = await work(tx);
     await client.query("commit");

@@ -120,7 +120,7 @@ test("what is kept of a household is one file; erased, nothing of it stands anyw
   expect(erased.status).toBe(200);
   expect(erased.body.event.undoable).toBe(false);
   expect(await found("Quell-Marrable")).toEqual([]);
-  const { rows } = await inShop(shop.database, HOME.shopId, (tx) => tx.execute(sql`select kind, row_to_json(event)::text as told from event`));
+  const { rows } = await inShop(shop.database, HOME.shopId, (tx) => tx.execute(sql`select kind, row_to_json(event)::text as told from event where shop_id = ${HOME.shopId}`));
   const all = rows.filter(({ kind }) => kind !== "erase-household").map(({ told }) => String(told));
   for (const word of ["Quell-Marrable", "Lantern Stairs", "Hidden Row", home, "Sunniva"]) expect(all.filter((told) => told.includes(word))).toEqual([]);
   const { events } = await shop.get<LogbookRead>("logbook?most=40");

@@ -20,7 +20,7 @@ interface Row {
 export async function readBelieved(tx: Transaction, designId: string): Promise<BelievedRead> {
   const timeZone = await readTimeZone(tx);
   const { rows } = await tx.execute(sql`
-    with newest as materialized (select shop_id, id, need_id, started_at from batch where design_id = ${designId} order by started_at desc, id desc limit ${MOST_BATCHES})
+    with newest as materialized (select shop_id, id, need_id, started_at from batch where shop_id = ${tx.shopId} and design_id = ${designId} order by started_at desc, id desc limit ${MOST_BATCHES})
     select b.id, n.title, l."of" as "of",
       array(select distinct (f.at at time zone ${timeZone})::date::text from bench_fact f where f.shop_id = b.shop_id and f.batch_id = b.id and not f.retracted order by 1) as days
     from newest b join need n on n.shop_id = b.shop_id and n.id = b.need_id left join batch_lesson l on l.shop_id = b.shop_id and l.batch_id = b.id

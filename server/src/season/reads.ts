@@ -174,7 +174,7 @@ export const unpostedOf = (tx: Transaction, seasonId: string): Promise<{ id: str
       id: need.id,
       title: need.title,
       kind: need.kind,
-      cards: sql`(select coalesce(sum(${needLine.quantity}), 0) from ${needLine} where ${needLine.shopId} = ${need.shopId} and ${needLine.needId} = ${need.id})`.mapWith(Number),
+      cards: sql`(select coalesce(sum(${needLine.quantity}), 0) from ${needLine} where ${needLine.shopId} = ${tx.shopId} and ${needLine.needId} = ${need.id})`.mapWith(Number),
     })
     .from(need)
     .where(and(eq(need.seasonId, seasonId), isNull(sql`(${postedOn(tx, need)})`)))

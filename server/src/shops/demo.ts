@@ -25,4 +25,4 @@ async function fill(tx: Transaction, { shopId, accountId }: Place, outside: Outs
  * whole everybody reads what was there before.
  */
 export const fillWithDemo = (url: string, place: Place, outside: Outside, now: Date): Promise<void> =>
-  connected(url, (client) => forShop(client, place.shopId, "write", () => replaceBy(client, place.shopId, () => fill(onConnection(client), place, outside, now))));
+  connected(url, (client) => forShop(client, place.shopId, "write", () => replaceBy(client, place.shopId, () => fill(onConnection(client, place.shopId), place, outside, now))));

@@ -203,6 +203,7 @@ test("another shop's plan is not read", async () => {
   expect((await client.query("select * from season_plan")).rows).toEqual([]);
   await client.query("rollback");
   client.release();
+  shop.recorded.askedByTest("select * from season_plan");
   expect(HOME.shopId).not.toBe("01936b5c-7a00-7000-8000-0000000000ff");
 }, 40_000);
 
