@@ -50,6 +50,7 @@ const direct = process.env.YULE_DIRECT_URL ?? url;
 const log = pino({ level: process.env.YULE_LOG ?? "warn" });
 const clock = clockFrom(process.env.YULE_NOW);
 const database = openDatabase(url);
+const replica = process.env.YULE_REPLICA_URL ? openDatabase(process.env.YULE_REPLICA_URL) : null;
 // One of many processes has no folder: who runs the database keeps it.
 const data = process.env.YULE_DATA === "" ? null : need("YULE_DATA");
 const backups =
@@ -75,7 +76,7 @@ const planner = new Planner({ database, url: direct, clock, outside: simulatedOu
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");
-const app = makeApp({ database, feed, clock, outside: simulatedOutside, planner, log, backups, shops, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({ database, replica, feed, clock, outside: simulatedOutside, planner, log, backups, shops, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {
@@ -103,7 +104,7 @@ const close = (): void => {
   nights?.close();
   // Screens that listen are closed first: they would be waited for.
   void Promise.all([feed.close(), stopServer(server, ANSWERED_WITHIN_MS), planner.close(), thread?.close()])
-    .then(() => database.$client.end())
+    .then(() => Promise.all([database.$client.end(), replica?.$client.end()]))
     .finally(() => process.exit(0));
 };
 // The start command may be killed outright; then nobody is left to stop this process.

@@ -105,6 +105,7 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
  * @param own with a PostgreSQL that nothing else uses
  * @param demo with the demo in it, which is worked out once for all
  * @param keeps with backups, in a folder of its own
+ * @param replicaOf a copy of the database for pages that look back
  * @param planner told of changes; nothing is planned unless a test does it
  */
 export async function openTestShop({
@@ -113,18 +114,28 @@ export async function openTestShop({
   planner = { want: () => Promise.resolve() },
   outside = {},
   keeps = false,
-}: { own?: boolean; demo?: boolean; planner?: Pick<Planner, "want">; outside?: Partial<Outside>; keeps?: boolean } = {}): Promise<TestShop> {
+  replicaOf,
+}: {
+  own?: boolean;
+  demo?: boolean;
+  planner?: Pick<Planner, "want">;
+  outside?: Partial<Outside>;
+  keeps?: boolean;
+  replicaOf?: (url: string) => Promise<Database>;
+} = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await testDatabase(demo));
   const database = openDatabase(url);
   const recorded = new Recorded(database);
   await ensureShop(database, "UTC", new Date(NOW));
+  const replica = (await replicaOf?.(url)) ?? null;
   const data = keeps ? temporaryFolder("backups") : null;
   const backups = data === null ? null : new Keepers({ url, data, migrations: MIGRATIONS, now: () => new Date(NOW), timeZone: () => Promise.resolve("UTC") });
   const feed = new Feed(url);
   await feed.open();
   const app = makeApp({
     database,
+    replica,
     feed,
     clock: { now: () => new Date(NOW) },
     outside: { ...simulatedOutside, ...outside },
@@ -155,7 +166,7 @@ export async function openTestShop({
       server.closeAllConnections();
       server.close();
       await feed.close();
-      await database.$client.end();
+      await Promise.all([database.$client.end(), replica?.$client.end()]);
       await close();
       if (data !== null) rmSync(data, { recursive: true, force: true });
       const faults = recorded.faults();

@@ -36,6 +36,7 @@ import { join } from "node:path";
 import type { Logger } from "pino";
 import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
+import { LookUps } from "../db/lookUps.ts";
 import { inShop, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { isIn } from "../access/devices.ts";
@@ -83,6 +84,8 @@ import { forLog, problemOf } from "./problem.ts";
 
 export interface AppSetting {
   readonly database: Database;
+  /** A copy of it that may lag, for pages that look back; null where there is none. */
+  readonly replica: Database | null;
   readonly feed: Feed;
   readonly clock: Clock;
   readonly outside: Outside;
@@ -223,7 +226,7 @@ function windowTeller({ database, outside, log }: Pick<AppSetting, "database" | 
 }
 
 /** What the views read, each in one transaction. */
-function readRoutes(router: Router, { database, clock, outside }: AppSetting): void {
+function readRoutes(router: Router, { database, replica, clock, outside }: AppSetting): void {
   // By the hour: the day turns at another one in each zone.
   const hour = (): string => clock.now().toISOString().slice(0, 13);
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
@@ -261,7 +264,7 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
   read("dispatch", (tx) => readDispatch(tx, outside.carrier, clock.now()), hour);
   read("fairs", readFairs, () => null);
   read("orders", (tx) => readOrders(tx, outside.orders, clock.now()), null);
-  lookUpRoutes(router, { database, outside, clock });
+  lookUpRoutes(router, { database, replica, outside, clock });
   router.get("/holidays", async (ctx) => {
     const query = holidaysQuery.safeParse(ctx.query);
     if (!query.success) throw new Refusal(422, phrase`These places are not known.`, faultsOf(query.error, ctx.query));
@@ -281,14 +284,15 @@ function readRoutes(router: Router, { database, clock, outside }: AppSetting): v
 }
 
 /** What is not carried along with the open work: a page at a time, each from where the one before ended. */
-function lookUpRoutes(router: Router, { database, outside, clock }: Pick<AppSetting, "database" | "outside" | "clock">): void {
+function lookUpRoutes(router: Router, { database, replica, outside, clock }: Pick<AppSetting, "database" | "replica" | "outside" | "clock">): void {
+  const lookUps = new LookUps(database, replica);
   const page = <Query>(what: LookUp, query: z.ZodType<Query>, answer: (tx: Transaction, query: Query, ctx: Context) => Promise<unknown>, path = `/${what}`): void => {
     router.get(path, async (ctx) => {
       const { shopId } = whoReads(ctx, what);
       const read = query.safeParse(ctx.query);
       if (!read.success) throw new Refusal(422, phrase`This page cannot be found.`, faultsOf(read.error, ctx.query));
       ctx.set("cache-control", "no-store");
-      ctx.body = await inShop(database, shopId, (tx) => answer(tx, read.data, ctx));
+      ctx.body = await lookUps.in(shopId, (tx) => answer(tx, read.data, ctx));
     });
   };
   page("seasons", seasonsQuery, (tx, { before }) => readSeasons(tx, before));
