@@ -4,6 +4,7 @@ import pino from "pino";
 import { Keepers } from "./backup/keepers.ts";
 import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
 import { inShop, migrateDatabase, openDatabase, warm } from "./db/pool.ts";
+import { Answers } from "./http/answers.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
 import { forLog } from "./http/problem.ts";
@@ -76,7 +77,20 @@ const planner = new Planner({ database, url: direct, clock, outside: simulatedOu
 await Promise.all([feed.open(), warm(database)]);
 const webFolder = process.env.YULE_WEB ?? "";
 const namedHosts = (process.env.YULE_HOSTS ?? "").split(",").filter((name) => name !== "");
-const app = makeApp({ database, replica, feed, clock, outside: simulatedOutside, planner, log, backups, shops, hosts: namedHosts, webFolder: webFolder === "" ? null : webFolder });
+const app = makeApp({
+  database,
+  replica,
+  feed,
+  clock,
+  outside: simulatedOutside,
+  planner,
+  log,
+  backups,
+  shops,
+  answers: new Answers(),
+  hosts: namedHosts,
+  webFolder: webFolder === "" ? null : webFolder,
+});
 const host = process.env.YULE_HOST ?? "127.0.0.1";
 const server = app.listen(Number(need("YULE_PORT")), host);
 server.on("error", (error: NodeJS.ErrnoException) => {

@@ -14,6 +14,7 @@ import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.
 import { runCommands } from "./logbook/run.ts";
 import { savePicture } from "./shop/pictures.ts";
 import { makeApp } from "./http/app.ts";
+import { Answers } from "./http/answers.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside, type Outside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
@@ -26,6 +27,22 @@ import { ensureShop } from "./shop/begin.ts";
 interface OwnPostgres {
   readonly stop: () => Promise<void>;
   readonly again: () => Promise<void>;
+}
+
+/** Works out each answer that was kept once more: one that has changed without being told of fails the test as it closes. */
+class CheckedAnswers extends Answers {
+  readonly stale: string[] = [];
+
+  override async of(key: string, work: () => Promise<unknown>): Promise<string> {
+    const made = { anew: false };
+    const given = await super.of(key, () => {
+      made.anew = true;
+      return work();
+    });
+    const now = made.anew ? given : JSON.stringify(await work());
+    if (now !== given) this.stale.push(`${given.slice(0, 2_000)}\nis now\n${now.slice(0, 2_000)}`);
+    return now;
+  }
 }
 
 let demo: Demo | null = null;
@@ -101,7 +118,37 @@ async function startOwn(): Promise<OwnPostgres & { readonly url: string; readonl
   };
 }
 
+async function listen(app: ReturnType<typeof makeApp>): Promise<{ readonly server: Server; readonly base: string }> {
+  const server: Server = app.listen(0, "127.0.0.1");
+  if (!server.listening) await once(server, "listening");
+  return { server, base: `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api` };
+}
+
+/** What tests ask and tell, as a screen does. */
+function talkTo(base: string): Pick<TestShop, "get" | "send" | "give"> {
+  const send: TestShop["send"] = async (body) => {
+    const answer = await fetch(`${base}/commands`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
+    return { status: answer.status, body: (await answer.json()) as CommandAnswer & Problem };
+  };
+  return {
+    send,
+    get: async <T>(path: string) => (await (await fetch(`${base}/${path}`)).json()) as T,
+    give: (kind, payload, more = {}) => send({ id: more.id ?? v7(), kind, payload, ...(more.at ? { at: more.at } : {}) }),
+  };
+}
+
+interface TestSetting {
+  readonly own?: boolean;
+  readonly demo?: boolean;
+  readonly planner?: Pick<Planner, "want">;
+  readonly outside?: Partial<Outside>;
+  readonly keeps?: boolean;
+  readonly replicaOf?: (url: string) => Promise<Database>;
+  readonly checksAnswers?: boolean;
+}
+
 /**
+ * @param checksAnswers works out each answer that was kept once more, and compares
  * @param own with a PostgreSQL that nothing else uses
  * @param demo with the demo in it, which is worked out once for all
  * @param keeps with backups, in a folder of its own
@@ -115,18 +162,13 @@ export async function openTestShop({
   outside = {},
   keeps = false,
   replicaOf,
-}: {
-  own?: boolean;
-  demo?: boolean;
-  planner?: Pick<Planner, "want">;
-  outside?: Partial<Outside>;
-  keeps?: boolean;
-  replicaOf?: (url: string) => Promise<Database>;
-} = {}): Promise<TestShop> {
+  checksAnswers = true,
+}: TestSetting = {}): Promise<TestShop> {
   const postgres = own ? await startOwn() : null;
   const { url, close } = postgres ?? (await testDatabase(demo));
   const database = openDatabase(url);
   const recorded = new Recorded(database);
+  const answers = checksAnswers ? new CheckedAnswers() : new Answers();
   await ensureShop(database, "UTC", new Date(NOW));
   const replica = (await replicaOf?.(url)) ?? null;
   const data = keeps ? temporaryFolder("backups") : null;
@@ -144,24 +186,17 @@ export async function openTestShop({
     hosts: ["tern-row.example"],
     backups,
     shops: new Shops({ database, url, outside: { ...simulatedOutside, ...outside } }),
+    answers,
     webFolder: null,
   });
-  const server: Server = app.listen(0, "127.0.0.1");
-  if (!server.listening) await once(server, "listening");
-  const base = `http://127.0.0.1:${String((server.address() as AddressInfo).port)}/api`;
-  const send: TestShop["send"] = async (body) => {
-    const answer = await fetch(`${base}/commands`, { method: "POST", headers: { "content-type": "application/json" }, body: JSON.stringify(body) });
-    return { status: answer.status, body: (await answer.json()) as CommandAnswer & Problem };
-  };
+  const { server, base } = await listen(app);
   const shop: TestShop = {
     base,
     url,
     database,
     recorded,
     postgres,
-    get: async <T>(path: string) => (await (await fetch(`${base}/${path}`)).json()) as T,
-    send,
-    give: (kind, payload, more = {}) => send({ id: more.id ?? v7(), kind, payload, ...(more.at ? { at: more.at } : {}) }),
+    ...talkTo(base),
     close: async () => {
       server.closeAllConnections();
       server.close();
@@ -169,7 +204,7 @@ export async function openTestShop({
       await Promise.all([database.$client.end(), replica?.$client.end()]);
       await close();
       if (data !== null) rmSync(data, { recursive: true, force: true });
-      const faults = recorded.faults();
+      const faults = [...recorded.faults(), ...(answers instanceof CheckedAnswers ? answers.stale : [])];
       if (faults.length > 0) throw new Error(faults.join("\n\n"));
     },
   };

@@ -2,10 +2,11 @@ import type { ReadName } from "../common/reads.ts";
 
 /** The reads that each command makes stale. */
 export const seasonTouched = {
-  "add-need": ["season", "dispatch", "orders"],
-  "change-need": ["season"],
+  // Of the stash the bench shows what designs are asked for.
+  "add-need": ["season", "dispatch", "orders", "bench"],
+  "change-need": ["season", "bench"],
   "remove-need": ["season", "dispatch", "orders", "bench"],
-  "add-needs": ["season", "dispatch", "orders"],
+  "add-needs": ["season", "dispatch", "orders", "bench"],
   "serve-need": ["season", "bench", "finish"],
   "tell-outcome": ["season", "finish"],
   "prepare-season": ["season"],

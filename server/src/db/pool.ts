@@ -56,11 +56,17 @@ export const onConnection = (client: pg.Client, shopId: string): Transaction => 
  * Runs as the role that cannot bypass row-level security, for one shop, in one transaction. The library's own transaction keeps a
  * connection for ever whose first word fails; here one that breaks is given up.
  */
-export async function inShop<T>(database: Database, shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
+export const inShop = <T>(database: Database, shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> => within(database, shopId, "begin", work);
+
+/** The same for what only reads: all of it as it was at one moment, whatever is told meanwhile, so that an answer is of the state that its tag says. */
+export const readShopOnce = <T>(database: Database, shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> =>
+  within(database, shopId, "begin isolation level repeatable read read only", work);
+
+async function within<T>(database: Database, shopId: string, begin: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
   const client = await database.$client.connect();
   let broken: Error | undefined;
   try {
-    await client.query("begin");
+    await client.query(begin);
     const tx = new OneShop(client, shopId);
     await tx.execute(sql`select set_config('role', 'yule_app', true), set_config('yule.shop', ${shopId}, true), set_config('statement_timeout', ${String(STATEMENT_MS)}, true)`);
     const result = await work(tx);

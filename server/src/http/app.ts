@@ -36,8 +36,9 @@ import { join } from "node:path";
 import type { Logger } from "pino";
 import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
+import type { Answers } from "./answers.ts";
 import { LookUps } from "../db/lookUps.ts";
-import { inShop, type Database, type Transaction } from "../db/pool.ts";
+import { inShop, readShopOnce, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
 import { isIn } from "../access/devices.ts";
 import { onlyLetIn, wantedShop, whoAsks, whoMay, whoReads } from "../access/guard.ts";
@@ -97,6 +98,7 @@ export interface AppSetting {
   /** Null where backups are made by those who run the server. */
   readonly backups: Keepers | null;
   readonly shops: Shops;
+  readonly answers: Answers;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
 }
@@ -226,24 +228,29 @@ function windowTeller({ database, outside, log }: Pick<AppSetting, "database" | 
 }
 
 /** What the views read, each in one transaction. */
-function readRoutes(router: Router, { database, replica, clock, outside }: AppSetting): void {
+function readRoutes(router: Router, { database, replica, clock, outside, answers }: AppSetting): void {
   // By the hour: the day turns at another one in each zone.
   const hour = (): string => clock.now().toISOString().slice(0, 13);
   /** @param beside what the read depends on beside what commands change; null where that is the moment itself */
   const read = (name: ReadName, answer: (tx: Transaction, ctx: Context) => Promise<unknown>, beside: ((tx: Transaction, ctx: Context) => unknown) | null): void => {
     router.get(`/${name}`, (ctx) => {
       const { shopId, role } = whoReads(ctx, name);
-      return inShop(database, shopId, async (tx) => {
+      return readShopOnce(database, shopId, async (tx) => {
+        const work = async (): Promise<unknown> => seenBy(role, name, await answer(tx, ctx));
         ctx.set("cache-control", beside ? "private, no-cache" : "no-store");
-        if (beside) {
-          const told = createHash("sha1").update(JSON.stringify([BEGUN, role, name, await revisionOf(tx, name), await beside(tx, ctx)]));
-          ctx.set("etag", `W/"${told.digest("base64url")}"`);
-          if (ctx.get("if-none-match") === ctx.response.get("etag")) {
-            ctx.status = 304;
-            return;
-          }
+        if (!beside) {
+          ctx.body = await work();
+          return;
         }
-        ctx.body = seenBy(role, name, await answer(tx, ctx));
+        const told = createHash("sha1").update(JSON.stringify([BEGUN, role, name, await revisionOf(tx, name), await beside(tx, ctx)]));
+        const tag = told.digest("base64url");
+        ctx.set("etag", `W/"${tag}"`);
+        if (ctx.get("if-none-match") === ctx.response.get("etag")) {
+          ctx.status = 304;
+          return;
+        }
+        ctx.type = "json";
+        ctx.body = await answers.of(`${shopId} ${tag}`, work);
       });
     });
   };

@@ -27,6 +27,9 @@ beforeAll(async () => {
   await own.connect();
   for (const statement of PAST) await own.query(statement);
   await own.query("analyze");
+  // Laid there past the commands, it has made nothing stale.
+  await own.query("delete from read_revision");
+  await own.query("insert into read_revision (shop_id, name, revision) select $1::uuid, unnest($2::text[]), 1000", [HOME.shopId, READS]);
   await own.end();
 }, 300_000);
 afterAll(() => shop.close());
@@ -152,7 +155,8 @@ const isPage = (text: string): boolean => /limit \$\d+/.test(text) && !/json_agg
 
 test.each([...READS, ...LOOKED_UP])("%s is read by indices: nothing that grows with the years is walked through", async (path) => {
   const statements = await statementsOf(path);
-  expect(statements.length).toBeGreaterThan(0);
+  // More than how new it is: what was kept of an answer is not looked at here.
+  expect(statements.length).toBeGreaterThan(path === "shop" ? 0 : 1);
   const { rows: partial } = await shop.database.$client.query<{ name: string }>("select indexrelid::regclass::text as name from pg_index where indpred is not null");
   const ofOpen = new Set(partial.map(({ name }) => name));
   await inShop(shop.database, HOME.shopId, async (tx) => {
