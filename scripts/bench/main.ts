@@ -1,3 +1,4 @@
+import { quantile } from "./figures.ts";
 import { chromium } from "@playwright/test";
 import { colourBenchmarks } from "./colour.ts";
 import { runBenchmarks } from "./runs.ts";
@@ -7,6 +8,7 @@ import { laterView } from "./views.ts";
 import { manyShopsBenchmarks } from "./manyShops.ts";
 import { yearsBenchmarks } from "./years.ts";
 import { tapBenchmarks } from "./taps.ts";
+import { endWith, readWords } from "../lib/reachShop.ts";
 import { CHROMIUM } from "../chromium.ts";
 import { GUESSED_SPREADS, limitsFor, odds, planWork } from "@yule/core";
 import { largeSeason } from "../../core/src/season/schedule/examples.ts";
@@ -28,19 +30,24 @@ interface Row {
 
 const root = join(import.meta.dirname, "../..");
 const rows: Row[] = [];
-const quantile = (values: readonly number[], share: number): number => [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))] ?? NaN;
 const note = (what: string, budget: string, values: readonly number[], unit = "ms"): void => {
   rows.push({ what, budget, median: quantile(values, 0.5), worst: quantile(values, 0.95), unit });
   process.stdout.write(`${what}: ${quantile(values, 0.5).toFixed(0)} ${unit} (budget ${budget})\n`);
 };
 
-const [flag, years, ...more] = process.argv.slice(2);
-if (flag === "--years") {
-  await yearsBenchmarks(Number(years ?? "10"), more[0] === "--data" ? (more[1] ?? null) : null);
+const { told } = readWords(process.argv.slice(2), ["--years", "--shops", "--data"], 0);
+const whole = (flag: string, most: number): number => {
+  const given = told.get(flag) ?? "";
+  if (!/^[1-9]\d{0,3}$/.test(given) || Number(given) > most) endWith(`${flag}: given ${given === "" ? "nothing" : given}, allowed a whole number from 1 to ${String(most)}`);
+  return Number(given);
+};
+const grown = told.get("--data") ?? null;
+if (told.has("--years")) {
+  await yearsBenchmarks(whole("--years", 20), grown);
   process.exit(0);
 }
-if (flag === "--shops") {
-  await manyShopsBenchmarks(Number(years ?? "200"), 5, more[0] === "--data" ? (more[1] ?? null) : null);
+if (told.has("--shops")) {
+  await manyShopsBenchmarks(whole("--shops", 2000), 5, grown);
   process.exit(0);
 }
 

@@ -1,3 +1,4 @@
+import { quantile, rest } from "./figures.ts";
 import { spawn, spawnSync, type ChildProcess } from "node:child_process";
 import { randomUUID } from "node:crypto";
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -6,6 +7,7 @@ import { cpus, tmpdir } from "node:os";
 import { join } from "node:path";
 import pg from "pg";
 import { SHOP_HEADER, type BenchRead, type DesignsRead } from "@yule/contract";
+import { deviceOf } from "../../server/src/access/testing.ts";
 import { HOME } from "../../server/src/shop/reads.ts";
 import { startPostgres } from "../lib/postgres.mjs";
 import { NOW } from "../../e2e/src/shop.ts";
@@ -20,14 +22,11 @@ const SECONDS = 20;
 /** One command for so many requests: a bench that is worked at tells less than it asks. */
 const COMMAND_EACH = 5;
 const SCREENS = 1_000;
-const HOST = "table.example";
+const HOST = "tern-row.example";
 
-const quantile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))] ?? Number.NaN;
-const rest = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 const shopOf = (place: number): string => (place === 0 ? HOME.shopId : `01936b5c-7a00-7000-9000-${place.toString(16).padStart(12, "0")}`);
 
-/** The rows of the first shop, copied for shops of these places; indices over words are left out of it and made anew, which takes a tenth of the time. */
+/** The rows of the first shop, copied for shops of these places; indices over words are made anew after it. */
 async function copyShops(client: pg.Client, from: number, until: number): Promise<void> {
   const { rows: tables } = await client.query<{ name: string; columns: string[] }>(
     `select c.relname as name, array_agg(quote_ident(a.attname) order by a.attnum) as columns from pg_class c join pg_namespace n on n.oid = c.relnamespace
@@ -97,7 +96,7 @@ async function serve(url: string): Promise<Serving> {
   return { urls, pids, stop };
 }
 
-/** Resident memory of a process, bytes; what it lets go of is let go of by the next measure. */
+/** Resident memory of a process, bytes. */
 const memoryOf = (pid: number): number => 4096 * Number(readFileSync(`/proc/${String(pid)}/statm`, "utf8").split(" ")[1]);
 
 /** Reads and taps of shops by chance, as many a second whether or not the ones before were answered. */
@@ -190,21 +189,11 @@ async function signIns({ urls }: Serving, place: number): Promise<number[]> {
   const json = { "content-type": "application/json", [SHOP_HEADER]: shopOf(place) };
   const set = await fetch(`${url}/api/passphrase`, { method: "PUT", headers: json, body: JSON.stringify({ passphrase }) });
   if (!set.ok) throw new Error(await set.text());
+  const device = deviceOf(() => `${url}/api`);
   const times: number[] = [];
   for (let turn = 0; turn < 20; turn += 1) {
     const from = performance.now();
-    const body = JSON.stringify({ passphrase, name: `Laptop ${String(turn)}`, shop: place === 0 ? "" : `Shop ${String(place)}` });
-    const to = new URL(`${url}/api/sign-in`);
-    const status = await new Promise<number>((answered, failed) => {
-      const headers = { host: HOST, "content-type": "application/json", "content-length": Buffer.byteLength(body) };
-      const asked = request({ host: to.hostname, port: to.port, path: to.pathname, method: "POST", headers }, (answer) => {
-        let said = "";
-        answer.on("data", (part: Buffer) => (said += part.toString()));
-        answer.on("end", () => ((answer.statusCode ?? 0) < 300 ? answered(answer.statusCode ?? 0) : failed(new Error(said))));
-      });
-      asked.on("error", failed);
-      asked.end(body);
-    });
+    const { status } = await device("POST", "sign-in", { body: { passphrase, name: `Laptop ${String(turn)}`, shop: `Shop ${String(place)}` } });
     if (status >= 300) throw new Error(`signing in was answered with ${String(status)}`);
     times.push(performance.now() - from);
   }

@@ -1,3 +1,4 @@
+import { quantile, rest } from "./figures.ts";
 import { chromium } from "@playwright/test";
 import { spawn, spawnSync } from "node:child_process";
 import { mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
@@ -20,8 +21,6 @@ const FIND = ["logbook?find=Ropewalk", "logbook?find=first%20wash", "logbook?fin
 interface Figures {
   readonly rows: readonly (readonly [what: string, budget: string, value: number, unit: string])[];
 }
-const quantile = (values: readonly number[], share: number): number =>
-  [...values].sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))] ?? Number.NaN;
 
 interface Running {
   readonly url: string;
@@ -70,7 +69,6 @@ function serverOf(loop: string): { readonly pid: number; readonly p99: number; r
   }));
   return found.find(({ argv }) => /server/.test(argv)) ?? { pid: 0, p99: Number.NaN, rss: Number.NaN };
 }
-const rest = (ms: number): Promise<void> => new Promise((done) => setTimeout(done, ms));
 
 /** Waits until the plan is made: while it is, the other core is taken. */
 async function planned(url: string): Promise<void> {

@@ -4,7 +4,7 @@ import pino from "pino";
 import { Keepers } from "./backup/keepers.ts";
 import { keepEachNight, keepBeforeUpdate } from "./backup/nights.ts";
 import { inShop, migrateDatabase, openDatabase, warm } from "./db/pool.ts";
-import { Answers } from "./http/answers.ts";
+import { KeptAnswers } from "./http/keptAnswers.ts";
 import { clockFrom, type Clock } from "./http/clock.ts";
 import { makeApp } from "./http/app.ts";
 import { forLog } from "./http/problem.ts";
@@ -87,7 +87,7 @@ const app = makeApp({
   log,
   backups,
   shops,
-  answers: new Answers(),
+  answers: new KeptAnswers(),
   hosts: namedHosts,
   webFolder: webFolder === "" ? null : webFolder,
 });

@@ -14,7 +14,7 @@ import { inShop, migrateDatabase, openDatabase, type Database } from "./db/pool.
 import { runCommands } from "./logbook/run.ts";
 import { savePicture } from "./shop/pictures.ts";
 import { makeApp } from "./http/app.ts";
-import { Answers } from "./http/answers.ts";
+import { KeptAnswers } from "./http/keptAnswers.ts";
 import { Feed } from "./http/feed.ts";
 import { simulatedOutside, type Outside } from "./outside/outside.ts";
 import type { Planner } from "./season/plan/planner.ts";
@@ -30,7 +30,7 @@ interface OwnPostgres {
 }
 
 /** Works out each answer that was kept once more: one that has changed without being told of fails the test as it closes. */
-class CheckedAnswers extends Answers {
+class CheckedAnswers extends KeptAnswers {
   readonly stale: string[] = [];
 
   override async of(key: string, work: () => Promise<unknown>): Promise<string> {
@@ -168,7 +168,7 @@ export async function openTestShop({
   const { url, close } = postgres ?? (await testDatabase(demo));
   const database = openDatabase(url);
   const recorded = new Recorded(database);
-  const answers = checksAnswers ? new CheckedAnswers() : new Answers();
+  const answers = checksAnswers ? new CheckedAnswers() : new KeptAnswers();
   await ensureShop(database, "UTC", new Date(NOW));
   const replica = (await replicaOf?.(url)) ?? null;
   const data = keeps ? temporaryFolder("backups") : null;

@@ -1,18 +1,12 @@
-import { eq, max } from "drizzle-orm";
-import { event } from "../logbook/tables.ts";
+import { revisionOf } from "../logbook/revisions.ts";
 import { inShop, type Database, type Transaction } from "./pool.ts";
 import { Refusal } from "./refusal.ts";
 
-const newestOf = async (tx: Transaction): Promise<number> => {
-  const [row] = await tx
-    .select({ seq: max(event.seq) })
-    .from(event)
-    .where(eq(event.shopId, tx.shopId));
-  return row?.seq ?? 0;
-};
+/** Counted up by every command, in the order in which they are committed; the numbers of entries are given earlier. */
+const toldUntil = (tx: Transaction): Promise<number> => revisionOf(tx, "logbook");
 
 /**
- * Where pages that look back are asked for: a copy of the database that may lag, where there is one, as soon as it has the shop's newest entry. What is behind,
+ * Where pages that look back are asked for: a copy of the database that may lag, where there is one, as soon as it has all that the shop was told. What is behind,
  * broke off or is away is asked of the database itself, so that nobody is shown less than was told.
  */
 export class LookUps {
@@ -24,7 +18,7 @@ export class LookUps {
   async in<T>(shopId: string, work: (tx: Transaction) => Promise<T>): Promise<T> {
     const { replica } = this;
     if (replica !== null) {
-      const wanted = await inShop(this.database, shopId, newestOf);
+      const wanted = await inShop(this.database, shopId, toldUntil);
       const answer = await this.ofCopy(replica, shopId, wanted, work);
       if (answer) return answer.value;
     }
@@ -34,7 +28,7 @@ export class LookUps {
   /** @returns null where the copy cannot answer */
   private async ofCopy<T>(replica: Database, shopId: string, wanted: number, work: (tx: Transaction) => Promise<T>): Promise<{ readonly value: T } | null> {
     try {
-      return await inShop(replica, shopId, async (tx) => ((await newestOf(tx)) < wanted ? null : { value: await work(tx) }));
+      return await inShop(replica, shopId, async (tx) => ((await toldUntil(tx)) < wanted ? null : { value: await work(tx) }));
     } catch (thrown) {
       // What the shop itself refuses it refuses there as well.
       if (thrown instanceof Refusal) throw thrown;

@@ -8,7 +8,6 @@ type DeleteConfig = Parameters<PgDialect["buildDeleteQuery"]>[0];
 interface Joined {
   readonly table: unknown;
   readonly on: SQL | undefined;
-  readonly joinType: string;
 }
 
 /** Without what is not there. */

@@ -8,12 +8,13 @@ const OURS = new Set<string>(Object.values(tables).flatMap((table) => (is(table,
 
 /** Words that follow a table's name without being another name for it. */
 const NO_NAME = "where|on|set|join|inner|left|cross|lateral|order|group|limit|for|using|as|union|values|select|returning|having|do|natural|full|right|except|is|and";
-const NAMED = new RegExp(String.raw`\b(?:from|join|update|(?<!distinct )from only)\s+(?:lateral\s+)?"?(\w+)"?(?:\s+(?:as\s+)?"?(?!(?:${NO_NAME})\b)(\w+)"?)?`, "gi");
-/** A comma of a list of tables is not looked at: none of ours is listed so. */
+const NAMED = new RegExp(String.raw`\b(?:from|join|update)\s+(?:lateral\s+)?"?(\w+)"?(?:\s+(?:as\s+)?"?(?!(?:${NO_NAME})\b)(\w+)"?)?`, "gi");
+/** What a shop is told by. */
 const GIVEN = String.raw`(?:\$\d+|current_setting)`;
 
 /**
  * The tables of a statement that it does not ask for by their shop: each has to have a shop that is told, or that of a table beside it, which is told itself.
+ * Tables that are listed with commas are not looked at past the first: none of ours is.
  * @param text as it is sent to the database
  */
 export function withoutShop(text: string): string[] {

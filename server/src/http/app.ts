@@ -36,7 +36,7 @@ import { join } from "node:path";
 import type { Logger } from "pino";
 import { z } from "zod";
 import { readBench } from "../bench/reads.ts";
-import type { Answers } from "./answers.ts";
+import type { KeptAnswers } from "./keptAnswers.ts";
 import { LookUps } from "../db/lookUps.ts";
 import { inShop, readShopOnce, type Database, type Transaction } from "../db/pool.ts";
 import { Refusal } from "../db/refusal.ts";
@@ -98,7 +98,7 @@ export interface AppSetting {
   /** Null where backups are made by those who run the server. */
   readonly backups: Keepers | null;
   readonly shops: Shops;
-  readonly answers: Answers;
+  readonly answers: KeptAnswers;
   /** The built web application, or null when another server delivers it. */
   readonly webFolder: string | null;
 }

@@ -1,10 +1,10 @@
 import { SHOP_HEADER, type StoresRead } from "@yule/contract";
 import { v7 } from "uuid";
-import { Answers } from "./answers.ts";
+import { KeptAnswers } from "./keptAnswers.ts";
 import { furnish, openTestShop, type TestShop } from "../testing.ts";
 
 test("what was worked out once is answered again; a work that fails is tried again", async () => {
-  const answers = new Answers();
+  const answers = new KeptAnswers();
   let worked = 0;
   const work = (): Promise<unknown> => Promise.resolve({ worked: (worked += 1) });
   expect([await answers.of("a", work), await answers.of("a", work), await answers.of("b", work)]).toEqual(['{"worked":1}', '{"worked":1}', '{"worked":2}']);

@@ -5,10 +5,10 @@ const MOST_LETTERS = 24_000_000;
 const WORTH_OF_A_KEY = 200;
 
 /**
- * Answers to reads as they were sent, by all that they depend on: screens of one shop that read the same after one change are answered by one working out.
+ * KeptAnswers to reads as they were sent, by all that they depend on: screens of one shop that read the same after one change are answered by one working out.
  * What is least wanted is let go of.
  */
-export class Answers {
+export class KeptAnswers {
   private readonly kept = new LRUCache<string, string>({ maxSize: MOST_LETTERS, sizeCalculation: (text) => text.length + WORTH_OF_A_KEY });
 
   /** @param key of the shop, of who asks and of every state that the answer is made of */
